@@ -1,0 +1,112 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { parseArgs } from 'node:util';
+import { assess } from '@glimmer/core/assess';
+import { exportShoppingCsv, exportTemplateSvg, exportWireCsv, writeBrief } from '@glimmer/core/exports';
+import { checkDesign } from '@glimmer/core/findings';
+import type { Plan } from '@glimmer/core/plan';
+import { readPlanText } from '@glimmer/core/plan/reading';
+
+const usage = `Use: ./glimmer COMMAND
+  assess FILE [--brief]        the whole assessment as JSON, or as a page to read
+  check FILE                   the findings; exit status 1 where there is a stop
+  export FILE --as FORMAT      shopping-csv | wires-csv | template-svg | template-back-svg | plan
+         [--out PATH]          to a file instead of the screen
+  demo NAME [--out PATH]       write a demo plan: anglerfish-headdress
+FILE may be - for standard input.
+`;
+
+/** Something the person can mend: printed without a stack, exit status 2. */
+class UseError extends Error {}
+
+function readFile(path: string | undefined): string {
+  if (!path) throw new UseError(`Name a plan file.\n${usage}`);
+  try {
+    return readFileSync(path === '-' ? 0 : path, 'utf8');
+  } catch (cause) {
+    throw new UseError(`${path} can't be read: ${cause instanceof Error ? cause.message : 'unknown reason'}`, { cause });
+  }
+}
+
+function loadPlan(path: string | undefined): Plan {
+  const read = readPlanText(readFile(path));
+  if (!read.ok) throw new UseError(`${path} is not a plan that can be read:\n${read.problems.map((problem) => `  ${problem.place}: ${problem.message}`).join('\n')}`);
+  return read.plan;
+}
+
+const exporters: Readonly<Record<string, (plan: Plan) => string>> = {
+  'shopping-csv': (plan) => exportShoppingCsv(assess(plan.design), plan.design.piece.copies),
+  'wires-csv': (plan) => exportWireCsv(assess(plan.design)),
+  'template-svg': (plan) => exportTemplateSvg(plan, assess(plan.design), 'front'),
+  'template-back-svg': (plan) => exportTemplateSvg(plan, assess(plan.design), 'back'),
+  plan: (plan) => `${JSON.stringify(plan, null, 2)}\n`,
+};
+
+function write(text: string, out: string | undefined): void {
+  if (out) writeFileSync(out, text);
+  else process.stdout.write(text);
+}
+
+function listFindings(plan: Plan): number {
+  const findings = checkDesign(plan.design, assess(plan.design));
+  for (const finding of findings) {
+    process.stdout.write(`${finding.gravity.toUpperCase()}  ${finding.what}\n      ${finding.why}\n      ${finding.mend}\n`);
+  }
+  if (findings.length === 0) process.stdout.write('No findings.\n');
+  return findings.some((finding) => finding.gravity === 'stop') ? 1 : 0;
+}
+
+/** JSON has no infinity; what can't be decided is null. Byte arrays are left out: they follow from the plan. */
+const plainJson = (_key: string, value: unknown): unknown => (typeof value === 'number' && !Number.isFinite(value) ? null : value);
+
+function run(args: readonly string[]): number {
+  const { values, positionals } = parseArgs({
+    args: [...args],
+    allowPositionals: true,
+    options: { brief: { type: 'boolean', default: false }, as: { type: 'string' }, out: { type: 'string' }, help: { type: 'boolean', default: false } },
+  });
+  const [command, file] = positionals;
+  if (values.help || command === undefined || command === 'help') {
+    process.stdout.write(usage);
+    return command === undefined && !values.help ? 2 : 0;
+  }
+  switch (command) {
+    case 'assess': {
+      const plan = loadPlan(file);
+      const assessment = assess(plan.design);
+      const findings = checkDesign(plan.design, assessment);
+      write(values.brief ? writeBrief(plan, assessment) : `${JSON.stringify({ plan: plan.name, assessment, findings }, plainJson, 2)}\n`, values.out);
+      return 0;
+    }
+    case 'check':
+      return listFindings(loadPlan(file));
+    case 'export': {
+      const exporter = exporters[values.as ?? ''];
+      if (!exporter) throw new UseError(`--as takes one of: ${Object.keys(exporters).join(', ')}; got ${values.as ?? 'nothing'}`);
+      write(exporter(loadPlan(file)), values.out);
+      return 0;
+    }
+    case 'demo': {
+      const path = join(dirname(fileURLToPath(import.meta.url)), '../../demo', `${(file ?? '').replace(/[^\w-]/g, '')}.glimmer.json`);
+      let text: string;
+      try {
+        text = readFileSync(path, 'utf8');
+      } catch (cause) {
+        throw new UseError(`There is no demo plan "${file ?? ''}"; there is: anglerfish-headdress`, { cause });
+      }
+      write(text, values.out);
+      return 0;
+    }
+    default:
+      throw new UseError(`"${command}" is not a command.\n${usage}`);
+  }
+}
+
+try {
+  process.exitCode = run(process.argv.slice(2));
+} catch (error) {
+  const isUse = error instanceof UseError || (error instanceof TypeError && 'code' in error);
+  process.stderr.write(`${isUse ? (error as Error).message : error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`);
+  process.exitCode = 2;
+}

@@ -1,0 +1,129 @@
+import type { DrivenLeds } from '../drive/index.ts';
+import type { PlacedGroup } from '../lights/index.ts';
+import { compileMove, measureMove, type MoveLoad, type Show } from '../motion/index.ts';
+import type { ControllerPart, Figure } from '../parts/index.ts';
+import type { Design, Mood } from '../plan/index.ts';
+import type { MoodDraw } from '../power/index.ts';
+
+/** What one consumer can draw from the rail: always, and on top of it with every light at full. */
+export interface Consumer {
+  readonly id: string;
+  readonly name: string;
+  readonly restA: number;
+  readonly fullA: number;
+  /** Half-width of the doubt, as a share of what it draws. */
+  readonly relativeSpread: number;
+}
+
+/** Rest and full-light draw of every group and of the controller. */
+export function listConsumers(placed: readonly PlacedGroup[], driven: ReadonlyMap<string, DrivenLeds>, controller: ControllerPart | undefined): Consumer[] {
+  const lights = placed.map((group): Consumer => {
+    if (group.kind === 'tape') {
+      const die: Figure = group.tape.dieCurrentA ?? group.part.dieCurrentA;
+      return {
+        id: group.id,
+        name: group.name,
+        restA: group.cut.lights * group.part.restCurrentA.likely,
+        fullA: group.cut.lights * group.part.dice * die.likely,
+        relativeSpread: die.spread / die.likely,
+      };
+    }
+    const drive = driven.get(group.id);
+    const baseA = drive?.by.kind === 'transistor' ? drive.by.pinA * drive.lightsOnChannel.length : 0;
+    const spread = drive ? (drive.resistor.brightestA - drive.resistor.dimmestA) / 2 / Math.max(1e-9, drive.resistor.currentA) : 0;
+    return { id: group.id, name: group.name, restA: 0, fullA: (drive?.totalA ?? 0) + baseA, relativeSpread: spread };
+  });
+  const board: Consumer[] = controller
+    ? [{ id: 'controller', name: controller.name, restA: controller.drawA.likely, fullA: 0, relativeSpread: controller.drawA.spread / controller.drawA.likely }]
+    : [];
+  return [...board, ...lights];
+}
+
+/** What one group draws in one mood, at the mood's own brightness. */
+export interface GroupInMood {
+  readonly groupId: string;
+  readonly load: MoveLoad;
+  readonly meanA: number;
+  readonly peakA: number;
+}
+
+/** A mood's draw on the rail, all consumers together. */
+export interface MoodBudget {
+  readonly moodId: string;
+  readonly name: string;
+  readonly brightness: number;
+  readonly draw: MoodDraw;
+  readonly meanA: number;
+  /** All groups at their height at once: moves of unlike length drift until they meet. */
+  readonly peakA: number;
+  readonly groups: readonly GroupInMood[];
+}
+
+const weightsOf = (drive: DrivenLeds | undefined): readonly number[] | undefined => drive?.lightsOnChannel;
+
+/** Reckons one mood from the engine's own frames. */
+export function budgetMood(options: { readonly mood: Mood; readonly show: Show; readonly consumers: readonly Consumer[]; readonly driven: ReadonlyMap<string, DrivenLeds> }): MoodBudget {
+  const { mood, show, consumers, driven } = options;
+  const restA = consumers.reduce((sum, consumer) => sum + consumer.restA, 0);
+  let [dynamicMeanA, dynamicPeakA] = [0, 0];
+  const groups = show.groups.map((group): GroupInMood => {
+    const consumer = consumers.find((candidate) => candidate.id === group.id);
+    const load = measureMove(group, compileMove(mood.moves[group.id]), weightsOf(driven.get(group.id)));
+    const fullA = consumer?.fullA ?? 0;
+    dynamicMeanA += fullA * load.mean;
+    dynamicPeakA += fullA * load.peak;
+    const rest = consumer?.restA ?? 0;
+    return { groupId: group.id, load, meanA: rest + fullA * load.mean * mood.brightness, peakA: rest + fullA * load.peak * mood.brightness };
+  });
+  return {
+    moodId: mood.id,
+    name: mood.name,
+    brightness: mood.brightness,
+    draw: { restA, dynamicMeanA, dynamicPeakA },
+    meanA: restA + dynamicMeanA * mood.brightness,
+    peakA: restA + dynamicPeakA * mood.brightness,
+    groups,
+  };
+}
+
+/** One stretch of the evening with the cues that come in it mixed in. */
+export interface CourseStretch {
+  readonly moodId: string;
+  readonly minutes: number;
+  readonly meanA: number;
+  readonly peakA: number;
+}
+
+/** The course of the evening; without one, the first mood runs on. Cues that go back take their share of every stretch. */
+export function layOutCourse(design: Design, budgets: readonly MoodBudget[]): CourseStretch[] {
+  const budgetOf = (id: string | null): MoodBudget | undefined => budgets.find((budget) => budget.moodId === id);
+  const startId = design.moods.startId ?? design.moods.list[0]?.id ?? null;
+  const course = design.moods.course.length > 0 ? design.moods.course : startId ? [{ id: 'all', moodId: startId, minutes: 60 }] : [];
+  const cues = design.moods.cueUses.flatMap((use) => {
+    const cue = design.moods.cues.find((candidate) => candidate.id === use.cueId);
+    const budget = cue && budgetOf(cue.to);
+    return cue && budget && cue.backAfterS !== null && use.perHour > 0 ? [{ budget, from: cue.from, share: (use.perHour * cue.backAfterS) / 3600 }] : [];
+  });
+  return course.flatMap((step) => {
+    const base = budgetOf(step.moodId);
+    if (!base) return [];
+    const here = cues.filter((cue) => cue.from === null || cue.from === step.moodId);
+    const asked = here.reduce((sum, cue) => sum + cue.share, 0);
+    const scale = asked > 1 ? 1 / asked : 1;
+    const cued = here.reduce((sum, cue) => sum + cue.share * scale * cue.budget.meanA, 0);
+    return [
+      {
+        moodId: step.moodId,
+        minutes: step.minutes,
+        meanA: base.meanA * (1 - Math.min(1, asked)) + cued,
+        peakA: Math.max(base.peakA, ...here.map((cue) => cue.budget.peakA)),
+      },
+    ];
+  });
+}
+
+/** Mean of a course over its minutes. */
+export function meanOfCourse(course: readonly CourseStretch[]): number {
+  const minutes = course.reduce((sum, stretch) => sum + stretch.minutes, 0);
+  return minutes === 0 ? 0 : course.reduce((sum, stretch) => sum + stretch.meanA * stretch.minutes, 0) / minutes;
+}

@@ -1,0 +1,58 @@
+import { printQuantity, type QuantityKind } from '../units/index.ts';
+
+/** The band a reading should lie in: the model's spread and the meter's own, added as in the worst case. */
+export interface Expectation {
+  readonly kind: QuantityKind;
+  readonly likely: number;
+  readonly low: number;
+  readonly high: number;
+}
+
+/** A usual hand meter: one and a half per cent of the reading. */
+const METER_SHARE = 0.015;
+
+/** @example a model of 0.98 A ± 6 %, meter ± 1.5 %: 0.907 to 1.053 A */
+export function expectShare(kind: QuantityKind, likely: number, modelShare: number): Expectation {
+  const width = Math.abs(likely) * (modelShare + METER_SHARE);
+  return { kind, likely, low: likely - width, high: likely + width };
+}
+
+/** A band given by its ends, widened by the meter. */
+export function expectBetween(kind: QuantityKind, low: number, high: number, likely = (low + high) / 2): Expectation {
+  return { kind, likely, low: low * (1 - METER_SHARE), high: high * (1 + METER_SHARE) };
+}
+
+export type Verdict = 'right' | 'near' | 'wrong';
+
+export interface Judgement {
+  readonly verdict: Verdict;
+  /** Against the likely value, as a share. */
+  readonly deviation: number;
+  readonly say: string;
+}
+
+const slips: readonly (readonly [factor: number, say: string])[] = [
+  [1000, 'a thousand times too much: was it milli?'],
+  [1e-3, 'a thousandth: was the unit mistaken?'],
+  [10, 'ten times too much: a decade out, or the point in the wrong place'],
+  [0.1, 'a tenth: a decade out, or the point in the wrong place'],
+];
+
+function explain(value: number, expected: Expectation): string {
+  if (expected.kind === 'currentA' && Math.abs(value) < expected.low * 0.02) return 'no current: a light the wrong way round, an open joint, or the meter’s own fuse';
+  if (expected.kind === 'voltageV' && Math.abs(value) < 0.05) return 'no voltage: switch, fuse or plug open, or the probes on one net';
+  const slip = slips.find(([factor]) => value / factor >= expected.low && value / factor <= expected.high);
+  if (slip) return slip[1];
+  if (expected.kind === 'resistanceOhm' && value < expected.low) return 'too low: look for a bridge, or a wrong resistor';
+  return value < expected.low ? 'too low' : 'too high';
+}
+
+/** Judges a reading at once: inside the band, within half a band of it, or wrong with the likeliest slip. */
+export function judgeReading(expected: Expectation, value: number): Judgement {
+  const deviation = expected.likely === 0 || !Number.isFinite(expected.likely) ? 0 : value / expected.likely - 1;
+  const band = `${printQuantity(expected.kind, expected.low)} to ${Number.isFinite(expected.high) ? printQuantity(expected.kind, expected.high) : 'anything above'}`;
+  if (value >= expected.low && value <= expected.high) return { verdict: 'right', deviation, say: `as expected (${band})` };
+  const half = Number.isFinite(expected.high) ? (expected.high - expected.low) / 4 : 0;
+  if (value >= expected.low - half && value <= expected.high + half) return { verdict: 'near', deviation, say: `just outside ${band}: measure again, then look closer` };
+  return { verdict: 'wrong', deviation, say: `${explain(value, expected)} (expected ${band})` };
+}

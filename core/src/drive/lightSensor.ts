@@ -1,0 +1,58 @@
+import { defineFormula } from '../units/index.ts';
+import { e12Neighbours } from './standardValues.ts';
+
+export const dividerCode = defineFormula({
+  name: 'Code of a light sensor',
+  gives: { meaning: 'code', kind: 'count' },
+  symbols: {
+    Rf: { meaning: 'fixed resistor, to minus', kind: 'resistanceOhm' },
+    Rs: { meaning: 'sensor, to plus', kind: 'resistanceOhm' },
+    top: { meaning: 'codes of the converter', kind: 'count' },
+  },
+  form: '{code} = floor({top} · {Rf} / ({Rf} + {Rs}))',
+  source: 'voltage divider read against its own supply',
+  reckon: ({ Rf, Rs, top }) => Math.min(top - 1, Math.floor((top * Rf) / (Rf + Rs))),
+});
+
+export const bestFixed = defineFormula({
+  name: 'Best fixed resistor for a light sensor',
+  gives: { meaning: 'fixed resistor', kind: 'resistanceOhm' },
+  symbols: { Rd: { meaning: 'sensor in the dark', kind: 'resistanceOhm' }, Rl: { meaning: 'sensor in light', kind: 'resistanceOhm' } },
+  form: '{Rf} = √({Rd} · {Rl})',
+  source: 'the geometric mean gives the widest step between the two levels',
+  reckon: ({ Rd, Rl }) => Math.sqrt(Rd * Rl),
+});
+
+/** A sensor's divider with its two thresholds: dark below `darkBelow`, light again above `lightAbove`. */
+export interface SensorDesign {
+  readonly fixedOhm: number;
+  readonly exactOhm: number;
+  readonly darkCode: number;
+  readonly lightCode: number;
+  readonly darkBelow: number;
+  readonly lightAbove: number;
+  readonly standingA: number;
+}
+
+/**
+ * Designs the divider from the maker's two readings. The thresholds stand at a third and two thirds of the way
+ * between them: the gap is what keeps the lamp from chattering at dusk.
+ */
+export function designSensor(options: { readonly darkOhm: number; readonly lightOhm: number; readonly bits: number; readonly supplyV: number }): SensorDesign {
+  const { darkOhm, lightOhm, bits, supplyV } = options;
+  const exactOhm = bestFixed.reckon({ Rd: darkOhm, Rl: lightOhm });
+  const { below, above } = e12Neighbours(exactOhm);
+  const fixedOhm = exactOhm / below < above / exactOhm ? below : above;
+  const code = (sensorOhm: number): number => dividerCode.reckon({ Rf: fixedOhm, Rs: sensorOhm, top: 2 ** bits });
+  const [darkCode, lightCode] = [code(darkOhm), code(lightOhm)];
+  const third = (lightCode - darkCode) / 3;
+  return {
+    fixedOhm,
+    exactOhm,
+    darkCode,
+    lightCode,
+    darkBelow: Math.round(darkCode + third),
+    lightAbove: Math.round(lightCode - third),
+    standingA: supplyV / (fixedOhm + lightOhm),
+  };
+}

@@ -1,0 +1,39 @@
+import type { PixelTapePart } from '../parts/index.ts';
+import { defineFormula } from '../units/index.ts';
+
+export const frameTime = defineFormula({
+  name: 'Time to send one frame',
+  gives: { meaning: 'time', kind: 'timeS' },
+  symbols: {
+    N: { meaning: 'pixels on the line', kind: 'count' },
+    b: { meaning: 'bits a pixel', kind: 'count' },
+    tb: { meaning: 'time of one bit', kind: 'timeS' },
+    tl: { meaning: 'pause that ends the frame', kind: 'timeS' },
+  },
+  form: '{T} = {N} · {b} · {tb} + {tl}',
+  source: 'one-wire pixels at 800 kHz',
+  reckon: ({ N, b, tb, tl }) => N * b * tb + tl,
+});
+
+export const leastHighLevel = defineFormula({
+  name: 'Least data level of a pixel',
+  gives: { meaning: 'least high level', kind: 'voltageV' },
+  symbols: { Vp: { meaning: 'supply of the first pixel', kind: 'voltageV' } },
+  form: '{Vh} = 0.7 · {Vp}',
+  source: 'input level of one-wire pixels: 0.7 of their own supply',
+  reckon: ({ Vp }) => 0.7 * Vp,
+});
+
+/** What one data line asks: time, frames a second at most, controller memory, bytes. */
+export interface DataLine {
+  readonly pixels: number;
+  readonly frameS: number;
+  readonly framesPerS: number;
+  readonly memoryBytes: number;
+}
+
+/** @example 488 pixels of 24 bits: 14.64 ms + 0.30 ms, 66.9 frames/s, 1464 bytes */
+export function timeDataLine(pixels: number, part: Pick<PixelTapePart, 'dice' | 'bitPeriodUs' | 'latchUs'>): DataLine {
+  const frameS = frameTime.reckon({ N: pixels, b: part.dice * 8, tb: part.bitPeriodUs * 1e-6, tl: part.latchUs * 1e-6 });
+  return { pixels, frameS, framesPerS: 1 / frameS, memoryBytes: pixels * part.dice };
+}

@@ -1,0 +1,3 @@
+export { writeBrief } from './brief.ts';
+export { exportShoppingCsv, exportWireCsv } from './csv.ts';
+export { exportTemplateSvg } from './template.ts';

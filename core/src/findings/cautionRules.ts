@@ -1,0 +1,51 @@
+import type { Finding, Rule } from './finding.ts';
+
+interface Caution {
+  readonly id: string;
+  readonly stage: Finding['stage'];
+  readonly applies: (input: Parameters<Rule>[0]) => boolean;
+  readonly what: string;
+  readonly why: string;
+  readonly mend: string;
+}
+
+/** What to know, each tied to a fact of the plan. They defer to the part's maker and to local rules. */
+const cautions: readonly Caution[] = [
+  {
+    id: 'caution-lithium',
+    stage: 'power',
+    applies: ({ assessment }) => assessment.supply?.parts.pack.chemistry === 'lithium-ion',
+    what: 'A lithium cell: handle it as its maker says',
+    why: 'Shorted, pierced, charged too fast or run below its cut-off it can burn.',
+    mend: 'Hard case, fuse, a charger made for it, never charged unwatched; follow the maker’s sheet and local rules for carrying and disposal.',
+  },
+  {
+    id: 'caution-sight',
+    stage: 'piece',
+    applies: ({ design, assessment }) => design.piece.carriedBy !== 'nobody' && (design.piece.kind === 'headdress' || design.piece.kind === 'mask') && assessment.lightCount > 0,
+    what: 'Lights near the face: the wearer must see, hear and find the way out',
+    why: 'Light beside the eyes closes the pupil, and a dark procession route has kerbs and cables.',
+    mend: 'Try it on in the dark before the last glue; shade what shines into the eyes; walk with a helper.',
+  },
+  {
+    id: 'caution-water',
+    stage: 'piece',
+    applies: ({ design, assessment }) => design.piece.setting !== 'dry' && assessment.supply !== null,
+    what: 'It may get wet: pack, plugs and switch come first',
+    why: 'Water bridges contacts, and bare plugs corrode within an evening.',
+    mend: 'Drip loops, seals at the openings, the pack above the lowest point, and dry it open afterwards.',
+  },
+  {
+    id: 'caution-solder',
+    stage: 'bench',
+    applies: ({ assessment }) => assessment.lightCount > 0,
+    what: 'Soldering: fumes, burns and splashes',
+    why: 'Flux smoke irritates the lungs, and trimmed legs fly.',
+    mend: 'Air moving away from you, eyes covered, hands washed before eating; never solder with the pack plugged in.',
+  },
+];
+
+export const cautionRule: Rule = (input) =>
+  cautions
+    .filter((caution) => caution.applies(input))
+    .map((caution) => ({ id: caution.id, gravity: 'mind', stage: caution.stage, aboutId: null, what: caution.what, why: caution.why, mend: caution.mend, fixes: [] }));

@@ -1,0 +1,27 @@
+import type { Assessment } from '../assess.ts';
+import { builtInLibrary, type Library } from '../parts/index.ts';
+import type { Design } from '../plan/index.ts';
+import { cautionRule } from './cautionRules.ts';
+import { headRoomRule, overRatingRule, ownLightRule, pinLoadRule, pinPlanRule, pixelRule, resistorPowerRule } from './driveRules.ts';
+import { type Finding, type Gravity, type Rule, stages } from './finding.ts';
+import { emptyTapeRule, fitRule, unplacedRule } from './lightRules.ts';
+import { darkMoodRule, flashRule, lightsItselfRule } from './moodRules.ts';
+import { ceilingRule, guardRule, linkRule, packCareRule, runTimeRule, supplyRangeRule } from './powerRules.ts';
+import { wireRule } from './wireRules.ts';
+
+const rules: readonly Rule[] = [
+  fitRule, emptyTapeRule, unplacedRule, flashRule, darkMoodRule, lightsItselfRule, headRoomRule, overRatingRule, resistorPowerRule, pinLoadRule,
+  pinPlanRule, pixelRule, ownLightRule, ceilingRule, linkRule, runTimeRule, guardRule, supplyRangeRule, packCareRule, wireRule, cautionRule,
+];
+
+const weight: Readonly<Record<Gravity, number>> = { stop: 0, mend: 1, mind: 2 };
+
+/** All findings of an assessed design: the gravest first, then in the order of the stages. */
+export function checkDesign(design: Design, assessment: Assessment, library: Library = builtInLibrary): Finding[] {
+  return rules
+    .flatMap((rule) => rule({ design, assessment, library }))
+    .sort((a, b) => weight[a.gravity] - weight[b.gravity] || stages.indexOf(a.stage) - stages.indexOf(b.stage));
+}
+
+/** Findings that ask for something to be done. */
+export const isOpen = (finding: Finding): boolean => finding.gravity !== 'mind';

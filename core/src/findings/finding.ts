@@ -1,0 +1,39 @@
+import type { Assessment } from '../assess.ts';
+import type { Library } from '../parts/index.ts';
+import type { Change, Design } from '../plan/index.ts';
+
+/** `stop` = will harm or can't work, `mend` = will disappoint, `mind` = know this. */
+export type Gravity = 'stop' | 'mend' | 'mind';
+
+/** The eight stages, in the order of the work. */
+export const stages = ['piece', 'lights', 'moods', 'drive', 'power', 'wires', 'bench', 'logbook'] as const;
+export type Stage = (typeof stages)[number];
+
+/** A mend that can be computed: made with one click, undone with one more. */
+export interface Fix {
+  readonly label: string;
+  readonly changes: readonly Change[];
+}
+
+/** A flaw in the plan, or something to know about it. */
+export interface Finding {
+  /** Stable: the rule, and what it is about. */
+  readonly id: string;
+  readonly gravity: Gravity;
+  readonly stage: Stage;
+  /** The thing in the plan that it is about, so that the picture can point at it. */
+  readonly aboutId: string | null;
+  readonly what: string;
+  readonly why: string;
+  readonly mend: string;
+  readonly fixes: readonly Fix[];
+}
+
+/** What a rule may look at. */
+export interface RuleInput {
+  readonly design: Design;
+  readonly assessment: Assessment;
+  readonly library: Library;
+}
+
+export type Rule = (input: RuleInput) => readonly Finding[];

@@ -1,0 +1,41 @@
+import { printQuantity } from '../units/index.ts';
+import { wireCarriesA, wireDrop, wireOhmPerMetre, type WireRun } from '../wires/index.ts';
+import type { Finding, Fix, Rule, RuleInput } from './finding.ts';
+
+/** More than this share of the rail lost in one run shows in the light. */
+const MOST_DROP_SHARE = 0.05;
+const gauges = [30, 28, 26, 24, 22, 20, 18, 16];
+
+function fixRun(run: WireRun, { design, assessment }: RuleInput): Fix[] {
+  const peakA = run.peakA ?? 0;
+  const thick = gauges.find(
+    (gauge) => wireCarriesA(gauge) >= peakA && wireDrop.reckon({ I: peakA, L: run.lengthMm, r: wireOhmPerMetre(gauge) }) <= MOST_DROP_SHARE * assessment.rail.nominalV,
+  );
+  if (thick === undefined) return [];
+  const index = design.wires.runs.findIndex((each) => each.runId === run.id);
+  const runs = index < 0 ? [...design.wires.runs, { runId: run.id, lengthMm: null, gaugeAwg: thick, colours: null }] : design.wires.runs.map((each, i) => (i === index ? { ...each, gaugeAwg: thick } : each));
+  return [{ label: `Take ${thick} gauge`, changes: [{ path: ['wires', 'runs'], value: runs }] }];
+}
+
+/** A run that carries too much for its gauge, or drops too much on its way. */
+export const wireRule: Rule = (input) =>
+  input.assessment.runs.flatMap((run): Finding[] => {
+    if (run.peakA === null) return [];
+    const overloaded = run.peakA > run.carriesA * (1 + 1e-9);
+    const dropping = run.dropV > MOST_DROP_SHARE * input.assessment.rail.nominalV;
+    if (!overloaded && !dropping) return [];
+    return [
+      {
+        id: `wire:${run.id}`,
+        gravity: overloaded ? 'stop' : 'mend',
+        stage: 'wires',
+        aboutId: run.id,
+        what: overloaded
+          ? `${run.name}: ${run.gaugeAwg} gauge carries ${printQuantity('currentA', run.carriesA)} in a bundle, and ${printQuantity('currentA', run.peakA)} flow at peak`
+          : `${run.name} loses ${printQuantity('voltageV', run.dropV)} at peak on ${printQuantity('lengthMm', run.lengthMm)} of ${run.gaugeAwg} gauge`,
+        why: overloaded ? 'Bundled under cloth it warms up until its insulation softens.' : 'What is lost on the way is missing at the light, and the far end goes dim and warm.',
+        mend: 'Take thicker wire or a shorter way.',
+        fixes: fixRun(run, input),
+      },
+    ];
+  });

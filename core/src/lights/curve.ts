@@ -1,0 +1,20 @@
+import { fitLedCurve, forwardVoltageV, type LedCurve, shiftCurve } from '../circuit/index.ts';
+import type { Figure, LedPart } from '../parts/index.ts';
+import type { LedGroup } from '../plan/index.ts';
+
+/** The curve of a part, through the two points of its kind. */
+export function curveOfPart(part: LedPart): LedCurve {
+  return fitLedCurve({
+    low: { currentA: 0.001, voltageV: part.forwardAt1mAV },
+    high: { currentA: 0.02, voltageV: part.forwardAt20mAV },
+    seriesOhm: part.seriesOhm,
+  });
+}
+
+/** The curve of a group's lights, moved onto the maker's own reading where there is one, with how far a light may lie from it. */
+export function curveOfGroup(part: LedPart, group: Pick<LedGroup, 'forwardV' | 'wantedCurrentA'>): { readonly curve: LedCurve; readonly forwardV: Figure } {
+  const curve = curveOfPart(part);
+  const typicalV = forwardVoltageV(curve, group.wantedCurrentA);
+  if (!group.forwardV) return { curve, forwardV: { likely: typicalV, spread: part.forwardSpreadV, origin: 'typical' } };
+  return { curve: shiftCurve(curve, group.forwardV.likely - typicalV), forwardV: group.forwardV };
+}

@@ -1,0 +1,51 @@
+import type { Assessment } from '../assess.ts';
+import { printQuantity, type QuantityKind } from '../units/index.ts';
+
+/** One figure of two versions side by side. `better` is null where neither way is. */
+export interface VersionRow {
+  readonly label: string;
+  readonly before: string;
+  readonly after: string;
+  readonly better: 'before' | 'after' | null;
+}
+
+interface Measure {
+  readonly label: string;
+  readonly kind: QuantityKind;
+  readonly good: 'more' | 'less' | null;
+  readonly of: (assessment: Assessment) => number | null;
+}
+
+const measures: readonly Measure[] = [
+  { label: 'Lights', kind: 'count', good: null, of: (a) => a.lightCount },
+  { label: 'Peak draw', kind: 'currentA', good: 'less', of: (a) => a.peakA },
+  { label: 'Usual draw', kind: 'currentA', good: 'less', of: (a) => a.usualA },
+  { label: 'All white', kind: 'currentA', good: 'less', of: (a) => a.allWhiteA },
+  { label: 'Runs for, likely', kind: 'timeH', good: 'more', of: (a) => a.supply?.runsFor?.likelyH ?? null },
+  { label: 'Runs for, cautious', kind: 'timeH', good: 'more', of: (a) => a.supply?.runsFor?.cautiousH ?? null },
+  { label: 'Lowest ceiling', kind: 'fraction', good: 'more', of: (a) => (a.supply && a.supply.ceilings.length > 0 ? Math.min(...a.supply.ceilings.map((ceiling) => ceiling.brightness)) : null) },
+  { label: 'Wire in all', kind: 'lengthMm', good: 'less', of: (a) => a.runs.reduce((sum, run) => sum + run.lengthMm * run.cores.length, 0) },
+  { label: 'Cost of one copy', kind: 'money', good: 'less', of: (a) => a.costPerCopy },
+];
+
+const print = (kind: QuantityKind, value: number | null): string => (value === null ? 'not decided' : printQuantity(kind, value));
+
+/** The figures in which two assessed versions differ, and the parts that one has and the other has not. Like versions give nothing. */
+export function compareVersions(before: Assessment, after: Assessment): VersionRow[] {
+  const figures = measures.flatMap((measure): VersionRow[] => {
+    const [a, b] = [measure.of(before), measure.of(after)];
+    const [textA, textB] = [print(measure.kind, a), print(measure.kind, b)];
+    if (textA === textB) return [];
+    const better = a === null || b === null || measure.good === null ? null : b > a === (measure.good === 'more') ? 'after' : 'before';
+    return [{ label: measure.label, before: textA, after: textB, better }];
+  });
+  const amount = (assessment: Assessment, name: string): string => {
+    const line = assessment.shopping.find((each) => each.name === name);
+    return line ? (line.unit === 'm' ? `${line.quantity.toFixed(2)} m` : String(line.quantity)) : 'none';
+  };
+  const names = [...new Set([...before.shopping, ...after.shopping].map((line) => line.name))];
+  const parts = names
+    .map((name): VersionRow => ({ label: name, before: amount(before, name), after: amount(after, name), better: null }))
+    .filter((row) => row.before !== row.after);
+  return [...figures, ...parts];
+}

@@ -1,0 +1,35 @@
+import { controllers } from './controllers.ts';
+import { plugs, switches, transistors } from './hardware.ts';
+import type { Part } from './kinds.ts';
+import { leds } from './leds.ts';
+import { converters, packs } from './packs.ts';
+import { pixelTapes } from './tapes.ts';
+
+/** All parts that can be named in a plan. */
+export interface Library {
+  readonly parts: ReadonlyMap<string, Part>;
+}
+
+/** A library of the given parts; a later part replaces an earlier one of the same id. */
+export function createLibrary(parts: readonly Part[]): Library {
+  return { parts: new Map(parts.map((part) => [part.id, part])) };
+}
+
+/** The parts that ship with the app. */
+export const builtInLibrary: Library = createLibrary([
+  ...leds,
+  ...pixelTapes,
+  ...controllers,
+  ...packs,
+  ...converters,
+  ...transistors,
+  ...switches,
+  ...plugs,
+]);
+
+/** The part of this id if it is of this kind; undefined for none, since a plan may name a part that is gone. */
+export function findPart<K extends Part['kind']>(library: Library, kind: K, id: string | null): Extract<Part, { kind: K }> | undefined {
+  const part = id === null ? undefined : library.parts.get(id);
+  // The kind was compared just now, which is what narrows the union.
+  return part?.kind === kind ? (part as Extract<Part, { kind: K }>) : undefined;
+}

@@ -1,0 +1,87 @@
+import { typical } from './figure.ts';
+import type { ControllerPart, Pin, PinAbility } from './kinds.ts';
+
+const plain: readonly PinAbility[] = ['out', 'in', 'data'];
+const pins = (prefix: string, from: number, count: number, can: readonly PinAbility[]): Pin[] =>
+  Array.from({ length: count }, (_, i) => ({ name: `${prefix}${from + i}`, can }));
+
+/** Three kinds by what they can do; limits typical of the kind (RECKONING §2). */
+export const controllers: readonly ControllerPart[] = [
+  {
+    kind: 'controller',
+    id: 'controller-small-5v',
+    name: 'Small 5 V eight-bit controller, 5 pins',
+    price: 3.2,
+    logicV: 5,
+    supplyLeastV: 2.7,
+    supplyMostV: 5.5,
+    brownOutV: 2.7,
+    drawA: typical(0.012, 0.004),
+    pinLimitA: 0.02,
+    chipLimitA: 0.06,
+    pinOhm: 30,
+    memoryBytes: 512,
+    converterBits: 10,
+    pins: [
+      { name: 'P0', can: ['out', 'in', 'data', 'dimmed'] },
+      { name: 'P1', can: ['out', 'in', 'data', 'dimmed'] },
+      { name: 'P2', can: ['out', 'in', 'data', 'level'] },
+      { name: 'P3', can: ['out', 'in', 'level'] },
+      { name: 'P4', can: ['out', 'in', 'data', 'level', 'dimmed'] },
+    ],
+  },
+  {
+    kind: 'controller',
+    id: 'controller-large-5v',
+    name: 'Larger 5 V eight-bit controller, 18 pins',
+    price: 7.5,
+    logicV: 5,
+    supplyLeastV: 4.5,
+    supplyMostV: 5.5,
+    brownOutV: 4.3,
+    drawA: typical(0.028, 0.006),
+    pinLimitA: 0.02,
+    chipLimitA: 0.2,
+    pinOhm: 25,
+    memoryBytes: 2048,
+    converterBits: 10,
+    pins: [
+      ...pins('P', 2, 1, plain),
+      ...pins('P', 3, 1, [...plain, 'dimmed']),
+      ...pins('P', 4, 1, plain),
+      ...pins('P', 5, 2, [...plain, 'dimmed']),
+      ...pins('P', 7, 2, plain),
+      ...pins('P', 9, 3, [...plain, 'dimmed']),
+      { name: 'P12', can: plain },
+      { name: 'P13', can: plain, startUp: 'blinks the board light while it starts' },
+      ...pins('L', 0, 6, ['out', 'in', 'level']),
+    ],
+  },
+  {
+    kind: 'controller',
+    id: 'controller-radio-3v3',
+    name: '3.3 V radio controller, 16 pins',
+    price: 8.9,
+    logicV: 3.3,
+    supplyLeastV: 3.6,
+    supplyMostV: 5.5,
+    brownOutV: 3.6,
+    drawA: typical(0.12, 0.03),
+    pinLimitA: 0.012,
+    chipLimitA: 0.12,
+    pinOhm: 30,
+    memoryBytes: 200_000,
+    converterBits: 12,
+    pins: [
+      { name: 'G0', can: [...plain, 'dimmed'], startUp: 'chooses the start-up mode: must be high while it starts' },
+      { name: 'G2', can: [...plain, 'dimmed'], startUp: 'must be low while a program is loaded' },
+      ...pins('G', 4, 1, [...plain, 'dimmed']),
+      { name: 'G5', can: [...plain, 'dimmed'], startUp: 'moves while it starts' },
+      ...pins('G', 13, 2, [...plain, 'dimmed']),
+      ...pins('G', 16, 4, [...plain, 'dimmed']),
+      ...pins('G', 25, 3, [...plain, 'dimmed']),
+      ...pins('G', 32, 2, [...plain, 'dimmed', 'level']),
+      ...pins('V', 34, 1, ['in', 'level']),
+    ],
+  },
+];

@@ -1,0 +1,66 @@
+/** A drawn outline that ships with the app: paths in a box whose width is taken as the view's true width. */
+export interface Outline {
+  readonly id: string;
+  readonly name: string;
+  readonly boxWidth: number;
+  readonly boxHeight: number;
+  /** Closed shapes, drawn as the piece's skin. */
+  readonly skin: readonly string[];
+  /** Open lines, drawn fainter inside. */
+  readonly creases: readonly string[];
+}
+
+/** Made-up pieces of the Saltmarsh Lantern Parade, and plain shapes to begin from. */
+export const outlines: readonly Outline[] = [
+  {
+    id: 'anglerfish',
+    name: 'Anglerfish headdress',
+    boxWidth: 420,
+    boxHeight: 300,
+    skin: [
+      'M58 176 C60 128 104 88 168 76 C214 68 272 74 316 96 C338 107 352 122 360 138 C376 128 396 112 410 104 C404 130 400 150 402 170 C404 192 410 214 412 236 C394 230 374 214 360 200 C346 232 306 258 252 270 C196 282 128 274 92 246 C70 230 58 206 58 176 Z',
+      'M176 75 C168 46 146 26 112 20 C92 17 74 20 60 28 C80 26 100 28 116 36 C138 46 150 60 154 79 Z',
+    ],
+    creases: [
+      'M66 196 C108 208 158 206 204 192 C232 184 252 172 264 156',
+      'M76 222 C118 238 178 236 226 216 C248 206 266 190 274 172',
+      'M300 150 C318 160 326 178 320 198', 'M314 144 C336 158 342 184 332 206',
+      'M196 78 C206 96 226 106 250 104', 'M236 74 C246 90 264 98 284 96',
+    ],
+  },
+  {
+    id: 'lighthouse',
+    name: 'Lighthouse',
+    boxWidth: 240,
+    boxHeight: 420,
+    skin: [
+      'M92 92 L148 92 L168 372 L72 372 Z', 'M84 72 L156 72 L156 92 L84 92 Z', 'M96 34 L144 34 L144 72 L96 72 Z',
+      'M90 34 C100 14 140 14 150 34 Z', 'M40 372 L200 372 L212 400 L28 400 Z',
+    ],
+    creases: ['M86 170 L154 170', 'M80 250 L160 250', 'M76 320 L164 320', 'M112 372 L112 346 C112 336 128 336 128 346 L128 372'],
+  },
+  {
+    id: 'cloak',
+    name: 'Cloak',
+    boxWidth: 360,
+    boxHeight: 420,
+    skin: ['M138 32 C160 50 200 50 222 32 C262 44 280 66 288 96 L332 384 C284 404 238 392 180 396 C122 392 76 404 28 384 L72 96 C80 66 98 44 138 32 Z'],
+    creases: ['M180 46 L180 394', 'M120 60 C112 160 96 280 84 388', 'M240 60 C248 160 264 280 276 388'],
+  },
+  {
+    id: 'wand',
+    name: 'Wand or staff',
+    boxWidth: 600,
+    boxHeight: 120,
+    skin: ['M30 52 L440 46 C470 20 540 16 572 60 C540 104 470 100 440 74 L30 68 C20 66 20 54 30 52 Z'],
+    creases: ['M150 50 L150 70', 'M164 50 L164 70', 'M440 46 L440 74'],
+  },
+  {
+    id: 'panel',
+    name: 'Plain panel',
+    boxWidth: 400,
+    boxHeight: 280,
+    skin: ['M16 16 L384 16 L384 264 L16 264 Z'],
+    creases: [],
+  },
+];

@@ -1,0 +1,57 @@
+import type { Design, Plan } from './types.ts';
+
+/** A design in which nothing has been decided yet; what must have a value carries a usual one. */
+export const emptyDesign: Design = {
+  piece: {
+    kind: 'prop',
+    carriedBy: 'adult',
+    setting: 'dry',
+    ambientC: 18,
+    hoursWanted: 3,
+    copies: 1,
+    budgetPerCopy: null,
+    lightsItself: false,
+  },
+  view: { picture: { kind: 'none' }, widthMm: 400, heightMm: 280 },
+  hollows: [],
+  tapes: [],
+  leds: [],
+  moods: { list: [], startId: null, cues: [], course: [], cueUses: [] },
+  drive: {
+    controller: null,
+    at: { xMm: 200, yMm: 140 },
+    controls: [],
+    pinLocks: [],
+    dataResistorOhm: null,
+    levelShifter: false,
+  },
+  power: {
+    pack: null,
+    at: { xMm: 200, yMm: 200 },
+    capacityMah: null,
+    converter: null,
+    switch: null,
+    fuseA: null,
+    plug: null,
+    reservoirUf: null,
+    housing: 'none',
+    nextToBody: false,
+    lockedLid: false,
+    charging: 'taken out',
+  },
+  wires: { gaugesInStock: [30, 28, 26, 24, 22, 20], runs: [] },
+};
+
+/** A new plan of this name; the id comes from outside, since core makes nothing at random. */
+export function createPlan(options: { readonly id: string; readonly name: string; readonly design?: Design }): Plan {
+  return {
+    format: 'unruly-glimmer-plan',
+    version: 1,
+    id: options.id,
+    name: options.name,
+    design: options.design ?? emptyDesign,
+    bench: { readings: [], done: [] },
+    logbook: { entries: [], runTests: [], versions: [] },
+    pictures: {},
+  };
+}

@@ -1,0 +1,35 @@
+import type { Band } from '../units/index.ts';
+
+/** Hard limits and usual ranges of the fields a maker types: read by validation and by the forms alike. */
+export const bands = {
+  ambientC: { least: -40, most: 60, usual: [-15, 40] },
+  hoursWanted: { least: 0.05, most: 720, usual: [0.2, 48] },
+  copies: { least: 1, most: 500, usual: [1, 50] },
+  budget: { least: 0, most: 1e6, usual: [1, 5000] },
+  viewMm: { least: 5, most: 20_000, usual: [20, 4000] },
+  hollowMm: { least: 0.1, most: 5000, usual: [0.5, 600] },
+  placeMm: { least: -20_000, most: 20_000 },
+  tapeLengthMm: { least: 1, most: 20_000, usual: [20, 6000] },
+  wireLengthMm: { least: 1, most: 20_000, usual: [10, 4000] },
+  ledCurrentA: { least: 0.0001, most: 1, usual: [0.0005, 0.03] },
+  dieCurrentA: { least: 0.001, most: 0.1, usual: [0.004, 0.025] },
+  forwardV: { least: 0.8, most: 5, usual: [1.1, 3.9] },
+  resistorOhm: { least: 1, most: 10_000_000, usual: [10, 100_000] },
+  channels: { least: 1, most: 12, usual: [1, 6] },
+  chaseGroups: { least: 2, most: 32, usual: [2, 12] },
+  periodS: { least: 0.02, most: 600, usual: [0.1, 60] },
+  stepS: { least: 0.01, most: 60, usual: [0.02, 5] },
+  fadeS: { least: 0, most: 60 },
+  afterS: { least: 0.1, most: 86_400 },
+  minutes: { least: 0.1, most: 1440, usual: [0.5, 600] },
+  perHour: { least: 0, most: 3600, usual: [0, 240] },
+  capacityMah: { least: 10, most: 100_000, usual: [50, 20_000] },
+  fuseA: { least: 0.1, most: 30, usual: [0.25, 10] },
+  reservoirUf: { least: 1, most: 10_000, usual: [100, 2200] },
+  gaugeAwg: { least: 10, most: 40, usual: [18, 34] },
+  runHours: { least: 0.01, most: 720, usual: [0.1, 48] },
+  share: { least: 0, most: 1 },
+} as const satisfies Record<string, Band>;
+
+/** How much one plan may hold; the app stays quick up to these. */
+export const plenty = { lights: 5000, items: 200, points: 400, textLength: 4000, nameLength: 120, pictureBytes: 3_000_000 } as const;

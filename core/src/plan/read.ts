@@ -1,0 +1,88 @@
+import type { z } from 'zod';
+import { findReferenceProblems } from './references.ts';
+import { planSchema } from './schema.ts';
+import type { Plan } from './types.ts';
+
+/** What is wrong with a plan file, at which place, in words. */
+export interface PlanProblem {
+  readonly place: string;
+  readonly message: string;
+}
+
+export type PlanRead = { readonly ok: true; readonly plan: Plan } | { readonly ok: false; readonly problems: readonly PlanProblem[] };
+
+type Migration = (document: Record<string, unknown>) => Record<string, unknown>;
+
+/** From version N to N + 1. Version 1 is the first, so there is none yet. */
+const migrations: Readonly<Record<number, Migration>> = {};
+
+export const newestVersion = 1;
+
+const fail = (place: string, message: string): PlanRead => ({ ok: false, problems: [{ place, message }] });
+
+function show(value: unknown): string {
+  if (value === undefined) return 'nothing';
+  const text = JSON.stringify(value) ?? String(value);
+  return text.length > 40 ? `${text.slice(0, 40)}…` : text;
+}
+
+function valueAt(document: unknown, path: readonly PropertyKey[]): unknown {
+  // Walking an unknown document: each step is checked before it is taken.
+  return path.reduce<unknown>((at, key) => (typeof at === 'object' && at !== null ? (at as Record<PropertyKey, unknown>)[key] : undefined), document);
+}
+
+function describe(issue: z.core.$ZodIssue, document: unknown): PlanProblem[] {
+  const place = issue.path.map(String).join('.') || 'the document';
+  const found = show(valueAt(document, issue.path));
+  switch (issue.code) {
+    case 'unrecognized_keys':
+      return issue.keys.map((key) => ({ place: `${place}.${key}`, message: 'this field is not known in version 1; remove it or correct its name' }));
+    case 'too_small':
+      return [{ place, message: `found ${found}; must be ${issue.inclusive ? 'at least' : 'more than'} ${issue.minimum}` }];
+    case 'too_big':
+      return [{ place, message: issue.origin === 'number' ? `found ${found}; must be at most ${issue.maximum}` : `holds more than the ${issue.maximum} allowed` }];
+    case 'invalid_value':
+      return [{ place, message: `found ${found}; allowed: ${issue.values.map(String).join(', ')}` }];
+    case 'invalid_type':
+      return [{ place, message: `found ${found}; must be a ${issue.expected}` }];
+    default:
+      return [{ place, message: `found ${found}; ${issue.message}` }];
+  }
+}
+
+/**
+ * Reads a document that claims to be a plan: migrates an old version, checks every field and every reference.
+ * @returns the plan, or all problems found (at most 50), each with its place and what is allowed; never throws.
+ */
+export function readPlan(document: unknown): PlanRead {
+  if (typeof document !== 'object' || document === null || Array.isArray(document)) return fail('the document', 'is not a plan: a plan file holds one JSON object');
+  let current = document as Record<string, unknown>;
+  if (current.format !== 'unruly-glimmer-plan') return fail('format', `found ${show(current.format)}; a plan file has "unruly-glimmer-plan" here`);
+  if (typeof current.version !== 'number') return fail('version', `found ${show(current.version)}; must be a whole number`);
+  if (current.version > newestVersion) {
+    return fail('version', `this file is of version ${current.version}; this program reads up to ${newestVersion}. Bring the program up to date and open it again`);
+  }
+  while (typeof current.version === 'number' && current.version < newestVersion) {
+    const step = migrations[current.version];
+    if (!step) return fail('version', `version ${current.version} is not one that was ever written`);
+    current = step(current);
+  }
+  const result = planSchema.safeParse(current);
+  if (!result.success) return { ok: false, problems: result.error.issues.flatMap((issue) => describe(issue, current)).slice(0, 50) };
+  const problems = findReferenceProblems(result.data);
+  return problems.length > 0 ? { ok: false, problems: problems.slice(0, 50) } : { ok: true, plan: result.data };
+}
+
+/** Reads the text of a plan file; a file cut short says so and where. */
+export function readPlanText(text: string): PlanRead {
+  let document: unknown;
+  try {
+    document = JSON.parse(text);
+  } catch (cause) {
+    const trimmed = text.trim();
+    const cut = trimmed.startsWith('{') && !trimmed.endsWith('}');
+    const detail = cause instanceof Error ? cause.message : 'unreadable';
+    return fail('the file', cut ? `ends in the middle (after ${trimmed.length} characters): it was cut short. Fetch it again from where it came` : `is not JSON: ${detail}`);
+  }
+  return readPlan(document);
+}

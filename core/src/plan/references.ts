@@ -1,0 +1,120 @@
+import { builtInLibrary, findPart } from '../parts/index.ts';
+import { measureRoute } from './geometry.ts';
+import { plenty } from './limits.ts';
+import type { PlanProblem } from './read.ts';
+import type { Design, Plan, Tape } from './types.ts';
+
+type Check = { readonly place: string; readonly id: string | null; readonly among: ReadonlySet<string>; readonly what: string };
+
+const idsOf = (items: readonly { readonly id: string }[]): ReadonlySet<string> => new Set(items.map((item) => item.id));
+
+function findTwins(place: string, items: readonly { readonly id: string }[]): PlanProblem[] {
+  const seen = new Set<string>();
+  return items.flatMap((item, i) => {
+    const twin = seen.has(item.id);
+    seen.add(item.id);
+    return twin ? [{ place: `${place}.${i}.id`, message: `"${item.id}" is used twice; each id must be its own` }] : [];
+  });
+}
+
+function listReferences(design: Design): Check[] {
+  const hollows = idsOf(design.hollows);
+  const tapes = idsOf(design.tapes);
+  const moods = idsOf(design.moods.list);
+  const cues = idsOf(design.moods.cues);
+  const controls = idsOf(design.drive.controls);
+  const groups = new Set([...tapes, ...idsOf(design.leds)]);
+  return [
+    ...design.tapes.flatMap((tape, i) => [
+      { place: `tapes.${i}.after`, id: tape.after, among: tapes, what: 'tape' },
+      { place: `tapes.${i}.channelId`, id: tape.channelId, among: hollows, what: 'hollow' },
+    ]),
+    ...design.leds.flatMap((group, i) =>
+      group.places.map((place, j) => ({ place: `leds.${i}.places.${j}.hollowId`, id: place.hollowId, among: hollows, what: 'hollow' })),
+    ),
+    { place: 'moods.startId', id: design.moods.startId, among: moods, what: 'mood' },
+    ...design.moods.list.flatMap((mood, i) =>
+      Object.keys(mood.moves).map((id) => ({ place: `moods.list.${i}.moves.${id}`, id, among: groups, what: 'light group' })),
+    ),
+    ...design.moods.cues.flatMap((cue, i) => [
+      { place: `moods.cues.${i}.from`, id: cue.from, among: moods, what: 'mood' },
+      { place: `moods.cues.${i}.to`, id: cue.to, among: moods, what: 'mood' },
+      ...('controlId' in cue.when ? [{ place: `moods.cues.${i}.when.controlId`, id: cue.when.controlId, among: controls, what: 'control' }] : []),
+    ]),
+    ...design.moods.course.map((step, i) => ({ place: `moods.course.${i}.moodId`, id: step.moodId, among: moods, what: 'mood' })),
+    ...design.moods.cueUses.map((use, i) => ({ place: `moods.cueUses.${i}.cueId`, id: use.cueId, among: cues, what: 'cue' })),
+  ];
+}
+
+function findLoops(tapes: readonly Tape[]): PlanProblem[] {
+  const feeder = new Map(tapes.map((tape) => [tape.id, tape.after]));
+  return tapes.flatMap((tape, i) => {
+    let at: string | null = tape.after;
+    for (let hops = 0; at !== null && hops <= tapes.length; hops += 1) {
+      if (at === tape.id) return [{ place: `tapes.${i}.after`, message: 'the data of these tapes goes round in a circle; let one of them start at the controller' }];
+      at = feeder.get(at) ?? null;
+    }
+    return [];
+  });
+}
+
+/** Lights a design asks for, with tapes of a kind that is not known counted at the densest that ships. */
+function countLights(design: Design): number {
+  const onTapes = design.tapes.map((tape) => ((tape.lengthMm ?? measureRoute(tape.route)) / 1000) * (findPart(builtInLibrary, 'pixel-tape', tape.part)?.perMetre ?? 200));
+  return [...onTapes, ...design.leds.map((group) => group.places.length)].reduce((sum, count) => sum + count, 0);
+}
+
+function checkDesign(design: Design): PlanProblem[] {
+  const twins = [
+    ...findTwins('hollows', design.hollows),
+    ...findTwins('tapes and leds', [...design.tapes, ...design.leds]),
+    ...findTwins('moods.list', design.moods.list),
+    ...findTwins('moods.cues', design.moods.cues),
+    ...findTwins('drive.controls', design.drive.controls),
+  ];
+  const dangling = listReferences(design)
+    .filter((check) => check.id !== null && !check.among.has(check.id))
+    .map((check) => ({ place: check.place, message: `names the ${check.what} "${check.id}", which is not in the plan` }));
+  const lights = countLights(design);
+  const many = lights > plenty.lights ? [{ place: 'tapes', message: `asks for about ${Math.round(lights)} lights; one plan holds at most ${plenty.lights}. Split the piece into several plans` }] : [];
+  return [...twins, ...dangling, ...findLoops(design.tapes), ...many];
+}
+
+/** Every reference in a plan that leads nowhere, every id used twice, and more lights than one plan may hold. */
+export function findReferenceProblems(plan: Plan): PlanProblem[] {
+  const inDesign = (design: Design, prefix: string): PlanProblem[] => {
+    const picture = design.view.picture;
+    const lost = picture.kind === 'own' && !(picture.pictureId in plan.pictures) ? [{ place: 'view.picture.pictureId', message: `names the picture "${picture.pictureId}", which is not in the plan` }] : [];
+    return [...checkDesign(design), ...lost].map((problem) => ({ ...problem, place: `${prefix}.${problem.place}` }));
+  };
+  return [
+    ...inDesign(plan.design, 'design'),
+    ...plan.logbook.versions.flatMap((version, i) => inDesign(version.design, `logbook.versions.${i}.design`)),
+    ...findUnsafePictures(plan),
+  ];
+}
+
+function findUnsafePictures(plan: Plan): PlanProblem[] {
+  return Object.entries(plan.pictures).flatMap(([id, picture]) => {
+    if (picture.mime !== 'image/svg+xml') return [];
+    const problem = findActiveContent(picture.svg);
+    return problem ? [{ place: `pictures.${id}`, message: problem }] : [];
+  });
+}
+
+/**
+ * Looks for anything in an SVG that could act: scripts, event attributes, foreign content, links to elsewhere.
+ * @returns what was found and what to do, or undefined if the drawing is only a drawing.
+ */
+export function findActiveContent(svgText: string): string | undefined {
+  const patterns: readonly (readonly [RegExp, string])[] = [
+    [/<\s*(?:\w+:)?script/i, 'a script'],
+    [/<\s*(?:\w+:)?(?:foreignObject|iframe|object|embed|handler)/i, 'foreign content'],
+    [/\son\w+\s*=/i, 'an event attribute'],
+    [/javascript:/i, 'a script link'],
+    [/<!ENTITY/i, 'an entity definition'],
+    [/(?:href|src)\s*=\s*["']\s*(?:https?:|\/\/|file:)/i, 'a link to elsewhere'],
+  ];
+  const found = patterns.find(([pattern]) => pattern.test(svgText));
+  return found && `the drawing holds ${found[1]}; save it as a plain SVG (shapes only) and bring it in again`;
+}

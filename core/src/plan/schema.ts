@@ -1,0 +1,228 @@
+import { z } from 'zod';
+import type { Band } from '../units/index.ts';
+import { bands, plenty } from './limits.ts';
+
+const inBand = (band: Band) => z.number().min(band.least).max(band.most);
+const id = z.string().regex(/^[\w-]{1,40}$/, 'must be 1 to 40 letters, digits, - or _');
+const name = z.string().min(1).max(plenty.nameLength);
+const text = z.string().max(plenty.textLength);
+const moment = z.iso.datetime();
+const list = <T extends z.ZodType>(item: T) => z.array(item).max(plenty.items);
+const colour = z.string().regex(/^#[0-9a-f]{6}$/, 'must be a colour such as #ff9a1c, in small letters');
+const point = z.strictObject({ xMm: inBand(bands.placeMm), yMm: inBand(bands.placeMm) });
+
+const figure = (band: Band) =>
+  z.strictObject({
+    likely: inBand(band),
+    spread: z.number().min(0).max(band.most),
+    origin: z.enum(['measured', 'data sheet', 'typical', 'guess', 'overruled']),
+  });
+
+const piece = z.strictObject({
+  kind: z.enum(['headdress', 'mask', 'garment', 'hand-held', 'scale model', 'prop']),
+  carriedBy: z.enum(['adult', 'child', 'nobody']),
+  setting: z.enum(['dry', 'splash', 'rain']),
+  ambientC: inBand(bands.ambientC),
+  hoursWanted: inBand(bands.hoursWanted),
+  copies: inBand(bands.copies).int(),
+  budgetPerCopy: inBand(bands.budget).nullable(),
+  lightsItself: z.boolean(),
+});
+
+const view = z.strictObject({
+  picture: z.discriminatedUnion('kind', [
+    z.strictObject({ kind: z.literal('none') }),
+    z.strictObject({ kind: z.literal('drawn'), outline: z.string().max(40) }),
+    z.strictObject({ kind: z.literal('own'), pictureId: id }),
+  ]),
+  widthMm: inBand(bands.viewMm),
+  heightMm: inBand(bands.viewMm),
+});
+
+const hollowBase = { id, name, at: point };
+const hollow = z.discriminatedUnion('kind', [
+  z.strictObject({ ...hollowBase, kind: z.literal('bore'), diameterMm: inBand(bands.hollowMm), depthMm: inBand(bands.hollowMm) }),
+  z.strictObject({ ...hollowBase, kind: z.literal('channel'), widthMm: inBand(bands.hollowMm), depthMm: inBand(bands.hollowMm) }),
+  z.strictObject({
+    ...hollowBase,
+    kind: z.literal('box'),
+    widthMm: inBand(bands.hollowMm),
+    heightMm: inBand(bands.hollowMm),
+    depthMm: inBand(bands.hollowMm),
+  }),
+]);
+
+const tape = z.strictObject({
+  id,
+  name,
+  part: z.string().max(60),
+  route: z.array(point).max(plenty.points),
+  /** Overrules the length measured along the route. */
+  lengthMm: inBand(bands.tapeLengthMm).nullable(),
+  /** Data enters at the route's far end. */
+  reversed: z.boolean(),
+  /** The tape whose data output feeds this one; null = straight from the controller. */
+  after: id.nullable(),
+  channelId: id.nullable(),
+  dieCurrentA: figure(bands.dieCurrentA).nullable(),
+});
+
+const ledGroup = z.strictObject({
+  id,
+  name,
+  part: z.string().max(60),
+  /** Light i hangs on channel i mod `channels`. */
+  channels: inBand(bands.channels).int(),
+  wantedCurrentA: inBand(bands.ledCurrentA),
+  /** The maker's own reading at the wanted current. */
+  forwardV: figure(bands.forwardV).nullable(),
+  /** Overrules the chosen resistor. */
+  resistorOhm: inBand(bands.resistorOhm).nullable(),
+  resistorRatedW: z.number().min(0.01).max(10),
+  sleeved: z.boolean(),
+  /** `auto` takes a transistor where a pin can't carry the channel. */
+  drivenBy: z.enum(['auto', 'pin', 'transistor']),
+  places: z.array(z.strictObject({ id, at: point, hollowId: id.nullable() })).max(2000),
+});
+
+const move = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('steady'), colour, level: inBand(bands.share) }),
+  z.strictObject({ kind: z.literal('breathe'), colour, periodS: inBand(bands.periodS), low: inBand(bands.share), high: inBand(bands.share) }),
+  z.strictObject({
+    kind: z.literal('chase'),
+    colour,
+    groups: inBand(bands.chaseGroups).int(),
+    stepS: inBand(bands.stepS),
+    direction: z.enum(['onward', 'back']),
+    level: inBand(bands.share),
+  }),
+]);
+
+const mood = z.strictObject({ id, name, brightness: inBand(bands.share), moves: z.record(id, move) });
+
+const cue = z.strictObject({
+  id,
+  from: id.nullable(),
+  when: z.discriminatedUnion('kind', [
+    z.strictObject({ kind: z.literal('button'), controlId: id }),
+    z.strictObject({ kind: z.literal('dark'), controlId: id }),
+    z.strictObject({ kind: z.literal('light'), controlId: id }),
+    z.strictObject({ kind: z.literal('after'), afterS: inBand(bands.afterS) }),
+  ]),
+  to: id,
+  fadeS: inBand(bands.fadeS),
+  backAfterS: inBand(bands.afterS).nullable(),
+});
+
+const control = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('button'), id, name, at: point }),
+  z.strictObject({
+    kind: z.literal('light sensor'),
+    id,
+    name,
+    at: point,
+    darkOhm: inBand(bands.resistorOhm),
+    lightOhm: inBand(bands.resistorOhm),
+  }),
+]);
+
+const moods = z.strictObject({
+  list: list(mood),
+  startId: id.nullable(),
+  cues: list(cue),
+  course: list(z.strictObject({ id, moodId: id, minutes: inBand(bands.minutes) })),
+  cueUses: list(z.strictObject({ cueId: id, perHour: inBand(bands.perHour) })),
+});
+
+const drive = z.strictObject({
+  controller: z.string().max(60).nullable(),
+  at: point,
+  controls: list(control),
+  pinLocks: list(z.strictObject({ demand: z.string().max(90), pin: z.string().max(12) })),
+  dataResistorOhm: inBand(bands.resistorOhm).nullable(),
+  levelShifter: z.boolean(),
+});
+
+const power = z.strictObject({
+  pack: z.string().max(60).nullable(),
+  at: point,
+  capacityMah: figure(bands.capacityMah).nullable(),
+  converter: z.string().max(60).nullable(),
+  switch: z.string().max(60).nullable(),
+  fuseA: inBand(bands.fuseA).nullable(),
+  plug: z.string().max(60).nullable(),
+  reservoirUf: inBand(bands.reservoirUf).nullable(),
+  housing: z.enum(['none', 'soft pouch', 'hard case']),
+  nextToBody: z.boolean(),
+  lockedLid: z.boolean(),
+  charging: z.enum(['taken out', 'in place, switched off', 'in place, while it runs']),
+});
+
+const wires = z.strictObject({
+  gaugesInStock: z.array(inBand(bands.gaugeAwg).int()).min(1).max(20),
+  runs: list(
+    z.strictObject({
+      runId: z.string().max(90),
+      lengthMm: inBand(bands.wireLengthMm).nullable(),
+      gaugeAwg: inBand(bands.gaugeAwg).int().nullable(),
+      colours: z.array(z.string().max(20)).max(12).nullable(),
+    }),
+  ),
+});
+
+/** What the maker decided about the piece: the part of a plan that has versions and that undo walks through. */
+export const designSchema = z.strictObject({
+  piece,
+  view,
+  hollows: list(hollow),
+  tapes: list(tape),
+  leds: list(ledGroup),
+  moods,
+  drive,
+  power,
+  wires,
+});
+
+/** The whole open plan file, `NAME.glimmer.json`. */
+export const planSchema = z.strictObject({
+  format: z.literal('unruly-glimmer-plan'),
+  version: z.literal(1),
+  id: z.uuid(),
+  name,
+  design: designSchema,
+  bench: z.strictObject({
+    readings: z
+      .array(z.strictObject({ id, stepId: z.string().max(90), value: z.number(), takenAt: moment, note: text }))
+      .max(5000),
+    done: z.array(z.strictObject({ stepId: z.string().max(90), at: moment })).max(2000),
+  }),
+  logbook: z.strictObject({
+    entries: z.array(z.strictObject({ id, at: moment, text: text.min(1) })).max(2000),
+    runTests: z
+      .array(
+        z.strictObject({
+          id,
+          at: moment,
+          moodId: id.nullable(),
+          moodName: name,
+          brightness: inBand(bands.share),
+          ambientC: inBand(bands.ambientC),
+          hours: inBand(bands.runHours),
+          predictedHours: z.number().min(0).nullable(),
+          note: text,
+        }),
+      )
+      .max(2000),
+    versions: z.array(z.strictObject({ id, name, why: text, keptAt: moment, design: designSchema })).max(100),
+  }),
+  pictures: z.record(
+    id,
+    z.discriminatedUnion('mime', [
+      z.strictObject({ mime: z.literal('image/svg+xml'), svg: z.string().max(plenty.pictureBytes) }),
+      z.strictObject({
+        mime: z.enum(['image/png', 'image/jpeg', 'image/webp']),
+        base64: z.base64().max(Math.ceil((plenty.pictureBytes * 4) / 3) + 4),
+      }),
+    ]),
+  ),
+});

@@ -1,0 +1,23 @@
+import type { z } from 'zod';
+import type { designSchema, planSchema } from './schema.ts';
+
+type DeepReadonly<T> = T extends readonly (infer Item)[]
+  ? readonly DeepReadonly<Item>[]
+  : T extends object
+    ? { readonly [Key in keyof T]: DeepReadonly<T[Key]> }
+    : T;
+
+export type Plan = DeepReadonly<z.infer<typeof planSchema>>;
+export type Design = DeepReadonly<z.infer<typeof designSchema>>;
+export type Piece = Design['piece'];
+export type Hollow = Design['hollows'][number];
+export type Tape = Design['tapes'][number];
+export type LedGroup = Design['leds'][number];
+export type Mood = Design['moods']['list'][number];
+export type Move = Mood['moves'][string];
+export type Cue = Design['moods']['cues'][number];
+export type Control = Design['drive']['controls'][number];
+export type PlanPoint = Tape['route'][number];
+export type KeptVersion = Plan['logbook']['versions'][number];
+export type RunTest = Plan['logbook']['runTests'][number];
+export type Reading = Plan['bench']['readings'][number];

@@ -1,0 +1,19 @@
+import { fuseRatingsA } from '../parts/index.ts';
+import { defineFormula } from '../units/index.ts';
+
+export const fuseBand = defineFormula({
+  name: 'Fuse, least',
+  gives: { meaning: 'least rating', kind: 'currentA' },
+  symbols: { I: { meaning: 'steady current', kind: 'currentA' } },
+  form: '{F} = 1.25 · {I}',
+  source: 'a fuse carries four fifths of its rating for good; above twice the steady current it guards little',
+  reckon: ({ I }) => 1.25 * I,
+});
+
+/** The fuses that suit: from 1.25 to 2 times the steady current, and below what wire, plug and switch carry. */
+export function chooseFuse(steadyA: number, weakestA: number): { readonly leastA: number; readonly mostA: number; readonly bestA: number | null } {
+  const leastA = fuseBand.reckon({ I: steadyA });
+  const mostA = Math.min(2 * steadyA, weakestA);
+  const bestA = fuseRatingsA.find((rating) => rating >= leastA - 1e-9 && rating <= Math.max(mostA, 0.25) + 1e-9) ?? null;
+  return { leastA, mostA, bestA };
+}

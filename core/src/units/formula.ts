@@ -1,0 +1,49 @@
+import { printQuantity } from './print.ts';
+import type { QuantityKind } from './quantity.ts';
+
+interface SymbolRow {
+  readonly meaning: string;
+  readonly kind: QuantityKind;
+}
+
+/** A formula of the work as data: one place for its arithmetic, its printed form and its source. */
+export interface Formula<S extends string = string> {
+  readonly name: string;
+  readonly gives: SymbolRow;
+  readonly symbols: Readonly<Record<S, SymbolRow>>;
+  /** The printed form with each symbol in braces: `{R} = ({Vs} − {Vf}) / {I}`; the result stands first. */
+  readonly form: string;
+  readonly source: string;
+  readonly reckon: (values: Readonly<Record<S, number>>) => number;
+}
+
+/** A formula with its numbers put in, ready to be read. */
+export interface Sum {
+  readonly name: string;
+  readonly form: string;
+  readonly filled: string;
+  readonly answer: string;
+  readonly source: string;
+  readonly symbols: readonly { readonly symbol: string; readonly meaning: string; readonly value: string }[];
+}
+
+/** Declares a formula; only fixes its types. */
+export const defineFormula = <S extends string>(formula: Formula<S>): Formula<S> => formula;
+
+/**
+ * The sum of a formula with these values put in (in the units of each symbol's kind).
+ * @example printSum(seriesResistor, { Vs: 5, Vf: 3.016, k: 1, I: 0.012 }).filled // "(5.00 V − 1 · 3.02 V) / 12.0 mA"
+ */
+export function printSum<S extends string>(formula: Formula<S>, values: Readonly<Record<S, number>>): Sum {
+  const names = Object.keys(formula.symbols) as S[];
+  const show = (name: S): string => printQuantity(formula.symbols[name].kind, values[name]);
+  const right = formula.form.slice(formula.form.indexOf('=') + 1).trim();
+  return {
+    name: formula.name,
+    form: formula.form.replace(/[{}]/g, ''),
+    filled: right.replace(/\{([^}]+)\}/g, (whole, name: string) => (name in formula.symbols ? show(name as S) : whole)),
+    answer: printQuantity(formula.gives.kind, formula.reckon(values)),
+    source: formula.source,
+    symbols: names.map((name) => ({ symbol: name, meaning: formula.symbols[name].meaning, value: show(name) })),
+  };
+}

@@ -1,0 +1,37 @@
+import { printQuantity } from './print.ts';
+import { type QuantityKind, quantityKinds } from './quantity.ts';
+
+/** The limits of a field: outside `least…most` is refused, outside `usual` is questioned. */
+export interface Band {
+  readonly least: number;
+  readonly most: number;
+  readonly usual?: readonly [number, number];
+}
+
+/** A value that was taken, with a question where it is far from what is usual. */
+export type Judged =
+  | { readonly ok: true; readonly value: number; readonly didYouMean?: { readonly value: number; readonly text: string } }
+  | { readonly ok: false; readonly problem: string };
+
+/** Slips of a prefix, a decimal point or an inch, most likely first. */
+const slips = [1e-3, 1e3, 0.1, 10, 25.4, 1 / 25.4, 1e-2, 1e2, 1e-6, 1e6];
+
+/**
+ * Judges a value against its band. Outside the limits it is refused with both numbers; outside the usual range
+ * the nearest slip (mA for A, mm for cm, a lost decimal point) that lands inside is offered.
+ * @example judge('currentA', 20, { least: 0, most: 100, usual: [0.001, 3] }) // did you mean 20.0 mA?
+ */
+export function judge(kind: QuantityKind, value: number, band: Band): Judged {
+  const show = (number: number): string => printQuantity(kind, number);
+  if (!Number.isFinite(value)) return { ok: false, problem: `not a number; write it such as ${quantityKinds[kind].example}` };
+  const slip = (low: number, high: number): number | undefined =>
+    slips.map((factor) => value * factor).find((candidate) => candidate >= low && candidate <= high);
+  if (value < band.least || value > band.most) {
+    const meant = band.usual && slip(band.usual[0], band.usual[1]);
+    const hint = meant === undefined ? '' : ` Did you mean ${show(meant)}?`;
+    return { ok: false, problem: `${show(value)} is outside ${show(band.least)} to ${show(band.most)}.${hint}` };
+  }
+  if (!band.usual || (value >= band.usual[0] && value <= band.usual[1])) return { ok: true, value };
+  const meant = slip(band.usual[0], band.usual[1]);
+  return meant === undefined ? { ok: true, value } : { ok: true, value, didYouMean: { value: meant, text: show(meant) } };
+}

@@ -1,0 +1,87 @@
+import type { QuantityKind } from './quantity.ts';
+
+/** How lengths are written for this maker; inside they stay millimetres. */
+export type LengthUnit = 'mm' | 'in';
+
+/** Kinds that take engineering prefixes, with the factor from the inside unit to the unprefixed one. */
+const prefixed: Partial<Record<QuantityKind, { readonly symbol: string; readonly toBase: number }>> = {
+  voltageV: { symbol: 'V', toBase: 1 },
+  currentA: { symbol: 'A', toBase: 1 },
+  resistanceOhm: { symbol: 'Ω', toBase: 1 },
+  powerW: { symbol: 'W', toBase: 1 },
+  capacityMah: { symbol: 'Ah', toBase: 1e-3 },
+  capacitanceUf: { symbol: 'F', toBase: 1e-6 },
+};
+
+const prefixes = [
+  { factor: 1e6, sign: 'M' },
+  { factor: 1e3, sign: 'k' },
+  { factor: 1, sign: '' },
+  { factor: 1e-3, sign: 'm' },
+  { factor: 1e-6, sign: 'µ' },
+  { factor: 1e-9, sign: 'n' },
+];
+
+/** A number to `digits` significant figures, in plain digits, with a real minus sign. */
+export function printNumber(value: number, digits = 3): string {
+  if (!Number.isFinite(value)) return '–';
+  if (value === 0) return '0';
+  const places = Math.max(0, digits - 1 - Math.floor(Math.log10(Math.abs(value))));
+  const rounded = Number(value.toPrecision(digits));
+  const text = Math.abs(rounded) >= 1e7 ? rounded.toExponential(digits - 1) : rounded.toFixed(Math.min(places, 9));
+  return (Math.abs(rounded) < 0.1 ? text.replace(/(\.\d+?)0+$/, '$1') : text).replace('-', '−');
+}
+
+function printPrefixed(value: number, symbol: string, digits: number): string {
+  if (value === 0) return `0 ${symbol}`;
+  const rounded = Math.abs(Number(value.toPrecision(digits)));
+  const step = prefixes.find((prefix) => rounded >= prefix.factor) ?? prefixes[prefixes.length - 1];
+  return step ? `${printNumber(value / step.factor, digits)} ${step.sign}${symbol}` : '–';
+}
+
+function printHours(hours: number, digits: number): string {
+  return Math.abs(hours) < 1 ? `${printNumber(hours * 60, Math.min(2, digits))} min` : `${printNumber(hours, digits)} h`;
+}
+
+/** Finer than a hundredth of a millimetre nobody measures at a bench. */
+const toHundredth = (mm: number): number => Math.round(mm * 100) / 100;
+
+/**
+ * A quantity as it is shown: three significant figures, its unit, an engineering prefix where the kind has one.
+ * Not a number prints as a dash, since what can't be decided is not made up.
+ * @example printQuantity('currentA', 0.0137) // "13.7 mA"
+ */
+export function printQuantity(kind: QuantityKind, value: number, options: { digits?: number; length?: LengthUnit } = {}): string {
+  const digits = options.digits ?? 3;
+  if (!Number.isFinite(value)) return '–';
+  const row = prefixed[kind];
+  if (kind === 'capacityMah' && Math.abs(value) < 10_000) return `${printNumber(value, Math.max(digits, 4))} mAh`;
+  if (row) return printPrefixed(value * row.toBase, row.symbol, digits);
+  switch (kind) {
+    case 'lengthMm':
+      return options.length === 'in' ? `${printNumber(value / 25.4, Math.max(digits, 4))} in` : `${printNumber(toHundredth(value), Math.max(digits, value >= 1000 ? 4 : 3))} mm`;
+    case 'timeH':
+      return printHours(value, digits);
+    case 'timeMin':
+      return `${printNumber(value, digits)} min`;
+    case 'timeS':
+      return Math.abs(value) < 1 && value !== 0 ? `${printNumber(value * 1000, digits)} ms` : `${printNumber(value, digits)} s`;
+    case 'temperatureC':
+      return `${printNumber(value, digits)} °C`;
+    case 'massG':
+      return value >= 1000 ? `${printNumber(value / 1000, digits)} kg` : `${printNumber(value, digits)} g`;
+    case 'fraction':
+      return `${printNumber(value * 100, digits)} %`;
+    case 'perMetre':
+      return `${printNumber(value, 4)}/m`;
+    case 'money':
+      return value.toFixed(2).replace('-', '−');
+    default:
+      return printNumber(value, Math.max(digits, 6)).replace(/(\.\d*?)0+$/, '$1').replace(/\.$/, '');
+  }
+}
+
+/** What an input field shows for a value: exact enough to be typed back without loss. */
+export function printForEditing(kind: QuantityKind, value: number, length: LengthUnit = 'mm'): string {
+  return printQuantity(kind, value, { digits: 6, length }).replace(/(\.\d*?)0+(?=\D|$)/, '$1').replace(/\.(?=\D|$)/, '');
+}

@@ -1,0 +1,47 @@
+import { defineFormula } from '../units/index.ts';
+
+export const gaugeDiameter = defineFormula({
+  name: 'Diameter of a gauge',
+  gives: { meaning: 'bare diameter', kind: 'lengthMm' },
+  symbols: { n: { meaning: 'gauge number', kind: 'count' } },
+  form: '{d} = 0.127 mm · 92^((36 − {n}) / 39)',
+  source: 'definition of the American wire gauge (ASTM B258)',
+  reckon: ({ n }) => 0.127 * 92 ** ((36 - n) / 39),
+});
+
+const COPPER_OHM_M = 1.724e-8;
+const COPPER_PER_KELVIN = 0.00393;
+
+/** Resistance of one core for one metre. @example 24 gauge: 0.0842 Ω/m at 20 °C */
+export function wireOhmPerMetre(gaugeAwg: number, temperatureC = 20): number {
+  const diameterM = gaugeDiameter.reckon({ n: gaugeAwg }) / 1000;
+  const areaM2 = (Math.PI / 4) * diameterM ** 2;
+  return (COPPER_OHM_M / areaM2) * (1 + COPPER_PER_KELVIN * (temperatureC - 20));
+}
+
+export const wireDrop = defineFormula({
+  name: 'Drop of a wire, out and back',
+  gives: { meaning: 'drop', kind: 'voltageV' },
+  symbols: {
+    I: { meaning: 'current', kind: 'currentA' },
+    L: { meaning: 'length one way', kind: 'lengthMm' },
+    r: { meaning: 'resistance of one core for a metre', kind: 'resistanceOhm' },
+  },
+  form: '{U} = 2 · {I} · {L} · {r}',
+  source: 'Ohm’s law; the current goes out and comes back',
+  reckon: ({ I, L, r }) => (2 * I * L * r) / 1000,
+});
+
+/** Conservative currents for one core bundled with others under cloth, by gauge: well under what the same wire bears in free air. */
+const carries: readonly (readonly [gaugeAwg: number, currentA: number])[] = [
+  [34, 0.12], [32, 0.25], [30, 0.45], [28, 0.8], [26, 1.3], [24, 2.1], [22, 3.2], [20, 5], [18, 7.5], [16, 11], [14, 16],
+];
+
+/** What a core of this gauge carries; a gauge between two rows is taken as the thinner. */
+export function wireCarriesA(gaugeAwg: number): number {
+  const thinner = [...carries].reverse().find(([gauge]) => gauge >= gaugeAwg);
+  return thinner?.[1] ?? 0.1;
+}
+
+/** Least outside diameter of stranded wire with thin insulation, for drawings and for what passes a bore. */
+export const insulatedDiameterMm = (gaugeAwg: number): number => gaugeDiameter.reckon({ n: gaugeAwg }) * 1.15 + 0.5;

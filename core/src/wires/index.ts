@@ -1,0 +1,3 @@
+export { type CoreMeaning, colourCores, wireColours } from './colours.ts';
+export { gaugeDiameter, insulatedDiameterMm, wireCarriesA, wireDrop, wireOhmPerMetre } from './gauge.ts';
+export { type Core, chooseGauge, cutLength, planRuns, type RunCurrents, type WireRun } from './runs.ts';

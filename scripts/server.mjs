@@ -1,0 +1,26 @@
+// Starts the built server as a child and waits until it is ready.
+import { spawn } from 'node:child_process';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { SetUpError } from './postgres.mjs';
+
+export const root = fileURLToPath(new URL('..', import.meta.url));
+
+/** Returns the address and the child; throws a SetUpError that says what to do. */
+export function startServer({ databaseUrl, port, demo }) {
+  const child = spawn(process.execPath, ['--enable-source-maps', join(root, 'server/dist/main.mjs')], {
+    stdio: ['ignore', 'pipe', 'inherit'],
+    env: { ...process.env, DATABASE_URL: databaseUrl, PORT: String(port), WEB_ROOT: join(root, 'web/dist'), MIGRATIONS_FOLDER: join(root, 'server/migrations'), ...(demo ? { DEMO_FOLDER: join(root, 'demo') } : {}) },
+  });
+  return new Promise((resolve, reject) => {
+    let text = '';
+    child.stdout.on('data', (chunk) => {
+      text += chunk;
+      const address = /^ready (\S+)$/m.exec(text)?.[1];
+      if (address) resolve({ address, child });
+    });
+    child.once('exit', (code) => {
+      reject(new SetUpError(code === 98 ? `Port ${port} is taken. Stop what uses it, or choose another: ./start --port ${Number(port) + 1}` : `The server stopped (${code}) before it was ready; see the lines above`));
+    });
+  });
+}

@@ -1,0 +1,94 @@
+import compression from 'compression';
+import express, { type ErrorRequestHandler, type Express } from 'express';
+import helmet from 'helmet';
+import type { Logger } from 'pino';
+import type { PlanRepository } from './planRepository.ts';
+import { createPlanRoutes } from './planRoutes.ts';
+import { Problem } from './problems.ts';
+
+export interface AppDeps {
+  readonly repository: PlanRepository;
+  readonly logger: Pick<Logger, 'error' | 'info'>;
+  readonly now: () => Date;
+  /** Folder of the built web app; null serves the interface from elsewhere (development). */
+  readonly webRoot: string | null;
+}
+
+const MOST_BODY = '16mb';
+
+/** Errors of the database driver that mean "not there" rather than "refused". */
+const awayCodes = new Set(['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ENOTFOUND', '57P01', '57P03', '08006', '08001']);
+
+function isStoreAway(error: unknown): boolean {
+  if (typeof error !== 'object' || error === null) return false;
+  const { code, cause, message } = error as { code?: unknown; cause?: unknown; message?: unknown };
+  if (typeof code === 'string' && awayCodes.has(code)) return true;
+  if (typeof message === 'string' && /connection terminated|timeout exceeded when trying to connect/i.test(message)) return true;
+  return cause !== undefined && isStoreAway(cause);
+}
+
+function toProblem(error: unknown): Problem {
+  if (error instanceof Problem) return error;
+  if (isStoreAway(error)) return new Problem('store-away', 'The database does not answer; your work is kept in the browser until it does', { cause: error });
+  const type = typeof error === 'object' && error !== null && 'type' in error ? error.type : undefined;
+  if (type === 'entity.too.large') return new Problem('too-large', `A plan with its pictures may hold ${MOST_BODY}; take a smaller picture`, { cause: error });
+  if (type === 'entity.parse.failed') return new Problem('bad-request', 'The body is not JSON; it may have been cut short', { cause: error });
+  return new Problem('our-fault', 'This is a fault of the program; your work is kept in the browser', { cause: error });
+}
+
+/** The whole server as one Express app, made from what it depends on; listening is done elsewhere. */
+export function createApp({ repository, logger, now, webRoot }: AppDeps): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(
+    helmet({
+      // Plain http on loopback: asking the browser to upgrade would lock the maker out.
+      strictTransportSecurity: false,
+      contentSecurityPolicy: {
+        directives: {
+          defaultSrc: ["'self'"],
+          scriptSrc: ["'self'"],
+          styleSrc: ["'self'"],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          fontSrc: ["'self'"],
+          workerSrc: ["'self'", 'blob:'],
+          connectSrc: ["'self'"],
+          objectSrc: ["'none'"],
+          upgradeInsecureRequests: null,
+        },
+      },
+    }),
+  );
+  app.use(compression());
+  app.use(express.json({ limit: MOST_BODY }));
+
+  app.get('/api/health', async (_req, res) => {
+    await repository.ping();
+    res.json({ ok: true });
+  });
+  app.use('/api/plans', createPlanRoutes(repository, now));
+  app.use('/api', () => {
+    throw new Problem('not-found', 'No such address under /api');
+  });
+
+  if (webRoot !== null) {
+    app.use('/assets', express.static(`${webRoot}/assets`, { immutable: true, maxAge: '1y', fallthrough: false }));
+    app.use(express.static(webRoot, { index: false }));
+    app.get('/{*path}', (_req, res) => {
+      res.set('Cache-Control', 'no-cache').sendFile('index.html', { root: webRoot });
+    });
+  }
+
+  const handleError: ErrorRequestHandler = (error, req, res, next) => {
+    if (res.headersSent) {
+      next(error);
+      return;
+    }
+    const problem = toProblem(error);
+    const body = problem.toBody();
+    if (body.status >= 500) logger.error({ err: problem.cause ?? problem, url: req.url }, problem.detail);
+    res.status(body.status).type('application/problem+json').send(JSON.stringify(body));
+  };
+  app.use(handleError);
+  return app;
+}

@@ -1,0 +1,45 @@
+import type { PlanProblem } from '@glimmer/core/plan/reading';
+
+/** Every way in which a request can fail, with its HTTP status: the one catalogue. */
+const catalogue = {
+  'not-found': { status: 404, title: 'There is nothing at this address' },
+  'no-such-plan': { status: 404, title: 'There is no plan of this id' },
+  'plan-exists': { status: 409, title: 'A plan of this id is here already' },
+  'newer-version': { status: 409, title: 'The plan was changed elsewhere since' },
+  'not-a-plan': { status: 422, title: 'This is not a plan that can be kept' },
+  'wrong-id': { status: 422, title: 'The plan’s id is not the one of its address' },
+  'bad-request': { status: 400, title: 'The request can’t be read' },
+  'needs-revision': { status: 428, title: 'A save must say which version it is based on' },
+  'too-large': { status: 413, title: 'The plan is too large to be kept' },
+  'store-away': { status: 503, title: 'The store of plans can’t be reached' },
+  'our-fault': { status: 500, title: 'Something went wrong here' },
+} as const;
+
+export type ProblemCode = keyof typeof catalogue;
+
+/** A failed request, as data; the error handler writes it as application/problem+json. */
+export class Problem extends Error {
+  readonly code: ProblemCode;
+  readonly detail: string;
+  readonly extra: Readonly<Record<string, unknown>>;
+
+  constructor(code: ProblemCode, detail: string, options: { readonly extra?: Readonly<Record<string, unknown>>; readonly cause?: unknown } = {}) {
+    super(detail, { cause: options.cause });
+    this.code = code;
+    this.detail = detail;
+    this.extra = options.extra ?? {};
+  }
+
+  /** The body of RFC 9457. */
+  toBody(): Record<string, unknown> & { status: number } {
+    const { status, title } = catalogue[this.code];
+    return { type: `about:blank#${this.code}`, code: this.code, title, status, detail: this.detail, ...this.extra };
+  }
+}
+
+/** A document that was refused, with every place that is wrong. */
+export function refusePlan(problems: readonly PlanProblem[]): Problem {
+  const first = problems[0];
+  const more = problems.length > 1 ? ` (and ${problems.length - 1} more)` : '';
+  return new Problem('not-a-plan', first ? `${first.place}: ${first.message}${more}` : 'unreadable', { extra: { problems } });
+}

@@ -1,0 +1,19 @@
+import type { Plan } from '@glimmer/core/plan';
+import { integer, jsonb, pgTable, text, timestamp, uuid } from 'drizzle-orm/pg-core';
+
+/** One row a plan. `revision` goes up by one with each confirmed save and is what a save must be based on. */
+export const plans = pgTable('plans', {
+  id: uuid('id').primaryKey(),
+  name: text('name').notNull(),
+  document: jsonb('document').$type<Plan>().notNull(),
+  revision: integer('revision').notNull().default(1),
+  putAwayAt: timestamp('put_away_at', { withTimezone: true }),
+  createdAt: timestamp('created_at', { withTimezone: true }).notNull(),
+  updatedAt: timestamp('updated_at', { withTimezone: true }).notNull(),
+});
+
+/** Small facts about this store itself, such as whether the demo data has been laid in. */
+export const marks = pgTable('marks', {
+  name: text('name').primaryKey(),
+  setAt: timestamp('set_at', { withTimezone: true }).notNull(),
+});
