@@ -1,7 +1,18 @@
 // A private PostgreSQL cluster on loopback: made once, started and stopped with the application or a test run.
 import { execFileSync, spawnSync } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import { accessSync, chownSync, constants, existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  accessSync,
+  chownSync,
+  constants,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { createServer } from 'node:net';
 import { dirname, join } from 'node:path';
 
@@ -22,11 +33,16 @@ export function installDebian(packages, environment = {}) {
   if (!isRoot || !existsSync('/usr/bin/apt-get')) {
     throw new SetUpError(`Missing: ${packages.join(', ')}. Install with: sudo apt-get install ${packages.join(' ')}`);
   }
-  const run = (args) => spawnSync('apt-get', args, { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive', ...environment } });
+  const run = (args) =>
+    spawnSync('apt-get', args, {
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive', ...environment },
+    });
   console.log(`Installing ${packages.join(', ')} …`);
   run(['update', '-q']);
   const result = run(['install', '-y', '-q', '--no-install-recommends', ...packages]);
-  if (result.status !== 0) throw new SetUpError(`Could not install ${packages.join(', ')}; see the lines above, then try again`);
+  if (result.status !== 0)
+    throw new SetUpError(`Could not install ${packages.join(', ')}; see the lines above, then try again`);
 }
 
 /** PostgreSQL's programs, installed first if they are missing. */
@@ -53,12 +69,21 @@ const owner = () => {
 /** True if the owner of the cluster can walk down to the folder. */
 function isReachable(folder, user) {
   if (!user) return true;
-  return spawnSync('setpriv', [`--reuid=${user.uid}`, `--regid=${user.gid}`, '--clear-groups', 'test', '-x', folder]).status === 0;
+  return (
+    spawnSync('setpriv', [`--reuid=${user.uid}`, `--regid=${user.gid}`, '--clear-groups', 'test', '-x', folder])
+      .status === 0
+  );
 }
 
 function run(bin, program, args, user) {
-  const command = user ? ['setpriv', `--reuid=${user.uid}`, `--regid=${user.gid}`, '--clear-groups', join(bin, program), ...args] : [join(bin, program), ...args];
-  return spawnSync(command[0], command.slice(1), { encoding: 'utf8', cwd: '/', env: { ...process.env, LC_ALL: 'C.UTF-8' } });
+  const command = user
+    ? ['setpriv', `--reuid=${user.uid}`, `--regid=${user.gid}`, '--clear-groups', join(bin, program), ...args]
+    : [join(bin, program), ...args];
+  return spawnSync(command[0], command.slice(1), {
+    encoding: 'utf8',
+    cwd: '/',
+    env: { ...process.env, LC_ALL: 'C.UTF-8' },
+  });
 }
 
 /** A free port on loopback. */
@@ -89,15 +114,35 @@ function makeCluster(bin, folder, user) {
   const password = randomBytes(24).toString('hex');
   writeFileSync(passwordFile, password, { mode: 0o600 });
   if (user) for (const path of [growing, passwordFile]) chownSync(path, user.uid, user.gid);
-  const made = run(bin, 'initdb', ['-D', growing, '-U', 'glimmer', '-A', 'scram-sha-256', `--pwfile=${passwordFile}`, '--locale=C.UTF-8', '-E', 'UTF8'], user);
+  const made = run(
+    bin,
+    'initdb',
+    [
+      '-D',
+      growing,
+      '-U',
+      'glimmer',
+      '-A',
+      'scram-sha-256',
+      `--pwfile=${passwordFile}`,
+      '--locale=C.UTF-8',
+      '-E',
+      'UTF8',
+    ],
+    user,
+  );
   rmSync(passwordFile, { force: true });
-  if (made.status !== 0) throw new SetUpError(`The database could not be made in ${folder}: ${(made.stderr || made.stdout).trim().split('\n').pop()}`);
+  if (made.status !== 0)
+    throw new SetUpError(
+      `The database could not be made in ${folder}: ${(made.stderr || made.stdout).trim().split('\n').pop()}`,
+    );
   writeFileSync(join(growing, 'glimmer.password'), password, { mode: 0o600 });
   if (user) chownSync(join(growing, 'glimmer.password'), user.uid, user.gid);
   renameSync(growing, folder);
 }
 
-const isAnswering = (bin, port) => spawnSync(join(bin, 'pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(port)]).status === 0;
+const isAnswering = (bin, port) =>
+  spawnSync(join(bin, 'pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(port)]).status === 0;
 
 /**
  * Starts the cluster in a folder, making it first if need be.
@@ -121,14 +166,19 @@ export async function startCluster({ folder, careless = false }) {
   }
   const port = await findFreePort();
   const settings = [
-    `-c port=${port}`, '-c listen_addresses=127.0.0.1', "-c unix_socket_directories=''", '-c max_connections=40',
+    `-c port=${port}`,
+    '-c listen_addresses=127.0.0.1',
+    "-c unix_socket_directories=''",
+    '-c max_connections=40',
     ...(careless ? ['-c fsync=off', '-c full_page_writes=off', '-c synchronous_commit=off'] : []),
   ].join(' ');
   const log = join(folder, 'server.log');
   const started = run(bin, 'pg_ctl', ['start', '-w', '-t', '40', '-D', folder, '-l', log, '-o', settings], user);
   if (started.status !== 0) {
     const last = existsSync(log) ? readFileSync(log, 'utf8').trim().split('\n').slice(-3).join('\n') : started.stderr;
-    throw new SetUpError(`The database in ${folder} did not start:\n${last}\nThe whole log is in ${log}. "./start --fresh" sets it aside and begins anew.`);
+    throw new SetUpError(
+      `The database in ${folder} did not start:\n${last}\nThe whole log is in ${log}. "./start --fresh" sets it aside and begins anew.`,
+    );
   }
   const stopWith = (mode) => () => void run(bin, 'pg_ctl', ['stop', '-w', '-m', mode, '-D', folder], user);
   return { url: urlAt(port), stop: stopWith('fast'), kill: stopWith('immediate') };
@@ -137,14 +187,16 @@ export async function startCluster({ folder, careless = false }) {
 /** Stops whatever runs in a folder and takes the folder away: for throw-away clusters only. */
 export function removeCluster(folder) {
   const bin = findPostgres();
-  if (bin && existsSync(join(folder, 'postmaster.pid'))) run(bin, 'pg_ctl', ['stop', '-w', '-m', 'immediate', '-D', folder], owner());
+  if (bin && existsSync(join(folder, 'postmaster.pid')))
+    run(bin, 'pg_ctl', ['stop', '-w', '-m', 'immediate', '-D', folder], owner());
   rmSync(folder, { recursive: true, force: true });
 }
 
 /** Sets a folder aside under a dated name, never deleting it. Returns the new name. */
 export function setAside(folder, stamp) {
   const bin = findPostgres();
-  if (bin && existsSync(join(folder, 'postmaster.pid'))) run(bin, 'pg_ctl', ['stop', '-w', '-m', 'fast', '-D', folder], owner());
+  if (bin && existsSync(join(folder, 'postmaster.pid')))
+    run(bin, 'pg_ctl', ['stop', '-w', '-m', 'fast', '-D', folder], owner());
   const aside = `${folder}.${stamp}`;
   renameSync(folder, aside);
   return aside;

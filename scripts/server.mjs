@@ -10,7 +10,14 @@ export const root = fileURLToPath(new URL('..', import.meta.url));
 export function startServer({ databaseUrl, port, demo }) {
   const child = spawn(process.execPath, ['--enable-source-maps', join(root, 'server/dist/main.mjs')], {
     stdio: ['ignore', 'pipe', 'inherit'],
-    env: { ...process.env, DATABASE_URL: databaseUrl, PORT: String(port), WEB_ROOT: join(root, 'web/dist'), MIGRATIONS_FOLDER: join(root, 'server/migrations'), ...(demo ? { DEMO_FOLDER: join(root, 'demo') } : {}) },
+    env: {
+      ...process.env,
+      DATABASE_URL: databaseUrl,
+      PORT: String(port),
+      WEB_ROOT: join(root, 'web/dist'),
+      MIGRATIONS_FOLDER: join(root, 'server/migrations'),
+      ...(demo ? { DEMO_FOLDER: join(root, 'demo') } : {}),
+    },
   });
   return new Promise((resolve, reject) => {
     let text = '';
@@ -20,7 +27,13 @@ export function startServer({ databaseUrl, port, demo }) {
       if (address) resolve({ address, child });
     });
     child.once('exit', (code) => {
-      reject(new SetUpError(code === 98 ? `Port ${port} is taken. Stop what uses it, or choose another: ./start --port ${Number(port) + 1}` : `The server stopped (${code}) before it was ready; see the lines above`));
+      reject(
+        new SetUpError(
+          code === 98
+            ? `Port ${port} is taken. Stop what uses it, or choose another: ./start --port ${Number(port) + 1}`
+            : `The server stopped (${code}) before it was ready; see the lines above`,
+        ),
+      );
     });
   });
 }

@@ -25,13 +25,18 @@ function readFile(path: string | undefined): string {
   try {
     return readFileSync(path === '-' ? 0 : path, 'utf8');
   } catch (cause) {
-    throw new UseError(`${path} can't be read: ${cause instanceof Error ? cause.message : 'unknown reason'}`, { cause });
+    throw new UseError(`${path} can't be read: ${cause instanceof Error ? cause.message : 'unknown reason'}`, {
+      cause,
+    });
   }
 }
 
 function loadPlan(path: string | undefined): Plan {
   const read = readPlanText(readFile(path));
-  if (!read.ok) throw new UseError(`${path} is not a plan that can be read:\n${read.problems.map((problem) => `  ${problem.place}: ${problem.message}`).join('\n')}`);
+  if (!read.ok)
+    throw new UseError(
+      `${path} is not a plan that can be read:\n${read.problems.map((problem) => `  ${problem.place}: ${problem.message}`).join('\n')}`,
+    );
   return read.plan;
 }
 
@@ -51,20 +56,28 @@ function write(text: string, out: string | undefined): void {
 function listFindings(plan: Plan): number {
   const findings = checkDesign(plan.design, assess(plan.design));
   for (const finding of findings) {
-    process.stdout.write(`${finding.gravity.toUpperCase()}  ${finding.what}\n      ${finding.why}\n      ${finding.mend}\n`);
+    process.stdout.write(
+      `${finding.gravity.toUpperCase()}  ${finding.what}\n      ${finding.why}\n      ${finding.mend}\n`,
+    );
   }
   if (findings.length === 0) process.stdout.write('No findings.\n');
   return findings.some((finding) => finding.gravity === 'stop') ? 1 : 0;
 }
 
 /** JSON has no infinity; what can't be decided is null. Byte arrays are left out: they follow from the plan. */
-const plainJson = (_key: string, value: unknown): unknown => (typeof value === 'number' && !Number.isFinite(value) ? null : value);
+const plainJson = (_key: string, value: unknown): unknown =>
+  typeof value === 'number' && !Number.isFinite(value) ? null : value;
 
 function run(args: readonly string[]): number {
   const { values, positionals } = parseArgs({
     args: [...args],
     allowPositionals: true,
-    options: { brief: { type: 'boolean', default: false }, as: { type: 'string' }, out: { type: 'string' }, help: { type: 'boolean', default: false } },
+    options: {
+      brief: { type: 'boolean', default: false },
+      as: { type: 'string' },
+      out: { type: 'string' },
+      help: { type: 'boolean', default: false },
+    },
   });
   const [command, file] = positionals;
   if (values.help || command === undefined || command === 'help') {
@@ -76,19 +89,29 @@ function run(args: readonly string[]): number {
       const plan = loadPlan(file);
       const assessment = assess(plan.design);
       const findings = checkDesign(plan.design, assessment);
-      write(values.brief ? writeBrief(plan, assessment) : `${JSON.stringify({ plan: plan.name, assessment, findings }, plainJson, 2)}\n`, values.out);
+      write(
+        values.brief
+          ? writeBrief(plan, assessment)
+          : `${JSON.stringify({ plan: plan.name, assessment, findings }, plainJson, 2)}\n`,
+        values.out,
+      );
       return 0;
     }
     case 'check':
       return listFindings(loadPlan(file));
     case 'export': {
       const exporter = exporters[values.as ?? ''];
-      if (!exporter) throw new UseError(`--as takes one of: ${Object.keys(exporters).join(', ')}; got ${values.as ?? 'nothing'}`);
+      if (!exporter)
+        throw new UseError(`--as takes one of: ${Object.keys(exporters).join(', ')}; got ${values.as ?? 'nothing'}`);
       write(exporter(loadPlan(file)), values.out);
       return 0;
     }
     case 'demo': {
-      const path = join(dirname(fileURLToPath(import.meta.url)), '../../demo', `${(file ?? '').replace(/[^\w-]/g, '')}.glimmer.json`);
+      const path = join(
+        dirname(fileURLToPath(import.meta.url)),
+        '../../demo',
+        `${(file ?? '').replace(/[^\w-]/g, '')}.glimmer.json`,
+      );
       let text: string;
       try {
         text = readFileSync(path, 'utf8');
@@ -107,6 +130,8 @@ try {
   process.exitCode = run(process.argv.slice(2));
 } catch (error) {
   const isUse = error instanceof UseError || (error instanceof TypeError && 'code' in error);
-  process.stderr.write(`${isUse ? (error as Error).message : error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`);
+  process.stderr.write(
+    `${isUse ? (error as Error).message : error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`,
+  );
   process.exitCode = 2;
 }

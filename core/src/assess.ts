@@ -1,15 +1,52 @@
-import { budgetMood, type Consumer, type CourseStretch, layOutCourse, listConsumers, meanOfCourse, type MoodBudget } from './assess/budget.ts';
+import {
+  budgetMood,
+  type Consumer,
+  type CourseStretch,
+  layOutCourse,
+  listConsumers,
+  type MoodBudget,
+  meanOfCourse,
+} from './assess/budget.ts';
 import { listShopping, type ShoppingLine, totalCost } from './assess/shopping.ts';
 import { buildPath, findSupply, rangeOfRail, type SupplyParts } from './assess/supply.ts';
 import { type ChainVoltage, solveChain } from './assess/tapeVoltage.ts';
-import { assignPins, type DataLine, designSensor, type DrivenLeds, driveLeds, type PinDemand, type PinPlan, type RailRange, type SensorDesign, timeDataLine } from './drive/index.ts';
-import { type Fit, fitLight, fitTape, orderChains, type PlacedGroup, type PlacedTape, placeLights } from './lights/index.ts';
+import {
+  assignPins,
+  type DataLine,
+  type DrivenLeds,
+  designSensor,
+  driveLeds,
+  type PinDemand,
+  type PinPlan,
+  type RailRange,
+  type SensorDesign,
+  timeDataLine,
+} from './drive/index.ts';
+import {
+  type Fit,
+  fitLight,
+  fitTape,
+  orderChains,
+  type PlacedGroup,
+  type PlacedTape,
+  placeLights,
+} from './lights/index.ts';
 import { compileShow, type Show } from './motion/index.ts';
 import { builtInLibrary, type ControllerPart, findPart, type Library } from './parts/index.ts';
 import type { Control, Design } from './plan/index.ts';
 import {
-  type CeilingOverDischarge, estimateRunsFor, findCeilingOverDischarge, type LinkLimit, type LoadedLink, loadLinks, type NightMaker, operate,
-  type Operation, type PowerPath, RESERVE_CHARGE, type RunsFor,
+  type CeilingOverDischarge,
+  estimateRunsFor,
+  findCeilingOverDischarge,
+  type LinkLimit,
+  type LoadedLink,
+  loadLinks,
+  type NightMaker,
+  type Operation,
+  operate,
+  type PowerPath,
+  RESERVE_CHARGE,
+  type RunsFor,
 } from './power/index.ts';
 import { planRuns, type RunCurrents, type WireRun, wireCarriesA } from './wires/index.ts';
 
@@ -57,7 +94,10 @@ export interface Assessment {
   readonly driven: readonly DrivenLeds[];
   readonly pinPlan: PinPlan | null;
   readonly dataLines: readonly { readonly tapeId: string; readonly line: DataLine }[];
-  readonly sensors: readonly { readonly control: Extract<Control, { kind: 'light sensor' }>; readonly design: SensorDesign }[];
+  readonly sensors: readonly {
+    readonly control: Extract<Control, { kind: 'light sensor' }>;
+    readonly design: SensorDesign;
+  }[];
   readonly consumers: readonly Consumer[];
   readonly moods: readonly MoodBudget[];
   readonly course: readonly CourseStretch[];
@@ -84,19 +124,29 @@ function listPinDemands(design: Design, placed: readonly PlacedGroup[], driven: 
     .filter((group): group is PlacedTape => group.kind === 'tape' && group.tape.after === null && group.cut.lights > 0)
     .map((tape): PinDemand => ({ id: `data:${tape.id}`, label: `Data of ${tape.name}`, needs: 'data', isLoad: true }));
   const channels = driven.flatMap((leds) =>
-    leds.lightsOnChannel.map((_, i): PinDemand => ({
-      id: `channel:${leds.groupId}:${i + 1}`,
-      label: leds.lightsOnChannel.length > 1 ? `${leds.name}, channel ${i + 1}` : leds.name,
-      needs: isDimmed(design, leds.groupId) ? 'dimmed' : 'out',
-      isLoad: true,
-    })),
+    leds.lightsOnChannel.map(
+      (_, i): PinDemand => ({
+        id: `channel:${leds.groupId}:${i + 1}`,
+        label: leds.lightsOnChannel.length > 1 ? `${leds.name}, channel ${i + 1}` : leds.name,
+        needs: isDimmed(design, leds.groupId) ? 'dimmed' : 'out',
+        isLoad: true,
+      }),
+    ),
   );
-  const controls = design.drive.controls.map((control): PinDemand => ({ id: `control:${control.id}`, label: control.name, needs: control.kind === 'button' ? 'in' : 'level', isLoad: false }));
+  const controls = design.drive.controls.map(
+    (control): PinDemand => ({
+      id: `control:${control.id}`,
+      label: control.name,
+      needs: control.kind === 'button' ? 'in' : 'level',
+      isLoad: false,
+    }),
+  );
   return [...data, ...channels, ...controls];
 }
 
 function fitAll(design: Design, placed: readonly PlacedGroup[]): PlacedFit[] {
-  const hollowOf = (id: string | null): Design['hollows'][number] | undefined => design.hollows.find((hollow) => hollow.id === id);
+  const hollowOf = (id: string | null): Design['hollows'][number] | undefined =>
+    design.hollows.find((hollow) => hollow.id === id);
   return placed.flatMap((group): PlacedFit[] => {
     if (group.kind === 'tape') {
       const channel = hollowOf(group.tape.channelId);
@@ -108,19 +158,37 @@ function fitAll(design: Design, placed: readonly PlacedGroup[]): PlacedFit[] {
       const bore = hollowOf(place.hollowId);
       if (bore?.kind !== 'bore') return [];
       const fit = fitLight(group.part, group.group, bore);
-      return [{ groupId: group.id, placeId: place.id, hollowId: bore.id, verdict: fit.verdict, fit, acrossMm: fit.clearanceMm }];
+      return [
+        {
+          groupId: group.id,
+          placeId: place.id,
+          hollowId: bore.id,
+          verdict: fit.verdict,
+          fit,
+          acrossMm: fit.clearanceMm,
+        },
+      ];
     });
   });
 }
 
 /** Tape links of one mood: what each data line's feed carries, as part of the rail current of that mood. */
-function linkTapes(chains: readonly (readonly PlacedTape[])[], budget: MoodBudget, consumers: readonly Consumer[], runs: readonly WireRun[]): LinkLimit[] {
+function linkTapes(
+  chains: readonly (readonly PlacedTape[])[],
+  budget: MoodBudget,
+  consumers: readonly Consumer[],
+  runs: readonly WireRun[],
+): LinkLimit[] {
   const { restA, dynamicPeakA } = budget.draw;
   return chains.flatMap((chain): LinkLimit[] => {
     const ids = new Set(chain.map((tape) => tape.id));
     const own = consumers.filter((consumer) => ids.has(consumer.id));
     const chainRestA = own.reduce((sum, consumer) => sum + consumer.restA, 0);
-    const chainPeakA = own.reduce((sum, consumer) => sum + consumer.fullA * (budget.groups.find((group) => group.groupId === consumer.id)?.load.peak ?? 0), 0);
+    const chainPeakA = own.reduce(
+      (sum, consumer) =>
+        sum + consumer.fullA * (budget.groups.find((group) => group.groupId === consumer.id)?.load.peak ?? 0),
+      0,
+    );
     const share = dynamicPeakA === 0 ? 0 : chainPeakA / dynamicPeakA;
     const first = chain[0];
     const run = runs.find((each) => each.id === `feed:${first?.id}`);
@@ -138,7 +206,13 @@ function peakByGroup(consumers: readonly Consumer[], budgets: readonly MoodBudge
   return new Map(
     consumers.map((consumer) => [
       consumer.id,
-      budgets.length === 0 ? consumer.restA + consumer.fullA : Math.max(...budgets.map((budget) => budget.groups.find((group) => group.groupId === consumer.id)?.peakA ?? consumer.restA)),
+      budgets.length === 0
+        ? consumer.restA + consumer.fullA
+        : Math.max(
+            ...budgets.map(
+              (budget) => budget.groups.find((group) => group.groupId === consumer.id)?.peakA ?? consumer.restA,
+            ),
+          ),
     ]),
   );
 }
@@ -158,8 +232,14 @@ function assessSupply(options: {
   const { design, library, parts, brownOutV, budgets, consumers, course, peakA, runs, chains } = options;
   const packLead = runs.find((run) => run.id === 'pack');
   const path = buildPath({ design, supply: parts, library, brownOutV, packLead });
-  const withTapes = (budget: MoodBudget): PowerPath => ({ ...path, links: [...path.links, ...linkTapes(chains, budget, consumers, runs)] });
-  const hungriest = budgets.reduce<MoodBudget | undefined>((most, each) => (!most || each.peakA > most.peakA ? each : most), undefined);
+  const withTapes = (budget: MoodBudget): PowerPath => ({
+    ...path,
+    links: [...path.links, ...linkTapes(chains, budget, consumers, runs)],
+  });
+  const hungriest = budgets.reduce<MoodBudget | undefined>(
+    (most, each) => (!most || each.peakA > most.peakA ? each : most),
+    undefined,
+  );
   const atPeak = operate(path, RESERVE_CHARGE, peakA);
   const links = loadLinks(hungriest ? withTapes(hungriest) : path, atPeak, peakA);
   return {
@@ -168,8 +248,16 @@ function assessSupply(options: {
     atPeak,
     links,
     weakest: links.reduce<LoadedLink | null>((most, each) => (!most || each.fill > most.fill ? each : most), null),
-    ceilings: budgets.map((budget) => ({ moodId: budget.moodId, name: budget.name, setTo: budget.brightness, ...findCeilingOverDischarge(withTapes(budget), budget.draw) })),
-    runsFor: course.length === 0 ? null : estimateRunsFor(createNightMaker({ design, library, parts, brownOutV, course, consumers, packLead })),
+    ceilings: budgets.map((budget) => ({
+      moodId: budget.moodId,
+      name: budget.name,
+      setTo: budget.brightness,
+      ...findCeilingOverDischarge(withTapes(budget), budget.draw),
+    })),
+    runsFor:
+      course.length === 0
+        ? null
+        : estimateRunsFor(createNightMaker({ design, library, parts, brownOutV, course, consumers, packLead })),
   };
 }
 
@@ -185,7 +273,11 @@ function createNightMaker(options: {
 }): NightMaker {
   const { design, library, parts, brownOutV, course, consumers, packLead } = options;
   const totalA = consumers.reduce((sum, consumer) => sum + consumer.restA + consumer.fullA, 0);
-  const spread = totalA === 0 ? 0 : consumers.reduce((sum, consumer) => sum + (consumer.restA + consumer.fullA) * consumer.relativeSpread, 0) / totalA;
+  const spread =
+    totalA === 0
+      ? 0
+      : consumers.reduce((sum, consumer) => sum + (consumer.restA + consumer.fullA) * consumer.relativeSpread, 0) /
+        totalA;
   return (deviation) => {
     const factor = 1 + deviation.load * spread;
     return {
@@ -196,10 +288,22 @@ function createNightMaker(options: {
 }
 
 /** Evenings of an assessed design; null until it has a pack and a mood. For the night run and its sampling. */
-export function prepareNights(design: Design, assessment: Assessment, library: Library = builtInLibrary): NightMaker | null {
+export function prepareNights(
+  design: Design,
+  assessment: Assessment,
+  library: Library = builtInLibrary,
+): NightMaker | null {
   const { supply, course, consumers, controller, runs } = assessment;
   if (!supply || course.length === 0) return null;
-  return createNightMaker({ design, library, parts: supply.parts, brownOutV: controller?.brownOutV ?? 0, course, consumers, packLead: runs.find((run) => run.id === 'pack') });
+  return createNightMaker({
+    design,
+    library,
+    parts: supply.parts,
+    brownOutV: controller?.brownOutV ?? 0,
+    course,
+    consumers,
+    packLead: runs.find((run) => run.id === 'pack'),
+  });
 }
 
 /**
@@ -212,7 +316,11 @@ export function assess(design: Design, library: Library = builtInLibrary): Asses
   const controller = findPart(library, 'controller', design.drive.controller) ?? null;
   const parts = findSupply(design, library);
   const rail = rangeOfRail(parts, design.piece.ambientC);
-  const driven = controller ? placed.flatMap((group) => (group.kind === 'leds' && group.places.length > 0 ? [driveLeds(group, controller, rail)] : [])) : [];
+  const driven = controller
+    ? placed.flatMap((group) =>
+        group.kind === 'leds' && group.places.length > 0 ? [driveLeds(group, controller, rail)] : [],
+      )
+    : [];
   const drivenById = new Map(driven.map((leds) => [leds.groupId, leds]));
   const show = compileShow(design, placed);
   const consumers = listConsumers(placed, drivenById, controller ?? undefined);
@@ -226,24 +334,67 @@ export function assess(design: Design, library: Library = builtInLibrary): Asses
   const chains = orderChains(design.tapes)
     .map((chain) => chain.flatMap((tape) => tapesById.get(tape.id) ?? []))
     .filter((chain) => chain.some((tape) => tape.cut.lights > 0));
-  const firstPass = parts ? operate(buildPath({ design, supply: parts, library, brownOutV }), RESERVE_CHARGE, peakA) : null;
-  const runs = planRuns(design, placed, findRunCurrents({ chains, consumers, budgets, driven, packPeakA: firstPass && Number.isFinite(firstPass.packA) ? firstPass.packA : peakA * 1.6, railV: rail.nominalV }));
-  const supply = parts ? assessSupply({ design, library, parts, brownOutV, budgets, consumers, course, peakA, runs, chains }) : null;
-  const hungriest = budgets.reduce<MoodBudget | undefined>((most, each) => (!most || each.peakA > most.peakA ? each : most), undefined);
+  const firstPass = parts
+    ? operate(buildPath({ design, supply: parts, library, brownOutV }), RESERVE_CHARGE, peakA)
+    : null;
+  const runs = planRuns(
+    design,
+    placed,
+    findRunCurrents({
+      chains,
+      consumers,
+      budgets,
+      driven,
+      packPeakA: firstPass && Number.isFinite(firstPass.packA) ? firstPass.packA : peakA * 1.6,
+      railV: rail.nominalV,
+    }),
+  );
+  const supply = parts
+    ? assessSupply({ design, library, parts, brownOutV, budgets, consumers, course, peakA, runs, chains })
+    : null;
+  const hungriest = budgets.reduce<MoodBudget | undefined>(
+    (most, each) => (!most || each.peakA > most.peakA ? each : most),
+    undefined,
+  );
   const shopping = listShopping({ design, library, placed, driven: drivenById, runs });
   return {
     placed,
-    lightCount: placed.reduce((sum, group) => sum + (group.kind === 'tape' ? group.cut.lights : group.places.length), 0),
+    lightCount: placed.reduce(
+      (sum, group) => sum + (group.kind === 'tape' ? group.cut.lights : group.places.length),
+      0,
+    ),
     fits: fitAll(design, placed),
     show,
     controller,
     rail,
     driven,
     pinPlan: controller ? assignPins(controller, listPinDemands(design, placed, driven), design.drive.pinLocks) : null,
-    dataLines: chains.flatMap((chain) => (chain[0] ? [{ tapeId: chain[0].id, line: timeDataLine(chain.reduce((sum, tape) => sum + tape.cut.lights, 0), chain[0].part) }] : [])),
+    dataLines: chains.flatMap((chain) =>
+      chain[0]
+        ? [
+            {
+              tapeId: chain[0].id,
+              line: timeDataLine(
+                chain.reduce((sum, tape) => sum + tape.cut.lights, 0),
+                chain[0].part,
+              ),
+            },
+          ]
+        : [],
+    ),
     sensors: design.drive.controls.flatMap((control) =>
       control.kind === 'light sensor' && controller
-        ? [{ control, design: designSensor({ darkOhm: control.darkOhm, lightOhm: control.lightOhm, bits: controller.converterBits, supplyV: controller.logicV }) }]
+        ? [
+            {
+              control,
+              design: designSensor({
+                darkOhm: control.darkOhm,
+                lightOhm: control.lightOhm,
+                bits: controller.converterBits,
+                supplyV: controller.logicV,
+              }),
+            },
+          ]
         : [],
     ),
     consumers,
@@ -272,7 +423,16 @@ function findRunCurrents(options: {
   const peaks = peakByGroup(consumers, budgets);
   // A feed or jumper carries its own tape and every tape behind it.
   const tapePeakA = new Map(
-    chains.flatMap((chain) => chain.map((tape, i) => [tape.id, chain.slice(i).reduce((sum, next) => sum + (peaks.get(next.id) ?? 0), 0)] as const)),
+    chains.flatMap((chain) =>
+      chain.map(
+        (tape, i) => [tape.id, chain.slice(i).reduce((sum, next) => sum + (peaks.get(next.id) ?? 0), 0)] as const,
+      ),
+    ),
   );
-  return { packPeakA, tapePeakA, ledPeakA: new Map(driven.map((leds) => [leds.groupId, leds.resistor.brightestA])), railV };
+  return {
+    packPeakA,
+    tapePeakA,
+    ledPeakA: new Map(driven.map((leds) => [leds.groupId, leds.resistor.brightestA])),
+    railV,
+  };
 }

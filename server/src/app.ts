@@ -23,16 +23,24 @@ function isStoreAway(error: unknown): boolean {
   if (typeof error !== 'object' || error === null) return false;
   const { code, cause, message } = error as { code?: unknown; cause?: unknown; message?: unknown };
   if (typeof code === 'string' && awayCodes.has(code)) return true;
-  if (typeof message === 'string' && /connection terminated|timeout exceeded when trying to connect/i.test(message)) return true;
+  if (typeof message === 'string' && /connection terminated|timeout exceeded when trying to connect/i.test(message))
+    return true;
   return cause !== undefined && isStoreAway(cause);
 }
 
 function toProblem(error: unknown): Problem {
   if (error instanceof Problem) return error;
-  if (isStoreAway(error)) return new Problem('store-away', 'The database does not answer; your work is kept in the browser until it does', { cause: error });
+  if (isStoreAway(error))
+    return new Problem('store-away', 'The database does not answer; your work is kept in the browser until it does', {
+      cause: error,
+    });
   const type = typeof error === 'object' && error !== null && 'type' in error ? error.type : undefined;
-  if (type === 'entity.too.large') return new Problem('too-large', `A plan with its pictures may hold ${MOST_BODY}; take a smaller picture`, { cause: error });
-  if (type === 'entity.parse.failed') return new Problem('bad-request', 'The body is not JSON; it may have been cut short', { cause: error });
+  if (type === 'entity.too.large')
+    return new Problem('too-large', `A plan with its pictures may hold ${MOST_BODY}; take a smaller picture`, {
+      cause: error,
+    });
+  if (type === 'entity.parse.failed')
+    return new Problem('bad-request', 'The body is not JSON; it may have been cut short', { cause: error });
   return new Problem('our-fault', 'This is a fault of the program; your work is kept in the browser', { cause: error });
 }
 

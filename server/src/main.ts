@@ -23,7 +23,12 @@ const store = await openStore({
 });
 if (settings.DEMO_FOLDER) await layInDemo(store.repository, settings.DEMO_FOLDER, new Date());
 
-const app = createApp({ repository: store.repository, logger, now: () => new Date(), webRoot: settings.WEB_ROOT ?? null });
+const app = createApp({
+  repository: store.repository,
+  logger,
+  now: () => new Date(),
+  webRoot: settings.WEB_ROOT ?? null,
+});
 const server = app.listen(settings.PORT, '127.0.0.1', (error?: Error) => {
   if (error) {
     logger.error({ err: error }, 'Could not listen');

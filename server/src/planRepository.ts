@@ -24,17 +24,34 @@ export interface PlanRepository {
   readonly ping: () => Promise<void>;
 }
 
-const toStored = (row: typeof plans.$inferSelect): StoredPlan => ({ plan: row.document, revision: row.revision, updatedAt: row.updatedAt, putAwayAt: row.putAwayAt });
+const toStored = (row: typeof plans.$inferSelect): StoredPlan => ({
+  plan: row.document,
+  revision: row.revision,
+  updatedAt: row.updatedAt,
+  putAwayAt: row.putAwayAt,
+});
 
 /** The repository over a Drizzle connection. */
 export function createPlanRepository(db: NodePgDatabase): PlanRepository {
   const first = (rows: (typeof plans.$inferSelect)[]): StoredPlan | null => (rows[0] ? toStored(rows[0]) : null);
   return {
     list: async ({ putAway }) =>
-      (await db.select().from(plans).where(putAway ? isNotNull(plans.putAwayAt) : isNull(plans.putAwayAt)).orderBy(desc(plans.updatedAt), plans.id)).map(toStored),
+      (
+        await db
+          .select()
+          .from(plans)
+          .where(putAway ? isNotNull(plans.putAwayAt) : isNull(plans.putAwayAt))
+          .orderBy(desc(plans.updatedAt), plans.id)
+      ).map(toStored),
     find: async (id) => first(await db.select().from(plans).where(eq(plans.id, id))),
     add: async (plan, at) =>
-      first(await db.insert(plans).values({ id: plan.id, name: plan.name, document: plan, createdAt: at, updatedAt: at }).onConflictDoNothing().returning()),
+      first(
+        await db
+          .insert(plans)
+          .values({ id: plan.id, name: plan.name, document: plan, createdAt: at, updatedAt: at })
+          .onConflictDoNothing()
+          .returning(),
+      ),
     // One statement compares and writes, so two saves at the same moment can't both win.
     save: async (plan, { basedOn, at }) =>
       first(
@@ -44,8 +61,10 @@ export function createPlanRepository(db: NodePgDatabase): PlanRepository {
           .where(and(eq(plans.id, plan.id), eq(plans.revision, basedOn)))
           .returning(),
       ),
-    setPutAway: async (id, at) => first(await db.update(plans).set({ putAwayAt: at }).where(eq(plans.id, id)).returning()),
-    mark: async (name, at) => (await db.insert(marks).values({ name, setAt: at }).onConflictDoNothing().returning()).length > 0,
+    setPutAway: async (id, at) =>
+      first(await db.update(plans).set({ putAwayAt: at }).where(eq(plans.id, id)).returning()),
+    mark: async (name, at) =>
+      (await db.insert(marks).values({ name, setAt: at }).onConflictDoNothing().returning()).length > 0,
     ping: async () => {
       await db.execute(sql`select 1`);
     },

@@ -15,7 +15,10 @@ function parse<T>(schema: z.ZodType<T>, value: unknown, what: string): T {
   const result = schema.safeParse(value);
   if (result.success) return result.data;
   const issue = result.error.issues[0];
-  throw new Problem('bad-request', `${what}${issue?.path.length ? ` ${issue.path.join('.')}` : ''}: ${issue?.message ?? 'unreadable'}`);
+  throw new Problem(
+    'bad-request',
+    `${what}${issue?.path.length ? ` ${issue.path.join('.')}` : ''}: ${issue?.message ?? 'unreadable'}`,
+  );
 }
 
 function parsePlan(body: unknown): Plan {
@@ -24,13 +27,19 @@ function parsePlan(body: unknown): Plan {
   return read.plan;
 }
 
-const noSuchPlan = (id: string): Problem => new Problem('no-such-plan', `No plan ${id} is kept here; it may be on another machine`);
+const noSuchPlan = (id: string): Problem =>
+  new Problem('no-such-plan', `No plan ${id} is kept here; it may be on another machine`);
 
 function reply(res: Response, stored: StoredPlan, status = 200): void {
   res
     .status(status)
     .set('ETag', `"${stored.revision}"`)
-    .json({ plan: stored.plan, revision: stored.revision, updatedAt: stored.updatedAt.toISOString(), putAway: stored.putAwayAt !== null });
+    .json({
+      plan: stored.plan,
+      revision: stored.revision,
+      updatedAt: stored.updatedAt.toISOString(),
+      putAway: stored.putAwayAt !== null,
+    });
 }
 
 /** The routes under /api/plans. */
@@ -46,7 +55,8 @@ export function createPlanRoutes(repository: PlanRepository, now: () => Date): R
   router.post('/', async (req, res) => {
     const plan = parsePlan(req.body);
     const stored = await repository.add(plan, now());
-    if (!stored) throw new Problem('plan-exists', `A plan "${plan.name}" with this id is here already; bring it in as a copy`);
+    if (!stored)
+      throw new Problem('plan-exists', `A plan "${plan.name}" with this id is here already; bring it in as a copy`);
     reply(res, stored, 201);
   });
 
@@ -70,9 +80,13 @@ export function createPlanRoutes(repository: PlanRepository, now: () => Date): R
     }
     const current = await repository.find(id);
     if (!current) throw noSuchPlan(id);
-    throw new Problem('newer-version', `This save is based on version ${basedOn}; the one kept here is ${current.revision}. Both are safe: yours was not written over it`, {
-      extra: { revision: current.revision },
-    });
+    throw new Problem(
+      'newer-version',
+      `This save is based on version ${basedOn}; the one kept here is ${current.revision}. Both are safe: yours was not written over it`,
+      {
+        extra: { revision: current.revision },
+      },
+    );
   });
 
   router.patch('/:id', async (req, res) => {

@@ -23,7 +23,11 @@ export class Problem extends Error {
   readonly detail: string;
   readonly extra: Readonly<Record<string, unknown>>;
 
-  constructor(code: ProblemCode, detail: string, options: { readonly extra?: Readonly<Record<string, unknown>>; readonly cause?: unknown } = {}) {
+  constructor(
+    code: ProblemCode,
+    detail: string,
+    options: { readonly extra?: Readonly<Record<string, unknown>>; readonly cause?: unknown } = {},
+  ) {
     super(detail, { cause: options.cause });
     this.code = code;
     this.detail = detail;
@@ -41,5 +45,7 @@ export class Problem extends Error {
 export function refusePlan(problems: readonly PlanProblem[]): Problem {
   const first = problems[0];
   const more = problems.length > 1 ? ` (and ${problems.length - 1} more)` : '';
-  return new Problem('not-a-plan', first ? `${first.place}: ${first.message}${more}` : 'unreadable', { extra: { problems } });
+  return new Problem('not-a-plan', first ? `${first.place}: ${first.message}${more}` : 'unreadable', {
+    extra: { problems },
+  });
 }

@@ -24,7 +24,11 @@ const MOST_LIGHTS = 300;
 
 function colourOf(design: Design, groupId: string, fallback: string): string {
   const mood = design.moods.list.find((each) => each.id === design.moods.startId) ?? design.moods.list[0];
-  return mood?.moves[groupId]?.colour ?? design.moods.list.map((each) => each.moves[groupId]?.colour).find((colour) => colour !== undefined) ?? fallback;
+  return (
+    mood?.moves[groupId]?.colour ??
+    design.moods.list.map((each) => each.moves[groupId]?.colour).find((colour) => colour !== undefined) ??
+    fallback
+  );
 }
 
 /** Reckons one stored plan for the shelf. */
@@ -45,6 +49,11 @@ export function describeForShelf(stored: StoredPlan): ShelfEntry {
     kind: design.piece.kind,
     openFindings: checkDesign(design, assessment).filter(isOpen).length,
     runsForH: assessment.supply?.runsFor?.cautiousH ?? null,
-    glimpse: { outline: picture.kind === 'drawn' ? picture.outline : null, widthMm, heightMm, lights: lights.filter((_, i) => i % step === 0) },
+    glimpse: {
+      outline: picture.kind === 'drawn' ? picture.outline : null,
+      widthMm,
+      heightMm,
+      lights: lights.filter((_, i) => i % step === 0),
+    },
   };
 }

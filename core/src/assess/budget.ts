@@ -1,6 +1,6 @@
 import type { DrivenLeds } from '../drive/index.ts';
 import type { PlacedGroup } from '../lights/index.ts';
-import { compileMove, measureMove, type MoveLoad, type Show } from '../motion/index.ts';
+import { compileMove, type MoveLoad, measureMove, type Show } from '../motion/index.ts';
 import type { ControllerPart, Figure } from '../parts/index.ts';
 import type { Design, Mood } from '../plan/index.ts';
 import type { MoodDraw } from '../power/index.ts';
@@ -16,7 +16,11 @@ export interface Consumer {
 }
 
 /** Rest and full-light draw of every group and of the controller. */
-export function listConsumers(placed: readonly PlacedGroup[], driven: ReadonlyMap<string, DrivenLeds>, controller: ControllerPart | undefined): Consumer[] {
+export function listConsumers(
+  placed: readonly PlacedGroup[],
+  driven: ReadonlyMap<string, DrivenLeds>,
+  controller: ControllerPart | undefined,
+): Consumer[] {
   const lights = placed.map((group): Consumer => {
     if (group.kind === 'tape') {
       const die: Figure = group.tape.dieCurrentA ?? group.part.dieCurrentA;
@@ -30,11 +34,21 @@ export function listConsumers(placed: readonly PlacedGroup[], driven: ReadonlyMa
     }
     const drive = driven.get(group.id);
     const baseA = drive?.by.kind === 'transistor' ? drive.by.pinA * drive.lightsOnChannel.length : 0;
-    const spread = drive ? (drive.resistor.brightestA - drive.resistor.dimmestA) / 2 / Math.max(1e-9, drive.resistor.currentA) : 0;
+    const spread = drive
+      ? (drive.resistor.brightestA - drive.resistor.dimmestA) / 2 / Math.max(1e-9, drive.resistor.currentA)
+      : 0;
     return { id: group.id, name: group.name, restA: 0, fullA: (drive?.totalA ?? 0) + baseA, relativeSpread: spread };
   });
   const board: Consumer[] = controller
-    ? [{ id: 'controller', name: controller.name, restA: controller.drawA.likely, fullA: 0, relativeSpread: controller.drawA.spread / controller.drawA.likely }]
+    ? [
+        {
+          id: 'controller',
+          name: controller.name,
+          restA: controller.drawA.likely,
+          fullA: 0,
+          relativeSpread: controller.drawA.spread / controller.drawA.likely,
+        },
+      ]
     : [];
   return [...board, ...lights];
 }
@@ -62,7 +76,12 @@ export interface MoodBudget {
 const weightsOf = (drive: DrivenLeds | undefined): readonly number[] | undefined => drive?.lightsOnChannel;
 
 /** Reckons one mood from the engine's own frames. */
-export function budgetMood(options: { readonly mood: Mood; readonly show: Show; readonly consumers: readonly Consumer[]; readonly driven: ReadonlyMap<string, DrivenLeds> }): MoodBudget {
+export function budgetMood(options: {
+  readonly mood: Mood;
+  readonly show: Show;
+  readonly consumers: readonly Consumer[];
+  readonly driven: ReadonlyMap<string, DrivenLeds>;
+}): MoodBudget {
   const { mood, show, consumers, driven } = options;
   const restA = consumers.reduce((sum, consumer) => sum + consumer.restA, 0);
   let [dynamicMeanA, dynamicPeakA] = [0, 0];
@@ -73,7 +92,12 @@ export function budgetMood(options: { readonly mood: Mood; readonly show: Show; 
     dynamicMeanA += fullA * load.mean;
     dynamicPeakA += fullA * load.peak;
     const rest = consumer?.restA ?? 0;
-    return { groupId: group.id, load, meanA: rest + fullA * load.mean * mood.brightness, peakA: rest + fullA * load.peak * mood.brightness };
+    return {
+      groupId: group.id,
+      load,
+      meanA: rest + fullA * load.mean * mood.brightness,
+      peakA: rest + fullA * load.peak * mood.brightness,
+    };
   });
   return {
     moodId: mood.id,
@@ -98,11 +122,14 @@ export interface CourseStretch {
 export function layOutCourse(design: Design, budgets: readonly MoodBudget[]): CourseStretch[] {
   const budgetOf = (id: string | null): MoodBudget | undefined => budgets.find((budget) => budget.moodId === id);
   const startId = design.moods.startId ?? design.moods.list[0]?.id ?? null;
-  const course = design.moods.course.length > 0 ? design.moods.course : startId ? [{ id: 'all', moodId: startId, minutes: 60 }] : [];
+  const course =
+    design.moods.course.length > 0 ? design.moods.course : startId ? [{ id: 'all', moodId: startId, minutes: 60 }] : [];
   const cues = design.moods.cueUses.flatMap((use) => {
     const cue = design.moods.cues.find((candidate) => candidate.id === use.cueId);
     const budget = cue && budgetOf(cue.to);
-    return cue && budget && cue.backAfterS !== null && use.perHour > 0 ? [{ budget, from: cue.from, share: (use.perHour * cue.backAfterS) / 3600 }] : [];
+    return cue && budget && cue.backAfterS !== null && use.perHour > 0
+      ? [{ budget, from: cue.from, share: (use.perHour * cue.backAfterS) / 3600 }]
+      : [];
   });
   return course.flatMap((step) => {
     const base = budgetOf(step.moodId);

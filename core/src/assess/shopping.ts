@@ -28,21 +28,63 @@ type Draft = Omit<ShoppingLine, 'cost'>;
 function listLights(placed: readonly PlacedGroup[], driven: ReadonlyMap<string, DrivenLeds>): Draft[] {
   return placed.flatMap((group): Draft[] => {
     if (group.kind === 'tape') {
-      return [{ name: group.part.name, quantity: group.cut.litLengthMm / 1000, unit: 'm', unitPrice: group.part.price, forWhat: `${group.name}: ${group.cut.lights} lights` }];
+      return [
+        {
+          name: group.part.name,
+          quantity: group.cut.litLengthMm / 1000,
+          unit: 'm',
+          unitPrice: group.part.price,
+          forWhat: `${group.name}: ${group.cut.lights} lights`,
+        },
+      ];
     }
     const count = group.places.length;
     const drive = driven.get(group.id);
-    const light: Draft = { name: group.part.name, quantity: count, unit: 'piece', unitPrice: group.part.price, forWhat: group.name };
+    const light: Draft = {
+      name: group.part.name,
+      quantity: count,
+      unit: 'piece',
+      unitPrice: group.part.price,
+      forWhat: group.name,
+    };
     if (!drive) return [light];
-    const resistor: Draft = { name: `Resistor ${printQuantity('resistanceOhm', drive.resistor.resistorOhm)}, ${printQuantity('powerW', group.group.resistorRatedW)}`, quantity: count, unit: 'piece', unitPrice: RESISTOR_PRICE, forWhat: group.name };
+    const resistor: Draft = {
+      name: `Resistor ${printQuantity('resistanceOhm', drive.resistor.resistorOhm)}, ${printQuantity('powerW', group.group.resistorRatedW)}`,
+      quantity: count,
+      unit: 'piece',
+      unitPrice: RESISTOR_PRICE,
+      forWhat: group.name,
+    };
     if (drive.by.kind === 'pin') return [light, resistor];
     const channels = drive.lightsOnChannel.length;
     return [
       light,
       resistor,
-      { name: drive.by.part.name, quantity: channels, unit: 'piece', unitPrice: drive.by.part.price, forWhat: group.name },
-      { name: `Resistor ${printQuantity('resistanceOhm', drive.by.gateOhm)}, 125 mW`, quantity: channels, unit: 'piece', unitPrice: RESISTOR_PRICE, forWhat: `${group.name}, ${drive.by.part.type === 'bipolar' ? 'base' : 'gate'}` },
-      ...(drive.by.part.type === 'field-effect' ? [{ name: 'Resistor 100 kΩ, 125 mW', quantity: channels, unit: 'piece' as const, unitPrice: RESISTOR_PRICE, forWhat: `${group.name}, pull-down` }] : []),
+      {
+        name: drive.by.part.name,
+        quantity: channels,
+        unit: 'piece',
+        unitPrice: drive.by.part.price,
+        forWhat: group.name,
+      },
+      {
+        name: `Resistor ${printQuantity('resistanceOhm', drive.by.gateOhm)}, 125 mW`,
+        quantity: channels,
+        unit: 'piece',
+        unitPrice: RESISTOR_PRICE,
+        forWhat: `${group.name}, ${drive.by.part.type === 'bipolar' ? 'base' : 'gate'}`,
+      },
+      ...(drive.by.part.type === 'field-effect'
+        ? [
+            {
+              name: 'Resistor 100 kΩ, 125 mW',
+              quantity: channels,
+              unit: 'piece' as const,
+              unitPrice: RESISTOR_PRICE,
+              forWhat: `${group.name}, pull-down`,
+            },
+          ]
+        : []),
     ];
   });
 }
@@ -55,16 +97,38 @@ function listSupply(design: Design, library: Library): Draft[] {
     findPart(library, 'switch', design.power.switch),
     findPart(library, 'plug', design.power.plug),
   ].filter((part) => part !== undefined);
-  const single = (name: string, unitPrice: number, forWhat: string): Draft => ({ name, quantity: 1, unit: 'piece', unitPrice, forWhat });
+  const single = (name: string, unitPrice: number, forWhat: string): Draft => ({
+    name,
+    quantity: 1,
+    unit: 'piece',
+    unitPrice,
+    forWhat,
+  });
   const { fuseA, reservoirUf } = design.power;
   const { dataResistorOhm, levelShifter, controls } = design.drive;
   return [
     ...chosen.map((part) => single(part.name, part.price, 'supply and drive')),
-    ...(fuseA === null ? [] : [single(`Fuse ${printQuantity('currentA', fuseA)} with holder`, FUSE_PRICE, 'next to the pack')]),
-    ...(reservoirUf === null ? [] : [single(`Electrolytic capacitor ${printQuantity('capacitanceUf', reservoirUf)}, 10 V`, CAPACITOR_PRICE, 'at the tape’s feed')]),
-    ...(dataResistorOhm === null ? [] : [single(`Resistor ${printQuantity('resistanceOhm', dataResistorOhm)}, 125 mW`, RESISTOR_PRICE, 'data line')]),
+    ...(fuseA === null
+      ? []
+      : [single(`Fuse ${printQuantity('currentA', fuseA)} with holder`, FUSE_PRICE, 'next to the pack')]),
+    ...(reservoirUf === null
+      ? []
+      : [
+          single(
+            `Electrolytic capacitor ${printQuantity('capacitanceUf', reservoirUf)}, 10 V`,
+            CAPACITOR_PRICE,
+            'at the tape’s feed',
+          ),
+        ]),
+    ...(dataResistorOhm === null
+      ? []
+      : [single(`Resistor ${printQuantity('resistanceOhm', dataResistorOhm)}, 125 mW`, RESISTOR_PRICE, 'data line')]),
     ...(levelShifter ? [single('Level shifter, one line, 3.3 V to 5 V', SHIFTER_PRICE, 'data line')] : []),
-    ...controls.map((control) => (control.kind === 'button' ? single('Push button, momentary', BUTTON_PRICE, control.name) : single('Light sensor, photoresistor', SENSOR_PRICE, control.name))),
+    ...controls.map((control) =>
+      control.kind === 'button'
+        ? single('Push button, momentary', BUTTON_PRICE, control.name)
+        : single('Light sensor, photoresistor', SENSOR_PRICE, control.name),
+    ),
   ];
 }
 
@@ -76,18 +140,37 @@ function listWire(runs: readonly WireRun[]): Draft[] {
       lengths.set(key, (lengths.get(key) ?? 0) + run.lengthMm / 1000);
     }
   }
-  return [...lengths].map(([name, metres]) => ({ name, quantity: metres, unit: 'm' as const, unitPrice: WIRE_PRICE_PER_METRE, forWhat: 'looms' }));
+  return [...lengths].map(([name, metres]) => ({
+    name,
+    quantity: metres,
+    unit: 'm' as const,
+    unitPrice: WIRE_PRICE_PER_METRE,
+    forWhat: 'looms',
+  }));
 }
 
 /** All that one copy needs, like lines put together, with what it costs. */
-export function listShopping(options: { readonly design: Design; readonly library: Library; readonly placed: readonly PlacedGroup[]; readonly driven: ReadonlyMap<string, DrivenLeds>; readonly runs: readonly WireRun[] }): ShoppingLine[] {
+export function listShopping(options: {
+  readonly design: Design;
+  readonly library: Library;
+  readonly placed: readonly PlacedGroup[];
+  readonly driven: ReadonlyMap<string, DrivenLeds>;
+  readonly runs: readonly WireRun[];
+}): ShoppingLine[] {
   const { design, library, placed, driven, runs } = options;
   const merged = new Map<string, Draft>();
   for (const line of [...listLights(placed, driven), ...listSupply(design, library), ...listWire(runs)]) {
     const before = merged.get(line.name);
-    merged.set(line.name, before ? { ...before, quantity: before.quantity + line.quantity, forWhat: `${before.forWhat}; ${line.forWhat}` } : line);
+    merged.set(
+      line.name,
+      before
+        ? { ...before, quantity: before.quantity + line.quantity, forWhat: `${before.forWhat}; ${line.forWhat}` }
+        : line,
+    );
   }
-  return [...merged.values()].filter((line) => line.quantity > 0).map((line) => ({ ...line, cost: line.quantity * line.unitPrice }));
+  return [...merged.values()]
+    .filter((line) => line.quantity > 0)
+    .map((line) => ({ ...line, cost: line.quantity * line.unitPrice }));
 }
 
 /** Cost of one copy. */

@@ -1,4 +1,4 @@
-import { type RailRange } from '../drive/index.ts';
+import type { RailRange } from '../drive/index.ts';
 import { type ConverterPart, type Figure, findPart, type Library, type PackPart } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
 import { type Deviation, type LinkLimit, modelPack, openCircuitVoltageV, type PowerPath } from '../power/index.ts';
@@ -14,7 +14,11 @@ export interface SupplyParts {
 export function findSupply(design: Design, library: Library): SupplyParts | null {
   const pack = findPart(library, 'pack', design.power.pack);
   if (!pack) return null;
-  return { pack, capacityMah: design.power.capacityMah ?? pack.capacityMah, converter: findPart(library, 'converter', design.power.converter) ?? null };
+  return {
+    pack,
+    capacityMah: design.power.capacityMah ?? pack.capacityMah,
+    converter: findPart(library, 'converter', design.power.converter) ?? null,
+  };
 }
 
 /** Half-width of a converter's output, as a share. */
@@ -33,7 +37,14 @@ export function rangeOfRail(supply: SupplyParts | null, ambientC: number): RailR
 /** Contact resistance of a plug, a switch or a fuse in its holder (typical of the kind). */
 const CONTACT_OHM = 0.01;
 
-const packLink = (id: LinkLimit['id'], name: string, limitA: number): LinkLimit => ({ id, name, limitA, carries: 'pack', share: 1, offsetA: 0 });
+const packLink = (id: LinkLimit['id'], name: string, limitA: number): LinkLimit => ({
+  id,
+  name,
+  limitA,
+  carries: 'pack',
+  share: 1,
+  offsetA: 0,
+});
 
 function listPackLinks(design: Design, supply: SupplyParts, library: Library): LinkLimit[] {
   const plug = findPart(library, 'plug', design.power.plug);
@@ -68,11 +79,23 @@ export function buildPath(options: {
   const converterLinks: LinkLimit[] = converter
     ? [
         packLink('converter input', 'The converter’s input', converter.inputLimitA),
-        { id: 'converter output', name: 'The converter', limitA: converter.outputLimitA, carries: 'rail', share: 1, offsetA: 0 },
+        {
+          id: 'converter output',
+          name: 'The converter',
+          limitA: converter.outputLimitA,
+          carries: 'rail',
+          share: 1,
+          offsetA: 0,
+        },
       ]
     : [];
   return {
-    pack: modelPack({ part: supply.pack, capacityMah: supply.capacityMah, ambientC: design.piece.ambientC, ...(deviation ? { deviation } : {}) }),
+    pack: modelPack({
+      part: supply.pack,
+      capacityMah: supply.capacityMah,
+      ambientC: design.piece.ambientC,
+      ...(deviation ? { deviation } : {}),
+    }),
     leadOhm: contacts + wireOhm,
     converter,
     links: [...links, ...wire, ...converterLinks],

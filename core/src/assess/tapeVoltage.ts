@@ -14,7 +14,8 @@ export interface ChainVoltage {
   readonly lostAtEnd: number;
 }
 
-const runOhm = (run: WireRun | undefined): number => (run ? (2 * run.lengthMm * wireOhmPerMetre(run.gaugeAwg)) / 1000 : 0);
+const runOhm = (run: WireRun | undefined): number =>
+  run ? (2 * run.lengthMm * wireOhmPerMetre(run.gaugeAwg)) / 1000 : 0;
 
 /** Solves a chain of tapes at a mood's peak, with the real lead and jumpers in front. */
 export function solveChain(options: {
@@ -32,17 +33,31 @@ export function solveChain(options: {
     const consumer = consumers.find((each) => each.id === tape.id);
     const load = budget?.groups.find((group) => group.groupId === tape.id)?.load;
     const share = load && budget ? load.peak * budget.brightness : 1;
-    const each = tape.cut.lights === 0 ? 0 : ((consumer?.restA ?? 0) + (consumer?.fullA ?? 0) * share) / tape.cut.lights;
+    const each =
+      tape.cut.lights === 0 ? 0 : ((consumer?.restA ?? 0) + (consumer?.fullA ?? 0) * share) / tape.cut.lights;
     const pitchOhm = (tape.part.railOhmPerMetre / tape.part.perMetre) * tape.part.lightsPerJoint;
-    if (loadA.length > 0) stepOhm[loadA.length - 1] = pitchOhm + runOhm(runs.find((run) => run.id === `jumper:${tape.id}`));
+    if (loadA.length > 0)
+      stepOhm[loadA.length - 1] = pitchOhm + runOhm(runs.find((run) => run.id === `jumper:${tape.id}`));
     for (let i = 0; i < tape.cut.lights; i += 1) {
       loadA.push(each);
       stepOhm.push(pitchOhm);
     }
   }
   const lead = runs.find((run) => run.id === `feed:${chain[0]?.id}`);
-  const solved = solveLadder({ supplyV: railV, stepOhm, loadA, feeds: [{ at: 0, leadOhm: runOhm(lead) }], fullAboveV: full });
+  const solved = solveLadder({
+    supplyV: railV,
+    stepOhm,
+    loadA,
+    feeds: [{ at: 0, leadOhm: runOhm(lead) }],
+    fullAboveV: full,
+  });
   const voltageV = [...solved.voltageV];
   const leastV = voltageV.reduce((least, volts) => Math.min(least, volts), railV);
-  return { tapeIds: chain.map((tape) => tape.id), peakA: solved.totalA, voltageV, leastV, lostAtEnd: leastV >= full ? 0 : 1 - leastV / full };
+  return {
+    tapeIds: chain.map((tape) => tape.id),
+    peakA: solved.totalA,
+    voltageV,
+    leastV,
+    lostAtEnd: leastV >= full ? 0 : 1 - leastV / full,
+  };
 }

@@ -39,11 +39,14 @@ const slips: readonly (readonly [factor: number, say: string])[] = [
 ];
 
 function explain(value: number, expected: Expectation): string {
-  if (expected.kind === 'currentA' && Math.abs(value) < expected.low * 0.02) return 'no current: a light the wrong way round, an open joint, or the meter’s own fuse';
-  if (expected.kind === 'voltageV' && Math.abs(value) < 0.05) return 'no voltage: switch, fuse or plug open, or the probes on one net';
+  if (expected.kind === 'currentA' && Math.abs(value) < expected.low * 0.02)
+    return 'no current: a light the wrong way round, an open joint, or the meter’s own fuse';
+  if (expected.kind === 'voltageV' && Math.abs(value) < 0.05)
+    return 'no voltage: switch, fuse or plug open, or the probes on one net';
   const slip = slips.find(([factor]) => value / factor >= expected.low && value / factor <= expected.high);
   if (slip) return slip[1];
-  if (expected.kind === 'resistanceOhm' && value < expected.low) return 'too low: look for a bridge, or a wrong resistor';
+  if (expected.kind === 'resistanceOhm' && value < expected.low)
+    return 'too low: look for a bridge, or a wrong resistor';
   return value < expected.low ? 'too low' : 'too high';
 }
 
@@ -51,8 +54,10 @@ function explain(value: number, expected: Expectation): string {
 export function judgeReading(expected: Expectation, value: number): Judgement {
   const deviation = expected.likely === 0 || !Number.isFinite(expected.likely) ? 0 : value / expected.likely - 1;
   const band = `${printQuantity(expected.kind, expected.low)} to ${Number.isFinite(expected.high) ? printQuantity(expected.kind, expected.high) : 'anything above'}`;
-  if (value >= expected.low && value <= expected.high) return { verdict: 'right', deviation, say: `as expected (${band})` };
+  if (value >= expected.low && value <= expected.high)
+    return { verdict: 'right', deviation, say: `as expected (${band})` };
   const half = Number.isFinite(expected.high) ? (expected.high - expected.low) / 4 : 0;
-  if (value >= expected.low - half && value <= expected.high + half) return { verdict: 'near', deviation, say: `just outside ${band}: measure again, then look closer` };
+  if (value >= expected.low - half && value <= expected.high + half)
+    return { verdict: 'near', deviation, say: `just outside ${band}: measure again, then look closer` };
   return { verdict: 'wrong', deviation, say: `${explain(value, expected)} (expected ${band})` };
 }

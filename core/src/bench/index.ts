@@ -1,3 +1,10 @@
-export { type Expectation, expectBetween, expectShare, type Judgement, judgeReading, type Verdict } from './expectation.ts';
+export {
+  type Expectation,
+  expectBetween,
+  expectShare,
+  type Judgement,
+  judgeReading,
+  type Verdict,
+} from './expectation.ts';
 export { findGates, type StepProgress, trackSteps } from './progress.ts';
 export { type BenchStep, listSteps } from './steps.ts';

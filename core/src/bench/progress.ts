@@ -13,10 +13,17 @@ export interface StepProgress {
 /** A step with a reading is done when its last reading is not wrong; one without, when it was ticked. */
 export function trackSteps(steps: readonly BenchStep[], bench: Plan['bench']): StepProgress[] {
   return steps.map((step) => {
-    const reading = bench.readings.filter((each) => each.stepId === step.id).reduce<Reading | null>((last, each) => (!last || each.takenAt >= last.takenAt ? each : last), null);
+    const reading = bench.readings
+      .filter((each) => each.stepId === step.id)
+      .reduce<Reading | null>((last, each) => (!last || each.takenAt >= last.takenAt ? each : last), null);
     const judgement = reading && step.expect ? judgeReading(step.expect, reading.value) : null;
     const ticked = bench.done.some((each) => each.stepId === step.id);
-    return { step, reading, judgement, done: step.expect ? judgement !== null && judgement.verdict !== 'wrong' : ticked };
+    return {
+      step,
+      reading,
+      judgement,
+      done: step.expect ? judgement !== null && judgement.verdict !== 'wrong' : ticked,
+    };
   });
 }
 

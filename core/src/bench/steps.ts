@@ -1,6 +1,6 @@
 import type { Assessment } from '../assess.ts';
 import { colourBands } from '../drive/index.ts';
-import { findPart, builtInLibrary, chemistries } from '../parts/index.ts';
+import { builtInLibrary, chemistries, findPart } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
 import { openCircuitVoltageV, operate } from '../power/index.ts';
 import { printQuantity } from '../units/index.ts';
@@ -28,9 +28,19 @@ const MODEL_SHARE = 0.1;
 
 function beforeSoldering(design: Design, assessment: Assessment): BenchStep[] {
   const bores = assessment.fits.filter((fit) => fit.fit);
-  const drill = bores.length > 0
-    ? [step({ id: 'drill', chapter: 'Before soldering', title: 'Drill and check the bores', todo: `Drill to the sizes on the template; try one finished light in each: ${[...new Set(bores.map((fit) => `${design.hollows.find((hollow) => hollow.id === fit.hollowId)?.name} ${show('lengthMm', fit.fit?.leastBoreMm ?? 0)}`))].join(', ')}.`, caution: 'Eye protection; hold small work in a clamp.', final: true })]
-    : [];
+  const drill =
+    bores.length > 0
+      ? [
+          step({
+            id: 'drill',
+            chapter: 'Before soldering',
+            title: 'Drill and check the bores',
+            todo: `Drill to the sizes on the template; try one finished light in each: ${[...new Set(bores.map((fit) => `${design.hollows.find((hollow) => hollow.id === fit.hollowId)?.name} ${show('lengthMm', fit.fit?.leastBoreMm ?? 0)}`))].join(', ')}.`,
+            caution: 'Eye protection; hold small work in a clamp.',
+            final: true,
+          }),
+        ]
+      : [];
   const leds = assessment.driven.flatMap((driven) => {
     const group = design.leds.find((each) => each.id === driven.groupId);
     const part = findPart(builtInLibrary, 'led', group?.part ?? null);
@@ -50,8 +60,13 @@ function beforeSoldering(design: Design, assessment: Assessment): BenchStep[] {
               chapter: 'Before soldering',
               title: `Test the lights of ${driven.name}`,
               todo: 'Test each light before it is fixed. Mark plus on the leg before you trim it.',
-              probe: 'Meter on the diode range, red probe on plus. It tests near 1 mA; a blue or white light may exceed a small meter.',
-              expect: expectBetween('voltageV', part.forwardAt1mAV - driven.forwardV.spread, part.forwardAt1mAV + driven.forwardV.spread),
+              probe:
+                'Meter on the diode range, red probe on plus. It tests near 1 mA; a blue or white light may exceed a small meter.',
+              expect: expectBetween(
+                'voltageV',
+                part.forwardAt1mAV - driven.forwardV.spread,
+                part.forwardAt1mAV + driven.forwardV.spread,
+              ),
             }),
           ]
         : []),
@@ -93,7 +108,11 @@ function powerUp(design: Design, assessment: Assessment): BenchStep[] {
   if (!supply) return [];
   const full = openCircuitVoltageV(supply.path.pack, 1);
   const low = openCircuitVoltageV(supply.path.pack, chemistries[supply.parts.pack.chemistry].rechargeable ? 0.15 : 0.5);
-  const rest = operate(supply.path, 0.8, assessment.moods[0]?.draw.restA ?? assessment.consumers.reduce((sum, each) => sum + each.restA, 0));
+  const rest = operate(
+    supply.path,
+    0.8,
+    assessment.moods[0]?.draw.restA ?? assessment.consumers.reduce((sum, each) => sum + each.restA, 0),
+  );
   return [
     step({
       id: 'no-short',
@@ -147,7 +166,12 @@ function powerUp(design: Design, assessment: Assessment): BenchStep[] {
           title: `${control.name}, covered`,
           todo: 'Cover the sensor with a hand, all lights dark.',
           probe: 'Direct volts from its pin to minus.',
-          expect: expectBetween('voltageV', volts(sensor.design.darkCode) * 0.6, volts(sensor.design.darkBelow), volts(sensor.design.darkCode)),
+          expect: expectBetween(
+            'voltageV',
+            volts(sensor.design.darkCode) * 0.6,
+            volts(sensor.design.darkBelow),
+            volts(sensor.design.darkCode),
+          ),
         }),
         step({
           id: `sensor-light:${control.id}`,
@@ -155,7 +179,12 @@ function powerUp(design: Design, assessment: Assessment): BenchStep[] {
           title: `${control.name}, in light`,
           todo: 'Hold a lamp to it as bright as where it should stay off.',
           probe: 'Direct volts from its pin to minus.',
-          expect: expectBetween('voltageV', volts(sensor.design.lightAbove), controller.logicV, volts(sensor.design.lightCode)),
+          expect: expectBetween(
+            'voltageV',
+            volts(sensor.design.lightAbove),
+            controller.logicV,
+            volts(sensor.design.lightCode),
+          ),
         }),
       ];
     }),
@@ -169,10 +198,16 @@ function lightUp(assessment: Assessment): BenchStep[] {
       step({
         id: `channel:${driven.groupId}:${i + 1}`,
         chapter: 'Lights',
-        title: driven.lightsOnChannel.length > 1 ? `${driven.name}, channel ${i + 1}, at full` : `${driven.name}, at full`,
+        title:
+          driven.lightsOnChannel.length > 1 ? `${driven.name}, channel ${i + 1}, at full` : `${driven.name}, at full`,
         todo: `Switch this channel full on, alone: ${count === 1 ? 'one light' : `${count} lights`} glow${count === 1 ? 's' : ''}.`,
         probe: 'Milliamperes, in the plus core of the channel.',
-        expect: expectBetween('currentA', driven.resistor.dimmestA * count, driven.resistor.brightestA * count, driven.resistor.currentA * count),
+        expect: expectBetween(
+          'currentA',
+          driven.resistor.dimmestA * count,
+          driven.resistor.brightestA * count,
+          driven.resistor.currentA * count,
+        ),
       }),
     ),
   );
@@ -211,18 +246,50 @@ function lightUp(assessment: Assessment): BenchStep[] {
 
 function closing(design: Design, assessment: Assessment): BenchStep[] {
   if (assessment.lightCount === 0) return [];
-  const cues = design.moods.cues.length > 0
-    ? [step({ id: 'cues', chapter: 'Closing', title: 'Try every cue', todo: `Each cue three times, and wait for the way back: ${design.moods.cues.length} cue${design.moods.cues.length === 1 ? '' : 's'}.` })]
-    : [];
+  const cues =
+    design.moods.cues.length > 0
+      ? [
+          step({
+            id: 'cues',
+            chapter: 'Closing',
+            title: 'Try every cue',
+            todo: `Each cue three times, and wait for the way back: ${design.moods.cues.length} cue${design.moods.cues.length === 1 ? '' : 's'}.`,
+          }),
+        ]
+      : [];
   return [
     ...cues,
-    step({ id: 'shake', chapter: 'Closing', title: 'Pull, bend and shake', todo: 'Tug every wire gently, move the piece as it will be moved, and watch for a flicker.' }),
-    step({ id: 'close', chapter: 'Closing', title: 'Glue and close', todo: 'Fix the lights, relieve every wire of strain, close the hollows. Leave pack, fuse and plug within reach.', caution: 'Hot glue burns skin and lets go on warm or flexing parts.', final: true }),
-    step({ id: 'run-down', chapter: 'Closing', title: 'Run test', todo: 'A full pack, the evening’s moods, until it stops by itself. Log the hours in the Logbook.', caution: 'Stay with a lithium cell while it runs down.' }),
+    step({
+      id: 'shake',
+      chapter: 'Closing',
+      title: 'Pull, bend and shake',
+      todo: 'Tug every wire gently, move the piece as it will be moved, and watch for a flicker.',
+    }),
+    step({
+      id: 'close',
+      chapter: 'Closing',
+      title: 'Glue and close',
+      todo: 'Fix the lights, relieve every wire of strain, close the hollows. Leave pack, fuse and plug within reach.',
+      caution: 'Hot glue burns skin and lets go on warm or flexing parts.',
+      final: true,
+    }),
+    step({
+      id: 'run-down',
+      chapter: 'Closing',
+      title: 'Run test',
+      todo: 'A full pack, the evening’s moods, until it stops by itself. Log the hours in the Logbook.',
+      caution: 'Stay with a lithium cell while it runs down.',
+    }),
   ];
 }
 
 /** The whole build in order, each step with what to touch and what to expect; made anew from the plan each time. */
 export function listSteps(design: Design, assessment: Assessment): BenchStep[] {
-  return [...beforeSoldering(design, assessment), ...soldering(assessment), ...powerUp(design, assessment), ...lightUp(assessment), ...closing(design, assessment)];
+  return [
+    ...beforeSoldering(design, assessment),
+    ...soldering(assessment),
+    ...powerUp(design, assessment),
+    ...lightUp(assessment),
+    ...closing(design, assessment),
+  ];
 }

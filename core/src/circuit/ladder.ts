@@ -33,7 +33,10 @@ export function solveLadder(ladder: Ladder): LadderSolution {
     const moved = eliminate({ diagonal, right, upper }, voltageV);
     if (moved < 1e-9) break;
   }
-  const totalA = ladder.feeds.reduce((sum, feed) => sum + (ladder.supplyV - (voltageV[feed.at] ?? ladder.supplyV)) / Math.max(LEAST_OHM, feed.leadOhm), 0);
+  const totalA = ladder.feeds.reduce(
+    (sum, feed) => sum + (ladder.supplyV - (voltageV[feed.at] ?? ladder.supplyV)) / Math.max(LEAST_OHM, feed.leadOhm),
+    0,
+  );
   return { voltageV, totalA };
 }
 

@@ -20,7 +20,9 @@ export function fitLedCurve(options: {
   const { low, high, seriesOhm } = options;
   const rise = high.voltageV - low.voltageV - seriesOhm * (high.currentA - low.currentA);
   if (!(high.currentA > low.currentA && low.currentA > 0 && rise > 0)) {
-    throw new Error(`A light's curve must rise: got ${low.voltageV} V at ${low.currentA} A and ${high.voltageV} V at ${high.currentA} A`);
+    throw new Error(
+      `A light's curve must rise: got ${low.voltageV} V at ${low.currentA} A and ${high.voltageV} V at ${high.currentA} A`,
+    );
   }
   const nVtV = rise / Math.log(high.currentA / low.currentA);
   const saturationA = low.currentA / Math.expm1((low.voltageV - seriesOhm * low.currentA) / nVtV);
@@ -37,7 +39,8 @@ export function shiftCurve(curve: LedCurve, byV: number): LedCurve {
   return { ...curve, saturationA: curve.saturationA * Math.exp(-byV / curve.nVtV) };
 }
 
-const slopeOhm = (curve: LedCurve, currentA: number): number => curve.nVtV / (currentA + curve.saturationA) + curve.seriesOhm;
+const slopeOhm = (curve: LedCurve, currentA: number): number =>
+  curve.nVtV / (currentA + curve.saturationA) + curve.seriesOhm;
 
 /**
  * The current through `count` lights in series with a resistor on a supply: the one root of

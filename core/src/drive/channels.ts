@@ -24,7 +24,9 @@ export interface DrivenLeds {
   readonly channelBrightestA: number;
   /** All lights of the group at full. */
   readonly totalA: number;
-  readonly by: { readonly kind: 'pin' } | { readonly kind: 'transistor'; readonly part: TransistorPart; readonly gateOhm: number; readonly pinA: number };
+  readonly by:
+    | { readonly kind: 'pin' }
+    | { readonly kind: 'transistor'; readonly part: TransistorPart; readonly gateOhm: number; readonly pinA: number };
   readonly feed: Feed;
 }
 
@@ -47,7 +49,9 @@ const GATE_OHM = 220;
 
 /** Light i hangs on channel i mod `channels`. @example 7 lights on 3 channels: 3, 2 and 2 */
 export function spreadOverChannels(lights: number, channels: number): number[] {
-  return Array.from({ length: Math.max(1, Math.min(channels, lights)) }, (_, channel) => Math.ceil(Math.max(0, lights - channel) / Math.min(channels, Math.max(1, lights))));
+  return Array.from({ length: Math.max(1, Math.min(channels, lights)) }, (_, channel) =>
+    Math.ceil(Math.max(0, lights - channel) / Math.min(channels, Math.max(1, lights))),
+  );
 }
 
 function chooseTransistor(channelA: number, controller: ControllerPart): DrivenLeds['by'] {
@@ -56,7 +60,9 @@ function chooseTransistor(channelA: number, controller: ControllerPart): DrivenL
   if (!part) return { kind: 'pin' };
   if (part.type === 'field-effect') return { kind: 'transistor', part, gateOhm: GATE_OHM, pinA: 0 };
   // Round down: more base current keeps it full on, as long as the pin can give it.
-  const gateOhm = e12Neighbours(baseResistor.reckon({ Vp: controller.logicV, Vbe: part.gateV, g: FORCED_GAIN, Ic: channelA })).below;
+  const gateOhm = e12Neighbours(
+    baseResistor.reckon({ Vp: controller.logicV, Vbe: part.gateV, g: FORCED_GAIN, Ic: channelA }),
+  ).below;
   return { kind: 'transistor', part, gateOhm, pinA: (controller.logicV - part.gateV) / gateOhm };
 }
 
@@ -69,7 +75,11 @@ const feedFromPin = (controller: ControllerPart, lights: number): Feed => ({
   dropV: 0,
 });
 
-const feedFromRail = (rail: RailRange, part: TransistorPart, lights: number): Feed => ({ ...rail, seriesOhm: part.onOhm * lights, dropV: part.onDropV });
+const feedFromRail = (rail: RailRange, part: TransistorPart, lights: number): Feed => ({
+  ...rail,
+  seriesOhm: part.onOhm * lights,
+  dropV: part.onDropV,
+});
 
 /**
  * Sizes what drives a group: straight from the pin where it carries the fullest channel at its brightest and has
@@ -81,7 +91,8 @@ export function driveLeds(leds: PlacedLeds, controller: ControllerPart, rail: Ra
   const lightsOnChannel = spreadOverChannels(leds.places.length, group.channels);
   const most = Math.max(0, ...lightsOnChannel);
   const light = { curve, forwardSpreadV: forwardV.spread, ratedCurrentA: part.ratedCurrentA };
-  const choose = (feed: Feed): ResistorChoice => chooseResistor({ light, feed, wantedCurrentA: group.wantedCurrentA, overruledOhm: group.resistorOhm });
+  const choose = (feed: Feed): ResistorChoice =>
+    chooseResistor({ light, feed, wantedCurrentA: group.wantedCurrentA, overruledOhm: group.resistorOhm });
 
   const finish = (by: DrivenLeds['by'], feed: Feed): DrivenLeds => {
     const resistor = choose(feed);

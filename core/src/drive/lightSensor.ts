@@ -17,7 +17,10 @@ export const dividerCode = defineFormula({
 export const bestFixed = defineFormula({
   name: 'Best fixed resistor for a light sensor',
   gives: { meaning: 'fixed resistor', kind: 'resistanceOhm' },
-  symbols: { Rd: { meaning: 'sensor in the dark', kind: 'resistanceOhm' }, Rl: { meaning: 'sensor in light', kind: 'resistanceOhm' } },
+  symbols: {
+    Rd: { meaning: 'sensor in the dark', kind: 'resistanceOhm' },
+    Rl: { meaning: 'sensor in light', kind: 'resistanceOhm' },
+  },
   form: '{Rf} = √({Rd} · {Rl})',
   source: 'the geometric mean gives the widest step between the two levels',
   reckon: ({ Rd, Rl }) => Math.sqrt(Rd * Rl),
@@ -38,7 +41,12 @@ export interface SensorDesign {
  * Designs the divider from the maker's two readings. The thresholds stand at a third and two thirds of the way
  * between them: the gap is what keeps the lamp from chattering at dusk.
  */
-export function designSensor(options: { readonly darkOhm: number; readonly lightOhm: number; readonly bits: number; readonly supplyV: number }): SensorDesign {
+export function designSensor(options: {
+  readonly darkOhm: number;
+  readonly lightOhm: number;
+  readonly bits: number;
+  readonly supplyV: number;
+}): SensorDesign {
   const { darkOhm, lightOhm, bits, supplyV } = options;
   const exactOhm = bestFixed.reckon({ Rd: darkOhm, Rl: lightOhm });
   const { below, above } = e12Neighbours(exactOhm);

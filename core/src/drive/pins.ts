@@ -17,7 +17,12 @@ export interface PinGiven {
 
 export type PinPlan =
   | { readonly ok: true; readonly given: readonly PinGiven[]; readonly free: readonly Pin[] }
-  | { readonly ok: false; readonly given: readonly PinGiven[]; readonly reason: string; readonly clash: readonly PinDemand[] };
+  | {
+      readonly ok: false;
+      readonly given: readonly PinGiven[];
+      readonly reason: string;
+      readonly clash: readonly PinDemand[];
+    };
 
 const NEVER = 1e9;
 
@@ -33,7 +38,11 @@ function costOf(demand: PinDemand, pin: Pin): number {
  * demand after another, so the result is the best there is and not merely a legal one. Locks are kept as they are.
  * Where no plan exists the smallest set of demands that compete for too few pins is named (Hall's condition).
  */
-export function assignPins(controller: ControllerPart, demands: readonly PinDemand[], locks: readonly { readonly demand: string; readonly pin: string }[]): PinPlan {
+export function assignPins(
+  controller: ControllerPart,
+  demands: readonly PinDemand[],
+  locks: readonly { readonly demand: string; readonly pin: string }[],
+): PinPlan {
   const lockOf = new Map(locks.map((lock) => [lock.demand, lock.pin]));
   const wrong = findWrongLock(controller, demands, lockOf);
   if (wrong) return { ok: false, given: [], ...wrong };
@@ -51,16 +60,29 @@ export function assignPins(controller: ControllerPart, demands: readonly PinDema
     const clash = augment(cost, pinOf, row);
     if (clash) return refuse(controller, demands, clash, pinOf, lockOf);
   }
-  return { ok: true, given: listGiven(controller, demands, pinOf, lockOf), free: controller.pins.filter((_, i) => !pinOf.includes(i)) };
+  return {
+    ok: true,
+    given: listGiven(controller, demands, pinOf, lockOf),
+    free: controller.pins.filter((_, i) => !pinOf.includes(i)),
+  };
 }
 
-function findWrongLock(controller: ControllerPart, demands: readonly PinDemand[], lockOf: ReadonlyMap<string, string>): { reason: string; clash: PinDemand[] } | undefined {
+function findWrongLock(
+  controller: ControllerPart,
+  demands: readonly PinDemand[],
+  lockOf: ReadonlyMap<string, string>,
+): { reason: string; clash: PinDemand[] } | undefined {
   for (const demand of demands) {
     const name = lockOf.get(demand.id);
     if (name === undefined) continue;
     const pin = controller.pins.find((candidate) => candidate.name === name);
-    if (!pin) return { reason: `${demand.label} is locked to pin ${name}, which this controller has not got`, clash: [demand] };
-    if (!pin.can.includes(demand.needs)) return { reason: `${demand.label} is locked to ${name}, which can't ${abilityWords[demand.needs]}`, clash: [demand] };
+    if (!pin)
+      return { reason: `${demand.label} is locked to pin ${name}, which this controller has not got`, clash: [demand] };
+    if (!pin.can.includes(demand.needs))
+      return {
+        reason: `${demand.label} is locked to ${name}, which can't ${abilityWords[demand.needs]}`,
+        clash: [demand],
+      };
     const twin = demands.find((other) => other.id !== demand.id && lockOf.get(other.id) === name);
     if (twin) return { reason: `${demand.label} and ${twin.label} are both locked to ${name}`, clash: [demand, twin] };
   }
@@ -94,7 +116,8 @@ function augment(cost: readonly (readonly number[])[], pinOf: number[], start: n
   }
   let target = -1;
   for (let pin = 0; pin < pins; pin += 1) {
-    if (!pinOf.includes(pin) && Number.isFinite(best[pin]) && (target < 0 || (best[pin] ?? 0) < (best[target] ?? 0))) target = pin;
+    if (!pinOf.includes(pin) && Number.isFinite(best[pin]) && (target < 0 || (best[pin] ?? 0) < (best[target] ?? 0)))
+      target = pin;
   }
   if (target < 0) return reached;
   for (let pin = target, row = from[pin] ?? -1; row >= 0; row = from[pin] ?? -1) {
@@ -114,7 +137,13 @@ const abilityWords: Readonly<Record<PinAbility, string>> = {
   data: 'send pixel data',
 };
 
-function refuse(controller: ControllerPart, demands: readonly PinDemand[], blocked: ReadonlySet<number>, pinOf: readonly number[], lockOf: ReadonlyMap<string, string>): PinPlan {
+function refuse(
+  controller: ControllerPart,
+  demands: readonly PinDemand[],
+  blocked: ReadonlySet<number>,
+  pinOf: readonly number[],
+  lockOf: ReadonlyMap<string, string>,
+): PinPlan {
   const clash = demands.filter((_, i) => blocked.has(i));
   const wanted = new Set(clash.filter((demand) => !lockOf.has(demand.id)).map((demand) => demand.needs));
   const able = controller.pins.filter((pin) => [...wanted].some((need) => pin.can.includes(need)));
@@ -122,7 +151,12 @@ function refuse(controller: ControllerPart, demands: readonly PinDemand[], block
   return { ok: false, given: listGiven(controller, demands, pinOf, lockOf), reason, clash };
 }
 
-function listGiven(controller: ControllerPart, demands: readonly PinDemand[], pinOf: readonly number[], lockOf: ReadonlyMap<string, string>): PinGiven[] {
+function listGiven(
+  controller: ControllerPart,
+  demands: readonly PinDemand[],
+  pinOf: readonly number[],
+  lockOf: ReadonlyMap<string, string>,
+): PinGiven[] {
   return demands.flatMap((demand, i) => {
     const pin = controller.pins[pinOf[i] ?? -1];
     return pin ? [{ demand, pin, locked: lockOf.has(demand.id) }] : [];

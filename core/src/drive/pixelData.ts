@@ -34,6 +34,11 @@ export interface DataLine {
 
 /** @example 488 pixels of 24 bits: 14.64 ms + 0.30 ms, 66.9 frames/s, 1464 bytes */
 export function timeDataLine(pixels: number, part: Pick<PixelTapePart, 'dice' | 'bitPeriodUs' | 'latchUs'>): DataLine {
-  const frameS = frameTime.reckon({ N: pixels, b: part.dice * 8, tb: part.bitPeriodUs * 1e-6, tl: part.latchUs * 1e-6 });
+  const frameS = frameTime.reckon({
+    N: pixels,
+    b: part.dice * 8,
+    tb: part.bitPeriodUs * 1e-6,
+    tl: part.latchUs * 1e-6,
+  });
   return { pixels, frameS, framesPerS: 1 / frameS, memoryBytes: pixels * part.dice };
 }

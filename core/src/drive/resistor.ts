@@ -58,9 +58,18 @@ interface Light {
   readonly ratedCurrentA: number;
 }
 
-function currentsWith(resistorOhm: number, light: Light, feed: Feed): Pick<ResistorChoice, 'currentA' | 'brightestA' | 'dimmestA'> {
+function currentsWith(
+  resistorOhm: number,
+  light: Light,
+  feed: Feed,
+): Pick<ResistorChoice, 'currentA' | 'brightestA' | 'dimmestA'> {
   const solve = (supplyV: number, shiftV: number, tolerance: number): number =>
-    solveString({ supplyV, curve: shiftCurve(light.curve, shiftV), resistanceOhm: resistorOhm * tolerance + feed.seriesOhm, switchDropV: feed.dropV });
+    solveString({
+      supplyV,
+      curve: shiftCurve(light.curve, shiftV),
+      resistanceOhm: resistorOhm * tolerance + feed.seriesOhm,
+      switchDropV: feed.dropV,
+    });
   return {
     currentA: solve(feed.nominalV, 0, 1),
     brightestA: solve(feed.mostV, -light.forwardSpreadV, 1 - RESISTOR_TOLERANCE),
@@ -90,7 +99,10 @@ export function chooseResistor(options: {
   }
   const currents = currentsWith(resistorOhm, light, feed);
   const { below, above } = e12Neighbours(resistorOhm * (overruledOhm === null ? 0.999 : 1));
-  const neighbours = [below, above === resistorOhm ? nextE12(resistorOhm) : above].map((ohm) => ({ resistorOhm: ohm, currentA: currentsWith(ohm, light, feed).currentA }));
+  const neighbours = [below, above === resistorOhm ? nextE12(resistorOhm) : above].map((ohm) => ({
+    resistorOhm: ohm,
+    currentA: currentsWith(ohm, light, feed).currentA,
+  }));
   return {
     exactOhm,
     resistorOhm,

@@ -1,1 +1,12 @@
-export { type BarFigure, barFigures, type Explanation, explainCeiling, explainData, explainDrive, explainFigure, explainRun, explainTape } from './explain.ts';
+export {
+  type BarFigure,
+  barFigures,
+  describeWeakest,
+  type Explanation,
+  explainCeiling,
+  explainData,
+  explainDrive,
+  explainFigure,
+  explainRun,
+  explainTape,
+} from './explain.ts';

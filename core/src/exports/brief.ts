@@ -1,4 +1,5 @@
 import type { Assessment } from '../assess.ts';
+import { describeWeakest } from '../explain/index.ts';
 import { checkDesign, listWishes } from '../findings/index.ts';
 import type { Plan } from '../plan/index.ts';
 import { describeEnd } from '../power/index.ts';
@@ -18,12 +19,18 @@ export function writeBrief(plan: Plan, assessment: Assessment): string {
     `Peak draw     ${printQuantity('currentA', assessment.peakA)} on the rail${supply && Number.isFinite(supply.atPeak.packA) ? `, ${printQuantity('currentA', supply.atPeak.packA)} from the pack near its end` : ''}`,
     `Usual draw    ${printQuantity('currentA', assessment.usualA)} on the rail`,
     `Runs for      ${runs ? `${printQuantity('timeH', runs.likelyH)} likely, ${printQuantity('timeH', runs.cautiousH)} with caution; ends because ${describeEnd(runs.end)}` : 'not decided: needs a pack and a mood'}`,
-    `Weakest link  ${supply?.weakest ? `${supply.weakest.name}, ${printQuantity('fraction', supply.weakest.fill)} of its limit` : 'not decided: needs a pack'}`,
-    ...(supply?.ceilings ?? []).map((ceiling) => `Ceiling       ${ceiling.name}: ${printQuantity('fraction', ceiling.brightness)} (set to ${printQuantity('fraction', ceiling.setTo)})`),
+    `Weakest link  ${supply?.weakest ? describeWeakest(supply.weakest) : 'not decided: needs a pack'}`,
+    ...(supply?.ceilings ?? []).map(
+      (ceiling) =>
+        `Ceiling       ${ceiling.name}: ${printQuantity('fraction', ceiling.brightness)} (set to ${printQuantity('fraction', ceiling.setTo)})`,
+    ),
     `Cost          ${printQuantity('money', assessment.costPerCopy)} a copy, by usual prices`,
     '',
     'Wishes',
-    ...listWishes(plan.design, assessment).map((wish) => `  ${wish.status === 'met' ? '[x]' : wish.status === 'open' ? '[ ]' : '[?]'} ${wish.text}: ${wish.reached}`),
+    ...listWishes(plan.design, assessment).map(
+      (wish) =>
+        `  ${wish.status === 'met' ? '[x]' : wish.status === 'open' ? '[ ]' : '[?]'} ${wish.text}: ${wish.reached}`,
+    ),
     '',
     `Findings (${findings.length})`,
     ...findings.map((finding) => `  ${gravityWords[finding.gravity].padEnd(5)} ${finding.what}. ${finding.mend}`),

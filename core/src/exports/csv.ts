@@ -2,7 +2,8 @@ import Papa from 'papaparse';
 import type { Assessment } from '../assess.ts';
 
 // A name typed by the maker may begin like a spreadsheet formula; it must stay a text.
-const write = (rows: readonly (readonly (string | number)[])[]): string => `${Papa.unparse(rows as (string | number)[][], { escapeFormulae: true, newline: '\r\n' })}\r\n`;
+const write = (rows: readonly (readonly (string | number)[])[]): string =>
+  `${Papa.unparse(rows as (string | number)[][], { escapeFormulae: true, newline: '\r\n' })}\r\n`;
 
 /** What to buy for all copies, as CSV: one line a part, with its sum. */
 export function exportShoppingCsv(assessment: Assessment, copies: number): string {
@@ -10,7 +11,16 @@ export function exportShoppingCsv(assessment: Assessment, copies: number): strin
     ['part', 'for one', 'copies', 'in all', 'unit', 'unit price', 'cost', 'for what'],
     ...assessment.shopping.map((line) => {
       const inAll = line.quantity * copies;
-      return [line.name, rounded(line.quantity), copies, rounded(inAll), line.unit, line.unitPrice.toFixed(2), (inAll * line.unitPrice).toFixed(2), line.forWhat];
+      return [
+        line.name,
+        rounded(line.quantity),
+        copies,
+        rounded(inAll),
+        line.unit,
+        line.unitPrice.toFixed(2),
+        (inAll * line.unitPrice).toFixed(2),
+        line.forWhat,
+      ];
     }),
   ]);
 }
@@ -20,7 +30,17 @@ export function exportWireCsv(assessment: Assessment): string {
   return write([
     ['run', 'from', 'to', 'core', 'colour', 'gauge AWG', 'length mm', 'peak A', 'drop V'],
     ...assessment.runs.flatMap((run) =>
-      run.cores.map((core) => [run.name, run.from.name, run.to.name, core.meaning, core.colour, run.gaugeAwg, run.lengthMm, run.peakA === null ? '' : run.peakA.toFixed(3), run.dropV.toFixed(3)]),
+      run.cores.map((core) => [
+        run.name,
+        run.from.name,
+        run.to.name,
+        core.meaning,
+        core.colour,
+        run.gaugeAwg,
+        run.lengthMm,
+        run.peakA === null ? '' : run.peakA.toFixed(3),
+        run.dropV.toFixed(3),
+      ]),
     ),
   ]);
 }

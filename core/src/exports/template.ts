@@ -2,7 +2,8 @@ import type { Assessment } from '../assess.ts';
 import type { Plan, PlanPoint } from '../plan/index.ts';
 import { printQuantity } from '../units/index.ts';
 
-const escape = (text: string): string => text.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign] ?? sign);
+const escape = (text: string): string =>
+  text.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign] ?? sign);
 const n = (value: number): string => String(Math.round(value * 1000) / 1000);
 
 interface Frame {
@@ -16,7 +17,10 @@ const RULE_MM = 100;
 
 function drawHeader(title: string, frame: Frame): string {
   const y = frame.heightMm - 8;
-  const ticks = Array.from({ length: RULE_MM / 10 + 1 }, (_, i) => `<path d="M${n(MARGIN_MM + i * 10)} ${n(y)} v-${i % 5 === 0 ? 4 : 2}"/>`).join('');
+  const ticks = Array.from(
+    { length: RULE_MM / 10 + 1 },
+    (_, i) => `<path d="M${n(MARGIN_MM + i * 10)} ${n(y)} v-${i % 5 === 0 ? 4 : 2}"/>`,
+  ).join('');
   return [
     `<text x="${MARGIN_MM}" y="9" font-size="5" font-weight="bold">${escape(title)}</text>`,
     `<g stroke="#000" stroke-width="0.3" fill="none"><path d="M${MARGIN_MM} ${n(y)} h${RULE_MM}"/>${ticks}</g>`,
@@ -28,16 +32,25 @@ function drawTape(group: Extract<Assessment['placed'][number], { kind: 'tape' }>
   const points = group.places.map((place) => frame.at(place));
   const marks = points.map((point, i) => {
     const number = group.firstIndex + i + 1;
-    const label = i === 0 || number % 5 === 0 || i === points.length - 1 ? `<text x="${n(point.x)}" y="${n(point.y - 3)}" font-size="2.4" text-anchor="middle">${number}</text>` : '';
+    const label =
+      i === 0 || number % 5 === 0 || i === points.length - 1
+        ? `<text x="${n(point.x)}" y="${n(point.y - 3)}" font-size="2.4" text-anchor="middle">${number}</text>`
+        : '';
     return `<rect x="${n(point.x - 1)}" y="${n(point.y - 1)}" width="2" height="2" fill="none"/>${label}`;
   });
   const line = points.map((point, i) => `${i === 0 ? 'M' : 'L'}${n(point.x)} ${n(point.y)}`).join(' ');
   const first = points[0];
-  const name = first ? `<text x="${n(first.x)}" y="${n(first.y + 7)}" font-size="3.2">${escape(group.name)}: ${group.cut.lights} lights, data enters at ${group.firstIndex + 1}</text>` : '';
+  const name = first
+    ? `<text x="${n(first.x)}" y="${n(first.y + 7)}" font-size="3.2">${escape(group.name)}: ${group.cut.lights} lights, data enters at ${group.firstIndex + 1}</text>`
+    : '';
   return `<g stroke="#000" stroke-width="0.2"><path d="${line}" fill="none" stroke-dasharray="1 1"/>${marks.join('')}</g>${name}`;
 }
 
-function drawLeds(group: Extract<Assessment['placed'][number], { kind: 'leds' }>, assessment: Assessment, frame: Frame): string {
+function drawLeds(
+  group: Extract<Assessment['placed'][number], { kind: 'leds' }>,
+  assessment: Assessment,
+  frame: Frame,
+): string {
   return group.group.places
     .map((place, i) => {
       const { x, y } = frame.at(place.at);
@@ -64,7 +77,9 @@ export function exportTemplateSvg(plan: Plan, assessment: Assessment, side: 'fro
     heightMm: view.heightMm + 2 * MARGIN_MM,
     at: ({ xMm, yMm }) => ({ x: MARGIN_MM + (side === 'front' ? xMm : view.widthMm - xMm), y: MARGIN_MM + yMm }),
   };
-  const groups = assessment.placed.map((group) => (group.kind === 'tape' ? drawTape(group, frame) : drawLeds(group, assessment, frame)));
+  const groups = assessment.placed.map((group) =>
+    group.kind === 'tape' ? drawTape(group, frame) : drawLeds(group, assessment, frame),
+  );
   return `${[
     `<svg xmlns="http://www.w3.org/2000/svg" width="${n(frame.widthMm)}mm" height="${n(frame.heightMm)}mm" viewBox="0 0 ${n(frame.widthMm)} ${n(frame.heightMm)}" font-family="sans-serif">`,
     drawHeader(`${plan.name}, seen from the ${side}, full size`, frame),

@@ -22,7 +22,10 @@ const cautions: readonly Caution[] = [
   {
     id: 'caution-sight',
     stage: 'piece',
-    applies: ({ design, assessment }) => design.piece.carriedBy !== 'nobody' && (design.piece.kind === 'headdress' || design.piece.kind === 'mask') && assessment.lightCount > 0,
+    applies: ({ design, assessment }) =>
+      design.piece.carriedBy !== 'nobody' &&
+      (design.piece.kind === 'headdress' || design.piece.kind === 'mask') &&
+      assessment.lightCount > 0,
     what: 'Lights near the face: the wearer must see, hear and find the way out',
     why: 'Light beside the eyes closes the pupil, and a dark procession route has kerbs and cables.',
     mend: 'Try it on in the dark before the last glue; shade what shines into the eyes; walk with a helper.',
@@ -48,4 +51,13 @@ const cautions: readonly Caution[] = [
 export const cautionRule: Rule = (input) =>
   cautions
     .filter((caution) => caution.applies(input))
-    .map((caution) => ({ id: caution.id, gravity: 'mind', stage: caution.stage, aboutId: null, what: caution.what, why: caution.why, mend: caution.mend, fixes: [] }));
+    .map((caution) => ({
+      id: caution.id,
+      gravity: 'mind',
+      stage: caution.stage,
+      aboutId: null,
+      what: caution.what,
+      why: caution.why,
+      mend: caution.mend,
+      fixes: [],
+    }));

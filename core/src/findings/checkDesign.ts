@@ -2,7 +2,15 @@ import type { Assessment } from '../assess.ts';
 import { builtInLibrary, type Library } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
 import { cautionRule } from './cautionRules.ts';
-import { headRoomRule, overRatingRule, ownLightRule, pinLoadRule, pinPlanRule, pixelRule, resistorPowerRule } from './driveRules.ts';
+import {
+  headRoomRule,
+  overRatingRule,
+  ownLightRule,
+  pinLoadRule,
+  pinPlanRule,
+  pixelRule,
+  resistorPowerRule,
+} from './driveRules.ts';
 import { type Finding, type Gravity, type Rule, stages } from './finding.ts';
 import { emptyTapeRule, fitRule, unplacedRule } from './lightRules.ts';
 import { darkMoodRule, flashRule, lightsItselfRule } from './moodRules.ts';
@@ -10,8 +18,27 @@ import { ceilingRule, guardRule, linkRule, packCareRule, runTimeRule, supplyRang
 import { wireRule } from './wireRules.ts';
 
 const rules: readonly Rule[] = [
-  fitRule, emptyTapeRule, unplacedRule, flashRule, darkMoodRule, lightsItselfRule, headRoomRule, overRatingRule, resistorPowerRule, pinLoadRule,
-  pinPlanRule, pixelRule, ownLightRule, ceilingRule, linkRule, runTimeRule, guardRule, supplyRangeRule, packCareRule, wireRule, cautionRule,
+  fitRule,
+  emptyTapeRule,
+  unplacedRule,
+  flashRule,
+  darkMoodRule,
+  lightsItselfRule,
+  headRoomRule,
+  overRatingRule,
+  resistorPowerRule,
+  pinLoadRule,
+  pinPlanRule,
+  pixelRule,
+  ownLightRule,
+  ceilingRule,
+  linkRule,
+  runTimeRule,
+  guardRule,
+  supplyRangeRule,
+  packCareRule,
+  wireRule,
+  cautionRule,
 ];
 
 const weight: Readonly<Record<Gravity, number>> = { stop: 0, mend: 1, mind: 2 };

@@ -22,7 +22,10 @@ export const headRoomRule: Rule = ({ design, assessment }) =>
       what: `${leds.name} has ${leds.resistor.headRoomV <= 0 ? 'no' : `only ${volts(leds.resistor.headRoomV)} of`} head-room: ${volts(leds.feed.nominalV)} feeds a drop of ${volts(leds.forwardV.likely)}`,
       why: 'With little head-room a small change of the pack makes a large change of the light, and none at all means dark.',
       mend: 'Feed it from a higher rail (a boost converter), or take a light with a lower drop.',
-      fixes: design.power.converter === null && design.power.pack !== null ? [{ label: 'Add a 5 V boost converter', changes: [{ path: ['power', 'converter'], value: 'boost-5v-1a5' }] }] : [],
+      fixes:
+        design.power.converter === null && design.power.pack !== null
+          ? [{ label: 'Add a 5 V boost converter', changes: [{ path: ['power', 'converter'], value: 'boost-5v-1a5' }] }]
+          : [],
     }));
 
 /** A resistor that lets the light go over its rating in the brightest corner. */
@@ -37,7 +40,14 @@ export const overRatingRule: Rule = ({ design, assessment }) =>
       what: `${leds.name} may take ${amps(leds.resistor.brightestA)} and is rated for ${amps(leds.ratedCurrentA)}`,
       why: `${ohms(leds.resistor.resistorOhm)} is too little at a full supply with a light of low drop and a resistor at the low end of its tolerance.`,
       mend: `Take the reckoned resistor; the exact one is ${ohms(leds.resistor.exactOhm)}.`,
-      fixes: [{ label: 'Take the reckoned resistor', changes: [{ path: ['leds', design.leds.findIndex((group) => group.id === leds.groupId), 'resistorOhm'], value: null }] }],
+      fixes: [
+        {
+          label: 'Take the reckoned resistor',
+          changes: [
+            { path: ['leds', design.leds.findIndex((group) => group.id === leds.groupId), 'resistorOhm'], value: null },
+          ],
+        },
+      ],
     }));
 
 /** Half its rating is the most a resistor should turn to heat in a closed piece. */
@@ -55,8 +65,12 @@ export const resistorPowerRule: Rule = ({ design, assessment }) =>
         aboutId: leds.groupId,
         what: `The resistor of ${leds.name} turns ${watts(leds.resistor.heatW)} to heat and is rated ${watts(group.resistorRatedW)}`,
         why: 'In a closed prop a resistor should carry at most half of its rating: it gets hot enough to mark skin, foam and prints.',
-        mend: enough ? `Take one rated ${watts(enough)}.` : 'Spread the heat over several resistors, or lower the current.',
-        fixes: enough ? [{ label: `Take ${watts(enough)}`, changes: [{ path: ['leds', index, 'resistorRatedW'], value: enough }] }] : [],
+        mend: enough
+          ? `Take one rated ${watts(enough)}.`
+          : 'Spread the heat over several resistors, or lower the current.',
+        fixes: enough
+          ? [{ label: `Take ${watts(enough)}`, changes: [{ path: ['leds', index, 'resistorRatedW'], value: enough }] }]
+          : [],
       },
     ];
   });
@@ -77,11 +91,24 @@ export const pinLoadRule: Rule = ({ design, assessment }) => {
         what: `${leds.name} asks ${amps(pinA)} of a pin that gives ${amps(controller.pinLimitA)}`,
         why: 'The pin sags, so it seems to work, and fails later or takes the controller with it.',
         mend: 'Switch the channel with a transistor, or share its lights among more channels.',
-        fixes: [{ label: 'Switch it with a transistor', changes: [{ path: ['leds', design.leds.findIndex((group) => group.id === leds.groupId), 'drivenBy'], value: 'auto' }] }],
+        fixes: [
+          {
+            label: 'Switch it with a transistor',
+            changes: [
+              {
+                path: ['leds', design.leds.findIndex((group) => group.id === leds.groupId), 'drivenBy'],
+                value: 'auto',
+              },
+            ],
+          },
+        ],
       },
     ];
   });
-  const chipA = assessment.driven.reduce((sum, leds) => sum + (leds.by.kind === 'pin' ? leds.totalA : leds.by.pinA * leds.lightsOnChannel.length), 0);
+  const chipA = assessment.driven.reduce(
+    (sum, leds) => sum + (leds.by.kind === 'pin' ? leds.totalA : leds.by.pinA * leds.lightsOnChannel.length),
+    0,
+  );
   if (chipA <= controller.chipLimitA) return single;
   return [
     ...single,
@@ -116,7 +143,10 @@ export const pinPlanRule: Rule = ({ design, assessment }) => {
       what: `No pin plan: ${plan.reason}`,
       why: 'Each dimmed light, reading and data line needs a pin that can do it.',
       mend: 'Do one of these.',
-      fixes: design.drive.pinLocks.length > 0 ? [{ label: 'Free all locked pins', changes: [{ path: ['drive', 'pinLocks'], value: [] }] }] : [],
+      fixes:
+        design.drive.pinLocks.length > 0
+          ? [{ label: 'Free all locked pins', changes: [{ path: ['drive', 'pinLocks'], value: [] }] }]
+          : [],
     },
   ];
 };
@@ -174,7 +204,12 @@ export const pixelRule: Rule = ({ design, assessment }) => {
       what: `The pixels need ${memory} bytes of the controller’s ${controller.memoryBytes}`,
       why: 'The program needs the rest for itself; it would stop at random.',
       mend: 'Take a larger controller or fewer pixels.',
-      fixes: [{ label: 'Take the radio controller', changes: [{ path: ['drive', 'controller'], value: 'controller-radio-3v3' }] }],
+      fixes: [
+        {
+          label: 'Take the radio controller',
+          changes: [{ path: ['drive', 'controller'], value: 'controller-radio-3v3' }],
+        },
+      ],
     });
   }
   return findings;

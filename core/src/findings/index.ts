@@ -1,4 +1,4 @@
 export { checkDesign, isOpen } from './checkDesign.ts';
 export { type Finding, type Fix, type Gravity, type Stage, stages } from './finding.ts';
-export { listWishes, type Wish } from './wishes.ts';
 export { listStageStates, type StageState } from './stageStates.ts';
+export { listWishes, type Wish } from './wishes.ts';

@@ -22,8 +22,8 @@ export const fitRule: Rule = ({ design, assessment }) =>
           stage: 'lights',
           aboutId: hollow.id,
           what: tight
-            ? `${group.name} is a tight fit in ${hollow.name}: ${mm(fit.clearanceMm)} on each side${shallow ? `, and stands out by ${mm(-fit.depthToSpareMm)}` : ''}`
-            : `${group.name} does not go into ${hollow.name}: ${mm(fit.finishedMm)} finished, the bore is ${mm(hollow.diameterMm)}`,
+            ? `${group.name}: a tight fit in ${hollow.name}: ${mm(fit.clearanceMm)} on each side${shallow ? `, and stands out by ${mm(-fit.depthToSpareMm)}` : ''}`
+            : `${group.name}: does not go into ${hollow.name}: ${mm(fit.finishedMm)} finished, the bore is ${mm(hollow.diameterMm)}`,
           why: 'The light passes with its sleeve and its wires on, and forcing it shears the legs or the glue.',
           mend: `Drill ${hollow.name} to ${mm(fit.leastBoreMm)}${shallow ? ` and ${mm(hollow.depthMm - fit.depthToSpareMm)} deep` : ''}, or take a smaller light.`,
           fixes: [
@@ -31,7 +31,10 @@ export const fitRule: Rule = ({ design, assessment }) =>
               label: `Drill it to ${mm(fit.leastBoreMm)}`,
               changes: [
                 { path: ['hollows', index, 'diameterMm'], value: Math.max(hollow.diameterMm, fit.leastBoreMm) },
-                { path: ['hollows', index, 'depthMm'], value: Math.max(hollow.depthMm, hollow.depthMm - fit.depthToSpareMm) },
+                {
+                  path: ['hollows', index, 'depthMm'],
+                  value: Math.max(hollow.depthMm, hollow.depthMm - fit.depthToSpareMm),
+                },
               ],
             },
           ],
@@ -46,7 +49,7 @@ export const fitRule: Rule = ({ design, assessment }) =>
         gravity: 'mend',
         stage: 'lights',
         aboutId: hollow.id,
-        what: `${group.name} ${tight ? 'is a tight fit in' : 'does not go into'} ${hollow.name}: tape ${mm(group.part.widthMm)} × ${mm(group.part.heightMm)}, channel ${mm(hollow.widthMm)} × ${mm(hollow.depthMm)}`,
+        what: `${group.name}: ${tight ? 'a tight fit in' : 'does not go into'} ${hollow.name}: tape ${mm(group.part.widthMm)} × ${mm(group.part.heightMm)}, channel ${mm(hollow.widthMm)} × ${mm(hollow.depthMm)}`,
         why: 'A tape pressed into a narrow channel buckles and lifts at its joints.',
         mend: `Widen the channel to ${mm(widthMm)} and at least ${mm(depthMm)} deep, or take a narrower tape.`,
         fixes: [

@@ -17,7 +17,12 @@ export const flashRule: Rule = ({ design, assessment }) =>
         move?.kind === 'breathe'
           ? [{ label: 'Slow it to two a second', changes: [{ path: [...path, 'periodS'], value: 0.5 }] }]
           : move?.kind === 'chase'
-            ? [{ label: 'Slow it to two a second', changes: [{ path: [...path, 'stepS'], value: Number((0.5 / move.groups).toFixed(3)) }] }]
+            ? [
+                {
+                  label: 'Slow it to two a second',
+                  changes: [{ path: [...path, 'stepS'], value: Number((0.5 / move.groups).toFixed(3)) }],
+                },
+              ]
             : [];
       return [
         {

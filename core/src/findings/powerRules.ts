@@ -1,4 +1,4 @@
-import { chemistries, converters, packs, type Part, plugs, switches } from '../parts/index.ts';
+import { chemistries, converters, type Part, packs, plugs, switches } from '../parts/index.ts';
 import { chooseFuse, describeEnd, type LoadedLink } from '../power/index.ts';
 import { printQuantity } from '../units/index.ts';
 import type { Finding, Fix, Rule, RuleInput } from './finding.ts';
@@ -13,21 +13,38 @@ const exchangeable = new Set(['plug', 'switch', 'fuse', 'wire']);
 function fixLink(link: LoadedLink, input: RuleInput): Fix[] {
   const { design, assessment } = input;
   const enough = link.loadA * 1.1;
-  const take = (label: string, field: string, part: Part | undefined): Fix[] => (part ? [{ label: `${label}: ${part.name}`, changes: [{ path: ['power', field], value: part.id }] }] : []);
+  const take = (label: string, field: string, part: Part | undefined): Fix[] =>
+    part ? [{ label: `${label}: ${part.name}`, changes: [{ path: ['power', field], value: part.id }] }] : [];
   switch (link.id) {
     case 'plug':
-      return take('Take', 'plug', plugs.find((part) => part.contactLimitA >= enough));
+      return take(
+        'Take',
+        'plug',
+        plugs.find((part) => part.contactLimitA >= enough),
+      );
     case 'switch':
-      return take('Take', 'switch', switches.find((part) => part.limitA >= enough));
+      return take(
+        'Take',
+        'switch',
+        switches.find((part) => part.limitA >= enough),
+      );
     case 'converter input':
     case 'converter output': {
       const now = assessment.supply?.parts.converter;
       const wanted = link.id === 'converter output' ? enough : assessment.peakA * 1.1;
-      return take('Take', 'converter', converters.find((part) => part.outputLimitA >= wanted && part.id !== now?.id && part.outputLimitA > (now?.outputLimitA ?? 0)));
+      return take(
+        'Take',
+        'converter',
+        converters.find(
+          (part) => part.outputLimitA >= wanted && part.id !== now?.id && part.outputLimitA > (now?.outputLimitA ?? 0),
+        ),
+      );
     }
     case 'fuse': {
       const best = suitFuse(input);
-      return best !== null && best !== design.power.fuseA ? [{ label: `Take ${amps(best)}`, changes: [{ path: ['power', 'fuseA'], value: best }] }] : [];
+      return best !== null && best !== design.power.fuseA
+        ? [{ label: `Take ${amps(best)}`, changes: [{ path: ['power', 'fuseA'], value: best }] }]
+        : [];
     }
     default:
       return [];
@@ -38,8 +55,11 @@ function fixLink(link: LoadedLink, input: RuleInput): Fix[] {
 function suitFuse({ assessment }: RuleInput): number | null {
   const { supply } = assessment;
   if (!supply || !Number.isFinite(supply.atPeak.packA)) return null;
-  const guarded = supply.links.filter((link) => link.id === 'plug' || link.id === 'wire' || link.id === 'switch').filter((link) => link.carries === 'pack');
-  return chooseFuse(supply.atPeak.packA, Math.min(...guarded.map((link) => link.limitA), Number.POSITIVE_INFINITY)).bestA;
+  const guarded = supply.links
+    .filter((link) => link.id === 'plug' || link.id === 'wire' || link.id === 'switch')
+    .filter((link) => link.carries === 'pack');
+  return chooseFuse(supply.atPeak.packA, Math.min(...guarded.map((link) => link.limitA), Number.POSITIVE_INFINITY))
+    .bestA;
 }
 
 /** A mood set brighter than the supply can follow over the whole discharge. */
@@ -62,7 +82,14 @@ export const ceilingRule: Rule = (input) => {
         why: `Above it ${ceiling.limitedBy ?? 'the supply gives way'}: the rail falls, the controller resets, lights up again and resets again.`,
         mend: `Set ${ceiling.name} to ${percent(capped)} or less, or strengthen what gives way.`,
         fixes: [
-          ...(capped > 0 ? [{ label: `Set it to ${percent(capped)}`, changes: [{ path: ['moods', 'list', index, 'brightness'], value: capped }] }] : []),
+          ...(capped > 0
+            ? [
+                {
+                  label: `Set it to ${percent(capped)}`,
+                  changes: [{ path: ['moods', 'list', index, 'brightness'], value: capped }],
+                },
+              ]
+            : []),
           ...(link ? fixLink(link, input) : []),
         ],
       },
@@ -76,7 +103,9 @@ export const linkRule: Rule = (input) => {
   const { supply } = assessment;
   if (!supply) return [];
   // Cell and converter give way together, with one mend: where a mood above its ceiling tells of it, that is enough.
-  const isTold = supply.ceilings.some((ceiling) => ceiling.setTo > ceiling.brightness && !(ceiling.linkId && exchangeable.has(ceiling.linkId)));
+  const isTold = supply.ceilings.some(
+    (ceiling) => ceiling.setTo > ceiling.brightness && !(ceiling.linkId && exchangeable.has(ceiling.linkId)),
+  );
   return supply.links
     .filter((link) => link.fill > 1 + 1e-9 && Number.isFinite(link.loadA) && !(isTold && !exchangeable.has(link.id)))
     .map((link) => ({
@@ -85,7 +114,10 @@ export const linkRule: Rule = (input) => {
       stage: 'power' as const,
       aboutId: null,
       what: `${link.name} carries ${amps(link.loadA)} at peak and is good for ${amps(link.limitA)}`,
-      why: link.id === 'fuse' ? 'It blows in the middle of the evening.' : 'It heats, drops voltage or fails, on the night rather than on the bench.',
+      why:
+        link.id === 'fuse'
+          ? 'It blows in the middle of the evening.'
+          : 'It heats, drops voltage or fails, on the night rather than on the bench.',
       mend: 'Take a stronger one, or lower the brightness.',
       fixes: fixLink(link, input),
     }));
@@ -97,12 +129,24 @@ export const runTimeRule: Rule = ({ design, assessment }) => {
   const wanted = design.piece.hoursWanted;
   if (!runs || runs.cautiousH >= wanted) return [];
   // An evening that ends in a reset is cut short by a mood above its ceiling, which is told and mended there.
-  if (runs.end === 'resets' && assessment.supply?.ceilings.some((ceiling) => ceiling.setTo > ceiling.brightness)) return [];
+  if (runs.end === 'resets' && assessment.supply?.ceilings.some((ceiling) => ceiling.setTo > ceiling.brightness))
+    return [];
   const now = assessment.supply?.parts;
-  const bigger = now && packs.find((pack) => pack.chemistry === now.pack.chemistry && pack.cellsInSeries === now.pack.cellsInSeries && pack.capacityMah.likely * runs.cautiousH > now.capacityMah.likely * wanted && pack.steadyLimitA >= now.pack.steadyLimitA);
+  const bigger =
+    now &&
+    packs.find(
+      (pack) =>
+        pack.chemistry === now.pack.chemistry &&
+        pack.cellsInSeries === now.pack.cellsInSeries &&
+        pack.capacityMah.likely * runs.cautiousH > now.capacityMah.likely * wanted &&
+        pack.steadyLimitA >= now.pack.steadyLimitA,
+    );
   const restA = assessment.moods[0]?.draw.restA ?? 0;
   const factor = (assessment.usualA * (runs.cautiousH / wanted) - restA) / Math.max(1e-9, assessment.usualA - restA);
-  const dimmed = design.moods.list.map((mood, i) => ({ path: ['moods', 'list', i, 'brightness'], value: Math.floor(mood.brightness * factor * 100) / 100 }));
+  const dimmed = design.moods.list.map((mood, i) => ({
+    path: ['moods', 'list', i, 'brightness'],
+    value: Math.floor(mood.brightness * factor * 100) / 100,
+  }));
   return [
     {
       id: 'runs-short',
@@ -113,7 +157,17 @@ export const runTimeRule: Rule = ({ design, assessment }) => {
       why: `It ends because ${describeEnd(runs.end)}. The doubt comes mostly from the ${runs.chiefCause}.`,
       mend: 'Take a larger pack, bring a second one, or dim the moods.',
       fixes: [
-        ...(bigger ? [{ label: `Take: ${bigger.name}`, changes: [{ path: ['power', 'pack'], value: bigger.id }, { path: ['power', 'capacityMah'], value: null }] }] : []),
+        ...(bigger
+          ? [
+              {
+                label: `Take: ${bigger.name}`,
+                changes: [
+                  { path: ['power', 'pack'], value: bigger.id },
+                  { path: ['power', 'capacityMah'], value: null },
+                ],
+              },
+            ]
+          : []),
         ...(factor > 0.1 ? [{ label: `Dim all moods to ${percent(factor)} of now`, changes: dimmed }] : []),
       ],
     },
@@ -128,7 +182,8 @@ export const guardRule: Rule = (input) => {
   const findings: Finding[] = [];
   const peakA = supply.atPeak.packA;
   const best = suitFuse(input);
-  const fixFuse: Fix[] = best === null ? [] : [{ label: `Fit ${amps(best)}`, changes: [{ path: ['power', 'fuseA'], value: best }] }];
+  const fixFuse: Fix[] =
+    best === null ? [] : [{ label: `Fit ${amps(best)}`, changes: [{ path: ['power', 'fuseA'], value: best }] }];
   if (design.power.fuseA === null) {
     findings.push({
       id: 'no-fuse',
@@ -140,7 +195,17 @@ export const guardRule: Rule = (input) => {
       mend: `Fit a fuse close to the pack${best === null ? '' : `: ${amps(best)} suits`}.`,
       fixes: fixFuse,
     });
-  } else if (Number.isFinite(peakA) && best !== null && (design.power.fuseA > 2 * peakA * 1.3 || supply.links.some((link) => link.carries === 'pack' && (link.id === 'wire' || link.id === 'plug') && (design.power.fuseA ?? 0) > link.limitA))) {
+  } else if (
+    Number.isFinite(peakA) &&
+    best !== null &&
+    (design.power.fuseA > 2 * peakA * 1.3 ||
+      supply.links.some(
+        (link) =>
+          link.carries === 'pack' &&
+          (link.id === 'wire' || link.id === 'plug') &&
+          (design.power.fuseA ?? 0) > link.limitA,
+      ))
+  ) {
     findings.push({
       id: 'fuse-large',
       gravity: 'mend',
@@ -162,7 +227,9 @@ export const guardRule: Rule = (input) => {
       what: 'No switch in the pack’s lead',
       why: 'Dark pixels, the converter and the controller draw all night; in an emergency there is no quick way to cut the power.',
       mend: 'Put a switch where the wearer reaches it.',
-      fixes: enough ? [{ label: `Add: ${enough.name}`, changes: [{ path: ['power', 'switch'], value: enough.id }] }] : [],
+      fixes: enough
+        ? [{ label: `Add: ${enough.name}`, changes: [{ path: ['power', 'switch'], value: enough.id }] }]
+        : [],
     });
   }
   return findings;
@@ -173,7 +240,9 @@ export const supplyRangeRule: Rule = ({ design, assessment }) => {
   const { controller, rail, supply } = assessment;
   if (!controller || !supply) return [];
   const findings: Finding[] = [];
-  const addConverter: Fix[] = supply.parts.converter ? [] : [{ label: 'Add a 5 V boost converter', changes: [{ path: ['power', 'converter'], value: 'boost-5v-1a5' }] }];
+  const addConverter: Fix[] = supply.parts.converter
+    ? []
+    : [{ label: 'Add a 5 V boost converter', changes: [{ path: ['power', 'converter'], value: 'boost-5v-1a5' }] }];
   if (rail.leastV < controller.supplyLeastV) {
     findings.push({
       id: 'rail-low',

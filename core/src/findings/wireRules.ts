@@ -1,5 +1,5 @@
 import { printQuantity } from '../units/index.ts';
-import { wireCarriesA, wireDrop, wireOhmPerMetre, type WireRun } from '../wires/index.ts';
+import { type WireRun, wireCarriesA, wireDrop, wireOhmPerMetre } from '../wires/index.ts';
 import type { Finding, Fix, Rule, RuleInput } from './finding.ts';
 
 /** More than this share of the rail lost in one run shows in the light. */
@@ -9,11 +9,17 @@ const gauges = [30, 28, 26, 24, 22, 20, 18, 16];
 function fixRun(run: WireRun, { design, assessment }: RuleInput): Fix[] {
   const peakA = run.peakA ?? 0;
   const thick = gauges.find(
-    (gauge) => wireCarriesA(gauge) >= peakA && wireDrop.reckon({ I: peakA, L: run.lengthMm, r: wireOhmPerMetre(gauge) }) <= MOST_DROP_SHARE * assessment.rail.nominalV,
+    (gauge) =>
+      wireCarriesA(gauge) >= peakA &&
+      wireDrop.reckon({ I: peakA, L: run.lengthMm, r: wireOhmPerMetre(gauge) }) <=
+        MOST_DROP_SHARE * assessment.rail.nominalV,
   );
   if (thick === undefined) return [];
   const index = design.wires.runs.findIndex((each) => each.runId === run.id);
-  const runs = index < 0 ? [...design.wires.runs, { runId: run.id, lengthMm: null, gaugeAwg: thick, colours: null }] : design.wires.runs.map((each, i) => (i === index ? { ...each, gaugeAwg: thick } : each));
+  const runs =
+    index < 0
+      ? [...design.wires.runs, { runId: run.id, lengthMm: null, gaugeAwg: thick, colours: null }]
+      : design.wires.runs.map((each, i) => (i === index ? { ...each, gaugeAwg: thick } : each));
   return [{ label: `Take ${thick} gauge`, changes: [{ path: ['wires', 'runs'], value: runs }] }];
 }
 
@@ -33,7 +39,9 @@ export const wireRule: Rule = (input) =>
         what: overloaded
           ? `${run.name}: ${run.gaugeAwg} gauge carries ${printQuantity('currentA', run.carriesA)} in a bundle, and ${printQuantity('currentA', run.peakA)} flow at peak`
           : `${run.name} loses ${printQuantity('voltageV', run.dropV)} at peak on ${printQuantity('lengthMm', run.lengthMm)} of ${run.gaugeAwg} gauge`,
-        why: overloaded ? 'Bundled under cloth it warms up until its insulation softens.' : 'What is lost on the way is missing at the light, and the far end goes dim and warm.',
+        why: overloaded
+          ? 'Bundled under cloth it warms up until its insulation softens.'
+          : 'What is lost on the way is missing at the light, and the far end goes dim and warm.',
         mend: 'Take thicker wire or a shorter way.',
         fixes: fixRun(run, input),
       },

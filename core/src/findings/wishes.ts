@@ -24,14 +24,21 @@ export function listWishes(design: Design, assessment: Assessment): Wish[] {
       id: 'hours',
       text: `Runs at least ${printQuantity('timeH', piece.hoursWanted)} at ${printQuantity('temperatureC', piece.ambientC)}`,
       status: judge(runs !== null, (runs?.cautiousH ?? 0) >= piece.hoursWanted),
-      reached: runs ? `${printQuantity('timeH', runs.cautiousH)} with caution, ${printQuantity('timeH', runs.likelyH)} likely` : 'needs a pack and a mood',
+      reached: runs
+        ? `${printQuantity('timeH', runs.cautiousH)} with caution, ${printQuantity('timeH', runs.likelyH)} likely`
+        : 'needs a pack and a mood',
       test: 'run test at full charge, logged',
     },
     {
       id: 'steady',
       text: 'Never resets, down to the last tenth of the charge',
       status: judge(supply !== null && supply.ceilings.length > 0, over.length === 0),
-      reached: supply && supply.ceilings.length > 0 ? (over.length === 0 ? 'every mood is below its ceiling' : `${over.map((ceiling) => ceiling.name).join(', ')} above the ceiling`) : 'needs a pack and a mood',
+      reached:
+        supply && supply.ceilings.length > 0
+          ? over.length === 0
+            ? 'every mood is below its ceiling'
+            : `${over.map((ceiling) => ceiling.name).join(', ')} above the ceiling`
+          : 'needs a pack and a mood',
       test: 'every mood at the end of the run test',
     },
     {
@@ -45,7 +52,10 @@ export function listWishes(design: Design, assessment: Assessment): Wish[] {
       ? {
           id: 'lights-itself',
           text: 'Lights by itself in the dark',
-          status: judge(moods.list.length > 0, moods.cues.some((cue) => cue.when.kind === 'dark')),
+          status: judge(
+            moods.list.length > 0,
+            moods.cues.some((cue) => cue.when.kind === 'dark'),
+          ),
           reached: moods.cues.some((cue) => cue.when.kind === 'dark') ? 'a cue does it' : 'no cue yet',
           test: 'cover the sensor, then a lamp on it',
         }
@@ -56,7 +66,10 @@ export function listWishes(design: Design, assessment: Assessment): Wish[] {
           id: 'budget',
           text: `Costs at most ${printQuantity('money', piece.budgetPerCopy)} a copy`,
           status: judge(assessment.shopping.length > 0, assessment.costPerCopy <= piece.budgetPerCopy),
-          reached: assessment.shopping.length > 0 ? `${printQuantity('money', assessment.costPerCopy)} by usual prices` : 'nothing chosen yet',
+          reached:
+            assessment.shopping.length > 0
+              ? `${printQuantity('money', assessment.costPerCopy)} by usual prices`
+              : 'nothing chosen yet',
           test: 'the bills',
         },
   ];

@@ -12,7 +12,10 @@ export function curveOfPart(part: LedPart): LedCurve {
 }
 
 /** The curve of a group's lights, moved onto the maker's own reading where there is one, with how far a light may lie from it. */
-export function curveOfGroup(part: LedPart, group: Pick<LedGroup, 'forwardV' | 'wantedCurrentA'>): { readonly curve: LedCurve; readonly forwardV: Figure } {
+export function curveOfGroup(
+  part: LedPart,
+  group: Pick<LedGroup, 'forwardV' | 'wantedCurrentA'>,
+): { readonly curve: LedCurve; readonly forwardV: Figure } {
   const curve = curveOfPart(part);
   const typicalV = forwardVoltageV(curve, group.wantedCurrentA);
   if (!group.forwardV) return { curve, forwardV: { likely: typicalV, spread: part.forwardSpreadV, origin: 'typical' } };

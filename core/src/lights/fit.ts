@@ -44,7 +44,11 @@ export const upToDrillMm = (mm: number): number => Math.ceil(mm * 10 - 1e-6) / 1
  * the bore is eased or the flange filed.
  * @example 3.4 mm flange and 0.45 mm sleeve: 4.3 mm finished, least bore 4.7 mm
  */
-export function fitLight(part: LedPart, group: Pick<LedGroup, 'sleeved'>, bore: Extract<Hollow, { kind: 'bore' }>): Fit {
+export function fitLight(
+  part: LedPart,
+  group: Pick<LedGroup, 'sleeved'>,
+  bore: Extract<Hollow, { kind: 'bore' }>,
+): Fit {
   const finishedMm = finishedDiameter.reckon({ d: part.bareDiameterMm, w: group.sleeved ? part.sleeveWallMm : 0 });
   const wiresMm = bundleDiameterMm(2, part.wireDiameterMm);
   const widest = Math.max(finishedMm, wiresMm);
@@ -52,11 +56,21 @@ export function fitLight(part: LedPart, group: Pick<LedGroup, 'sleeved'>, bore: 
   const depthToSpareMm = bore.depthMm - part.lengthMm;
   const isClear = clearanceMm >= CLEARANCE_A_SIDE_MM - 1e-9 && depthToSpareMm >= 0;
   const verdict = isClear ? 'fits' : clearanceMm >= -1e-9 ? 'fits if eased' : 'does not fit';
-  return { verdict, finishedMm, wiresMm, clearanceMm, leastBoreMm: upToDrillMm(widest + 2 * CLEARANCE_A_SIDE_MM), depthToSpareMm };
+  return {
+    verdict,
+    finishedMm,
+    wiresMm,
+    clearanceMm,
+    leastBoreMm: upToDrillMm(widest + 2 * CLEARANCE_A_SIDE_MM),
+    depthToSpareMm,
+  };
 }
 
 /** Fits a tape into a channel: clearance on each side across, and what is left above it. */
-export function fitTape(tape: { readonly widthMm: number; readonly heightMm: number }, channel: Extract<Hollow, { kind: 'channel' }>): {
+export function fitTape(
+  tape: { readonly widthMm: number; readonly heightMm: number },
+  channel: Extract<Hollow, { kind: 'channel' }>,
+): {
   readonly verdict: Fit['verdict'];
   readonly acrossMm: number;
   readonly aboveMm: number;
@@ -64,5 +78,9 @@ export function fitTape(tape: { readonly widthMm: number; readonly heightMm: num
   const acrossMm = (channel.widthMm - tape.widthMm) / 2;
   const aboveMm = channel.depthMm - tape.heightMm;
   const fits = acrossMm >= CLEARANCE_A_SIDE_MM - 1e-9 && aboveMm >= 0;
-  return { verdict: fits ? 'fits' : acrossMm >= -1e-9 && aboveMm >= 0 ? 'fits if eased' : 'does not fit', acrossMm, aboveMm };
+  return {
+    verdict: fits ? 'fits' : acrossMm >= -1e-9 && aboveMm >= 0 ? 'fits if eased' : 'does not fit',
+    acrossMm,
+    aboveMm,
+  };
 }

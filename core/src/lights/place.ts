@@ -1,5 +1,13 @@
-import { type LedPart, type Library, findPart, type PixelTapePart } from '../parts/index.ts';
-import { type Design, distanceMm, type LedGroup, measureRoute, type PlanPoint, type Tape, walkRoute } from '../plan/index.ts';
+import { findPart, type LedPart, type Library, type PixelTapePart } from '../parts/index.ts';
+import {
+  type Design,
+  distanceMm,
+  type LedGroup,
+  measureRoute,
+  type PlanPoint,
+  type Tape,
+  walkRoute,
+} from '../plan/index.ts';
 import { cutTape, type TapeCut } from './tapeCount.ts';
 
 /** A tape cut to its route, with the place of each light in data order. */
@@ -42,7 +50,10 @@ function placeTape(tape: Tape, part: PixelTapePart, firstIndex: number): PlacedT
   // The piece of tape starts at the data end; the gap is left at the far one. A typed length is spread over the drawn
   // route: what curves towards the eye looks shorter than it is.
   const onPicture = routeMm > 0 ? measureRoute(route) / routeMm : 0;
-  const places = walkRoute(route, Array.from({ length: route.length > 0 ? cut.lights : 0 }, (_, i) => (i + 0.5) * pitchMm * onPicture));
+  const places = walkRoute(
+    route,
+    Array.from({ length: route.length > 0 ? cut.lights : 0 }, (_, i) => (i + 0.5) * pitchMm * onPicture),
+  );
   return { kind: 'tape', id: tape.id, name: tape.name, tape, part, routeMm, cut, places, firstIndex };
 }
 
@@ -61,7 +72,15 @@ export function placeLights(design: Design, library: Library): PlacedGroup[] {
   }
   for (const group of design.leds) {
     const part = findPart(library, 'led', group.part);
-    if (part) placed.push({ kind: 'leds', id: group.id, name: group.name, group, part, places: group.places.map((place) => place.at) });
+    if (part)
+      placed.push({
+        kind: 'leds',
+        id: group.id,
+        name: group.name,
+        group,
+        part,
+        places: group.places.map((place) => place.at),
+      });
   }
   return placed;
 }

@@ -28,7 +28,11 @@ export const tapeLights = defineFormula({
  * Cuts a tape for a route, at its marks only.
  * @example cutTape({ routeMm: 583, perMetre: 74, lightsPerJoint: 1 }) // 43 lights, 581.1 mm lit, 1.9 mm left
  */
-export function cutTape(options: { readonly routeMm: number; readonly perMetre: number; readonly lightsPerJoint: number }): TapeCut {
+export function cutTape(options: {
+  readonly routeMm: number;
+  readonly perMetre: number;
+  readonly lightsPerJoint: number;
+}): TapeCut {
   const { routeMm, perMetre, lightsPerJoint } = options;
   const lengthOf = (lights: number): number => (lights * 1000) / perMetre;
   const lights = tapeLights.reckon({ L: Math.max(0, routeMm), d: perMetre, j: lightsPerJoint });

@@ -23,12 +23,26 @@ const measures: readonly Measure[] = [
   { label: 'All white', kind: 'currentA', good: 'less', of: (a) => a.allWhiteA },
   { label: 'Runs for, likely', kind: 'timeH', good: 'more', of: (a) => a.supply?.runsFor?.likelyH ?? null },
   { label: 'Runs for, cautious', kind: 'timeH', good: 'more', of: (a) => a.supply?.runsFor?.cautiousH ?? null },
-  { label: 'Lowest ceiling', kind: 'fraction', good: 'more', of: (a) => (a.supply && a.supply.ceilings.length > 0 ? Math.min(...a.supply.ceilings.map((ceiling) => ceiling.brightness)) : null) },
-  { label: 'Wire in all', kind: 'lengthMm', good: 'less', of: (a) => a.runs.reduce((sum, run) => sum + run.lengthMm * run.cores.length, 0) },
+  {
+    label: 'Lowest ceiling',
+    kind: 'fraction',
+    good: 'more',
+    of: (a) =>
+      a.supply && a.supply.ceilings.length > 0
+        ? Math.min(...a.supply.ceilings.map((ceiling) => ceiling.brightness))
+        : null,
+  },
+  {
+    label: 'Wire in all',
+    kind: 'lengthMm',
+    good: 'less',
+    of: (a) => a.runs.reduce((sum, run) => sum + run.lengthMm * run.cores.length, 0),
+  },
   { label: 'Cost of one copy', kind: 'money', good: 'less', of: (a) => a.costPerCopy },
 ];
 
-const print = (kind: QuantityKind, value: number | null): string => (value === null ? 'not decided' : printQuantity(kind, value));
+const print = (kind: QuantityKind, value: number | null): string =>
+  value === null ? 'not decided' : printQuantity(kind, value);
 
 /** The figures in which two assessed versions differ, and the parts that one has and the other has not. Like versions give nothing. */
 export function compareVersions(before: Assessment, after: Assessment): VersionRow[] {
@@ -36,7 +50,12 @@ export function compareVersions(before: Assessment, after: Assessment): VersionR
     const [a, b] = [measure.of(before), measure.of(after)];
     const [textA, textB] = [print(measure.kind, a), print(measure.kind, b)];
     if (textA === textB) return [];
-    const better = a === null || b === null || measure.good === null ? null : b > a === (measure.good === 'more') ? 'after' : 'before';
+    const better =
+      a === null || b === null || measure.good === null
+        ? null
+        : b > a === (measure.good === 'more')
+          ? 'after'
+          : 'before';
     return [{ label: measure.label, before: textA, after: textB, better }];
   });
   const amount = (assessment: Assessment, name: string): string => {
@@ -45,7 +64,9 @@ export function compareVersions(before: Assessment, after: Assessment): VersionR
   };
   const names = [...new Set([...before.shopping, ...after.shopping].map((line) => line.name))];
   const parts = names
-    .map((name): VersionRow => ({ label: name, before: amount(before, name), after: amount(after, name), better: null }))
+    .map(
+      (name): VersionRow => ({ label: name, before: amount(before, name), after: amount(after, name), better: null }),
+    )
     .filter((row) => row.before !== row.after);
   return [...figures, ...parts];
 }

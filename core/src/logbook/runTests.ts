@@ -7,7 +7,8 @@ import { runNight } from '../power/index.ts';
 export function summarise(values: readonly number[]): { readonly mean: number; readonly deviation: number } | null {
   if (values.length === 0) return null;
   const mean = values.reduce((sum, value) => sum + value, 0) / values.length;
-  const variance = values.length < 2 ? 0 : values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / (values.length - 1);
+  const variance =
+    values.length < 2 ? 0 : values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / (values.length - 1);
   return { mean, deviation: Math.sqrt(variance) };
 }
 
@@ -17,14 +18,22 @@ const MOST_HOURS = 240;
  * How long the plan should run in one mood at one brightness, or through the evening's course (mood null).
  * Null where there is no pack or no such mood: it can't be decided.
  */
-export function predictRun(assessment: Assessment, options: { readonly moodId: string | null; readonly brightness: number }): number | null {
+export function predictRun(
+  assessment: Assessment,
+  options: { readonly moodId: string | null; readonly brightness: number },
+): number | null {
   const { supply } = assessment;
   if (!supply) return null;
   if (options.moodId === null) return supply.runsFor?.likelyH ?? null;
   const mood = assessment.moods.find((each) => each.moodId === options.moodId);
   if (!mood) return null;
   const at = (share: number): number => mood.draw.restA + share * options.brightness;
-  const stretch = { moodId: mood.moodId, minutes: 60, meanA: at(mood.draw.dynamicMeanA), peakA: at(mood.draw.dynamicPeakA) };
+  const stretch = {
+    moodId: mood.moodId,
+    minutes: 60,
+    meanA: at(mood.draw.dynamicMeanA),
+    peakA: at(mood.draw.dynamicPeakA),
+  };
   return runNight(supply.path, [stretch], { stepS: 30, mostHours: MOST_HOURS, keepSamples: false }).hours;
 }
 
@@ -38,10 +47,16 @@ export interface ComparedRun {
 
 /** @example 3.63 h against 3.9 h: −7.0 % */
 export function compareRun(test: RunTest): ComparedRun {
-  if (test.predictedHours === null || test.predictedHours === 0) return { test, deviation: null, say: 'no prediction to compare with' };
+  if (test.predictedHours === null || test.predictedHours === 0)
+    return { test, deviation: null, say: 'no prediction to compare with' };
   const deviation = test.hours / test.predictedHours - 1;
   const size = Math.abs(deviation);
-  const say = size <= 0.1 ? 'as predicted' : size <= 0.25 ? 'off: capacity, age or cold of the pack are the likeliest' : 'far off: look for a weak cell, another brightness, or a wrong mood';
+  const say =
+    size <= 0.1
+      ? 'as predicted'
+      : size <= 0.25
+        ? 'off: capacity, age or cold of the pack are the likeliest'
+        : 'far off: look for a weak cell, another brightness, or a wrong mood';
   return { test, deviation, say };
 }
 
@@ -54,5 +69,9 @@ export function tuneCapacity(now: Figure, tests: readonly RunTest[]): Figure | n
   const summary = summarise(ratios);
   if (!summary) return null;
   const likely = Math.round(now.likely * summary.mean);
-  return { likely, spread: Math.round(Math.max(likely * 0.04, (2 * summary.deviation * now.likely) / Math.sqrt(ratios.length))), origin: 'measured' };
+  return {
+    likely,
+    spread: Math.round(Math.max(likely * 0.04, (2 * summary.deviation * now.likely) / Math.sqrt(ratios.length))),
+    origin: 'measured',
+  };
 }

@@ -20,7 +20,12 @@ interface Paint {
   readonly brightness256: number;
 }
 
-function paintPoint({ out, group, brightness256 }: Paint, point: number, rgb: readonly [number, number, number], level: number): void {
+function paintPoint(
+  { out, group, brightness256 }: Paint,
+  point: number,
+  rgb: readonly [number, number, number],
+  level: number,
+): void {
   const at = group.offset + point * group.bytesPerPoint;
   if (group.bytesPerPoint === 1) {
     out[at] = ((gammaTable[level] ?? 0) * brightness256 + 128) >> 8;
@@ -64,11 +69,22 @@ export function paintFrame(show: Show, moodIndex: number, tMs: number, out: Uint
 }
 
 /** The same for one group alone, in a frame of its own that begins at 0. */
-export function paintGroup(options: { readonly group: ShowGroup; readonly move: CompiledMove; readonly brightness256: number; readonly tMs: number; readonly out: Uint8Array }): void {
-  paintMove({ out: options.out, group: { ...options.group, offset: 0 }, brightness256: options.brightness256 }, options.move, options.tMs);
+export function paintGroup(options: {
+  readonly group: ShowGroup;
+  readonly move: CompiledMove;
+  readonly brightness256: number;
+  readonly tMs: number;
+  readonly out: Uint8Array;
+}): void {
+  paintMove(
+    { out: options.out, group: { ...options.group, offset: 0 }, brightness256: options.brightness256 },
+    options.move,
+    options.tMs,
+  );
 }
 
 /** Mixes two frames: `share256` of 256 parts of the second. The sum of levels moves in a straight line, and so does the current. */
 export function crossFade(from: Uint8Array, to: Uint8Array, share256: number, out: Uint8Array): void {
-  for (let i = 0; i < out.length; i += 1) out[i] = ((from[i] ?? 0) * (256 - share256) + (to[i] ?? 0) * share256 + 128) >> 8;
+  for (let i = 0; i < out.length; i += 1)
+    out[i] = ((from[i] ?? 0) * (256 - share256) + (to[i] ?? 0) * share256 + 128) >> 8;
 }

@@ -14,13 +14,15 @@ const FULL = 256;
 
 /** Times that stand for one period: each step of a chase once, a breath at equal distances, anything steady once. */
 function sampleTimes(move: CompiledMove): number[] {
-  if (move.kind === 'breathe') return Array.from({ length: SAMPLES }, (_, i) => Math.trunc((i * move.periodMs) / SAMPLES));
+  if (move.kind === 'breathe')
+    return Array.from({ length: SAMPLES }, (_, i) => Math.trunc((i * move.periodMs) / SAMPLES));
   if (move.kind === 'chase') return Array.from({ length: move.groups }, (_, i) => i * move.stepMs);
   return [0];
 }
 
 /** Every point of a group shows the same unless a chase runs, so one point stands for all. */
-const representative = (group: ShowGroup, move: CompiledMove): ShowGroup => (move.kind === 'chase' ? group : { ...group, points: Math.min(1, group.points) });
+const representative = (group: ShowGroup, move: CompiledMove): ShowGroup =>
+  move.kind === 'chase' ? group : { ...group, points: Math.min(1, group.points) };
 
 /**
  * The load and the flashing of one move on one group, taken from the engine's own frames. `weights` says how many
@@ -54,5 +56,6 @@ function countFlashes(lights: readonly number[]): number {
   const [low, high] = [Math.min(...lights), Math.max(...lights)];
   if (high - low < 0.1 || low >= 0.8) return 0;
   const middle = (high + low) / 2;
-  return lights.filter((light, i) => light >= middle && (lights[i - 1] ?? lights[lights.length - 1] ?? 0) < middle).length;
+  return lights.filter((light, i) => light >= middle && (lights[i - 1] ?? lights[lights.length - 1] ?? 0) < middle)
+    .length;
 }

@@ -3,7 +3,10 @@ import { crossFade, paintFrame } from './frame.ts';
 import type { Show } from './show.ts';
 
 /** What can happen to a running piece. */
-export type ShowEvent = { readonly kind: 'button'; readonly controlId: string } | { readonly kind: 'dark'; readonly controlId: string } | { readonly kind: 'light'; readonly controlId: string };
+export type ShowEvent =
+  | { readonly kind: 'button'; readonly controlId: string }
+  | { readonly kind: 'dark'; readonly controlId: string }
+  | { readonly kind: 'light'; readonly controlId: string };
 
 /** Where the piece stands: the mood, since when, what it fades from, and what it goes back to. */
 export interface PlayerState {
@@ -19,9 +22,13 @@ export function startPlayer(design: Design): PlayerState {
   return { moodId: first, sinceMs: 0, fade: null, back: null };
 }
 
-function enter(state: PlayerState, options: { toId: string; nowMs: number; fadeMs: number; backAfterMs: number | null }): PlayerState {
+function enter(
+  state: PlayerState,
+  options: { toId: string; nowMs: number; fadeMs: number; backAfterMs: number | null },
+): PlayerState {
   const { toId, nowMs, fadeMs, backAfterMs } = options;
-  const fade = state.moodId && fadeMs > 0 ? { fromId: state.moodId, fromSinceMs: state.sinceMs, lengthMs: fadeMs } : null;
+  const fade =
+    state.moodId && fadeMs > 0 ? { fromId: state.moodId, fromSinceMs: state.sinceMs, lengthMs: fadeMs } : null;
   const homeId = state.back?.toId ?? state.moodId;
   const back = backAfterMs !== null && homeId ? { toId: homeId, atMs: nowMs + backAfterMs, fadeMs } : null;
   return { moodId: toId, sinceMs: nowMs, fade, back };
@@ -30,15 +37,23 @@ function enter(state: PlayerState, options: { toId: string; nowMs: number; fadeM
 const ms = (seconds: number): number => Math.round(seconds * 1000);
 
 const follow = (state: PlayerState, cue: Cue, nowMs: number): PlayerState =>
-  enter(state, { toId: cue.to, nowMs, fadeMs: ms(cue.fadeS), backAfterMs: cue.backAfterS === null ? null : ms(cue.backAfterS) });
+  enter(state, {
+    toId: cue.to,
+    nowMs,
+    fadeMs: ms(cue.fadeS),
+    backAfterMs: cue.backAfterS === null ? null : ms(cue.backAfterS),
+  });
 
-const applies = (cue: Cue, state: PlayerState): boolean => (cue.from === null || cue.from === state.moodId) && cue.to !== state.moodId;
+const applies = (cue: Cue, state: PlayerState): boolean =>
+  (cue.from === null || cue.from === state.moodId) && cue.to !== state.moodId;
 
 /** The state after an event: the first cue that fits is followed; where none fits nothing changes. */
 export function handleEvent(design: Design, state: PlayerState, event: ShowEvent, nowMs: number): PlayerState {
   const cue = design.moods.cues.find((candidate) => {
     const { when } = candidate;
-    return applies(candidate, state) && when.kind === event.kind && 'controlId' in when && when.controlId === event.controlId;
+    return (
+      applies(candidate, state) && when.kind === event.kind && 'controlId' in when && when.controlId === event.controlId
+    );
   });
   return cue ? follow(state, cue, nowMs) : state;
 }
@@ -49,13 +64,21 @@ export function passTime(design: Design, state: PlayerState, nowMs: number): Pla
     const { toId, atMs, fadeMs } = state.back;
     return enter({ ...state, back: null }, { toId, nowMs: atMs, fadeMs, backAfterMs: null });
   }
-  const due = design.moods.cues.find((cue) => cue.when.kind === 'after' && applies(cue, state) && nowMs - state.sinceMs >= ms(cue.when.afterS));
+  const due = design.moods.cues.find(
+    (cue) => cue.when.kind === 'after' && applies(cue, state) && nowMs - state.sinceMs >= ms(cue.when.afterS),
+  );
   if (due && due.when.kind === 'after') return follow(state, due, state.sinceMs + ms(due.when.afterS));
   return state.fade && nowMs - state.sinceMs >= state.fade.lengthMs ? { ...state, fade: null } : state;
 }
 
 /** The frame that the piece shows now; `scratch` is a second frame for the fade. */
-export function paintNow(options: { readonly show: Show; readonly state: PlayerState; readonly nowMs: number; readonly out: Uint8Array; readonly scratch: Uint8Array }): void {
+export function paintNow(options: {
+  readonly show: Show;
+  readonly state: PlayerState;
+  readonly nowMs: number;
+  readonly out: Uint8Array;
+  readonly scratch: Uint8Array;
+}): void {
   const { show, state, nowMs, out, scratch } = options;
   const indexOf = (id: string | null): number => show.moods.findIndex((mood) => mood.id === id);
   paintFrame(show, indexOf(state.moodId), nowMs - state.sinceMs, out);

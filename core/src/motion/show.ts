@@ -5,7 +5,13 @@ import type { Design, Mood, Move } from '../plan/index.ts';
 export type CompiledMove =
   | { readonly kind: 'dark'; readonly periodMs: 1 }
   | { readonly kind: 'steady'; readonly periodMs: 1; readonly rgb: Rgb; readonly level: number }
-  | { readonly kind: 'breathe'; readonly periodMs: number; readonly rgb: Rgb; readonly low: number; readonly high: number }
+  | {
+      readonly kind: 'breathe';
+      readonly periodMs: number;
+      readonly rgb: Rgb;
+      readonly low: number;
+      readonly high: number;
+    }
   | {
       readonly kind: 'chase';
       readonly periodMs: number;
@@ -54,11 +60,25 @@ export function compileMove(move: Move | undefined): CompiledMove {
     case 'steady':
       return { kind: 'steady', periodMs: 1, rgb: parseColour(move.colour), level: level8(move.level) };
     case 'breathe':
-      return { kind: 'breathe', periodMs: wholeMs(move.periodS), rgb: parseColour(move.colour), low: level8(move.low), high: level8(move.high) };
+      return {
+        kind: 'breathe',
+        periodMs: wholeMs(move.periodS),
+        rgb: parseColour(move.colour),
+        low: level8(move.low),
+        high: level8(move.high),
+      };
     case 'chase': {
       const stepMs = wholeMs(move.stepS);
       const sense = move.direction === 'onward' ? 1 : -1;
-      return { kind: 'chase', periodMs: stepMs * move.groups, rgb: parseColour(move.colour), level: level8(move.level), groups: move.groups, stepMs, sense };
+      return {
+        kind: 'chase',
+        periodMs: stepMs * move.groups,
+        rgb: parseColour(move.colour),
+        level: level8(move.level),
+        groups: move.groups,
+        stepMs,
+        sense,
+      };
     }
     default:
       return { kind: 'dark', periodMs: 1 };
@@ -75,7 +95,8 @@ const compileMood = (mood: Mood, groups: readonly ShowGroup[]): ShowMood => ({
 export function compileShow(design: Design, placed: readonly PlacedGroup[]): Show {
   let offset = 0;
   const groups = placed.map((group): ShowGroup => {
-    const points = group.kind === 'tape' ? group.cut.lights : Math.min(group.group.channels, Math.max(1, group.places.length));
+    const points =
+      group.kind === 'tape' ? group.cut.lights : Math.min(group.group.channels, Math.max(1, group.places.length));
     const bytesPerPoint = group.kind === 'tape' ? 3 : 1;
     const row = { id: group.id, points, bytesPerPoint, offset } as const;
     offset += points * bytesPerPoint;

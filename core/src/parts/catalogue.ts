@@ -28,7 +28,11 @@ export const builtInLibrary: Library = createLibrary([
 ]);
 
 /** The part of this id if it is of this kind; undefined for none, since a plan may name a part that is gone. */
-export function findPart<K extends Part['kind']>(library: Library, kind: K, id: string | null): Extract<Part, { kind: K }> | undefined {
+export function findPart<K extends Part['kind']>(
+  library: Library,
+  kind: K,
+  id: string | null,
+): Extract<Part, { kind: K }> | undefined {
   const part = id === null ? undefined : library.parts.get(id);
   // The kind was compared just now, which is what narrows the union.
   return part?.kind === kind ? (part as Extract<Part, { kind: K }>) : undefined;

@@ -3,7 +3,18 @@ export { controllers } from './controllers.ts';
 export { type Figure, type Origin, typical } from './figure.ts';
 export { fuseRatingsA, plugs, switches, transistors } from './hardware.ts';
 export type {
-  Chemistry, ControllerPart, ConverterPart, LedPart, PackPart, Part, Pin, PinAbility, PixelTapePart, PlugPart, SwitchPart, TransistorPart,
+  Chemistry,
+  ControllerPart,
+  ConverterPart,
+  LedPart,
+  PackPart,
+  Part,
+  Pin,
+  PinAbility,
+  PixelTapePart,
+  PlugPart,
+  SwitchPart,
+  TransistorPart,
 } from './kinds.ts';
 export { leds } from './leds.ts';
 export { type Outline, outlines } from './outlines.ts';

@@ -1,22 +1,94 @@
 import type { LedPart } from './kinds.ts';
 
-type Dice = Pick<LedPart, 'colour' | 'forwardAt1mAV' | 'forwardAt20mAV' | 'forwardSpreadV' | 'seriesOhm' | 'intensityMcd'>;
-type Body = Pick<LedPart, 'body' | 'ratedCurrentA' | 'bareDiameterMm' | 'sleeveWallMm' | 'lengthMm' | 'wireDiameterMm' | 'price'>;
+type Dice = Pick<
+  LedPart,
+  'colour' | 'forwardAt1mAV' | 'forwardAt20mAV' | 'forwardSpreadV' | 'seriesOhm' | 'intensityMcd'
+>;
+type Body = Pick<
+  LedPart,
+  'body' | 'ratedCurrentA' | 'bareDiameterMm' | 'sleeveWallMm' | 'lengthMm' | 'wireDiameterMm' | 'price'
+>;
 
 /** Forward voltages typical of the kind; ±0.15 V within a kind (RECKONING §1). */
 const dice: Readonly<Record<string, Dice>> = {
-  red: { colour: '#ff2a1a', forwardAt1mAV: 1.72, forwardAt20mAV: 2.0, forwardSpreadV: 0.15, seriesOhm: 6.5, intensityMcd: 900 },
-  amber: { colour: '#ff9a1c', forwardAt1mAV: 1.78, forwardAt20mAV: 2.06, forwardSpreadV: 0.15, seriesOhm: 6.5, intensityMcd: 1200 },
-  green: { colour: '#2cff6a', forwardAt1mAV: 2.6, forwardAt20mAV: 3.08, forwardSpreadV: 0.15, seriesOhm: 12, intensityMcd: 4000 },
-  blue: { colour: '#2a6bff', forwardAt1mAV: 2.66, forwardAt20mAV: 3.12, forwardSpreadV: 0.15, seriesOhm: 12, intensityMcd: 1100 },
-  white: { colour: '#f4f6ff', forwardAt1mAV: 2.72, forwardAt20mAV: 3.14, forwardSpreadV: 0.15, seriesOhm: 11, intensityMcd: 5000 },
-  'warm white': { colour: '#ffd9a0', forwardAt1mAV: 2.7, forwardAt20mAV: 3.12, forwardSpreadV: 0.15, seriesOhm: 11, intensityMcd: 4200 },
+  red: {
+    colour: '#ff2a1a',
+    forwardAt1mAV: 1.72,
+    forwardAt20mAV: 2.0,
+    forwardSpreadV: 0.15,
+    seriesOhm: 6.5,
+    intensityMcd: 900,
+  },
+  amber: {
+    colour: '#ff9a1c',
+    forwardAt1mAV: 1.78,
+    forwardAt20mAV: 2.06,
+    forwardSpreadV: 0.15,
+    seriesOhm: 6.5,
+    intensityMcd: 1200,
+  },
+  green: {
+    colour: '#2cff6a',
+    forwardAt1mAV: 2.6,
+    forwardAt20mAV: 3.08,
+    forwardSpreadV: 0.15,
+    seriesOhm: 12,
+    intensityMcd: 4000,
+  },
+  blue: {
+    colour: '#2a6bff',
+    forwardAt1mAV: 2.66,
+    forwardAt20mAV: 3.12,
+    forwardSpreadV: 0.15,
+    seriesOhm: 12,
+    intensityMcd: 1100,
+  },
+  white: {
+    colour: '#f4f6ff',
+    forwardAt1mAV: 2.72,
+    forwardAt20mAV: 3.14,
+    forwardSpreadV: 0.15,
+    seriesOhm: 11,
+    intensityMcd: 5000,
+  },
+  'warm white': {
+    colour: '#ffd9a0',
+    forwardAt1mAV: 2.7,
+    forwardAt20mAV: 3.12,
+    forwardSpreadV: 0.15,
+    seriesOhm: 11,
+    intensityMcd: 4200,
+  },
 };
 
 const bodies: Readonly<Record<string, Body>> = {
-  '3mm': { body: '3 mm', ratedCurrentA: 0.02, bareDiameterMm: 3.4, sleeveWallMm: 0.45, lengthMm: 5.4, wireDiameterMm: 1.1, price: 0.12 },
-  '5mm': { body: '5 mm', ratedCurrentA: 0.02, bareDiameterMm: 5.8, sleeveWallMm: 0.45, lengthMm: 8.7, wireDiameterMm: 1.1, price: 0.14 },
-  chip: { body: 'pre-wired chip', ratedCurrentA: 0.015, bareDiameterMm: 1.9, sleeveWallMm: 0, lengthMm: 1.2, wireDiameterMm: 0.25, price: 0.45 },
+  '3mm': {
+    body: '3 mm',
+    ratedCurrentA: 0.02,
+    bareDiameterMm: 3.4,
+    sleeveWallMm: 0.45,
+    lengthMm: 5.4,
+    wireDiameterMm: 1.1,
+    price: 0.12,
+  },
+  '5mm': {
+    body: '5 mm',
+    ratedCurrentA: 0.02,
+    bareDiameterMm: 5.8,
+    sleeveWallMm: 0.45,
+    lengthMm: 8.7,
+    wireDiameterMm: 1.1,
+    price: 0.14,
+  },
+  chip: {
+    body: 'pre-wired chip',
+    ratedCurrentA: 0.015,
+    bareDiameterMm: 1.9,
+    sleeveWallMm: 0,
+    lengthMm: 1.2,
+    wireDiameterMm: 0.25,
+    price: 0.45,
+  },
 };
 
 /** Single lights: each colour in each body. A chip's potted end is taken at its diagonal. */
@@ -24,7 +96,10 @@ export const leds: readonly LedPart[] = Object.entries(bodies).flatMap(([bodyKey
   Object.entries(dice).map(([colour, die]) => ({
     kind: 'led' as const,
     id: `led-${bodyKey}-${colour.replace(' ', '-')}`,
-    name: body.body === 'pre-wired chip' ? `Pre-wired chip light, ${colour}, 1.6 × 0.8 mm` : `Light, ${body.body}, ${colour}`,
+    name:
+      body.body === 'pre-wired chip'
+        ? `Pre-wired chip light, ${colour}, 1.6 × 0.8 mm`
+        : `Light, ${body.body}, ${colour}`,
     ...die,
     ...body,
   })),

@@ -2,4 +2,19 @@ export { applyChanges, type Change } from './changes.ts';
 export { createPlan, emptyDesign } from './empty.ts';
 export { distanceMm, measureRoute, walkRoute } from './geometry.ts';
 export { bands, plenty } from './limits.ts';
-export type { Control, Cue, Design, Hollow, KeptVersion, LedGroup, Mood, Move, Piece, Plan, PlanPoint, Reading, RunTest, Tape } from './types.ts';
+export type {
+  Control,
+  Cue,
+  Design,
+  Hollow,
+  KeptVersion,
+  LedGroup,
+  Mood,
+  Move,
+  Piece,
+  Plan,
+  PlanPoint,
+  Reading,
+  RunTest,
+  Tape,
+} from './types.ts';

@@ -32,4 +32,11 @@ export const bands = {
 } as const satisfies Record<string, Band>;
 
 /** How much one plan may hold; the app stays quick up to these. */
-export const plenty = { lights: 5000, items: 200, points: 400, textLength: 4000, nameLength: 120, pictureBytes: 3_000_000 } as const;
+export const plenty = {
+  lights: 5000,
+  items: 200,
+  points: 400,
+  textLength: 4000,
+  nameLength: 120,
+  pictureBytes: 3_000_000,
+} as const;

@@ -9,7 +9,9 @@ export interface PlanProblem {
   readonly message: string;
 }
 
-export type PlanRead = { readonly ok: true; readonly plan: Plan } | { readonly ok: false; readonly problems: readonly PlanProblem[] };
+export type PlanRead =
+  | { readonly ok: true; readonly plan: Plan }
+  | { readonly ok: false; readonly problems: readonly PlanProblem[] };
 
 type Migration = (document: Record<string, unknown>) => Record<string, unknown>;
 
@@ -28,7 +30,10 @@ function show(value: unknown): string {
 
 function valueAt(document: unknown, path: readonly PropertyKey[]): unknown {
   // Walking an unknown document: each step is checked before it is taken.
-  return path.reduce<unknown>((at, key) => (typeof at === 'object' && at !== null ? (at as Record<PropertyKey, unknown>)[key] : undefined), document);
+  return path.reduce<unknown>(
+    (at, key) => (typeof at === 'object' && at !== null ? (at as Record<PropertyKey, unknown>)[key] : undefined),
+    document,
+  );
 }
 
 function describe(issue: z.core.$ZodIssue, document: unknown): PlanProblem[] {
@@ -36,11 +41,24 @@ function describe(issue: z.core.$ZodIssue, document: unknown): PlanProblem[] {
   const found = show(valueAt(document, issue.path));
   switch (issue.code) {
     case 'unrecognized_keys':
-      return issue.keys.map((key) => ({ place: `${place}.${key}`, message: 'this field is not known in version 1; remove it or correct its name' }));
+      return issue.keys.map((key) => ({
+        place: `${place}.${key}`,
+        message: 'this field is not known in version 1; remove it or correct its name',
+      }));
     case 'too_small':
-      return [{ place, message: `found ${found}; must be ${issue.inclusive ? 'at least' : 'more than'} ${issue.minimum}` }];
+      return [
+        { place, message: `found ${found}; must be ${issue.inclusive ? 'at least' : 'more than'} ${issue.minimum}` },
+      ];
     case 'too_big':
-      return [{ place, message: issue.origin === 'number' ? `found ${found}; must be at most ${issue.maximum}` : `holds more than the ${issue.maximum} allowed` }];
+      return [
+        {
+          place,
+          message:
+            issue.origin === 'number'
+              ? `found ${found}; must be at most ${issue.maximum}`
+              : `holds more than the ${issue.maximum} allowed`,
+        },
+      ];
     case 'invalid_value':
       return [{ place, message: `found ${found}; allowed: ${issue.values.map(String).join(', ')}` }];
     case 'invalid_type':
@@ -55,12 +73,18 @@ function describe(issue: z.core.$ZodIssue, document: unknown): PlanProblem[] {
  * @returns the plan, or all problems found (at most 50), each with its place and what is allowed; never throws.
  */
 export function readPlan(document: unknown): PlanRead {
-  if (typeof document !== 'object' || document === null || Array.isArray(document)) return fail('the document', 'is not a plan: a plan file holds one JSON object');
+  if (typeof document !== 'object' || document === null || Array.isArray(document))
+    return fail('the document', 'is not a plan: a plan file holds one JSON object');
   let current = document as Record<string, unknown>;
-  if (current.format !== 'unruly-glimmer-plan') return fail('format', `found ${show(current.format)}; a plan file has "unruly-glimmer-plan" here`);
-  if (typeof current.version !== 'number') return fail('version', `found ${show(current.version)}; must be a whole number`);
+  if (current.format !== 'unruly-glimmer-plan')
+    return fail('format', `found ${show(current.format)}; a plan file has "unruly-glimmer-plan" here`);
+  if (typeof current.version !== 'number')
+    return fail('version', `found ${show(current.version)}; must be a whole number`);
   if (current.version > newestVersion) {
-    return fail('version', `this file is of version ${current.version}; this program reads up to ${newestVersion}. Bring the program up to date and open it again`);
+    return fail(
+      'version',
+      `this file is of version ${current.version}; this program reads up to ${newestVersion}. Bring the program up to date and open it again`,
+    );
   }
   while (typeof current.version === 'number' && current.version < newestVersion) {
     const step = migrations[current.version];
@@ -68,7 +92,8 @@ export function readPlan(document: unknown): PlanRead {
     current = step(current);
   }
   const result = planSchema.safeParse(current);
-  if (!result.success) return { ok: false, problems: result.error.issues.flatMap((issue) => describe(issue, current)).slice(0, 50) };
+  if (!result.success)
+    return { ok: false, problems: result.error.issues.flatMap((issue) => describe(issue, current)).slice(0, 50) };
   const problems = findReferenceProblems(result.data);
   return problems.length > 0 ? { ok: false, problems: problems.slice(0, 50) } : { ok: true, plan: result.data };
 }
@@ -82,7 +107,12 @@ export function readPlanText(text: string): PlanRead {
     const trimmed = text.trim();
     const cut = trimmed.startsWith('{') && !trimmed.endsWith('}');
     const detail = cause instanceof Error ? cause.message : 'unreadable';
-    return fail('the file', cut ? `ends in the middle (after ${trimmed.length} characters): it was cut short. Fetch it again from where it came` : `is not JSON: ${detail}`);
+    return fail(
+      'the file',
+      cut
+        ? `ends in the middle (after ${trimmed.length} characters): it was cut short. Fetch it again from where it came`
+        : `is not JSON: ${detail}`,
+    );
   }
   return readPlan(document);
 }

@@ -4,7 +4,12 @@ import { plenty } from './limits.ts';
 import type { PlanProblem } from './read.ts';
 import type { Design, Plan, Tape } from './types.ts';
 
-type Check = { readonly place: string; readonly id: string | null; readonly among: ReadonlySet<string>; readonly what: string };
+type Check = {
+  readonly place: string;
+  readonly id: string | null;
+  readonly among: ReadonlySet<string>;
+  readonly what: string;
+};
 
 const idsOf = (items: readonly { readonly id: string }[]): ReadonlySet<string> => new Set(items.map((item) => item.id));
 
@@ -30,19 +35,41 @@ function listReferences(design: Design): Check[] {
       { place: `tapes.${i}.channelId`, id: tape.channelId, among: hollows, what: 'hollow' },
     ]),
     ...design.leds.flatMap((group, i) =>
-      group.places.map((place, j) => ({ place: `leds.${i}.places.${j}.hollowId`, id: place.hollowId, among: hollows, what: 'hollow' })),
+      group.places.map((place, j) => ({
+        place: `leds.${i}.places.${j}.hollowId`,
+        id: place.hollowId,
+        among: hollows,
+        what: 'hollow',
+      })),
     ),
     { place: 'moods.startId', id: design.moods.startId, among: moods, what: 'mood' },
     ...design.moods.list.flatMap((mood, i) =>
-      Object.keys(mood.moves).map((id) => ({ place: `moods.list.${i}.moves.${id}`, id, among: groups, what: 'light group' })),
+      Object.keys(mood.moves).map((id) => ({
+        place: `moods.list.${i}.moves.${id}`,
+        id,
+        among: groups,
+        what: 'light group',
+      })),
     ),
     ...design.moods.cues.flatMap((cue, i) => [
       { place: `moods.cues.${i}.from`, id: cue.from, among: moods, what: 'mood' },
       { place: `moods.cues.${i}.to`, id: cue.to, among: moods, what: 'mood' },
-      ...('controlId' in cue.when ? [{ place: `moods.cues.${i}.when.controlId`, id: cue.when.controlId, among: controls, what: 'control' }] : []),
+      ...('controlId' in cue.when
+        ? [{ place: `moods.cues.${i}.when.controlId`, id: cue.when.controlId, among: controls, what: 'control' }]
+        : []),
     ]),
-    ...design.moods.course.map((step, i) => ({ place: `moods.course.${i}.moodId`, id: step.moodId, among: moods, what: 'mood' })),
-    ...design.moods.cueUses.map((use, i) => ({ place: `moods.cueUses.${i}.cueId`, id: use.cueId, among: cues, what: 'cue' })),
+    ...design.moods.course.map((step, i) => ({
+      place: `moods.course.${i}.moodId`,
+      id: step.moodId,
+      among: moods,
+      what: 'mood',
+    })),
+    ...design.moods.cueUses.map((use, i) => ({
+      place: `moods.cueUses.${i}.cueId`,
+      id: use.cueId,
+      among: cues,
+      what: 'cue',
+    })),
   ];
 }
 
@@ -51,7 +78,13 @@ function findLoops(tapes: readonly Tape[]): PlanProblem[] {
   return tapes.flatMap((tape, i) => {
     let at: string | null = tape.after;
     for (let hops = 0; at !== null && hops <= tapes.length; hops += 1) {
-      if (at === tape.id) return [{ place: `tapes.${i}.after`, message: 'the data of these tapes goes round in a circle; let one of them start at the controller' }];
+      if (at === tape.id)
+        return [
+          {
+            place: `tapes.${i}.after`,
+            message: 'the data of these tapes goes round in a circle; let one of them start at the controller',
+          },
+        ];
       at = feeder.get(at) ?? null;
     }
     return [];
@@ -60,7 +93,11 @@ function findLoops(tapes: readonly Tape[]): PlanProblem[] {
 
 /** Lights a design asks for, with tapes of a kind that is not known counted at the densest that ships. */
 function countLights(design: Design): number {
-  const onTapes = design.tapes.map((tape) => ((tape.lengthMm ?? measureRoute(tape.route)) / 1000) * (findPart(builtInLibrary, 'pixel-tape', tape.part)?.perMetre ?? 200));
+  const onTapes = design.tapes.map(
+    (tape) =>
+      ((tape.lengthMm ?? measureRoute(tape.route)) / 1000) *
+      (findPart(builtInLibrary, 'pixel-tape', tape.part)?.perMetre ?? 200),
+  );
   return [...onTapes, ...design.leds.map((group) => group.places.length)].reduce((sum, count) => sum + count, 0);
 }
 
@@ -74,9 +111,20 @@ function checkDesign(design: Design): PlanProblem[] {
   ];
   const dangling = listReferences(design)
     .filter((check) => check.id !== null && !check.among.has(check.id))
-    .map((check) => ({ place: check.place, message: `names the ${check.what} "${check.id}", which is not in the plan` }));
+    .map((check) => ({
+      place: check.place,
+      message: `names the ${check.what} "${check.id}", which is not in the plan`,
+    }));
   const lights = countLights(design);
-  const many = lights > plenty.lights ? [{ place: 'tapes', message: `asks for about ${Math.round(lights)} lights; one plan holds at most ${plenty.lights}. Split the piece into several plans` }] : [];
+  const many =
+    lights > plenty.lights
+      ? [
+          {
+            place: 'tapes',
+            message: `asks for about ${Math.round(lights)} lights; one plan holds at most ${plenty.lights}. Split the piece into several plans`,
+          },
+        ]
+      : [];
   return [...twins, ...dangling, ...findLoops(design.tapes), ...many];
 }
 
@@ -84,7 +132,15 @@ function checkDesign(design: Design): PlanProblem[] {
 export function findReferenceProblems(plan: Plan): PlanProblem[] {
   const inDesign = (design: Design, prefix: string): PlanProblem[] => {
     const picture = design.view.picture;
-    const lost = picture.kind === 'own' && !(picture.pictureId in plan.pictures) ? [{ place: 'view.picture.pictureId', message: `names the picture "${picture.pictureId}", which is not in the plan` }] : [];
+    const lost =
+      picture.kind === 'own' && !(picture.pictureId in plan.pictures)
+        ? [
+            {
+              place: 'view.picture.pictureId',
+              message: `names the picture "${picture.pictureId}", which is not in the plan`,
+            },
+          ]
+        : [];
     return [...checkDesign(design), ...lost].map((problem) => ({ ...problem, place: `${prefix}.${problem.place}` }));
   };
   return [

@@ -41,8 +41,18 @@ const view = z.strictObject({
 
 const hollowBase = { id, name, at: point };
 const hollow = z.discriminatedUnion('kind', [
-  z.strictObject({ ...hollowBase, kind: z.literal('bore'), diameterMm: inBand(bands.hollowMm), depthMm: inBand(bands.hollowMm) }),
-  z.strictObject({ ...hollowBase, kind: z.literal('channel'), widthMm: inBand(bands.hollowMm), depthMm: inBand(bands.hollowMm) }),
+  z.strictObject({
+    ...hollowBase,
+    kind: z.literal('bore'),
+    diameterMm: inBand(bands.hollowMm),
+    depthMm: inBand(bands.hollowMm),
+  }),
+  z.strictObject({
+    ...hollowBase,
+    kind: z.literal('channel'),
+    widthMm: inBand(bands.hollowMm),
+    depthMm: inBand(bands.hollowMm),
+  }),
   z.strictObject({
     ...hollowBase,
     kind: z.literal('box'),
@@ -87,7 +97,13 @@ const ledGroup = z.strictObject({
 
 const move = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('steady'), colour, level: inBand(bands.share) }),
-  z.strictObject({ kind: z.literal('breathe'), colour, periodS: inBand(bands.periodS), low: inBand(bands.share), high: inBand(bands.share) }),
+  z.strictObject({
+    kind: z.literal('breathe'),
+    colour,
+    periodS: inBand(bands.periodS),
+    low: inBand(bands.share),
+    high: inBand(bands.share),
+  }),
   z.strictObject({
     kind: z.literal('chase'),
     colour,

@@ -41,7 +41,8 @@ const blame = (path: PowerPath, brightness: number, obstacle: Obstacle): Ceiling
 
 /** The ceiling at one state of charge, by halving: more light never asks less. */
 export function findCeiling(path: PowerPath, charge: number, draw: MoodDraw): Ceiling {
-  const obstacleAt = (brightness: number): Obstacle | null => findObstacle(path, charge, draw.restA + brightness * draw.dynamicPeakA);
+  const obstacleAt = (brightness: number): Obstacle | null =>
+    findObstacle(path, charge, draw.restA + brightness * draw.dynamicPeakA);
   let obstacle = obstacleAt(1);
   if (!obstacle) return { brightness: 1, limitedBy: null, linkId: null };
   const dark = obstacleAt(0);

@@ -37,7 +37,8 @@ export function shiftEfficiency(atLoad: number, inputV: number): number {
 }
 
 /** Efficiency at a load and an input voltage. */
-export const efficiencyAt = (part: ConverterPart, outputA: number, inputV: number): number => shiftEfficiency(efficiencyAtLoad(part, outputA), inputV);
+export const efficiencyAt = (part: ConverterPart, outputA: number, inputV: number): number =>
+  shiftEfficiency(efficiencyAtLoad(part, outputA), inputV);
 
 /**
  * The current at which a source with this open voltage and resistance gives this power, on the stable side.

@@ -12,7 +12,10 @@ export interface Deviation {
 }
 
 /** Makes the evening for one set of deviations. */
-export type NightMaker = (deviation: Deviation) => { readonly path: PowerPath; readonly course: readonly NightStretch[] };
+export type NightMaker = (deviation: Deviation) => {
+  readonly path: PowerPath;
+  readonly course: readonly NightStretch[];
+};
 
 export interface RunsFor {
   readonly likelyH: number;
@@ -22,10 +25,14 @@ export interface RunsFor {
   /** Loss of time by each cause alone, with the input at its unlucky end. */
   readonly losses: Readonly<Record<DoubtCause, number>>;
   readonly drawnMah: number;
+  /** The deviations of the cautious night, and the step that both were run with: for drawing the same nights. */
+  readonly cautious: Deviation;
+  readonly stepS: number;
 }
 
 const none: Deviation = { capacity: 0, resistance: 0, load: 0 };
-const MOST_HOURS = 240;
+/** A reckoning stops here; what lasts longer is not asked by the hour. */
+export const MOST_HOURS = 240;
 
 /** Steps fine enough for the answer to be good to a half per cent, coarse enough for a slider. */
 function chooseStepS(make: NightMaker): number {
@@ -37,8 +44,9 @@ function chooseStepS(make: NightMaker): number {
 }
 
 /**
- * Likely and cautious run time. Each doubtful input is put to its unlucky end alone; the losses add as squares, since
- * all being unlucky on one night is rarer than any one. Sampling (see `sampleNights`) agrees with it.
+ * Likely and cautious run time. Each doubtful input is put to its unlucky end alone; then all are moved together, each
+ * by its part of the doubt, to the likeliest of the bad nights that lie one spread off. That night is the cautious one.
+ * Sampling (see `sampleNight`) agrees with it.
  */
 export function estimateRunsFor(make: NightMaker): RunsFor {
   const stepS = chooseStepS(make);
@@ -47,11 +55,32 @@ export function estimateRunsFor(make: NightMaker): RunsFor {
     return runNight(path, course, { stepS, mostHours: MOST_HOURS, keepSamples: false });
   };
   const likely = run(none);
-  const loss = (deviation: Partial<Deviation>): number => Math.max(0, likely.hours - run({ ...none, ...deviation }).hours);
-  const losses = { capacity: loss({ capacity: -1 }), resistance: loss({ resistance: 1 }), 'light current': loss({ load: 1 }) };
-  const chiefCause = (Object.keys(losses) as DoubtCause[]).reduce((most, cause) => (losses[cause] > losses[most] ? cause : most));
-  const spread = Math.hypot(losses.capacity, losses.resistance, losses['light current']);
-  return { likelyH: likely.hours, cautiousH: Math.max(0, likely.hours - spread), end: likely.end, chiefCause, losses, drawnMah: likely.drawnMah };
+  const loss = (deviation: Partial<Deviation>): number =>
+    Math.max(0, likely.hours - run({ ...none, ...deviation }).hours);
+  const losses = {
+    capacity: loss({ capacity: -1 }),
+    resistance: loss({ resistance: 1 }),
+    'light current': loss({ load: 1 }),
+  };
+  const chiefCause = (Object.keys(losses) as DoubtCause[]).reduce((most, cause) =>
+    losses[cause] > losses[most] ? cause : most,
+  );
+  const whole = Math.max(1e-9, Math.hypot(losses.capacity, losses.resistance, losses['light current']));
+  const cautious = {
+    capacity: -losses.capacity / whole,
+    resistance: losses.resistance / whole,
+    load: losses['light current'] / whole,
+  };
+  return {
+    likelyH: likely.hours,
+    cautiousH: Math.min(likely.hours, run(cautious).hours),
+    end: likely.end,
+    chiefCause,
+    losses,
+    drawnMah: likely.drawnMah,
+    cautious,
+    stepS,
+  };
 }
 
 /** A small seeded generator (mulberry32): the same plan gives the same nights. */

@@ -11,9 +11,13 @@ export const fuseBand = defineFormula({
 });
 
 /** The fuses that suit: from 1.25 to 2 times the steady current, and below what wire, plug and switch carry. */
-export function chooseFuse(steadyA: number, weakestA: number): { readonly leastA: number; readonly mostA: number; readonly bestA: number | null } {
+export function chooseFuse(
+  steadyA: number,
+  weakestA: number,
+): { readonly leastA: number; readonly mostA: number; readonly bestA: number | null } {
   const leastA = fuseBand.reckon({ I: steadyA });
   const mostA = Math.min(2 * steadyA, weakestA);
-  const bestA = fuseRatingsA.find((rating) => rating >= leastA - 1e-9 && rating <= Math.max(mostA, 0.25) + 1e-9) ?? null;
+  const bestA =
+    fuseRatingsA.find((rating) => rating >= leastA - 1e-9 && rating <= Math.max(mostA, 0.25) + 1e-9) ?? null;
   return { leastA, mostA, bestA };
 }

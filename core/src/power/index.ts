@@ -1,7 +1,42 @@
-export { type Ceiling, type CeilingOverDischarge, ceilingSum, findCeiling, findCeilingOverDischarge, type MoodDraw, RESERVE_CHARGE } from './ceiling.ts';
+export {
+  type Ceiling,
+  type CeilingOverDischarge,
+  ceilingSum,
+  findCeiling,
+  findCeilingOverDischarge,
+  type MoodDraw,
+  RESERVE_CHARGE,
+} from './ceiling.ts';
 export { boostInput, efficiencyAt, solveConstantPower } from './converter.ts';
-export { createRandom, type Deviation, type DoubtCause, estimateRunsFor, type NightMaker, type RunsFor, sampleNight } from './doubt.ts';
+export {
+  createRandom,
+  type Deviation,
+  type DoubtCause,
+  estimateRunsFor,
+  MOST_HOURS,
+  type NightMaker,
+  type RunsFor,
+  sampleNight,
+} from './doubt.ts';
 export { chooseFuse, fuseBand } from './fuse.ts';
-export { describeEnd, type NightEnd, type NightRun, type NightSample, type NightStretch, plainRunTime, runNight } from './night.ts';
+export {
+  describeEnd,
+  type NightEnd,
+  type NightRun,
+  type NightSample,
+  type NightStretch,
+  plainRunTime,
+  runNight,
+} from './night.ts';
 export { countedCurrentA, modelPack, openCircuitVoltageV, type PackModel, packResistanceOhm } from './packModel.ts';
-export { BROWN_OUT_MARGIN_V, describeObstacle, findObstacle, type LinkLimit, type LoadedLink, loadLinks, type Operation, operate, type PowerPath } from './path.ts';
+export {
+  BROWN_OUT_MARGIN_V,
+  describeObstacle,
+  findObstacle,
+  type LinkLimit,
+  type LoadedLink,
+  loadLinks,
+  type Operation,
+  operate,
+  type PowerPath,
+} from './path.ts';

@@ -36,7 +36,10 @@ export interface NightRun {
 export const plainRunTime = defineFormula({
   name: 'Plain run time',
   gives: { meaning: 'time, at best', kind: 'timeH' },
-  symbols: { C: { meaning: 'capacity', kind: 'capacityMah' }, I: { meaning: 'mean current from the pack', kind: 'currentA' } },
+  symbols: {
+    C: { meaning: 'capacity', kind: 'capacityMah' },
+    I: { meaning: 'mean current from the pack', kind: 'currentA' },
+  },
   form: '{t} = {C} / {I}',
   source: 'charge ÷ current: holds only for an ideal pack',
   reckon: ({ C, I }) => C / 1000 / I,
@@ -58,7 +61,8 @@ function findEnd(path: PowerPath, charge: number, stretch: NightStretch, mean: O
   if (mean.packV < path.pack.cutOffV) return 'cut-off';
   if (path.converter && mean.packV < path.converter.inputLeastV) return 'drops out';
   const peak = operate(path, charge, stretch.peakA);
-  if (peak.collapses || (path.converter ? peak.packV < path.converter.inputLeastV : peak.railV < path.brownOutV)) return 'resets';
+  if (peak.collapses || (path.converter ? peak.packV < path.converter.inputLeastV : peak.railV < path.brownOutV))
+    return 'resets';
   return null;
 }
 
@@ -67,7 +71,11 @@ function findEnd(path: PowerPath, charge: number, stretch: NightStretch, mean: O
  * pack is empty, the cell cuts off, the converter drops out, a peak resets the controller, or `mostHours` have passed.
  * Throws nothing; an evening without stretches lasts for ever and gives no samples.
  */
-export function runNight(path: PowerPath, course: readonly NightStretch[], options: { readonly stepS: number; readonly mostHours: number; readonly keepSamples?: boolean }): NightRun {
+export function runNight(
+  path: PowerPath,
+  course: readonly NightStretch[],
+  options: { readonly stepS: number; readonly mostHours: number; readonly keepSamples?: boolean },
+): NightRun {
   const { stepS, mostHours, keepSamples = true } = options;
   const samples: NightSample[] = [];
   let [charge, atH, drawnMah, drawnWh] = [1, 0, 0, 0];
@@ -98,8 +106,19 @@ export function runNight(path: PowerPath, course: readonly NightStretch[], optio
   return { hours: atH, end: 'lasts', samples, drawnMah, drawnWh };
 }
 
-function takeSample(path: PowerPath, at: { atH: number; charge: number; stretch: NightStretch; operation: Operation }): NightSample {
+function takeSample(
+  path: PowerPath,
+  at: { atH: number; charge: number; stretch: NightStretch; operation: Operation },
+): NightSample {
   const peak = operate(path, at.charge, at.stretch.peakA);
   const { packV, railV, packA } = at.operation;
-  return { atH: at.atH, packV, peakV: peak.collapses ? 0 : peak.packV, railV, packA, charge: at.charge, moodId: at.stretch.moodId };
+  return {
+    atH: at.atH,
+    packV,
+    peakV: peak.collapses ? 0 : peak.packV,
+    railV,
+    packA,
+    charge: at.charge,
+    moodId: at.stretch.moodId,
+  };
 }

@@ -35,7 +35,14 @@ export interface Operation {
   readonly collapses: boolean;
 }
 
-const collapsed: Operation = { ok: false, packA: Number.POSITIVE_INFINITY, packV: 0, railV: 0, lossW: 0, collapses: true };
+const collapsed: Operation = {
+  ok: false,
+  packA: Number.POSITIVE_INFINITY,
+  packV: 0,
+  railV: 0,
+  lossW: 0,
+  collapses: true,
+};
 
 /** Solves cell, leads and converter for a current on the rail. */
 export function operate(path: PowerPath, charge: number, railA: number): Operation {
@@ -60,7 +67,14 @@ export function operate(path: PowerPath, charge: number, railA: number): Operati
     if (Math.abs(nextV - inputV) < 1e-7) break;
     inputV = nextV;
   }
-  return { ok: inputV >= converter.inputLeastV, packA, packV: inputV, railV: converter.outputV, lossW: powerW - converter.outputV * railA, collapses: false };
+  return {
+    ok: inputV >= converter.inputLeastV,
+    packA,
+    packV: inputV,
+    railV: converter.outputV,
+    lossW: powerW - converter.outputV * railA,
+    collapses: false,
+  };
 }
 
 /** A link with what it carries in one operation. */
@@ -69,7 +83,8 @@ export interface LoadedLink extends LinkLimit {
   readonly fill: number;
 }
 
-const loadOf = (link: LinkLimit, operation: Operation, railA: number): number => link.offsetA + link.share * (link.carries === 'pack' ? operation.packA : railA);
+const loadOf = (link: LinkLimit, operation: Operation, railA: number): number =>
+  link.offsetA + link.share * (link.carries === 'pack' ? operation.packA : railA);
 
 /** Every link with its load, in order from cell to light. */
 export function loadLinks(path: PowerPath, operation: Operation, railA: number): LoadedLink[] {
@@ -83,7 +98,11 @@ export function loadLinks(path: PowerPath, operation: Operation, railA: number):
 export const BROWN_OUT_MARGIN_V = 0.2;
 
 /** What stops a load: a link over its limit, a collapse, or too low a voltage. */
-export type Obstacle = { readonly kind: 'link'; readonly link: LinkLimit } | { readonly kind: 'collapse' } | { readonly kind: 'drop-out' } | { readonly kind: 'brown-out' };
+export type Obstacle =
+  | { readonly kind: 'link'; readonly link: LinkLimit }
+  | { readonly kind: 'collapse' }
+  | { readonly kind: 'drop-out' }
+  | { readonly kind: 'brown-out' };
 
 const collapse: Obstacle = { kind: 'collapse' };
 const dropOut: Obstacle = { kind: 'drop-out' };

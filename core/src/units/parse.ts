@@ -40,7 +40,10 @@ function scale(kind: QuantityKind, number: number, unitText: string, text: strin
 
 function refuse(kind: QuantityKind, text: string): Parsed {
   const shown = text.length > 24 ? `${text.slice(0, 24)}…` : text;
-  return { ok: false, problem: `"${shown}" is not ${quantityKinds[kind].noun}; write it such as ${quantityKinds[kind].example}` };
+  return {
+    ok: false,
+    problem: `"${shown}" is not ${quantityKinds[kind].noun}; write it such as ${quantityKinds[kind].example}`,
+  };
 }
 
 /**
@@ -50,7 +53,11 @@ function refuse(kind: QuantityKind, text: string): Parsed {
  */
 export function parseQuantity(kind: QuantityKind, text: string): Parsed {
   const trimmed = text.trim();
-  if (trimmed === '') return { ok: false, problem: `nothing written; write ${quantityKinds[kind].noun} such as ${quantityKinds[kind].example}` };
+  if (trimmed === '')
+    return {
+      ok: false,
+      problem: `nothing written; write ${quantityKinds[kind].noun} such as ${quantityKinds[kind].example}`,
+    };
 
   const letter = LETTER_POINT.exec(trimmed);
   if (letter && kind === 'resistanceOhm') {

@@ -10,7 +10,11 @@ export interface Band {
 
 /** A value that was taken, with a question where it is far from what is usual. */
 export type Judged =
-  | { readonly ok: true; readonly value: number; readonly didYouMean?: { readonly value: number; readonly text: string } }
+  | {
+      readonly ok: true;
+      readonly value: number;
+      readonly didYouMean?: { readonly value: number; readonly text: string };
+    }
   | { readonly ok: false; readonly problem: string };
 
 /** Slips of a prefix, a decimal point or an inch, most likely first. */
@@ -23,7 +27,8 @@ const slips = [1e-3, 1e3, 0.1, 10, 25.4, 1 / 25.4, 1e-2, 1e2, 1e-6, 1e6];
  */
 export function judge(kind: QuantityKind, value: number, band: Band): Judged {
   const show = (number: number): string => printQuantity(kind, number);
-  if (!Number.isFinite(value)) return { ok: false, problem: `not a number; write it such as ${quantityKinds[kind].example}` };
+  if (!Number.isFinite(value))
+    return { ok: false, problem: `not a number; write it such as ${quantityKinds[kind].example}` };
   const slip = (low: number, high: number): number | undefined =>
     slips.map((factor) => value * factor).find((candidate) => candidate >= low && candidate <= high);
   if (value < band.least || value > band.most) {
@@ -33,5 +38,7 @@ export function judge(kind: QuantityKind, value: number, band: Band): Judged {
   }
   if (!band.usual || (value >= band.usual[0] && value <= band.usual[1])) return { ok: true, value };
   const meant = slip(band.usual[0], band.usual[1]);
-  return meant === undefined ? { ok: true, value } : { ok: true, value, didYouMean: { value: meant, text: show(meant) } };
+  return meant === undefined
+    ? { ok: true, value }
+    : { ok: true, value, didYouMean: { value: meant, text: show(meant) } };
 }

@@ -40,8 +40,13 @@ function printPrefixed(value: number, symbol: string, digits: number): string {
 }
 
 function printHours(hours: number, digits: number): string {
-  return Math.abs(hours) < 1 ? `${printNumber(hours * 60, Math.min(2, digits))} min` : `${printNumber(hours, digits)} h`;
+  return Math.abs(hours) < 1
+    ? `${printNumber(hours * 60, Math.min(2, digits))} min`
+    : `${printNumber(hours, digits)} h`;
 }
+
+/** Drops zeros after the point that say nothing: 50.0 % is 50 %. */
+const trimZeros = (text: string): string => (text.includes('.') ? text.replace(/\.?0+$/, '') : text);
 
 /** Finer than a hundredth of a millimetre nobody measures at a bench. */
 const toHundredth = (mm: number): number => Math.round(mm * 100) / 100;
@@ -51,37 +56,48 @@ const toHundredth = (mm: number): number => Math.round(mm * 100) / 100;
  * Not a number prints as a dash, since what can't be decided is not made up.
  * @example printQuantity('currentA', 0.0137) // "13.7 mA"
  */
-export function printQuantity(kind: QuantityKind, value: number, options: { digits?: number; length?: LengthUnit } = {}): string {
+export function printQuantity(
+  kind: QuantityKind,
+  value: number,
+  options: { digits?: number; length?: LengthUnit } = {},
+): string {
   const digits = options.digits ?? 3;
   if (!Number.isFinite(value)) return '–';
   const row = prefixed[kind];
-  if (kind === 'capacityMah' && Math.abs(value) < 10_000) return `${printNumber(value, Math.max(digits, 4))} mAh`;
+  if (kind === 'capacityMah' && Math.abs(value) < 10_000)
+    return `${trimZeros(printNumber(value, Math.max(digits, 4)))} mAh`;
   if (row) return printPrefixed(value * row.toBase, row.symbol, digits);
   switch (kind) {
     case 'lengthMm':
-      return options.length === 'in' ? `${printNumber(value / 25.4, Math.max(digits, 4))} in` : `${printNumber(toHundredth(value), Math.max(digits, value >= 1000 ? 4 : 3))} mm`;
+      return options.length === 'in'
+        ? `${printNumber(value / 25.4, Math.max(digits, 4))} in`
+        : `${printNumber(toHundredth(value), Math.max(digits, value >= 1000 ? 4 : 3))} mm`;
     case 'timeH':
       return printHours(value, digits);
     case 'timeMin':
       return `${printNumber(value, digits)} min`;
     case 'timeS':
-      return Math.abs(value) < 1 && value !== 0 ? `${printNumber(value * 1000, digits)} ms` : `${printNumber(value, digits)} s`;
+      return Math.abs(value) < 1 && value !== 0
+        ? `${printNumber(value * 1000, digits)} ms`
+        : `${printNumber(value, digits)} s`;
     case 'temperatureC':
-      return `${printNumber(value, digits)} °C`;
+      return `${trimZeros(printNumber(value, digits))} °C`;
     case 'massG':
       return value >= 1000 ? `${printNumber(value / 1000, digits)} kg` : `${printNumber(value, digits)} g`;
     case 'fraction':
-      return `${printNumber(value * 100, digits)} %`;
+      return `${trimZeros(printNumber(value * 100, digits))} %`;
     case 'perMetre':
       return `${printNumber(value, 4)}/m`;
     case 'money':
       return value.toFixed(2).replace('-', '−');
     default:
-      return printNumber(value, Math.max(digits, 6)).replace(/(\.\d*?)0+$/, '$1').replace(/\.$/, '');
+      return trimZeros(printNumber(value, Math.max(digits, 6)));
   }
 }
 
 /** What an input field shows for a value: exact enough to be typed back without loss. */
 export function printForEditing(kind: QuantityKind, value: number, length: LengthUnit = 'mm'): string {
-  return printQuantity(kind, value, { digits: 6, length }).replace(/(\.\d*?)0+(?=\D|$)/, '$1').replace(/\.(?=\D|$)/, '');
+  return printQuantity(kind, value, { digits: 6, length })
+    .replace(/(\.\d*?)0+(?=\D|$)/, '$1')
+    .replace(/\.(?=\D|$)/, '');
 }

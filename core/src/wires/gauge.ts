@@ -34,7 +34,17 @@ export const wireDrop = defineFormula({
 
 /** Conservative currents for one core bundled with others under cloth, by gauge: well under what the same wire bears in free air. */
 const carries: readonly (readonly [gaugeAwg: number, currentA: number])[] = [
-  [34, 0.12], [32, 0.25], [30, 0.45], [28, 0.8], [26, 1.3], [24, 2.1], [22, 3.2], [20, 5], [18, 7.5], [16, 11], [14, 16],
+  [34, 0.12],
+  [32, 0.25],
+  [30, 0.45],
+  [28, 0.8],
+  [26, 1.3],
+  [24, 2.1],
+  [22, 3.2],
+  [20, 5],
+  [18, 7.5],
+  [16, 11],
+  [14, 16],
 ];
 
 /** What a core of this gauge carries; a gauge between two rows is taken as the thinner. */

@@ -92,31 +92,49 @@ function draftLeds(leds: PlacedLeds, board: RunEnd, peakA: number): Draft[] {
 function draftRuns(design: Design, placed: readonly PlacedGroup[], currents: RunCurrents): Draft[] {
   const board = { name: 'Board', at: design.drive.at };
   const pack: Draft[] = design.power.pack
-    ? [{ id: 'pack', name: 'Pack lead', from: { name: 'Pack', at: design.power.at }, to: board, meanings: ['pack plus', 'minus'], peakA: currents.packPeakA }]
+    ? [
+        {
+          id: 'pack',
+          name: 'Pack lead',
+          from: { name: 'Pack', at: design.power.at },
+          to: board,
+          meanings: ['pack plus', 'minus'],
+          peakA: currents.packPeakA,
+        },
+      ]
     : [];
   const lights = placed.flatMap((group) =>
     group.kind === 'tape'
-      ? group.cut.lights > 0 ? [draftTape(group, placed, board, currents.tapePeakA.get(group.id) ?? 0)] : []
+      ? group.cut.lights > 0
+        ? [draftTape(group, placed, board, currents.tapePeakA.get(group.id) ?? 0)]
+        : []
       : draftLeds(group, board, currents.ledPeakA.get(group.id) ?? 0),
   );
-  const controls = design.drive.controls.map((control): Draft => ({
-    id: `control:${control.id}`,
-    name: control.name,
-    from: board,
-    to: { name: control.name, at: control.at },
-    meanings: [control.kind === 'button' ? 'minus' : 'rail plus', `signal ${control.name}`],
-    peakA: null,
-  }));
+  const controls = design.drive.controls.map(
+    (control): Draft => ({
+      id: `control:${control.id}`,
+      name: control.name,
+      from: board,
+      to: { name: control.name, at: control.at },
+      meanings: [control.kind === 'button' ? 'minus' : 'rail plus', `signal ${control.name}`],
+      peakA: null,
+    }),
+  );
   return [...pack, ...lights, ...controls];
 }
 
 /** The thinnest gauge in stock that carries the current and keeps the drop; the thickest where none does. */
-export function chooseGauge(stock: readonly number[], options: { readonly peakA: number | null; readonly lengthMm: number; readonly railV: number }): number {
+export function chooseGauge(
+  stock: readonly number[],
+  options: { readonly peakA: number | null; readonly lengthMm: number; readonly railV: number },
+): number {
   const byThickness = [...stock].sort((a, b) => b - a);
   const { peakA, lengthMm, railV } = options;
   if (peakA === null) return byThickness[0] ?? 28;
   const suits = byThickness.find(
-    (gauge) => wireCarriesA(gauge) >= peakA && wireDrop.reckon({ I: peakA, L: lengthMm, r: wireOhmPerMetre(gauge) }) <= MOST_DROP_SHARE * railV,
+    (gauge) =>
+      wireCarriesA(gauge) >= peakA &&
+      wireDrop.reckon({ I: peakA, L: lengthMm, r: wireOhmPerMetre(gauge) }) <= MOST_DROP_SHARE * railV,
   );
   return suits ?? byThickness[byThickness.length - 1] ?? 20;
 }
@@ -129,13 +147,17 @@ export function planRuns(design: Design, placed: readonly PlacedGroup[], current
   return drafts.map((draft) => {
     const own = overrides.get(draft.id);
     const lengthMm = own?.lengthMm ?? Math.ceil(cutLength.reckon({ d: distanceMm(draft.from.at, draft.to.at) }));
-    const gaugeAwg = own?.gaugeAwg ?? chooseGauge(design.wires.gaugesInStock, { peakA: draft.peakA, lengthMm, railV: currents.railV });
+    const gaugeAwg =
+      own?.gaugeAwg ?? chooseGauge(design.wires.gaugesInStock, { peakA: draft.peakA, lengthMm, railV: currents.railV });
     return {
       id: draft.id,
       name: draft.name,
       from: draft.from,
       to: draft.to,
-      cores: draft.meanings.map((meaning, i) => ({ meaning, colour: own?.colours?.[i] ?? colours.get(meaning) ?? 'white' })),
+      cores: draft.meanings.map((meaning, i) => ({
+        meaning,
+        colour: own?.colours?.[i] ?? colours.get(meaning) ?? 'white',
+      })),
       lengthMm,
       lengthOverruled: own?.lengthMm != null,
       gaugeAwg,

@@ -1,0 +1,2 @@
+declare const _default: import('vite').UserConfig;
+export default _default;

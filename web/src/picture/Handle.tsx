@@ -1,0 +1,75 @@
+import { bands, type PlanPoint } from '@glimmer/core/plan';
+import { printQuantity } from '@glimmer/core/units';
+import { type KeyboardEvent, type PointerEvent, type ReactNode, useRef } from 'react';
+
+interface HandleProps {
+  readonly label: string;
+  readonly at: PlanPoint;
+  readonly onMove: (to: PlanPoint) => void;
+  readonly onPoint?: () => void;
+  readonly children: ReactNode;
+}
+
+const within = (value: number): number =>
+  Math.min(bands.placeMm.most, Math.max(bands.placeMm.least, Math.round(value * 10) / 10));
+
+/** Millimetres on the picture under a pointer. */
+export function placeUnder(svg: SVGSVGElement, clientX: number, clientY: number): PlanPoint | null {
+  const matrix = svg.getScreenCTM();
+  if (!matrix) return null;
+  const point = new DOMPoint(clientX, clientY).matrixTransform(matrix.inverse());
+  return { xMm: within(point.x), yMm: within(point.y) };
+}
+
+const steps: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
+
+/** Something on the picture that can be dragged, or nudged with the arrow keys: 1 mm, with Shift 10 mm. */
+export function Handle({ label, at, onMove, onPoint, children }: HandleProps) {
+  const grip = useRef<{ readonly dx: number; readonly dy: number } | null>(null);
+
+  const locate = (event: PointerEvent<SVGGElement>): PlanPoint | null => {
+    const svg = event.currentTarget.ownerSVGElement;
+    return svg && placeUnder(svg, event.clientX, event.clientY);
+  };
+  const onKeyDown = (event: KeyboardEvent): void => {
+    const step = steps[event.key];
+    if (!step) return;
+    event.preventDefault();
+    event.stopPropagation();
+    const size = event.shiftKey ? 10 : 1;
+    onMove({ xMm: within(at.xMm + step[0] * size), yMm: within(at.yMm + step[1] * size) });
+  };
+  return (
+    // biome-ignore lint/a11y/useSemanticElements: a button element can't stand inside an SVG
+    <g
+      role="button"
+      tabIndex={0}
+      aria-label={`${label}, at ${printQuantity('lengthMm', at.xMm)}, ${printQuantity('lengthMm', at.yMm)}; arrow keys move it`}
+      className="cursor-grab touch-none focus-visible:outline-2"
+      onKeyDown={onKeyDown}
+      onFocus={onPoint}
+      onPointerDown={(event) => {
+        const place = locate(event);
+        if (!place) return;
+        event.stopPropagation();
+        event.currentTarget.setPointerCapture(event.pointerId);
+        grip.current = { dx: at.xMm - place.xMm, dy: at.yMm - place.yMm };
+      }}
+      onPointerMove={(event) => {
+        const place = grip.current && locate(event);
+        if (place && grip.current)
+          onMove({ xMm: within(place.xMm + grip.current.dx), yMm: within(place.yMm + grip.current.dy) });
+      }}
+      onPointerUp={() => {
+        grip.current = null;
+      }}
+    >
+      {children}
+    </g>
+  );
+}

@@ -1,0 +1,198 @@
+import type { Stage } from '@glimmer/core/findings';
+import type { PlanPoint } from '@glimmer/core/plan';
+import { Lamp, LampDesk, Pause, Play } from 'lucide-react';
+import { nanoid } from 'nanoid';
+import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { editDesign, usePlan } from '../state/planStore.ts';
+import { useReckoned } from '../state/useAssessment.tsx';
+import { type Tool, useViewStore, view } from '../state/viewStore.ts';
+import { Button } from '../widgets/Button.tsx';
+import { Dialog } from '../widgets/Dialog.tsx';
+import { Backdrop, Ruler } from './Backdrop.tsx';
+import { placeUnder } from './Handle.tsx';
+import { BenchOverlay, plainOverlays } from './overlays.tsx';
+import { type Fitting, useGlow } from './useGlow.ts';
+
+function useSize(): [
+  React.RefObject<HTMLDivElement | null>,
+  { readonly width: number; readonly height: number } | null,
+] {
+  const ref = useRef<HTMLDivElement>(null);
+  const [size, setSize] = useState<{ width: number; height: number } | null>(null);
+  useEffect(() => {
+    if (!ref.current) return;
+    const observer = new ResizeObserver(
+      ([entry]) => entry && setSize({ width: entry.contentRect.width, height: entry.contentRect.height }),
+    );
+    observer.observe(ref.current);
+    return () => observer.disconnect();
+  }, []);
+  return [ref, size];
+}
+
+/** Puts a point where the tool in hand wants it. */
+function dropPoint(tool: Tool, at: PlanPoint): void {
+  if (tool.kind === 'route') {
+    editDesign((design) => {
+      design.tapes.find((tape) => tape.id === tool.tapeId)?.route.push(at);
+    });
+  } else if (tool.kind === 'light') {
+    editDesign((design) => {
+      design.leds.find((group) => group.id === tool.groupId)?.places.push({ id: nanoid(8), at, hollowId: null });
+    });
+  }
+}
+
+const toolWords: Readonly<Record<Exclude<Tool['kind'], 'none'>, string>> = {
+  route:
+    'Click along the route, point by point, beginning where the data comes in. Arrow keys and Enter work too; Escape when done.',
+  light: 'Click where each light sits. Arrow keys and Enter work too; Escape when done.',
+};
+
+/** A mood that flashes faster than three times a second is held until the maker has said yes. */
+function useFlashGuard(showing: string | null): { readonly asks: boolean; readonly answer: (show: boolean) => void } {
+  const { findings } = useReckoned();
+  const running = useViewStore((state) => state.running);
+  const [agreed, setAgreed] = useState<ReadonlySet<string>>(new Set());
+  const flashes = showing !== null && findings.some((finding) => finding.id.startsWith(`flash:${showing}:`));
+  const asks = flashes && running && !agreed.has(showing);
+  return {
+    asks,
+    answer: (show) => {
+      if (show && showing !== null) setAgreed(new Set([...agreed, showing]));
+      else view.hold();
+    },
+  };
+}
+
+/** Where the overlay's ink is what matters, the lights step back under the working lamp. */
+const inkStages: ReadonlySet<Stage> = new Set(['drive', 'power', 'wires', 'bench']);
+
+/** The picture of the piece: to scale, lit, with the stage's own meaning laid over it. */
+export function PicturePane({ stage }: { readonly stage: Stage }) {
+  const plan = usePlan();
+  const { design } = plan;
+  const { assessment, progress } = useReckoned();
+  const { lamp, running, tool } = useViewStore();
+  const [host, size] = useSize();
+  const canvasRef = useRef<HTMLCanvasElement>(null);
+  const svgRef = useRef<SVGSVGElement>(null);
+  const [cross, setCross] = useState<PlanPoint>({ xMm: 0, yMm: 0 });
+  const { widthMm, heightMm } = design.view;
+  const marginMm = Math.max(widthMm, heightMm) * 0.055;
+  const u = Math.max(widthMm, heightMm) / 200;
+
+  const fitting = useMemo((): Fitting | null => {
+    if (!size || size.width < 10 || size.height < 10) return null;
+    const scale = Math.min(size.width / (widthMm + 2 * marginMm), size.height / (heightMm + 2 * marginMm));
+    return {
+      scale,
+      leftPx: (size.width - widthMm * scale) / 2,
+      topPx: (size.height - heightMm * scale) / 2,
+      widthPx: size.width,
+      heightPx: size.height,
+    };
+  }, [size, widthMm, heightMm, marginMm]);
+
+  const showing = useGlow(canvasRef, { design, assessment, fitting });
+  const flash = useFlashGuard(showing);
+
+  useEffect(() => {
+    if (tool.kind === 'none') return;
+    setCross({ xMm: Math.round(widthMm / 2), yMm: Math.round(heightMm / 2) });
+    svgRef.current?.focus();
+  }, [tool, widthMm, heightMm]);
+
+  const onKeyDown = (event: KeyboardEvent): void => {
+    if (tool.kind === 'none' || event.target !== event.currentTarget) return;
+    const step = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];
+    const size = event.shiftKey ? 1 : 10;
+    if (step) setCross({ xMm: cross.xMm + (step[0] ?? 0) * size, yMm: cross.yMm + (step[1] ?? 0) * size });
+    else if (event.key === 'Enter') dropPoint(tool, cross);
+    else if (event.key === 'Escape') view.layToolDown();
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  };
+
+  const Overlay = plainOverlays[stage];
+  const moodName = design.moods.list.find((mood) => mood.id === showing)?.name;
+  return (
+    <div className="flex h-full min-h-0 flex-col">
+      <div className="flex flex-wrap items-center gap-1.5 border-b border-rule px-3 py-1">
+        <Button
+          look="quiet"
+          onClick={view.switchRunning}
+          aria-label={running ? 'Hold the moods (Space)' : 'Run the moods (Space)'}
+          title="Space"
+        >
+          {running ? <Pause size={16} /> : <Play size={16} />}
+          {running ? 'Hold' : 'Run'}
+        </Button>
+        <Button look="quiet" onClick={view.switchLamp} aria-pressed={lamp === 'off'} title="L">
+          {lamp === 'on' ? <LampDesk size={16} /> : <Lamp size={16} />}
+          {lamp === 'on' ? 'Lamp off' : 'Lamp on'}
+        </Button>
+        <span className="ml-auto text-[13px] text-faint">
+          {moodName ? `${running ? 'running' : 'held'}: ${moodName}` : 'no mood yet'}
+          {stage === 'power' && assessment.chains.length > 0 && '; voltage at the height of the hungriest mood'}
+        </span>
+      </div>
+      {tool.kind !== 'none' && (
+        <div className="flex items-center gap-3 border-b border-rule bg-amber-wash px-3 py-1.5" role="status">
+          <span className="flex-1">{toolWords[tool.kind]}</span>
+          <Button onClick={view.layToolDown}>Done</Button>
+        </div>
+      )}
+      <div ref={host} className="relative min-h-0 flex-1 bg-paper">
+        {/* biome-ignore lint/a11y/noNoninteractiveElementInteractions: with a tool in hand the drawing itself is what is clicked; arrow keys and Enter do the same */}
+        <svg
+          ref={svgRef}
+          viewBox={`${-marginMm} ${-marginMm} ${widthMm + 2 * marginMm} ${heightMm + 2 * marginMm}`}
+          className={`absolute inset-0 size-full touch-none outline-offset-[-3px] ${tool.kind === 'none' ? '' : 'cursor-crosshair'}`}
+          role="group"
+          aria-label={`Picture of ${plan.name}, ${Math.round(widthMm)} mm wide`}
+          tabIndex={tool.kind === 'none' ? -1 : 0}
+          onKeyDown={onKeyDown}
+          onClick={(event) => {
+            const at = svgRef.current && placeUnder(svgRef.current, event.clientX, event.clientY);
+            if (at && tool.kind !== 'none') dropPoint(tool, at);
+          }}
+        >
+          <Backdrop plan={plan} />
+          <Ruler widthMm={widthMm} heightMm={heightMm} marginMm={marginMm} />
+          <g className={lamp === 'off' ? 'opacity-60' : ''}>
+            {Overlay && <Overlay design={design} assessment={assessment} u={u} />}
+            {stage === 'bench' && <BenchOverlay design={design} assessment={assessment} u={u} progress={progress} />}
+          </g>
+          {tool.kind !== 'none' && (
+            <path
+              d={`M${cross.xMm - u * 4} ${cross.yMm} h${u * 8} M${cross.xMm} ${cross.yMm - u * 4} v${u * 8}`}
+              stroke="var(--brass)"
+              strokeWidth="1.6"
+              vectorEffect="non-scaling-stroke"
+              className="pointer-events-none"
+            />
+          )}
+        </svg>
+        <canvas
+          ref={canvasRef}
+          className={`pointer-events-none absolute inset-0 size-full ${lamp === 'on' && inkStages.has(stage) ? 'opacity-35' : ''}`}
+          aria-hidden="true"
+        />
+      </div>
+      <Dialog open={flash.asks} onClose={() => flash.answer(false)} title="This mood flashes fast">
+        <p className="mb-4">
+          {moodName} flashes more than three times a second. That can bring on a seizure. Show it on this screen all the
+          same?
+        </p>
+        <div className="flex gap-2">
+          <Button look="main" onClick={() => flash.answer(false)}>
+            Hold it
+          </Button>
+          <Button onClick={() => flash.answer(true)}>Show it</Button>
+        </div>
+      </Dialog>
+    </div>
+  );
+}

@@ -1,0 +1,251 @@
+import { createPlan, emptyDesign, type Plan } from '@glimmer/core/plan';
+import { printQuantity } from '@glimmer/core/units';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { format } from 'date-fns';
+import { Archive, ArchiveRestore, ArrowDownToLine, ArrowUpFromLine, Copy, LampDesk, Plus } from 'lucide-react';
+import { useEffect, useRef, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { AwayError, api, type ShelfEntry } from '../state/api.ts';
+import { copyPlan } from '../state/copyPlan.ts';
+import { type LocalPlan, localStore } from '../state/localStore.ts';
+import { view } from '../state/viewStore.ts';
+import { Button } from '../widgets/Button.tsx';
+import { tell } from '../widgets/Toasts.tsx';
+import { readPlanFile, saveFile } from './files.ts';
+import { Glimpse } from './Glimpse.tsx';
+
+const say = (error: unknown): string =>
+  error instanceof AwayError
+    ? 'The server does not answer; try again when it is back'
+    : error instanceof Error
+      ? error.message
+      : String(error);
+
+/** Reads a plan from a file and puts it on the shelf; one that is there already comes as a copy. */
+async function bringIn(file: File): Promise<Plan> {
+  const { readPlanText } = await import('@glimmer/core/plan/reading');
+  const read = readPlanText(await readPlanFile(file));
+  if (!read.ok) {
+    const lines = read.problems.slice(0, 3).map((problem) => `${problem.place}: ${problem.message}`);
+    throw new Error(
+      `${file.name} was not brought in. ${lines.join('; ')}${read.problems.length > 3 ? ` (and ${read.problems.length - 3} more)` : ''}`,
+    );
+  }
+  try {
+    return (await api.add(read.plan)).plan;
+  } catch (error) {
+    if (!(error instanceof Error) || !('code' in error) || error.code !== 'plan-exists') throw error;
+    return (await api.add(copyPlan(read.plan, `${read.plan.name.slice(0, 100)} (brought in)`))).plan;
+  }
+}
+
+function Entry({
+  entry,
+  shelf,
+  onChange,
+}: {
+  readonly entry: ShelfEntry;
+  readonly shelf: 'open' | 'away';
+  readonly onChange: () => void;
+}) {
+  const act = (work: () => Promise<unknown>, done: string) => (): void => {
+    work().then(
+      () => {
+        tell(done);
+        onChange();
+      },
+      (error: unknown) => tell(say(error), { gravity: 'trouble' }),
+    );
+  };
+  const makeCopy = async (): Promise<void> => {
+    const kept = await api.load(entry.id);
+    await api.add(copyPlan(kept.plan, `${kept.plan.name.slice(0, 110)} (copy)`));
+  };
+  const takeOut = async (): Promise<void> => {
+    const kept = await api.load(entry.id);
+    saveFile(
+      `${entry.name.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-')}.glimmer.json`,
+      `${JSON.stringify(kept.plan, null, 2)}\n`,
+      'application/json',
+    );
+  };
+  return (
+    <li className="tag flex flex-col border border-rule bg-sheet">
+      <Link to={`/plan/${entry.id}/piece`} className="block hover:opacity-95" aria-label={`Open ${entry.name}`}>
+        <Glimpse glimpse={entry.glimpse} />
+      </Link>
+      <div className="flex flex-1 flex-col px-4 py-2.5">
+        <h2 className="text-[17px] leading-6">
+          <Link to={`/plan/${entry.id}/piece`}>{entry.name}</Link>
+        </h2>
+        <p className="text-faint">
+          {entry.kind}
+          {entry.runsForH !== null && (
+            <span className="figures">; runs for {printQuantity('timeH', entry.runsForH)}</span>
+          )}
+          {entry.openFindings > 0 && (
+            <span className="font-semibold text-amber-ink">; {entry.openFindings} to mend</span>
+          )}
+        </p>
+        <p className="text-[13px] text-faint">changed {format(new Date(entry.updatedAt), 'd MMM yyyy, HH:mm')}</p>
+        <div className="stitch mt-2 flex flex-wrap gap-x-1 pt-1">
+          <Button look="quiet" onClick={act(makeCopy, `${entry.name} copied`)} aria-label={`Copy ${entry.name}`}>
+            <Copy size={15} />
+            Copy
+          </Button>
+          <Button
+            look="quiet"
+            onClick={act(takeOut, `${entry.name} taken out as a file`)}
+            aria-label={`Take out ${entry.name}`}
+          >
+            <ArrowDownToLine size={15} />
+            Take out
+          </Button>
+          {shelf === 'open' ? (
+            <Button
+              look="quiet"
+              onClick={act(() => api.setPutAway(entry.id, true), `${entry.name} put away`)}
+              aria-label={`Put away ${entry.name}`}
+            >
+              <Archive size={15} />
+              Put away
+            </Button>
+          ) : (
+            <Button
+              look="quiet"
+              onClick={act(() => api.setPutAway(entry.id, false), `${entry.name} is back`)}
+              aria-label={`Bring back ${entry.name}`}
+            >
+              <ArchiveRestore size={15} />
+              Bring back
+            </Button>
+          )}
+        </div>
+      </div>
+    </li>
+  );
+}
+
+/** What this browser keeps, for when the server is away. */
+function LocalShelf() {
+  const [locals, setLocals] = useState<readonly LocalPlan[]>([]);
+  useEffect(() => {
+    localStore.listAll().then(setLocals, () => setLocals([]));
+  }, []);
+  if (locals.length === 0) return null;
+  return (
+    <>
+      <p className="mt-4 mb-2">Plans that this browser keeps can be opened meanwhile:</p>
+      <ul className="list-disc pl-6">
+        {locals.map(({ plan, unsaved }) => (
+          <li key={plan.id}>
+            <Link to={`/plan/${plan.id}/piece`} className="text-verdigris underline">
+              {plan.name}
+            </Link>
+            {unsaved && ' (with changes the server has not seen)'}
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+/** The shelf: all plans, each with a small lit picture. */
+export function ShelfPage() {
+  const [shelf, setShelf] = useState<'open' | 'away'>('open');
+  const fileInput = useRef<HTMLInputElement>(null);
+  const navigate = useNavigate();
+  const client = useQueryClient();
+  const { data, error, isPending } = useQuery({
+    queryKey: ['shelf', shelf],
+    queryFn: () => api.list(shelf),
+    refetchInterval: (query) => (query.state.error ? 3000 : false),
+  });
+  const refresh = (): void => void client.invalidateQueries({ queryKey: ['shelf'] });
+
+  const begin = useMutation({
+    mutationFn: () => api.add(createPlan({ id: crypto.randomUUID(), name: 'New piece', design: emptyDesign })),
+    onSuccess: (kept) => navigate(`/plan/${kept.plan.id}/piece`),
+    onError: (trouble) => tell(say(trouble), { gravity: 'trouble' }),
+  });
+  const onFile = (file: File | undefined): void => {
+    if (!file) return;
+    bringIn(file).then(
+      (plan) => {
+        tell(`${plan.name} is on the shelf`);
+        refresh();
+      },
+      (trouble: unknown) => tell(say(trouble), { gravity: 'trouble' }),
+    );
+  };
+
+  useEffect(() => {
+    document.title = 'Unruly Glimmer';
+  }, []);
+  return (
+    <div className="h-full overflow-y-auto">
+      <div className="mx-auto max-w-6xl px-6 py-6">
+        <header className="mb-5 flex flex-wrap items-end gap-x-6 gap-y-3">
+          <div className="mr-auto">
+            <h1 className="text-[34px] leading-10 tracking-tight">Unruly Glimmer</h1>
+            <p className="max-w-lg text-faint">
+              Plan, reckon, build and test battery-powered light for props, costumes and models.
+            </p>
+          </div>
+          <div className="flex flex-wrap gap-2">
+            <Button look="main" onClick={() => begin.mutate()} disabled={begin.isPending}>
+              <Plus size={16} />
+              New plan
+            </Button>
+            <Button onClick={() => fileInput.current?.click()}>
+              <ArrowUpFromLine size={16} />
+              Bring in a plan
+            </Button>
+            <input
+              ref={fileInput}
+              type="file"
+              accept=".json,application/json"
+              aria-label="Plan file to bring in"
+              className="hidden"
+              onChange={(event) => {
+                onFile(event.target.files?.[0]);
+                event.target.value = '';
+              }}
+            />
+            <Button look="quiet" onClick={() => setShelf(shelf === 'open' ? 'away' : 'open')}>
+              {shelf === 'open' ? 'What is put away' : 'Back to the shelf'}
+            </Button>
+            <Button look="quiet" onClick={view.switchLamp} aria-label="Lamp on or off">
+              <LampDesk size={16} />
+            </Button>
+          </div>
+        </header>
+        {error && (
+          <div role="alert" className="border-l-4 border-amber-ink bg-amber-wash px-4 py-3">
+            <p>{say(error)}. This page asks again every few seconds.</p>
+            <LocalShelf />
+          </div>
+        )}
+        {isPending && !error && <p className="text-faint">Looking along the shelf …</p>}
+        {data && data.length === 0 && (
+          <p className="border-l-2 border-verdigris bg-pressed/50 px-4 py-3">
+            {shelf === 'open'
+              ? 'The shelf is empty. Begin with "New plan": eight stages lead from the first look inside the piece to the night it is worn.'
+              : 'Nothing is put away.'}
+          </p>
+        )}
+        {data && data.length > 0 && (
+          <ul className="grid grid-cols-[repeat(auto-fill,minmax(20rem,1fr))] gap-5">
+            {data.map((entry) => (
+              <Entry key={entry.id} entry={entry} shelf={shelf} onChange={refresh} />
+            ))}
+          </ul>
+        )}
+        <p className="stitch mt-8 pt-3 text-[13px] text-faint">
+          Figures here are for planning. Follow the sheets of your parts, local rules, and someone licensed where mains
+          or transport rules ask for it; a test at the bench decides.
+        </p>
+      </div>
+    </div>
+  );
+}

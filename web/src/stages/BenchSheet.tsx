@@ -1,0 +1,226 @@
+import { findGates, judgeReading, type StepProgress, type Verdict } from '@glimmer/core/bench';
+import { parseQuantity, printQuantity } from '@glimmer/core/units';
+import { Check, ChevronLeft, ChevronRight, CircleAlert, X } from 'lucide-react';
+import { nanoid } from 'nanoid';
+import { useEffect, useRef, useState } from 'react';
+import { editPlan } from '../state/planStore.ts';
+import { useReckoned } from '../state/useAssessment.tsx';
+import { Button } from '../widgets/Button.tsx';
+import { BeginHere, Section } from '../widgets/Section.tsx';
+
+const verdictLooks: Readonly<
+  Record<Verdict, { readonly word: string; readonly tone: string; readonly Icon: typeof Check }>
+> = {
+  right: { word: 'Right', tone: 'text-verdigris', Icon: Check },
+  near: { word: 'Near', tone: 'text-amber-ink', Icon: CircleAlert },
+  wrong: { word: 'Wrong', tone: 'text-brick-ink', Icon: X },
+};
+
+function printBand({ kind, low, high }: NonNullable<StepProgress['step']['expect']>): string {
+  if (!Number.isFinite(high)) return `${printQuantity(kind, low)} or more`;
+  return low === high ? printQuantity(kind, low) : `${printQuantity(kind, low)} to ${printQuantity(kind, high)}`;
+}
+
+/** The field for a reading: judged as soon as it is taken. */
+function ReadingField({ progress, onTaken }: { readonly progress: StepProgress; readonly onTaken: () => void }) {
+  const { step } = progress;
+  const [text, setText] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const input = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    setText('');
+    setProblem(null);
+    // The hands are on the probes: the field is ready when the card comes up, unless another field is in use.
+    if (document.activeElement === document.body || document.activeElement?.closest('[data-card]'))
+      input.current?.focus({ preventScroll: true });
+  }, []);
+  if (!step.expect) return null;
+  const expect = step.expect;
+  const take = (): void => {
+    const parsed = parseQuantity(expect.kind, text);
+    if (!parsed.ok) return setProblem(parsed.problem);
+    editPlan((draft) => {
+      draft.bench.readings.push({
+        id: nanoid(8),
+        stepId: step.id,
+        value: parsed.value,
+        takenAt: new Date().toISOString(),
+        note: '',
+      });
+    });
+    setText('');
+    if (judgeReading(expect, parsed.value).verdict === 'right') onTaken();
+  };
+  return (
+    <form
+      className="flex flex-wrap items-start gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        take();
+      }}
+    >
+      <label className="flex-1">
+        <span className="block text-faint">Your reading</span>
+        <input
+          ref={input}
+          value={text}
+          onChange={(event) => {
+            setText(event.target.value);
+            setProblem(null);
+          }}
+          inputMode="decimal"
+          autoComplete="off"
+          aria-invalid={problem !== null}
+          className={`figures w-full min-w-32 rounded-sm border-2 bg-paper px-3 py-2 text-2xl ${problem ? 'border-brick-ink' : 'border-ink'}`}
+        />
+      </label>
+      <Button look="main" type="submit" className="mt-5.5 px-5 py-2.5 text-lg">
+        Take it
+      </Button>
+      {problem && (
+        <p role="alert" className="w-full text-brick-ink">
+          {problem}
+        </p>
+      )}
+    </form>
+  );
+}
+
+function StepCard({
+  progress,
+  gates,
+  onTaken,
+}: {
+  readonly progress: StepProgress;
+  readonly gates: readonly StepProgress[];
+  readonly onTaken: () => void;
+}) {
+  const { step, reading, judgement } = progress;
+  const look = judgement && verdictLooks[judgement.verdict];
+  return (
+    <article data-card={step.id} className="border-2 border-ink bg-paper p-4">
+      <p className="text-[13.5px] text-faint">
+        {step.chapter}
+        {step.final && <strong className="ml-2 text-amber-ink">can’t be taken back</strong>}
+      </p>
+      <h3 className="mb-2 text-[25px] leading-8">{step.title}</h3>
+      <p className="text-[18px] leading-7">{step.todo}</p>
+      {step.probe && (
+        <p className="mt-2 text-[17px]">
+          <span className="text-faint">Touch: </span>
+          {step.probe}
+        </p>
+      )}
+      {step.caution && (
+        <p className="mt-2 border-l-4 border-amber-ink bg-amber-wash px-3 py-1 text-amber-ink">{step.caution}</p>
+      )}
+      {gates.length > 0 && (
+        <p role="note" className="mt-2 border-l-4 border-brick-ink bg-brick-wash px-3 py-1 text-brick-ink">
+          Last chance: {gates.length} test{gates.length === 1 ? '' : 's'} before this not right yet (
+          {gates
+            .slice(0, 3)
+            .map((gate) => gate.step.title)
+            .join('; ')}
+          {gates.length > 3 ? ' …' : ''}).
+        </p>
+      )}
+      {step.expect && (
+        <div className="stitch mt-3 pt-3">
+          <p className="mb-2 text-[18px]">
+            <span className="text-faint">Expect </span>
+            <span className="figures text-[23px] font-semibold">{printBand(step.expect)}</span>
+          </p>
+          <ReadingField key={step.id} progress={progress} onTaken={onTaken} />
+          {reading && look && judgement && (
+            <p role="status" className={`mt-2 flex items-center gap-2 text-[18px] ${look.tone}`}>
+              <look.Icon size={22} aria-hidden="true" />
+              <span>
+                <strong>{look.word}</strong>:{' '}
+                <span className="figures">{printQuantity(step.expect.kind, reading.value)}</span>, {judgement.say}
+              </span>
+            </p>
+          )}
+        </div>
+      )}
+      {!step.expect && (
+        <div className="stitch mt-3 pt-3">
+          <Button
+            look={progress.done ? 'plain' : 'main'}
+            className="px-5 py-2.5 text-lg"
+            onClick={() => {
+              const wasDone = progress.done;
+              editPlan((draft) => {
+                draft.bench.done = draft.bench.done.filter((each) => each.stepId !== step.id);
+                if (!wasDone) draft.bench.done.push({ stepId: step.id, at: new Date().toISOString() });
+              });
+              if (!wasDone) onTaken();
+            }}
+          >
+            <Check size={20} />
+            {progress.done ? 'Not done after all' : 'Done'}
+          </Button>
+        </div>
+      )}
+    </article>
+  );
+}
+
+/** Stage 7. */
+export default function BenchSheet() {
+  const { progress: steps } = useReckoned();
+  const firstOpen = Math.max(
+    0,
+    steps.findIndex((each) => !each.done),
+  );
+  const [chosenId, setChosenId] = useState<string | null>(null);
+  const chosen = steps.findIndex((each) => each.step.id === chosenId);
+  const at = chosen >= 0 ? chosen : firstOpen;
+  const current = steps[at];
+  if (!current)
+    return <BeginHere>The steps are made from the plan: lights, a controller and a pack come first.</BeginHere>;
+  const go = (to: number): void => setChosenId(steps[Math.min(steps.length - 1, Math.max(0, to))]?.step.id ?? null);
+  const done = steps.filter((each) => each.done).length;
+  return (
+    <>
+      <div className="mb-2 flex items-center gap-2">
+        <Button onClick={() => go(at - 1)} disabled={at === 0} aria-label="Step before">
+          <ChevronLeft size={20} />
+        </Button>
+        <span className="figures flex-1 text-center" role="status">
+          Step {at + 1} of {steps.length}; {done} done
+        </span>
+        <Button onClick={() => go(at + 1)} disabled={at === steps.length - 1} aria-label="Step after">
+          <ChevronRight size={20} />
+        </Button>
+      </div>
+      <StepCard progress={current} gates={findGates(steps, current.step.id)} onTaken={() => go(at + 1)} />
+      <Section title="All steps">
+        <ol>
+          {steps.map((each, i) => (
+            <li key={each.step.id}>
+              <button
+                type="button"
+                onClick={() => setChosenId(each.step.id)}
+                aria-current={i === at ? 'step' : undefined}
+                className={`flex w-full items-center gap-2 border-b border-rule/60 py-0.5 text-left ${i === at ? 'bg-pressed font-semibold' : ''}`}
+              >
+                <span className="figures w-6 text-right text-faint">{i + 1}</span>
+                <span className="w-5">
+                  {each.done ? (
+                    <Check size={16} className="text-verdigris" aria-label="done" />
+                  ) : each.judgement ? (
+                    <X size={16} className="text-brick-ink" aria-label="wrong" />
+                  ) : null}
+                </span>
+                <span className="flex-1">{each.step.title}</span>
+                <span className="figures text-[13px] text-faint">
+                  {each.reading && each.step.expect ? printQuantity(each.step.expect.kind, each.reading.value) : ''}
+                </span>
+              </button>
+            </li>
+          ))}
+        </ol>
+      </Section>
+    </>
+  );
+}

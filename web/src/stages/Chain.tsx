@@ -1,0 +1,98 @@
+import type { LoadedLink } from '@glimmer/core/power';
+import { printQuantity } from '@glimmer/core/units';
+
+const LINK_W = 62;
+
+const loadWords = (link: LoadedLink, isWeakest: boolean): string =>
+  Number.isFinite(link.loadA) ? printQuantity('currentA', link.loadA) : isWeakest ? 'collapses' : '–';
+
+const shortNames: Readonly<Record<LoadedLink['id'], string>> = {
+  cell: 'pack',
+  plug: 'plug',
+  switch: 'switch',
+  fuse: 'fuse',
+  'converter input': 'converter in',
+  'converter output': 'converter',
+  wire: 'wire',
+  tape: 'tape rails',
+};
+
+/** As thick as what it can carry, on a scale that keeps a fuse and a slide switch both readable. */
+const thicknessOf = (link: LoadedLink): number => Math.min(34, 9 + 9 * Math.sqrt(link.limitA));
+
+/** The chain from cell to light: each link as thick as what it carries at most, filled by what it carries at peak. */
+export function Chain({
+  links,
+  weakestName,
+}: {
+  readonly links: readonly LoadedLink[];
+  readonly weakestName: string | undefined;
+}) {
+  const width = links.length * LINK_W;
+  return (
+    <svg
+      viewBox={`0 0 ${width} 106`}
+      className="w-full"
+      role="img"
+      aria-label={`Chain of ${links.length} links; weakest: ${weakestName ?? 'none'}`}
+    >
+      {links.map((link, i) => {
+        const thickness = thicknessOf(link);
+        const over = link.fill > 1 + 1e-9;
+        const fill = Math.min(1, Number.isFinite(link.fill) ? link.fill : 1);
+        const [x, y, w] = [i * LINK_W + 5, 30 - thickness / 2, LINK_W - 10];
+        return (
+          <g key={`${link.id} ${link.name}`}>
+            {i > 0 && <path d={`M${x - 9} 30 h9`} stroke="var(--ink)" strokeWidth="3" />}
+            <rect x={x} y={y} width={w} height={thickness} rx={thickness / 2.2} fill="var(--paper)" stroke="none" />
+            <clipPath id={`link-${i}`}>
+              <rect x={x} y={y} width={w} height={thickness} rx={thickness / 2.2} />
+            </clipPath>
+            <rect
+              x={x}
+              y={y}
+              width={w * fill}
+              height={thickness}
+              clipPath={`url(#link-${i})`}
+              fill={over ? 'var(--brick-ink)' : 'var(--verdigris)'}
+              fillOpacity={over ? 0.85 : 0.55}
+            />
+            <rect
+              x={x}
+              y={y}
+              width={w}
+              height={thickness}
+              rx={thickness / 2.2}
+              fill="none"
+              stroke={link.name === weakestName ? 'var(--brass)' : 'var(--ink)'}
+              strokeWidth={link.name === weakestName ? 2.6 : 1.2}
+            />
+            <text
+              x={x + w / 2}
+              y={64}
+              textAnchor="middle"
+              fontSize="10.5"
+              fill="var(--ink)"
+              fontWeight={link.name === weakestName ? 700 : 400}
+            >
+              {link.id === 'wire' ? (link.carries === 'pack' ? 'lead' : 'tape feed') : shortNames[link.id]}
+            </text>
+            <text
+              x={x + w / 2}
+              y={79}
+              textAnchor="middle"
+              fontSize="10.5"
+              fill={over ? 'var(--brick-ink)' : 'var(--ink)'}
+              className="figures"
+            >
+              {loadWords(link, link.name === weakestName)}
+            </text>
+            <text x={x + w / 2} y={93} textAnchor="middle" fontSize="10.5" fill="var(--faint)" className="figures">
+              of {printQuantity('currentA', link.limitA)}
+            </text>
+          </g>
+        );
+      })}
+    </svg>
+  );
+}

@@ -1,0 +1,370 @@
+import { listWishes, type Wish } from '@glimmer/core/findings';
+import { outlines } from '@glimmer/core/parts';
+import { bands, type Hollow, type Piece } from '@glimmer/core/plan';
+import type { Draft } from 'immer';
+import { ImageUp, Trash2 } from 'lucide-react';
+import { nanoid } from 'nanoid';
+import { useRef } from 'react';
+import { editDesign, editPlan } from '../state/planStore.ts';
+import { Button } from '../widgets/Button.tsx';
+import { Choice, QuantityField, TextField, Tick } from '../widgets/fields.tsx';
+import { BeginHere, Section } from '../widgets/Section.tsx';
+import { tell } from '../widgets/Toasts.tsx';
+import { readPicture } from './readPicture.ts';
+import { useSheet } from './useSheet.ts';
+
+const same = <T extends string>(values: readonly T[]): { value: T; label: string }[] =>
+  values.map((value) => ({ value, label: value }));
+
+const kinds = same<Piece['kind']>(['headdress', 'mask', 'garment', 'hand-held', 'scale model', 'prop']);
+const settings: { value: Piece['setting']; label: string }[] = [
+  { value: 'dry', label: 'dry' },
+  { value: 'splash', label: 'splashes, spray' },
+  { value: 'rain', label: 'rain' },
+];
+const carriers: { value: Piece['carriedBy']; label: string }[] = [
+  { value: 'adult', label: 'an adult' },
+  { value: 'child', label: 'a child' },
+  { value: 'nobody', label: 'nobody: it stands' },
+];
+
+const wishLooks: Readonly<
+  Record<Wish['status'], { readonly mark: string; readonly word: string; readonly tone: string }>
+> = {
+  met: { mark: '●', word: 'met', tone: 'text-verdigris' },
+  open: { mark: '○', word: 'open', tone: 'text-amber-ink' },
+  undecided: { mark: '–', word: 'not decided', tone: 'text-faint' },
+};
+
+function Wishes() {
+  const { design, assessment } = useSheet();
+  return (
+    <ul>
+      {listWishes(design, assessment).map((wish) => {
+        const look = wishLooks[wish.status];
+        return (
+          <li key={wish.id} className="flex gap-3 border-b border-rule/60 py-1 last:border-b-0">
+            <span className={`${look.tone} w-4 text-center`} aria-hidden="true">
+              {look.mark}
+            </span>
+            <span className="flex-1">
+              {wish.text}
+              <span className={`ml-2 text-[13px] ${look.tone}`}>
+                {look.word}: {wish.reached}
+              </span>
+            </span>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
+
+function PictureChoice() {
+  const { design } = useSheet();
+  const { view } = design;
+  const input = useRef<HTMLInputElement>(null);
+  const choose = (outlineId: string): void => {
+    const outline = outlines.find((each) => each.id === outlineId);
+    editDesign((draft) => {
+      if (!outline) {
+        draft.view.picture = { kind: 'none' };
+        return;
+      }
+      draft.view.picture = { kind: 'drawn', outline: outline.id };
+      draft.view.heightMm = Math.round((draft.view.widthMm * outline.boxHeight) / outline.boxWidth);
+    });
+  };
+  const bringIn = (file: File | undefined): void => {
+    if (!file) return;
+    readPicture(file).then(
+      ({ picture, aspect }) => {
+        const id = nanoid(10);
+        editPlan((draft) => {
+          draft.pictures[id] = picture;
+          draft.design.view.picture = { kind: 'own', pictureId: id };
+          draft.design.view.heightMm = Math.min(
+            bands.viewMm.most,
+            Math.max(bands.viewMm.least, Math.round(draft.design.view.widthMm / aspect)),
+          );
+        });
+        tell(`${file.name} is the picture now; give its true width`);
+      },
+      (error: unknown) => tell(error instanceof Error ? error.message : String(error), { gravity: 'trouble' }),
+    );
+  };
+  return (
+    <div className="grid grid-cols-[1fr_auto] items-end gap-x-3 gap-y-2">
+      <Choice
+        label="Outline"
+        value={view.picture.kind === 'drawn' ? view.picture.outline : view.picture.kind}
+        options={[
+          { value: 'none', label: 'bare sheet' },
+          ...(view.picture.kind === 'own' ? [{ value: 'own', label: 'your own picture' }] : []),
+          ...outlines.map((outline) => ({ value: outline.id, label: outline.name })),
+        ]}
+        onChoose={(value) => value !== 'own' && choose(value)}
+      />
+      <Button onClick={() => input.current?.click()}>
+        <ImageUp size={16} />
+        Bring in a picture
+      </Button>
+      <input
+        ref={input}
+        type="file"
+        accept="image/svg+xml,image/png,image/jpeg,image/webp"
+        aria-label="Picture to bring in"
+        className="hidden"
+        onChange={(event) => {
+          bringIn(event.target.files?.[0]);
+          event.target.value = '';
+        }}
+      />
+      <div className="col-span-2 grid grid-cols-2 gap-3">
+        <QuantityField
+          label="True width of the view"
+          kind="lengthMm"
+          value={view.widthMm}
+          band={bands.viewMm}
+          onCommit={(value) =>
+            editDesign((draft) => {
+              draft.view.heightMm = Math.min(
+                bands.viewMm.most,
+                Math.max(bands.viewMm.least, Math.round((draft.view.heightMm * value) / draft.view.widthMm)),
+              );
+              draft.view.widthMm = value;
+            })
+          }
+        />
+        <QuantityField
+          label="True height"
+          kind="lengthMm"
+          value={view.heightMm}
+          band={bands.viewMm}
+          onCommit={(value) =>
+            editDesign((draft) => {
+              draft.view.heightMm = value;
+            })
+          }
+        />
+      </div>
+    </div>
+  );
+}
+
+function HollowRow({ hollow, index }: { readonly hollow: Hollow; readonly index: number }) {
+  const set = (field: string, value: number): void =>
+    editDesign((draft) => {
+      // The fields offered below are the ones that this kind of hollow has.
+      Object.assign(draft.hollows[index] ?? {}, { [field]: value });
+    });
+  const sizes: readonly (readonly [string, string, number])[] =
+    hollow.kind === 'bore'
+      ? [
+          ['diameterMm', 'Diameter', hollow.diameterMm],
+          ['depthMm', 'Depth', hollow.depthMm],
+        ]
+      : hollow.kind === 'channel'
+        ? [
+            ['widthMm', 'Width', hollow.widthMm],
+            ['depthMm', 'Depth', hollow.depthMm],
+          ]
+        : [
+            ['widthMm', 'Width', hollow.widthMm],
+            ['heightMm', 'Height', hollow.heightMm],
+            ['depthMm', 'Depth', hollow.depthMm],
+          ];
+  return (
+    <li className="grid grid-cols-[minmax(7rem,1.4fr)_repeat(3,minmax(4.5rem,1fr))_auto] items-end gap-2 py-1">
+      <TextField
+        label={`Name of the ${hollow.kind}`}
+        value={hollow.name}
+        onCommit={(name) =>
+          editDesign((draft) => {
+            const found = draft.hollows[index];
+            if (found) found.name = name;
+          })
+        }
+      />
+      {sizes.map(([field, label, value]) => (
+        <QuantityField
+          key={field}
+          label={label}
+          kind="lengthMm"
+          value={value}
+          band={bands.hollowMm}
+          onCommit={(next) => set(field, next)}
+        />
+      ))}
+      {sizes.length === 2 && <span />}
+      <Button look="quiet" aria-label={`Remove ${hollow.name}`} onClick={() => removeHollow(hollow.id)}>
+        <Trash2 size={16} />
+      </Button>
+    </li>
+  );
+}
+
+function removeHollow(id: string): void {
+  editDesign((draft) => {
+    draft.hollows = draft.hollows.filter((hollow) => hollow.id !== id);
+    for (const tape of draft.tapes) if (tape.channelId === id) tape.channelId = null;
+    for (const group of draft.leds) for (const place of group.places) if (place.hollowId === id) place.hollowId = null;
+  });
+}
+
+function addHollow(kind: Hollow['kind']): void {
+  editDesign((draft) => {
+    const count = draft.hollows.filter((hollow) => hollow.kind === kind).length + 1;
+    const base = {
+      id: nanoid(8),
+      name: `${kind.charAt(0).toUpperCase()}${kind.slice(1)} ${count}`,
+      at: { xMm: Math.round(draft.view.widthMm / 2), yMm: Math.round(draft.view.heightMm / 2) },
+    };
+    if (kind === 'bore') draft.hollows.push({ ...base, kind, diameterMm: 5, depthMm: 12 });
+    else if (kind === 'channel') draft.hollows.push({ ...base, kind, widthMm: 12, depthMm: 8 });
+    else draft.hollows.push({ ...base, kind, widthMm: 80, heightMm: 60, depthMm: 30 });
+  });
+}
+
+/** Stage 1. */
+export default function PieceSheet() {
+  const { design } = useSheet();
+  const { piece } = design;
+  const set = (recipe: (draft: Draft<Piece>) => void): void => editDesign((draft) => recipe(draft.piece));
+  return (
+    <>
+      {design.view.picture.kind === 'none' && (
+        <BeginHere>
+          Begin with the picture: choose an outline or bring in a photo below, and give its true width. Everything else
+          is measured on it.
+        </BeginHere>
+      )}
+      <Section title="What it is for">
+        <div className="grid grid-cols-3 gap-x-3 gap-y-2">
+          <Choice
+            label="Kind of piece"
+            value={piece.kind}
+            options={kinds}
+            onChoose={(value) =>
+              set((draft) => {
+                draft.kind = value;
+              })
+            }
+          />
+          <Choice
+            label="Carried by"
+            value={piece.carriedBy}
+            options={carriers}
+            onChoose={(value) =>
+              set((draft) => {
+                draft.carriedBy = value;
+              })
+            }
+          />
+          <Choice
+            label="Weather"
+            value={piece.setting}
+            options={settings}
+            onChoose={(value) =>
+              set((draft) => {
+                draft.setting = value;
+              })
+            }
+          />
+          <QuantityField
+            label="Hours wanted"
+            kind="timeH"
+            value={piece.hoursWanted}
+            band={bands.hoursWanted}
+            onCommit={(value) =>
+              set((draft) => {
+                draft.hoursWanted = value;
+              })
+            }
+          />
+          <QuantityField
+            label="Ambient temperature"
+            kind="temperatureC"
+            value={piece.ambientC}
+            band={bands.ambientC}
+            onCommit={(value) =>
+              set((draft) => {
+                draft.ambientC = value;
+              })
+            }
+          />
+          <QuantityField
+            label="Copies"
+            kind="count"
+            value={piece.copies}
+            band={bands.copies}
+            onCommit={(value) =>
+              set((draft) => {
+                draft.copies = Math.round(value);
+              })
+            }
+          />
+          <QuantityField
+            label="Budget for one"
+            kind="money"
+            value={piece.budgetPerCopy}
+            band={bands.budget}
+            placeholder="none"
+            onCommit={(value) =>
+              set((draft) => {
+                draft.budgetPerCopy = value;
+              })
+            }
+            onClear={() =>
+              set((draft) => {
+                draft.budgetPerCopy = null;
+              })
+            }
+          />
+          <div className="col-span-2 self-end">
+            <Tick
+              label="Lights by itself in the dark"
+              checked={piece.lightsItself}
+              onChange={(value) =>
+                set((draft) => {
+                  draft.lightsItself = value;
+                })
+              }
+            />
+          </div>
+        </div>
+      </Section>
+      <Section title="Wishes that can be tested">
+        <Wishes />
+      </Section>
+      <Section title="The picture">
+        <PictureChoice />
+      </Section>
+      <Section
+        title="Hollows"
+        aside={
+          <span className="flex gap-1">
+            {(['bore', 'channel', 'box'] as const).map((kind) => (
+              <Button key={kind} look="quiet" onClick={() => addHollow(kind)}>
+                Add a {kind}
+              </Button>
+            ))}
+          </span>
+        }
+      >
+        {design.hollows.length === 0 ? (
+          <p className="text-faint">
+            Bores for lights, channels for tape, boxes for the pack: measure them, and the app says what goes in. Drag
+            them into place on the picture.
+          </p>
+        ) : (
+          <ul>
+            {design.hollows.map((hollow, i) => (
+              <HollowRow key={hollow.id} hollow={hollow} index={i} />
+            ))}
+          </ul>
+        )}
+      </Section>
+    </>
+  );
+}

@@ -1,0 +1,219 @@
+import { explainRun } from '@glimmer/core/explain';
+import { exportShoppingCsv, exportTemplateSvg, exportWireCsv } from '@glimmer/core/exports';
+import { bands, type Design, distanceMm } from '@glimmer/core/plan';
+import { printQuantity } from '@glimmer/core/units';
+import { type WireRun, wireColours } from '@glimmer/core/wires';
+import type { Draft } from 'immer';
+import { ArrowDownToLine } from 'lucide-react';
+import { saveFile } from '../shelf/files.ts';
+import { editDesign } from '../state/planStore.ts';
+import { useViewStore, view } from '../state/viewStore.ts';
+import { Button } from '../widgets/Button.tsx';
+import { Choice, QuantityField } from '../widgets/fields.tsx';
+import { BeginHere, Section } from '../widgets/Section.tsx';
+import { openSum } from '../widgets/SumDrawer.tsx';
+import { useSheet } from './useSheet.ts';
+
+type Override = Design['wires']['runs'][number];
+
+function overrule(runId: string, change: Partial<Pick<Draft<Override>, 'lengthMm' | 'gaugeAwg' | 'colours'>>): void {
+  editDesign((draft) => {
+    const found = draft.wires.runs.find((run) => run.runId === runId);
+    const next: Draft<Override> = { runId, lengthMm: null, gaugeAwg: null, colours: null, ...found, ...change };
+    draft.wires.runs = draft.wires.runs.filter((run) => run.runId !== runId);
+    if (next.lengthMm !== null || next.gaugeAwg !== null || next.colours !== null) draft.wires.runs.push(next);
+  });
+}
+
+function RunRow({ run, stock }: { readonly run: WireRun; readonly stock: readonly number[] }) {
+  const pointed = useViewStore((state) => state.pointedId === run.id);
+  return (
+    <tr
+      className={`border-b border-rule/60 align-top ${pointed ? 'bg-pressed' : ''}`}
+      onMouseEnter={() => view.pointAt(run.id)}
+      onFocus={() => view.pointAt(run.id)}
+    >
+      <td className="py-1 pr-2">
+        <button
+          type="button"
+          className="text-left underline decoration-dotted underline-offset-4"
+          onClick={() => openSum(explainRun(run, distanceMm(run.from.at, run.to.at)))}
+        >
+          {run.name}
+        </button>
+        <span className="flex flex-wrap gap-1 text-[12.5px] text-faint">
+          {run.cores.map((core) => (
+            <span key={core.meaning} className="inline-flex items-center gap-1">
+              <span
+                className="inline-block h-2 w-4 border border-faint"
+                style={{ background: wireColours[core.colour.split(',')[0] ?? ''] }}
+                aria-hidden="true"
+              />
+              {core.colour} {core.meaning}
+            </span>
+          ))}
+        </span>
+      </td>
+      <td className="w-28 py-1 pr-2">
+        <QuantityField
+          hideLabel
+          label={`Length of ${run.name}`}
+          kind="lengthMm"
+          value={run.lengthMm}
+          band={bands.wireLengthMm}
+          overruled={run.lengthOverruled}
+          onCommit={(value) => overrule(run.id, { lengthMm: value })}
+          onClear={() => overrule(run.id, { lengthMm: null })}
+        />
+      </td>
+      <td className="w-28 py-1 pr-2">
+        <Choice
+          hideLabel
+          label={`Gauge of ${run.name}`}
+          value={run.gaugeOverruled ? String(run.gaugeAwg) : 'auto'}
+          overruled={run.gaugeOverruled}
+          options={[
+            { value: 'auto', label: run.gaugeOverruled ? 'reckoned' : `${run.gaugeAwg}, reckoned` },
+            ...[...new Set([...stock, run.gaugeAwg])]
+              .sort((a, b) => b - a)
+              .map((gauge) => ({ value: String(gauge), label: String(gauge) })),
+          ]}
+          onChoose={(value) => overrule(run.id, { gaugeAwg: value === 'auto' ? null : Number(value) })}
+        />
+      </td>
+      <td className="figures py-1.5 text-right text-[13px]">
+        {run.peakA === null ? 'signal' : printQuantity('currentA', run.peakA)}
+        <span className="block text-faint">
+          {run.peakA === null ? '' : `${printQuantity('voltageV', run.dropV)} lost`}
+        </span>
+      </td>
+    </tr>
+  );
+}
+
+const allGauges = [34, 32, 30, 28, 26, 24, 22, 20, 18, 16];
+
+/** Stage 6. */
+export default function WiresSheet() {
+  const { plan, design, assessment } = useSheet();
+  const { gaugesInStock } = design.wires;
+  const totalM = assessment.runs.reduce((sum, run) => sum + (run.lengthMm * run.cores.length) / 1000, 0);
+  return (
+    <>
+      {assessment.runs.length === 0 && (
+        <BeginHere>
+          Wires follow from the lights, the controller and the pack: place those first, then drag board and pack to
+          where they sit.
+        </BeginHere>
+      )}
+      <Section title="Gauges in the drawer" aside={<span className="text-[13px] text-faint">American wire gauge</span>}>
+        <div className="flex flex-wrap gap-1">
+          {allGauges.map((gauge) => {
+            const has = gaugesInStock.includes(gauge);
+            return (
+              <button
+                key={gauge}
+                type="button"
+                aria-pressed={has}
+                disabled={has && gaugesInStock.length === 1}
+                onClick={() =>
+                  editDesign((draft) => {
+                    draft.wires.gaugesInStock = has
+                      ? gaugesInStock.filter((each) => each !== gauge)
+                      : [...gaugesInStock, gauge];
+                  })
+                }
+                className={`figures tag border px-3 py-1 ${has ? 'border-verdigris bg-verdigris text-on-verdigris' : 'border-rule bg-paper text-faint'}`}
+              >
+                {gauge}
+              </button>
+            );
+          })}
+        </div>
+      </Section>
+      {assessment.runs.length > 0 && (
+        <Section
+          title={`${assessment.runs.length} runs, ${totalM.toFixed(1)} m of wire`}
+          aside={
+            <Button look="quiet" onClick={() => saveFile('wires.csv', exportWireCsv(assessment), 'text/csv')}>
+              <ArrowDownToLine size={15} />
+              CSV
+            </Button>
+          }
+        >
+          <table className="w-full text-[14px]">
+            <thead>
+              <tr className="border-b border-rule text-left text-[13px] text-faint">
+                <th className="font-normal">run and cores</th>
+                <th className="font-normal">cut to</th>
+                <th className="font-normal">gauge</th>
+                <th className="text-right font-normal">peak</th>
+              </tr>
+            </thead>
+            <tbody>
+              {assessment.runs.map((run) => (
+                <RunRow key={run.id} run={run} stock={gaugesInStock} />
+              ))}
+            </tbody>
+          </table>
+        </Section>
+      )}
+      {assessment.placed.length > 0 && (
+        <Section title="Marking template">
+          <p className="mb-2 text-faint">
+            Full size, with every pixel numbered, every bore with its drill, and a rule to check the printer by.
+          </p>
+          <div className="flex gap-2">
+            <Button
+              onClick={() => saveFile('template.svg', exportTemplateSvg(plan, assessment, 'front'), 'image/svg+xml')}
+            >
+              <ArrowDownToLine size={15} />
+              Front, SVG
+            </Button>
+            <Button
+              onClick={() =>
+                saveFile('template-back.svg', exportTemplateSvg(plan, assessment, 'back'), 'image/svg+xml')
+              }
+            >
+              <ArrowDownToLine size={15} />
+              Back, mirrored
+            </Button>
+          </div>
+        </Section>
+      )}
+      {assessment.shopping.length > 0 && (
+        <Section
+          title="Shopping list"
+          aside={
+            <Button
+              look="quiet"
+              onClick={() => saveFile('shopping.csv', exportShoppingCsv(assessment, design.piece.copies), 'text/csv')}
+            >
+              <ArrowDownToLine size={15} />
+              CSV
+            </Button>
+          }
+        >
+          <table className="w-full text-[13.5px]">
+            <tbody>
+              {assessment.shopping.map((line) => (
+                <tr key={line.name} className="border-b border-rule/60">
+                  <td className="py-0.5">{line.name}</td>
+                  <td className="figures text-right whitespace-nowrap">
+                    {line.unit === 'm' ? `${line.quantity.toFixed(2)} m` : line.quantity}
+                  </td>
+                  <td className="figures w-20 text-right">{line.cost.toFixed(2)}</td>
+                </tr>
+              ))}
+              <tr className="font-semibold">
+                <td className="py-1">One copy, by usual prices</td>
+                <td />
+                <td className="figures text-right">{assessment.costPerCopy.toFixed(2)}</td>
+              </tr>
+            </tbody>
+          </table>
+        </Section>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,73 @@
+import type { Plan } from '@glimmer/core/plan';
+
+/** A plan as the server has confirmed it. */
+export interface KeptPlan {
+  readonly plan: Plan;
+  readonly revision: number;
+  readonly updatedAt: string;
+  readonly putAway: boolean;
+}
+
+/** What the shelf shows of a plan. */
+export interface ShelfEntry {
+  readonly id: string;
+  readonly name: string;
+  readonly revision: number;
+  readonly updatedAt: string;
+  readonly kind: string;
+  readonly openFindings: number;
+  readonly runsForH: number | null;
+  readonly glimpse: {
+    readonly outline: string | null;
+    readonly widthMm: number;
+    readonly heightMm: number;
+    readonly lights: readonly { readonly xMm: number; readonly yMm: number; readonly colour: string }[];
+  };
+}
+
+/** The server refused, and says why (application/problem+json). */
+export class RefusedError extends Error {
+  readonly code: string;
+  readonly status: number;
+
+  constructor(body: { code?: string; title?: string; detail?: string; status: number }) {
+    super(body.detail ?? body.title ?? 'The server refused');
+    this.code = body.code ?? 'unknown';
+    this.status = body.status;
+  }
+}
+
+/** No answer at all: the server or the way to it is gone. */
+export class AwayError extends Error {}
+
+async function ask<T>(path: string, options: RequestInit = {}): Promise<T> {
+  let response: Response;
+  try {
+    response = await fetch(`/api${path}`, {
+      ...options,
+      headers: { 'Content-Type': 'application/json', ...options.headers },
+    });
+  } catch (cause) {
+    throw new AwayError('The server does not answer', { cause });
+  }
+  const body: unknown = await response.json().catch(() => null);
+  if (response.ok && body !== null) return body as T;
+  if (response.status >= 502 || (body as { code?: string } | null)?.code === 'store-away')
+    throw new AwayError('The store of plans does not answer');
+  throw new RefusedError({ ...(body as object), status: response.status });
+}
+
+/** The server's plans. */
+export const api = {
+  list: (shelf: 'open' | 'away') => ask<{ plans: ShelfEntry[] }>(`/plans?shelf=${shelf}`).then((body) => body.plans),
+  load: (id: string) => ask<KeptPlan>(`/plans/${id}`),
+  add: (plan: Plan) => ask<KeptPlan>('/plans', { method: 'POST', body: JSON.stringify(plan) }),
+  save: (plan: Plan, basedOn: number) =>
+    ask<KeptPlan>(`/plans/${plan.id}`, {
+      method: 'PUT',
+      body: JSON.stringify(plan),
+      headers: { 'If-Match': `"${basedOn}"` },
+    }),
+  setPutAway: (id: string, putAway: boolean) =>
+    ask<KeptPlan>(`/plans/${id}`, { method: 'PATCH', body: JSON.stringify({ putAway }) }),
+};

@@ -1,0 +1,143 @@
+import type { Plan } from '@glimmer/core/plan';
+import { create } from 'zustand';
+import { AwayError, api, RefusedError } from './api.ts';
+import { copyPlan } from './copyPlan.ts';
+import { localStore } from './localStore.ts';
+import { openPlan, usePlanStore } from './planStore.ts';
+
+/** How safe the plan on the bench is. */
+export type KeepStatus =
+  | { readonly kind: 'kept' }
+  | { readonly kind: 'keeping' }
+  | { readonly kind: 'away' }
+  | { readonly kind: 'clash' }
+  | { readonly kind: 'refused'; readonly why: string };
+
+export const useKeepStatus = create<{ readonly status: KeepStatus }>()(() => ({ status: { kind: 'kept' } }));
+
+const SAVE_AFTER_MS = 500;
+const RETRY_MS = 2000;
+
+let revision = 0;
+/** The plan object that the server has confirmed; any other object on the bench is unsaved. */
+let confirmed: Plan | null = null;
+let timer: ReturnType<typeof setTimeout> | undefined;
+let isSaving = false;
+
+const say = (status: KeepStatus): void => useKeepStatus.setState({ status });
+
+function schedule(afterMs: number): void {
+  clearTimeout(timer);
+  timer = setTimeout(() => void save(), afterMs);
+}
+
+async function save(): Promise<void> {
+  const { plan } = usePlanStore.getState();
+  if (!plan || plan === confirmed || isSaving) return;
+  isSaving = true;
+  say({ kind: 'keeping' });
+  try {
+    const kept = await api.save(plan, revision);
+    revision = kept.revision;
+    confirmed = plan;
+    const now = usePlanStore.getState().plan;
+    if (now?.id === plan.id) await localStore.write({ plan: now, basedOn: revision, unsaved: now !== plan });
+    say({ kind: now === plan ? 'kept' : 'keeping' });
+    if (now !== plan) schedule(SAVE_AFTER_MS);
+  } catch (error) {
+    if (error instanceof AwayError) {
+      say({ kind: 'away' });
+      schedule(RETRY_MS);
+    } else if (error instanceof RefusedError && error.code === 'newer-version') say({ kind: 'clash' });
+    else say({ kind: 'refused', why: error instanceof Error ? error.message : String(error) });
+  } finally {
+    isSaving = false;
+  }
+}
+
+/** Every change goes to the browser's store at once and to the server within a second. */
+usePlanStore.subscribe(({ plan }, before) => {
+  if (!plan || plan === before.plan || plan === confirmed || plan.id !== before.plan?.id) return;
+  const { status } = useKeepStatus.getState();
+  localStore.write({ plan, basedOn: revision, unsaved: true }).catch(() => undefined);
+  if (status.kind === 'clash') return;
+  if (status.kind !== 'away') say({ kind: 'keeping' });
+  schedule(status.kind === 'away' ? RETRY_MS : SAVE_AFTER_MS);
+});
+
+function takeUp(plan: Plan, basedOn: number, isConfirmed: boolean): void {
+  revision = basedOn;
+  confirmed = isConfirmed ? plan : null;
+  openPlan(plan);
+}
+
+/**
+ * Opens a plan: the server's state, or the browser's where it holds changes that never reached the server.
+ * @throws where neither has it.
+ */
+export async function openKept(id: string): Promise<void> {
+  clearTimeout(timer);
+  const local = await localStore.read(id).catch(() => undefined);
+  try {
+    const kept = await api.load(id);
+    if (local?.unsaved) {
+      takeUp(local.plan, local.basedOn, false);
+      if (local.basedOn === kept.revision) await save();
+      else say({ kind: 'clash' });
+      return;
+    }
+    takeUp(kept.plan, kept.revision, true);
+    say({ kind: 'kept' });
+    await localStore.write({ plan: kept.plan, basedOn: kept.revision, unsaved: false }).catch(() => undefined);
+  } catch (error) {
+    if (!(error instanceof AwayError) || !local) throw error;
+    takeUp(local.plan, local.basedOn, !local.unsaved);
+    say({ kind: 'away' });
+    schedule(RETRY_MS);
+    if (!local.unsaved) watchForReturn(local.plan);
+  }
+}
+
+/** With nothing to save, ask now and then whether the server is back. */
+function watchForReturn(plan: Plan): void {
+  timer = setTimeout(() => {
+    if (usePlanStore.getState().plan !== plan) return;
+    api.load(plan.id).then(
+      (kept) => {
+        if (usePlanStore.getState().plan !== plan) return;
+        takeUp(kept.plan, kept.revision, true);
+        say({ kind: 'kept' });
+      },
+      () => watchForReturn(plan),
+    );
+  }, RETRY_MS);
+}
+
+/** Leaves the plan, with its last change saved first. */
+export function closeKept(): void {
+  void save();
+}
+
+/** Saves at once; for leaving a field and for tests of patience. */
+export const saveNow = (): Promise<void> => save();
+
+/** After a clash: one of the two becomes a plan of its own, so that both are kept. */
+export async function settleClash(goOnWith: 'mine' | 'theirs'): Promise<string> {
+  const mine = usePlanStore.getState().plan;
+  if (!mine) return '';
+  const theirs = await api.load(mine.id);
+  const set = goOnWith === 'mine' ? theirs.plan : mine;
+  const copy = copyPlan(set, `${set.name.slice(0, 100)} (${goOnWith === 'mine' ? 'the other one' : 'mine'})`);
+  await api.add(copy);
+  if (goOnWith === 'mine') {
+    revision = theirs.revision;
+    confirmed = null;
+    say({ kind: 'keeping' });
+    await save();
+  } else {
+    takeUp(theirs.plan, theirs.revision, true);
+    await localStore.write({ plan: theirs.plan, basedOn: theirs.revision, unsaved: false });
+    say({ kind: 'kept' });
+  }
+  return copy.name;
+}

@@ -1,0 +1,76 @@
+import { applyChanges, type Change, type Design, type Plan } from '@glimmer/core/plan';
+import { type Draft, produce } from 'immer';
+import { type TemporalState, temporal } from 'zundo';
+import { create, useStore } from 'zustand';
+
+interface PlanState {
+  readonly plan: Plan | null;
+}
+
+/** The plan on the bench, with its whole history of edits. */
+export const usePlanStore = create<PlanState>()(
+  temporal((): PlanState => ({ plan: null }), { equality: (past, current) => past.plan === current.plan }),
+);
+
+const MERGE_MS = 700;
+let lastMerge: { readonly key: string; readonly at: number } | null = null;
+
+/** Takes a plan onto the bench; history begins anew. */
+export function openPlan(plan: Plan | null): void {
+  usePlanStore.setState({ plan });
+  usePlanStore.temporal.getState().clear();
+  lastMerge = null;
+}
+
+/**
+ * Changes the plan. Edits with the same `merge` key in quick succession (a slider, a drag) count as one for undo:
+ * the first keeps the state before it, the following ones only move on from there.
+ */
+export function editPlan(recipe: (plan: Draft<Plan>) => void, options: { readonly merge?: string } = {}): void {
+  const { plan } = usePlanStore.getState();
+  if (!plan) return;
+  const history = usePlanStore.temporal.getState();
+  const at = performance.now();
+  const isMerged = options.merge !== undefined && lastMerge?.key === options.merge && at - lastMerge.at < MERGE_MS;
+  if (isMerged) history.pause();
+  usePlanStore.setState({ plan: produce(plan, recipe) });
+  if (isMerged) history.resume();
+  lastMerge = options.merge === undefined ? null : { key: options.merge, at };
+}
+
+/** Changes the design within the plan. */
+export function editDesign(recipe: (design: Draft<Design>) => void, options: { readonly merge?: string } = {}): void {
+  editPlan((plan) => recipe(plan.design), options);
+}
+
+/** Applies a computed mend. */
+export function mend(changes: readonly Change[]): void {
+  const { plan } = usePlanStore.getState();
+  if (!plan) return;
+  lastMerge = null;
+  usePlanStore.setState({ plan: { ...plan, design: applyChanges(plan.design, changes) } });
+}
+
+export function undo(): void {
+  lastMerge = null;
+  usePlanStore.temporal.getState().undo();
+}
+
+export function redo(): void {
+  lastMerge = null;
+  usePlanStore.temporal.getState().redo();
+}
+
+/** How far one can go back and forth. */
+export function useHistory(): { readonly canUndo: boolean; readonly canRedo: boolean } {
+  const canUndo = useStore(usePlanStore.temporal, (state: TemporalState<PlanState>) => state.pastStates.length > 0);
+  const canRedo = useStore(usePlanStore.temporal, (state: TemporalState<PlanState>) => state.futureStates.length > 0);
+  return { canUndo, canRedo };
+}
+
+/** The plan on the bench, for parts of the interface that only exist while there is one. */
+export function usePlan(): Plan {
+  const plan = usePlanStore((state) => state.plan);
+  if (!plan) throw new Error('No plan is open; this part belongs inside the workbench');
+  return plan;
+}

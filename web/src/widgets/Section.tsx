@@ -1,0 +1,51 @@
+import type { ReactNode } from 'react';
+
+interface SectionProps {
+  readonly title: string;
+  readonly aside?: ReactNode;
+  readonly children: ReactNode;
+}
+
+/** A part of a sheet, stitched to the one above. */
+export function Section({ title, aside, children }: SectionProps) {
+  return (
+    <section className="stitch mt-3.5 pt-2.5 first:mt-0 first:border-t-0 first:pt-0">
+      <header className="mb-1.5 flex flex-wrap items-baseline justify-between gap-x-3 gap-y-1">
+        <h3 className="text-[15.5px]">{title}</h3>
+        {aside}
+      </header>
+      {children}
+    </section>
+  );
+}
+
+/** What to do first, where there is nothing yet. */
+export function BeginHere({ children }: { readonly children: ReactNode }) {
+  return <p className="border-l-2 border-verdigris bg-pressed/50 px-3 py-2">{children}</p>;
+}
+
+interface FigureLineProps {
+  readonly label: string;
+  readonly value: ReactNode;
+  readonly onOpen?: (() => void) | undefined;
+}
+
+/** One figure in a list; with `onOpen` it opens its sum. */
+export function FigureLine({ label, value, onOpen }: FigureLineProps) {
+  return (
+    <div className="flex items-baseline justify-between gap-3 border-b border-rule/60 py-0.5 last:border-b-0">
+      <span className="text-faint">{label}</span>
+      {onOpen ? (
+        <button
+          type="button"
+          onClick={onOpen}
+          className="figures text-right underline decoration-dotted underline-offset-4"
+        >
+          {value}
+        </button>
+      ) : (
+        <span className="figures text-right">{value}</span>
+      )}
+    </div>
+  );
+}

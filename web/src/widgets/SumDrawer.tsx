@@ -1,0 +1,52 @@
+import type { Explanation } from '@glimmer/core/explain';
+import { create } from 'zustand';
+import { Button } from './Button.tsx';
+import { Dialog } from './Dialog.tsx';
+import { FigureLine } from './Section.tsx';
+
+const useOpened = create<{ readonly explanation: Explanation | null }>()(() => ({ explanation: null }));
+
+/** Opens a figure's sum in the drawer. */
+export const openSum = (explanation: Explanation): void => useOpened.setState({ explanation });
+const close = (): void => useOpened.setState({ explanation: null });
+
+/** The drawer in which a figure shows how it came about. */
+export function SumDrawer() {
+  const { explanation } = useOpened();
+  if (!explanation) return null;
+  return (
+    <Dialog open onClose={close} title={explanation.title} side="right">
+      <p className="figures mb-2 text-3xl">{explanation.answer}</p>
+      <p className="mb-3">{explanation.lead}</p>
+      {explanation.lines.length > 0 && (
+        <div className="mb-4">
+          {explanation.lines.map((line) => (
+            <FigureLine key={line.label} label={line.label} value={line.value} />
+          ))}
+        </div>
+      )}
+      {explanation.sums.map((sum) => (
+        <div key={sum.name} className="stitch mb-3 pt-3">
+          <h3 className="mb-1">{sum.name}</h3>
+          <p className="figures text-faint">{sum.form}</p>
+          <p className="figures my-1">
+            = {sum.filled} = <strong>{sum.answer}</strong>
+          </p>
+          <dl className="text-[13px] text-faint">
+            {sum.symbols.map((symbol) => (
+              <div key={symbol.symbol} className="flex gap-2">
+                <dt className="figures w-10 shrink-0">{symbol.symbol}</dt>
+                <dd>
+                  {symbol.meaning}: <span className="figures">{symbol.value}</span>
+                </dd>
+              </div>
+            ))}
+          </dl>
+          <p className="mt-1 text-[13px] text-faint">Basis: {sum.source}.</p>
+        </div>
+      ))}
+      {explanation.doubt && <p className="stitch mb-4 pt-3 text-faint">{explanation.doubt}</p>}
+      <Button onClick={close}>Close</Button>
+    </Dialog>
+  );
+}

@@ -1,0 +1,308 @@
+import { type Band, judge, parseQuantity, printForEditing, type QuantityKind } from '@glimmer/core/units';
+import { Checkbox, Description, Field, Input, Label, Select, Textarea } from '@headlessui/react';
+import { Check } from 'lucide-react';
+import { type ReactNode, useEffect, useId, useState } from 'react';
+
+const box = 'w-full min-w-0 rounded-sm border bg-paper px-2 py-1 text-ink placeholder:text-faint';
+
+interface QuantityFieldProps {
+  readonly label: string;
+  readonly kind: QuantityKind;
+  readonly value: number | null;
+  readonly band: Band;
+  readonly onCommit: (value: number) => void;
+  /** Allows an empty field: given back as a clear. */
+  readonly onClear?: () => void;
+  readonly placeholder?: string;
+  /** The value is the maker's own against the sum. */
+  readonly overruled?: boolean;
+  readonly hint?: ReactNode;
+  readonly hideLabel?: boolean;
+}
+
+/** What is being typed until it is taken or put right; null while the field shows the plan's own value. */
+type Typing = { readonly text: string; readonly problem: string | null } | null;
+
+/** A quantity as the maker writes it: read on Enter or on leaving, questioned where it looks like a slip. */
+export function QuantityField({
+  label,
+  kind,
+  value,
+  band,
+  onCommit,
+  onClear,
+  placeholder,
+  overruled = false,
+  hint,
+  hideLabel = false,
+}: QuantityFieldProps) {
+  const [typing, setTyping] = useState<Typing>(null);
+  const [meant, setMeant] = useState<{ value: number; text: string; of: number } | null>(null);
+  const problemId = useId();
+  const shown = typing?.text ?? (value === null ? '' : printForEditing(kind, value));
+  // A question about an older value must not stand beside a newer one.
+  useEffect(() => setMeant((now) => (now && now.of === value ? now : null)), [value]);
+
+  const take = (): void => {
+    if (!typing) return;
+    if (typing.text.trim() === '' && onClear) {
+      setTyping(null);
+      onClear();
+      return;
+    }
+    const parsed = parseQuantity(kind, typing.text);
+    if (!parsed.ok) return setTyping({ ...typing, problem: parsed.problem });
+    const judged = judge(kind, parsed.value, band);
+    if (!judged.ok) return setTyping({ ...typing, problem: judged.problem });
+    setTyping(null);
+    setMeant(judged.didYouMean ? { ...judged.didYouMean, of: judged.value } : null);
+    if (judged.value !== value) onCommit(judged.value);
+  };
+
+  return (
+    <Field className="min-w-0">
+      <Label className={hideLabel ? 'sr-only' : 'mb-0.5 block text-[13px] text-faint'}>
+        {label}
+        {overruled && <span className="ml-1 font-semibold text-brass">yours</span>}
+      </Label>
+      <Input
+        type="text"
+        autoComplete="off"
+        value={shown}
+        placeholder={placeholder}
+        aria-invalid={typing?.problem != null}
+        aria-describedby={typing?.problem ? problemId : undefined}
+        onChange={(event) => setTyping({ text: event.target.value, problem: null })}
+        onBlur={take}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') take();
+          if (event.key === 'Escape' && typing) {
+            event.stopPropagation();
+            setTyping(null);
+          }
+        }}
+        className={`figures ${box} ${typing?.problem ? 'border-brick-ink' : overruled ? 'border-brass' : 'border-rule'}`}
+      />
+      {typing?.problem && (
+        <p id={problemId} role="alert" className="mt-0.5 text-[13px] text-brick-ink">
+          {typing.problem}
+        </p>
+      )}
+      {meant && !typing && (
+        <p className="mt-0.5 text-[13px] text-amber-ink" role="status">
+          Unusual. Did you mean{' '}
+          <button
+            type="button"
+            className="font-semibold underline"
+            onClick={() => {
+              onCommit(meant.value);
+              setMeant(null);
+            }}
+          >
+            {meant.text}
+          </button>
+          ?
+        </p>
+      )}
+      {hint && <Description className="mt-0.5 text-[13px] text-faint">{hint}</Description>}
+    </Field>
+  );
+}
+
+interface TextFieldProps {
+  readonly label: string;
+  readonly value: string;
+  readonly onCommit: (value: string) => void;
+  readonly most?: number;
+  readonly hideLabel?: boolean;
+  readonly className?: string;
+}
+
+/** A short text that may not be empty: an empty one goes back to what it was, and says so. */
+export function TextField({ label, value, onCommit, most = 120, hideLabel = false, className = '' }: TextFieldProps) {
+  const [text, setText] = useState<string | null>(null);
+  const [problem, setProblem] = useState(false);
+  const take = (): void => {
+    if (text === null) return;
+    const trimmed = text.trim();
+    setProblem(trimmed === '');
+    setText(null);
+    if (trimmed !== '' && trimmed !== value) onCommit(trimmed);
+  };
+  return (
+    <Field className={`min-w-0 ${className}`}>
+      <Label className={hideLabel ? 'sr-only' : 'mb-0.5 block text-[13px] text-faint'}>{label}</Label>
+      <Input
+        type="text"
+        autoComplete="off"
+        maxLength={most}
+        value={text ?? value}
+        onChange={(event) => setText(event.target.value)}
+        onBlur={take}
+        onKeyDown={(event) => event.key === 'Enter' && take()}
+        className={`${box} border-rule`}
+      />
+      {problem && (
+        <p role="alert" className="mt-0.5 text-[13px] text-brick-ink">
+          A name can’t be empty; the old one stays.
+        </p>
+      )}
+    </Field>
+  );
+}
+
+interface ChoiceProps<T extends string> {
+  readonly label: string;
+  readonly value: T;
+  readonly options: readonly { readonly value: T; readonly label: string }[];
+  readonly onChoose: (value: T) => void;
+  readonly hideLabel?: boolean;
+  readonly hint?: ReactNode;
+  readonly overruled?: boolean;
+  readonly inline?: boolean;
+}
+
+/** One out of a list. `inline` sets it into a sentence. */
+export function Choice<T extends string>({
+  label,
+  value,
+  options,
+  onChoose,
+  hideLabel = false,
+  hint,
+  overruled = false,
+  inline = false,
+}: ChoiceProps<T>) {
+  return (
+    <Field className={inline ? 'inline-block max-w-full' : 'min-w-0'}>
+      <Label className={hideLabel || inline ? 'sr-only' : 'mb-0.5 block text-[13px] text-faint'}>
+        {label}
+        {overruled && <span className="ml-1 font-semibold text-brass">yours</span>}
+      </Label>
+      <Select
+        value={value}
+        // The options are the only values that the browser can give back.
+        onChange={(event) => onChoose(event.target.value as T)}
+        className={
+          inline
+            ? 'max-w-full border-b border-dashed border-ink bg-transparent py-0.5 font-semibold text-ink'
+            : `${box} ${overruled ? 'border-brass' : 'border-rule'}`
+        }
+      >
+        {options.map((option) => (
+          <option key={option.value} value={option.value} className="bg-sheet text-ink">
+            {option.label}
+          </option>
+        ))}
+      </Select>
+      {hint && <Description className="mt-0.5 text-[13px] text-faint">{hint}</Description>}
+    </Field>
+  );
+}
+
+interface TickProps {
+  readonly label: string;
+  readonly checked: boolean;
+  readonly onChange: (checked: boolean) => void;
+}
+
+/** Yes or no. */
+export function Tick({ label, checked, onChange }: TickProps) {
+  return (
+    <Field className="flex items-center gap-2 py-1">
+      <Checkbox
+        checked={checked}
+        onChange={onChange}
+        className="group grid size-5 shrink-0 place-items-center rounded-sm border border-faint bg-paper data-checked:border-verdigris data-checked:bg-verdigris"
+      >
+        <Check size={14} className="hidden text-on-verdigris group-data-checked:block" aria-hidden="true" />
+      </Checkbox>
+      <Label className="cursor-pointer">{label}</Label>
+    </Field>
+  );
+}
+
+interface ShareSliderProps {
+  readonly label: string;
+  readonly value: number;
+  readonly onChange: (value: number) => void;
+  /** A limit drawn on the scale, such as a ceiling. */
+  readonly mark?: number;
+  readonly hideLabel?: boolean;
+}
+
+/** A share from 0 to 100 % on a ticked scale, with its figure. */
+export function ShareSlider({ label, value, onChange, mark, hideLabel = false }: ShareSliderProps) {
+  const id = useId();
+  return (
+    <div className="min-w-0">
+      <label htmlFor={id} className={hideLabel ? 'sr-only' : 'mb-0.5 block text-[13px] text-faint'}>
+        {label}
+      </label>
+      <div className="flex items-center gap-2">
+        <div className="relative min-w-0 flex-1 pb-2">
+          <input
+            id={id}
+            type="range"
+            min={0}
+            max={100}
+            step={1}
+            value={Math.round(value * 100)}
+            onChange={(event) => onChange(Number(event.target.value) / 100)}
+            className="block w-full accent-verdigris"
+          />
+          <svg
+            viewBox="0 0 100 6"
+            preserveAspectRatio="none"
+            className="pointer-events-none absolute bottom-0 h-1.5 w-full px-2 text-faint"
+            aria-hidden="true"
+          >
+            {Array.from({ length: 11 }, (_, i) => (
+              <path
+                key={i}
+                d={`M${i * 10} 0 V${i % 5 === 0 ? 6 : 3}`}
+                stroke="currentColor"
+                strokeWidth="1"
+                vectorEffect="non-scaling-stroke"
+              />
+            ))}
+            {mark !== undefined && mark < 1 && (
+              <path
+                d={`M${mark * 100} 0 V6`}
+                stroke="var(--brick-ink)"
+                strokeWidth="3"
+                vectorEffect="non-scaling-stroke"
+              />
+            )}
+          </svg>
+        </div>
+        <output htmlFor={id} className="figures w-12 text-right">
+          {Math.round(value * 100)} %
+        </output>
+      </div>
+    </div>
+  );
+}
+
+interface LongTextProps {
+  readonly label: string;
+  readonly value: string;
+  readonly onChange: (value: string) => void;
+  readonly rows?: number;
+}
+
+/** Several lines of text. */
+export function LongText({ label, value, onChange, rows = 3 }: LongTextProps) {
+  return (
+    <Field>
+      <Label className="mb-0.5 block text-[13px] text-faint">{label}</Label>
+      <Textarea
+        rows={rows}
+        maxLength={4000}
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+        className={`${box} border-rule`}
+      />
+    </Field>
+  );
+}

@@ -1,0 +1,90 @@
+import type { Finding, Gravity } from '@glimmer/core/findings';
+import { CircleAlert, Info, OctagonX, Wrench } from 'lucide-react';
+import { useState } from 'react';
+import { mend, undo } from '../state/planStore.ts';
+import { view } from '../state/viewStore.ts';
+import { Button } from '../widgets/Button.tsx';
+import { tell } from '../widgets/Toasts.tsx';
+
+const looks: Readonly<Record<Gravity, { readonly word: string; readonly tone: string; readonly Icon: typeof Info }>> = {
+  stop: { word: 'Stop', tone: 'border-brick-ink bg-brick-wash text-brick-ink', Icon: OctagonX },
+  mend: { word: 'Mend', tone: 'border-amber-ink bg-amber-wash text-amber-ink', Icon: CircleAlert },
+  mind: { word: 'Mind', tone: 'border-rule bg-pressed/50 text-faint', Icon: Info },
+};
+
+/** One finding: what is so, why it matters, what would mend it, and the mend itself where it can be computed. */
+function FindingCard({ finding, isPointed }: { readonly finding: Finding; readonly isPointed: boolean }) {
+  const { word, tone, Icon } = looks[finding.gravity];
+  const [heading, , ink] = tone.split(' ');
+  return (
+    <li
+      id={`finding-${finding.id}`}
+      data-finding={finding.id}
+      className={`mb-2 border-l-4 px-3 py-2 ${tone} ${isPointed ? 'ring-2 ring-verdigris' : ''} ${heading ?? ''}`}
+      onMouseEnter={() => finding.aboutId && view.pointAt(finding.aboutId)}
+    >
+      <p className={`flex gap-2 font-semibold ${ink ?? ''}`}>
+        <Icon size={17} className="mt-0.5 shrink-0" aria-hidden="true" />
+        <span>
+          <span className="sr-only">{word}: </span>
+          {finding.what}
+        </span>
+      </p>
+      <p className="text-[13.5px] text-ink">{finding.why}</p>
+      <p className="text-[13.5px] text-ink">
+        <Wrench size={13} className="mr-1 inline" aria-hidden="true" />
+        {finding.mend}
+      </p>
+      {finding.fixes.length > 0 && (
+        <div className="mt-1.5 flex flex-wrap gap-1.5">
+          {finding.fixes.map((fix) => (
+            <Button
+              key={fix.label}
+              onClick={() => {
+                mend(fix.changes);
+                tell(`Done: ${fix.label}`, { undo });
+              }}
+            >
+              {fix.label}
+            </Button>
+          ))}
+        </div>
+      )}
+    </li>
+  );
+}
+
+interface FindingListProps {
+  readonly findings: readonly Finding[];
+  readonly pointedFindingId?: string | null;
+}
+
+/** Findings of one stage: what is open stands in full, what is only to be known waits behind a line. */
+export function FindingList({ findings, pointedFindingId = null }: FindingListProps) {
+  const [showsMinds, setShowsMinds] = useState(false);
+  const open = findings.filter((finding) => finding.gravity !== 'mind');
+  const minds = findings.filter((finding) => finding.gravity === 'mind');
+  if (findings.length === 0) return null;
+  return (
+    <section aria-label="Findings" className="mb-3">
+      <ul>
+        {[...open, ...(showsMinds ? minds : [])].map((finding) => (
+          <FindingCard key={finding.id} finding={finding} isPointed={finding.id === pointedFindingId} />
+        ))}
+      </ul>
+      {minds.length > 0 && (
+        <button
+          type="button"
+          aria-expanded={showsMinds}
+          onClick={() => setShowsMinds(!showsMinds)}
+          className="flex items-center gap-1.5 text-[13.5px] text-faint underline decoration-dotted underline-offset-4"
+        >
+          <Info size={14} aria-hidden="true" />
+          {showsMinds
+            ? 'Fold away what to know'
+            : `${minds.length} thing${minds.length === 1 ? '' : 's'} to know: ${minds[0]?.what}${minds.length > 1 ? ' …' : ''}`}
+        </button>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,31 @@
+import { Button } from '../widgets/Button.tsx';
+import { Dialog } from '../widgets/Dialog.tsx';
+
+const keys: readonly (readonly [string, string])[] = [
+  ['1 to 8', 'the stages'],
+  ['L', 'lamp on, lamp off'],
+  ['Space', 'run or hold the moods'],
+  ['N', 'next finding'],
+  ['/', 'find anything'],
+  ['Ctrl + Z', 'undo'],
+  ['Ctrl + Shift + Z', 'redo'],
+  ['arrow keys', 'move what is chosen on the picture: 1 mm, with Shift 10 mm'],
+  ['?', 'these keys'],
+];
+
+/** The keys. */
+export function KeysDialog({ onClose }: { readonly onClose: () => void }) {
+  return (
+    <Dialog open onClose={onClose} title="The keys">
+      <dl className="mb-4">
+        {keys.map(([key, what]) => (
+          <div key={key} className="flex gap-4 border-b border-rule/60 py-1 last:border-b-0">
+            <dt className="figures w-40 shrink-0 font-semibold">{key}</dt>
+            <dd>{what}</dd>
+          </div>
+        ))}
+      </dl>
+      <Button onClick={onClose}>Close</Button>
+    </Dialog>
+  );
+}

@@ -1,0 +1,58 @@
+import { exportShoppingCsv, exportTemplateSvg, exportWireCsv } from '@glimmer/core/exports';
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
+import { ArrowDownToLine } from 'lucide-react';
+import { saveFile } from '../shelf/files.ts';
+import { usePlan } from '../state/planStore.ts';
+import { useReckoned } from '../state/useAssessment.tsx';
+
+/** Everything that can be taken out of a plan as an open file. */
+export function TakeOutMenu() {
+  const plan = usePlan();
+  const { assessment } = useReckoned();
+  const base =
+    plan.name
+      .toLowerCase()
+      .replace(/[^\p{L}\p{N}]+/gu, '-')
+      .replace(/^-|-$/g, '') || 'plan';
+  const items = [
+    {
+      label: 'The plan, as an open file',
+      run: () => saveFile(`${base}.glimmer.json`, `${JSON.stringify(plan, null, 2)}\n`, 'application/json'),
+    },
+    {
+      label: 'Shopping list, CSV',
+      run: () => saveFile(`${base}-shopping.csv`, exportShoppingCsv(assessment, plan.design.piece.copies), 'text/csv'),
+    },
+    { label: 'Wire list, CSV', run: () => saveFile(`${base}-wires.csv`, exportWireCsv(assessment), 'text/csv') },
+    {
+      label: 'Marking template, full size, SVG',
+      run: () => saveFile(`${base}-template.svg`, exportTemplateSvg(plan, assessment, 'front'), 'image/svg+xml'),
+    },
+    {
+      label: 'The same, mirrored for the back',
+      run: () => saveFile(`${base}-template-back.svg`, exportTemplateSvg(plan, assessment, 'back'), 'image/svg+xml'),
+    },
+    { label: 'Print this sheet', run: () => window.print() },
+  ];
+  return (
+    <Menu>
+      <MenuButton className="inline-flex min-h-8 items-center gap-1.5 rounded-sm border border-rule bg-sheet px-2.5 font-medium hover:bg-pressed">
+        <ArrowDownToLine size={16} aria-hidden="true" />
+        Take out
+      </MenuButton>
+      <MenuItems anchor="bottom end" className="z-40 border border-rule bg-sheet py-1 text-ink">
+        {items.map((item) => (
+          <MenuItem key={item.label}>
+            <button
+              type="button"
+              onClick={item.run}
+              className="block w-full px-3 py-1.5 text-left data-focus:bg-pressed"
+            >
+              {item.label}
+            </button>
+          </MenuItem>
+        ))}
+      </MenuItems>
+    </Menu>
+  );
+}

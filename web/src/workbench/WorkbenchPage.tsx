@@ -1,0 +1,209 @@
+import type { Stage } from '@glimmer/core/findings';
+import { Redo2, Search, Undo2 } from 'lucide-react';
+import { lazy, Suspense, useEffect, useState } from 'react';
+import { disableGlobalCursorStyles, Panel, PanelGroup, PanelResizeHandle } from 'react-resizable-panels';
+import { Link, Navigate, useParams } from 'react-router';
+import { PicturePane } from '../picture/PicturePane.tsx';
+import { closeKept, openKept } from '../state/keeper.ts';
+import { editPlan, redo, undo, useHistory, usePlan, usePlanStore } from '../state/planStore.ts';
+import { ReckoningProvider, useReckoned } from '../state/useAssessment.tsx';
+import { view } from '../state/viewStore.ts';
+import { Button } from '../widgets/Button.tsx';
+import { TextField } from '../widgets/fields.tsx';
+import { SumDrawer } from '../widgets/SumDrawer.tsx';
+import { Cord } from './Cord.tsx';
+import { FindAnything } from './FindAnything.tsx';
+import { FindingList } from './Findings.tsx';
+import { KeepBand, KeepSign } from './KeepSign.tsx';
+import { KeysDialog } from './KeysDialog.tsx';
+import { ReckoningBar } from './ReckoningBar.tsx';
+import { isStage, stageInfo } from './stageInfo.ts';
+import { TakeOutMenu } from './TakeOutMenu.tsx';
+import { useKeys } from './useKeys.ts';
+
+// The strict content policy forbids style elements made by script, and the handles have a cursor of their own.
+disableGlobalCursorStyles();
+
+const sheets: Readonly<Record<Stage, React.LazyExoticComponent<() => React.JSX.Element>>> = {
+  piece: lazy(() => import('../stages/PieceSheet.tsx')),
+  lights: lazy(() => import('../stages/LightsSheet.tsx')),
+  moods: lazy(() => import('../stages/MoodsSheet.tsx')),
+  drive: lazy(() => import('../stages/DriveSheet.tsx')),
+  power: lazy(() => import('../stages/PowerSheet.tsx')),
+  wires: lazy(() => import('../stages/WiresSheet.tsx')),
+  bench: lazy(() => import('../stages/BenchSheet.tsx')),
+  logbook: lazy(() => import('../stages/LogbookSheet.tsx')),
+};
+
+/** True where there is room for picture and sheet side by side. */
+function useIsWide(): boolean {
+  const [wide, setWide] = useState(() => window.matchMedia('(min-width: 900px)').matches);
+  useEffect(() => {
+    const query = window.matchMedia('(min-width: 900px)');
+    const follow = (): void => setWide(query.matches);
+    query.addEventListener('change', follow);
+    return () => query.removeEventListener('change', follow);
+  }, []);
+  return wide;
+}
+
+function Sheet({ stage, pointedFindingId }: { readonly stage: Stage; readonly pointedFindingId: string | null }) {
+  const { findings } = useReckoned();
+  const Body = sheets[stage];
+  return (
+    <main className="print-only-sheet h-full overflow-y-auto bg-sheet px-4 py-3" data-stage={stage}>
+      <header className="mb-2">
+        <h2 className="text-[22px] leading-7">{stageInfo[stage].name}</h2>
+        <p className="text-faint">{stageInfo[stage].question}</p>
+      </header>
+      <FindingList
+        key={stage}
+        findings={findings.filter((finding) => finding.stage === stage)}
+        pointedFindingId={pointedFindingId}
+      />
+      <Suspense fallback={<p className="text-faint">Laying out the sheet …</p>}>
+        <Body />
+      </Suspense>
+    </main>
+  );
+}
+
+function Bench({ stage }: { readonly stage: Stage }) {
+  const plan = usePlan();
+  const { findings } = useReckoned();
+  const { canUndo, canRedo } = useHistory();
+  const [pointedFindingId, setPointedFindingId] = useState<string | null>(null);
+  const [finds, setFinds] = useState(false);
+  const [showsKeys, setShowsKeys] = useState(false);
+  const [tab, setTab] = useState<'picture' | 'sheet'>('sheet');
+  const wide = useIsWide();
+  const nextFinding = useKeys({
+    planId: plan.id,
+    findings,
+    pointedFindingId,
+    onFinding: setPointedFindingId,
+    onFind: () => setFinds(true),
+    onKeys: () => setShowsKeys(true),
+  });
+
+  useEffect(() => {
+    view.layToolDown();
+    document.title = `${plan.name}: ${stageInfo[stage].name}`;
+  }, [stage, plan.name]);
+  useEffect(() => {
+    if (pointedFindingId) document.getElementById(`finding-${pointedFindingId}`)?.scrollIntoView({ block: 'nearest' });
+  }, [pointedFindingId, stage]);
+
+  const sheet = <Sheet stage={stage} pointedFindingId={pointedFindingId} />;
+  const picture = <PicturePane stage={stage} />;
+  return (
+    <div className="flex h-full flex-col">
+      <header className="no-print flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule bg-paper px-3 pt-1.5 pb-1">
+        <div className="w-44 min-w-0">
+          <Link to="/" className="text-[13px] text-verdigris underline underline-offset-2">
+            The shelf
+          </Link>
+          <TextField
+            label="Name of the plan"
+            hideLabel
+            value={plan.name}
+            onCommit={(name) =>
+              editPlan((draft) => {
+                draft.name = name;
+              })
+            }
+            className="[&_input]:border-transparent [&_input]:bg-transparent [&_input]:px-0 [&_input]:py-0 [&_input]:font-display [&_input]:text-[15px] [&_input]:font-semibold hover:[&_input]:border-rule"
+          />
+        </div>
+        <Cord current={stage} />
+        <div className="flex flex-col items-end gap-0.5">
+          <div className="flex items-center gap-1">
+            <Button look="quiet" onClick={undo} disabled={!canUndo} aria-label="Undo" title="Undo (Ctrl+Z)">
+              <Undo2 size={17} />
+            </Button>
+            <Button look="quiet" onClick={redo} disabled={!canRedo} aria-label="Redo" title="Redo (Ctrl+Shift+Z)">
+              <Redo2 size={17} />
+            </Button>
+            <Button look="quiet" onClick={() => setFinds(true)} aria-label="Find anything" title="Find anything (/)">
+              <Search size={17} />
+            </Button>
+            <Button look="quiet" onClick={() => setShowsKeys(true)} aria-label="The keys" title="The keys (?)">
+              ?
+            </Button>
+            <TakeOutMenu />
+          </div>
+          <KeepSign />
+        </div>
+      </header>
+      <KeepBand />
+      {wide ? (
+        <PanelGroup direction="horizontal" autoSaveId="bench" className="min-h-0 flex-1">
+          <Panel defaultSize={56} minSize={25} className="no-print">
+            {picture}
+          </Panel>
+          <PanelResizeHandle
+            className="no-print w-1.5 cursor-col-resize border-x border-rule bg-paper hover:bg-pressed data-[resize-handle-state=drag]:bg-verdigris"
+            aria-label="Border between picture and sheet"
+          />
+          <Panel defaultSize={44} minSize={28}>
+            {sheet}
+          </Panel>
+        </PanelGroup>
+      ) : (
+        <div className="flex min-h-0 flex-1 flex-col">
+          <div role="tablist" className="no-print flex border-b border-rule">
+            {(['picture', 'sheet'] as const).map((name) => (
+              <button
+                key={name}
+                type="button"
+                role="tab"
+                aria-selected={tab === name}
+                onClick={() => setTab(name)}
+                className={`flex-1 py-2 capitalize ${tab === name ? 'bg-sheet font-semibold' : 'text-faint'}`}
+              >
+                {name}
+              </button>
+            ))}
+          </div>
+          <div className="min-h-0 flex-1">{tab === 'sheet' ? sheet : picture}</div>
+        </div>
+      )}
+      <ReckoningBar onFindings={nextFinding} />
+      <SumDrawer />
+      {finds && <FindAnything onClose={() => setFinds(false)} />}
+      {showsKeys && <KeysDialog onClose={() => setShowsKeys(false)} />}
+    </div>
+  );
+}
+
+/** One plan, worked through in eight stages. */
+export function WorkbenchPage() {
+  const { id = '', stage } = useParams();
+  const openId = usePlanStore((state) => state.plan?.id);
+  const [trouble, setTrouble] = useState<string | null>(null);
+
+  useEffect(() => {
+    setTrouble(null);
+    openKept(id).catch((error: unknown) => setTrouble(error instanceof Error ? error.message : String(error)));
+    return closeKept;
+  }, [id]);
+
+  if (!isStage(stage)) return <Navigate to={`/plan/${id}/piece`} replace />;
+  if (trouble) {
+    return (
+      <main className="mx-auto max-w-xl p-10">
+        <h1 className="mb-2 text-2xl">This plan can’t be opened</h1>
+        <p className="mb-4">{trouble}.</p>
+        <Link to="/" className="text-verdigris underline">
+          Back to the shelf
+        </Link>
+      </main>
+    );
+  }
+  if (openId !== id) return <p className="p-10 text-faint">Fetching the plan …</p>;
+  return (
+    <ReckoningProvider>
+      <Bench stage={stage} />
+    </ReckoningProvider>
+  );
+}

@@ -1,0 +1,52 @@
+import { type Finding, isOpen, stages } from '@glimmer/core/findings';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { useNavigate } from 'react-router';
+import { redo, undo } from '../state/planStore.ts';
+import { view } from '../state/viewStore.ts';
+
+interface KeyHandlers {
+  readonly planId: string;
+  readonly findings: readonly Finding[];
+  readonly pointedFindingId: string | null;
+  readonly onFinding: (id: string) => void;
+  readonly onFind: () => void;
+  readonly onKeys: () => void;
+}
+
+/** The keys of the workbench; they rest while a field is typed in. */
+export function useKeys({ planId, findings, pointedFindingId, onFinding, onFind, onKeys }: KeyHandlers): () => void {
+  const navigate = useNavigate();
+  const nextFinding = (): void => {
+    const open = findings.filter(isOpen);
+    const at = open.findIndex((finding) => finding.id === pointedFindingId);
+    const next = open[(at + 1) % Math.max(1, open.length)];
+    if (!next) return;
+    view.pointAt(next.aboutId);
+    onFinding(next.id);
+    void navigate(`/plan/${planId}/${next.stage}`);
+  };
+  useHotkeys(
+    stages.map((_, i) => String(i + 1)),
+    (event) => {
+      const stage = stages[Number(event.key) - 1];
+      if (stage) void navigate(`/plan/${planId}/${stage}`);
+    },
+  );
+  useHotkeys('l', view.switchLamp);
+  useHotkeys('space', (event) => {
+    // Space on a button presses that button.
+    if (event.target instanceof Element && event.target.closest('button, a, [role="checkbox"], [role="button"]'))
+      return;
+    event.preventDefault();
+    view.switchRunning();
+  });
+  useHotkeys('n', nextFinding);
+  useHotkeys('slash', (event) => {
+    event.preventDefault();
+    onFind();
+  });
+  useHotkeys('?', onKeys, { useKey: true });
+  useHotkeys('mod+z', undo, { preventDefault: true });
+  useHotkeys('mod+shift+z, mod+y', redo, { preventDefault: true });
+  return nextFinding;
+}
