@@ -41,7 +41,7 @@ const server = app.listen(settings.PORT, '127.0.0.1', (error?: Error) => {
 
 function stop(): void {
   server.close(() => {
-    store.close().finally(() => process.exit(0));
+    void store.close().finally(() => process.exit(0));
   });
   server.closeIdleConnections();
   // A browser may hold its connection open; it does not get to hold up the exit.

@@ -54,7 +54,7 @@ export function listConsumers(
 }
 
 /** What one group draws in one mood, at the mood's own brightness. */
-export interface GroupInMood {
+interface GroupInMood {
   readonly groupId: string;
   readonly load: MoveLoad;
   readonly meanA: number;

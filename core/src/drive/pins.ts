@@ -89,42 +89,63 @@ function findWrongLock(
   return undefined;
 }
 
+interface Search {
+  readonly cost: readonly (readonly number[])[];
+  readonly pinOf: readonly number[];
+  /** Cheapest known way to each pin, and the row it comes from. */
+  readonly best: number[];
+  readonly from: number[];
+  /** Rows reached so far, with what it costs to have them give up their pin. */
+  readonly distance: Map<number, number>;
+}
+
+/** Tries all pins from one row; true if any way became cheaper. */
+function relax(search: Search, row: number): boolean {
+  const { cost, pinOf, best, from, distance } = search;
+  const held = cost[row]?.[pinOf[row] ?? -1] ?? 0;
+  const base = (distance.get(row) ?? 0) - held;
+  let changed = false;
+  for (const [pin, edge] of (cost[row] ?? []).entries()) {
+    if (edge >= NEVER || base + edge >= (best[pin] ?? 0) - 1e-12) continue;
+    best[pin] = base + edge;
+    from[pin] = row;
+    changed = true;
+    const owner = pinOf.indexOf(pin);
+    if (owner >= 0) distance.set(owner, base + edge);
+  }
+  return changed;
+}
+
 /** Adds one demand by the cheapest alternating path; returns the rows that block it where there is none. */
-function augment(cost: readonly (readonly number[])[], pinOf: number[], start: number): Set<number> | undefined {
+function augment(
+  cost: readonly (readonly number[])[],
+  pinOf: number[],
+  start: number,
+): ReadonlySet<number> | undefined {
   const pins = cost[0]?.length ?? 0;
-  const best = new Array<number>(pins).fill(Number.POSITIVE_INFINITY);
-  const from = new Array<number>(pins).fill(-1);
-  const reached = new Set([start]);
-  const distance = new Map([[start, 0]]);
+  const search: Search = {
+    cost,
+    pinOf,
+    best: new Array<number>(pins).fill(Number.POSITIVE_INFINITY),
+    from: new Array<number>(pins).fill(-1),
+    distance: new Map([[start, 0]]),
+  };
   for (let changed = true; changed; ) {
-    changed = false;
-    for (const row of [...reached]) {
-      const base = (distance.get(row) ?? 0) - (row === start ? 0 : (cost[row]?.[pinOf[row] ?? -1] ?? 0));
-      for (let pin = 0; pin < pins; pin += 1) {
-        const edge = cost[row]?.[pin] ?? NEVER;
-        if (edge >= NEVER || base + edge >= (best[pin] ?? 0) - 1e-12) continue;
-        best[pin] = base + edge;
-        from[pin] = row;
-        const owner = pinOf.indexOf(pin);
-        if (owner >= 0) {
-          reached.add(owner);
-          distance.set(owner, base + edge);
-        }
-        changed = true;
-      }
-    }
+    changed = [...search.distance.keys()].map((row) => relax(search, row)).some(Boolean);
   }
-  let target = -1;
-  for (let pin = 0; pin < pins; pin += 1) {
-    if (!pinOf.includes(pin) && Number.isFinite(best[pin]) && (target < 0 || (best[pin] ?? 0) < (best[target] ?? 0)))
-      target = pin;
-  }
-  if (target < 0) return reached;
-  for (let pin = target, row = from[pin] ?? -1; row >= 0; row = from[pin] ?? -1) {
+  const free = search.best.flatMap((cheapest, pin) =>
+    Number.isFinite(cheapest) && !pinOf.includes(pin) ? [{ pin, cheapest }] : [],
+  );
+  const target = free.reduce<(typeof free)[number] | undefined>(
+    (least, each) => (!least || each.cheapest < least.cheapest ? each : least),
+    undefined,
+  );
+  if (!target) return new Set(search.distance.keys());
+  for (let pin = target.pin; pin >= 0; ) {
+    const row = search.from[pin] ?? -1;
     const before = pinOf[row] ?? -1;
     pinOf[row] = pin;
-    if (row === start) break;
-    pin = before;
+    pin = row === start ? -1 : before;
   }
   return undefined;
 }

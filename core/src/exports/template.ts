@@ -2,7 +2,7 @@ import type { Assessment } from '../assess.ts';
 import type { Plan, PlanPoint } from '../plan/index.ts';
 import { printQuantity } from '../units/index.ts';
 
-const escape = (text: string): string =>
+const escapeXml = (text: string): string =>
   text.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign] ?? sign);
 const n = (value: number): string => String(Math.round(value * 1000) / 1000);
 
@@ -22,7 +22,7 @@ function drawHeader(title: string, frame: Frame): string {
     (_, i) => `<path d="M${n(MARGIN_MM + i * 10)} ${n(y)} v-${i % 5 === 0 ? 4 : 2}"/>`,
   ).join('');
   return [
-    `<text x="${MARGIN_MM}" y="9" font-size="5" font-weight="bold">${escape(title)}</text>`,
+    `<text x="${MARGIN_MM}" y="9" font-size="5" font-weight="bold">${escapeXml(title)}</text>`,
     `<g stroke="#000" stroke-width="0.3" fill="none"><path d="M${MARGIN_MM} ${n(y)} h${RULE_MM}"/>${ticks}</g>`,
     `<text x="${MARGIN_MM + RULE_MM + 3}" y="${n(y)}" font-size="3.2">This rule is 100 mm long: measure it before you drill. Print at 100 %.</text>`,
   ].join('\n');
@@ -41,7 +41,7 @@ function drawTape(group: Extract<Assessment['placed'][number], { kind: 'tape' }>
   const line = points.map((point, i) => `${i === 0 ? 'M' : 'L'}${n(point.x)} ${n(point.y)}`).join(' ');
   const first = points[0];
   const name = first
-    ? `<text x="${n(first.x)}" y="${n(first.y + 7)}" font-size="3.2">${escape(group.name)}: ${group.cut.lights} lights, data enters at ${group.firstIndex + 1}</text>`
+    ? `<text x="${n(first.x)}" y="${n(first.y + 7)}" font-size="3.2">${escapeXml(group.name)}: ${group.cut.lights} lights, data enters at ${group.firstIndex + 1}</text>`
     : '';
   return `<g stroke="#000" stroke-width="0.2"><path d="${line}" fill="none" stroke-dasharray="1 1"/>${marks.join('')}</g>${name}`;
 }
@@ -60,7 +60,7 @@ function drawLeds(
       return [
         `<circle cx="${n(x)}" cy="${n(y)}" r="${n(radius)}" fill="none" stroke="#000" stroke-width="0.2"/>`,
         `<path d="M${n(x - radius - 2)} ${n(y)} h${n(2 * radius + 4)} M${n(x)} ${n(y - radius - 2)} v${n(2 * radius + 4)}" stroke="#000" stroke-width="0.15"/>`,
-        `<text x="${n(x + radius + 1.5)}" y="${n(y - 1)}" font-size="2.8">${escape(group.name)}${group.places.length > 1 ? ` ${i + 1}` : ''}${drill === null ? '' : `, drill ${printQuantity('lengthMm', drill)}`}</text>`,
+        `<text x="${n(x + radius + 1.5)}" y="${n(y - 1)}" font-size="2.8">${escapeXml(group.name)}${group.places.length > 1 ? ` ${i + 1}` : ''}${drill === null ? '' : `, drill ${printQuantity('lengthMm', drill)}`}</text>`,
       ].join('');
     })
     .join('');

@@ -1,68 +1,74 @@
+import type { PlacedFit } from '../assess.ts';
+import { CLEARANCE_A_SIDE_MM, type Fit, type PlacedTape } from '../lights/index.ts';
+import type { Hollow } from '../plan/index.ts';
 import { printQuantity } from '../units/index.ts';
 import type { Finding, Rule } from './finding.ts';
 
 const mm = (value: number): string => printQuantity('lengthMm', value);
 
+type Bore = Extract<Hollow, { kind: 'bore' }>;
+type Channel = Extract<Hollow, { kind: 'channel' }>;
+
+function describeBoreFit(groupName: string, bore: Bore, fit: Fit, isTight: boolean): Pick<Finding, 'what' | 'mend'> {
+  const isShallow = fit.depthToSpareMm < 0;
+  return {
+    what: isTight
+      ? `${groupName}: a tight fit in ${bore.name}: ${mm(fit.clearanceMm)} on each side${isShallow ? `, and stands out by ${mm(-fit.depthToSpareMm)}` : ''}`
+      : `${groupName}: does not go into ${bore.name}: ${mm(fit.finishedMm)} finished, the bore is ${mm(bore.diameterMm)}`,
+    mend: `Drill ${bore.name} to ${mm(fit.leastBoreMm)}${isShallow ? ` and ${mm(bore.depthMm - fit.depthToSpareMm)} deep` : ''}, or take a smaller light.`,
+  };
+}
+
+const judgeBore = (groupName: string, placed: PlacedFit, fit: Fit, bore: Bore, index: number): Finding => ({
+  id: `fit:${placed.groupId}:${placed.placeId}`,
+  gravity: 'mend',
+  stage: 'lights',
+  aboutId: bore.id,
+  ...describeBoreFit(groupName, bore, fit, placed.verdict === 'fits if eased'),
+  why: 'The light passes with its sleeve and its wires on, and forcing it shears the legs or the glue.',
+  fixes: [
+    {
+      label: `Drill it to ${mm(fit.leastBoreMm)}`,
+      changes: [
+        { path: ['hollows', index, 'diameterMm'], value: Math.max(bore.diameterMm, fit.leastBoreMm) },
+        { path: ['hollows', index, 'depthMm'], value: Math.max(bore.depthMm, bore.depthMm - fit.depthToSpareMm) },
+      ],
+    },
+  ],
+});
+
+function judgeChannel(group: PlacedTape, placed: PlacedFit, channel: Channel, index: number): Finding {
+  const { widthMm, heightMm } = group.part;
+  const wideMm = widthMm + 2 * CLEARANCE_A_SIDE_MM;
+  return {
+    id: `fit:${placed.groupId}`,
+    gravity: 'mend',
+    stage: 'lights',
+    aboutId: channel.id,
+    what: `${group.name}: ${placed.verdict === 'fits if eased' ? 'a tight fit in' : 'does not go into'} ${channel.name}: tape ${mm(widthMm)} × ${mm(heightMm)}, channel ${mm(channel.widthMm)} × ${mm(channel.depthMm)}`,
+    why: 'A tape pressed into a narrow channel buckles and lifts at its joints.',
+    mend: `Widen the channel to ${mm(wideMm)} and at least ${mm(heightMm)} deep, or take a narrower tape.`,
+    fixes: [
+      {
+        label: `Widen it to ${mm(wideMm)}`,
+        changes: [
+          { path: ['hollows', index, 'widthMm'], value: Math.max(channel.widthMm, wideMm) },
+          { path: ['hollows', index, 'depthMm'], value: Math.max(channel.depthMm, heightMm) },
+        ],
+      },
+    ],
+  };
+}
+
 /** A light that does not go into its bore, or a tape into its channel. */
 export const fitRule: Rule = ({ design, assessment }) =>
   assessment.fits.flatMap((placed): Finding[] => {
-    if (placed.verdict === 'fits') return [];
     const index = design.hollows.findIndex((hollow) => hollow.id === placed.hollowId);
     const hollow = design.hollows[index];
     const group = assessment.placed.find((each) => each.id === placed.groupId);
-    if (!hollow || !group) return [];
-    const tight = placed.verdict === 'fits if eased';
-    if (hollow.kind === 'bore' && placed.fit) {
-      const { fit } = placed;
-      const shallow = fit.depthToSpareMm < 0;
-      return [
-        {
-          id: `fit:${placed.groupId}:${placed.placeId}`,
-          gravity: 'mend',
-          stage: 'lights',
-          aboutId: hollow.id,
-          what: tight
-            ? `${group.name}: a tight fit in ${hollow.name}: ${mm(fit.clearanceMm)} on each side${shallow ? `, and stands out by ${mm(-fit.depthToSpareMm)}` : ''}`
-            : `${group.name}: does not go into ${hollow.name}: ${mm(fit.finishedMm)} finished, the bore is ${mm(hollow.diameterMm)}`,
-          why: 'The light passes with its sleeve and its wires on, and forcing it shears the legs or the glue.',
-          mend: `Drill ${hollow.name} to ${mm(fit.leastBoreMm)}${shallow ? ` and ${mm(hollow.depthMm - fit.depthToSpareMm)} deep` : ''}, or take a smaller light.`,
-          fixes: [
-            {
-              label: `Drill it to ${mm(fit.leastBoreMm)}`,
-              changes: [
-                { path: ['hollows', index, 'diameterMm'], value: Math.max(hollow.diameterMm, fit.leastBoreMm) },
-                {
-                  path: ['hollows', index, 'depthMm'],
-                  value: Math.max(hollow.depthMm, hollow.depthMm - fit.depthToSpareMm),
-                },
-              ],
-            },
-          ],
-        },
-      ];
-    }
-    if (hollow.kind !== 'channel' || group.kind !== 'tape') return [];
-    const [widthMm, depthMm] = [group.part.widthMm + 0.4, group.part.heightMm];
-    return [
-      {
-        id: `fit:${placed.groupId}`,
-        gravity: 'mend',
-        stage: 'lights',
-        aboutId: hollow.id,
-        what: `${group.name}: ${tight ? 'a tight fit in' : 'does not go into'} ${hollow.name}: tape ${mm(group.part.widthMm)} × ${mm(group.part.heightMm)}, channel ${mm(hollow.widthMm)} × ${mm(hollow.depthMm)}`,
-        why: 'A tape pressed into a narrow channel buckles and lifts at its joints.',
-        mend: `Widen the channel to ${mm(widthMm)} and at least ${mm(depthMm)} deep, or take a narrower tape.`,
-        fixes: [
-          {
-            label: `Widen it to ${mm(widthMm)}`,
-            changes: [
-              { path: ['hollows', index, 'widthMm'], value: Math.max(hollow.widthMm, widthMm) },
-              { path: ['hollows', index, 'depthMm'], value: Math.max(hollow.depthMm, depthMm) },
-            ],
-          },
-        ],
-      },
-    ];
+    if (placed.verdict === 'fits' || !hollow || !group) return [];
+    if (hollow.kind === 'bore' && placed.fit) return [judgeBore(group.name, placed, placed.fit, hollow, index)];
+    return hollow.kind === 'channel' && group.kind === 'tape' ? [judgeChannel(group, placed, hollow, index)] : [];
   });
 
 /** A tape that has no light on its route, or that is not drawn yet. */

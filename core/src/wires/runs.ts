@@ -14,7 +14,7 @@ export const cutLength = defineFormula({
 });
 
 /** One end of a run. */
-export interface RunEnd {
+interface RunEnd {
   readonly name: string;
   readonly at: PlanPoint;
 }

@@ -2,7 +2,7 @@ import { outlines } from '@glimmer/core/parts';
 import type { Plan } from '@glimmer/core/plan';
 
 /** The source of a picture that the maker brought in; shown as an image, so nothing in it can act. */
-export function pictureSource(picture: Plan['pictures'][string]): string {
+function pictureSource(picture: Plan['pictures'][string]): string {
   return picture.mime === 'image/svg+xml'
     ? `data:image/svg+xml;charset=utf-8,${encodeURIComponent(picture.svg)}`
     : `data:${picture.mime};base64,${picture.base64}`;
@@ -92,7 +92,7 @@ export function Ruler({
   const along = (lengthMm: number): number[] =>
     Array.from({ length: Math.floor(lengthMm / stepMm) + 1 }, (_, i) => i * stepMm);
   return (
-    <g stroke="var(--faint)" fill="var(--faint)" className="figures" fontSize={marginMm * 0.32} aria-hidden="true">
+    <g stroke="var(--faint)" fill="var(--faint)" className="figures" fontSize={marginMm * 0.32}>
       {along(widthMm).map((x, i) => (
         <g key={x}>
           <path

@@ -10,7 +10,7 @@ import { Button } from '../widgets/Button.tsx';
 import { Dialog } from '../widgets/Dialog.tsx';
 import { Backdrop, Ruler } from './Backdrop.tsx';
 import { placeUnder } from './Handle.tsx';
-import { BenchOverlay, plainOverlays } from './overlays.tsx';
+import { BenchOverlay, plainOverlays } from './overlays/index.ts';
 import { type Fitting, useGlow } from './useGlow.ts';
 
 function useSize(): [
@@ -145,7 +145,7 @@ export function PicturePane({ stage }: { readonly stage: Stage }) {
         </div>
       )}
       <div ref={host} className="relative min-h-0 flex-1 bg-paper">
-        {/* biome-ignore lint/a11y/noNoninteractiveElementInteractions: with a tool in hand the drawing itself is what is clicked; arrow keys and Enter do the same */}
+        {/* biome-ignore lint/a11y/useSemanticElements: a drawing has no element of its own kind; with a tool in hand arrow keys and Enter do what a click does */}
         <svg
           ref={svgRef}
           viewBox={`${-marginMm} ${-marginMm} ${widthMm + 2 * marginMm} ${heightMm + 2 * marginMm}`}
@@ -178,7 +178,6 @@ export function PicturePane({ stage }: { readonly stage: Stage }) {
         <canvas
           ref={canvasRef}
           className={`pointer-events-none absolute inset-0 size-full ${lamp === 'on' && inkStages.has(stage) ? 'opacity-35' : ''}`}
-          aria-hidden="true"
         />
       </div>
       <Dialog open={flash.asks} onClose={() => flash.answer(false)} title="This mood flashes fast">

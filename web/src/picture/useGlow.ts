@@ -147,7 +147,7 @@ export function useGlow(
     const scratch = new Uint8Array(show.frameBytes);
     const known = (id: string | null): boolean => design.moods.list.some((mood) => mood.id === id);
     if (!known(player.current.moodId)) player.current = startPlayer(design);
-    for (const event of view.takeEvents())
+    for (const event of events.length > 0 ? view.takeEvents() : [])
       player.current = handleEvent(design, player.current, event, Math.round(clock.current.nowMs));
 
     const paint = (): void => {
@@ -177,7 +177,6 @@ export function useGlow(
     };
     handle = requestAnimationFrame(tick);
     return () => cancelAnimationFrame(handle);
-    // `events` is a dependency so that a virtual hand is felt while the moods are held.
   }, [canvasRef, design, assessment, fitting, lamp, running, shownMoodId, events]);
   return showing;
 }

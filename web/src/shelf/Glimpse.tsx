@@ -15,7 +15,6 @@ export function Glimpse({ glimpse }: { readonly glimpse: ShelfEntry['glimpse'] }
     >
       <g opacity="0.5">{outline && <OutlineShape outlineId={outline} widthMm={widthMm} heightMm={heightMm} />}</g>
       {lights.map((light, i) => (
-        // biome-ignore lint/suspicious/noArrayIndexKey: lights are numbered
         <g key={i} fill={light.colour}>
           <circle cx={light.xMm} cy={light.yMm} r={r * 2.6} opacity="0.16" />
           <circle cx={light.xMm} cy={light.yMm} r={r * 1.5} opacity="0.3" />

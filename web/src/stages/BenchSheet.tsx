@@ -38,7 +38,10 @@ function ReadingField({ progress, onTaken }: { readonly progress: StepProgress; 
   const expect = step.expect;
   const take = (): void => {
     const parsed = parseQuantity(expect.kind, text);
-    if (!parsed.ok) return setProblem(parsed.problem);
+    if (!parsed.ok) {
+      setProblem(parsed.problem);
+      return;
+    }
     editPlan((draft) => {
       draft.bench.readings.push({
         id: nanoid(8),

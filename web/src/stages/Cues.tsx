@@ -38,10 +38,10 @@ function useOccasions(): { readonly value: string; readonly label: string; reado
   ];
 }
 
-const valueOf = (when: Cue['when']): string => (when.kind === 'after' ? 'after' : `${when.kind} ${when.controlId}`);
+const occasionOf = (when: Cue['when']): string => (when.kind === 'after' ? 'after' : `${when.kind} ${when.controlId}`);
 
 /** A number with its unit inside a sentence. */
-function Inline({ children }: { readonly children: React.ReactNode }) {
+function InSentence({ children }: { readonly children: React.ReactNode }) {
   return <span className="inline-block w-20 align-middle">{children}</span>;
 }
 
@@ -84,7 +84,7 @@ function CueSentence({ cue, index }: { readonly cue: Cue; readonly index: number
         <Choice
           inline
           label="When"
-          value={valueOf(when)}
+          value={occasionOf(when)}
           options={occasions}
           onChoose={(value) =>
             set((draft) => {
@@ -94,7 +94,7 @@ function CueSentence({ cue, index }: { readonly cue: Cue; readonly index: number
           }
         />
         {when.kind === 'after' && (
-          <Inline>
+          <InSentence>
             <QuantityField
               hideLabel
               label="After"
@@ -107,7 +107,7 @@ function CueSentence({ cue, index }: { readonly cue: Cue; readonly index: number
                 })
               }
             />
-          </Inline>
+          </InSentence>
         )}
         , go to{' '}
         <Choice
@@ -122,7 +122,7 @@ function CueSentence({ cue, index }: { readonly cue: Cue; readonly index: number
           }
         />{' '}
         over{' '}
-        <Inline>
+        <InSentence>
           <QuantityField
             hideLabel
             label="Fade"
@@ -135,7 +135,7 @@ function CueSentence({ cue, index }: { readonly cue: Cue; readonly index: number
               })
             }
           />
-        </Inline>
+        </InSentence>
         ;{' '}
         {cue.backAfterS === null ? (
           <button
@@ -152,7 +152,7 @@ function CueSentence({ cue, index }: { readonly cue: Cue; readonly index: number
         ) : (
           <>
             after{' '}
-            <Inline>
+            <InSentence>
               <QuantityField
                 hideLabel
                 label="Back after"
@@ -170,9 +170,9 @@ function CueSentence({ cue, index }: { readonly cue: Cue; readonly index: number
                   })
                 }
               />
-            </Inline>{' '}
+            </InSentence>{' '}
             go back; about{' '}
-            <Inline>
+            <InSentence>
               <QuantityField
                 hideLabel
                 label="Times an hour"
@@ -181,7 +181,7 @@ function CueSentence({ cue, index }: { readonly cue: Cue; readonly index: number
                 band={bands.perHour}
                 onCommit={setUse}
               />
-            </Inline>{' '}
+            </InSentence>{' '}
             times an hour
           </>
         )}

@@ -82,7 +82,6 @@ function RouteTable({ tape, index }: { readonly tape: Tape; readonly index: numb
         </thead>
         <tbody>
           {tape.route.map((point, i) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: points have no name but their place in the route
             <tr key={i}>
               <td className="figures w-12">{i + 1}</td>
               {(['xMm', 'yMm'] as const).map((axis) => (

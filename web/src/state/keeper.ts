@@ -118,9 +118,6 @@ export function closeKept(): void {
   void save();
 }
 
-/** Saves at once; for leaving a field and for tests of patience. */
-export const saveNow = (): Promise<void> => save();
-
 /** After a clash: one of the two becomes a plan of its own, so that both are kept. */
 export async function settleClash(goOnWith: 'mine' | 'theirs'): Promise<string> {
   const mine = usePlanStore.getState().plan;

@@ -51,9 +51,11 @@ export function QuantityField({
       return;
     }
     const parsed = parseQuantity(kind, typing.text);
-    if (!parsed.ok) return setTyping({ ...typing, problem: parsed.problem });
-    const judged = judge(kind, parsed.value, band);
-    if (!judged.ok) return setTyping({ ...typing, problem: judged.problem });
+    const judged = parsed.ok ? judge(kind, parsed.value, band) : parsed;
+    if (!judged.ok) {
+      setTyping({ ...typing, problem: judged.problem });
+      return;
+    }
     setTyping(null);
     setMeant(judged.didYouMean ? { ...judged.didYouMean, of: judged.value } : null);
     if (judged.value !== value) onCommit(judged.value);

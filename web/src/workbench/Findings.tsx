@@ -1,6 +1,6 @@
 import type { Finding, Gravity } from '@glimmer/core/findings';
 import { CircleAlert, Info, OctagonX, Wrench } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { mend, undo } from '../state/planStore.ts';
 import { view } from '../state/viewStore.ts';
 import { Button } from '../widgets/Button.tsx';
@@ -15,12 +15,16 @@ const looks: Readonly<Record<Gravity, { readonly word: string; readonly tone: st
 /** One finding: what is so, why it matters, what would mend it, and the mend itself where it can be computed. */
 function FindingCard({ finding, isPointed }: { readonly finding: Finding; readonly isPointed: boolean }) {
   const { word, tone, Icon } = looks[finding.gravity];
-  const [heading, , ink] = tone.split(' ');
+  const ink = tone.split(' ')[2];
+  const card = useRef<HTMLLIElement>(null);
+  useEffect(() => {
+    if (isPointed) card.current?.scrollIntoView({ block: 'nearest' });
+  }, [isPointed]);
   return (
     <li
-      id={`finding-${finding.id}`}
+      ref={card}
       data-finding={finding.id}
-      className={`mb-2 border-l-4 px-3 py-2 ${tone} ${isPointed ? 'ring-2 ring-verdigris' : ''} ${heading ?? ''}`}
+      className={`mb-2 border-l-4 px-3 py-2 ${tone} ${isPointed ? 'ring-2 ring-verdigris' : ''}`}
       onMouseEnter={() => finding.aboutId && view.pointAt(finding.aboutId)}
     >
       <p className={`flex gap-2 font-semibold ${ink ?? ''}`}>

@@ -1,5 +1,6 @@
+import type { Assessment } from '@glimmer/core/assess';
 import { type BarFigure, explainFigure } from '@glimmer/core/explain';
-import { isOpen } from '@glimmer/core/findings';
+import { type Finding, isOpen } from '@glimmer/core/findings';
 import { printQuantity } from '@glimmer/core/units';
 import { usePlan } from '../state/planStore.ts';
 import { useReckoned } from '../state/useAssessment.tsx';
@@ -37,72 +38,104 @@ interface FigureProps {
   readonly scale?: ScaleProps | undefined;
 }
 
-/** The few figures that decide whether the piece works tonight; each opens its sum. */
-export function ReckoningBar({ onFindings }: { readonly onFindings: () => void }) {
-  const { design } = usePlan();
-  const { assessment, findings } = useReckoned();
-  const { supply } = assessment;
-  const runs = supply?.runsFor;
-  const wanted = design.piece.hoursWanted;
-  const lowest =
-    supply?.ceilings.reduce<(typeof supply.ceilings)[number] | null>(
-      (least, each) => (!least || each.brightness < least.brightness ? each : least),
-      null,
-    ) ?? null;
-  const open = findings.filter(isOpen);
-  const stops = open.filter((finding) => finding.gravity === 'stop').length;
-  const weakest = supply?.weakest;
-  const fill = weakest?.fill ?? 0;
+const needs = (supply: Assessment['supply']): string => (supply ? 'needs a mood' : 'needs a pack');
 
-  const items: FigureProps[] = [
+function showDraws(assessment: Assessment): FigureProps[] {
+  const { supply, course, peakA, usualA } = assessment;
+  const isEmpty = assessment.lightCount === 0 && !assessment.controller;
+  const packA =
+    supply && Number.isFinite(supply.atPeak.packA)
+      ? `${printQuantity('currentA', supply.atPeak.packA)} from the pack`
+      : undefined;
+  return [
     {
       figure: 'peak',
       label: 'Peak draw',
-      value:
-        assessment.lightCount > 0 || assessment.controller ? printQuantity('currentA', assessment.peakA) : 'no lights',
-      below:
-        supply && Number.isFinite(supply.atPeak.packA)
-          ? `${printQuantity('currentA', supply.atPeak.packA)} from the pack`
-          : undefined,
+      value: isEmpty ? 'no lights' : printQuantity('currentA', peakA),
+      below: packA,
     },
     {
       figure: 'usual',
       label: 'Usual draw',
-      value: assessment.course.length > 0 ? printQuantity('currentA', assessment.usualA) : 'needs a mood',
-    },
-    {
-      figure: 'runs',
-      label: 'Runs for',
-      value: runs ? printQuantity('timeH', runs.cautiousH) : supply ? 'needs a mood' : 'needs a pack',
-      below: runs ? `likely ${printQuantity('timeH', runs.likelyH)}` : undefined,
-      scale: runs ? { at: runs.cautiousH / (2 * wanted), limit: 0.5, bad: runs.cautiousH < wanted } : undefined,
-    },
-    {
-      figure: 'weakest',
-      label: 'Weakest link',
-      value: weakest ? (Number.isFinite(fill) ? printQuantity('fraction', fill) : 'collapses') : 'needs a pack',
-      below: weakest?.name,
-      scale: weakest ? { at: Number.isFinite(fill) ? fill / 1.5 : 1, limit: 1 / 1.5, bad: fill > 1 } : undefined,
-    },
-    {
-      figure: 'ceiling',
-      label: 'Brightness ceiling',
-      value: lowest
-        ? printQuantity('fraction', Math.floor(lowest.brightness * 1000) / 1000)
-        : supply
-          ? 'needs a mood'
-          : 'needs a pack',
-      below: lowest?.name,
-      scale: lowest
-        ? { at: lowest.setTo, limit: lowest.brightness, bad: lowest.setTo > lowest.brightness + 1e-6 }
-        : undefined,
+      value: course.length > 0 ? printQuantity('currentA', usualA) : 'needs a mood',
     },
   ];
+}
+
+function showRuns({ supply }: Assessment, wantedH: number): FigureProps {
+  const base = { figure: 'runs', label: 'Runs for' } as const;
+  const runs = supply?.runsFor;
+  if (!runs) return { ...base, value: needs(supply) };
+  return {
+    ...base,
+    value: printQuantity('timeH', runs.cautiousH),
+    below: `likely ${printQuantity('timeH', runs.likelyH)}`,
+    scale: { at: runs.cautiousH / (2 * wantedH), limit: 0.5, bad: runs.cautiousH < wantedH },
+  };
+}
+
+/** The scale of a link goes half as far again as its limit, so that an overload shows. */
+const LINK_SCALE = 1.5;
+
+function showWeakest({ supply }: Assessment): FigureProps {
+  const base = { figure: 'weakest', label: 'Weakest link' } as const;
+  const weakest = supply?.weakest;
+  if (!weakest) return { ...base, value: 'needs a pack' };
+  const collapses = !Number.isFinite(weakest.fill);
+  return {
+    ...base,
+    value: collapses ? 'collapses' : printQuantity('fraction', weakest.fill),
+    below: weakest.name,
+    scale: { at: collapses ? 1 : weakest.fill / LINK_SCALE, limit: 1 / LINK_SCALE, bad: weakest.fill > 1 },
+  };
+}
+
+function showCeiling({ supply }: Assessment): FigureProps {
+  const base = { figure: 'ceiling', label: 'Brightness ceiling' } as const;
+  const [first, ...rest] = supply?.ceilings ?? [];
+  if (!first) return { ...base, value: needs(supply) };
+  const lowest = rest.reduce((least, each) => (each.brightness < least.brightness ? each : least), first);
+  return {
+    ...base,
+    value: printQuantity('fraction', Math.floor(lowest.brightness * 1000) / 1000),
+    below: lowest.name,
+    scale: { at: lowest.setTo, limit: lowest.brightness, bad: lowest.setTo > lowest.brightness + 1e-6 },
+  };
+}
+
+function FindingsFigure({ findings, onOpen }: { readonly findings: readonly Finding[]; readonly onOpen: () => void }) {
+  const open = findings.filter(isOpen);
+  const stops = open.filter((finding) => finding.gravity === 'stop').length;
+  const [wash, ink] =
+    stops > 0 ? ['bg-brick-wash', 'text-brick-ink'] : open.length > 0 ? ['bg-amber-wash', 'text-amber-ink'] : ['', ''];
   return (
-    <footer
-      className="no-print grid grid-cols-[repeat(5,minmax(0,1fr))_minmax(7.5rem,0.8fr)] border-t-2 border-ink bg-sheet"
-      aria-label="Reckoning"
+    <button
+      type="button"
+      onClick={onOpen}
+      title="Next finding: N"
+      className={`flex min-w-0 flex-col items-start px-3 pt-1 pb-1.5 text-left hover:bg-pressed ${wash}`}
     >
+      <span className="text-[12.5px] text-faint">Open findings</span>
+      <span className={`figures text-[21px] leading-6 font-semibold ${ink}`}>{open.length}</span>
+      <span className="truncate text-[12.5px] text-faint">
+        {stops > 0 ? `${stops} to stop for` : open.length > 0 ? 'to mend' : 'nothing open'}
+      </span>
+    </button>
+  );
+}
+
+/** The few figures that decide whether the piece works tonight; each opens its sum. */
+export function ReckoningBar({ onFindings }: { readonly onFindings: () => void }) {
+  const { design } = usePlan();
+  const { assessment, findings } = useReckoned();
+  const items = [
+    ...showDraws(assessment),
+    showRuns(assessment, design.piece.hoursWanted),
+    showWeakest(assessment),
+    showCeiling(assessment),
+  ];
+  return (
+    <footer className="no-print grid grid-cols-[repeat(5,minmax(0,1fr))_minmax(7.5rem,0.8fr)] border-t-2 border-ink bg-sheet">
       {items.map((item) => (
         <button
           key={item.figure}
@@ -117,22 +150,7 @@ export function ReckoningBar({ onFindings }: { readonly onFindings: () => void }
           <span className="w-full truncate text-[12.5px] text-faint">{item.below ?? '\u00a0'}</span>
         </button>
       ))}
-      <button
-        type="button"
-        onClick={onFindings}
-        title="Next finding: N"
-        className={`flex min-w-0 flex-col items-start px-3 pt-1 pb-1.5 text-left hover:bg-pressed ${stops > 0 ? 'bg-brick-wash' : open.length > 0 ? 'bg-amber-wash' : ''}`}
-      >
-        <span className="text-[12.5px] text-faint">Open findings</span>
-        <span
-          className={`figures text-[21px] leading-6 font-semibold ${stops > 0 ? 'text-brick-ink' : open.length > 0 ? 'text-amber-ink' : ''}`}
-        >
-          {open.length}
-        </span>
-        <span className="truncate text-[12.5px] text-faint">
-          {stops > 0 ? `${stops} to stop for` : open.length > 0 ? 'to mend' : 'nothing open'}
-        </span>
-      </button>
+      <FindingsFigure findings={findings} onOpen={onFindings} />
     </footer>
   );
 }

@@ -90,9 +90,6 @@ function Bench({ stage }: { readonly stage: Stage }) {
     view.layToolDown();
     document.title = `${plan.name}: ${stageInfo[stage].name}`;
   }, [stage, plan.name]);
-  useEffect(() => {
-    if (pointedFindingId) document.getElementById(`finding-${pointedFindingId}`)?.scrollIntoView({ block: 'nearest' });
-  }, [pointedFindingId, stage]);
 
   const sheet = <Sheet stage={stage} pointedFindingId={pointedFindingId} />;
   const picture = <PicturePane stage={stage} />;

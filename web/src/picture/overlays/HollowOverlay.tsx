@@ -1,0 +1,94 @@
+import type { Hollow } from '@glimmer/core/plan';
+import { printQuantity } from '@glimmer/core/units';
+import { editDesign } from '../../state/planStore.ts';
+import { view } from '../../state/viewStore.ts';
+import { Handle } from '../Handle.tsx';
+import { Label } from './Label.tsx';
+import type { OverlayProps } from './OverlayProps.ts';
+
+const mm = (value: number): string => printQuantity('lengthMm', value);
+
+const sizeWords = (hollow: Hollow): string => {
+  if (hollow.kind === 'bore') return `⌀ ${mm(hollow.diameterMm)}`;
+  if (hollow.kind === 'channel') return `${mm(hollow.widthMm)} wide`;
+  return `${mm(hollow.widthMm)} × ${mm(hollow.heightMm)}`;
+};
+
+function HollowMark({
+  hollow,
+  u,
+  verdict,
+}: {
+  readonly hollow: Hollow;
+  readonly u: number;
+  readonly verdict: string | null;
+}) {
+  const { xMm: x, yMm: y } = hollow.at;
+  const tone = verdict === null || verdict === 'fits' ? 'var(--verdigris)' : 'var(--brick-ink)';
+  const common = {
+    fill: 'var(--paper)',
+    fillOpacity: 0.75,
+    stroke: tone,
+    strokeWidth: 1.6,
+    vectorEffect: 'non-scaling-stroke',
+  } as const;
+  if (hollow.kind === 'bore') {
+    const r = Math.max(hollow.diameterMm / 2, u * 1.2);
+    return (
+      <>
+        <circle cx={x} cy={y} r={r} {...common} />
+        <path
+          d={`M${x - r * 1.6} ${y} H${x + r * 1.6} M${x} ${y - r * 1.6} V${y + r * 1.6}`}
+          stroke={tone}
+          strokeWidth="0.8"
+          vectorEffect="non-scaling-stroke"
+        />
+      </>
+    );
+  }
+  const [w, h] = hollow.kind === 'box' ? [hollow.widthMm, hollow.heightMm] : [u * 9, Math.max(hollow.widthMm, u * 1.6)];
+  return (
+    <rect
+      x={x - w / 2}
+      y={y - h / 2}
+      width={w}
+      height={h}
+      {...common}
+      strokeDasharray={hollow.kind === 'box' ? '5 3' : undefined}
+    />
+  );
+}
+
+/** Piece: the hollows with their sizes, and how what lies in them fits. */
+export function HollowOverlay({ design, assessment, u }: OverlayProps) {
+  return (
+    <>
+      {design.hollows.map((hollow, i) => {
+        const fits = assessment.fits.filter((fit) => fit.hollowId === hollow.id);
+        const verdict = fits.find((fit) => fit.verdict !== 'fits')?.verdict ?? fits[0]?.verdict ?? null;
+        return (
+          <Handle
+            key={hollow.id}
+            label={hollow.name}
+            at={hollow.at}
+            onPoint={() => view.pointAt(hollow.id)}
+            onMove={(to) =>
+              editDesign(
+                (draft) => {
+                  const found = draft.hollows[i];
+                  if (found) found.at = to;
+                },
+                { merge: `hollow ${hollow.id}` },
+              )
+            }
+          >
+            <HollowMark hollow={hollow} u={u} verdict={verdict} />
+            <Label x={hollow.at.xMm + u * 3} y={hollow.at.yMm - u * 1.6} u={u}>
+              {`${hollow.name}, ${sizeWords(hollow)}${verdict && verdict !== 'fits' ? `: ${verdict}` : ''}`}
+            </Label>
+          </Handle>
+        );
+      })}
+    </>
+  );
+}

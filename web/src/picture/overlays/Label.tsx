@@ -1,0 +1,33 @@
+/** A label with a halo of paper, so that it reads over lines. */
+export function Label({
+  x,
+  y,
+  u,
+  children,
+  anchor = 'start',
+  strong = false,
+}: {
+  readonly x: number;
+  readonly y: number;
+  readonly u: number;
+  readonly children: string;
+  readonly anchor?: 'start' | 'middle' | 'end';
+  readonly strong?: boolean;
+}) {
+  return (
+    <text
+      x={x}
+      y={y}
+      fontSize={u * 3.5}
+      textAnchor={anchor}
+      fontWeight={strong ? 700 : 400}
+      fill="var(--ink)"
+      stroke="var(--paper)"
+      strokeWidth={u * 0.8}
+      paintOrder="stroke"
+      className="pointer-events-none select-none"
+    >
+      {children}
+    </text>
+  );
+}

@@ -1,0 +1,163 @@
+import type { PlacedTape } from '@glimmer/core/lights';
+import { editDesign } from '../../state/planStore.ts';
+import { useViewStore, view } from '../../state/viewStore.ts';
+import { Handle } from '../Handle.tsx';
+import { Label } from './Label.tsx';
+import type { OverlayProps } from './OverlayProps.ts';
+
+const pathOf = (points: readonly { readonly xMm: number; readonly yMm: number }[]): string =>
+  points.map((point, i) => `${i === 0 ? 'M' : 'L'}${point.xMm} ${point.yMm}`).join(' ');
+
+function DirectionArrow({ tape, u }: { readonly tape: PlacedTape; readonly u: number }) {
+  const middle = Math.floor(tape.places.length / 2);
+  const [from, to] = [tape.places[middle - 1], tape.places[middle]];
+  if (!from || !to) return null;
+  const angle = (Math.atan2(to.yMm - from.yMm, to.xMm - from.xMm) * 180) / Math.PI;
+  return (
+    <path
+      d={`M${-u * 1.4} ${-u * 1.5} L${u * 1.8} 0 L${-u * 1.4} ${u * 1.5}`}
+      transform={`translate(${to.xMm} ${to.yMm}) rotate(${angle})`}
+      fill="none"
+      stroke="var(--ink)"
+      strokeWidth="2"
+      strokeLinejoin="round"
+      vectorEffect="non-scaling-stroke"
+    />
+  );
+}
+
+function TapeMarks({ tape, u }: { readonly tape: PlacedTape; readonly u: number }) {
+  return (
+    <>
+      {tape.places.map((place, i) => {
+        const number = tape.firstIndex + i + 1;
+        return (
+          <g key={number}>
+            <rect
+              x={place.xMm - u * 0.55}
+              y={place.yMm - u * 0.55}
+              width={u * 1.1}
+              height={u * 1.1}
+              fill="var(--paper)"
+              stroke="var(--faint)"
+              strokeWidth="0.8"
+              vectorEffect="non-scaling-stroke"
+            />
+            {(i === 0 || number % 10 === 0 || i === tape.places.length - 1) && (
+              <text
+                x={place.xMm}
+                y={place.yMm - u * 1.9}
+                fontSize={u * 2.7}
+                textAnchor="middle"
+                fill="var(--faint)"
+                className="figures"
+              >
+                {number}
+              </text>
+            )}
+          </g>
+        );
+      })}
+    </>
+  );
+}
+
+/** Lights: routes with numbers and direction, single lights; all of it can be moved. */
+export function LightOverlay({ design, assessment, u }: OverlayProps) {
+  const pointedId = useViewStore((state) => state.pointedId);
+  const tool = useViewStore((state) => state.tool);
+  return (
+    <>
+      {design.tapes.map((tape, t) => {
+        const placed = assessment.placed.find(
+          (group): group is PlacedTape => group.id === tape.id && group.kind === 'tape',
+        );
+        const isEdited = pointedId === tape.id || (tool.kind === 'route' && tool.tapeId === tape.id);
+        const first = placed?.places[0];
+        return (
+          <g key={tape.id}>
+            <path
+              d={pathOf(tape.route)}
+              fill="none"
+              stroke="var(--rule)"
+              strokeWidth={Math.max(4, (placed?.part.widthMm ?? 8) / u)}
+              strokeLinejoin="round"
+              strokeLinecap="round"
+              vectorEffect="non-scaling-stroke"
+              strokeOpacity="0.8"
+            />
+            {placed && <TapeMarks tape={placed} u={u} />}
+            {placed && <DirectionArrow tape={placed} u={u} />}
+            {first && <Label x={first.xMm} y={first.yMm + u * 5.4} u={u}>{`${tape.name}: ${placed.cut.lights}`}</Label>}
+            {isEdited &&
+              tape.route.map((point, i) => (
+                <Handle
+                  key={i}
+                  label={`${tape.name}, point ${i + 1}`}
+                  at={point}
+                  onMove={(to) =>
+                    editDesign(
+                      (draft) => {
+                        const route = draft.tapes[t]?.route;
+                        if (route) route[i] = to;
+                      },
+                      { merge: `point ${tape.id} ${i}` },
+                    )
+                  }
+                >
+                  <circle
+                    cx={point.xMm}
+                    cy={point.yMm}
+                    r={u * 1.3}
+                    fill="var(--verdigris)"
+                    stroke="var(--paper)"
+                    strokeWidth="1.5"
+                    vectorEffect="non-scaling-stroke"
+                  />
+                </Handle>
+              ))}
+          </g>
+        );
+      })}
+      {design.leds.map((group, g) =>
+        group.places.map((place, i) => (
+          <Handle
+            key={`${group.id} ${place.id}`}
+            label={`${group.name} ${i + 1}`}
+            at={place.at}
+            onPoint={() => view.pointAt(group.id)}
+            onMove={(to) =>
+              editDesign(
+                (draft) => {
+                  const found = draft.leds[g]?.places[i];
+                  if (found) found.at = to;
+                },
+                { merge: `light ${group.id} ${place.id}` },
+              )
+            }
+          >
+            <circle
+              cx={place.at.xMm}
+              cy={place.at.yMm}
+              r={u * 1.7}
+              fill="var(--paper)"
+              fillOpacity="0.5"
+              stroke="var(--ink)"
+              strokeWidth="1.4"
+              vectorEffect="non-scaling-stroke"
+            />
+            <path
+              d={`M${place.at.xMm} ${place.at.yMm - u * 2.8} v${u * 1.1} M${place.at.xMm} ${place.at.yMm + u * 1.7} v${u * 1.1} M${place.at.xMm - u * 2.8} ${place.at.yMm} h${u * 1.1} M${place.at.xMm + u * 1.7} ${place.at.yMm} h${u * 1.1}`}
+              stroke="var(--ink)"
+              strokeWidth="1"
+              vectorEffect="non-scaling-stroke"
+            />
+            <Label x={place.at.xMm + u * 3.2} y={place.at.yMm + u} u={u}>
+              {group.places.length > 1 ? `${group.name} ${i + 1}` : group.name}
+            </Label>
+          </Handle>
+        )),
+      )}
+    </>
+  );
+}
