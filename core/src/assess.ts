@@ -36,6 +36,7 @@ import { builtInLibrary, type ControllerPart, findPart, type Library } from './p
 import type { Control, Design } from './plan/index.ts';
 import {
   type CeilingOverDischarge,
+  chooseFuse,
   estimateRunsFor,
   findCeilingOverDischarge,
   type LinkLimit,
@@ -431,6 +432,7 @@ function findRunCurrents(options: {
   );
   return {
     packPeakA,
+    packFuseA: chooseFuse(packPeakA, Number.POSITIVE_INFINITY).bestA ?? packPeakA,
     tapePeakA,
     ledPeakA: new Map(driven.map((leds) => [leds.groupId, leds.resistor.brightestA])),
     railV,

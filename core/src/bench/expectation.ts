@@ -43,7 +43,10 @@ function explain(value: number, expected: Expectation): string {
     return 'no current: a light the wrong way round, an open joint, or the meter’s own fuse';
   if (expected.kind === 'voltageV' && Math.abs(value) < 0.05)
     return 'no voltage: switch, fuse or plug open, or the probes on one net';
-  const slip = slips.find(([factor]) => value / factor >= expected.low && value / factor <= expected.high);
+  // An open-ended band holds anything above it, so a slip can't be told from a fault there.
+  const slip = Number.isFinite(expected.high)
+    ? slips.find(([factor]) => value / factor >= expected.low && value / factor <= expected.high)
+    : undefined;
   if (slip) return slip[1];
   if (expected.kind === 'resistanceOhm' && value < expected.low)
     return 'too low: look for a bridge, or a wrong resistor';

@@ -40,7 +40,9 @@ export interface ResistorChoice {
   readonly exactOhm: number;
   readonly resistorOhm: number;
   readonly overruled: boolean;
+  /** What is left for the resistor at the nominal supply, and at the end of the pack's life. */
   readonly headRoomV: number;
+  readonly leastHeadRoomV: number;
   readonly currentA: number;
   readonly brightestA: number;
   readonly dimmestA: number;
@@ -108,6 +110,7 @@ export function chooseResistor(options: {
     resistorOhm,
     overruled: overruledOhm !== null,
     headRoomV,
+    leastHeadRoomV: headRoomV - (feed.nominalV - feed.leastV),
     ...currents,
     heatW: resistorPower.reckon({ I: currents.brightestA, R: resistorOhm }),
     neighbours,

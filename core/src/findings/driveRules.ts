@@ -1,4 +1,4 @@
-import { LEAST_HEAD_ROOM_V, leastHighLevel } from '../drive/index.ts';
+import { type DrivenLeds, LEAST_HEAD_ROOM_V, leastHighLevel } from '../drive/index.ts';
 import { distanceToGroupMm } from '../lights/index.ts';
 import { printQuantity } from '../units/index.ts';
 import type { Finding, Rule } from './finding.ts';
@@ -10,16 +10,30 @@ const watts = (value: number): string => printQuantity('powerW', value);
 
 const wattages = [0.125, 0.25, 0.5, 1, 2, 5];
 
-/** Too little voltage left over for the resistor to do its work. */
+function describeHeadRoom(leds: DrivenLeds): Pick<Finding, 'gravity' | 'what'> {
+  const { headRoomV, leastHeadRoomV } = leds.resistor;
+  const from = `${volts(leds.feed.nominalV)} feeds a drop of ${volts(leds.forwardV.likely)}`;
+  if (headRoomV <= 0) return { gravity: 'stop', what: `${leds.name} has no head-room: ${from}` };
+  if (headRoomV < LEAST_HEAD_ROOM_V)
+    return { gravity: 'mend', what: `${leds.name} has only ${volts(headRoomV)} of head-room: ${from}` };
+  return {
+    gravity: 'mend',
+    what: `${leds.name} fades with the pack: at ${volts(leds.feed.leastV)} ${leastHeadRoomV <= 0 ? 'no' : `only ${volts(leastHeadRoomV)} of`} head-room is left`,
+  };
+}
+
+/** Head-room at the end of the pack's life below which the light has faded to little. */
+const SPENT_HEAD_ROOM_V = 0.1;
+
+/** Too little voltage left over for the resistor to do its work, now or when the pack is spent. */
 export const headRoomRule: Rule = ({ design, assessment }) =>
   assessment.driven
-    .filter((leds) => leds.resistor.headRoomV < LEAST_HEAD_ROOM_V)
+    .filter((leds) => leds.resistor.headRoomV < LEAST_HEAD_ROOM_V || leds.resistor.leastHeadRoomV < SPENT_HEAD_ROOM_V)
     .map((leds) => ({
       id: `head-room:${leds.groupId}`,
-      gravity: leds.resistor.headRoomV <= 0 ? ('stop' as const) : ('mend' as const),
-      stage: 'drive' as const,
+      stage: 'drive',
       aboutId: leds.groupId,
-      what: `${leds.name} has ${leds.resistor.headRoomV <= 0 ? 'no' : `only ${volts(leds.resistor.headRoomV)} of`} head-room: ${volts(leds.feed.nominalV)} feeds a drop of ${volts(leds.forwardV.likely)}`,
+      ...describeHeadRoom(leds),
       why: 'With little head-room a small change of the pack makes a large change of the light, and none at all means dark.',
       mend: 'Feed it from a higher rail (a boost converter), or take a light with a lower drop.',
       fixes:

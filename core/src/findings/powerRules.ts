@@ -1,3 +1,4 @@
+import type { MoodCeiling, SupplyAssessment } from '../assess.ts';
 import { chemistries, converters, type Part, packs, plugs, switches } from '../parts/index.ts';
 import { chooseFuse, describeEnd, type LoadedLink } from '../power/index.ts';
 import { printQuantity } from '../units/index.ts';
@@ -62,13 +63,17 @@ function suitFuse({ assessment }: RuleInput): number | null {
     .bestA;
 }
 
+/** True where the link rule tells of what limits this mood: a part that is over its limit and cheap to exchange. */
+const isToldByLink = (ceiling: MoodCeiling, supply: SupplyAssessment): boolean =>
+  ceiling.linkId !== null && exchangeable.has(ceiling.linkId) && Number.isFinite(supply.atPeak.packA);
+
 /** A mood set brighter than the supply can follow over the whole discharge. */
 export const ceilingRule: Rule = (input) => {
   const { design, assessment } = input;
   const { supply } = assessment;
   if (!supply) return [];
   return supply.ceilings.flatMap((ceiling): Finding[] => {
-    if (ceiling.setTo <= ceiling.brightness + 1e-6 || (ceiling.linkId && exchangeable.has(ceiling.linkId))) return [];
+    if (ceiling.setTo <= ceiling.brightness + 1e-6 || isToldByLink(ceiling, supply)) return [];
     const index = design.moods.list.findIndex((mood) => mood.id === ceiling.moodId);
     const capped = Math.floor(ceiling.brightness * 100) / 100;
     const link = supply.links.find((each) => each.id === ceiling.linkId);
@@ -104,7 +109,7 @@ export const linkRule: Rule = (input) => {
   if (!supply) return [];
   // Cell and converter give way together, with one mend: where a mood above its ceiling tells of it, that is enough.
   const isTold = supply.ceilings.some(
-    (ceiling) => ceiling.setTo > ceiling.brightness && !(ceiling.linkId && exchangeable.has(ceiling.linkId)),
+    (ceiling) => ceiling.setTo > ceiling.brightness && !isToldByLink(ceiling, supply),
   );
   return supply.links
     .filter((link) => link.fill > 1 + 1e-9 && Number.isFinite(link.loadA) && !(isTold && !exchangeable.has(link.id)))

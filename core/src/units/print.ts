@@ -26,8 +26,8 @@ const prefixes = [
 export function printNumber(value: number, digits = 3): string {
   if (!Number.isFinite(value)) return '–';
   if (value === 0) return '0';
-  const places = Math.max(0, digits - 1 - Math.floor(Math.log10(Math.abs(value))));
   const rounded = Number(value.toPrecision(digits));
+  const places = Math.max(0, digits - 1 - Math.floor(Math.log10(Math.abs(rounded))));
   const text = Math.abs(rounded) >= 1e7 ? rounded.toExponential(digits - 1) : rounded.toFixed(Math.min(places, 9));
   return (Math.abs(rounded) < 0.1 ? text.replace(/(\.\d+?)0+$/, '$1') : text).replace('-', '−');
 }

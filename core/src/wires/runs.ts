@@ -44,6 +44,8 @@ export interface WireRun {
 /** What the currents on the runs are, as the pipeline has reckoned them. */
 export interface RunCurrents {
   readonly packPeakA: number;
+  /** The fuse that suits the pack's current: its lead must carry it. */
+  readonly packFuseA: number;
   readonly tapePeakA: ReadonlyMap<string, number>;
   readonly ledPeakA: ReadonlyMap<string, number>;
   readonly railV: number;
@@ -56,6 +58,8 @@ interface Draft {
   readonly to: RunEnd;
   readonly meanings: readonly CoreMeaning[];
   readonly peakA: number | null;
+  /** What the gauge must carry where that is more than the peak. */
+  readonly carryA?: number;
 }
 
 /** Share of the rail that one run may lose at peak. */
@@ -100,6 +104,7 @@ function draftRuns(design: Design, placed: readonly PlacedGroup[], currents: Run
           to: board,
           meanings: ['pack plus', 'minus'],
           peakA: currents.packPeakA,
+          carryA: currents.packFuseA,
         },
       ]
     : [];
@@ -126,14 +131,19 @@ function draftRuns(design: Design, placed: readonly PlacedGroup[], currents: Run
 /** The thinnest gauge in stock that carries the current and keeps the drop; the thickest where none does. */
 export function chooseGauge(
   stock: readonly number[],
-  options: { readonly peakA: number | null; readonly lengthMm: number; readonly railV: number },
+  options: {
+    readonly peakA: number | null;
+    readonly carryA?: number | undefined;
+    readonly lengthMm: number;
+    readonly railV: number;
+  },
 ): number {
   const byThickness = [...stock].sort((a, b) => b - a);
-  const { peakA, lengthMm, railV } = options;
+  const { peakA, carryA = 0, lengthMm, railV } = options;
   if (peakA === null) return byThickness[0] ?? 28;
   const suits = byThickness.find(
     (gauge) =>
-      wireCarriesA(gauge) >= peakA &&
+      wireCarriesA(gauge) >= Math.max(peakA, carryA) &&
       wireDrop.reckon({ I: peakA, L: lengthMm, r: wireOhmPerMetre(gauge) }) <= MOST_DROP_SHARE * railV,
   );
   return suits ?? byThickness[byThickness.length - 1] ?? 20;
@@ -148,7 +158,13 @@ export function planRuns(design: Design, placed: readonly PlacedGroup[], current
     const own = overrides.get(draft.id);
     const lengthMm = own?.lengthMm ?? Math.ceil(cutLength.reckon({ d: distanceMm(draft.from.at, draft.to.at) }));
     const gaugeAwg =
-      own?.gaugeAwg ?? chooseGauge(design.wires.gaugesInStock, { peakA: draft.peakA, lengthMm, railV: currents.railV });
+      own?.gaugeAwg ??
+      chooseGauge(design.wires.gaugesInStock, {
+        peakA: draft.peakA,
+        carryA: draft.carryA,
+        lengthMm,
+        railV: currents.railV,
+      });
     return {
       id: draft.id,
       name: draft.name,

@@ -1,0 +1,275 @@
+import { describe, expect, it } from 'vitest';
+import { demoPlan, ledsOf, moodOf, planOf, soundDesign, tapeOf } from '../../tests/designs.ts';
+import { assess } from '../assess.ts';
+import { applyChanges, type Design } from '../plan/index.ts';
+import { readPlan } from '../plan/reading.ts';
+import { checkDesign, type Finding, isOpen, listStageStates, listWishes } from './index.ts';
+
+const check = (design: Design): Finding[] => checkDesign(design, assess(design));
+const open = (design: Design): Finding[] => check(design).filter(isOpen);
+const sound = soundDesign();
+const withPower = (change: Partial<Design['power']>): Design => soundDesign({ power: { ...sound.power, ...change } });
+const withDrive = (change: Partial<Design['drive']>): Design => soundDesign({ drive: { ...sound.drive, ...change } });
+const withMoods = (list: Design['moods']['list'], change: Partial<Design['moods']> = {}): Design =>
+  soundDesign({ moods: { ...sound.moods, list, startId: list[0]?.id ?? null, ...change } });
+const bore = { id: 'bore', name: 'Bore', kind: 'bore' as const, at: { xMm: 0, yMm: 0 }, diameterMm: 4, depthMm: 20 };
+const inBore = (part: string): Design =>
+  soundDesign({
+    hollows: [bore],
+    leds: [ledsOf({ part, places: [{ id: 'a', at: { xMm: 0, yMm: 0 }, hollowId: 'bore' }] })],
+  });
+const manyPlaces = (count: number) =>
+  Array.from({ length: count }, (_, i) => ({ id: `p${i}`, at: { xMm: i, yMm: 0 }, hollowId: null }));
+
+/** Each rule with a plan that sets it off: the id of its finding, how grave, and whether a click mends it. */
+const cases: readonly (readonly [id: string, gravity: Finding['gravity'], design: Design, fixable: boolean])[] = [
+  ['fit:leds:a', 'mend', inBore('led-3mm-amber'), true],
+  [
+    'fit:tape',
+    'mend',
+    soundDesign({
+      hollows: [{ id: 'c', name: 'C', kind: 'channel', at: { xMm: 0, yMm: 0 }, widthMm: 7, depthMm: 4 }],
+      tapes: [tapeOf({ channelId: 'c' })],
+    }),
+    true,
+  ],
+  ['empty:tape', 'mend', soundDesign({ tapes: [tapeOf({ route: [] })] }), false],
+  ['unplaced:leds', 'mend', soundDesign({ leds: [ledsOf({ places: [] })] }), false],
+  [
+    'head-room:leds',
+    'stop',
+    soundDesign({
+      leds: [ledsOf({ part: 'led-5mm-white', wantedCurrentA: 0.015, drivenBy: 'pin' })],
+      drive: { ...sound.drive, controller: 'controller-radio-3v3', levelShifter: true },
+    }),
+    false,
+  ],
+  [
+    'head-room:leds',
+    'mend',
+    soundDesign({
+      tapes: [],
+      leds: [ledsOf({ part: 'led-5mm-white', drivenBy: 'transistor' })],
+      drive: { ...sound.drive, controller: 'controller-small-5v' },
+      power: { ...sound.power, converter: null },
+      moods: { ...sound.moods, list: [moodOf({ moves: {} })] },
+    }),
+    true,
+  ],
+  ['over-rating:leds', 'stop', soundDesign({ leds: [ledsOf({ resistorOhm: 10, drivenBy: 'transistor' })] }), true],
+  [
+    'resistor-power:leds',
+    'mend',
+    soundDesign({ leds: [ledsOf({ wantedCurrentA: 0.015, resistorRatedW: 0.0625 })] }),
+    true,
+  ],
+  [
+    'pin-load:leds',
+    'stop',
+    soundDesign({ leds: [ledsOf({ drivenBy: 'pin', places: manyPlaces(3), wantedCurrentA: 0.012 })] }),
+    true,
+  ],
+  ['chip-load', 'stop', withDriveAndLeds(), true],
+  [
+    'no-pins',
+    'stop',
+    soundDesign({
+      leds: [ledsOf({ channels: 6, places: manyPlaces(6) })],
+      drive: { ...sound.drive, controller: 'controller-small-5v' },
+      moods: {
+        ...sound.moods,
+        list: [moodOf({ moves: { leds: { kind: 'breathe', colour: '#ffffff', periodS: 2, low: 0, high: 1 } } })],
+      },
+    }),
+    false,
+  ],
+  ['data-level', 'mend', withDrive({ controller: 'controller-radio-3v3' }), true],
+  ['data-resistor', 'mend', withDrive({ dataResistorOhm: null }), true],
+  ['reservoir', 'mend', withPower({ reservoirUf: null }), true],
+  [
+    'memory',
+    'stop',
+    soundDesign({
+      tapes: [tapeOf({ lengthMm: 8000 })],
+      moods: { ...sound.moods, list: [moodOf({ brightness: 0.01 })] },
+    }),
+    true,
+  ],
+  [
+    'ceiling:mood',
+    'stop',
+    soundDesign({
+      tapes: [tapeOf({ lengthMm: 900 })],
+      moods: { ...sound.moods, list: [moodOf({ brightness: 0.9 })] },
+      power: { ...sound.power, fuseA: 5, switch: 'switch-rocker-6a', plug: 'plug-2way-10a' },
+    }),
+    true,
+  ],
+  ['link:switch:The switch', 'stop', withPower({ switch: 'switch-slide-0a3' }), true],
+  [
+    'link:plug:The plug',
+    'stop',
+    soundDesign({
+      moods: { ...sound.moods, list: [moodOf({ brightness: 0.9 })] },
+      power: { ...sound.power, plug: 'plug-2way-1a' },
+    }),
+    true,
+  ],
+  ['link:fuse:The fuse', 'stop', withPower({ fuseA: 0.25 }), true],
+  ['runs-short', 'mend', soundDesign({ piece: { ...sound.piece, hoursWanted: 20 } }), true],
+  ['no-fuse', 'stop', withPower({ fuseA: null }), true],
+  ['fuse-large', 'mend', withPower({ fuseA: 10 }), true],
+  ['no-switch', 'mend', withPower({ switch: null }), true],
+  ['rail-low', 'stop', withPower({ converter: null }), true],
+  [
+    'tape-low',
+    'mend',
+    soundDesign({
+      tapes: [tapeOf({ lengthMm: 4000 })],
+      power: { ...sound.power, converter: 'boost-5v-3a' },
+      moods: { ...sound.moods, list: [moodOf({ brightness: 0.55 })] },
+    }),
+    false,
+  ],
+  ['charge-and-use', 'stop', withPower({ charging: 'in place, while it runs' }), true],
+  ['charge-primary', 'stop', withPower({ pack: 'pack-three-aa-alkaline', charging: 'in place, switched off' }), true],
+  ['cell-on-body', 'stop', withPower({ nextToBody: true, housing: 'soft pouch' }), true],
+  ['child-reach', 'stop', soundDesign({ piece: { ...sound.piece, carriedBy: 'child' } }), true],
+  [
+    'wire:feed:tape',
+    'stop',
+    soundDesign({
+      wires: { ...sound.wires, runs: [{ runId: 'feed:tape', lengthMm: null, gaugeAwg: 34, colours: null }] },
+    }),
+    true,
+  ],
+  [
+    'flash:mood:tape',
+    'stop',
+    withMoods([
+      moodOf({
+        brightness: 0.2,
+        moves: { tape: { kind: 'breathe', colour: '#ffffff', periodS: 0.25, low: 0, high: 1 } },
+      }),
+    ]),
+    true,
+  ],
+  ['lights-itself', 'mend', soundDesign({ piece: { ...sound.piece, lightsItself: true } }), false],
+];
+
+function withDriveAndLeds(): Design {
+  const leds = [0, 1, 2, 3, 4].map((i) =>
+    ledsOf({ id: `l${i}`, name: `L${i}`, wantedCurrentA: 0.014, drivenBy: 'pin' }),
+  );
+  return soundDesign({
+    tapes: [],
+    leds,
+    drive: { ...sound.drive, controller: 'controller-small-5v' },
+    moods: { ...sound.moods, list: [moodOf({ moves: {} })] },
+  });
+}
+
+describe('each rule', () => {
+  it.each(cases)('%s (%s)', (id, gravity, design, fixable) => {
+    // The sound design has it not, so the trigger is what set it off.
+    expect(check(sound).some((finding) => finding.id === id)).toBe(false);
+    const finding = check(design).find((each) => each.id === id);
+    expect(
+      finding,
+      check(design)
+        .map((each) => each.id)
+        .join(' '),
+    ).toBeDefined();
+    expect(finding?.gravity).toBe(gravity);
+    expect(finding?.fixes.length ?? 0).toBeGreaterThanOrEqual(fixable ? 1 : 0);
+    for (const text of [finding?.what, finding?.why, finding?.mend]) expect(text?.length).toBeGreaterThan(8);
+  });
+
+  it.each(cases.filter(([, , , fixable]) => fixable))(
+    '%s is gone after each mend it offers, and the plan stays readable',
+    (id, _gravity, design) => {
+      for (const fix of check(design).find((each) => each.id === id)?.fixes ?? []) {
+        const mended = applyChanges(design, fix.changes);
+        expect(readPlan(planOf(mended)).ok, fix.label).toBe(true);
+        expect(
+          check(mended).some((finding) => finding.id === id),
+          `${fix.label}: ${check(mended).find((finding) => finding.id === id)?.what}`,
+        ).toBe(false);
+      }
+    },
+  );
+});
+
+describe('as a whole', () => {
+  it('a sound design has nothing to mend', () => {
+    expect(open(sound).map((finding) => finding.id)).toEqual([]);
+  });
+  it('the demo has two things to mend, and none after the first mend of each', () => {
+    let { design } = demoPlan();
+    expect(open(design).map((finding) => finding.id)).toEqual(['ceiling:strike', 'fit:eyes:l']);
+    for (let round = 0; round < 4 && open(design).length > 0; round += 1)
+      design = applyChanges(design, open(design)[0]?.fixes[0]?.changes ?? []);
+    expect(open(design)).toEqual([]);
+    expect(listWishes(design, assess(design)).every((wish) => wish.status === 'met')).toBe(true);
+  });
+  it('a clean piece of 3 Hz is not a finding, 4 Hz is', () => {
+    const breath = (periodS: number): Design =>
+      withMoods([
+        moodOf({ brightness: 0.2, moves: { tape: { kind: 'breathe', colour: '#ffffff', periodS, low: 0, high: 1 } } }),
+      ]);
+    expect(open(breath(1 / 3)).some((finding) => finding.id.startsWith('flash'))).toBe(false);
+    expect(open(breath(0.25)).some((finding) => finding.id.startsWith('flash'))).toBe(true);
+  });
+  it('coin and small cells with a screwed lid are designed out, and so is a case around the cell', () => {
+    const child = soundDesign({
+      piece: { ...sound.piece, carriedBy: 'child' },
+      power: { ...sound.power, lockedLid: true, nextToBody: true },
+    });
+    expect(open(child)).toEqual([]);
+  });
+  it('the gravest stand first, and ids are never twice', () => {
+    const found = check(soundDesign({ power: { ...sound.power, fuseA: null, switch: null, reservoirUf: null } }));
+    expect(new Set(found.map((finding) => finding.id)).size).toBe(found.length);
+    const order = found.map((finding) => ['stop', 'mend', 'mind'].indexOf(finding.gravity));
+    expect(order).toEqual([...order].sort((a, b) => a - b));
+  });
+  it('cautions come only with their trigger', () => {
+    const ids = (design: Design): string[] =>
+      check(design)
+        .filter((finding) => finding.gravity === 'mind')
+        .map((finding) => finding.id);
+    expect(ids(sound)).toContain('caution-lithium');
+    expect(ids(withPower({ pack: 'pack-three-aa-nimh' }))).not.toContain('caution-lithium');
+    expect(ids(soundDesign({ piece: { ...sound.piece, kind: 'mask' } }))).toContain('caution-sight');
+    expect(ids(soundDesign({ piece: { ...sound.piece, kind: 'mask', carriedBy: 'nobody' } }))).not.toContain(
+      'caution-sight',
+    );
+    expect(ids(soundDesign({ piece: { ...sound.piece, setting: 'rain' } }))).toContain('caution-water');
+  });
+});
+
+describe('wishes and beads follow from the plan alone (N01)', () => {
+  it('hours wanted are met by a pack and open again with a smaller one', () => {
+    const status = (design: Design): string | undefined =>
+      listWishes(design, assess(design)).find((wish) => wish.id === 'hours')?.status;
+    expect(status(sound)).toBe('met');
+    expect(status(withPower({ capacityMah: { likely: 300, spread: 20, origin: 'measured' } }))).toBe('open');
+    expect(status(withPower({ pack: null }))).toBe('undecided');
+  });
+  it('a bead is unlit, open or lit', () => {
+    const plan = planOf(sound);
+    expect(listStageStates(plan, check(sound), 3)).toMatchObject({
+      piece: 'untouched',
+      lights: 'settled',
+      power: 'settled',
+      bench: 'untouched',
+      logbook: 'untouched',
+    });
+    const broken = withPower({ fuseA: null });
+    expect(listStageStates(planOf(broken), check(broken), 3).power).toBe('open');
+    expect(
+      listStageStates({ ...plan, bench: { readings: [], done: [{ stepId: 'x', at: '2026-01-01T00:00:00Z' }] } }, [], 3)
+        .bench,
+    ).toBe('open');
+  });
+});

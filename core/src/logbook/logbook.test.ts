@@ -1,0 +1,87 @@
+import { describe, expect, it } from 'vitest';
+import { demoPlan, moodOf, soundDesign, tapeOf } from '../../tests/designs.ts';
+import { assess } from '../assess.ts';
+import type { RunTest } from '../plan/index.ts';
+import { compareRun, compareVersions, predictRun, summarise, tuneCapacity } from './index.ts';
+
+const testOf = (hours: number, predictedHours: number | null): RunTest => ({
+  id: 't',
+  at: '2026-11-01T10:00:00Z',
+  moodId: 'mood',
+  moodName: 'Mood',
+  brightness: 0.4,
+  ambientC: 18,
+  hours,
+  predictedHours,
+  note: '',
+});
+
+describe('run tests against predictions (N56)', () => {
+  it('3.62, 3.71, 3.55 h: 3.63 ± 0.08 h, −7.0 % of 3.9 h', () => {
+    const summary = summarise([3.62, 3.71, 3.55]);
+    expect(summary?.mean).toBeCloseTo(3.627, 3);
+    expect(summary?.deviation).toBeCloseTo(0.08, 2);
+    expect((compareRun(testOf(3.627, 3.9)).deviation ?? 0) * 100).toBeCloseTo(-7, 1);
+    expect(summarise([])).toBeNull();
+  });
+  it('0.41 of 0.98 is far off (−58 %)', () => {
+    const compared = compareRun(testOf(0.41, 0.98));
+    expect((compared.deviation ?? 0) * 100).toBeCloseTo(-58, 0);
+    expect(compared.say).toMatch(/far off/);
+    expect(compareRun(testOf(3, null)).say).toMatch(/no prediction/);
+  });
+  it('predicts one mood at one brightness: less light never ends sooner', () => {
+    const assessment = assess(soundDesign());
+    const hours = [1, 0.6, 0.3, 0].map((brightness) => predictRun(assessment, { moodId: 'mood', brightness }) ?? 0);
+    expect(hours).toEqual([...hours].sort((a, b) => a - b));
+    expect(predictRun(assessment, { moodId: 'gone', brightness: 1 })).toBeNull();
+    expect(predictRun(assessment, { moodId: null, brightness: 1 })).toBe(assessment.supply?.runsFor?.likelyH);
+  });
+  it('tuning finds the capacity that made the readings', () => {
+    const true2000 = soundDesign({
+      power: { ...soundDesign().power, capacityMah: { likely: 2000, spread: 0, origin: 'measured' } },
+    });
+    const guessed = assess(soundDesign());
+    const predicted = predictRun(guessed, { moodId: 'mood', brightness: 0.4 }) ?? 0;
+    const ran = predictRun(assess(true2000), { moodId: 'mood', brightness: 0.4 }) ?? 0;
+    const now = guessed.supply?.parts.capacityMah;
+    if (!now) throw new Error('the sound design has a pack');
+    const tuned = tuneCapacity(now, [testOf(ran, predicted)]);
+    expect(Math.abs((tuned?.likely ?? 0) - 2000)).toBeLessThan(tuned?.spread ?? 0);
+    expect(tuned?.origin).toBe('measured');
+    expect(tuneCapacity(now, [])).toBeNull();
+  });
+});
+
+describe('versions side by side (N57)', () => {
+  const jaw = (part: string) =>
+    assess(
+      soundDesign({
+        tapes: [tapeOf({ part, lengthMm: 581 })],
+        moods: { ...soundDesign().moods, list: [moodOf({ brightness: 1 })] },
+      }),
+    );
+  it('a version against itself has no row', () => {
+    const demo = assess(demoPlan().design);
+    expect(compareVersions(demo, demo)).toEqual([]);
+  });
+  it('74 against 100 a metre on 581 mm: 42 and 58 lights (581 mm is a shade short of 43), 1.58 → 2.13 A white', () => {
+    const [from, to] = [assess(soundDesign({ tapes: [tapeOf({ lengthMm: 583 })] })), jaw('pixel-tape-100')];
+    expect(from.lightCount).toBe(43);
+    expect(to.lightCount).toBe(58);
+    // 43 · 36.8 mA and 58 · 36.8 mA, without the controller.
+    expect(from.allWhiteA - 0.028).toBeCloseTo(1.58, 2);
+    expect(to.allWhiteA - 0.028).toBeCloseTo(2.13, 2);
+  });
+  it('the other way round is the inverse', () => {
+    const [a, b] = [jaw('pixel-tape-60'), jaw('pixel-tape-100')];
+    const swapped = compareVersions(b, a).map(({ label, before, after, better }) => ({
+      label,
+      before: after,
+      after: before,
+      better: better === null ? null : better === 'after' ? 'before' : 'after',
+    }));
+    const order = (rows: readonly { label: string }[]) => [...rows].sort((x, y) => x.label.localeCompare(y.label));
+    expect(order(compareVersions(a, b))).toEqual(order(swapped));
+  });
+});

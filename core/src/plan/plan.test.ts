@@ -1,0 +1,131 @@
+import { describe, expect, it } from 'vitest';
+import { demoPlan, demoText, ledsOf, planOf, soundDesign, tapeOf } from '../../tests/designs.ts';
+import { applyChanges, createPlan, measureRoute, type Plan, walkRoute } from './index.ts';
+import { findActiveContent, readPlan, readPlanText } from './reading.ts';
+
+const problemsOf = (document: unknown): string => {
+  const read = readPlan(document);
+  return read.ok ? 'ok' : read.problems.map((problem) => `${problem.place}: ${problem.message}`).join('\n');
+};
+/** The demo with one value changed, by a path of keys. */
+const spoiled = (path: readonly (string | number)[], value: unknown): unknown => {
+  const copy = JSON.parse(demoText) as Record<string, unknown>;
+  let at: Record<string | number, unknown> = copy;
+  for (const key of path.slice(0, -1)) at = at[key] as Record<string, unknown>;
+  at[path[path.length - 1] ?? ''] = value;
+  return copy;
+};
+
+describe('reading a plan', () => {
+  it('takes the demo, and what is written is read back as the same', () => {
+    const plan = demoPlan();
+    expect(readPlanText(JSON.stringify(plan))).toEqual({ ok: true, plan });
+  });
+  it('takes a new plan', () => {
+    expect(readPlan(createPlan({ id: '6f1d0c52-3b6e-4f0a-9a51-2c7d5b1e7a02', name: 'New' })).ok).toBe(true);
+  });
+  it.each([
+    [
+      'a negative length',
+      ['design', 'tapes', 0, 'lengthMm'],
+      -20,
+      /design\.tapes\.0\.lengthMm: found -20; must be at least 1/,
+    ],
+    ['an unknown field', ['design', 'piece', 'colour'], 'red', /design\.piece\.colour: this field is not known/],
+    ['a word that is not allowed', ['design', 'piece', 'kind'], 'spoon', /found "spoon"; allowed: headdress/],
+    ['a text for a number', ['design', 'piece', 'hoursWanted'], 'long', /must be a number/],
+    ['a missing part', ['design', 'power'], undefined, /design\.power: found nothing/],
+    ['a future version', ['version'], 9, /version 9; this program reads up to 1/],
+    ['a version that is no number', ['version'], 'new', /must be a whole number/],
+    ['another format', ['format'], 'something', /unruly-glimmer-plan/],
+    ['a dangling mood', ['design', 'moods', 'startId'], 'nowhere', /names the mood "nowhere"/],
+    [
+      'a dangling picture',
+      ['design', 'view', 'picture'],
+      { kind: 'own', pictureId: 'gone' },
+      /names the picture "gone"/,
+    ],
+    ['data in a circle', ['design', 'tapes', 0, 'after'], 'jaw-lower', /round in a circle/],
+    ['a million lights', ['design', 'tapes', 0, 'lengthMm'], 14_000_000, /at most 20000/],
+    [
+      'too many places',
+      ['design', 'leds', 0, 'places'],
+      new Array(2001).fill({ id: 'a', at: { xMm: 0, yMm: 0 }, hollowId: null }),
+      /more than the 2000/,
+    ],
+    [
+      'a picture with a script',
+      ['pictures'],
+      { p: { mime: 'image/svg+xml', svg: '<svg><script>alert(1)</script></svg>' } },
+      /holds a script/,
+    ],
+  ] as const)('refuses %s and says where', (_name, path, value, message) => {
+    expect(problemsOf(spoiled(path, value))).toMatch(message);
+  });
+  it('refuses more lights than a plan may hold, spread over many tapes', () => {
+    const tapes = Array.from({ length: 6 }, (_, i) => tapeOf({ id: `t${i}`, part: 'pixel-tape-200', lengthMm: 5000 }));
+    expect(
+      problemsOf(planOf(soundDesign({ tapes, moods: { ...soundDesign().moods, list: [], startId: null } }))),
+    ).toMatch(/about 6000 lights.*at most 5000/);
+  });
+  it('refuses an id used twice', () => {
+    expect(problemsOf(planOf(soundDesign({ leds: [ledsOf(), ledsOf()] })))).toMatch(/"leds" is used twice/);
+  });
+  it('says that a file was cut short, or is no JSON, or no plan', () => {
+    const message = (text: string): string => {
+      const read = readPlanText(text);
+      return read.ok ? 'ok' : (read.problems[0]?.message ?? '');
+    };
+    expect(message(demoText.slice(0, demoText.length / 2))).toMatch(/cut short/);
+    expect(message('hello')).toMatch(/is not JSON/);
+    expect(message('[]')).toMatch(/not a plan/);
+    expect(message('null')).toMatch(/not a plan/);
+  });
+  it('finds all problems at once', () => {
+    const document = spoiled(['design', 'piece', 'hoursWanted'], -1) as Plan;
+    (document.design.piece as { ambientC: number }).ambientC = 900;
+    expect(problemsOf(document).split('\n')).toHaveLength(2);
+  });
+});
+
+describe('drawings that are brought in', () => {
+  it.each([
+    ['<svg><script>x</script></svg>', true],
+    ['<svg onload="x()"></svg>', true],
+    ['<svg><a href="javascript:x"/></svg>', true],
+    ['<svg><foreignObject/></svg>', true],
+    ['<svg><image href="https://elsewhere.test/x.png"/></svg>', true],
+    ['<!DOCTYPE svg [<!ENTITY a "b">]><svg/>', true],
+    ['<svg xmlns="http://www.w3.org/2000/svg"><path d="M0 0"/></svg>', false],
+  ])('%s', (svg, isActive) => {
+    expect(findActiveContent(svg) !== undefined).toBe(isActive);
+  });
+});
+
+describe('changes and routes', () => {
+  it('replace only what they name', () => {
+    const design = soundDesign();
+    const changed = applyChanges(design, [{ path: ['tapes', 0, 'name'], value: 'Hem' }]);
+    expect(changed.tapes[0]?.name).toBe('Hem');
+    expect(changed.moods).toBe(design.moods);
+    expect(design.tapes[0]?.name).toBe('Tape');
+    expect(() => applyChanges(design, [{ path: ['nonsense', 'x'], value: 1 }])).toThrow(/must name a field/);
+  });
+  it('walk a route by distance, over its corners', () => {
+    const route = [
+      { xMm: 0, yMm: 0 },
+      { xMm: 30, yMm: 0 },
+      { xMm: 30, yMm: 40 },
+    ];
+    expect(measureRoute(route)).toBe(70);
+    expect(walkRoute(route, [0, 15, 30, 50, 70])).toEqual([
+      { xMm: 0, yMm: 0 },
+      { xMm: 15, yMm: 0 },
+      { xMm: 30, yMm: 0 },
+      { xMm: 30, yMm: 20 },
+      { xMm: 30, yMm: 40 },
+    ]);
+    expect(walkRoute([], [1])).toEqual([]);
+    expect(walkRoute([{ xMm: 5, yMm: 5 }], [9])).toEqual([{ xMm: 5, yMm: 5 }]);
+  });
+});

@@ -1,0 +1,163 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  defineFormula,
+  judge,
+  parseQuantity,
+  printForEditing,
+  printNumber,
+  printQuantity,
+  printSum,
+  type QuantityKind,
+  quantityKinds,
+} from './index.ts';
+
+const value = (kind: QuantityKind, text: string): number => {
+  const parsed = parseQuantity(kind, text);
+  if (!parsed.ok) throw new Error(parsed.problem);
+  return parsed.value;
+};
+
+describe('reading what a maker writes', () => {
+  it.each([
+    ['currentA', '20mA', 0.02],
+    ['currentA', '20 mA', 0.02],
+    ['currentA', '1,5 A', 1.5],
+    ['currentA', '300 µA', 0.0003],
+    ['currentA', '300 uA', 0.0003],
+    ['resistanceOhm', '4k7', 4700],
+    ['resistanceOhm', '2R2', 2.2],
+    ['resistanceOhm', '1M5', 1_500_000],
+    ['resistanceOhm', '330', 330],
+    ['resistanceOhm', '10 kΩ', 10_000],
+    ['resistanceOhm', '1 M', 1_000_000],
+    ['resistanceOhm', '5 mΩ', 0.005],
+    ['powerW', '1/4W', 0.25],
+    // N07: inch fractions are exact.
+    ['lengthMm', '3/8 in', 9.525],
+    ['lengthMm', '9/32 in', 7.14375],
+    ['lengthMm', '5/8"', 15.875],
+    ['lengthMm', '1 3/8 in', 34.925],
+    ['lengthMm', '0.5in', 12.7],
+    ['lengthMm', '2.5 cm', 25],
+    ['temperatureC', '−5 °C', -5],
+    ['temperatureC', '-5', -5],
+    ['timeH', '90 min', 1.5],
+    ['timeS', '250 ms', 0.25],
+    ['capacityMah', '2.6 Ah', 2600],
+    ['fraction', '40 %', 0.4],
+    ['perMetre', '74/m', 74],
+    ['count', '3', 3],
+  ] as const)('takes %s "%s" as %d', (kind, text, expected) => {
+    expect(value(kind, text)).toBeCloseTo(expected, 10);
+  });
+
+  it('tells mega from milli', () => {
+    expect(value('resistanceOhm', '1 MΩ') / value('resistanceOhm', '1 mΩ')).toBeCloseTo(1e9, -2);
+  });
+
+  it.each([
+    ['currentA', '20 mm', /unit of a length.*20 mA/],
+    ['currentA', 'plenty', /"plenty" is not a current/],
+    ['lengthMm', '', /nothing written/],
+    ['lengthMm', '12 furlong', /not a unit known here/],
+    ['lengthMm', '1e999', /is not a length/],
+    ['lengthMm', '3/0 in', /is not|not a unit/],
+  ] as const)('refuses %s "%s" and says what to write', (kind, text, message) => {
+    const parsed = parseQuantity(kind, text);
+    expect(parsed.ok).toBe(false);
+    expect(parsed.ok ? '' : parsed.problem).toMatch(message);
+  });
+
+  it('never throws and never gives a number that is not one, whatever is typed', () => {
+    fc.assert(
+      fc.property(fc.string(), fc.constantFrom(...(Object.keys(quantityKinds) as QuantityKind[])), (text, kind) => {
+        const parsed = parseQuantity(kind, text);
+        expect(parsed.ok ? Number.isFinite(parsed.value) : parsed.problem.length > 0).toBe(true);
+      }),
+      { seed: 7, numRuns: 2000 },
+    );
+  });
+});
+
+describe('printing', () => {
+  it.each([
+    ['currentA', 0.0137, '13.7 mA'],
+    ['currentA', 1.5, '1.50 A'],
+    ['currentA', 0.9996, '1.00 A'],
+    ['resistanceOhm', 4700, '4.70 kΩ'],
+    ['powerW', 0.0222, '22.2 mW'],
+    ['capacityMah', 2600, '2600 mAh'],
+    ['lengthMm', 581.08, '581 mm'],
+    ['lengthMm', 1.92, '1.92 mm'],
+    ['timeH', 0.5, '30 min'],
+    ['timeH', 3.9, '3.90 h'],
+    ['temperatureC', -5, '−5 °C'],
+    ['fraction', 0.559, '55.9 %'],
+    ['fraction', 0.5, '50 %'],
+    ['money', 15, '15.00'],
+    ['count', 66, '66'],
+  ] as const)('%s %d is "%s"', (kind, number, text) => {
+    expect(printQuantity(kind, number)).toBe(text);
+  });
+
+  it('shows a dash for what is not a number, and a real minus sign', () => {
+    expect(printQuantity('currentA', Number.NaN)).toBe('–');
+    expect(printNumber(-0.0777)).toBe('−0.0777');
+  });
+
+  it('what a field shows can be typed back without loss', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.001, max: 900, noNaN: true }),
+        fc.constantFrom<QuantityKind>('currentA', 'voltageV', 'resistanceOhm', 'timeS', 'timeH'),
+        (number, kind) => {
+          const back = value(kind, printForEditing(kind, number));
+          // Hours below one are shown in whole-ish minutes, which is as fine as anyone sets them.
+          expect(Math.abs(back - number) / number).toBeLessThan(kind === 'timeH' && number < 1 ? 0.06 : 1e-5);
+        },
+      ),
+      { seed: 3 },
+    );
+  });
+});
+
+describe('plausibility', () => {
+  const band = { least: 0.0001, most: 100, usual: [0.0005, 0.03] } as const;
+  it('asks about amperes that were meant as milliamperes', () => {
+    const judged = judge('currentA', 20, band);
+    expect(judged.ok && judged.didYouMean?.text).toBe('20.0 mA');
+  });
+  it('lets a usual value pass without a question', () => {
+    expect(judge('currentA', 0.012, band)).toEqual({ ok: true, value: 0.012 });
+  });
+  it('questions 25 mm where 2.5 mm is usual, and a 3 mAh pack', () => {
+    expect(judge('lengthMm', 25, { least: 0.1, most: 100, usual: [0.5, 12] })).toMatchObject({
+      ok: true,
+      didYouMean: { text: '2.50 mm' },
+    });
+    expect(judge('capacityMah', 3, { least: 1, most: 1e5, usual: [50, 20_000] })).toMatchObject({
+      didYouMean: { value: 3000 },
+    });
+  });
+  it('refuses what is outside the limits with both numbers', () => {
+    const judged = judge('lengthMm', -20, { least: 1, most: 20_000 });
+    expect(judged).toEqual({ ok: false, problem: '−20.0 mm is outside 1.00 mm to 20000 mm.' });
+  });
+});
+
+it('prints a sum with its numbers put in', () => {
+  const ohm = defineFormula({
+    name: 'Ohm',
+    gives: { meaning: 'resistance', kind: 'resistanceOhm' },
+    symbols: { U: { meaning: 'voltage', kind: 'voltageV' }, I: { meaning: 'current', kind: 'currentA' } },
+    form: '{R} = {U} / {I}',
+    source: 'Ohm’s law',
+    reckon: ({ U, I }) => U / I,
+  });
+  expect(printSum(ohm, { U: 5, I: 0.02 })).toMatchObject({
+    form: 'R = U / I',
+    filled: '5.00 V / 20.0 mA',
+    answer: '250 Ω',
+  });
+});

@@ -1,0 +1,64 @@
+import { describe, expect, it } from 'vitest';
+import { demoPlan } from '../../tests/designs.ts';
+import { assess } from '../assess.ts';
+import {
+  chooseGauge,
+  colourCores,
+  cutLength,
+  gaugeDiameter,
+  wireCarriesA,
+  wireDrop,
+  wireOhmPerMetre,
+} from './index.ts';
+
+describe('gauge and drop (N35)', () => {
+  it.each([
+    [18, 0.0209, 4],
+    [24, 0.0842, 4],
+    [30, 0.339, 3],
+  ])('%d gauge: %d Ω/m', (gauge, ohms, digits) => {
+    expect(wireOhmPerMetre(gauge)).toBeCloseTo(ohms, digits);
+  });
+  it('1.2 A over 0.7 m out and back in 24 gauge: 0.141 V', () => {
+    expect(wireDrop.reckon({ I: 1.2, L: 700, r: wireOhmPerMetre(24) })).toBeCloseTo(0.141, 3);
+  });
+  it('36 gauge is 0.127 mm and each step is thinner', () => {
+    expect(gaugeDiameter.reckon({ n: 36 })).toBeCloseTo(0.127, 9);
+    for (let gauge = 15; gauge <= 34; gauge += 1)
+      expect(wireCarriesA(gauge)).toBeLessThanOrEqual(wireCarriesA(gauge - 1));
+  });
+  it('copper at 60 °C has 16 % more', () => {
+    expect(wireOhmPerMetre(24, 60) / wireOhmPerMetre(24)).toBeCloseTo(1.157, 3);
+  });
+});
+
+describe('runs', () => {
+  it('480 mm on the picture is cut to 636 mm (N49)', () => {
+    expect(cutLength.reckon({ d: 480 })).toBeCloseTo(636, 9);
+  });
+  it('takes the thinnest gauge in the drawer that carries and keeps the drop', () => {
+    expect(chooseGauge([30, 28, 26, 24, 22], { peakA: 1, lengthMm: 200, railV: 5 })).toBe(26);
+    expect(chooseGauge([30, 28, 26, 24, 22], { peakA: 1, lengthMm: 2000, railV: 5 })).toBe(22);
+    expect(chooseGauge([30], { peakA: 3, lengthMm: 200, railV: 5 })).toBe(30);
+    expect(chooseGauge([24, 30], { peakA: null, lengthMm: 200, railV: 5 })).toBe(30);
+  });
+  it('keeps one meaning to a colour, and no live core is black', () => {
+    const meanings = [
+      'pack plus',
+      'minus',
+      'rail plus',
+      'data',
+      ...Array.from({ length: 12 }, (_, i) => `channel ${i}` as const),
+    ] as const;
+    const colours = colourCores(meanings);
+    expect(new Set(colours.values()).size).toBe(meanings.length);
+    expect([...colours].filter(([, colour]) => colour === 'black').map(([meaning]) => meaning)).toEqual(['minus']);
+  });
+  it('a jumper carries what is behind it, a feed the whole chain', () => {
+    const { runs } = assess(demoPlan().design);
+    const peak = (id: string): number => runs.find((run) => run.id === id)?.peakA ?? 0;
+    expect(peak('feed:jaw-upper')).toBeGreaterThan(peak('jumper:jaw-lower'));
+    // Both jaws white at 70 %: 66 · (0.8 + 36 · 0.7) mA.
+    expect(peak('feed:jaw-upper')).toBeCloseTo(66 * (0.0008 + 0.036 * 0.7), 6);
+  });
+});
