@@ -2,6 +2,9 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   test: {
+    // Only a guard against hanging: no test depends on the machine's speed.
+    testTimeout: 120_000,
+    hookTimeout: 120_000,
     projects: [
       { test: { name: 'core', include: ['core/src/**/*.test.ts'], environment: 'node' } },
       { test: { name: 'web', include: ['web/src/**/*.test.ts'], environment: 'node' } },

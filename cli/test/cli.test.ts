@@ -1,0 +1,73 @@
+import { execFileSync, spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { describe, expect, it } from 'vitest';
+
+const workspace = join(import.meta.dirname, '..');
+const main = join(workspace, 'dist/main.mjs');
+// The same bundle that ./glimmer runs.
+execFileSync(process.execPath, ['build.mjs'], { cwd: workspace });
+const demo = join(import.meta.dirname, '../../demo/anglerfish-headdress.glimmer.json');
+const folder = mkdtempSync(join(tmpdir(), 'glimmer-cli-'));
+const run = (...args: string[]) => spawnSync(process.execPath, [main, ...args], { encoding: 'utf8' });
+/** The demo with its two findings mended. */
+const mended = join(folder, 'mended.glimmer.json');
+const plan = JSON.parse(readFileSync(demo, 'utf8'));
+plan.design.moods.list[2].brightness = 0.3;
+plan.design.hollows[1].diameterMm = 4.8;
+writeFileSync(mended, JSON.stringify(plan));
+
+describe('./glimmer', () => {
+  it('assess gives the whole assessment as JSON without a number that is not one', () => {
+    const { stdout, status } = run('assess', demo);
+    expect(status).toBe(0);
+    const result = JSON.parse(stdout);
+    expect(result.assessment.lightCount).toBe(69);
+    expect(result.findings[0].id).toBe('ceiling:strike');
+    expect(stdout).not.toMatch(/NaN|Infinity/);
+  });
+  it('assess --brief gives a page that a person reads', () => {
+    const { stdout } = run('assess', demo, '--brief');
+    expect(stdout).toMatch(/^Anglerfish headdress\n=+\nLights +69 in 4 groups/);
+    expect(stdout).toMatch(/STOP +Strike is set to 70 %/);
+  });
+  it('check: status 1 where there is a stop, 0 where there is none', () => {
+    expect(run('check', demo).status).toBe(1);
+    const clean = run('check', mended);
+    expect(clean.status).toBe(0);
+    expect(clean.stdout).not.toMatch(/^STOP|^MEND/m);
+  });
+  it.each([
+    ['shopping-csv', /^part,for one,copies/],
+    ['wires-csv', /^run,from,to,core/],
+    ['template-svg', /^<svg .*mm"/],
+    ['template-back-svg', /seen from the back/],
+    ['plan', /"format": "unruly-glimmer-plan"/],
+  ])('export --as %s', (format, pattern) => {
+    expect(run('export', demo, '--as', format).stdout).toMatch(pattern);
+  });
+  it('demo writes the plan as it ships', () => {
+    const out = join(folder, 'demo.glimmer.json');
+    expect(run('demo', 'anglerfish-headdress', '--out', out).status).toBe(0);
+    expect(readFileSync(out, 'utf8')).toBe(readFileSync(demo, 'utf8'));
+  });
+  it.each([
+    [['assess', '/nowhere.json'], /can't be read/],
+    [['assess'], /Name a plan file/],
+    [['export', demo, '--as', 'pie'], /takes one of: shopping-csv/],
+    [['demo', 'whale'], /no demo plan "whale"/],
+    [['sing'], /"sing" is not a command/],
+    [['assess', demo, '--loud'], /--loud/],
+  ])('%s says what is wrong and gives status 2', (args, message) => {
+    const { stderr, status } = run(...args);
+    expect(status).toBe(2);
+    expect(stderr).toMatch(message);
+    expect(stderr).not.toMatch(/ {4}at /);
+  });
+  it('a file cut in half says so', () => {
+    const half = join(folder, 'half.json');
+    writeFileSync(half, readFileSync(demo, 'utf8').slice(0, 700));
+    expect(run('check', half)).toMatchObject({ status: 2, stderr: expect.stringContaining('cut short') });
+  });
+});

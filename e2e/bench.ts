@@ -1,0 +1,66 @@
+import { test as base, expect, type Page } from '@playwright/test';
+
+export { expect, type Page };
+
+export const DEMO = '6f1d0c52-3b6e-4f0a-9a51-2c7d5b1e7a01';
+export const stages = ['piece', 'lights', 'moods', 'drive', 'power', 'wires', 'bench', 'logbook'] as const;
+
+/** A page that fails its test if the browser's console shows an error or a script throws. */
+export const test = base.extend<{ quiet: undefined }>({
+  baseURL: async ({ baseURL }, use) => {
+    await use(process.env.GLIMMER_URL ?? baseURL ?? '');
+  },
+  quiet: [
+    async ({ page }, use) => {
+      const troubles: string[] = [];
+      page.on('pageerror', (error) => troubles.push(error.message));
+      page.on('console', (message) => {
+        // A refused or failed request is written to the console by the browser itself; tests make those on purpose.
+        if (message.type() === 'error' && !/Failed to load resource|net::ERR/.test(message.text()))
+          troubles.push(message.text());
+      });
+      await use(undefined);
+      expect(troubles).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+/** Waits until the server has confirmed everything. */
+export const kept = (page: Page): Promise<void> => expect(page.locator('[data-keep="kept"]')).toBeVisible();
+
+/** Goes to a stage by its bead. */
+export async function goTo(page: Page, stage: (typeof stages)[number]): Promise<void> {
+  const index = stages.indexOf(stage) + 1;
+  await page
+    .getByRole('navigation', { name: 'Stages' })
+    .getByRole('link', { name: new RegExp(`^${index} `) })
+    .click();
+  await expect(page.locator(`main[data-stage="${stage}"]`)).toBeVisible();
+}
+
+/** Types into a quantity field and leaves it. */
+export async function fill(page: Page, label: string | RegExp, value: string): Promise<void> {
+  const field = page.getByLabel(label, typeof label === 'string' ? { exact: true } : {}).first();
+  await field.fill(value);
+  await field.press('Enter');
+}
+
+/** A figure of the reckoning bar. */
+export const figure = (page: Page, name: string) =>
+  page.getByRole('contentinfo').getByRole('button', { name: new RegExp(`^${name}`) });
+
+/** Clicks at a share of the picture's width and height. */
+export async function clickPicture(page: Page, x: number, y: number): Promise<void> {
+  const box = await page.getByRole('group', { name: /^Picture of/ }).boundingBox();
+  if (!box) throw new Error('the picture is on the page');
+  await page.mouse.click(box.x + box.width * x, box.y + box.height * y);
+}
+
+/** A new empty plan from the shelf; returns its id. */
+export async function beginPlan(page: Page): Promise<string> {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New plan' }).click();
+  await page.waitForURL(/\/plan\/[\w-]+\/piece/);
+  return /plan\/([\w-]+)\//.exec(page.url())?.[1] ?? '';
+}

@@ -1,0 +1,164 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { startServer } from '../scripts/server.mjs';
+import { beginPlan, DEMO, expect, fill, goTo, kept, test } from './bench.ts';
+
+const demoFile = join(import.meta.dirname, '../demo/anglerfish-headdress.glimmer.json');
+const asFile = (name: string, text: string) => ({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
+
+test('the shelf: new, copy, take out, bring in, put away, bring back', async ({ page }) => {
+  await beginPlan(page);
+  await page.getByLabel('Name of the plan').fill('Lantern of the quay');
+  await page.getByLabel('Name of the plan').press('Enter');
+  await kept(page);
+  await page.getByRole('link', { name: 'The shelf' }).click();
+  await expect(page.getByRole('heading', { name: 'Lantern of the quay' })).toBeVisible();
+
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Take out Lantern of the quay' }).click();
+  const file = await (await download).path();
+  await page
+    .getByLabel('Plan file to bring in')
+    .setInputFiles(asFile('lantern.glimmer.json', readFileSync(file, 'utf8')));
+  await expect(page.getByRole('heading', { name: 'Lantern of the quay (brought in)' })).toBeVisible();
+
+  await page.getByRole('button', { name: 'Put away Lantern of the quay', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Lantern of the quay', exact: true })).toBeHidden();
+  await page.getByRole('button', { name: 'What is put away' }).click();
+  await page.getByRole('button', { name: 'Bring back Lantern of the quay' }).click();
+  await page.getByRole('button', { name: 'Back to the shelf' }).click();
+  await expect(page.getByRole('heading', { name: 'Lantern of the quay', exact: true })).toBeVisible();
+});
+
+test('bad files are refused with a message and the shelf goes on', async ({ page }) => {
+  await page.goto('/');
+  const demo = readFileSync(demoFile, 'utf8');
+  const input = page.getByLabel('Plan file to bring in');
+  for (const [text, message] of [
+    [demo.slice(0, demo.length / 2), /cut short/],
+    [demo.replace('"version": 1', '"version": 8'), /of version 8/],
+    [demo.replace('"lengthMm": 583', '"lengthMm": -583'), /lengthMm: found -583/],
+    [demo.replace('"lengthMm": 583', '"lengthMm": 14000000'), /at most 20000/],
+    ['not a plan at all', /is not JSON/],
+  ] as const) {
+    await input.setInputFiles(asFile('bad.glimmer.json', text));
+    await expect(page.getByText(message).first()).toBeVisible();
+  }
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Anglerfish headdress', exact: true })).toBeVisible();
+});
+
+test('pictures: a script is refused, 50 MB is refused, a plain drawing is taken', async ({ page }) => {
+  await beginPlan(page);
+  const input = page.getByLabel('Picture to bring in');
+  await input.setInputFiles({
+    name: 'sly.svg',
+    mimeType: 'image/svg+xml',
+    buffer: Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><script>document.title="caught"</script></svg>'),
+  });
+  await expect(page.getByText(/sly.svg: the drawing holds a script/).first()).toBeVisible();
+  await input.setInputFiles({ name: 'huge.png', mimeType: 'image/png', buffer: Buffer.alloc(49_000_000) });
+  await expect(page.getByText(/huge.png holds 49 MB/).first()).toBeVisible();
+  await input.setInputFiles({ name: 'broken.png', mimeType: 'image/png', buffer: Buffer.from('not a picture') });
+  await expect(page.getByText(/broken.png was not brought in/).first()).toBeVisible();
+  await expect(page.getByLabel('Outline')).toHaveValue('none');
+  await input.setInputFiles({
+    name: 'fin.svg',
+    mimeType: 'image/svg+xml',
+    buffer: Buffer.from(
+      '<svg xmlns="http://www.w3.org/2000/svg" width="200" height="100"><path d="M0 0 L200 50 L0 100 Z"/></svg>',
+    ),
+  });
+  await expect(page.getByLabel('Outline')).toHaveValue('own');
+  // 400 mm wide at two to one.
+  await expect(page.getByLabel('True height')).toHaveValue('200 mm');
+  await kept(page);
+});
+
+test('rubbish in a field: what is wrong, what would be right, and the plan untouched', async ({ page }) => {
+  await page.goto(`/plan/${DEMO}/piece`);
+  const hours = page.getByLabel('Hours wanted');
+  for (const [text, message] of [
+    ['plenty', /"plenty" is not a time/],
+    ['20 mm', /unit of a length/],
+    ['-3', /is outside/],
+    ['1e30', /is outside|is not/],
+    ['', /nothing written/],
+  ] as const) {
+    await hours.fill(text);
+    await hours.press('Enter');
+    await expect(page.getByRole('alert').filter({ hasText: message })).toBeVisible();
+  }
+  await hours.press('Escape');
+  await expect(hours).toHaveValue('3 h');
+  // A likely slip is taken and asked about.
+  await goTo(page, 'drive');
+  await page.goto(`/plan/${DEMO}/lights`);
+  await fill(page, 'Wanted current, each', '0.3 A');
+  await expect(
+    page
+      .getByText(/Did you mean 30.0 mA/)
+      .or(page.getByText(/Did you mean/))
+      .first(),
+  ).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await kept(page);
+});
+
+test('a reload in the middle of an edit loses nothing', async ({ page }) => {
+  await beginPlan(page);
+  await fill(page, 'Hours wanted', '7 h');
+  await page.reload();
+  await expect(page.getByLabel('Hours wanted')).toHaveValue('7 h');
+  await kept(page);
+});
+
+test('the server stopped and started in the middle of an edit', async ({ page }) => {
+  const databaseUrl = process.env.GLIMMER_DATABASE_URL ?? '';
+  let server = await startServer({ databaseUrl, port: 0, demo: false });
+  const port = Number(new URL(server.address).port);
+  const stop = async (): Promise<void> => {
+    const gone = new Promise((resolve) => server.child.once('exit', resolve));
+    server.child.kill('SIGKILL');
+    await gone;
+  };
+  try {
+    await page.goto(server.address);
+    await page.getByRole('button', { name: 'New plan' }).click();
+    await page.waitForURL(/piece/);
+    await fill(page, 'Hours wanted', '4 h');
+    await kept(page);
+    await stop();
+    await fill(page, 'Hours wanted', '5 h');
+    await expect(page.locator('[data-keep="away"]')).toBeVisible();
+    await fill(page, 'Copies', '3');
+    server = await startServer({ databaseUrl, port, demo: false });
+    await kept(page);
+    await page.reload();
+    await expect(page.getByLabel('Hours wanted')).toHaveValue('5 h');
+    await expect(page.getByLabel('Copies')).toHaveValue('3');
+  } finally {
+    await stop();
+  }
+});
+
+test('two windows: the later save over a newer version is refused and both states are kept', async ({
+  page,
+  context,
+}) => {
+  const id = await beginPlan(page);
+  const other = await context.newPage();
+  await other.goto(`/plan/${id}/piece`);
+  await expect(other.getByLabel('Hours wanted')).toHaveValue('3 h');
+  await fill(page, 'Hours wanted', '6 h');
+  await kept(page);
+  await fill(other, 'Hours wanted', '8 h');
+  await expect(other.getByText('This plan was changed elsewhere')).toBeVisible();
+  await other.getByRole('button', { name: 'Go on with mine, keep the other as a copy' }).click();
+  await kept(other);
+  await other.reload();
+  await expect(other.getByLabel('Hours wanted')).toHaveValue('8 h');
+  await other.goto('/');
+  await other.getByRole('link', { name: 'New piece (the other one)', exact: true }).click();
+  await expect(other.getByLabel('Hours wanted')).toHaveValue('6 h');
+});

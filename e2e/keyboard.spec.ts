@@ -1,0 +1,101 @@
+import { beginPlan, expect, figure, goTo, kept, type Page, test } from './bench.ts';
+
+/** Moves the focus onward until it stands on something with this name. */
+async function tabTo(page: Page, name: RegExp, most = 90): Promise<void> {
+  for (let i = 0; i < most; i += 1) {
+    await page.keyboard.press('Tab');
+    const label = await page.evaluate(() => {
+      const at = document.activeElement;
+      const labels =
+        at && 'labels' in at
+          ? [...((at as HTMLInputElement).labels ?? [])].map((each) => each.textContent).join(' ')
+          : '';
+      return `${at?.getAttribute('aria-label') ?? ''} ${labels} ${at?.textContent ?? ''}`.trim();
+    });
+    if (name.test(label)) return;
+  }
+  throw new Error(`nothing named ${name} within ${most} steps of the Tab key`);
+}
+
+test('the main path by keyboard alone', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.getByRole('button', { name: 'New plan' })).toBeEnabled();
+  await tabTo(page, /^New plan/);
+  await page.keyboard.press('Enter');
+  await page.waitForURL(/piece/);
+  await expect(page.getByLabel('Outline')).toBeVisible();
+  await tabTo(page, /^Outline/);
+  // A list takes the first letters of what is wanted.
+  await page.keyboard.type('Plain');
+  await tabTo(page, /^Hours wanted/, 120);
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('2 h');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+
+  await page.keyboard.press('2');
+  await expect(page.locator('main[data-stage="lights"]')).toBeVisible();
+  await tabTo(page, /^Add a tape/);
+  await page.keyboard.press('Enter');
+  // The picture has the focus now, with a cross in its middle.
+  await expect(page.getByText(/Click along the route/)).toBeVisible();
+  for (let i = 0; i < 15; i += 1) await page.keyboard.press('ArrowLeft');
+  await page.keyboard.press('Enter');
+  for (let i = 0; i < 30; i += 1) await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+  // 300 mm at 60/m.
+  await expect(page.getByRole('button', { name: '18', exact: true })).toBeVisible();
+
+  await page.keyboard.press('3');
+  await tabTo(page, /^Add a mood/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('running: Mood 1')).toBeVisible();
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await page.keyboard.press('Space');
+  await expect(page.getByText('held: Mood 1')).toBeVisible();
+
+  await page.keyboard.press('4');
+  await tabTo(page, /^Controller/);
+  await page.keyboard.type('Larger');
+  await expect(page.getByText('5.00 V logic')).toBeVisible();
+  await page.keyboard.press('Tab');
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await page.keyboard.press('5');
+  await tabTo(page, /^Pack/);
+  await page.keyboard.type('Lithium-ion cell');
+  await expect(figure(page, 'Runs for')).not.toContainText('needs');
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+
+  // N walks the findings, and each can be mended from where the focus is.
+  await page.keyboard.press('n');
+  await expect(page.locator('[data-finding].ring-2')).toBeVisible();
+  await page.keyboard.press('l');
+  await expect(page.locator('html')).toHaveAttribute('data-lamp', 'off');
+  await page.keyboard.press('l');
+  await page.keyboard.press('/');
+  await page.keyboard.type('tape 1');
+  await expect(page.getByRole('option', { name: /Tape 1.*tape/ }).first()).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Shift+?');
+  await expect(page.getByRole('heading', { name: 'The keys' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await kept(page);
+});
+
+test('a light on the picture is moved with the arrow keys, and undo brings it back', async ({ page }) => {
+  await beginPlan(page);
+  await goTo(page, 'lights');
+  await page.getByRole('button', { name: 'Add single lights' }).click();
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+  const light = page.getByRole('button', { name: /^Lights 1 1, at/ });
+  await expect(light).toHaveAccessibleName(/at 200 mm, 140 mm/);
+  await light.focus();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Shift+ArrowDown');
+  await expect(light).toHaveAccessibleName(/at 201 mm, 150 mm/);
+  await page.keyboard.press('Control+z');
+  await expect(light).toHaveAccessibleName(/at 200 mm, 140 mm/);
+});

@@ -1,0 +1,60 @@
+// Speed as medians and as ratios of sizes; nothing here passes or fails by the clock.
+import { readFileSync } from 'node:fs';
+import { assess, prepareNights } from '@glimmer/core/assess';
+import { checkDesign } from '@glimmer/core/findings';
+import { paintFrame } from '@glimmer/core/motion';
+import type { Design, Plan } from '@glimmer/core/plan';
+import { runNight } from '@glimmer/core/power';
+
+const { design }: Plan = JSON.parse(
+  readFileSync(new URL('../demo/anglerfish-headdress.glimmer.json', import.meta.url), 'utf8'),
+);
+
+/** The demo with its jaws so long that they hold this many pixels. */
+function blowUp(pixels: number): Design {
+  const lengthMm = ((pixels / 2) * 1000) / 74 + 1;
+  return { ...design, tapes: design.tapes.map((tape) => ({ ...tape, lengthMm })) };
+}
+
+function median(run: () => void, rounds: number): number {
+  for (let i = 0; i < rounds; i += 1) run();
+  const times = Array.from({ length: rounds }, () => {
+    const from = performance.now();
+    run();
+    return performance.now() - from;
+  });
+  return times.sort((a, b) => a - b)[Math.floor(rounds / 2)] ?? 0;
+}
+
+const rows: (readonly [string, number, string])[] = [];
+const row = (name: string, value: number, remark = ''): void => void rows.push([name, value, remark]);
+
+const big = blowUp(600);
+const bigger = blowUp(1200);
+const demoMs = median(() => assess(design), 300);
+const bigMs = median(() => assess(big), 100);
+row('assessment of the demo, ms', demoMs, 'aim 2');
+row('findings of the demo, ms', median(() => checkDesign(design, assess(design)), 100) - demoMs);
+row('assessment with 600 pixels, ms', bigMs, 'aim 10');
+row('1200 against 600 pixels, times', median(() => assess(bigger), 60) / bigMs, 'linear is 2');
+
+const { show } = assess(big);
+const frame = new Uint8Array(show.frameBytes);
+const from = performance.now();
+for (let i = 0; i < 10_000; i += 1) paintFrame(show, i % 3, i * 16, frame);
+const engineMs = performance.now() - from;
+row('10,000 frames of 600 pixels, ms', engineMs);
+row('one frame, µs', engineMs / 10);
+
+const nights = prepareNights(design, assess(design));
+if (nights) {
+  const { path, course } = nights({ capacity: 0, resistance: 0, load: 0 });
+  const endless = { ...path, pack: { ...path.pack, capacityMah: 1e6 } };
+  row(
+    'a night of 12 hours in steps of 30 s, ms',
+    median(() => runNight(endless, course, { stepS: 30, mostHours: 12 }), 60),
+    'aim 50',
+  );
+}
+for (const [name, value, remark] of rows)
+  console.log(`${name.padEnd(44)} ${value.toFixed(value < 10 ? 3 : 1).padStart(10)}  ${remark}`);

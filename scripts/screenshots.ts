@@ -1,0 +1,85 @@
+// Refreshes docs/screenshots/ from the demo data: one picture of each main view.
+import { join } from 'node:path';
+import { chromium, type Page } from '@playwright/test';
+import { placeCluster, removeCluster, startCluster } from './postgres.mjs';
+import { root, startServer } from './server.mjs';
+
+const DEMO = '6f1d0c52-3b6e-4f0a-9a51-2c7d5b1e7a01';
+
+interface Shot {
+  readonly name: string;
+  readonly path: string;
+  readonly lamp: 'on' | 'off';
+  readonly before?: (page: Page) => Promise<void>;
+}
+
+const stage = (name: string): string => `/plan/${DEMO}/${name}`;
+const shots: readonly Shot[] = [
+  { name: 'shelf', path: '/', lamp: 'on' },
+  { name: 'piece', path: stage('piece'), lamp: 'on' },
+  { name: 'lights', path: stage('lights'), lamp: 'on' },
+  {
+    name: 'moods-lamp-off',
+    path: stage('moods'),
+    lamp: 'off',
+    before: (page) => page.getByRole('tab', { name: 'Hunt' }).click(),
+  },
+  { name: 'drive', path: stage('drive'), lamp: 'on' },
+  { name: 'power', path: stage('power'), lamp: 'on' },
+  {
+    name: 'night',
+    path: stage('power'),
+    lamp: 'on',
+    before: (page) => page.getByRole('heading', { name: 'The night' }).evaluate((heading) => heading.scrollIntoView()),
+  },
+  { name: 'wires', path: stage('wires'), lamp: 'on' },
+  {
+    name: 'bench',
+    path: stage('bench'),
+    lamp: 'on',
+    before: (page) => page.getByRole('button', { name: 'Step after' }).click(),
+  },
+  { name: 'logbook', path: stage('logbook'), lamp: 'on' },
+  {
+    name: 'sum',
+    path: stage('power'),
+    lamp: 'off',
+    before: (page) =>
+      page
+        .getByRole('contentinfo')
+        .getByRole('button', { name: /^Peak draw/ })
+        .click(),
+  },
+];
+
+const folder = placeCluster(join(root, '.glimmer', `screenshots-${process.pid}`));
+const cluster = await startCluster({ folder, careless: true });
+const server = await startServer({ databaseUrl: cluster.url, port: 0, demo: true });
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-quic',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+    '--no-first-run',
+  ],
+});
+try {
+  for (const shot of shots) {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await page.addInitScript((lamp) => localStorage.setItem('lamp', lamp), shot.lamp);
+    await page.goto(`${server.address}${shot.path}`);
+    await page.evaluate(() => document.fonts.ready);
+    await page.waitForTimeout(1500);
+    await shot.before?.(page);
+    await page.waitForTimeout(700);
+    await page.screenshot({ path: join(root, 'docs/screenshots', `${shot.name}.png`) });
+    await page.close();
+  }
+} finally {
+  await browser.close();
+  server.child.kill('SIGTERM');
+  removeCluster(folder);
+}

@@ -1,0 +1,9 @@
+import type { ChildProcess } from 'node:child_process';
+
+/** Types of server.mjs, for the tests. */
+export const root: string;
+export function startServer(options: {
+  databaseUrl: string;
+  port: number;
+  demo: boolean;
+}): Promise<{ address: string; child: ChildProcess }>;

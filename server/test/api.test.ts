@@ -1,0 +1,209 @@
+import { randomUUID } from 'node:crypto';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Plan } from '@glimmer/core/plan';
+import pg from 'pg';
+import request from 'supertest';
+import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
+import { demoPlan } from '../../core/tests/designs.ts';
+import { createApp } from '../src/app.ts';
+import { layInDemo, openStore, type Store } from '../src/store.ts';
+
+const migrationsFolder = join(import.meta.dirname, '../migrations');
+const silent = { error: () => undefined, info: () => undefined };
+const fresh = (name = 'Test piece'): Plan => ({ ...demoPlan(), id: randomUUID(), name });
+
+let store: Store;
+let clock = new Date('2026-11-01T10:00:00Z');
+const app = () => createApp({ repository: store.repository, logger: silent, now: () => clock, webRoot: null });
+const add = async (plan: Plan): Promise<void> => {
+  await request(app()).post('/api/plans').send(plan).expect(201);
+};
+
+beforeAll(async () => {
+  store = await openStore({ url: inject('databaseUrl'), migrationsFolder, onLost: () => undefined });
+});
+beforeEach(() => {
+  clock = new Date('2026-11-01T10:00:00Z');
+});
+afterAll(async () => {
+  await store.close();
+});
+
+describe('keeping plans', () => {
+  it('keeps a plan, gives it back as it was, and counts its versions', async () => {
+    const plan = fresh();
+    await add(plan);
+    const saved = await request(app())
+      .put(`/api/plans/${plan.id}`)
+      .set('If-Match', '"1"')
+      .send({ ...plan, name: 'Renamed' })
+      .expect(200);
+    expect(saved.body.revision).toBe(2);
+    const loaded = await request(app()).get(`/api/plans/${plan.id}`).expect(200);
+    expect(loaded.body.plan).toEqual({ ...plan, name: 'Renamed' });
+    expect(loaded.headers.etag).toBe('"2"');
+  });
+
+  it('refuses a save over a newer version and keeps the newer one', async () => {
+    const plan = fresh();
+    await add(plan);
+    await request(app())
+      .put(`/api/plans/${plan.id}`)
+      .set('If-Match', '"1"')
+      .send({ ...plan, name: 'First' })
+      .expect(200);
+    const refused = await request(app())
+      .put(`/api/plans/${plan.id}`)
+      .set('If-Match', '"1"')
+      .send({ ...plan, name: 'Second' })
+      .expect(409);
+    expect(refused.type).toBe('application/problem+json');
+    expect(refused.body).toMatchObject({ code: 'newer-version', status: 409, revision: 2 });
+    expect((await request(app()).get(`/api/plans/${plan.id}`)).body.plan.name).toBe('First');
+  });
+
+  it('lets only one of many saves at the same moment win', async () => {
+    const plan = fresh();
+    await add(plan);
+    const results = await Promise.all(
+      Array.from({ length: 8 }, (_, i) =>
+        request(app())
+          .put(`/api/plans/${plan.id}`)
+          .set('If-Match', '"1"')
+          .send({ ...plan, name: `Save ${i}` }),
+      ),
+    );
+    expect(results.map((result) => result.status).sort()).toEqual([200, 409, 409, 409, 409, 409, 409, 409]);
+  });
+
+  it('survives the death of the database connection, and says so while it is gone', async () => {
+    const plan = fresh('Survivor');
+    await add(plan);
+    const client = new pg.Client({ connectionString: inject('databaseUrl') });
+    await client.connect();
+    await client.query('select pg_terminate_backend(pid) from pg_stat_activity where pid <> pg_backend_pid()');
+    await client.end();
+    // A connection found dead in use is a 503 at most; the next one works.
+    const first = await request(app()).get(`/api/plans/${plan.id}`);
+    expect([200, 503]).toContain(first.status);
+    const second = await request(app()).get(`/api/plans/${plan.id}`).expect(200);
+    expect(second.body.plan.name).toBe('Survivor');
+  });
+
+  it('puts a plan away and brings it back', async () => {
+    const plan = fresh('Rarely worn');
+    await add(plan);
+    const names = async (shelf: string): Promise<string[]> =>
+      (await request(app()).get(`/api/plans?shelf=${shelf}`).expect(200)).body.plans.map(
+        (entry: { name: string }) => entry.name,
+      );
+    await request(app()).patch(`/api/plans/${plan.id}`).send({ putAway: true }).expect(200);
+    expect(await names('open')).not.toContain('Rarely worn');
+    expect(await names('away')).toContain('Rarely worn');
+    await request(app()).patch(`/api/plans/${plan.id}`).send({ putAway: false }).expect(200);
+    expect(await names('open')).toContain('Rarely worn');
+  });
+
+  it('shows each plan on the shelf with its lights and what is open', async () => {
+    const plan = fresh('On the shelf');
+    await add(plan);
+    const entry = (await request(app()).get('/api/plans')).body.plans.find(
+      (each: { id: string }) => each.id === plan.id,
+    );
+    expect(entry).toMatchObject({
+      name: 'On the shelf',
+      openFindings: 2,
+      kind: 'headdress',
+      glimpse: { outline: 'anglerfish', widthMm: 640 },
+    });
+    expect(entry.glimpse.lights).toHaveLength(69);
+  });
+});
+
+describe('bad input', () => {
+  it.each([
+    ['a body cut in half', (plan: Plan) => JSON.stringify(plan).slice(0, 900), 400, 'bad-request'],
+    ['a future version', (plan: Plan) => JSON.stringify({ ...plan, version: 7 }), 422, 'not-a-plan'],
+    [
+      'a negative width',
+      (plan: Plan) =>
+        JSON.stringify({ ...plan, design: { ...plan.design, view: { ...plan.design.view, widthMm: -5 } } }),
+      422,
+      'not-a-plan',
+    ],
+    ['an unknown field', (plan: Plan) => JSON.stringify({ ...plan, surprise: true }), 422, 'not-a-plan'],
+    ['a list', () => '[]', 422, 'not-a-plan'],
+    ['20 MB', () => JSON.stringify({ big: 'x'.repeat(20_000_000) }), 413, 'too-large'],
+  ] as const)('%s is refused with a message, and the server goes on', async (_name, body, status, code) => {
+    const refused = await request(app()).post('/api/plans').type('application/json').send(body(fresh()));
+    expect(refused.status).toBe(status);
+    expect(refused.type).toBe('application/problem+json');
+    expect(refused.body.code).toBe(code);
+    expect(refused.body.detail.length).toBeGreaterThan(10);
+    await request(app()).get('/api/health').expect(200);
+  });
+
+  it('names every place that is wrong', async () => {
+    const plan = fresh();
+    const refused = await request(app())
+      .post('/api/plans')
+      .send({ ...plan, design: { ...plan.design, piece: { ...plan.design.piece, hoursWanted: 'long', copies: 0 } } });
+    expect(refused.body.problems.map((problem: { place: string }) => problem.place)).toEqual([
+      'design.piece.hoursWanted',
+      'design.piece.copies',
+    ]);
+  });
+
+  it.each([
+    ['get', '/api/plans/not-an-id', undefined, 400, 'bad-request'],
+    ['get', `/api/plans/${randomUUID()}`, undefined, 404, 'no-such-plan'],
+    ['get', '/api/nothing', undefined, 404, 'not-found'],
+    ['get', '/api/plans?shelf=cellar', undefined, 400, 'bad-request'],
+    ['patch', `/api/plans/${randomUUID()}`, { putAway: 'yes' }, 400, 'bad-request'],
+  ] as const)('%s %s', async (method, path, body, status, code) => {
+    const refused = await request(app())[method](path).send(body);
+    expect(refused.status).toBe(status);
+    expect(refused.body.code).toBe(code);
+  });
+
+  it('a save without the version it is based on, or under another id, is refused', async () => {
+    const plan = fresh();
+    await add(plan);
+    await request(app()).put(`/api/plans/${plan.id}`).send(plan).expect(428);
+    await request(app()).put(`/api/plans/${randomUUID()}`).set('If-Match', '"1"').send(plan).expect(422);
+    await request(app()).post('/api/plans').send(plan).expect(409);
+  });
+});
+
+describe('the store', () => {
+  it('lays the demo in once: what was changed or put away is not brought back', async () => {
+    const folder = join(import.meta.dirname, '../../demo');
+    expect(await layInDemo(store.repository, folder, clock)).toBe(1);
+    expect(await layInDemo(store.repository, folder, clock)).toBe(0);
+  });
+  it('says which demo plan is damaged', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'glimmer-'));
+    writeFileSync(join(folder, 'broken.glimmer.json'), '{"format":');
+    const repository = { ...store.repository, mark: () => Promise.resolve(true) };
+    await expect(layInDemo(repository, folder, clock)).rejects.toThrow(/broken\.glimmer\.json is damaged.*cut short/);
+  });
+  it('answers 503 when the database is not there at all', async () => {
+    const gone = {
+      ...store.repository,
+      find: () => Promise.reject(Object.assign(new Error('connect'), { code: 'ECONNREFUSED' })),
+    };
+    const refused = await request(createApp({ repository: gone, logger: silent, now: () => clock, webRoot: null })).get(
+      `/api/plans/${randomUUID()}`,
+    );
+    expect(refused.status).toBe(503);
+    expect(refused.body.code).toBe('store-away');
+  });
+  it('sets a strict content policy', async () => {
+    const { headers } = await request(app()).get('/api/health');
+    expect(headers['content-security-policy']).toContain("script-src 'self'");
+    expect(headers['content-security-policy']).not.toContain('unsafe-inline');
+    expect(headers['strict-transport-security']).toBeUndefined();
+  });
+});
