@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { test as base, expect, type Page } from '@playwright/test';
 
 export { expect, type Page };
@@ -55,6 +56,14 @@ export async function clickPicture(page: Page, x: number, y: number): Promise<vo
   const box = await page.getByRole('group', { name: /^Picture of/ }).boundingBox();
   if (!box) throw new Error('the picture is on the page');
   await page.mouse.click(box.x + box.width * x, box.y + box.height * y);
+}
+
+/** A copy of the demo for a test that changes it, so that no test depends on another; returns its id. */
+export async function copyDemo(page: Page): Promise<string> {
+  const { plan } = await (await page.request.get(`/api/plans/${DEMO}`)).json();
+  const id = randomUUID();
+  await page.request.post('/api/plans', { data: { ...plan, id, name: `Anglerfish ${id.slice(0, 6)}` } });
+  return id;
 }
 
 /** A new empty plan from the shelf; returns its id. */

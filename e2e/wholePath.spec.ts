@@ -1,4 +1,4 @@
-import { beginPlan, clickPicture, expect, figure, fill, goTo, kept, test } from './bench.ts';
+import { beginPlan, clickPicture, copyDemo, expect, figure, fill, goTo, kept, test } from './bench.ts';
 
 test('from an empty plan to a logged run test, by mouse', async ({ page }) => {
   await beginPlan(page);
@@ -45,7 +45,7 @@ test('from an empty plan to a logged run test, by mouse', async ({ page }) => {
     .selectOption({ label: 'Larger 5 V eight-bit controller, 18 pins' });
   await page.getByRole('button', { name: 'Add 330 Ω' }).click();
   await page.getByRole('button', { name: 'Add 1000 µF' }).click();
-  await expect(page.getByRole('cell', { name: 'Data of Tape 1' })).toBeVisible();
+  await expect(page.getByRole('cell', { name: 'Data of Tape 1', exact: true })).toBeVisible();
 
   // Power: a cell and a converter, then what is missing.
   await goTo(page, 'power');
@@ -98,9 +98,7 @@ test('from an empty plan to a logged run test, by mouse', async ({ page }) => {
 });
 
 test('the demo: two findings, mended by a click each, undone, and the sums opened', async ({ page }) => {
-  await page.goto('/');
-  await page.getByRole('button', { name: 'Copy Anglerfish headdress' }).click();
-  await page.getByRole('link', { name: 'Anglerfish headdress (copy)', exact: true }).click();
+  await page.goto(`/plan/${await copyDemo(page)}/piece`);
   await expect(figure(page, 'Open findings')).toContainText('2');
   const before = await figure(page, 'Runs for').textContent();
   await figure(page, 'Open findings').click();
@@ -149,12 +147,7 @@ test('versions: keep one, change, compare, bring back', async ({ page }) => {
 });
 
 test('cues run with virtual hands, and a fast flash asks first', async ({ page }) => {
-  await page.goto('/');
-  await page.getByRole('button', { name: 'Copy Anglerfish headdress' }).click();
-  await page
-    .getByRole('link', { name: /^Anglerfish headdress \(copy\)$/ })
-    .first()
-    .click();
+  await page.goto(`/plan/${await copyDemo(page)}/moods`);
   await goTo(page, 'moods');
   await expect(page.getByText('running: Doze')).toBeVisible();
   await page.getByRole('button', { name: 'Do it' }).nth(2).click();

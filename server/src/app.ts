@@ -60,7 +60,7 @@ export function createApp({ repository, logger, now, webRoot }: AppDeps): Expres
           imgSrc: ["'self'", 'data:', 'blob:'],
           fontSrc: ["'self'"],
           workerSrc: ["'self'", 'blob:'],
-          connectSrc: ["'self'"],
+          connectSrc: ["'self'", 'blob:'],
           objectSrc: ["'none'"],
           upgradeInsecureRequests: null,
         },

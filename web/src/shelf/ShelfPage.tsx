@@ -7,6 +7,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { AwayError, api, type ShelfEntry } from '../state/api.ts';
 import { copyPlan } from '../state/copyPlan.ts';
+import { whenSaved } from '../state/keeper.ts';
 import { type LocalPlan, localStore } from '../state/localStore.ts';
 import { view } from '../state/viewStore.ts';
 import { Button } from '../widgets/Button.tsx';
@@ -158,7 +159,8 @@ export function ShelfPage() {
   const client = useQueryClient();
   const { data, error, isPending } = useQuery({
     queryKey: ['shelf', shelf],
-    queryFn: () => api.list(shelf),
+    queryFn: () => whenSaved().then(() => api.list(shelf)),
+    refetchOnMount: 'always',
     refetchInterval: (query) => (query.state.error ? 3000 : false),
   });
   const refresh = (): void => void client.invalidateQueries({ queryKey: ['shelf'] });

@@ -22,7 +22,6 @@ let revision = 0;
 /** The plan object that the server has confirmed; any other object on the bench is unsaved. */
 let confirmed: Plan | null = null;
 let timer: ReturnType<typeof setTimeout> | undefined;
-let isSaving = false;
 
 const say = (status: KeepStatus): void => useKeepStatus.setState({ status });
 
@@ -31,36 +30,59 @@ function schedule(afterMs: number): void {
   timer = setTimeout(() => void save(), afterMs);
 }
 
-async function save(): Promise<void> {
+/** The save under way, for those who must not read before it is done. */
+let saving: Promise<void> = Promise.resolve();
+
+function save(): Promise<void> {
+  saving = saving.then(saveOnce);
+  return saving;
+}
+
+const isOnBench = (plan: Plan): boolean => usePlanStore.getState().plan?.id === plan.id;
+
+async function saveOnce(): Promise<void> {
   const { plan } = usePlanStore.getState();
-  if (!plan || plan === confirmed || isSaving) return;
-  isSaving = true;
+  if (!plan || plan === confirmed) return;
   say({ kind: 'keeping' });
   try {
     const kept = await api.save(plan, revision);
+    const now = usePlanStore.getState().plan;
+    if (now?.id !== plan.id) {
+      // Another plan was taken up meanwhile: what is known of this one goes to the browser's store alone.
+      await localStore.write({ plan, basedOn: kept.revision, unsaved: false });
+      return;
+    }
     revision = kept.revision;
     confirmed = plan;
-    const now = usePlanStore.getState().plan;
-    if (now?.id === plan.id) await localStore.write({ plan: now, basedOn: revision, unsaved: now !== plan });
+    await localStore.write({ plan: now, basedOn: revision, unsaved: now !== plan });
     say({ kind: now === plan ? 'kept' : 'keeping' });
     if (now !== plan) schedule(SAVE_AFTER_MS);
   } catch (error) {
-    if (error instanceof AwayError) {
-      say({ kind: 'away' });
-      schedule(RETRY_MS);
-    } else if (error instanceof RefusedError && error.code === 'newer-version') say({ kind: 'clash' });
-    else say({ kind: 'refused', why: error instanceof Error ? error.message : String(error) });
-  } finally {
-    isSaving = false;
+    if (isOnBench(plan)) sayWhyNot(error);
   }
+}
+
+function sayWhyNot(error: unknown): void {
+  if (error instanceof AwayError) {
+    say({ kind: 'away' });
+    schedule(RETRY_MS);
+  } else if (error instanceof RefusedError && error.code === 'newer-version') say({ kind: 'clash' });
+  else say({ kind: 'refused', why: error instanceof Error ? error.message : String(error) });
 }
 
 /** Every change goes to the browser's store at once and to the server within a second. */
 usePlanStore.subscribe(({ plan }, before) => {
-  if (!plan || plan === before.plan || plan === confirmed || plan.id !== before.plan?.id) return;
+  if (!plan || plan === before.plan || plan.id !== before.plan?.id) return;
   const { status } = useKeepStatus.getState();
-  localStore.write({ plan, basedOn: revision, unsaved: true }).catch(() => undefined);
+  // Undone back to what the server holds: nothing is unsaved any more.
+  const isUnsaved = plan !== confirmed;
+  localStore.write({ plan, basedOn: revision, unsaved: isUnsaved }).catch(() => undefined);
   if (status.kind === 'clash') return;
+  if (!isUnsaved) {
+    clearTimeout(timer);
+    say({ kind: 'kept' });
+    return;
+  }
   if (status.kind !== 'away') say({ kind: 'keeping' });
   schedule(status.kind === 'away' ? RETRY_MS : SAVE_AFTER_MS);
 });
@@ -77,6 +99,7 @@ function takeUp(plan: Plan, basedOn: number, isConfirmed: boolean): void {
  */
 export async function openKept(id: string): Promise<void> {
   clearTimeout(timer);
+  await saving;
   const local = await localStore.read(id).catch(() => undefined);
   try {
     const kept = await api.load(id);
@@ -115,8 +138,12 @@ function watchForReturn(plan: Plan): void {
 
 /** Leaves the plan, with its last change saved first. */
 export function closeKept(): void {
+  clearTimeout(timer);
   void save();
 }
+
+/** Resolves when the last change of the plan that was left is with the server, or can't be. */
+export const whenSaved = (): Promise<void> => saving;
 
 /** After a clash: one of the two becomes a plan of its own, so that both are kept. */
 export async function settleClash(goOnWith: 'mine' | 'theirs'): Promise<string> {

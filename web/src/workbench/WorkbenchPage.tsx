@@ -97,7 +97,10 @@ function Bench({ stage }: { readonly stage: Stage }) {
     <div className="flex h-full flex-col">
       <header className="no-print flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule bg-paper px-3 pt-1.5 pb-1">
         <div className="w-44 min-w-0">
-          <Link to="/" className="text-[13px] text-verdigris underline underline-offset-2">
+          <Link
+            to="/"
+            className="inline-flex min-h-6 items-center text-[13px] text-verdigris underline underline-offset-2"
+          >
             The shelf
           </Link>
           <TextField

@@ -45,7 +45,7 @@ export function useKeys({ planId, findings, pointedFindingId, onFinding, onFind,
     event.preventDefault();
     onFind();
   });
-  useHotkeys('?', onKeys, { useKey: true });
+  useHotkeys('shift+slash', onKeys);
   useHotkeys('mod+z', undo, { preventDefault: true });
   useHotkeys('mod+shift+z, mod+y', redo, { preventDefault: true });
   return nextFinding;
