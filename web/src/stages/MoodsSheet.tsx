@@ -156,19 +156,21 @@ export default function MoodsSheet() {
       {list.length === 0 && (
         <BeginHere>Begin with one mood: it breathes in every light, and you take it from there.</BeginHere>
       )}
-      <div className="mb-2 flex flex-wrap items-center gap-1" role="tablist" aria-label="Moods">
-        {list.map((each, i) => (
-          <button
-            key={each.id}
-            type="button"
-            role="tab"
-            aria-selected={i === index}
-            onClick={() => view.showMood(each.id)}
-            className={`tag border px-3 py-1 ${i === index ? 'border-verdigris bg-verdigris text-on-verdigris' : 'border-rule bg-paper hover:bg-pressed'}`}
-          >
-            {each.name}
-          </button>
-        ))}
+      <div className="mb-2 flex flex-wrap items-center gap-1">
+        <div className="flex flex-wrap gap-1" role="tablist" aria-label="Moods">
+          {list.map((each, i) => (
+            <button
+              key={each.id}
+              type="button"
+              role="tab"
+              aria-selected={i === index}
+              onClick={() => view.showMood(each.id)}
+              className={`tag border px-3 py-1 ${i === index ? 'border-verdigris bg-verdigris text-on-verdigris' : 'border-rule bg-paper hover:bg-pressed'}`}
+            >
+              {each.name}
+            </button>
+          ))}
+        </div>
         <Button look={list.length === 0 ? 'main' : 'quiet'} onClick={() => addMood(colours)}>
           Add a mood
         </Button>

@@ -72,6 +72,7 @@ export function QuantityField({
         autoComplete="off"
         value={shown}
         placeholder={placeholder}
+        data-typing={typing ? 'yes' : 'no'}
         aria-invalid={typing?.problem != null}
         aria-describedby={typing?.problem ? problemId : undefined}
         onChange={(event) => setTyping({ text: event.target.value, problem: null })}
@@ -138,6 +139,7 @@ export function TextField({ label, value, onCommit, most = 120, hideLabel = fals
         type="text"
         autoComplete="off"
         maxLength={most}
+        data-typing={text === null ? 'no' : 'yes'}
         value={text ?? value}
         onChange={(event) => setText(event.target.value)}
         onBlur={take}

@@ -13,6 +13,15 @@ interface KeyHandlers {
   readonly onKeys: () => void;
 }
 
+/** Undo and redo work from a field too, unless something is half typed in it: then the field's own undo has the word. */
+const inFields = {
+  preventDefault: true,
+  enableOnFormTags: true,
+  ignoreEventWhen: (event: KeyboardEvent): boolean =>
+    event.target instanceof Element &&
+    event.target.matches('textarea, input:not([data-typing="no"]):not([type="range"]):not([type="color"])'),
+} as const;
+
 /** The keys of the workbench; they rest while a field is typed in. */
 export function useKeys({ planId, findings, pointedFindingId, onFinding, onFind, onKeys }: KeyHandlers): () => void {
   const navigate = useNavigate();
@@ -41,12 +50,16 @@ export function useKeys({ planId, findings, pointedFindingId, onFinding, onFind,
     view.switchRunning();
   });
   useHotkeys('n', nextFinding);
-  useHotkeys('slash', (event) => {
-    event.preventDefault();
-    onFind();
-  });
-  useHotkeys('shift+slash', onKeys);
-  useHotkeys('mod+z', undo, { preventDefault: true });
-  useHotkeys('mod+shift+z, mod+y', redo, { preventDefault: true });
+  useHotkeys(
+    'slash',
+    (event) => {
+      event.preventDefault();
+      onFind();
+    },
+    { enableOnFormTags: ['select'] },
+  );
+  useHotkeys('shift+slash', onKeys, { enableOnFormTags: ['select'] });
+  useHotkeys('mod+z', undo, inFields);
+  useHotkeys('mod+shift+z, mod+y', redo, inFields);
   return nextFinding;
 }
