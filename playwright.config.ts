@@ -10,7 +10,9 @@ export default defineConfig({
   globalSetup: './e2e/globalSetup.ts',
   use: {
     viewport: { width: 1280, height: 800 },
-    trace: 'retain-on-failure',
+    screenshot: 'only-on-failure',
+    // A still picture leaves the processor to the test; those about motion ask for it.
+    contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [

@@ -3,8 +3,6 @@ import { DEMO, expect, stages, test } from './bench.ts';
 
 for (const lamp of ['on', 'off'] as const) {
   test(`no serious fault of access on any stage, lamp ${lamp}`, async ({ page }) => {
-    // A still page is scanned several times faster, and is the same page.
-    await page.emulateMedia({ reducedMotion: 'reduce' });
     await page.addInitScript((state) => localStorage.setItem('lamp', state), lamp);
     const faults: string[] = [];
     for (const path of ['/', ...stages.map((stage) => `/plan/${DEMO}/${stage}`)]) {

@@ -51,10 +51,11 @@ test('the main path by keyboard alone', async ({ page }) => {
   await page.keyboard.press('3');
   await tabTo(page, /^Add a mood/);
   await page.keyboard.press('Enter');
-  await expect(page.getByText('running: Mood 1')).toBeVisible();
+  await expect(page.getByText('held: Mood 1')).toBeVisible();
   await page.evaluate(() => (document.activeElement as HTMLElement).blur());
   await page.keyboard.press('Space');
-  await expect(page.getByText('held: Mood 1')).toBeVisible();
+  await expect(page.getByText('running: Mood 1')).toBeVisible();
+  await page.keyboard.press('Space');
 
   await page.keyboard.press('4');
   await tabTo(page, /^Controller/);

@@ -147,6 +147,7 @@ test('versions: keep one, change, compare, bring back', async ({ page }) => {
 });
 
 test('cues run with virtual hands, and a fast flash asks first', async ({ page }) => {
+  await page.emulateMedia({ reducedMotion: 'no-preference' });
   await page.goto(`/plan/${await copyDemo(page)}/moods`);
   await goTo(page, 'moods');
   await expect(page.getByText('running: Doze')).toBeVisible();

@@ -16,6 +16,7 @@ import {
   fuseBand,
   type LoadedLink,
   plainRunTime,
+  printCeiling,
 } from '../power/index.ts';
 import { printQuantity, printSum, type Sum } from '../units/index.ts';
 import { cutLength, type WireRun, wireDrop, wireOhmPerMetre } from '../wires/index.ts';
@@ -159,12 +160,12 @@ export function explainCeiling(assessment: Assessment, ceiling: MoodCeiling): Ex
   );
   return {
     title: `Brightness ceiling of ${ceiling.name}`,
-    answer: percent(ceiling.brightness),
+    answer: printCeiling(ceiling.brightness),
     lead: ceiling.limitedBy ? `Above it ${ceiling.limitedBy}.` : 'Nothing gives way even at full brightness.',
     lines: [
       { label: 'set to', value: percent(ceiling.setTo) },
-      { label: 'with a full pack', value: percent(ceiling.fresh) },
-      { label: 'over the whole discharge', value: percent(ceiling.brightness) },
+      { label: 'with a full pack', value: printCeiling(ceiling.fresh) },
+      { label: 'over the whole discharge', value: printCeiling(ceiling.brightness) },
     ],
     sums:
       link && mood ? [printSum(ceilingSum, { Im: link.limitA, I0: mood.draw.restA, I1: mood.draw.dynamicPeakA })] : [],
@@ -186,7 +187,7 @@ function explainLowestCeiling(assessment: Assessment): Explanation {
     lead: `The lowest of all moods is that of ${lowest.name}. ${own.lead}`,
     lines: ceilings.map((ceiling) => ({
       label: ceiling.name,
-      value: `${percent(ceiling.brightness)}, set to ${percent(ceiling.setTo)}`,
+      value: `${printCeiling(ceiling.brightness)}, set to ${percent(ceiling.setTo)}`,
     })),
   };
 }

@@ -2,7 +2,7 @@ import type { Assessment } from '../assess.ts';
 import { describeWeakest } from '../explain/index.ts';
 import { checkDesign, listWishes } from '../findings/index.ts';
 import type { Plan } from '../plan/index.ts';
-import { describeEnd } from '../power/index.ts';
+import { describeEnd, printCeiling } from '../power/index.ts';
 import { printQuantity } from '../units/index.ts';
 
 const gravityWords = { stop: 'STOP', mend: 'mend', mind: 'mind' } as const;
@@ -22,7 +22,7 @@ export function writeBrief(plan: Plan, assessment: Assessment): string {
     `Weakest link  ${supply?.weakest ? describeWeakest(supply.weakest) : 'not decided: needs a pack'}`,
     ...(supply?.ceilings ?? []).map(
       (ceiling) =>
-        `Ceiling       ${ceiling.name}: ${printQuantity('fraction', ceiling.brightness)} (set to ${printQuantity('fraction', ceiling.setTo)})`,
+        `Ceiling       ${ceiling.name}: ${printCeiling(ceiling.brightness)} (set to ${printQuantity('fraction', ceiling.setTo)})`,
     ),
     `Cost          ${printQuantity('money', assessment.costPerCopy)} a copy, by usual prices`,
     '',

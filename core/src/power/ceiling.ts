@@ -1,4 +1,4 @@
-import { defineFormula } from '../units/index.ts';
+import { defineFormula, printQuantity } from '../units/index.ts';
 import { describeObstacle, findObstacle, type LinkLimit, type Obstacle, type PowerPath } from './path.ts';
 
 /** A load that grows in a straight line with brightness: what it draws dark, and what full brightness adds. */
@@ -29,6 +29,10 @@ export interface Ceiling {
   /** The link over its limit; null where the voltage gives way instead. */
   readonly linkId: LinkLimit['id'] | null;
 }
+
+/** A ceiling as it is shown everywhere: rounded down, since a limit rounded up is not one. */
+export const printCeiling = (brightness: number): string =>
+  printQuantity('fraction', Math.floor(brightness * 1000 + 1e-9) / 1000);
 
 /** Halvings: good to a hundred-thousandth of full brightness. */
 const STEPS = 17;

@@ -5,6 +5,7 @@ export {
   findCeiling,
   findCeilingOverDischarge,
   type MoodDraw,
+  printCeiling,
   RESERVE_CHARGE,
 } from './ceiling.ts';
 export { boostInput, efficiencyAt, solveConstantPower } from './converter.ts';

@@ -1,5 +1,6 @@
 import { explainCeiling } from '@glimmer/core/explain';
 import { bands } from '@glimmer/core/plan';
+import { printCeiling } from '@glimmer/core/power';
 import { printQuantity } from '@glimmer/core/units';
 import { Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
@@ -204,11 +205,7 @@ export default function MoodsSheet() {
                 }
               />
               <ShareSlider
-                label={
-                  ceiling
-                    ? `Brightness; its ceiling is ${printQuantity('fraction', Math.floor(ceiling.brightness * 100) / 100)}`
-                    : 'Brightness'
-                }
+                label={ceiling ? `Brightness; its ceiling is ${printCeiling(ceiling.brightness)}` : 'Brightness'}
                 value={mood.brightness}
                 {...(ceiling ? { mark: ceiling.brightness } : {})}
                 onChange={(value) =>

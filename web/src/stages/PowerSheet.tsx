@@ -1,7 +1,7 @@
 import { explainCeiling, explainFigure } from '@glimmer/core/explain';
 import { converters, fuseRatingsA, packs, plugs, switches } from '@glimmer/core/parts';
 import { bands, type Design } from '@glimmer/core/plan';
-import { chooseFuse } from '@glimmer/core/power';
+import { chooseFuse, printCeiling } from '@glimmer/core/power';
 import { printQuantity } from '@glimmer/core/units';
 import type { Draft } from 'immer';
 import { editDesign } from '../state/planStore.ts';
@@ -257,10 +257,8 @@ export default function PowerSheet() {
                 label={`${ceiling.name}, set to ${printQuantity('fraction', ceiling.setTo)}`}
                 value={
                   <span className={ceiling.setTo > ceiling.brightness ? 'font-bold text-brick-ink' : ''}>
-                    {printQuantity('fraction', Math.floor(ceiling.brightness * 1000) / 1000)}
-                    {ceiling.fresh > ceiling.brightness + 0.005
-                      ? ` (full pack ${printQuantity('fraction', ceiling.fresh)})`
-                      : ''}
+                    {printCeiling(ceiling.brightness)}
+                    {ceiling.fresh > ceiling.brightness + 0.005 ? ` (full pack ${printCeiling(ceiling.fresh)})` : ''}
                   </span>
                 }
                 onOpen={() => openSum(explainCeiling(assessment, ceiling))}

@@ -66,7 +66,7 @@ function RunRow({ run, stock }: { readonly run: WireRun; readonly stock: readonl
           onClear={() => overrule(run.id, { lengthMm: null })}
         />
       </td>
-      <td className="w-28 py-1 pr-2">
+      <td className="w-36 py-1 pr-2">
         <Choice
           hideLabel
           label={`Gauge of ${run.name}`}
@@ -83,9 +83,7 @@ function RunRow({ run, stock }: { readonly run: WireRun; readonly stock: readonl
       </td>
       <td className="figures py-1.5 text-right text-[13px]">
         {run.peakA === null ? 'signal' : printQuantity('currentA', run.peakA)}
-        <span className="block text-faint">
-          {run.peakA === null ? '' : `${printQuantity('voltageV', run.dropV)} lost`}
-        </span>
+        <span className="block text-faint">{run.peakA === null ? '' : `−${printQuantity('voltageV', run.dropV)}`}</span>
       </td>
     </tr>
   );
@@ -147,7 +145,7 @@ export default function WiresSheet() {
                 <th className="font-normal">run and cores</th>
                 <th className="font-normal">cut to</th>
                 <th className="font-normal">gauge</th>
-                <th className="text-right font-normal">peak</th>
+                <th className="text-right font-normal">peak, drop</th>
               </tr>
             </thead>
             <tbody>

@@ -1,6 +1,7 @@
 import type { Assessment } from '@glimmer/core/assess';
 import { type BarFigure, explainFigure } from '@glimmer/core/explain';
 import { type Finding, isOpen } from '@glimmer/core/findings';
+import { printCeiling } from '@glimmer/core/power';
 import { printQuantity } from '@glimmer/core/units';
 import { usePlan } from '../state/planStore.ts';
 import { useReckoned } from '../state/useAssessment.tsx';
@@ -97,7 +98,7 @@ function showCeiling({ supply }: Assessment): FigureProps {
   const lowest = rest.reduce((least, each) => (each.brightness < least.brightness ? each : least), first);
   return {
     ...base,
-    value: printQuantity('fraction', Math.floor(lowest.brightness * 1000) / 1000),
+    value: printCeiling(lowest.brightness),
     below: lowest.name,
     scale: { at: lowest.setTo, limit: lowest.brightness, bad: lowest.setTo > lowest.brightness + 1e-6 },
   };

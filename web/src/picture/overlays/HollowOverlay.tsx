@@ -14,6 +14,13 @@ const sizeWords = (hollow: Hollow): string => {
   return `${mm(hollow.widthMm)} × ${mm(hollow.heightMm)}`;
 };
 
+/** True where another hollow lies where this one's label would stand, on its right. */
+const isCrowded = (hollow: Hollow, all: readonly Hollow[], u: number): boolean =>
+  all.some((other) => {
+    const [x, y] = [other.at.xMm - hollow.at.xMm, other.at.yMm - hollow.at.yMm];
+    return other.id !== hollow.id && x > 0 && x < 40 * u && Math.abs(y) < 5 * u;
+  });
+
 function HollowMark({
   hollow,
   u,
@@ -65,6 +72,7 @@ export function HollowOverlay({ design, assessment, u }: OverlayProps) {
     <>
       {design.hollows.map((hollow, i) => {
         const fits = assessment.fits.filter((fit) => fit.hollowId === hollow.id);
+        const side = isCrowded(hollow, design.hollows, u) ? -1 : 1;
         const verdict = fits.find((fit) => fit.verdict !== 'fits')?.verdict ?? fits[0]?.verdict ?? null;
         return (
           <Handle
@@ -83,7 +91,12 @@ export function HollowOverlay({ design, assessment, u }: OverlayProps) {
             }
           >
             <HollowMark hollow={hollow} u={u} verdict={verdict} />
-            <Label x={hollow.at.xMm + u * 3} y={hollow.at.yMm - u * 1.6} u={u}>
+            <Label
+              x={hollow.at.xMm + side * u * 3}
+              y={hollow.at.yMm - u * 1.6}
+              u={u}
+              anchor={side > 0 ? 'start' : 'end'}
+            >
               {`${hollow.name}, ${sizeWords(hollow)}${verdict && verdict !== 'fits' ? `: ${verdict}` : ''}`}
             </Label>
           </Handle>

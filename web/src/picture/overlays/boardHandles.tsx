@@ -21,13 +21,13 @@ export function BoardHandle({ design, u }: OverlayProps) {
       }
     >
       <path
-        d={`M${at.xMm - u * 4.4} ${at.yMm - u * 2.2} h${u * 7.4} l${u * 1.4} ${u * 1.4} v${u * 3} h${-u * 8.8} z`}
+        d={`M${at.xMm - u * 6} ${at.yMm - u * 2.8} h${u * 10.4} l${u * 1.6} ${u * 1.6} v${u * 4} h${-u * 12} z`}
         fill="var(--sheet)"
         stroke="var(--ink)"
         strokeWidth="1.4"
         vectorEffect="non-scaling-stroke"
       />
-      <Label x={at.xMm} y={at.yMm + u * 0.9} u={u} anchor="middle">
+      <Label x={at.xMm} y={at.yMm + u * 1.1} u={u} anchor="middle">
         board
       </Label>
     </Handle>
@@ -47,17 +47,17 @@ export function PackHandle({ design, u }: OverlayProps) {
       }
     >
       <rect
-        x={at.xMm - u * 4.2}
-        y={at.yMm - u * 2.2}
-        width={u * 8}
-        height={u * 4.4}
+        x={at.xMm - u * 5.6}
+        y={at.yMm - u * 2.8}
+        width={u * 11}
+        height={u * 5.6}
         fill="var(--sheet)"
         stroke="var(--ink)"
         strokeWidth="1.4"
         vectorEffect="non-scaling-stroke"
       />
-      <rect x={at.xMm + u * 3.8} y={at.yMm - u * 0.8} width={u * 0.7} height={u * 1.6} fill="var(--ink)" />
-      <Label x={at.xMm - u * 0.2} y={at.yMm + u * 0.9} u={u} anchor="middle">
+      <rect x={at.xMm + u * 5.4} y={at.yMm - u} width={u * 0.9} height={u * 2} fill="var(--ink)" />
+      <Label x={at.xMm - u * 0.2} y={at.yMm + u * 1.1} u={u} anchor="middle">
         pack
       </Label>
     </Handle>
