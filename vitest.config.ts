@@ -6,10 +6,11 @@ export default defineConfig({
     testTimeout: 120_000,
     hookTimeout: 120_000,
     projects: [
-      { test: { name: 'core', include: ['core/src/**/*.test.ts'], environment: 'node' } },
-      { test: { name: 'web', include: ['web/src/**/*.test.ts'], environment: 'node' } },
-      { test: { name: 'cli', include: ['cli/test/**/*.test.ts'], environment: 'node' } },
+      { extends: true, test: { name: 'core', include: ['core/src/**/*.test.ts'], environment: 'node' } },
+      { extends: true, test: { name: 'web', include: ['web/src/**/*.test.ts'], environment: 'node' } },
+      { extends: true, test: { name: 'cli', include: ['cli/test/**/*.test.ts'], environment: 'node' } },
       {
+        extends: true,
         test: {
           name: 'server',
           include: ['server/test/**/*.test.ts', 'scripts/**/*.test.ts'],

@@ -44,11 +44,14 @@ export function solveChain(options: {
     }
   }
   const lead = runs.find((run) => run.id === `feed:${chain[0]?.id}`);
+  const halves = stepOhm.map((ohm) => ohm / 2);
   const solved = solveLadder({
     supplyV: railV,
-    stepOhm,
+    // What is known is the loop, out and back: half of it lies in each rail.
+    plusOhm: halves,
+    minusOhm: halves,
     loadA,
-    feeds: [{ at: 0, leadOhm: runOhm(lead) }],
+    feeds: [{ at: 0, rail: 'both', leadOhm: runOhm(lead) / 2 }],
     fullAboveV: full,
   });
   const voltageV = [...solved.voltageV];

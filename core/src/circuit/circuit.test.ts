@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { fitLedCurve, forwardVoltageV, type LedCurve, shiftCurve, solveLadder, solveString } from './index.ts';
+import { fitLedCurve, forwardVoltageV, type LedCurve, shiftCurve, solveString } from './index.ts';
 
 /** The check parts of the needs: 1 mA and 20 mA points with their series resistance. */
 const amber = fitLedCurve({
@@ -107,66 +107,5 @@ describe('strings (N21)', () => {
     expect(solveString({ supplyV: 5, resistanceOhm: 200, curve: white })).toBeLessThan(
       solveString({ supplyV: 5, resistanceOhm: 180, curve: white }),
     );
-  });
-});
-
-describe('the ladder of a tape (N35)', () => {
-  const even = (loads: number, feeds: { at: number; leadOhm: number }[]) => {
-    const ohm = 0.3 * 3;
-    return solveLadder({
-      supplyV: 12,
-      stepOhm: new Array(loads).fill(ohm / loads),
-      loadA: new Array(loads).fill(1.6 / loads),
-      feeds,
-      fullAboveV: 3,
-    });
-  };
-  it('1.6 A spread over 3 m of 0.30 Ω/m: five loads drop 0.864 V, a thousand 0.721 V (the even load gives 0.72)', () => {
-    // The first step lies before the first load, so it is the lead of the feed.
-    const drop = (loads: number): number =>
-      12 - (even(loads, [{ at: 0, leadOhm: 0.9 / loads }]).voltageV[loads - 1] ?? 0);
-    expect(drop(5)).toBeCloseTo(0.864, 6);
-    expect(drop(1000)).toBeCloseTo(0.721, 3);
-  });
-  it('fed at both ends it drops a quarter of that', () => {
-    const { voltageV } = even(1001, [
-      { at: 0, leadOhm: 0 },
-      { at: 1000, leadOhm: 0 },
-    ]);
-    expect(12 - Math.min(...voltageV)).toBeCloseTo(0.18, 2);
-  });
-  it('keeps charge: what the feeds give is what the loads take', () => {
-    fc.assert(
-      fc.property(
-        fc.array(fc.double({ min: 0, max: 0.04, noNaN: true }), { minLength: 1, maxLength: 80 }),
-        fc.double({ min: 3, max: 6, noNaN: true }),
-        (loadA, supplyV) => {
-          const solved = solveLadder({
-            supplyV,
-            stepOhm: loadA.map(() => 0.004),
-            loadA,
-            feeds: [{ at: 0, leadOhm: 0.05 }],
-            fullAboveV: 3.7,
-          });
-          const taken = loadA.reduce(
-            (sum, load, i) =>
-              sum + ((solved.voltageV[i] ?? 0) >= 3.7 ? load : (load * (solved.voltageV[i] ?? 0)) / 3.7),
-            0,
-          );
-          expect(Math.abs(solved.totalA - taken)).toBeLessThan(1e-6);
-        },
-      ),
-      { seed: 5 },
-    );
-  });
-  it('never lowers a voltage by a further feed', () => {
-    const one = even(50, [{ at: 0, leadOhm: 0.05 }]);
-    const two = even(50, [
-      { at: 0, leadOhm: 0.05 },
-      { at: 49, leadOhm: 0.05 },
-    ]);
-    one.voltageV.forEach((volts, i) => {
-      expect(two.voltageV[i]).toBeGreaterThanOrEqual(volts - 1e-9);
-    });
   });
 });

@@ -1,85 +1,155 @@
-/** A tape's two rails as one ladder: a load at each pixel, resistance between neighbours, one or more feeds. */
+/** Where a tape is fed: both rails at one place, or one rail alone (a ring closed the other way round). */
+export interface LadderFeed {
+  readonly at: number;
+  readonly rail: 'both' | 'plus' | 'minus';
+  /** Resistance of the lead of each rail that is fed. */
+  readonly leadOhm: number;
+}
+
+/** A tape as two rails of copper with a load between them at each pixel, and one or more feeds. */
 export interface Ladder {
   readonly supplyV: number;
-  /** Resistance from load i to load i + 1, out and back. */
-  readonly stepOhm: ArrayLike<number>;
+  /** Resistance of each rail from load i to load i + 1. */
+  readonly plusOhm: ArrayLike<number>;
+  readonly minusOhm: ArrayLike<number>;
   /** What each load draws at its full voltage. */
   readonly loadA: ArrayLike<number>;
-  readonly feeds: readonly { readonly at: number; readonly leadOhm: number }[];
-  /** Loads draw in full above this and fall in proportion below it. */
+  readonly feeds: readonly LadderFeed[];
+  /** Loads draw in full above this and fall in proportion below it; 0 = the same current at any voltage. */
   readonly fullAboveV: number;
 }
 
 export interface LadderSolution {
+  /** Between the rails, at each load. */
   readonly voltageV: Float64Array;
+  /** Current out of each feed's plus lead, in the order of the feeds; 0 for a feed of minus alone. */
+  readonly feedA: readonly number[];
   readonly totalA: number;
 }
 
 const LEAST_OHM = 1e-6;
+/** Holds an unfed rail in place without carrying anything that counts. */
+const LEAK_S = 1e-12;
 
-/**
- * Voltage at every pixel and the whole current. The node equations are tridiagonal, so each pass takes time linear
- * in the pixels (Thomas algorithm); falling-off loads are conductances below their knee, and passes repeat until
- * no voltage moves by more than a nanovolt.
- */
-export function solveLadder(ladder: Ladder): LadderSolution {
-  const n = ladder.loadA.length;
-  const voltageV = new Float64Array(n).fill(ladder.supplyV);
-  const diagonal = new Float64Array(n);
-  const right = new Float64Array(n);
-  const upper = new Float64Array(n);
-  for (let pass = 0; pass < 60; pass += 1) {
-    assemble(ladder, voltageV, { diagonal, right, upper });
-    const moved = eliminate({ diagonal, right, upper }, voltageV);
-    if (moved < 1e-9) break;
-  }
-  const totalA = ladder.feeds.reduce(
-    (sum, feed) => sum + (ladder.supplyV - (voltageV[feed.at] ?? ladder.supplyV)) / Math.max(LEAST_OHM, feed.leadOhm),
-    0,
-  );
-  return { voltageV, totalA };
-}
-
+/** Node equations of two rails: symmetric 2 × 2 blocks on the diagonal, diagonal blocks beside them. */
 interface Equations {
-  readonly diagonal: Float64Array;
-  readonly right: Float64Array;
-  readonly upper: Float64Array;
+  readonly plusPlus: Float64Array;
+  readonly plusMinus: Float64Array;
+  readonly minusMinus: Float64Array;
+  readonly plusNext: Float64Array;
+  readonly minusNext: Float64Array;
+  readonly plusRight: Float64Array;
+  readonly minusRight: Float64Array;
+  readonly plusV: Float64Array;
+  readonly minusV: Float64Array;
 }
 
-function assemble(ladder: Ladder, voltageV: Float64Array, { diagonal, right, upper }: Equations): void {
-  diagonal.fill(0);
-  right.fill(0);
-  for (let i = 0; i < diagonal.length; i += 1) {
+function createEquations(loads: number): Equations {
+  const make = (): Float64Array => new Float64Array(loads);
+  return {
+    plusPlus: make(),
+    plusMinus: make(),
+    minusMinus: make(),
+    plusNext: make(),
+    minusNext: make(),
+    plusRight: make(),
+    minusRight: make(),
+    plusV: make(),
+    minusV: make(),
+  };
+}
+
+/** Adds to an element of an array that is known to be there. */
+function add(array: Float64Array, index: number, value: number): void {
+  array[index] = (array[index] ?? 0) + value;
+}
+
+function assemble(ladder: Ladder, eq: Equations): void {
+  const n = eq.plusV.length;
+  for (const array of [eq.plusPlus, eq.plusMinus, eq.minusMinus, eq.plusNext, eq.minusNext, eq.plusRight, eq.minusRight])
+    array.fill(0);
+  for (let i = 0; i < n; i += 1) {
     const load = ladder.loadA[i] ?? 0;
-    const isFull = (voltageV[i] ?? 0) >= ladder.fullAboveV;
-    if (isFull) right[i] = (right[i] ?? 0) - load;
-    else diagonal[i] = (diagonal[i] ?? 0) + load / ladder.fullAboveV;
-    const step = i + 1 < diagonal.length ? 1 / Math.max(LEAST_OHM, ladder.stepOhm[i] ?? 0) : 0;
-    upper[i] = -step;
-    diagonal[i] = (diagonal[i] ?? 0) + step;
-    if (i + 1 < diagonal.length) diagonal[i + 1] = step;
+    const volts = (eq.plusV[i] ?? 0) - (eq.minusV[i] ?? 0);
+    if (volts >= ladder.fullAboveV) {
+      add(eq.plusRight, i, -load);
+      add(eq.minusRight, i, load);
+    } else {
+      const siemens = load / ladder.fullAboveV;
+      add(eq.plusPlus, i, siemens);
+      add(eq.minusMinus, i, siemens);
+      add(eq.plusMinus, i, -siemens);
+    }
+    add(eq.plusPlus, i, LEAK_S);
+    add(eq.minusMinus, i, LEAK_S);
+    if (i + 1 < n) {
+      const plus = 1 / Math.max(LEAST_OHM, ladder.plusOhm[i] ?? 0);
+      const minus = 1 / Math.max(LEAST_OHM, ladder.minusOhm[i] ?? 0);
+      add(eq.plusPlus, i, plus);
+      add(eq.plusPlus, i + 1, plus);
+      add(eq.minusMinus, i, minus);
+      add(eq.minusMinus, i + 1, minus);
+      eq.plusNext[i] = -plus;
+      eq.minusNext[i] = -minus;
+    }
   }
   for (const feed of ladder.feeds) {
     const lead = 1 / Math.max(LEAST_OHM, feed.leadOhm);
-    diagonal[feed.at] = (diagonal[feed.at] ?? 0) + lead;
-    right[feed.at] = (right[feed.at] ?? 0) + lead * ladder.supplyV;
+    if (feed.rail !== 'minus') {
+      add(eq.plusPlus, feed.at, lead);
+      add(eq.plusRight, feed.at, lead * ladder.supplyV);
+    }
+    if (feed.rail !== 'plus') add(eq.minusMinus, feed.at, lead);
   }
 }
 
-/** Solves in place; returns the greatest change of any voltage. The matrix is symmetric, so `upper` is `lower` too. */
-function eliminate({ diagonal, right, upper }: Equations, voltageV: Float64Array): number {
-  const n = diagonal.length;
+/** Block elimination forwards, substitution back, in place; returns the greatest move of any voltage. */
+function eliminate(eq: Equations): number {
+  const n = eq.plusV.length;
   for (let i = 1; i < n; i += 1) {
-    const factor = (upper[i - 1] ?? 0) / (diagonal[i - 1] ?? 1);
-    diagonal[i] = (diagonal[i] ?? 0) - factor * (upper[i - 1] ?? 0);
-    right[i] = (right[i] ?? 0) - factor * (right[i - 1] ?? 0);
+    const [a, b, d] = [eq.plusPlus[i - 1] ?? 1, eq.plusMinus[i - 1] ?? 0, eq.minusMinus[i - 1] ?? 1];
+    const [p, m] = [eq.plusNext[i - 1] ?? 0, eq.minusNext[i - 1] ?? 0];
+    const [r, s] = [eq.plusRight[i - 1] ?? 0, eq.minusRight[i - 1] ?? 0];
+    const determinant = a * d - b * b;
+    add(eq.plusPlus, i, (-p * p * d) / determinant);
+    add(eq.plusMinus, i, (p * m * b) / determinant);
+    add(eq.minusMinus, i, (-m * m * a) / determinant);
+    add(eq.plusRight, i, (-p * (d * r - b * s)) / determinant);
+    add(eq.minusRight, i, (-m * (a * s - b * r)) / determinant);
   }
   let moved = 0;
   for (let i = n - 1; i >= 0; i -= 1) {
-    const next = i + 1 < n ? (upper[i] ?? 0) * (voltageV[i + 1] ?? 0) : 0;
-    const solved = ((right[i] ?? 0) - next) / (diagonal[i] ?? 1);
-    moved = Math.max(moved, Math.abs(solved - (voltageV[i] ?? 0)));
-    voltageV[i] = solved;
+    const r = (eq.plusRight[i] ?? 0) - (i + 1 < n ? (eq.plusNext[i] ?? 0) * (eq.plusV[i + 1] ?? 0) : 0);
+    const s = (eq.minusRight[i] ?? 0) - (i + 1 < n ? (eq.minusNext[i] ?? 0) * (eq.minusV[i + 1] ?? 0) : 0);
+    const [a, b, d] = [eq.plusPlus[i] ?? 1, eq.plusMinus[i] ?? 0, eq.minusMinus[i] ?? 1];
+    const determinant = a * d - b * b;
+    const plus = (d * r - b * s) / determinant;
+    const minus = (a * s - b * r) / determinant;
+    moved = Math.max(moved, Math.abs(plus - (eq.plusV[i] ?? 0)), Math.abs(minus - (eq.minusV[i] ?? 0)));
+    eq.plusV[i] = plus;
+    eq.minusV[i] = minus;
   }
   return moved;
+}
+
+/**
+ * Voltage at every pixel and the current of every feed. Each pass takes time linear in the pixels (block elimination);
+ * loads that fall off are conductances below their knee, and passes repeat until no voltage moves by a nanovolt.
+ * @example five loads of 0.32 A over 3 m of 0.30 Ω/m (both rails), fed at one end: 0.864 V lost at the far one
+ */
+export function solveLadder(ladder: Ladder): LadderSolution {
+  const eq = createEquations(ladder.loadA.length);
+  eq.plusV.fill(ladder.supplyV);
+  for (let pass = 0; pass < 80; pass += 1) {
+    assemble(ladder, eq);
+    if (eliminate(eq) < 1e-9) break;
+  }
+  const feedA = ladder.feeds.map((feed) =>
+    feed.rail === 'minus' ? 0 : (ladder.supplyV - (eq.plusV[feed.at] ?? 0)) / Math.max(LEAST_OHM, feed.leadOhm),
+  );
+  return {
+    voltageV: eq.plusV.map((plus, i) => plus - (eq.minusV[i] ?? 0)),
+    feedA,
+    totalA: feedA.reduce((sum, amps) => sum + amps, 0),
+  };
 }

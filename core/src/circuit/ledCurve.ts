@@ -1,3 +1,4 @@
+import { Matrix, solve } from 'ml-matrix';
 import { solveRising } from './root.ts';
 
 /** The curve of a light-emitting diode, `V(I) = nVt·ln(I/Is + 1) + I·Rs` (Shockley with series resistance). */
@@ -27,6 +28,33 @@ export function fitLedCurve(options: {
   const nVtV = rise / Math.log(high.currentA / low.currentA);
   const saturationA = low.currentA / Math.expm1((low.voltageV - seriesOhm * low.currentA) / nVtV);
   return { nVtV, saturationA, seriesOhm };
+}
+
+/**
+ * The curve through three or more readings, least squares in `ln I` and `I`: with three it passes through each.
+ * Two readings need `seriesOhm`, since they say nothing about the bend.
+ * @throws if there are fewer than two readings, or no rising curve passes near them
+ * @example 1.78 V at 1 mA, 1.890 V at 5 mA, 2.06 V at 20 mA → nVt 0.0523 V, Rs 6.5 Ω
+ */
+export function fitLedReadings(
+  readings: readonly { readonly currentA: number; readonly voltageV: number }[],
+  seriesOhm: number,
+): LedCurve {
+  const sorted = [...readings].sort((a, b) => a.currentA - b.currentA);
+  const [low, high] = [sorted[0], sorted[sorted.length - 1]];
+  if (!low || !high || low === high) throw new Error('A curve needs readings at two different currents or more');
+  if (sorted.length === 2) return fitLedCurve({ low, high, seriesOhm });
+  const rows = sorted.map(({ currentA, voltageV }) => ({ at: [Math.log(currentA), 1, currentA], voltageV }));
+  const normal = new Matrix(3, 3);
+  const right = new Matrix(3, 1);
+  for (const { at, voltageV } of rows)
+    for (let i = 0; i < 3; i += 1) {
+      right.set(i, 0, right.get(i, 0) + (at[i] ?? 0) * voltageV);
+      for (let j = 0; j < 3; j += 1) normal.set(i, j, normal.get(i, j) + (at[i] ?? 0) * (at[j] ?? 0));
+    }
+  const [nVtV = 0, offsetV = 0, ohm = 0] = solve(normal, right).getColumn(0);
+  if (!(nVtV > 0.01 && ohm >= 0)) return fitLedCurve({ low, high, seriesOhm });
+  return { nVtV, saturationA: Math.exp(-offsetV / nVtV), seriesOhm: ohm };
 }
 
 /** Forward voltage at a current; 0 V at 0 A. */

@@ -1,4 +1,4 @@
-import type { QuantityKind } from './quantity.ts';
+import { type QuantityKind, quantityKinds } from './quantity.ts';
 
 /** How lengths are written for this maker; inside they stay millimetres. */
 export type LengthUnit = 'mm' | 'in';
@@ -11,6 +11,7 @@ const prefixed: Partial<Record<QuantityKind, { readonly symbol: string; readonly
   powerW: { symbol: 'W', toBase: 1 },
   capacityMah: { symbol: 'Ah', toBase: 1e-3 },
   capacitanceUf: { symbol: 'F', toBase: 1e-6 },
+  frequencyHz: { symbol: 'Hz', toBase: 1 },
 };
 
 const prefixes = [
@@ -90,8 +91,14 @@ export function printQuantity(
       return `${printNumber(value, 4)}/m`;
     case 'money':
       return value.toFixed(2).replace('-', '−');
-    default:
-      return trimZeros(printNumber(value, Math.max(digits, 6)));
+    case 'angleDeg':
+      return `${trimZeros(printNumber(value, Math.max(digits, 5)))}°`;
+    case 'gaugeAwg':
+      return `${trimZeros(printNumber(value, digits))} AWG`;
+    default: {
+      const { sign } = quantityKinds[kind];
+      return sign ? `${printNumber(value, digits)} ${sign}` : trimZeros(printNumber(value, Math.max(digits, 6)));
+    }
   }
 }
 

@@ -15,7 +15,25 @@ export type QuantityKind =
   | 'fraction'
   | 'perMetre'
   | 'money'
-  | 'count';
+  | 'count'
+  | 'energyWh'
+  | 'frequencyHz'
+  | 'angleDeg'
+  | 'ohmPerMetre'
+  | 'powerPerMetreW'
+  | 'thermalKPerW'
+  | 'rateKPerS'
+  | 'gaugeAwg'
+  | 'speedRpm'
+  | 'forceN'
+  | 'areaCm2'
+  | 'volumeMm3'
+  | 'doseJPerCm2'
+  | 'fluxMt'
+  | 'luminanceCd'
+  | 'intensityMcd'
+  | 'decibelDb'
+  | 'momentGmm';
 
 interface UnitRow {
   /** As written, compared without regard to case where no two rows would clash. */
@@ -30,6 +48,8 @@ interface KindRow {
   /** Taken when the maker writes a bare number. */
   readonly bareUnit: string;
   readonly example: string;
+  /** Written behind the number where the kind takes no prefixes. */
+  readonly sign?: string;
   readonly units: readonly UnitRow[];
 }
 
@@ -127,4 +147,111 @@ export const quantityKinds: Readonly<Record<QuantityKind, KindRow>> = {
   },
   money: { noun: 'a sum of money', bareUnit: '', example: '12.50', units: [] },
   count: { noun: 'a number', bareUnit: '', example: '3', units: [] },
+  energyWh: {
+    noun: 'an energy',
+    bareUnit: 'Wh',
+    example: '28.9 Wh',
+    sign: 'Wh',
+    units: [unit(1, 'Wh'), unit(1e-3, 'mWh'), unit(1000, 'kWh')],
+  },
+  frequencyHz: {
+    noun: 'a frequency',
+    bareUnit: 'Hz',
+    example: '490 Hz or 1 kHz',
+    units: [unit(1, 'Hz', '/s'), unit(1000, 'kHz'), unit(1e6, 'MHz')],
+  },
+  angleDeg: { noun: 'an angle', bareUnit: '°', example: '60°', sign: '°', units: [unit(1, '°', 'deg')] },
+  ohmPerMetre: {
+    noun: 'a resistance per metre',
+    bareUnit: 'Ω/m',
+    example: '0.3 Ω/m',
+    sign: 'Ω/m',
+    units: [unit(1, 'Ω/m', 'Ω/m', 'ohm/m'), unit(1e-3, 'mΩ/m', 'mohm/m')],
+  },
+  powerPerMetreW: {
+    noun: 'a power per metre',
+    bareUnit: 'W/m',
+    example: '9.6 W/m',
+    sign: 'W/m',
+    units: [unit(1, 'W/m'), unit(1 / 0.3048, 'W/ft')],
+  },
+  thermalKPerW: {
+    noun: 'a thermal resistance',
+    bareUnit: 'K/W',
+    example: '26 K/W',
+    sign: 'K/W',
+    units: [unit(1, 'K/W', '°C/W', 'C/W')],
+  },
+  rateKPerS: {
+    noun: 'a rate of heating',
+    bareUnit: 'K/s',
+    example: '1.5 K/s',
+    sign: 'K/s',
+    units: [unit(1, 'K/s', '°C/s', 'C/s')],
+  },
+  gaugeAwg: {
+    noun: 'a gauge number',
+    bareUnit: 'AWG',
+    example: '24 AWG',
+    sign: 'AWG',
+    units: [unit(1, 'AWG', 'gauge', 'ga')],
+  },
+  speedRpm: {
+    noun: 'a turning speed',
+    bareUnit: 'rpm',
+    example: '840 rpm',
+    sign: 'rpm',
+    units: [unit(1, 'rpm', '/min'), unit(60, 'rps', 'rev/s')],
+  },
+  forceN: { noun: 'a force', bareUnit: 'N', example: '0.5 N', sign: 'N', units: [unit(1, 'N'), unit(1e-3, 'mN')] },
+  areaCm2: {
+    noun: 'an area',
+    bareUnit: 'cm²',
+    example: '2.5 cm²',
+    sign: 'cm²',
+    units: [unit(1, 'cm²', 'cm2'), unit(0.01, 'mm²', 'mm2'), unit(6.4516, 'in²', 'in2')],
+  },
+  volumeMm3: {
+    noun: 'a volume',
+    bareUnit: 'mm³',
+    example: '0.43 mm³',
+    sign: 'mm³',
+    units: [unit(1, 'mm³', 'mm3'), unit(1000, 'cm³', 'cm3')],
+  },
+  doseJPerCm2: {
+    noun: 'a dose of light',
+    bareUnit: 'J/cm²',
+    example: '1 J/cm²',
+    sign: 'J/cm²',
+    units: [unit(1, 'J/cm²', 'J/cm2'), unit(1e-3, 'mJ/cm²', 'mJ/cm2')],
+  },
+  fluxMt: {
+    noun: 'a magnetic field',
+    bareUnit: 'mT',
+    example: '2.5 mT',
+    sign: 'mT',
+    units: [unit(1, 'mT'), unit(1000, 'T')],
+  },
+  luminanceCd: {
+    noun: 'a luminance',
+    bareUnit: 'cd/m²',
+    example: '3 cd/m²',
+    sign: 'cd/m²',
+    units: [unit(1, 'cd/m²', 'cd/m2', 'cd')],
+  },
+  intensityMcd: {
+    noun: 'a luminous intensity',
+    bareUnit: 'mcd',
+    example: '900 mcd or 5 cd',
+    sign: 'mcd',
+    units: [unit(1, 'mcd'), unit(1000, 'cd')],
+  },
+  decibelDb: { noun: 'a level in decibels', bareUnit: 'dB', example: '6 dB', sign: 'dB', units: [unit(1, 'dB')] },
+  momentGmm: {
+    noun: 'a moment',
+    bareUnit: 'g·mm',
+    example: '2160 g·mm',
+    sign: 'g·mm',
+    units: [unit(1, 'g·mm', 'gmm', 'g*mm')],
+  },
 };

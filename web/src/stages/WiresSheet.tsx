@@ -81,7 +81,7 @@ function RunRow({ run, stock }: { readonly run: WireRun; readonly stock: readonl
           onChoose={(value) => overrule(run.id, { gaugeAwg: value === 'auto' ? null : Number(value) })}
         />
       </td>
-      <td className="figures py-1.5 text-right text-[13px]">
+      <td className="figures py-1.5 text-right whitespace-nowrap text-[13px]">
         {run.peakA === null ? 'signal' : printQuantity('currentA', run.peakA)}
         <span className="block text-faint">{run.peakA === null ? '' : `−${printQuantity('voltageV', run.dropV)}`}</span>
       </td>

@@ -1,0 +1,90 @@
+import type { LedCurve } from './ledCurve.ts';
+
+/** A circuit element between named nodes; node `0` is the common minus. Currents are counted into the first node. */
+export type Element =
+  | { readonly kind: 'resistor'; readonly name: string; readonly a: string; readonly b: string; readonly ohm: number }
+  | {
+      readonly kind: 'switch';
+      readonly name: string;
+      readonly a: string;
+      readonly b: string;
+      readonly closed: boolean;
+    }
+  | {
+      readonly kind: 'voltage';
+      readonly name: string;
+      readonly plus: string;
+      readonly minus: string;
+      readonly volts: number;
+    }
+  /** Drives its current through itself from `from` to `to`. */
+  | { readonly kind: 'current'; readonly name: string; readonly from: string; readonly to: string; readonly amps: number }
+  | {
+      readonly kind: 'diode';
+      readonly name: string;
+      readonly anode: string;
+      readonly cathode: string;
+      readonly curve: LedCurve;
+    }
+  | {
+      readonly kind: 'npn' | 'pnp';
+      readonly name: string;
+      readonly base: string;
+      readonly collector: string;
+      readonly emitter: string;
+      /** Small-signal gain, as the data sheet gives it. */
+      readonly gain: number;
+      readonly saturationA: number;
+    }
+  | {
+      readonly kind: 'nmos' | 'pmos';
+      readonly name: string;
+      readonly gate: string;
+      readonly drain: string;
+      readonly source: string;
+      readonly thresholdV: number;
+      /** On-resistance, and the gate voltage that it is promised at. */
+      readonly onOhm: number;
+      readonly atGateV: number;
+    }
+  /** A converter's input: the same power at any voltage down to `leastV`, where it drops out. */
+  | {
+      readonly kind: 'power load';
+      readonly name: string;
+      readonly plus: string;
+      readonly minus: string;
+      readonly watts: number;
+      readonly leastV: number;
+    }
+  /** A pixel: its full current above `fullAboveV`, in proportion below. */
+  | {
+      readonly kind: 'falling load';
+      readonly name: string;
+      readonly plus: string;
+      readonly minus: string;
+      readonly amps: number;
+      readonly fullAboveV: number;
+    };
+
+export type Netlist = readonly Element[];
+
+/** The nodes that an element touches. */
+export function nodesOf(element: Element): readonly string[] {
+  switch (element.kind) {
+    case 'resistor':
+    case 'switch':
+      return [element.a, element.b];
+    case 'current':
+      return [element.from, element.to];
+    case 'diode':
+      return [element.anode, element.cathode];
+    case 'npn':
+    case 'pnp':
+      return [element.base, element.collector, element.emitter];
+    case 'nmos':
+    case 'pmos':
+      return [element.gate, element.drain, element.source];
+    default:
+      return [element.plus, element.minus];
+  }
+}
