@@ -18,11 +18,18 @@ export const finishedDiameter = defineFormula({
 });
 
 /** Diameter of the smallest circle that holds n equal wires, in wire diameters (known packings of circles in a circle). */
-const bundleTable = [0, 1, 2, 2.155, 2.414, 2.701, 3, 3, 3.304, 3.613, 3.813, 3.924, 4.03];
+const bundleTable = [
+  0, 1, 2, 2.155, 2.414, 2.701, 3, 3, 3.304, 3.613, 3.813, 3.924, 4.03, 4.236, 4.328, 4.521, 4.615, 4.792, 4.864, 4.864,
+  5.122,
+] as const;
 
-/** @example bundleDiameterMm(4, 1.1) // 2.655 */
+/**
+ * Past the table by the share of the circle that the best packings fill: never less than 0.75 up to 60 wires, and 0.80
+ * beyond. A bundle that is reckoned too thin does not go through its bore.
+ * @example bundleDiameterMm(4, 1.1) // 2.655
+ */
 export function bundleDiameterMm(wires: number, wireDiameterMm: number): number {
-  return (bundleTable[wires] ?? Math.sqrt(wires / 0.82)) * wireDiameterMm;
+  return (bundleTable[wires] ?? Math.sqrt(Math.max(Math.min(wires, 60) / 0.75, wires / 0.8))) * wireDiameterMm;
 }
 
 /** How one light sits in its bore. `clearanceMm` is what is left on each side at the tightest place, negative if none. */

@@ -1,4 +1,19 @@
+export { type Balance, balanceOf, type MassAt, sheetMassG, trimMassG, turningForce } from './balance.ts';
 export { curveOfGroup, curveOfPart } from './curve.ts';
+export { type CutStock, type CuttingPlan, type CuttingTask, cutFromStock } from './cutStock.ts';
+export {
+  arcMinuteDistanceM,
+  areDotsSeen,
+  contrastThreshold,
+  depthOverPitchFor,
+  diffusers,
+  dotsVanishFromM,
+  endShare,
+  firstHarmonic,
+  profileOf,
+  rippleOf,
+} from './diffuser.ts';
+export { inverseSquare, lightDose, secondsToDose } from './dose.ts';
 export {
   bundleDiameterMm,
   CLEARANCE_A_SIDE_MM,
@@ -8,6 +23,20 @@ export {
   fitTape,
   upToDrillMm,
 } from './fit.ts';
+export { type BoxFit, chordBend, fillOfHollow, fitBox, type Size3 } from './fitBox.ts';
+export { acceptanceDeg, acceptedShare, fibreBundle, gapToCover } from './guide.ts';
+export { equalLook, fadeSteps, perceivedShare, screenWeights, shareForLook } from './look.ts';
+export {
+  chordOfRing,
+  columnFromBack,
+  type Interleave,
+  interleave,
+  markRing,
+  type RingMark,
+  ringRoom,
+  skinStretch,
+} from './marking.ts';
+export { layersForRatio, panelContrast, throughLayers } from './masking.ts';
 export {
   distanceToGroupMm,
   orderChains,
@@ -16,4 +45,5 @@ export {
   type PlacedTape,
   placeLights,
 } from './place.ts';
+export { longestTapeMm, tapeCurrent } from './plainTape.ts';
 export { cutTape, type TapeCut, tapeLights } from './tapeCount.ts';

@@ -1,0 +1,56 @@
+import { defineFormula } from '../units/index.ts';
+
+/** One mass at a distance from the axis: on which side of it, by the sign. */
+export interface MassAt {
+  readonly massG: number;
+  readonly atMm: number;
+}
+
+export const turningForce = defineFormula({
+  name: 'Force of an imbalance that turns',
+  gives: { meaning: 'force', kind: 'forceN' },
+  symbols: {
+    m: { meaning: 'mass out of balance', kind: 'massG' },
+    r: { meaning: 'distance from the axis', kind: 'lengthMm' },
+    n: { meaning: 'speed', kind: 'speedRpm' },
+  },
+  form: '{F} = {m} · (2π·{n})² · {r}',
+  source: 'centripetal force, m·ω²·r',
+  reckon: ({ m, r, n }) => (m / 1000) * ((2 * Math.PI * n) / 60) ** 2 * (r / 1000),
+});
+
+export interface Balance {
+  readonly totalG: number;
+  readonly centreMm: number;
+  readonly leftGmm: number;
+  readonly rightGmm: number;
+  /** Positive: the right side turns down. */
+  readonly residualGmm: number;
+}
+
+/** Masses along a beam or across a wearer: totals, centre of mass, moments of both sides. */
+export function balanceOf(masses: readonly MassAt[]): Balance {
+  const totalG = masses.reduce((sum, each) => sum + each.massG, 0);
+  const moment = (each: MassAt): number => each.massG * each.atMm;
+  const rightGmm = masses.filter((each) => each.atMm > 0).reduce((sum, each) => sum + moment(each), 0);
+  const leftGmm = -masses.filter((each) => each.atMm < 0).reduce((sum, each) => sum + moment(each), 0);
+  return {
+    totalG,
+    centreMm: totalG === 0 ? 0 : (rightGmm - leftGmm) / totalG,
+    leftGmm,
+    rightGmm,
+    residualGmm: rightGmm - leftGmm,
+  };
+}
+
+/** Mass to put at a place so that both sides are equal; null where the place is on the heavy side or on the axis. */
+export function trimMassG(balance: Balance, atMm: number): number | null {
+  const mass = -balance.residualGmm / atMm;
+  return atMm === 0 || mass < -1e-9 ? null : Math.max(0, mass);
+}
+
+/** Mass of a sheet of layers. @example foil 150 × 4 mm of 50 µm copper (8.96) and 25 µm adhesive (1.05): 0.285 g */
+export const sheetMassG = (
+  areaMm2: number,
+  layers: readonly { readonly thicknessMm: number; readonly gPerCm3: number }[],
+): number => layers.reduce((sum, layer) => sum + (areaMm2 * layer.thicknessMm * layer.gPerCm3) / 1000, 0);
