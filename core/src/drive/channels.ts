@@ -2,7 +2,7 @@ import { curveOfGroup, type PlacedLeds } from '../lights/index.ts';
 import { type ControllerPart, type Figure, type TransistorPart, transistors } from '../parts/index.ts';
 import { defineFormula } from '../units/index.ts';
 import { chooseResistor, type Feed, LEAST_HEAD_ROOM_V, type ResistorChoice } from './resistor.ts';
-import { e12Neighbours } from './standardValues.ts';
+import { standardNeighbours } from './standardValues.ts';
 
 /** The rail that lights are fed from, over the life of the pack. */
 export interface RailRange {
@@ -60,7 +60,7 @@ function chooseTransistor(channelA: number, controller: ControllerPart): DrivenL
   if (!part) return { kind: 'pin' };
   if (part.type === 'field-effect') return { kind: 'transistor', part, gateOhm: GATE_OHM, pinA: 0 };
   // Round down: more base current keeps it full on, as long as the pin can give it.
-  const gateOhm = e12Neighbours(
+  const gateOhm = standardNeighbours(
     baseResistor.reckon({ Vp: controller.logicV, Vbe: part.gateV, g: FORCED_GAIN, Ic: channelA }),
   ).below;
   return { kind: 'transistor', part, gateOhm, pinA: (controller.logicV - part.gateV) / gateOhm };

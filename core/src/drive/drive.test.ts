@@ -12,10 +12,10 @@ import {
   designSensor,
   dividerCode,
   driveLeds,
-  e12,
-  e12Neighbours,
+  series,
+  standardNeighbours,
   leastHighLevel,
-  nextE12,
+  nextStandard,
   type PinDemand,
   seriesResistor,
   spreadOverChannels,
@@ -75,11 +75,11 @@ describe('choosing a resistor (N20)', () => {
 describe('standard values', () => {
   it('finds the neighbours over nine decades', () => {
     for (let decade = -1; decade < 7; decade += 1) {
-      e12.forEach((step) => {
+      series.E12.forEach((step) => {
         const value = Number((step * 10 ** decade).toPrecision(2));
-        expect(e12Neighbours(value).below).toBeCloseTo(value, 9);
-        expect(e12Neighbours(value * 1.02).above).toBeCloseTo(nextE12(value), 9);
-        expect(nextE12(value)).toBeGreaterThan(value);
+        expect(standardNeighbours(value).below).toBeCloseTo(value, 9);
+        expect(standardNeighbours(value * 1.02).above).toBeCloseTo(nextStandard(value), 9);
+        expect(nextStandard(value)).toBeGreaterThan(value);
       });
     }
   });

@@ -1,5 +1,21 @@
 export { baseResistor, type DrivenLeds, driveLeds, type RailRange, spreadOverChannels } from './channels.ts';
+export { type Combination, combineToward, parallelOhm, writeCombination } from './combine.ts';
+export {
+  coneRadiusMm,
+  discField,
+  reachMm,
+  slipsALoopAfterS,
+  toggleInStep,
+  transmitterRangeShare,
+  worksThrough,
+} from './controls.ts';
+export { type FeedRow, hasPath, type Joint, tabulateFeeds } from './feeds.ts';
+export { findSneaks, type GridScan, meanOfScan, SEEN_IN_THE_DARK_A, type Sneak, scanGrid } from './gridScan.ts';
+export { designLightGate, type GateAt, gateNode } from './lightGate.ts';
 export { bestFixed, designSensor, dividerCode, type SensorDesign } from './lightSensor.ts';
+export { deafForS, longestWaitS, loopShare } from './loopBudget.ts';
+export { filteredDip, senseCode } from './packSense.ts';
+export { findOverloads, type PinLoad, type PinOverload } from './pinLoad.ts';
 export { assignPins, type PinDemand, type PinGiven, type PinPlan } from './pins.ts';
 export { type DataLine, frameTime, leastHighLevel, timeDataLine } from './pixelData.ts';
 export {
@@ -10,4 +26,24 @@ export {
   resistorPower,
   seriesResistor,
 } from './resistor.ts';
-export { colourBands, e12, e12Neighbours, nextE12 } from './standardValues.ts';
+export { chipCodes, colourBands, type MarkedResistor, readBands, readChipCode } from './resistorCode.ts';
+export { nextStandard, type SeriesName, series, seriesTolerance, standardNeighbours } from './standardValues.ts';
+export {
+  chooseThresholds,
+  codeAgrees,
+  leastOhmAtZero,
+  type NamedReading,
+  nextLevel,
+  samplesAgainstBounce,
+  sensorFromCode,
+  type Threshold,
+} from './thresholds.ts';
+export {
+  type BaseDesign,
+  baseCurrent,
+  designBase,
+  driverHeat,
+  type GateVerdict,
+  judgeGate,
+  switchHeat,
+} from './transistorSwitch.ts';

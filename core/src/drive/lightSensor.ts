@@ -1,5 +1,5 @@
 import { defineFormula } from '../units/index.ts';
-import { e12Neighbours } from './standardValues.ts';
+import { standardNeighbours } from './standardValues.ts';
 
 export const dividerCode = defineFormula({
   name: 'Code of a light sensor',
@@ -49,7 +49,7 @@ export function designSensor(options: {
 }): SensorDesign {
   const { darkOhm, lightOhm, bits, supplyV } = options;
   const exactOhm = bestFixed.reckon({ Rd: darkOhm, Rl: lightOhm });
-  const { below, above } = e12Neighbours(exactOhm);
+  const { below, above } = standardNeighbours(exactOhm);
   const fixedOhm = exactOhm / below < above / exactOhm ? below : above;
   const code = (sensorOhm: number): number => dividerCode.reckon({ Rf: fixedOhm, Rs: sensorOhm, top: 2 ** bits });
   const [darkCode, lightCode] = [code(darkOhm), code(lightOhm)];

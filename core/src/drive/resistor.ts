@@ -1,6 +1,6 @@
 import { forwardVoltageV, type LedCurve, shiftCurve, solveString } from '../circuit/index.ts';
 import { defineFormula } from '../units/index.ts';
-import { e12Neighbours, nextE12 } from './standardValues.ts';
+import { standardNeighbours, nextStandard } from './standardValues.ts';
 
 export const seriesResistor = defineFormula({
   name: 'Resistor for a light',
@@ -95,13 +95,13 @@ export function chooseResistor(options: {
   const dropV = feed.dropV + feed.seriesOhm * wantedCurrentA;
   const exactOhm = seriesResistor.reckon({ Vs: feed.nominalV, Vd: dropV, Vf: forwardV, I: wantedCurrentA });
   const headRoomV = feed.nominalV - dropV - forwardV;
-  let resistorOhm = overruledOhm ?? e12Neighbours(Math.max(1, exactOhm)).above;
+  let resistorOhm = overruledOhm ?? standardNeighbours(Math.max(1, exactOhm)).above;
   if (overruledOhm === null) {
-    while (currentsWith(resistorOhm, light, feed).brightestA > light.ratedCurrentA) resistorOhm = nextE12(resistorOhm);
+    while (currentsWith(resistorOhm, light, feed).brightestA > light.ratedCurrentA) resistorOhm = nextStandard(resistorOhm);
   }
   const currents = currentsWith(resistorOhm, light, feed);
-  const { below, above } = e12Neighbours(resistorOhm * (overruledOhm === null ? 0.999 : 1));
-  const neighbours = [below, above === resistorOhm ? nextE12(resistorOhm) : above].map((ohm) => ({
+  const { below, above } = standardNeighbours(resistorOhm * (overruledOhm === null ? 0.999 : 1));
+  const neighbours = [below, above === resistorOhm ? nextStandard(resistorOhm) : above].map((ohm) => ({
     resistorOhm: ohm,
     currentA: currentsWith(ohm, light, feed).currentA,
   }));

@@ -1,33 +1,50 @@
-/** One decade of IEC 60063, series E12 (±10 % steps). */
-export const e12: readonly number[] = [1, 1.2, 1.5, 1.8, 2.2, 2.7, 3.3, 3.9, 4.7, 5.6, 6.8, 8.2];
+/** One decade of each series of IEC 60063. */
+export const series = {
+  E6: [1, 1.5, 2.2, 3.3, 4.7, 6.8],
+  E12: [1, 1.2, 1.5, 1.8, 2.2, 2.7, 3.3, 3.9, 4.7, 5.6, 6.8, 8.2],
+  E24: [
+    1, 1.1, 1.2, 1.3, 1.5, 1.6, 1.8, 2, 2.2, 2.4, 2.7, 3, 3.3, 3.6, 3.9, 4.3, 4.7, 5.1, 5.6, 6.2, 6.8, 7.5, 8.2, 9.1,
+  ],
+  // The finer series are the rounded powers of ten that the standard defines; the coarser ones above are historical.
+  E48: Array.from({ length: 48 }, (_, i) => Number((10 ** (i / 48)).toPrecision(3))),
+  E96: Array.from({ length: 96 }, (_, i) => Number((10 ** (i / 96)).toPrecision(3))),
+} as const satisfies Record<string, readonly number[]>;
 
-const at = (index: number): number => {
-  const decade = Math.floor(index / e12.length);
-  const value = (e12[index - decade * e12.length] ?? 1) * 10 ** decade;
-  return Number(value.toPrecision(2));
+export type SeriesName = keyof typeof series;
+
+/** Tolerance that goes with a series. */
+export const seriesTolerance: Readonly<Record<SeriesName, number>> = {
+  E6: 0.2,
+  E12: 0.05,
+  E24: 0.05,
+  E48: 0.02,
+  E96: 0.01,
 };
 
-function indexBelow(value: number): number {
-  let index = Math.floor(Math.log10(value) * e12.length) - 2;
-  while (at(index + 1) <= value * (1 + 1e-9)) index += 1;
+function valueAt(name: SeriesName, index: number): number {
+  const steps = series[name];
+  const decade = Math.floor(index / steps.length);
+  return Number(((steps[index - decade * steps.length] ?? 1) * 10 ** decade).toPrecision(3));
+}
+
+function indexBelow(name: SeriesName, value: number): number {
+  let index = Math.floor(Math.log10(value) * series[name].length) - 2;
+  while (valueAt(name, index + 1) <= value * (1 + 1e-9)) index += 1;
   return index;
 }
 
-/** The standard values on either side; both are the value itself where it is one. @example 165.3 → 150 and 180 */
-export function e12Neighbours(value: number): { readonly below: number; readonly above: number } {
-  const below = at(indexBelow(value));
-  return { below, above: Math.abs(below - value) <= value * 1e-9 ? below : at(indexBelow(value) + 1) };
+/** The standard values on either side; both are the value itself where it is one. @example 165.3 in E12 → 150 and 180 */
+export function standardNeighbours(
+  value: number,
+  name: SeriesName = 'E12',
+): { readonly below: number; readonly above: number } {
+  const below = valueAt(name, indexBelow(name, value));
+  return {
+    below,
+    above: Math.abs(below - value) <= value * 1e-9 ? below : valueAt(name, indexBelow(name, value) + 1),
+  };
 }
 
 /** The next standard value above this one. */
-export const nextE12 = (value: number): number => at(indexBelow(value) + 1);
-
-const colours = ['black', 'brown', 'red', 'orange', 'yellow', 'green', 'blue', 'violet', 'grey', 'white'] as const;
-
-/** Four bands of IEC 60062 for a two-digit value at ±5 %. @example 180 → brown, grey, brown, gold */
-export function colourBands(resistorOhm: number): readonly string[] {
-  const exponent = Math.floor(Math.log10(resistorOhm) + 1e-9) - 1;
-  const digits = Math.round(resistorOhm / 10 ** exponent);
-  const multiplier = exponent === -1 ? 'gold' : exponent === -2 ? 'silver' : colours[exponent];
-  return [colours[Math.floor(digits / 10)] ?? 'black', colours[digits % 10] ?? 'black', multiplier ?? 'black', 'gold'];
-}
+export const nextStandard = (value: number, name: SeriesName = 'E12'): number =>
+  valueAt(name, indexBelow(name, value) + 1);

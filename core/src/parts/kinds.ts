@@ -37,7 +37,7 @@ export interface PixelTapePart extends PartBase {
   readonly heightMm: number;
   readonly restCurrentA: Figure;
   readonly dieCurrentA: Figure;
-  readonly dice: 3;
+  readonly dice: 3 | 4;
   readonly bitPeriodUs: number;
   readonly latchUs: number;
   readonly ratedVoltageV: number;

@@ -1,0 +1,103 @@
+import { type Element, type LedCurve, type NetlistSolution, solveNetlist } from '../circuit/index.ts';
+import { defineFormula } from '../units/index.ts';
+
+export const meanOfScan = defineFormula({
+  name: 'Mean current of a light in a scanned grid',
+  gives: { meaning: 'mean current', kind: 'currentA' },
+  symbols: {
+    Ip: { meaning: 'current while its row is on', kind: 'currentA' },
+    r: { meaning: 'rows', kind: 'count' },
+  },
+  form: '{I} = {Ip} / {r}',
+  source: 'each row is on for one part in as many as there are rows',
+  reckon: ({ Ip, r }) => Ip / r,
+});
+
+export interface GridScan {
+  readonly pins: number;
+  readonly duty: number;
+  readonly meanA: number;
+  /** All lights of a row at once, through the row's switch. */
+  readonly rowSwitchA: number;
+  readonly rowTimeS: number;
+}
+
+/** @example 8 × 8, 40 mA peak, 100 pictures a second: 16 pins, 1/8, 5 mA, 320 mA, 1.25 ms */
+export function scanGrid(options: {
+  readonly rows: number;
+  readonly columns: number;
+  readonly peakA: number;
+  readonly picturesPerS: number;
+}): GridScan {
+  const { rows, columns, peakA, picturesPerS } = options;
+  return {
+    pins: rows + columns,
+    duty: 1 / rows,
+    meanA: meanOfScan.reckon({ Ip: peakA, r: rows }),
+    rowSwitchA: peakA * columns,
+    rowTimeS: 1 / picturesPerS / rows,
+  };
+}
+
+/** Current from which a light is seen in a dark room. */
+export const SEEN_IN_THE_DARK_A = 1e-5;
+
+/** What a light that should be off carries while another is lit. */
+export interface Sneak {
+  readonly row: number;
+  readonly column: number;
+  readonly currentA: number;
+  readonly seen: boolean;
+}
+
+/**
+ * Solves a grid with one light chosen: its row driven to plus, its column sunk through the resistor, and every other
+ * line either floating or held at the idle voltages. Gives every other light that carries current forwards.
+ */
+export function findSneaks(options: {
+  readonly curves: readonly (readonly LedCurve[])[];
+  readonly supplyV: number;
+  readonly columnOhm: number;
+  readonly chosen: { readonly row: number; readonly column: number };
+  /** Voltage that idle rows and columns are held at; null = they float. */
+  readonly idle: { readonly rowV: number; readonly columnV: number } | null;
+}): { readonly solved: NetlistSolution; readonly sneaks: readonly Sneak[] } {
+  const { curves, supplyV, columnOhm, chosen, idle } = options;
+  const hold = (name: string, node: string, volts: number): Element => ({
+    kind: 'voltage',
+    name,
+    plus: node,
+    minus: '0',
+    volts,
+  });
+  const rows = curves.length;
+  const columns = curves[0]?.length ?? 0;
+  const netlist: Element[] = [
+    hold('row driver', `row ${chosen.row}`, supplyV),
+    { kind: 'resistor', name: 'column driver', a: `column ${chosen.column}`, b: '0', ohm: columnOhm },
+    ...curves.flatMap((line, row) =>
+      line.map((curve, column): Element => ({
+        kind: 'diode',
+        name: `light ${row} ${column}`,
+        anode: `row ${row}`,
+        cathode: `column ${column}`,
+        curve,
+      })),
+    ),
+  ];
+  if (idle) {
+    for (let row = 0; row < rows; row += 1)
+      if (row !== chosen.row) netlist.push(hold(`idle row ${row}`, `row ${row}`, idle.rowV));
+    for (let column = 0; column < columns; column += 1)
+      if (column !== chosen.column) netlist.push(hold(`idle column ${column}`, `column ${column}`, idle.columnV));
+  }
+  const solved = solveNetlist(netlist);
+  const sneaks = curves.flatMap((line, row) =>
+    line.flatMap((_, column): Sneak[] => {
+      if (!solved.ok || (row === chosen.row && column === chosen.column)) return [];
+      const currentA = solved.currentA.get(`light ${row} ${column}`) ?? 0;
+      return currentA > 1e-9 ? [{ row, column, currentA, seen: currentA >= SEEN_IN_THE_DARK_A }] : [];
+    }),
+  );
+  return { solved, sneaks };
+}

@@ -1,0 +1,59 @@
+import { dividerCode } from './lightSensor.ts';
+
+/** Sensor resistance that a code stands for, with the fixed resistor to minus. @example 22 kΩ, 12 bits, 2000: 23.06 kΩ */
+export const sensorFromCode = (code: number, fixedOhm: number, bits: number): number => fixedOhm * (2 ** bits / code - 1);
+
+/** A reading of the maker's own: what it was like, and the code that was read. */
+export interface NamedReading {
+  readonly name: string;
+  readonly code: number;
+}
+
+/** One switch point between two named conditions: two codes with a gap that noise can't cross. */
+export interface Threshold {
+  readonly between: readonly [string, string];
+  readonly fallsBelow: number;
+  readonly risesAbove: number;
+  /** Twice the noise must be less than this for one switching a crossing. */
+  readonly gap: number;
+  readonly holds: boolean;
+}
+
+/**
+ * Thresholds between the maker's own readings, in order of their codes: at a third and two thirds of each step, so that
+ * every level is reached and none chatters; `holds` where the gap is wider than the noise both ways.
+ */
+export function chooseThresholds(readings: readonly NamedReading[], noise: number): readonly Threshold[] {
+  const sorted = [...readings].sort((a, b) => a.code - b.code);
+  return sorted.slice(1).map((upper, i) => {
+    const lower = sorted[i] ?? upper;
+    const step = upper.code - lower.code;
+    const [fallsBelow, risesAbove] = [Math.round(lower.code + step / 3), Math.round(upper.code - step / 3)];
+    const gap = risesAbove - fallsBelow;
+    return { between: [lower.name, upper.name], fallsBelow, risesAbove, gap, holds: gap > 2 * noise };
+  });
+}
+
+/** The level after one more reading, with the gap at work: 0 below all thresholds. A plain state machine. */
+export function nextLevel(level: number, code: number, thresholds: readonly Threshold[]): number {
+  let next = level;
+  while (next < thresholds.length && code > (thresholds[next]?.risesAbove ?? Number.POSITIVE_INFINITY)) next += 1;
+  while (next > 0 && code < (thresholds[next - 1]?.fallsBelow ?? 0)) next -= 1;
+  return next;
+}
+
+/** Least sensor resistance that a reading of 0 can mean. @example 22 kΩ, 12 bits: above 90 MΩ, which is no photoresistor */
+export const leastOhmAtZero = (fixedOhm: number, bits: number): number => fixedOhm * (2 ** bits - 1);
+
+/** Does a code agree with the resistance that was given for it, within a share? */
+export const codeAgrees = (
+  options: { readonly code: number; readonly fixedOhm: number; readonly bits: number; readonly sensorOhm: number },
+  share = 0.3,
+): boolean => {
+  const { code, fixedOhm, bits, sensorOhm } = options;
+  const expected = dividerCode.reckon({ Rf: fixedOhm, Rs: sensorOhm, top: 2 ** bits });
+  return Math.abs(code - expected) <= Math.max(2, expected * share);
+};
+
+/** Equal samples in a row that a bounce can't fake. @example 8 ms of bounce sampled each 5 ms: 3 */
+export const samplesAgainstBounce = (bounceMs: number, sampleMs: number): number => Math.floor(bounceMs / sampleMs) + 2;

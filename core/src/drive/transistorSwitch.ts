@@ -1,0 +1,85 @@
+import { defineFormula } from '../units/index.ts';
+import { standardNeighbours } from './standardValues.ts';
+
+export const baseCurrent = defineFormula({
+  name: 'Base current',
+  gives: { meaning: 'current', kind: 'currentA' },
+  symbols: {
+    Vp: { meaning: 'pin, high', kind: 'voltageV' },
+    Vbe: { meaning: 'base to emitter', kind: 'voltageV' },
+    Rb: { meaning: 'base resistor', kind: 'resistanceOhm' },
+  },
+  form: '{Ib} = ({Vp} − {Vbe}) / {Rb}',
+  source: 'Ohm’s law on what the junction leaves',
+  reckon: ({ Vp, Vbe, Rb }) => (Vp - Vbe) / Rb,
+});
+
+/** Base resistors that keep a bipolar switch full on: from what the pin can give to what the forced gain needs. */
+export interface BaseDesign {
+  readonly leastOhm: number;
+  readonly mostOhm: number;
+  /** The largest standard value of the band; null where the band is empty. */
+  readonly resistorOhm: number | null;
+  readonly baseA: number;
+  /** Current that this base current keeps full on. */
+  readonly goodForA: number;
+  readonly heatW: number;
+}
+
+/**
+ * @example 90 mA, 3.3 V, Vbe 0.75 V, a pin of 12 mA: 213 to 283 Ω, so 270 Ω
+ */
+export function designBase(options: {
+  readonly pinV: number;
+  readonly baseEmitterV: number;
+  readonly pinLimitA: number;
+  readonly loadA: number;
+  readonly forcedGain: number;
+  readonly onDropV: number;
+}): BaseDesign {
+  const { pinV, baseEmitterV, pinLimitA, loadA, forcedGain, onDropV } = options;
+  const leastOhm = (pinV - baseEmitterV) / pinLimitA;
+  const mostOhm = ((pinV - baseEmitterV) * forcedGain) / loadA;
+  const below = mostOhm > 0 ? standardNeighbours(mostOhm).below : 0;
+  const resistorOhm = below >= leastOhm * (1 - 1e-9) && below > 0 ? below : null;
+  const baseA = baseCurrent.reckon({ Vp: pinV, Vbe: baseEmitterV, Rb: resistorOhm ?? Math.max(leastOhm, 1e-9) });
+  return {
+    leastOhm,
+    mostOhm,
+    resistorOhm,
+    baseA,
+    goodForA: baseA * forcedGain,
+    heatW: onDropV * loadA + baseEmitterV * baseA,
+  };
+}
+
+export const switchHeat = defineFormula({
+  name: 'Heat in a field-effect switch',
+  gives: { meaning: 'heat', kind: 'powerW' },
+  symbols: {
+    I: { meaning: 'current', kind: 'currentA' },
+    R: { meaning: 'on-resistance at this gate voltage', kind: 'resistanceOhm' },
+  },
+  form: '{P} = {I}² · {R} · 1.5',
+  source: 'Joule’s law; hot, the on-resistance is half as much again',
+  reckon: ({ I, R }) => I * I * R * 1.5,
+});
+
+/** Is a field-effect transistor full on at the gate voltage it gets? A threshold below it is not enough. */
+export type GateVerdict = 'full on' | 'half on' | 'off';
+
+export const judgeGate = (gateV: number, promisedAtV: number, thresholdV: number): GateVerdict =>
+  gateV >= promisedAtV - 1e-9 ? 'full on' : gateV > thresholdV ? 'half on' : 'off';
+
+export const driverHeat = defineFormula({
+  name: 'Heat in a linear constant-current driver',
+  gives: { meaning: 'heat', kind: 'powerW' },
+  symbols: {
+    Vi: { meaning: 'supply, at its highest', kind: 'voltageV' },
+    Vl: { meaning: 'drop of the lights', kind: 'voltageV' },
+    I: { meaning: 'set current', kind: 'currentA' },
+  },
+  form: '{P} = ({Vi} − {Vl}) · {I}',
+  source: 'what the lights leave falls across the driver',
+  reckon: ({ Vi, Vl, I }) => (Vi - Vl) * I,
+});
