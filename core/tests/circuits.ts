@@ -77,7 +77,16 @@ export const circuitKinds: Readonly<Record<string, (of: Stream) => Netlist>> = {
     resistor('pull-up', 'v', 'g', of(10_000, 1e6)),
     { kind: 'current', name: 'phototransistor', from: 'g', to: '0', amps: of(0, 3e-6) },
     resistor('dark leak', 'g', '0', of(1e6, 1e8)),
-    { kind: 'nmos', name: 'switch', gate: 'g', drain: 'd', source: '0', thresholdV: of(0.6, 2.5), onOhm: 0.05, atGateV: 4 },
+    {
+      kind: 'nmos',
+      name: 'switch',
+      gate: 'g',
+      drain: 'd',
+      source: '0',
+      thresholdV: of(0.6, 2.5),
+      onOhm: 0.05,
+      atGateV: 4,
+    },
     resistor('R', 'v', 'n', of(20, 500)),
     light('light', 'n', 'd', anyLight(of)),
   ],
@@ -102,15 +111,20 @@ export const circuitKinds: Readonly<Record<string, (of: Stream) => Netlist>> = {
     const pixels = count(of, 1, 8);
     return [
       supply(of(2, 6)),
-      ...Array.from({ length: pixels }, (_, i) => resistor(`rail ${i}`, i === 0 ? 'v' : `p${i - 1}`, `p${i}`, of(0.01, 2))),
-      ...Array.from({ length: pixels }, (_, i): Element => ({
-        kind: 'falling load',
-        name: `pixel ${i}`,
-        plus: `p${i}`,
-        minus: '0',
-        amps: of(0, 0.06),
-        fullAboveV: 3.7,
-      })),
+      ...Array.from({ length: pixels }, (_, i) =>
+        resistor(`rail ${i}`, i === 0 ? 'v' : `p${i - 1}`, `p${i}`, of(0.01, 2)),
+      ),
+      ...Array.from(
+        { length: pixels },
+        (_, i): Element => ({
+          kind: 'falling load',
+          name: `pixel ${i}`,
+          plus: `p${i}`,
+          minus: '0',
+          amps: of(0, 0.06),
+          fullAboveV: 3.7,
+        }),
+      ),
     ];
   },
 };

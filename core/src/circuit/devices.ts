@@ -77,11 +77,7 @@ function bipolar(element: Extract<Element, { kind: 'npn' | 'pnp' }>, volts: (nod
   const collector = forward.currentA - reverse.currentA * (1 + r);
   // Derivatives by the voltages of base, collector and emitter; the sign of a pnp cancels in each.
   const baseSlope = [forward.slopeS * f + reverse.slopeS * r, -reverse.slopeS * r, -forward.slopeS * f];
-  const collectorSlope = [
-    forward.slopeS - reverse.slopeS * (1 + r),
-    reverse.slopeS * (1 + r),
-    -forward.slopeS,
-  ];
+  const collectorSlope = [forward.slopeS - reverse.slopeS * (1 + r), reverse.slopeS * (1 + r), -forward.slopeS];
   const emitterSlope = baseSlope.map((slope, i) => -slope - (collectorSlope[i] ?? 0));
   return {
     terminals: [element.base, element.collector, element.emitter],

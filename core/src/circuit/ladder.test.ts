@@ -91,11 +91,15 @@ describe('the ladder of a tape (N35)', () => {
         fc.double({ min: 3, max: 6, noNaN: true }),
         (loadA, supplyV) => {
           const rail = loadA.map(() => 0.002);
-          const solved = solveLadder({ supplyV, plusOhm: rail, minusOhm: rail, loadA, feeds: [both(0, 0.025)], fullAboveV: 3.7 });
-          const taken = loadA.reduce(
-            (sum, load, i) => sum + load * Math.min(1, (solved.voltageV[i] ?? 0) / 3.7),
-            0,
-          );
+          const solved = solveLadder({
+            supplyV,
+            plusOhm: rail,
+            minusOhm: rail,
+            loadA,
+            feeds: [both(0, 0.025)],
+            fullAboveV: 3.7,
+          });
+          const taken = loadA.reduce((sum, load, i) => sum + load * Math.min(1, (solved.voltageV[i] ?? 0) / 3.7), 0);
           expect(Math.abs(solved.totalA - taken)).toBeLessThan(1e-6);
         },
       ),

@@ -66,7 +66,15 @@ function add(array: Float64Array, index: number, value: number): void {
 
 function assemble(ladder: Ladder, eq: Equations): void {
   const n = eq.plusV.length;
-  for (const array of [eq.plusPlus, eq.plusMinus, eq.minusMinus, eq.plusNext, eq.minusNext, eq.plusRight, eq.minusRight])
+  for (const array of [
+    eq.plusPlus,
+    eq.plusMinus,
+    eq.minusMinus,
+    eq.plusNext,
+    eq.minusNext,
+    eq.plusRight,
+    eq.minusRight,
+  ])
     array.fill(0);
   for (let i = 0; i < n; i += 1) {
     const load = ladder.loadA[i] ?? 0;

@@ -36,13 +36,16 @@ describe('the general solver', () => {
       [11.1, 680, 3],
       [9, 180, 5],
     ] as const) {
-      const chain = Array.from({ length: lights }, (_, i): Element => ({
-        kind: 'diode',
-        name: `d${i}`,
-        anode: `n${i}`,
-        cathode: i + 1 === lights ? '0' : `n${i + 1}`,
-        curve: amber,
-      }));
+      const chain = Array.from(
+        { length: lights },
+        (_, i): Element => ({
+          kind: 'diode',
+          name: `d${i}`,
+          anode: `n${i}`,
+          cathode: i + 1 === lights ? '0' : `n${i + 1}`,
+          curve: amber,
+        }),
+      );
       const { currentA } = solved([supply(volts), { kind: 'resistor', name: 'R', a: 'v', b: 'n0', ohm }, ...chain]);
       expect(currentA.get('R')).toBeCloseTo(
         solveString({ supplyV: volts, resistanceOhm: ohm, curve: amber, count: lights }),
@@ -114,35 +117,38 @@ describe('the general solver', () => {
 
 describe('ten thousand circuits of the kinds that the app makes', () => {
   const kinds = Object.entries(circuitKinds);
-  it.each(kinds)('%s: solved to a nanoampere with power in = power out, or named as having no solution', (kind, make) => {
-    const rounds = Math.ceil(10_000 / kinds.length);
-    for (let seed = 1; seed <= rounds; seed += 1) {
-      const netlist = make(createStream(seed * 7919));
-      const found = solveNetlist(netlist);
-      if (!found.ok) {
-        expect([kind, found.kind]).toEqual(['converter', 'collapse']);
-        // A second way: V²/4R, and the least voltage of 1 V.
-        const [source, cell, load] = netlist;
-        if (source?.kind !== 'voltage' || cell?.kind !== 'resistor' || load?.kind !== 'power load') throw new Error();
-        const root = source.volts ** 2 - 4 * cell.ohm * load.watts;
-        const standsAt = root < 0 ? 0 : (source.volts + Math.sqrt(root)) / 2;
-        expect(standsAt).toBeLessThan(1.02);
-        continue;
+  it.each(kinds)(
+    '%s: solved to a nanoampere with power in = power out, or named as having no solution',
+    (kind, make) => {
+      const rounds = Math.ceil(10_000 / kinds.length);
+      for (let seed = 1; seed <= rounds; seed += 1) {
+        const netlist = make(createStream(seed * 7919));
+        const found = solveNetlist(netlist);
+        if (!found.ok) {
+          expect([kind, found.kind]).toEqual(['converter', 'collapse']);
+          // A second way: V²/4R, and the least voltage of 1 V.
+          const [source, cell, load] = netlist;
+          if (source?.kind !== 'voltage' || cell?.kind !== 'resistor' || load?.kind !== 'power load') throw new Error();
+          const root = source.volts ** 2 - 4 * cell.ohm * load.watts;
+          const standsAt = root < 0 ? 0 : (source.volts + Math.sqrt(root)) / 2;
+          expect(standsAt).toBeLessThan(1.02);
+          continue;
+        }
+        expect(found.residualA).toBeLessThan(1e-9);
+        const volts = (node: string): number => found.voltageV.get(node) ?? 0;
+        // Two-terminal elements: the power that all take together is none (Tellegen); transistors take what is left.
+        const taken = netlist.reduce((sum, element) => {
+          const [a = '0', b = '0'] = nodesOf(element);
+          return nodesOf(element).length === 2
+            ? sum + (volts(a) - volts(b)) * (found.currentA.get(element.name) ?? 0)
+            : sum;
+        }, 0);
+        const hasThird = netlist.some((element) => nodesOf(element).length === 3);
+        if (hasThird) expect(taken).toBeLessThan(1e-8);
+        else expect(Math.abs(taken)).toBeLessThan(1e-7);
       }
-      expect(found.residualA).toBeLessThan(1e-9);
-      const volts = (node: string): number => found.voltageV.get(node) ?? 0;
-      // Two-terminal elements: the power that all take together is none (Tellegen); transistors take what is left.
-      const taken = netlist.reduce((sum, element) => {
-        const [a = '0', b = '0'] = nodesOf(element);
-        return nodesOf(element).length === 2
-          ? sum + (volts(a) - volts(b)) * (found.currentA.get(element.name) ?? 0)
-          : sum;
-      }, 0);
-      const hasThird = netlist.some((element) => nodesOf(element).length === 3);
-      if (hasThird) expect(taken).toBeLessThan(1e-8);
-      else expect(Math.abs(taken)).toBeLessThan(1e-7);
-    }
-  });
+    },
+  );
 });
 
 describe('a light as a device', () => {

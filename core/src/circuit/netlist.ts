@@ -18,7 +18,13 @@ export type Element =
       readonly volts: number;
     }
   /** Drives its current through itself from `from` to `to`. */
-  | { readonly kind: 'current'; readonly name: string; readonly from: string; readonly to: string; readonly amps: number }
+  | {
+      readonly kind: 'current';
+      readonly name: string;
+      readonly from: string;
+      readonly to: string;
+      readonly amps: number;
+    }
   | {
       readonly kind: 'diode';
       readonly name: string;

@@ -153,10 +153,20 @@ function start(circuit: Circuit): { x: Float64Array; passes: number } | null {
   if (straight) return straight;
   const leaky = newton(circuit, zero, { ...stage, leakS: 1e-3 });
   if (leaky) {
-    const settled = follow(circuit, leaky.x, (share) => ({ ...stage, leakS: 10 ** (-3 - 9 * share) }), () => true);
+    const settled = follow(
+      circuit,
+      leaky.x,
+      (share) => ({ ...stage, leakS: 10 ** (-3 - 9 * share) }),
+      () => true,
+    );
     if (settled.share === 1) return { x: settled.x, passes: settled.passes };
   }
-  const raised = follow(circuit, zero, (share) => ({ ...stage, sourceShare: share }), () => true);
+  const raised = follow(
+    circuit,
+    zero,
+    (share) => ({ ...stage, sourceShare: share }),
+    () => true,
+  );
   return raised.share === 1 ? { x: raised.x, passes: raised.passes } : null;
 }
 
@@ -203,7 +213,9 @@ export function solveNetlist(netlist: Netlist): NetlistSolution {
     currentA: new Map([
       ...circuit.devices.map((device): [string, number] => [
         device.name,
-        stampOf(device, volts, 1).currentA[device.kind === 'npn' || device.kind === 'pnp' || device.kind === 'nmos' || device.kind === 'pmos' ? 1 : 0] ?? 0,
+        stampOf(device, volts, 1).currentA[
+          device.kind === 'npn' || device.kind === 'pnp' || device.kind === 'nmos' || device.kind === 'pmos' ? 1 : 0
+        ] ?? 0,
       ]),
       ...circuit.sources.map((source, k): [string, number] => [source.name, x[circuit.nodes.size + k] ?? 0]),
     ]),

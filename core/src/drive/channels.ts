@@ -54,9 +54,14 @@ export function spreadOverChannels(lights: number, channels: number): number[] {
   );
 }
 
+/** What is taken where no transistor of the catalogue suits: a finding then says so. */
+const strongest = transistors.find((part) => part.id === 'transistor-fet-logic');
+
 function chooseTransistor(channelA: number, controller: ControllerPart): DrivenLeds['by'] {
-  const able = transistors.find((part) => channelA * 1.5 <= part.currentLimitA && part.gateV <= controller.logicV);
-  const part = able ?? transistors[transistors.length - 1];
+  const able = transistors.find(
+    (part) => part.side === 'low' && channelA * 1.5 <= part.currentLimitA && part.gateV <= controller.logicV,
+  );
+  const part = able ?? strongest;
   if (!part) return { kind: 'pin' };
   if (part.type === 'field-effect') return { kind: 'transistor', part, gateOhm: GATE_OHM, pinA: 0 };
   // Round down: more base current keeps it full on, as long as the pin can give it.

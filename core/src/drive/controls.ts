@@ -15,7 +15,10 @@ export const discField = defineFormula({
 });
 
 /** Distance at which the field of a disc falls to a level, in mm; 0 where even its face is weaker. */
-export function reachMm(magnet: { readonly Br: number; readonly r: number; readonly t: number }, fieldMt: number): number {
+export function reachMm(
+  magnet: { readonly Br: number; readonly r: number; readonly t: number },
+  fieldMt: number,
+): number {
   const field = (z: number): number => discField.reckon({ ...magnet, z });
   if (field(0) <= fieldMt) return 0;
   let [low, high] = [0, 1];

@@ -12,13 +12,13 @@ import {
   designSensor,
   dividerCode,
   driveLeds,
-  series,
-  standardNeighbours,
   leastHighLevel,
   nextStandard,
   type PinDemand,
+  series,
   seriesResistor,
   spreadOverChannels,
+  standardNeighbours,
   timeDataLine,
 } from './index.ts';
 

@@ -53,7 +53,9 @@ export function tabulateFeeds(
       ]),
     );
     const met = places.filter((place) => (fedBy.get(place)?.length ?? 0) > 1);
-    const pushed = sources.filter((source) => reaches.some((each) => each.source !== source && each.places.has(source)));
+    const pushed = sources.filter((source) =>
+      reaches.some((each) => each.source !== source && each.places.has(source)),
+    );
     return { closed: closed.map((joint) => joint.name), fedBy, backFeeds: [...new Set([...met, ...pushed])] };
   });
 }

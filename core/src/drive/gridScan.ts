@@ -76,13 +76,15 @@ export function findSneaks(options: {
     hold('row driver', `row ${chosen.row}`, supplyV),
     { kind: 'resistor', name: 'column driver', a: `column ${chosen.column}`, b: '0', ohm: columnOhm },
     ...curves.flatMap((line, row) =>
-      line.map((curve, column): Element => ({
-        kind: 'diode',
-        name: `light ${row} ${column}`,
-        anode: `row ${row}`,
-        cathode: `column ${column}`,
-        curve,
-      })),
+      line.map(
+        (curve, column): Element => ({
+          kind: 'diode',
+          name: `light ${row} ${column}`,
+          anode: `row ${row}`,
+          cathode: `column ${column}`,
+          curve,
+        }),
+      ),
     ),
   ];
   if (idle) {

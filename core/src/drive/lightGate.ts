@@ -31,7 +31,12 @@ export function designLightGate(options: {
   readonly ampsPerLux: number;
   readonly thresholdV: number;
   readonly fullOnV: number;
-}): { readonly fullOnBelowLux: number; readonly offAboveLux: number; readonly dayA: number; at: (lux: number) => GateAt } {
+}): {
+  readonly fullOnBelowLux: number;
+  readonly offAboveLux: number;
+  readonly dayA: number;
+  at: (lux: number) => GateAt;
+} {
   const { supplyV, pullUpOhm, ampsPerLux, thresholdV, fullOnV } = options;
   const luxFor = (gateV: number): number => Math.max(0, (supplyV - gateV) / (pullUpOhm * ampsPerLux));
   return {

@@ -13,8 +13,8 @@ import {
   deafForS,
   designBase,
   designLightGate,
-  dividerCode,
   discField,
+  dividerCode,
   driverHeat,
   filteredDip,
   findOverloads,
@@ -56,7 +56,9 @@ describe('standard values and markings (N20)', () => {
     expect(colourBands(180).join('-')).toBe('brown-grey-brown-gold');
     expect(colourBands(4700, 0.01).join('-')).toBe('yellow-violet-black-brown-brown');
     const read = readBands(['brown', 'grey', 'brown', 'gold']);
-    expect([(read?.ohm ?? 0) * (1 - (read?.tolerance ?? 0)), (read?.ohm ?? 0) * (1 + (read?.tolerance ?? 0))]).toEqual([171, 189]);
+    expect([(read?.ohm ?? 0) * (1 - (read?.tolerance ?? 0)), (read?.ohm ?? 0) * (1 + (read?.tolerance ?? 0))]).toEqual([
+      171, 189,
+    ]);
   });
   it('decoding what was encoded gives it back, over E96 and seven decades, in all codes', () => {
     for (const step of series.E96)
@@ -220,7 +222,13 @@ describe('light sensors (N37)', () => {
   });
   it('noise of ± 25 switches once a crossing only where the gap is over 50', () => {
     const switchings = (gapHalf: number): number => {
-      const threshold = { between: ['a', 'b'] as const, fallsBelow: 1000 - gapHalf, risesAbove: 1000 + gapHalf, gap: 0, holds: true };
+      const threshold = {
+        between: ['a', 'b'] as const,
+        fallsBelow: 1000 - gapHalf,
+        risesAbove: 1000 + gapHalf,
+        gap: 0,
+        holds: true,
+      };
       let [level, count] = [0, 0];
       for (let code = 900; code < 1100; code += 1)
         for (const noise of [-25, 25, -25]) {
@@ -232,7 +240,15 @@ describe('light sensors (N37)', () => {
     };
     expect(switchings(26)).toBe(1);
     expect(switchings(10)).toBeGreaterThan(1);
-    expect(chooseThresholds([{ name: 'a', code: 0 }, { name: 'b', code: 120 }], 25)[0]?.holds).toBe(false);
+    expect(
+      chooseThresholds(
+        [
+          { name: 'a', code: 0 },
+          { name: 'b', code: 120 },
+        ],
+        25,
+      )[0]?.holds,
+    ).toBe(false);
   });
   it('a pull-up of 150 kΩ on 4.2 V draws 28 µA all day; between full on and off lies a warm region', () => {
     const gate = designLightGate({ supplyV: 4.2, pullUpOhm: 150_000, ampsPerLux: 1e-6, thresholdV: 1.2, fullOnV: 3 });
@@ -295,7 +311,9 @@ describe('magnets, remotes, switches (N12, N36, N39, N44)', () => {
     const rows = tabulateFeeds(['pack', 'charger', 'bench supply'], ['rail'], joints);
     expect(rows).toHaveLength(8);
     expect(rows.find((row) => row.closed.length === 0)?.backFeeds).toEqual([]);
-    expect(rows.find((row) => row.closed.length === 2 && !row.closed.includes('charger plug'))?.backFeeds).toContain('pack');
+    expect(rows.find((row) => row.closed.length === 2 && !row.closed.includes('charger plug'))?.backFeeds).toContain(
+      'pack',
+    );
     const guarded = joints.map((joint) => ({ ...joint, oneWay: true }));
     const loose = tabulateFeeds(['pack', 'bench supply'], ['rail'], guarded);
     expect(loose.every((row) => !row.backFeeds.includes('pack'))).toBe(true);

@@ -1,6 +1,6 @@
 import { forwardVoltageV, type LedCurve, shiftCurve, solveString } from '../circuit/index.ts';
 import { defineFormula } from '../units/index.ts';
-import { standardNeighbours, nextStandard } from './standardValues.ts';
+import { nextStandard, standardNeighbours } from './standardValues.ts';
 
 export const seriesResistor = defineFormula({
   name: 'Resistor for a light',
@@ -97,7 +97,8 @@ export function chooseResistor(options: {
   const headRoomV = feed.nominalV - dropV - forwardV;
   let resistorOhm = overruledOhm ?? standardNeighbours(Math.max(1, exactOhm)).above;
   if (overruledOhm === null) {
-    while (currentsWith(resistorOhm, light, feed).brightestA > light.ratedCurrentA) resistorOhm = nextStandard(resistorOhm);
+    while (currentsWith(resistorOhm, light, feed).brightestA > light.ratedCurrentA)
+      resistorOhm = nextStandard(resistorOhm);
   }
   const currents = currentsWith(resistorOhm, light, feed);
   const { below, above } = standardNeighbours(resistorOhm * (overruledOhm === null ? 0.999 : 1));

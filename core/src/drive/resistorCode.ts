@@ -45,7 +45,9 @@ export function colourBands(ohm: number, tolerance = 0.05): readonly string[] {
   const multiplier = colourFor(multipliers, 10 ** exponent);
   const toleranceColour = colourFor(tolerances, tolerance);
   if (Math.abs(number * 10 ** exponent - ohm) > ohm * 1e-6 || !multiplier || !toleranceColour)
-    throw new Error(`${ohm} Ω at ${tolerance * 100} % has no colour code: it takes up to three digits, 0.1 Ω to 999 GΩ`);
+    throw new Error(
+      `${ohm} Ω at ${tolerance * 100} % has no colour code: it takes up to three digits, 0.1 Ω to 999 GΩ`,
+    );
   return [
     ...String(number)
       .padStart(figures, '0')

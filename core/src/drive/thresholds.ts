@@ -1,7 +1,8 @@
 import { dividerCode } from './lightSensor.ts';
 
 /** Sensor resistance that a code stands for, with the fixed resistor to minus. @example 22 kΩ, 12 bits, 2000: 23.06 kΩ */
-export const sensorFromCode = (code: number, fixedOhm: number, bits: number): number => fixedOhm * (2 ** bits / code - 1);
+export const sensorFromCode = (code: number, fixedOhm: number, bits: number): number =>
+  fixedOhm * (2 ** bits / code - 1);
 
 /** A reading of the maker's own: what it was like, and the code that was read. */
 export interface NamedReading {

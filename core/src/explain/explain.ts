@@ -62,7 +62,7 @@ function explainPeak(assessment: Assessment): Explanation {
   const { supply } = assessment;
   const converter = supply?.parts.converter;
   const inputSum =
-    supply && converter && !supply.atPeak.collapses
+    supply && converter && converter.topology !== 'linear' && !supply.atPeak.collapses
       ? [
           printSum(boostInput, {
             Vo: converter.outputV,

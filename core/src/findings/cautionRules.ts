@@ -1,3 +1,4 @@
+import { chemistries } from '../parts/index.ts';
 import type { Finding, Rule } from './finding.ts';
 
 interface Caution {
@@ -14,10 +15,45 @@ const cautions: readonly Caution[] = [
   {
     id: 'caution-lithium',
     stage: 'power',
-    applies: ({ assessment }) => assessment.supply?.parts.pack.chemistry === 'lithium-ion',
+    applies: ({ assessment: { supply } }) => supply !== null && chemistries[supply.parts.pack.chemistry].canBurn,
     what: 'A lithium cell: handle it as its maker says',
     why: 'Shorted, pierced, charged too fast or run below its cut-off it can burn.',
     mend: 'Hard case, fuse, a charger made for it, never charged unwatched; follow the maker’s sheet and local rules for carrying and disposal.',
+  },
+  {
+    id: 'caution-lead',
+    stage: 'power',
+    applies: ({ assessment }) => assessment.supply?.parts.pack.chemistry === 'lead-acid',
+    what: 'A lead-acid block: heavy, and it gives hundreds of amperes into a short',
+    why: 'A ring or a tool across its poles glows at once; charged too hard it gives off gas that burns.',
+    mend: 'Cover the poles, fuse it at the block, charge it upright in open air at its maker’s rate.',
+  },
+  {
+    id: 'caution-coin',
+    stage: 'power',
+    applies: ({ assessment }) =>
+      ['lithium coin', 'alkaline button'].includes(assessment.supply?.parts.pack.chemistry ?? ''),
+    what: 'Coin and button cells: keep them from children, loose ones too',
+    why: 'A swallowed cell burns through the gullet within two hours, even a spent one.',
+    mend: 'A lid that needs a tool; spares and spent cells locked away; if one is swallowed, get medical help at once.',
+  },
+  {
+    id: 'caution-invisible',
+    stage: 'lights',
+    applies: ({ assessment }) =>
+      assessment.placed.some((group) => group.kind === 'leds' && group.part.invisible !== undefined),
+    what: 'Invisible light: the eye does not close for what it does not see',
+    why: 'Ultraviolet and infrared harm the eye at levels that look dim or dark.',
+    mend: 'Keep it out of eyes and off skin, put a visible light beside it as a sign, and look at it through a camera.',
+  },
+  {
+    id: 'caution-star',
+    stage: 'lights',
+    applies: ({ assessment }) =>
+      assessment.placed.some((group) => group.kind === 'leds' && group.part.body === 'power star'),
+    what: 'A power star: hot, and too bright to look into',
+    why: 'Without a heatsink it is over its limit within a minute; near the eye it dazzles for longer than it is on.',
+    mend: 'Heatsink, current limit, a shade or diffuser, and never pointed at a face.',
   },
   {
     id: 'caution-sight',

@@ -14,7 +14,15 @@ import {
 import { type Finding, type Gravity, type Rule, stages } from './finding.ts';
 import { emptyTapeRule, fitRule, unplacedRule } from './lightRules.ts';
 import { darkMoodRule, flashRule, lightsItselfRule } from './moodRules.ts';
-import { ceilingRule, guardRule, linkRule, packCareRule, runTimeRule, supplyRangeRule } from './powerRules.ts';
+import {
+  ceilingRule,
+  guardRule,
+  linkRule,
+  packCareRule,
+  packMatchRule,
+  runTimeRule,
+  supplyRangeRule,
+} from './powerRules.ts';
 import { wireRule } from './wireRules.ts';
 
 const rules: readonly Rule[] = [
@@ -36,6 +44,7 @@ const rules: readonly Rule[] = [
   runTimeRule,
   guardRule,
   supplyRangeRule,
+  packMatchRule,
   packCareRule,
   wireRule,
   cautionRule,

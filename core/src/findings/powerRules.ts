@@ -1,6 +1,6 @@
 import type { MoodCeiling, SupplyAssessment } from '../assess.ts';
 import { chemistries, converters, type Part, packs, plugs, switches } from '../parts/index.ts';
-import { chooseFuse, describeEnd, type LoadedLink } from '../power/index.ts';
+import { chooseFuse, describeEnd, type LoadedLink, openCircuitVoltageV } from '../power/index.ts';
 import { printQuantity } from '../units/index.ts';
 import type { Finding, Fix, Rule, RuleInput } from './finding.ts';
 
@@ -142,6 +142,7 @@ export const runTimeRule: Rule = ({ design, assessment }) => {
     packs.find(
       (pack) =>
         pack.chemistry === now.pack.chemistry &&
+        (pack.protected || !now.pack.protected) &&
         pack.cellsInSeries === now.pack.cellsInSeries &&
         pack.capacityMah.likely * runs.cautiousH > now.capacityMah.likely * wanted &&
         pack.steadyLimitA >= now.pack.steadyLimitA,
@@ -192,7 +193,7 @@ export const guardRule: Rule = (input) => {
   if (design.power.fuseA === null) {
     findings.push({
       id: 'no-fuse',
-      gravity: supply.parts.pack.chemistry === 'lithium-ion' ? 'stop' : 'mend',
+      gravity: chemistries[supply.parts.pack.chemistry].canBurn ? 'stop' : 'mend',
       stage: 'power',
       aboutId: null,
       what: 'No fuse in the pack’s lead',
@@ -289,6 +290,45 @@ export const supplyRangeRule: Rule = ({ design, assessment }) => {
   return findings;
 };
 
+/** What the pack does to its converter, and a power bank to a small load. */
+export const packMatchRule: Rule = ({ assessment }) => {
+  const { supply } = assessment;
+  if (!supply) return [];
+  const findings: Finding[] = [];
+  const { pack, converter } = supply.parts;
+  const fullV = openCircuitVoltageV(supply.path.pack, 1);
+  if (converter && fullV > converter.inputMostV) {
+    findings.push({
+      id: 'converter-input-high',
+      gravity: 'stop',
+      stage: 'power',
+      aboutId: null,
+      what: `A full pack gives ${printQuantity('voltageV', fullV)}; the converter bears ${printQuantity('voltageV', converter.inputMostV)}`,
+      why:
+        converter.topology === 'boost'
+          ? 'A boost converter can only lift: what is above its output passes straight through to the lights.'
+          : 'It is destroyed when it is switched on.',
+      mend: 'Take a buck converter that bears this pack, or a pack of fewer cells.',
+      fixes: [],
+    });
+  }
+  const { switchesOffBelowA } = pack;
+  const lowest = assessment.moods.reduce((least, mood) => Math.min(least, mood.meanA), Number.POSITIVE_INFINITY);
+  if (switchesOffBelowA !== undefined && lowest < switchesOffBelowA) {
+    findings.push({
+      id: 'bank-sleeps',
+      gravity: 'mend',
+      stage: 'power',
+      aboutId: null,
+      what: `The power bank switches itself off below ${printQuantity('currentA', switchesOffBelowA)}; the dimmest mood draws ${printQuantity('currentA', lowest)}`,
+      why: 'It takes a small load for a telephone that is full, and the piece goes dark in the middle of the evening.',
+      mend: 'Take a bank with a mode for small loads, a pack with a converter, or a brighter lowest mood.',
+      fixes: [],
+    });
+  }
+  return findings;
+};
+
 /** How the pack is kept and charged. */
 export const packCareRule: Rule = ({ design, assessment }) => {
   const { supply } = assessment;
@@ -302,7 +342,7 @@ export const packCareRule: Rule = ({ design, assessment }) => {
       gravity: 'stop',
       stage: 'power',
       aboutId: null,
-      what: 'Alkaline cells must never be charged',
+      what: 'Cells of this kind must never be charged',
       why: 'They leak or burst.',
       mend: 'Exchange them, or take rechargeable cells.',
       fixes: [{ label: 'They are exchanged', changes: [{ path: ['power', 'charging'], value: 'taken out' }] }],
@@ -322,7 +362,7 @@ export const packCareRule: Rule = ({ design, assessment }) => {
   if (power.nextToBody && power.housing !== 'hard case' && piece.carriedBy !== 'nobody') {
     findings.push({
       id: 'cell-on-body',
-      gravity: chemistry === 'lithium-ion' ? 'stop' : 'mend',
+      gravity: chemistries[chemistry].canBurn ? 'stop' : 'mend',
       stage: 'power',
       aboutId: null,
       what: `The pack sits next to the body ${power.housing === 'none' ? 'without a case' : 'in a soft pouch'}`,

@@ -166,9 +166,7 @@ function firstFit(search: Search): { cuts: CutStock[]; short: number[] } {
  * @example 3 × 620, 4 × 410, 5 × 260 from 1 m with 2 mm a cut: 6 lengths, where the sum alone says 5
  */
 export function cutFromStock(task: CuttingTask): CuttingPlan {
-  const items = task.pieces
-    .flatMap(({ length, count }) => new Array<number>(count).fill(length))
-    .sort((a, b) => b - a);
+  const items = task.pieces.flatMap(({ length, count }) => new Array<number>(count).fill(length)).sort((a, b) => b - a);
   const rest = new Array<number>(items.length + 1).fill(0);
   for (let i = items.length - 1; i >= 0; i -= 1) rest[i] = (rest[i + 1] ?? 0) + (items[i] ?? 0) + task.kerf;
   const search: Search = {

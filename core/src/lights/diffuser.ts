@@ -41,9 +41,7 @@ export function rippleOf(depthMm: number, pitchMm: number): number {
 
 /** Brightness over the end light of a row against its middle. @example depth = pitch: 0.81 */
 export function endShare(depthMm: number, pitchMm: number): number {
-  return (
-    rowAt(0, { depthMm, pitchMm, from: 0, to: REACH }) / rowAt(0, { depthMm, pitchMm, from: -REACH, to: REACH })
-  );
+  return rowAt(0, { depthMm, pitchMm, from: 0, to: REACH }) / rowAt(0, { depthMm, pitchMm, from: -REACH, to: REACH });
 }
 
 /** Brightness along the diffuser from the end of a row, as shares of the greatest: for drawing. */

@@ -108,7 +108,9 @@ describe('bundles (N04, N15)', () => {
     expect(acceptanceDeg(0.5)).toBeCloseTo(30, 9);
   });
   it('wires through a bore: the known packings, never under the rule of areas, never thinner for more', () => {
-    [2, 2.155, 2.414, 2.701, 3, 3].forEach((diameter, i) => expect(bundleDiameterMm(i + 2, 1)).toBeCloseTo(diameter, 3));
+    [2, 2.155, 2.414, 2.701, 3, 3].forEach((diameter, i) =>
+      expect(bundleDiameterMm(i + 2, 1)).toBeCloseTo(diameter, 3),
+    );
     expect(bundleDiameterMm(12, 1)).toBeCloseTo(4.03, 3);
     for (let n = 1; n < 200; n += 1) {
       expect(bundleDiameterMm(n + 1, 1)).toBeGreaterThanOrEqual(bundleDiameterMm(n, 1));
@@ -245,7 +247,14 @@ describe('cutting from stock (N06, N49)', () => {
       const [first, ...rest] = items;
       if (first === undefined) return bins.length;
       const into = bins.flatMap((free, i) =>
-        free >= first ? [fewest(rest, bins.map((each, j) => (i === j ? each - first : each)))] : [],
+        free >= first
+          ? [
+              fewest(
+                rest,
+                bins.map((each, j) => (i === j ? each - first : each)),
+              ),
+            ]
+          : [],
       );
       return Math.min(...into, fewest(rest, [...bins, 100 - first]));
     };
@@ -274,11 +283,13 @@ describe('cutting from stock (N06, N49)', () => {
 });
 
 describe('boxes and channels (N04, N07)', () => {
-  const size = fc.tuple(...([1, 2, 3].map(() => fc.double({ min: 1, max: 90, noNaN: true })) as [
-    fc.Arbitrary<number>,
-    fc.Arbitrary<number>,
-    fc.Arbitrary<number>,
-  ]));
+  const size = fc.tuple(
+    ...([1, 2, 3].map(() => fc.double({ min: 1, max: 90, noNaN: true })) as [
+      fc.Arbitrary<number>,
+      fc.Arbitrary<number>,
+      fc.Arbitrary<number>,
+    ]),
+  );
   it('finds the turn: sorted against sorted is the best there is', () => {
     fc.assert(
       fc.property(size, size, (part, hollow) => {

@@ -1,9 +1,10 @@
 import { controllers } from './controllers.ts';
-import { plugs, switches, transistors } from './hardware.ts';
+import { converters, protections } from './converters.ts';
+import { plugs, sensors, switches, transistors, wires } from './hardware.ts';
 import type { Part } from './kinds.ts';
 import { leds } from './leds.ts';
-import { converters, packs } from './packs.ts';
-import { pixelTapes } from './tapes.ts';
+import { packs } from './packs.ts';
+import { pixelShapes, pixelTapes, plainTapes } from './tapes.ts';
 
 /** All parts that can be named in a plan. */
 export interface Library {
@@ -25,6 +26,11 @@ export const builtInLibrary: Library = createLibrary([
   ...transistors,
   ...switches,
   ...plugs,
+  ...plainTapes,
+  ...pixelShapes,
+  ...protections,
+  ...sensors,
+  ...wires,
 ]);
 
 /** The part of this id if it is of this kind; undefined for none, since a plan may name a part that is gone. */

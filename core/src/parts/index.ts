@@ -1,7 +1,8 @@
 export { builtInLibrary, createLibrary, findPart, type Library } from './catalogue.ts';
 export { controllers } from './controllers.ts';
+export { converters, protections } from './converters.ts';
 export { type Figure, type Origin, typical } from './figure.ts';
-export { fuseRatingsA, plugs, switches, transistors } from './hardware.ts';
+export { fuseRatingsA, plugs, sensors, switches, transistors, wires } from './hardware.ts';
 export type {
   Chemistry,
   ControllerPart,
@@ -11,12 +12,17 @@ export type {
   Part,
   Pin,
   PinAbility,
+  PixelShapePart,
   PixelTapePart,
+  PlainTapePart,
   PlugPart,
+  ProtectionPart,
+  SensorPart,
   SwitchPart,
   TransistorPart,
+  WirePart,
 } from './kinds.ts';
 export { leds } from './leds.ts';
 export { type Outline, outlines } from './outlines.ts';
-export { type ChemistryRow, chemistries, converters, packs } from './packs.ts';
-export { pixelTapes } from './tapes.ts';
+export { type ChemistryRow, chemistries, packs } from './packs.ts';
+export { pixelShapes, pixelTapes, plainTapes } from './tapes.ts';

@@ -11,7 +11,7 @@ interface PartBase {
 /** A single light-emitting diode with the two curve points that a data sheet or a meter gives. */
 export interface LedPart extends PartBase {
   readonly kind: 'led';
-  readonly body: '3 mm' | '5 mm' | 'pre-wired chip';
+  readonly body: '3 mm' | '5 mm' | 'pre-wired chip' | 'power star';
   readonly colour: string;
   /** Forward voltage at 1 mA and at 20 mA; their common spread from light to light. */
   readonly forwardAt1mAV: number;
@@ -26,6 +26,8 @@ export interface LedPart extends PartBase {
   readonly lengthMm: number;
   readonly wireDiameterMm: number;
   readonly intensityMcd: number;
+  /** Light that the eye does not see, or not as bright as it is. */
+  readonly invisible?: 'infrared' | 'ultraviolet';
 }
 
 /** Tape of separately controlled pixels with three dice each. */
@@ -75,7 +77,16 @@ export interface ControllerPart extends PartBase {
 }
 
 /** The chemistry decides the discharge curve, the cautions and the charging. */
-export type Chemistry = 'lithium-ion' | 'alkaline' | 'nickel-metal hydride';
+export type Chemistry =
+  | 'lithium-ion'
+  | 'lithium iron phosphate'
+  | 'alkaline'
+  | 'nickel-metal hydride'
+  | 'lithium coin'
+  | 'alkaline button'
+  | 'lead-acid'
+  /** Cells with a converter to 5 V inside: seen from outside, a steady 5 V that ends at once. */
+  | 'power bank';
 
 /** A pack as it is bought or made up: cells in series with their holder or tags. */
 export interface PackPart extends PartBase {
@@ -92,25 +103,32 @@ export interface PackPart extends PartBase {
   readonly protected: boolean;
   readonly massG: number;
   readonly sizeMm: readonly [number, number, number];
+  /** A power bank switches itself off when less than this is drawn for a while. */
+  readonly switchesOffBelowA?: number;
 }
 
-/** A converter that lifts the pack's voltage to a fixed one. */
+/** A converter from the pack's voltage to a fixed one: up (boost), down (buck), or down by burning the rest (linear). */
 export interface ConverterPart extends PartBase {
   readonly kind: 'converter';
+  readonly topology: 'boost' | 'buck' | 'linear';
   readonly outputV: number;
   readonly outputLimitA: number;
   readonly inputLeastV: number;
   readonly inputMostV: number;
   readonly inputLimitA: number;
   readonly idleA: number;
-  /** Efficiency against output current as a share of its limit, at 3.7 V in. */
+  /** Input voltage that the efficiencies are stated at. */
+  readonly statedInputV: number;
+  /** Efficiency against output current as a share of its limit; a linear regulator's follows from its voltages. */
   readonly efficiency: readonly (readonly [share: number, efficiency: number])[];
 }
 
-/** A transistor that switches a channel which a pin can't carry, on the negative side. */
+/** A transistor that switches a channel which a pin can't carry. */
 export interface TransistorPart extends PartBase {
   readonly kind: 'transistor';
   readonly type: 'bipolar' | 'field-effect';
+  /** Low: between the lights and minus. High: between plus and the lights, for a common minus. */
+  readonly side: 'low' | 'high';
   readonly currentLimitA: number;
   /** Bipolar: volts lost when full on. */
   readonly onDropV: number;
@@ -132,7 +150,68 @@ export interface PlugPart extends PartBase {
   readonly ways: number;
 }
 
+/** Plain tape: all of one colour lit at once, cut every few lights; 12 or 24 V. */
+export interface PlainTapePart extends PartBase {
+  readonly kind: 'plain-tape';
+  readonly voltageV: number;
+  readonly perMetre: number;
+  readonly lightsPerJoint: number;
+  /** Dice that are switched apart: 1 white, 3 colours, 4 colours and white. */
+  readonly colours: 1 | 3 | 4;
+  readonly powerPerMetreW: number;
+  readonly widthMm: number;
+  readonly heightMm: number;
+}
+
+/** Pixels on a ring or a grid of fixed size. */
+export interface PixelShapePart extends PartBase {
+  readonly kind: 'pixel-shape';
+  readonly shape: 'ring' | 'grid';
+  readonly pixels: number;
+  /** Outer and inner diameter of a ring; both sides of a grid. */
+  readonly sizeMm: readonly [number, number];
+  readonly dice: 3 | 4;
+  readonly restCurrentA: Figure;
+  readonly dieCurrentA: Figure;
+}
+
+/** A cell's protection board: what it trips at. */
+export interface ProtectionPart extends PartBase {
+  readonly kind: 'protection';
+  readonly cellsInSeries: number;
+  readonly tripA: number;
+  readonly cutOffV: number;
+  readonly ohm: number;
+  readonly drainA: number;
+}
+
+/** A sensor or control that is read. */
+export interface SensorPart extends PartBase {
+  readonly kind: 'sensor';
+  readonly senses: 'light' | 'magnet' | 'tilt' | 'press' | 'remote';
+  /** Photoresistor: at 10 lux, and how steeply it falls; phototransistor: current per lux. */
+  readonly ohmAt10Lux?: number;
+  readonly gamma?: number;
+  readonly ampsPerLux?: number;
+  readonly contactLimitA?: number;
+  readonly standbyA?: number;
+}
+
+/** A wire by its gauge, or by what else tells its resistance. */
+export interface WirePart extends PartBase {
+  readonly kind: 'wire';
+  readonly gaugeAwg: number | null;
+  readonly ohmPerMetre: number;
+  readonly outsideMm: number;
+  readonly strands: 'stranded' | 'solid' | 'enamelled' | 'foil' | 'thread';
+}
+
 export type Part =
+  | PlainTapePart
+  | PixelShapePart
+  | ProtectionPart
+  | SensorPart
+  | WirePart
   | LedPart
   | PixelTapePart
   | ControllerPart

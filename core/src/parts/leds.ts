@@ -2,7 +2,7 @@ import type { LedPart } from './kinds.ts';
 
 type Dice = Pick<
   LedPart,
-  'colour' | 'forwardAt1mAV' | 'forwardAt20mAV' | 'forwardSpreadV' | 'seriesOhm' | 'intensityMcd'
+  'colour' | 'forwardAt1mAV' | 'forwardAt20mAV' | 'forwardSpreadV' | 'seriesOhm' | 'intensityMcd' | 'invisible'
 >;
 type Body = Pick<
   LedPart,
@@ -59,6 +59,32 @@ const dice: Readonly<Record<string, Dice>> = {
     seriesOhm: 11,
     intensityMcd: 4200,
   },
+  yellow: {
+    colour: '#ffd02a',
+    forwardAt1mAV: 1.8,
+    forwardAt20mAV: 2.1,
+    forwardSpreadV: 0.15,
+    seriesOhm: 7,
+    intensityMcd: 1000,
+  },
+  ultraviolet: {
+    colour: '#7a3bff',
+    forwardAt1mAV: 2.95,
+    forwardAt20mAV: 3.45,
+    forwardSpreadV: 0.2,
+    seriesOhm: 13,
+    intensityMcd: 40,
+    invisible: 'ultraviolet',
+  },
+  infrared: {
+    colour: '#5a1420',
+    forwardAt1mAV: 1.1,
+    forwardAt20mAV: 1.3,
+    forwardSpreadV: 0.1,
+    seriesOhm: 4,
+    intensityMcd: 0,
+    invisible: 'infrared',
+  },
 };
 
 const bodies: Readonly<Record<string, Body>> = {
@@ -91,16 +117,45 @@ const bodies: Readonly<Record<string, Body>> = {
   },
 };
 
-/** Single lights: each colour in each body. A chip's potted end is taken at its diagonal. */
-export const leds: readonly LedPart[] = Object.entries(bodies).flatMap(([bodyKey, body]) =>
-  Object.entries(dice).map(([colour, die]) => ({
-    kind: 'led' as const,
-    id: `led-${bodyKey}-${colour.replace(' ', '-')}`,
-    name:
-      body.body === 'pre-wired chip'
-        ? `Pre-wired chip light, ${colour}, 1.6 × 0.8 mm`
-        : `Light, ${body.body}, ${colour}`,
-    ...die,
-    ...body,
-  })),
-);
+/** Power stars: one large die on a board 20 mm across, rated in hundreds of milliamperes; they need a heatsink. */
+const stars: readonly LedPart[] = (
+  [
+    ['white', 2.5, 2.65, 0.7, 30_000],
+    ['warm white', 2.48, 2.63, 0.7, 26_000],
+    ['red', 1.6, 1.75, 0.9, 16_000],
+  ] as const
+).map(([colour, forwardAt1mAV, forwardAt20mAV, seriesOhm, intensityMcd]) => ({
+  kind: 'led',
+  id: `led-star-${colour.replace(' ', '-')}`,
+  name: `Power star, ${colour}, 0.35 A`,
+  price: 2.4,
+  body: 'power star',
+  colour: dice[colour]?.colour ?? '#ffffff',
+  forwardAt1mAV,
+  forwardAt20mAV,
+  forwardSpreadV: 0.2,
+  seriesOhm,
+  ratedCurrentA: 0.35,
+  bareDiameterMm: 20,
+  sleeveWallMm: 0,
+  lengthMm: 3.2,
+  wireDiameterMm: 1.3,
+  intensityMcd,
+}));
+
+/** Single lights: each colour in each body, and the power stars. A chip's potted end is taken at its diagonal. */
+export const leds: readonly LedPart[] = [
+  ...Object.entries(bodies).flatMap(([bodyKey, body]) =>
+    Object.entries(dice).map(([colour, die]) => ({
+      kind: 'led' as const,
+      id: `led-${bodyKey}-${colour.replace(' ', '-')}`,
+      name:
+        body.body === 'pre-wired chip'
+          ? `Pre-wired chip light, ${colour}, 1.6 × 0.8 mm`
+          : `Light, ${body.body}, ${colour}`,
+      ...die,
+      ...body,
+    })),
+  ),
+  ...stars,
+];

@@ -1,5 +1,5 @@
 import { typical } from './figure.ts';
-import type { PixelTapePart } from './kinds.ts';
+import type { PixelShapePart, PixelTapePart, PlainTapePart } from './kinds.ts';
 
 interface Row {
   readonly perMetre: number;
@@ -19,18 +19,17 @@ const rows: readonly Row[] = [
   { perMetre: 200, widthMm: 5, dieCurrentA: 0.01, railOhmPerMetre: 0.3, price: 19.5 },
 ];
 
-/** Pixel tapes for 5 V, one data wire at 800 kHz, cut at every light. */
-export const pixelTapes: readonly PixelTapePart[] = rows.map((row) => ({
+const tapeOf = (row: Row, dice: 3 | 4): PixelTapePart => ({
   kind: 'pixel-tape',
-  id: `pixel-tape-${row.perMetre}`,
-  name: `Pixel tape, 5 V, one-wire 800 kHz, ${row.perMetre}/m, ${row.widthMm} mm`,
+  id: `pixel-tape-${row.perMetre}${dice === 4 ? '-rgbw' : ''}`,
+  name: `Pixel tape, 5 V, one-wire 800 kHz, ${row.perMetre}/m, ${row.widthMm} mm${dice === 4 ? ', with a white die' : ''}`,
   perMetre: row.perMetre,
   lightsPerJoint: 1,
   widthMm: row.widthMm,
   heightMm: row.perMetre >= 200 ? 1.6 : 2.2,
   restCurrentA: typical(0.0008, 0.0002),
   dieCurrentA: typical(row.dieCurrentA, row.dieCurrentA / 10),
-  dice: 3,
+  dice,
   bitPeriodUs: 1.25,
   latchUs: 300,
   ratedVoltageV: 5,
@@ -38,4 +37,58 @@ export const pixelTapes: readonly PixelTapePart[] = rows.map((row) => ({
   railOhmPerMetre: row.railOhmPerMetre,
   feedLimitA: 3,
   price: row.price,
+});
+
+/** Pixel tapes for 5 V, one data wire at 800 kHz, cut at every light. */
+export const pixelTapes: readonly PixelTapePart[] = [
+  ...rows.map((row) => tapeOf(row, 3)),
+  tapeOf({ perMetre: 60, widthMm: 12, dieCurrentA: 0.016, railOhmPerMetre: 0.18, price: 9.9 }, 4),
+];
+
+/** Plain tapes: volts, lights a metre, lights between cut marks, colours, watts a metre, width. Typical of the kind. */
+export const plainTapes: readonly PlainTapePart[] = (
+  [
+    [12, 60, 3, 1, 4.8, 8, 3.2],
+    [12, 120, 3, 1, 9.6, 8, 4.6],
+    [12, 60, 3, 3, 14.4, 10, 5.2],
+    [12, 72, 3, 3, 9.6, 10, 5.6],
+    [24, 120, 6, 1, 9.6, 10, 5.1],
+    [24, 60, 6, 4, 19.2, 12, 8.4],
+    [12, 384, 12, 1, 8, 8, 6.9],
+  ] as const
+).map(([voltageV, perMetre, lightsPerJoint, colours, powerPerMetreW, widthMm, price]) => ({
+  kind: 'plain-tape',
+  id: `plain-tape-${voltageV}v-${perMetre}-${colours}`,
+  name: `Plain tape, ${voltageV} V, ${colours === 1 ? 'white' : `${colours} colours`}, ${perMetre}/m, cut every ${lightsPerJoint}, ${powerPerMetreW} W/m`,
+  price,
+  voltageV,
+  perMetre,
+  lightsPerJoint,
+  colours,
+  powerPerMetreW,
+  widthMm,
+  heightMm: 2.2,
+}));
+
+/** Rings (outer and inner diameter) and grids (both sides) of pixels at 5 V. */
+export const pixelShapes: readonly PixelShapePart[] = (
+  [
+    ['ring', 8, 32, 18, 3, 2.6],
+    ['ring', 12, 37, 23, 3, 3.1],
+    ['ring', 16, 44.5, 31.7, 3, 3.8],
+    ['ring', 24, 66, 52, 3, 5.4],
+    ['grid', 64, 65, 65, 3, 9.5],
+    ['grid', 16, 32, 32, 4, 4.9],
+  ] as const
+).map(([shape, pixels, first, second, dice, price]) => ({
+  kind: 'pixel-shape',
+  id: `pixel-${shape}-${pixels}`,
+  name: `Pixel ${shape}, ${pixels} pixels, ${shape === 'ring' ? `⌀ ${first} mm` : `${first} × ${second} mm`}`,
+  price,
+  shape,
+  pixels,
+  sizeMm: [first, second],
+  dice,
+  restCurrentA: typical(0.0008, 0.0002),
+  dieCurrentA: typical(0.012, 0.0012),
 }));

@@ -15,9 +15,21 @@ export const boostInput = defineFormula({
   reckon: ({ Vo, Io, n, Vi }) => (Vo * Io) / (n * Vi),
 });
 
-const STATED_INPUT_V = 3.7;
-/** A boost converter loses a little more for each volt that its input lies lower (typical of the kind). */
-const LOSS_PER_VOLT = 0.04;
+/** Efficiency lost for each volt that the input lies farther from the output than where it is stated (typical of the kind). */
+const lossPerVolt: Readonly<Record<ConverterPart['topology'], number>> = { boost: 0.04, buck: 0.006, linear: 0 };
+
+export const linearHeat = defineFormula({
+  name: 'Heat in a linear regulator',
+  gives: { meaning: 'heat', kind: 'powerW' },
+  symbols: {
+    Vi: { meaning: 'input', kind: 'voltageV' },
+    Vo: { meaning: 'output', kind: 'voltageV' },
+    I: { meaning: 'current', kind: 'currentA' },
+  },
+  form: '{P} = ({Vi} − {Vo}) · {I}',
+  source: 'the same current at both voltages; what is between turns to heat',
+  reckon: ({ Vi, Vo, I }) => (Vi - Vo) * I,
+});
 
 /** Efficiency against load at the stated input: straight lines between the table's points, the last one held. */
 export function efficiencyAtLoad(part: ConverterPart, outputA: number): number {
@@ -32,13 +44,16 @@ export function efficiencyAtLoad(part: ConverterPart, outputA: number): number {
 }
 
 /** What an input voltage makes of it. */
-export function shiftEfficiency(atLoad: number, inputV: number): number {
-  return Math.min(0.98, Math.max(0.3, atLoad - LOSS_PER_VOLT * (STATED_INPUT_V - inputV)));
+export function shiftEfficiency(part: ConverterPart, atLoad: number, inputV: number): number {
+  if (part.topology === 'linear') return Math.min(1, part.outputV / Math.max(part.outputV, inputV));
+  // Both kinds lose more the farther they have to go: a boost from below, a buck from above.
+  const farther = part.topology === 'boost' ? part.statedInputV - inputV : inputV - part.statedInputV;
+  return Math.min(0.98, Math.max(0.3, atLoad - lossPerVolt[part.topology] * farther));
 }
 
 /** Efficiency at a load and an input voltage. */
 export const efficiencyAt = (part: ConverterPart, outputA: number, inputV: number): number =>
-  shiftEfficiency(efficiencyAtLoad(part, outputA), inputV);
+  shiftEfficiency(part, efficiencyAtLoad(part, outputA), inputV);
 
 /**
  * The current at which a source with this open voltage and resistance gives this power, on the stable side.

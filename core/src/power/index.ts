@@ -8,7 +8,7 @@ export {
   printCeiling,
   RESERVE_CHARGE,
 } from './ceiling.ts';
-export { boostInput, efficiencyAt, solveConstantPower } from './converter.ts';
+export { boostInput, efficiencyAt, linearHeat, solveConstantPower } from './converter.ts';
 export {
   createRandom,
   type Deviation,

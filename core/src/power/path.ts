@@ -44,6 +44,21 @@ const collapsed: Operation = {
   collapses: true,
 };
 
+/** A linear regulator passes its current on; below its drop-out the rail follows the input down. */
+function operateLinear(converter: ConverterPart, openV: number, sourceOhm: number, railA: number): Operation {
+  const packA = railA + converter.idleA;
+  const packV = openV - packA * sourceOhm;
+  const railV = Math.min(converter.outputV, packV - (converter.inputLeastV - converter.outputV));
+  return {
+    ok: packV >= converter.inputLeastV,
+    packA,
+    packV,
+    railV,
+    lossW: packA * packV - railA * railV,
+    collapses: packV <= 0,
+  };
+}
+
 /** Solves cell, leads and converter for a current on the rail. */
 export function operate(path: PowerPath, charge: number, railA: number): Operation {
   const openV = openCircuitVoltageV(path.pack, charge);
@@ -53,13 +68,14 @@ export function operate(path: PowerPath, charge: number, railA: number): Operati
     const packV = openV - railA * sourceOhm;
     return { ok: packV >= path.brownOutV, packA: railA, packV, railV: packV, lossW: 0, collapses: packV <= 0 };
   }
+  if (converter.topology === 'linear') return operateLinear(converter, openV, sourceOhm, railA);
   // Efficiency depends on the input voltage, which depends on the current: a few passes settle it.
   const atLoad = efficiencyAtLoad(converter, railA);
   let inputV = openV;
   let packA = 0;
   let powerW = 0;
   for (let pass = 0; pass < 8; pass += 1) {
-    powerW = (converter.outputV * railA) / shiftEfficiency(atLoad, inputV) + converter.idleA * inputV;
+    powerW = (converter.outputV * railA) / shiftEfficiency(converter, atLoad, inputV) + converter.idleA * inputV;
     const solved = solveConstantPower(openV, sourceOhm, powerW);
     if (solved === null) return collapsed;
     const nextV = openV - solved * sourceOhm;
