@@ -13,6 +13,7 @@ const allowed: Readonly<Record<string, readonly string[]>> = {
   motion: ['units', 'parts', 'plan', 'lights'],
   drive: ['units', 'parts', 'plan', 'circuit', 'lights'],
   power: ['units', 'parts', 'plan', 'circuit'],
+  heat: ['units'],
   wires: ['units', 'parts', 'plan', 'circuit', 'lights'],
 };
 const files = readdirSync(source, { recursive: true, encoding: 'utf8' }).filter(

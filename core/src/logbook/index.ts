@@ -1,2 +1,3 @@
 export { compareVersions, type VersionRow } from './compareVersions.ts';
+export { batchCount, cheapestPurchase, lotsFor, type PriceBreak, type Purchase } from './copies.ts';
 export { type ComparedRun, compareRun, predictRun, summarise, tuneCapacity } from './runTests.ts';

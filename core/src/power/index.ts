@@ -8,6 +8,7 @@ export {
   printCeiling,
   RESERVE_CHARGE,
 } from './ceiling.ts';
+export { type Charging, chargeRates, chargeTime, planCharging } from './charging.ts';
 export { boostInput, efficiencyAt, linearHeat, solveConstantPower } from './converter.ts';
 export {
   createRandom,
@@ -19,6 +20,16 @@ export {
   type RunsFor,
   sampleNight,
 } from './doubt.ts';
+export {
+  drainedMah,
+  packEnergy,
+  packsForEvent,
+  rateLaw,
+  restFromRunDowns,
+  storedShare,
+  swapTimesH,
+} from './endurance.ts';
+export { type EvenTape, evenFeeds, fewestFeeds, tapeVoltages } from './feedPoints.ts';
 export { chooseFuse, fuseBand } from './fuse.ts';
 export {
   describeEnd,
@@ -29,6 +40,7 @@ export {
   plainRunTime,
   runNight,
 } from './night.ts';
+export { bridgePower, gainChange, startDipV } from './otherLoads.ts';
 export { countedCurrentA, modelPack, openCircuitVoltageV, type PackModel, packResistanceOhm } from './packModel.ts';
 export {
   BROWN_OUT_MARGIN_V,

@@ -1,0 +1,90 @@
+import { defineFormula } from '../units/index.ts';
+
+/** A temperature at a time, as read off a thermometer or a thermal camera. */
+export interface ReflowPoint {
+  readonly atS: number;
+  readonly temperatureC: number;
+}
+
+/** What an alloy and its paste want; the paste's own sheet rules. */
+export interface ReflowAlloy {
+  readonly meltsC: number;
+  readonly peakC: readonly [least: number, most: number];
+  readonly aboveMeltS: readonly [least: number, most: number];
+  readonly mostRampKPerS: number;
+  readonly mostCoolKPerS: number;
+}
+
+/** Usual limits of the two alloys (RECKONING §9). */
+export const reflowAlloys = {
+  'tin-lead': { meltsC: 183, peakC: [205, 225], aboveMeltS: [45, 90], mostRampKPerS: 3, mostCoolKPerS: 6 },
+  'lead-free': { meltsC: 217, peakC: [235, 250], aboveMeltS: [60, 120], mostRampKPerS: 3, mostCoolKPerS: 6 },
+} as const satisfies Record<string, ReflowAlloy>;
+
+export interface ReflowVerdict {
+  readonly peakC: number;
+  readonly aboveMeltS: number;
+  /** Within 4 K of the peak. */
+  readonly atPeakS: number;
+  readonly steepestRampKPerS: number;
+  readonly steepestCoolKPerS: number;
+  readonly faults: readonly string[];
+}
+
+/** Time spent at or above a level, straight lines between the readings. */
+export function timeAbove(points: readonly ReflowPoint[], levelC: number): number {
+  return points.slice(1).reduce((sum, to, i) => {
+    const from = points[i] ?? to;
+    const span = to.atS - from.atS;
+    const [low, high] = [Math.min(from.temperatureC, to.temperatureC), Math.max(from.temperatureC, to.temperatureC)];
+    if (low >= levelC) return sum + span;
+    return high <= levelC ? sum : sum + (span * (high - levelC)) / (high - low);
+  }, 0);
+}
+
+/**
+ * Judges a soldering by its list of times and temperatures.
+ * @example lead-free, 245 °C held 18 s, 1.5 K/s up, 2.5 K/s down: 22.3 s at the peak, 47.9 s above 217 °C: too short
+ */
+export function judgeReflow(points: readonly ReflowPoint[], alloy: ReflowAlloy): ReflowVerdict {
+  const slopes = points.slice(1).map((to, i) => {
+    const from = points[i] ?? to;
+    return (to.temperatureC - from.temperatureC) / Math.max(1e-9, to.atS - from.atS);
+  });
+  const peakC = Math.max(...points.map((point) => point.temperatureC));
+  const verdict = {
+    peakC,
+    aboveMeltS: timeAbove(points, alloy.meltsC),
+    atPeakS: timeAbove(points, peakC - 4),
+    steepestRampKPerS: Math.max(0, ...slopes),
+    steepestCoolKPerS: Math.max(0, ...slopes.map((slope) => -slope)),
+  };
+  const round = (value: number): string => value.toFixed(1);
+  const faults = [
+    peakC < alloy.peakC[0] && `peak ${round(peakC)} °C is below ${alloy.peakC[0]} °C: cold joints`,
+    peakC > alloy.peakC[1] && `peak ${round(peakC)} °C is above ${alloy.peakC[1]} °C: lenses and boards suffer`,
+    verdict.aboveMeltS < alloy.aboveMeltS[0] &&
+      `${round(verdict.aboveMeltS)} s above ${alloy.meltsC} °C is less than ${alloy.aboveMeltS[0]} s: it may not have flowed everywhere`,
+    verdict.aboveMeltS > alloy.aboveMeltS[1] &&
+      `${round(verdict.aboveMeltS)} s above ${alloy.meltsC} °C is more than ${alloy.aboveMeltS[1]} s: flux is spent, pads lift`,
+    verdict.steepestRampKPerS > alloy.mostRampKPerS + 1e-9 &&
+      `it rises by ${round(verdict.steepestRampKPerS)} K/s, more than ${alloy.mostRampKPerS}: parts crack, paste spits balls`,
+    verdict.steepestCoolKPerS > alloy.mostCoolKPerS + 1e-9 &&
+      `it cools by ${round(verdict.steepestCoolKPerS)} K/s, more than ${alloy.mostCoolKPerS}: thermal shock`,
+  ].filter((fault) => fault !== false);
+  return { ...verdict, faults };
+}
+
+export const solderVolume = defineFormula({
+  name: 'Solder from a deposit of paste',
+  gives: { meaning: 'volume of metal', kind: 'volumeMm3' },
+  symbols: {
+    a: { meaning: 'pad length', kind: 'lengthMm' },
+    b: { meaning: 'pad width', kind: 'lengthMm' },
+    h: { meaning: 'height of the paste', kind: 'lengthMm' },
+    m: { meaning: 'metal in the paste, by volume', kind: 'fraction' },
+  },
+  form: '{V} = {a} · {b} · {h} · {m}',
+  source: 'half of a paste’s volume is flux',
+  reckon: ({ a, b, h, m }) => a * b * h * m,
+});

@@ -1,0 +1,68 @@
+import { defineFormula } from '../units/index.ts';
+
+export const rateLaw = defineFormula({
+  name: 'Time at a high rate',
+  gives: { meaning: 'time', kind: 'timeH' },
+  symbols: {
+    C: { meaning: 'capacity at the stated time', kind: 'capacityMah' },
+    H: { meaning: 'time it is stated at', kind: 'timeH' },
+    I: { meaning: 'current', kind: 'currentA' },
+    k: { meaning: 'rate exponent', kind: 'count' },
+  },
+  form: '{t} = {H} · ({C} / ({I} · {H})) ^ {k}',
+  source: 'Peukert’s law; k 1.1 to 1.3 for lead-acid and alkaline, 1 for lithium',
+  reckon: ({ C, H, I, k }) => H * (C / 1000 / (I * H)) ** k,
+});
+
+/**
+ * Rest draw over light draw (a/b of a + b·x) from two run-downs of the same pack at two brightnesses; null where the
+ * two contradict a rest draw of none or more.
+ * @example 190 min at 30 %, 115 min at 60 %: 0.16; four minutes either way make it 0.10 to 0.23
+ */
+export function restFromRunDowns(
+  dim: { readonly minutes: number; readonly brightness: number },
+  bright: { readonly minutes: number; readonly brightness: number },
+): number | null {
+  const span = dim.minutes - bright.minutes;
+  if (span <= 0) return null;
+  const ratio = (bright.minutes * bright.brightness - dim.minutes * dim.brightness) / span;
+  return ratio < 0 ? null : ratio;
+}
+
+/** Charge that a drain takes over a time, in mAh. @example 25 µA for 8 months (5840 h): 146 mAh */
+export const drainedMah = (drainA: number, hours: number): number => drainA * hours * 1000;
+
+/** Charge left after storage, as a share, with a self-discharge a month. @example 60 % at 3 % a month for 8: 47 % */
+export const storedShare = (share: number, lossPerMonth: number, months: number): number =>
+  share * (1 - lossPerMonth) ** months;
+
+export const packsForEvent = defineFormula({
+  name: 'Packs to bring',
+  gives: { meaning: 'packs', kind: 'count' },
+  symbols: {
+    T: { meaning: 'how long the event lasts', kind: 'timeH' },
+    t: { meaning: 'what one pack runs for, with caution', kind: 'timeH' },
+  },
+  form: '{n} = ceil({T} / {t})',
+  source: 'count with the cautious time, not with the likely one',
+  reckon: ({ T, t }) => Math.ceil(T / t - 1e-9),
+});
+
+export const packEnergy = defineFormula({
+  name: 'Energy of a pack',
+  gives: { meaning: 'energy', kind: 'energyWh' },
+  symbols: {
+    U: { meaning: 'nominal voltage', kind: 'voltageV' },
+    C: { meaning: 'capacity', kind: 'capacityMah' },
+  },
+  form: '{E} = {U} · {C}',
+  source: 'what carriers ask for',
+  reckon: ({ U, C }) => (U * C) / 1000,
+});
+
+/** When each pack is to be changed, in hours from the start: at the cautious time of each. */
+export const swapTimesH = (eventH: number, cautiousH: number): readonly number[] =>
+  Array.from(
+    { length: Math.max(0, packsForEvent.reckon({ T: eventH, t: cautiousH }) - 1) },
+    (_, i) => (i + 1) * cautiousH,
+  );

@@ -1,0 +1,53 @@
+import { solveLadder } from '../circuit/index.ts';
+
+/** An even tape of pixels with what feeds it. */
+export interface EvenTape {
+  readonly supplyV: number;
+  readonly pixels: number;
+  /** Full draw of one pixel. */
+  readonly pixelA: number;
+  /** Both rails together, from pixel to pixel. */
+  readonly pitchOhm: number;
+  /** Each feed's lead, out and back. */
+  readonly leadOhm: number;
+  readonly fullAboveV: number;
+}
+
+/** Voltage at every pixel with feeds at these places (0 … pixels − 1). */
+export function tapeVoltages(
+  tape: EvenTape,
+  at: readonly number[],
+): { readonly voltageV: readonly number[]; readonly totalA: number; readonly feedA: readonly number[] } {
+  const rail = new Array<number>(tape.pixels).fill(tape.pitchOhm / 2);
+  const solved = solveLadder({
+    supplyV: tape.supplyV,
+    plusOhm: rail,
+    minusOhm: rail,
+    loadA: new Array<number>(tape.pixels).fill(tape.pixelA),
+    feeds: at.map((place) => ({ at: place, rail: 'both' as const, leadOhm: tape.leadOhm / 2 })),
+    fullAboveV: tape.fullAboveV,
+  });
+  return { voltageV: [...solved.voltageV], totalA: solved.totalA, feedA: solved.feedA };
+}
+
+/** Places that share an even tape evenly: each feed in the middle of its part. */
+export const evenFeeds = (pixels: number, feeds: number): readonly number[] =>
+  [...new Set(Array.from({ length: feeds }, (_, i) => Math.floor(((2 * i + 1) * pixels) / (2 * feeds))))].map((at) =>
+    Math.min(pixels - 1, at),
+  );
+
+/**
+ * The fewest feeds that keep every pixel of an even tape at or above a voltage, each in the middle of its part, which
+ * for an even load is the best place there is. Null where even a feed at each pixel is not enough.
+ */
+export function fewestFeeds(
+  tape: EvenTape,
+  leastV: number,
+): { readonly at: readonly number[]; readonly leastV: number } | null {
+  for (let feeds = 1; feeds <= tape.pixels; feeds += feeds < 16 ? 1 : Math.ceil(feeds / 8)) {
+    const at = evenFeeds(tape.pixels, feeds);
+    const least = Math.min(...tapeVoltages(tape, at).voltageV);
+    if (least >= leastV) return { at, leastV: least };
+  }
+  return null;
+}
