@@ -7,6 +7,8 @@ import { exportShoppingCsv, exportTemplateSvg, exportWireCsv, writeBrief } from 
 import { checkDesign } from '@glimmer/core/findings';
 import type { Plan } from '@glimmer/core/plan';
 import { readPlanText } from '@glimmer/core/plan/reading';
+import { runSum } from './sumCommand.ts';
+import { UseError } from './useError.ts';
 
 const usage = `Use: ./glimmer COMMAND
   assess FILE [--brief]        the whole assessment as JSON, or as a page to read
@@ -14,11 +16,10 @@ const usage = `Use: ./glimmer COMMAND
   export FILE --as FORMAT      shopping-csv | wires-csv | template-svg | template-back-svg | plan
          [--out PATH]          to a file instead of the screen
   demo NAME [--out PATH]       write a demo plan: anglerfish-headdress
+  sum [NAME [key=value …]] [--json]
+                               quick sums: without a name their list, without values what one takes
 FILE may be - for standard input.
 `;
-
-/** Something the person can mend: printed without a stack, exit status 2. */
-class UseError extends Error {}
 
 function readFile(path: string | undefined): string {
   if (!path) throw new UseError(`Name a plan file.\n${usage}`);
@@ -76,6 +77,7 @@ function run(args: readonly string[]): number {
       brief: { type: 'boolean', default: false },
       as: { type: 'string' },
       out: { type: 'string' },
+      json: { type: 'boolean', default: false },
       help: { type: 'boolean', default: false },
     },
   });
@@ -97,6 +99,8 @@ function run(args: readonly string[]): number {
       );
       return 0;
     }
+    case 'sum':
+      return runSum(positionals.slice(1), values.json);
     case 'check':
       return listFindings(loadPlan(file));
     case 'export': {

@@ -37,11 +37,17 @@ export const defineFormula = <S extends string>(formula: Formula<S>): Formula<S>
 export function printSum<S extends string>(formula: Formula<S>, values: Readonly<Record<S, number>>): Sum {
   const names = Object.keys(formula.symbols) as S[];
   const show = (name: S): string => printQuantity(formula.symbols[name].kind, values[name]);
-  const right = formula.form.slice(formula.form.indexOf('=') + 1).trim();
+  const right = formula.form.replace(/^[^=≈]*[=≈]/, '').trim();
   return {
     name: formula.name,
     form: formula.form.replace(/[{}]/g, ''),
-    filled: right.replace(/\{([^}]+)\}/g, (whole, name: string) => (name in formula.symbols ? show(name as S) : whole)),
+    // A figure with its unit stands in brackets before a power, so that the unit is not taken to be raised alone.
+    filled: right.replace(/\{([^}]+)\}( ?[²³^])?/g, (whole, name: string, power: string | undefined) => {
+      if (!(name in formula.symbols)) return whole;
+      // The name was found among the symbols just now.
+      const shown = show(name as S);
+      return power ? `(${shown})${power}` : shown;
+    }),
     answer: printQuantity(formula.gives.kind, formula.reckon(values)),
     source: formula.source,
     symbols: names.map((name) => ({ symbol: name, meaning: formula.symbols[name].meaning, value: show(name) })),

@@ -70,6 +70,8 @@ export function printQuantity(
   if (row) return printPrefixed(value * row.toBase, row.symbol, digits);
   switch (kind) {
     case 'lengthMm':
+      if (Math.abs(value) >= 10_000 && options.length !== 'in')
+        return `${trimZeros(printNumber(value / 1000, Math.max(digits, 3)))} m`;
       return options.length === 'in'
         ? `${printNumber(value / 25.4, Math.max(digits, 4))} in`
         : `${printNumber(toHundredth(value), Math.max(digits, value >= 1000 ? 4 : 3))} mm`;
@@ -78,9 +80,7 @@ export function printQuantity(
     case 'timeMin':
       return `${printNumber(value, digits)} min`;
     case 'timeS':
-      return Math.abs(value) < 1 && value !== 0
-        ? `${printNumber(value * 1000, digits)} ms`
-        : `${printNumber(value, digits)} s`;
+      return value === 0 ? '0 s' : printPrefixed(value, 's', digits);
     case 'temperatureC':
       return `${trimZeros(printNumber(value, digits))} °C`;
     case 'massG':
@@ -97,7 +97,9 @@ export function printQuantity(
       return `${trimZeros(printNumber(value, digits))} AWG`;
     default: {
       const { sign } = quantityKinds[kind];
-      return sign ? `${printNumber(value, digits)} ${sign}` : trimZeros(printNumber(value, Math.max(digits, 6)));
+      if (sign) return `${printNumber(value, digits)} ${sign}`;
+      // Counts are shown whole; what is no whole number is a ratio.
+      return trimZeros(printNumber(value, Number.isInteger(value) ? Math.max(digits, 9) : Math.max(digits, 4)));
     }
   }
 }

@@ -117,7 +117,7 @@ export const quantityKinds: Readonly<Record<QuantityKind, KindRow>> = {
     noun: 'a time',
     bareUnit: 's',
     example: '0.3 s, 250 ms or 2 min',
-    units: [unit(1, 's', 'sec'), unit(1e-3, 'ms'), unit(60, 'min'), unit(3600, 'h')],
+    units: [unit(1, 's', 'sec'), unit(1e-3, 'ms'), unit(1e-6, 'µs', 'μs', 'us'), unit(60, 'min'), unit(3600, 'h')],
   },
   timeMin: {
     noun: 'a time',

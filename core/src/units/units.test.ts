@@ -142,7 +142,7 @@ describe('plausibility', () => {
   });
   it('refuses what is outside the limits with both numbers', () => {
     const judged = judge('lengthMm', -20, { least: 1, most: 20_000 });
-    expect(judged).toEqual({ ok: false, problem: '−20.0 mm is outside 1.00 mm to 20000 mm.' });
+    expect(judged).toEqual({ ok: false, problem: '−20.0 mm is outside 1.00 mm to 20 m.' });
   });
 });
 

@@ -1,0 +1,166 @@
+import { printForEditing, printQuantity, type QuantityKind, type Sum } from '../units/index.ts';
+import type { Drawing } from './drawing.ts';
+import { type InputProblem, readInputs } from './readInputs.ts';
+import type { PairsInput, QuickSum, Result, SumFinding, Value, Values } from './sum.ts';
+
+/** A sum answered: what it was asked, and everything it found. */
+export interface Answer {
+  readonly sum: QuickSum;
+  readonly values: Values;
+  readonly results: readonly Result[];
+  readonly steps: readonly Sum[];
+  readonly findings: readonly SumFinding[];
+  readonly drawing: Drawing | null;
+}
+
+export type Answered =
+  | { readonly ok: true; readonly answer: Answer }
+  | { readonly ok: false; readonly problems: readonly InputProblem[] };
+
+/** Reads the inputs and makes the sum. A contradiction between inputs comes back as a problem, like a slip in one. */
+export function answerSum(sum: QuickSum, given: Readonly<Record<string, unknown>>): Answered {
+  const read = readInputs(sum, given);
+  if (!read.ok) return read;
+  try {
+    const { results, steps, findings, drawing } = sum.reckon(read.values);
+    return {
+      ok: true,
+      answer: {
+        sum,
+        values: read.values,
+        results,
+        steps,
+        findings: [...findings, ...read.notices],
+        drawing: drawing ?? null,
+      },
+    };
+  } catch (error) {
+    if (!(error instanceof SumError)) throw error;
+    return { ok: false, problems: [{ word: sum.name, problem: error.message }] };
+  }
+}
+
+/** Inputs that are each right but don't go together; the message says what would. */
+export class SumError extends Error {}
+
+const plainValue = (key: string, value: Value, sum: QuickSum): unknown => {
+  const input = sum.inputs[key];
+  if (input?.as !== 'pairs' || !Array.isArray(value)) return value;
+  const { names } = input satisfies PairsInput;
+  return value.map((pair: readonly [number, number]) => ({ [names[0]]: pair[0], [names[1]]: pair[1] }));
+};
+
+const finite = (value: number | null): number | null => (value === null || !Number.isFinite(value) ? null : value);
+
+function resultValue(result: Result): unknown {
+  switch (result.form) {
+    case 'figure':
+      return finite(result.value);
+    case 'text':
+      return result.value;
+    case 'figures':
+      return result.values.map(finite);
+    default:
+      return result.rows.map((row) =>
+        Object.fromEntries(
+          result.columns.map((column, i) => {
+            const cell = row[i] ?? null;
+            return [column.key, typeof cell === 'number' ? finite(cell) : cell];
+          }),
+        ),
+      );
+  }
+}
+
+/** The answer as the JSON that every sum gives: units stand in the keys. */
+export function answerToJson(answer: Answer): Record<string, unknown> {
+  const { sum } = answer;
+  return {
+    sum: sum.name,
+    inputs: Object.fromEntries(Object.entries(answer.values).map(([key, value]) => [key, plainValue(key, value, sum)])),
+    results: Object.fromEntries(answer.results.map((result) => [result.key, resultValue(result)])),
+    steps: answer.steps,
+    findings: answer.findings,
+  };
+}
+
+/** A cell of a table or a figure as it is read. */
+export const showCell = (kind: QuantityKind | 'text', value: number | string | boolean | null): string => {
+  if (value === null) return 'not decided';
+  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  return typeof value === 'number' && kind !== 'text' ? printQuantity(kind, value) : String(value);
+};
+
+const MOST_SHOWN = 12;
+
+function writeResult(result: Result): string[] {
+  switch (result.form) {
+    case 'figure':
+      return [`${result.main ? '*' : ' '} ${result.label.padEnd(44)} ${showCell(result.kind, result.value)}`];
+    case 'text':
+      return [`  ${result.label.padEnd(44)} ${showCell('text', result.value)}`];
+    case 'figures': {
+      const shown = result.values.slice(0, MOST_SHOWN).map((value) => showCell(result.kind, value));
+      const more = result.values.length - shown.length;
+      return [`  ${result.label.padEnd(44)} ${shown.join(', ')}${more > 0 ? ` and ${more} more` : ''}`];
+    }
+    default: {
+      const cells = [
+        result.columns.map((column) => column.label),
+        ...result.rows.map((row) => result.columns.map((column, i) => showCell(column.kind, row[i] ?? null))),
+      ];
+      const widths = result.columns.map((_, i) => Math.max(...cells.map((row) => (row[i] ?? '').length)));
+      return [
+        `  ${result.label}`,
+        ...cells.map((row) => `    ${row.map((cell, i) => cell.padEnd(widths[i] ?? 0)).join('  ')}`.trimEnd()),
+      ];
+    }
+  }
+}
+
+/** The answer as a page of text. */
+export function writeAnswer(answer: Answer): string {
+  const lines = [
+    answer.sum.title,
+    '='.repeat(answer.sum.title.length),
+    ...answer.results.flatMap(writeResult),
+    '',
+    ...answer.steps.flatMap((step) => [
+      `  ${step.name}`,
+      `    ${step.form}`,
+      `    = ${step.filled} = ${step.answer}    (${step.source})`,
+    ]),
+    ...(answer.findings.length > 0 ? [''] : []),
+    ...answer.findings.flatMap((each) => [
+      `  ${each.gravity.toUpperCase()}  ${each.what}`,
+      `        ${each.why} ${each.mend}`,
+    ]),
+  ];
+  return `${lines.join('\n').replace(/\n{3,}/g, '\n\n')}\n`;
+}
+
+/** A value as an input field shows it, so that it can be read back. */
+export function showInput(sum: QuickSum, key: string, value: Value): string {
+  const input = sum.inputs[key];
+  if (!input || value === null) return '';
+  switch (input.as) {
+    case 'quantity':
+    case 'optional':
+      return typeof value === 'number' ? printForEditing(input.kind, value) : '';
+    case 'list':
+      return Array.isArray(value) ? value.map((each) => printForEditing(input.kind, each as number)).join(', ') : '';
+    case 'pairs':
+      return Array.isArray(value)
+        ? value
+            .map((pair) => {
+              const [a = 0, b = 0] = pair as readonly number[];
+              return input.names[0] === 'count'
+                ? `${a} x ${printForEditing(input.kinds[1], b)}`
+                : `${printForEditing(input.kinds[0], a)} : ${printForEditing(input.kinds[1], b)}`;
+            })
+            .join(', ')
+        : '';
+    default:
+      return String(value);
+  }
+}

@@ -1,0 +1,249 @@
+import type { Design } from '../plan/index.ts';
+import type { Band, QuantityKind, Sum } from '../units/index.ts';
+import type { Drawing } from './drawing.ts';
+
+interface InputBase {
+  /** The word for it on the command line and on a card. */
+  readonly word: string;
+  readonly label: string;
+  readonly hint?: string;
+}
+
+/** One quantity. `needed` has no honest default: it is asked for; its `initial` is only what a new card shows. */
+export interface QuantityInput extends InputBase {
+  readonly as: 'quantity';
+  readonly kind: QuantityKind;
+  readonly band: Band;
+  readonly initial: number;
+  readonly needed: boolean;
+}
+/** A quantity that may be left out. */
+export interface OptionalInput extends InputBase {
+  readonly as: 'optional';
+  readonly kind: QuantityKind;
+  readonly band: Band;
+  /** What a new card shows where the sum can do nothing without it. */
+  readonly example?: number;
+}
+/** Several quantities of one kind, written with commas (or semicolons). */
+export interface ListInput extends InputBase {
+  readonly as: 'list';
+  readonly kind: QuantityKind;
+  readonly band: Band;
+  readonly initial: readonly number[];
+}
+/** Several pairs, such as `3x620 mm` or `420 mA:30 min`. */
+export interface PairsInput extends InputBase {
+  readonly as: 'pairs';
+  readonly names: readonly [string, string];
+  readonly kinds: readonly [QuantityKind, QuantityKind];
+  readonly bands: readonly [Band, Band];
+  readonly initial: readonly (readonly [number, number])[];
+}
+export interface ChoiceInput<T extends string = string> extends InputBase {
+  readonly as: 'choice';
+  readonly options: readonly T[];
+  readonly initial: T;
+}
+export interface WordsInput extends InputBase {
+  readonly as: 'words';
+  readonly initial: string;
+}
+export type Input = QuantityInput | OptionalInput | ListInput | PairsInput | ChoiceInput | WordsInput;
+
+type ValueOf<I> = I extends QuantityInput
+  ? number
+  : I extends OptionalInput
+    ? number | null
+    : I extends ListInput
+      ? readonly number[]
+      : I extends PairsInput
+        ? readonly (readonly [number, number])[]
+        : I extends ChoiceInput<infer T>
+          ? T
+          : string;
+
+/** A value of any input. */
+export type Value = number | null | string | readonly number[] | readonly (readonly [number, number])[];
+export type Values = Readonly<Record<string, Value>>;
+
+/** One line of the answer. `main` is the figure that decides. */
+export type Result =
+  | {
+      readonly form: 'figure';
+      readonly key: string;
+      readonly label: string;
+      readonly kind: QuantityKind;
+      readonly value: number | null;
+      readonly main?: boolean;
+    }
+  | { readonly form: 'text'; readonly key: string; readonly label: string; readonly value: string | boolean }
+  | {
+      readonly form: 'figures';
+      readonly key: string;
+      readonly label: string;
+      readonly kind: QuantityKind;
+      readonly values: readonly number[];
+    }
+  | {
+      readonly form: 'table';
+      readonly key: string;
+      readonly label: string;
+      readonly columns: readonly {
+        readonly key: string;
+        readonly label: string;
+        readonly kind: QuantityKind | 'text';
+      }[];
+      readonly rows: readonly (readonly (number | string | null)[])[];
+    };
+
+/** A flaw in what was asked, or something to know. */
+export interface SumFinding {
+  readonly id: string;
+  readonly gravity: 'stop' | 'mend' | 'mind';
+  readonly what: string;
+  readonly why: string;
+  readonly mend: string;
+}
+
+export interface Outcome {
+  readonly results: readonly Result[];
+  readonly steps: readonly Sum[];
+  readonly findings: readonly SumFinding[];
+  readonly drawing?: Drawing;
+}
+
+/** Puts what was reckoned into a design; ids come from outside. */
+export type IntoDesign = (design: Design, values: Values, newId: () => string) => Design;
+
+/** A sum of the work that needs no plan. */
+export interface QuickSum {
+  readonly name: string;
+  readonly title: string;
+  /** What it answers, in a sentence. */
+  readonly about: string;
+  readonly group: 'lights' | 'drive' | 'power' | 'wires' | 'heat and make';
+  readonly inputs: Readonly<Record<string, Input>>;
+  readonly reckon: (values: Values) => Outcome;
+  readonly intoDesign?: IntoDesign;
+}
+
+/** Declares a sum with its inputs typed by their rows. */
+export function defineSum<const I extends Readonly<Record<string, Input>>>(sum: {
+  readonly name: string;
+  readonly title: string;
+  readonly about: string;
+  readonly group: QuickSum['group'];
+  readonly inputs: I;
+  readonly reckon: (values: { readonly [K in keyof I]: ValueOf<I[K]> }) => Outcome;
+  readonly intoDesign?: (
+    design: Design,
+    values: { readonly [K in keyof I]: ValueOf<I[K]> },
+    newId: () => string,
+  ) => Design;
+}): QuickSum {
+  // Values are read by `readInputs` against these very rows, so they have the types that the rows give.
+  return sum as unknown as QuickSum;
+}
+
+const positive: Band = { least: 1e-12, most: 1e12 };
+
+/** A quantity that has to be given. `usual` is where it mostly lies, for "did you mean". */
+export const ask = (
+  kind: QuantityKind,
+  word: string,
+  label: string,
+  initial: number,
+  band: Partial<Band> = {},
+): QuantityInput => ({ as: 'quantity', kind, word, label, initial, needed: true, band: { ...positive, ...band } });
+
+/** A quantity that is taken as usual where it is not given. */
+export const assume = (
+  kind: QuantityKind,
+  word: string,
+  label: string,
+  initial: number,
+  band: Partial<Band> = {},
+): QuantityInput => ({ as: 'quantity', kind, word, label, initial, needed: false, band: { ...positive, ...band } });
+
+export const optional = (
+  kind: QuantityKind,
+  word: string,
+  label: string,
+  band: Partial<Band> = {},
+  example?: number,
+): OptionalInput => ({
+  as: 'optional',
+  kind,
+  word,
+  label,
+  band: { ...positive, ...band },
+  ...(example === undefined ? {} : { example }),
+});
+
+export const list = (
+  kind: QuantityKind,
+  word: string,
+  label: string,
+  initial: readonly number[],
+  band: Partial<Band> = {},
+): ListInput => ({ as: 'list', kind, word, label, initial, band: { ...positive, ...band } });
+
+export const pairs = (
+  options: Omit<PairsInput, 'as' | 'bands'> & { readonly bands?: PairsInput['bands'] },
+): PairsInput => ({
+  as: 'pairs',
+  bands: [positive, positive],
+  ...options,
+});
+
+export const choice = <const T extends string>(
+  word: string,
+  label: string,
+  options: readonly T[],
+  initial: NoInfer<T>,
+): ChoiceInput<T> => ({ as: 'choice', word, label, options, initial });
+
+export const words = (word: string, label: string, initial: string): WordsInput => ({
+  as: 'words',
+  word,
+  label,
+  initial,
+});
+
+export const figure = (key: string, label: string, kind: QuantityKind, value: number | null): Result => ({
+  form: 'figure',
+  key,
+  label,
+  kind,
+  value,
+});
+
+/** The figure that decides. */
+export const mainFigure = (key: string, label: string, kind: QuantityKind, value: number | null): Result => ({
+  form: 'figure',
+  key,
+  label,
+  kind,
+  value,
+  main: true,
+});
+
+export const text = (key: string, label: string, value: string | boolean): Result => ({
+  form: 'text',
+  key,
+  label,
+  value,
+});
+
+export const finding = (
+  id: string,
+  gravity: SumFinding['gravity'],
+  what: string,
+  why: string,
+  mend: string,
+): SumFinding => ({ id, gravity, what, why, mend });
+
+/** The findings whose condition holds. */
+export const findingsWhere = (...rows: readonly (readonly [boolean, SumFinding])[]): SumFinding[] =>
+  rows.filter(([holds]) => holds).map(([, row]) => row);
