@@ -1,5 +1,14 @@
 import { readFileSync } from 'node:fs';
-import { type Answered, answerSum, answerToJson, findSum, type QuickSum, quickSums, showInput, writeAnswer } from '@glimmer/core/sums';
+import {
+  type Answered,
+  answerSum,
+  answerToJson,
+  findSum,
+  type QuickSum,
+  quickSums,
+  showInput,
+  writeAnswer,
+} from '@glimmer/core/sums';
 import { UseError } from './useError.ts';
 
 /** All sums with what they answer, by group. */
@@ -22,8 +31,15 @@ function describeSum(sum: QuickSum): string {
     return `  ${input.word.padEnd(14)} ${input.label}${input.hint ? ` (${input.hint})` : ''}${options}; ${remark}; in JSON ${key}`;
   });
   const example = Object.entries(sum.inputs)
-    .filter(([, input]) => (input.as === 'quantity' && input.needed) || ((input.as === 'pairs' || input.as === 'list') && input.initial.length > 0))
-    .map(([key, input]) => `${input.word}=${'initial' in input ? showInput(sum, key, input.initial).replaceAll(' ', '') : ''}`);
+    .filter(
+      ([, input]) =>
+        (input.as === 'quantity' && input.needed) ||
+        ((input.as === 'pairs' || input.as === 'list') && input.initial.length > 0),
+    )
+    .map(
+      ([key, input]) =>
+        `${input.word}=${'initial' in input ? showInput(sum, key, input.initial).replaceAll(' ', '') : ''}`,
+    );
   return `${sum.title}\n${sum.about}\n\n${rows.join('\n')}\n\nSuch as: ./glimmer sum ${sum.name} ${example.join(' ')}\n`;
 }
 

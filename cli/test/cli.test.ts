@@ -71,3 +71,49 @@ describe('./glimmer', () => {
     expect(run('check', half)).toMatchObject({ status: 2, stderr: expect.stringContaining('cut short') });
   });
 });
+
+describe('./glimmer sum', () => {
+  it('lists the sums, and says what one takes with an example that works as it stands', () => {
+    expect(run('sum').stdout).toMatch(/led-resistor +The resistor for one light/);
+    const { stdout } = run('sum', 'led-resistor');
+    const example = /Such as: \.\/glimmer (.*)/.exec(stdout)?.[1]?.split(' ') ?? [];
+    expect(run(...example).stdout).toMatch(/\* Resistor +180 Ω/);
+  });
+  it('answers words as a person writes them', () => {
+    const { stdout, status } = run('sum', 'led-resistor', 'supply=9V', 'forward=2V', 'current=20mA', 'rating=1/2W');
+    expect(status).toBe(0);
+    // (9 − 2) V / 20 mA = 350 Ω, and 390 Ω is the next of E12.
+    expect(stdout).toMatch(/Exactly +350 Ω/);
+    expect(stdout).toMatch(/\* Resistor +390 Ω/);
+    expect(stdout).toMatch(/\(9\.00 V − 0 V − 2\.00 V\) \/ 20\.0 mA = 350 Ω/);
+  });
+  it('takes and gives JSON: piped, as an argument, or what it gave before', () => {
+    const inputs = JSON.stringify({ supplyV: 9, forwardV: 2, currentA: 0.02 });
+    const piped = spawnSync(process.execPath, [main, 'sum', 'led-resistor', '--json'], {
+      encoding: 'utf8',
+      input: inputs,
+    });
+    const answer = JSON.parse(piped.stdout);
+    expect(answer).toMatchObject({ sum: 'led-resistor', inputs: { supplyV: 9 }, results: { resistorOhm: 390 } });
+    expect(JSON.parse(run('sum', 'led-resistor', inputs, '--json').stdout)).toEqual(answer);
+    const again = spawnSync(process.execPath, [main, 'sum', 'led-resistor', '-', '--json'], {
+      encoding: 'utf8',
+      input: piped.stdout,
+    });
+    expect(JSON.parse(again.stdout).results).toEqual(answer.results);
+  });
+  it('status 1 with a stop, 2 with what can be mended, and then nothing on the screen', () => {
+    expect(run('sum', 'boost-limit', 'cell=3.2V', 'source=0.25', 'current=1.9A').status).toBe(1);
+    for (const [args, message] of [
+      [['sum', 'resistor'], /Did you mean led-resistor/],
+      [['sum', 'wire', 'current=1 A'], /length: Length, one way is needed/],
+      [['sum', 'wire', 'current'], /is not key=value/],
+      [['sum', 'wire', '{"currentA":'], /not JSON/],
+      [['sum', 'wire', '[]'], /not key=value|must be an object/],
+    ] as const) {
+      const { status, stderr, stdout } = run(...args);
+      expect([status, stdout]).toEqual([2, '']);
+      expect(stderr).toMatch(message);
+    }
+  });
+});

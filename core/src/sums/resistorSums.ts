@@ -92,7 +92,7 @@ const ledResistor = defineSum({
     model: choice('model', 'Drop taken', ['on its curve', 'as constant'], 'on its curve'),
     supplySpread: assume('fraction', 'supplyspread', 'Supply varies by, either way', 0.05, { least: 0, most: 0.5 }),
     forwardSpreadV: assume('voltageV', 'spread', 'Drop varies by, either way', 0.15, { least: 0, most: 1 }),
-    ratedA: assume('currentA', 'rated', 'Highest current of the light', 0.02, ledBand),
+    ratedA: optional('currentA', 'rated', 'Highest current of the light', ledBand),
     series: choice('e', 'Standard values', seriesNames, 'E12'),
     stock: list('resistanceOhm', 'stock', 'Own drawer instead', []),
     ratingW: assume('powerW', 'rating', 'Rating of the resistor', 0.25, { most: 100 }),
@@ -100,8 +100,9 @@ const ledResistor = defineSum({
     resistorOhm: optional('resistanceOhm', 'resistor', 'Resistor already fitted'),
   },
   reckon: (values) => {
-    const { supplyV, forwardV, currentA, count, lights, sharing, supplySpread, forwardSpreadV, ratedA, sourceOhm } =
-      values;
+    const { supplyV, forwardV, currentA, count, lights, sharing, supplySpread, forwardSpreadV, sourceOhm } = values;
+    // A light is mostly rated a quarter above the current that it is sold at, and small ones bear 20 mA.
+    const ratedA = values.ratedA ?? Math.max(0.02, 1.25 * currentA);
     const shared = sharing === 'one shared resistor' && lights > 1;
     const circuit: Circuit = {
       curve: curveThrough(forwardV, currentA),
@@ -168,6 +169,12 @@ const ledResistor = defineSum({
           'Share of the energy that reaches the lights',
           'fraction',
           Math.min(1, (count * forwardV) / supplyV),
+        ),
+        figure(
+          'ratedA',
+          values.ratedA === null ? 'Highest current, taken as usual' : 'Highest current',
+          'currentA',
+          ratedA,
         ),
         figure('totalA', 'All paths together', 'currentA', likely * lights),
         figure('withoutDropA', 'If the drop were forgotten', 'currentA', forgotten),
