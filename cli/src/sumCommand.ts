@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { readStockCsv, resistorsInStock } from '@glimmer/core/parts';
 import {
   type Answered,
   answerSum,
@@ -43,13 +44,29 @@ function describeSum(sum: QuickSum): string {
   return `${sum.title}\n${sum.about}\n\n${rows.join('\n')}\n\nSuch as: ./glimmer sum ${sum.name} ${example.join(' ')}\n`;
 }
 
-/** `key=value` words; a value may hold spaces where the shell kept them together. */
+/** Resistors out of the maker's own table: `stock=@drawer.csv`. */
+function readDrawer(path: string): string {
+  let text: string;
+  try {
+    text = readFileSync(path, 'utf8');
+  } catch (cause) {
+    throw new UseError(`${path} can't be read: ${cause instanceof Error ? cause.message : 'unknown reason'}`, {
+      cause,
+    });
+  }
+  const { items, problems } = readStockCsv(text);
+  for (const { line, problem } of problems) process.stderr.write(`${path}, line ${line}: ${problem}\n`);
+  return resistorsInStock(items).join(',');
+}
+
+/** `key=value` words; a value may hold spaces where the shell kept them together; `@file` is read from a drawer. */
 function readWords(args: readonly string[]): Record<string, unknown> {
   return Object.fromEntries(
     args.map((arg) => {
       const at = arg.indexOf('=');
       if (at < 1) throw new UseError(`"${arg}" is not key=value, such as supply=9V`);
-      return [arg.slice(0, at), arg.slice(at + 1)];
+      const value = arg.slice(at + 1);
+      return [arg.slice(0, at), value.startsWith('@') ? readDrawer(value.slice(1)) : value];
     }),
   );
 }

@@ -117,3 +117,11 @@ describe('./glimmer sum', () => {
     }
   });
 });
+
+it('takes resistors from the drawer, and says which lines it could not read', () => {
+  const file = join(folder, 'drawer.csv');
+  writeFileSync(file, 'kind,count,resistance\nresistor,5,47\nresistor,5,120\nresistor,5,much\n');
+  const { stdout, stderr } = run('sum', 'resistor-combine', 'wanted=165.3', `stock=@${file}`);
+  expect(stdout).toMatch(/Made of +47 \+ 120/);
+  expect(stderr).toMatch(/line 4: resistance: "much" is not a resistance/);
+});

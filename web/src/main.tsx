@@ -3,13 +3,16 @@ import '@fontsource-variable/atkinson-hyperlegible-next';
 import '@fontsource-variable/bricolage-grotesque';
 import './theme.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { StrictMode } from 'react';
+import { lazy, StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { ShelfPage } from './shelf/ShelfPage.tsx';
 import { followLamp } from './state/viewStore.ts';
 import { ToastShelf } from './widgets/Toasts.tsx';
 import { WorkbenchPage } from './workbench/WorkbenchPage.tsx';
+
+// The sums bring the whole core with them: they are fetched when they are asked for.
+const SumsPage = lazy(() => import('./sums/SumsPage.tsx').then(({ SumsPage: page }) => ({ default: page })));
 
 followLamp();
 const client = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 2000 } } });
@@ -23,6 +26,14 @@ createRoot(host).render(
         <BrowserRouter>
           <Routes>
             <Route path="/" element={<ShelfPage />} />
+            <Route
+              path="/sums"
+              element={
+                <Suspense fallback={<p className="p-10 text-faint">Laying out the desk …</p>}>
+                  <SumsPage />
+                </Suspense>
+              }
+            />
             <Route path="/plan/:id" element={<Navigate to="piece" replace />} />
             <Route path="/plan/:id/:stage" element={<WorkbenchPage />} />
             <Route path="*" element={<Navigate to="/" replace />} />

@@ -64,79 +64,84 @@ function add(array: Float64Array, index: number, value: number): void {
   array[index] = (array[index] ?? 0) + value;
 }
 
+/** A load between the rails: a current above its knee, a conductance below it. */
+function addLoad(ladder: Ladder, eq: Equations, i: number): void {
+  const load = ladder.loadA[i] ?? 0;
+  const volts = (eq.plusV[i] ?? 0) - (eq.minusV[i] ?? 0);
+  if (volts >= ladder.fullAboveV) {
+    add(eq.plusRight, i, -load);
+    add(eq.minusRight, i, load);
+    return;
+  }
+  const siemens = load / ladder.fullAboveV;
+  add(eq.plusPlus, i, siemens);
+  add(eq.minusMinus, i, siemens);
+  add(eq.plusMinus, i, -siemens);
+}
+
+/** The copper from load i to the next, in both rails. */
+function addRails(ladder: Ladder, eq: Equations, i: number): void {
+  const plus = 1 / Math.max(LEAST_OHM, ladder.plusOhm[i] ?? 0);
+  const minus = 1 / Math.max(LEAST_OHM, ladder.minusOhm[i] ?? 0);
+  add(eq.plusPlus, i, plus);
+  add(eq.plusPlus, i + 1, plus);
+  add(eq.minusMinus, i, minus);
+  add(eq.minusMinus, i + 1, minus);
+  eq.plusNext[i] = -plus;
+  eq.minusNext[i] = -minus;
+}
+
+function addFeed(ladder: Ladder, eq: Equations, feed: LadderFeed): void {
+  const lead = 1 / Math.max(LEAST_OHM, feed.leadOhm);
+  if (feed.rail !== 'minus') {
+    add(eq.plusPlus, feed.at, lead);
+    add(eq.plusRight, feed.at, lead * ladder.supplyV);
+  }
+  if (feed.rail !== 'plus') add(eq.minusMinus, feed.at, lead);
+}
+
 function assemble(ladder: Ladder, eq: Equations): void {
-  const n = eq.plusV.length;
-  for (const array of [
-    eq.plusPlus,
-    eq.plusMinus,
-    eq.minusMinus,
-    eq.plusNext,
-    eq.minusNext,
-    eq.plusRight,
-    eq.minusRight,
-  ])
-    array.fill(0);
-  for (let i = 0; i < n; i += 1) {
-    const load = ladder.loadA[i] ?? 0;
-    const volts = (eq.plusV[i] ?? 0) - (eq.minusV[i] ?? 0);
-    if (volts >= ladder.fullAboveV) {
-      add(eq.plusRight, i, -load);
-      add(eq.minusRight, i, load);
-    } else {
-      const siemens = load / ladder.fullAboveV;
-      add(eq.plusPlus, i, siemens);
-      add(eq.minusMinus, i, siemens);
-      add(eq.plusMinus, i, -siemens);
-    }
-    add(eq.plusPlus, i, LEAK_S);
-    add(eq.minusMinus, i, LEAK_S);
-    if (i + 1 < n) {
-      const plus = 1 / Math.max(LEAST_OHM, ladder.plusOhm[i] ?? 0);
-      const minus = 1 / Math.max(LEAST_OHM, ladder.minusOhm[i] ?? 0);
-      add(eq.plusPlus, i, plus);
-      add(eq.plusPlus, i + 1, plus);
-      add(eq.minusMinus, i, minus);
-      add(eq.minusMinus, i + 1, minus);
-      eq.plusNext[i] = -plus;
-      eq.minusNext[i] = -minus;
-    }
-  }
-  for (const feed of ladder.feeds) {
-    const lead = 1 / Math.max(LEAST_OHM, feed.leadOhm);
-    if (feed.rail !== 'minus') {
-      add(eq.plusPlus, feed.at, lead);
-      add(eq.plusRight, feed.at, lead * ladder.supplyV);
-    }
-    if (feed.rail !== 'plus') add(eq.minusMinus, feed.at, lead);
-  }
+  const { plusPlus, plusMinus, minusMinus, plusNext, minusNext, plusRight, minusRight } = eq;
+  for (const array of [plusMinus, plusNext, minusNext, plusRight, minusRight]) array.fill(0);
+  for (const array of [plusPlus, minusMinus]) array.fill(LEAK_S);
+  for (let i = 0; i < plusPlus.length; i += 1) addLoad(ladder, eq, i);
+  for (let i = 0; i + 1 < plusPlus.length; i += 1) addRails(ladder, eq, i);
+  for (const feed of ladder.feeds) addFeed(ladder, eq, feed);
+}
+
+/** Takes row i − 1 out of row i. */
+function takeOut(eq: Equations, i: number): void {
+  const [a, b, d] = [eq.plusPlus[i - 1] ?? 1, eq.plusMinus[i - 1] ?? 0, eq.minusMinus[i - 1] ?? 1];
+  const [p, m] = [eq.plusNext[i - 1] ?? 0, eq.minusNext[i - 1] ?? 0];
+  const [r, s] = [eq.plusRight[i - 1] ?? 0, eq.minusRight[i - 1] ?? 0];
+  const determinant = a * d - b * b;
+  add(eq.plusPlus, i, (-p * p * d) / determinant);
+  add(eq.plusMinus, i, (p * m * b) / determinant);
+  add(eq.minusMinus, i, (-m * m * a) / determinant);
+  add(eq.plusRight, i, (-p * (d * r - b * s)) / determinant);
+  add(eq.minusRight, i, (-m * (a * s - b * r)) / determinant);
+}
+
+/** Puts row i + 1 back into row i, whose voltages it sets; returns how far the farther of them moved. */
+function putBack(eq: Equations, i: number): number {
+  const r = (eq.plusRight[i] ?? 0) - (eq.plusNext[i] ?? 0) * (eq.plusV[i + 1] ?? 0);
+  const s = (eq.minusRight[i] ?? 0) - (eq.minusNext[i] ?? 0) * (eq.minusV[i + 1] ?? 0);
+  const [a, b, d] = [eq.plusPlus[i] ?? 1, eq.plusMinus[i] ?? 0, eq.minusMinus[i] ?? 1];
+  const determinant = a * d - b * b;
+  const plus = (d * r - b * s) / determinant;
+  const minus = (a * s - b * r) / determinant;
+  const moved = Math.max(Math.abs(plus - (eq.plusV[i] ?? 0)), Math.abs(minus - (eq.minusV[i] ?? 0)));
+  eq.plusV[i] = plus;
+  eq.minusV[i] = minus;
+  return moved;
 }
 
 /** Block elimination forwards, substitution back, in place; returns the greatest move of any voltage. */
 function eliminate(eq: Equations): number {
   const n = eq.plusV.length;
-  for (let i = 1; i < n; i += 1) {
-    const [a, b, d] = [eq.plusPlus[i - 1] ?? 1, eq.plusMinus[i - 1] ?? 0, eq.minusMinus[i - 1] ?? 1];
-    const [p, m] = [eq.plusNext[i - 1] ?? 0, eq.minusNext[i - 1] ?? 0];
-    const [r, s] = [eq.plusRight[i - 1] ?? 0, eq.minusRight[i - 1] ?? 0];
-    const determinant = a * d - b * b;
-    add(eq.plusPlus, i, (-p * p * d) / determinant);
-    add(eq.plusMinus, i, (p * m * b) / determinant);
-    add(eq.minusMinus, i, (-m * m * a) / determinant);
-    add(eq.plusRight, i, (-p * (d * r - b * s)) / determinant);
-    add(eq.minusRight, i, (-m * (a * s - b * r)) / determinant);
-  }
+  for (let i = 1; i < n; i += 1) takeOut(eq, i);
   let moved = 0;
-  for (let i = n - 1; i >= 0; i -= 1) {
-    const r = (eq.plusRight[i] ?? 0) - (i + 1 < n ? (eq.plusNext[i] ?? 0) * (eq.plusV[i + 1] ?? 0) : 0);
-    const s = (eq.minusRight[i] ?? 0) - (i + 1 < n ? (eq.minusNext[i] ?? 0) * (eq.minusV[i + 1] ?? 0) : 0);
-    const [a, b, d] = [eq.plusPlus[i] ?? 1, eq.plusMinus[i] ?? 0, eq.minusMinus[i] ?? 1];
-    const determinant = a * d - b * b;
-    const plus = (d * r - b * s) / determinant;
-    const minus = (a * s - b * r) / determinant;
-    moved = Math.max(moved, Math.abs(plus - (eq.plusV[i] ?? 0)), Math.abs(minus - (eq.minusV[i] ?? 0)));
-    eq.plusV[i] = plus;
-    eq.minusV[i] = minus;
-  }
+  for (let i = n - 1; i >= 0; i -= 1) moved = Math.max(moved, putBack(eq, i));
   return moved;
 }
 

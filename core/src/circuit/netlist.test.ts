@@ -62,10 +62,16 @@ describe('the general solver', () => {
       ]);
       return curves.map((_, i) => (currentA.get(`d${i}`) ?? 0) * 1000);
     };
-    shared([amber, amber, amber]).forEach((milliamps) => expect(milliamps).toBeCloseTo(9.24, 1));
+    shared([amber, amber, amber]).forEach((milliamps) => {
+      expect(milliamps).toBeCloseTo(9.24, 1);
+    });
     const spread = [-0.1, 0, 0.1].map((by) => shiftCurve(amber, by));
-    shared(spread).forEach((milliamps, i) => expect(milliamps).toBeCloseTo([17.35, 8.09, 2.42][i] ?? 0, 1));
-    shared(spread.slice(1)).forEach((milliamps, i) => expect(milliamps).toBeCloseTo([18.17, 8.71][i] ?? 0, 1));
+    shared(spread).forEach((milliamps, i) => {
+      expect(milliamps).toBeCloseTo([17.35, 8.09, 2.42][i] ?? 0, 1);
+    });
+    shared(spread.slice(1)).forEach((milliamps, i) => {
+      expect(milliamps).toBeCloseTo([18.17, 8.71][i] ?? 0, 1);
+    });
     expect(shared([amber, amber, white])[2]).toBeLessThan(0.001);
   });
   it('a transistor at forced gain 10 is full on; with its base open it is off', () => {

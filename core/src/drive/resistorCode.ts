@@ -1,6 +1,7 @@
 import { series } from './standardValues.ts';
 
 const digits = ['black', 'brown', 'red', 'orange', 'yellow', 'green', 'blue', 'violet', 'grey', 'white'] as const;
+const digitNames: readonly string[] = digits;
 /** IEC 60062: tolerance by colour. */
 const tolerances: Readonly<Record<string, number>> = {
   brown: 0.01,
@@ -65,7 +66,7 @@ export function colourBands(ohm: number, tolerance = 0.05): readonly string[] {
 export function readBands(bands: readonly string[]): MarkedResistor | null {
   const names = bands.map((band) => (band.toLowerCase() === 'gray' ? 'grey' : band.toLowerCase()));
   if (names.length !== 4 && names.length !== 5) return null;
-  const figures = names.slice(0, -2).map((name) => digits.findIndex((digit) => digit === name));
+  const figures = names.slice(0, -2).map((name) => digitNames.indexOf(name));
   const multiplier = multipliers[names[names.length - 2] ?? ''];
   const tolerance = tolerances[names[names.length - 1] ?? ''];
   if (figures.includes(-1) || multiplier === undefined || tolerance === undefined) return null;

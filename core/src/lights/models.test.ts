@@ -108,9 +108,9 @@ describe('bundles (N04, N15)', () => {
     expect(acceptanceDeg(0.5)).toBeCloseTo(30, 9);
   });
   it('wires through a bore: the known packings, never under the rule of areas, never thinner for more', () => {
-    [2, 2.155, 2.414, 2.701, 3, 3].forEach((diameter, i) =>
-      expect(bundleDiameterMm(i + 2, 1)).toBeCloseTo(diameter, 3),
-    );
+    [2, 2.155, 2.414, 2.701, 3, 3].forEach((diameter, i) => {
+      expect(bundleDiameterMm(i + 2, 1)).toBeCloseTo(diameter, 3);
+    });
     expect(bundleDiameterMm(12, 1)).toBeCloseTo(4.03, 3);
     for (let n = 1; n < 200; n += 1) {
       expect(bundleDiameterMm(n + 1, 1)).toBeGreaterThanOrEqual(bundleDiameterMm(n, 1));
@@ -143,7 +143,9 @@ describe('equal look (N16)', () => {
     const intensities = [900, 4000, 1100];
     const levels = equalLook(intensities);
     expect(levels[0]).toBe(1);
-    levels.forEach((level, i) => expect(level * (intensities[i] ?? 0)).toBeCloseTo(900, 9));
+    levels.forEach((level, i) => {
+      expect(level * (intensities[i] ?? 0)).toBeCloseTo(900, 9);
+    });
   });
 });
 

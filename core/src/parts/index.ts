@@ -25,4 +25,5 @@ export type {
 export { leds } from './leds.ts';
 export { type Outline, outlines } from './outlines.ts';
 export { type ChemistryRow, chemistries, packs } from './packs.ts';
+export { readStockCsv, resistorsInStock, type StockItem, type StockRead, writeStockCsv } from './stock.ts';
 export { pixelShapes, pixelTapes, plainTapes } from './tapes.ts';

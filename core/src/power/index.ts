@@ -41,7 +41,14 @@ export {
   runNight,
 } from './night.ts';
 export { bridgePower, gainChange, startDipV } from './otherLoads.ts';
-export { countedCurrentA, modelPack, openCircuitVoltageV, type PackModel, packResistanceOhm } from './packModel.ts';
+export {
+  agePack,
+  countedCurrentA,
+  modelPack,
+  openCircuitVoltageV,
+  type PackModel,
+  packResistanceOhm,
+} from './packModel.ts';
 export {
   BROWN_OUT_MARGIN_V,
   describeObstacle,

@@ -43,6 +43,13 @@ export function modelPack(options: {
   };
 }
 
+/** A worn pack: at the end of its life (`wear` 1) it holds four fifths and has twice the resistance (typical of the kind). */
+export const agePack = (pack: PackModel, wear: number): PackModel => ({
+  ...pack,
+  capacityMah: pack.capacityMah * (1 - 0.2 * wear),
+  resistanceOhm: pack.resistanceOhm * (1 + wear),
+});
+
 /** Open-circuit voltage at a state of charge, 0 (empty) to 1 (full). */
 export function openCircuitVoltageV(pack: PackModel, charge: number): number {
   const table = pack.openCircuitV;

@@ -100,39 +100,45 @@ function readText(input: Input, text: string): One {
 
 const isNumber = (value: unknown): value is number => typeof value === 'number' && Number.isFinite(value);
 
+function readJsonNumber(input: Extract<Input, { as: 'quantity' | 'optional' }>, value: unknown): One {
+  if (input.as === 'optional' && value === null) return { ok: true, value: null, slips: [] };
+  if (!isNumber(value)) return { ok: false, problem: `found ${JSON.stringify(value)}; a number is wanted` };
+  const found = judgeOne(input.kind, value, input.band);
+  return found.ok ? { ok: true, value: found.value, slips: found.slip === null ? [] : [found.slip] } : found;
+}
+
+/** Both numbers of one pair, written as an array or under their names; null where it is no such pair. */
+function pairOf(row: unknown, [first, second]: readonly [string, string]): readonly [number, number] | null {
+  const isObject = typeof row === 'object' && row !== null;
+  const [a, b] = Array.isArray(row) ? row : isObject ? [Reflect.get(row, first), Reflect.get(row, second)] : [];
+  return isNumber(a) && isNumber(b) ? [a, b] : null;
+}
+
+function readJsonPairs(input: Extract<Input, { as: 'pairs' }>, value: unknown): One {
+  const rows = Array.isArray(value) ? value.map((row) => pairOf(row, input.names)) : [null];
+  const pairs = rows.filter((row) => row !== null);
+  if (pairs.length < rows.length)
+    return { ok: false, problem: `a list of { "${input.names[0]}", "${input.names[1]}" } is wanted` };
+  const judged = pairs.flatMap(([a, b]) => [
+    judgeOne(input.kinds[0], a, input.bands[0]),
+    judgeOne(input.kinds[1], b, input.bands[1]),
+  ]);
+  const bad = judged.find((each) => !each.ok);
+  return bad && !bad.ok ? bad : { ok: true, value: pairs, slips: [] };
+}
+
 /** An input out of JSON: numbers in the unit that the key names; text is read as a person writes it. */
 function readJson(input: Input, value: unknown): One {
   if (typeof value === 'string') return readText(input, value);
   switch (input.as) {
     case 'quantity':
-    case 'optional': {
-      if (input.as === 'optional' && value === null) return { ok: true, value: null, slips: [] };
-      if (!isNumber(value)) return { ok: false, problem: `found ${JSON.stringify(value)}; a number is wanted` };
-      const found = judgeOne(input.kind, value, input.band);
-      return found.ok ? { ok: true, value: found.value, slips: found.slip === null ? [] : [found.slip] } : found;
-    }
+    case 'optional':
+      return readJsonNumber(input, value);
     case 'list':
       if (!Array.isArray(value) || !value.every(isNumber)) return { ok: false, problem: 'a list of numbers is wanted' };
       return gather(value.map((each) => judgeOne(input.kind, each, input.band)));
-    case 'pairs': {
-      const [a, b] = input.names;
-      const rows = Array.isArray(value)
-        ? value.map((row: unknown): unknown[] =>
-            Array.isArray(row)
-              ? row
-              : typeof row === 'object' && row !== null
-                ? [Reflect.get(row, a), Reflect.get(row, b)]
-                : [],
-          )
-        : [];
-      if (!Array.isArray(value) || !rows.every((row) => row.length === 2 && row.every(isNumber)))
-        return { ok: false, problem: `a list of { "${a}", "${b}" } is wanted` };
-      const found = rows.map((row) =>
-        row.map((each, i) => judgeOne(input.kinds[i === 0 ? 0 : 1], each as number, input.bands[i === 0 ? 0 : 1])),
-      );
-      const bad = found.flat().find((each) => !each.ok);
-      return bad && !bad.ok ? bad : { ok: true, value: rows as [number, number][], slips: [] };
-    }
+    case 'pairs':
+      return readJsonPairs(input, value);
     default:
       return { ok: false, problem: `found ${JSON.stringify(value)}; text is wanted` };
   }
@@ -159,62 +165,70 @@ function assumedNotice(sum: QuickSum, assumed: readonly string[]): SumFinding[] 
       ];
 }
 
+/** The inputs by their keys, whether they were given by key or by word; names that the sum does not know are problems. */
+function matchNames(
+  sum: QuickSum,
+  given: Readonly<Record<string, unknown>>,
+): { readonly found: ReadonlyMap<string, unknown>; readonly problems: readonly InputProblem[] } {
+  const keyOf = (name: string): string | undefined =>
+    Object.hasOwn(sum.inputs, name)
+      ? name
+      : Object.keys(sum.inputs).find((key) => sum.inputs[key]?.word === name.toLowerCase());
+  const words = Object.values(sum.inputs).map((input) => input.word);
+  const matched = Object.entries(given).map(([name, value]) => ({ name, key: keyOf(name), value }));
+  return {
+    found: new Map(matched.flatMap(({ key, value }) => (key === undefined ? [] : [[key, value] as const]))),
+    problems: matched
+      .filter(({ key }) => key === undefined)
+      .map(({ name }) => ({ word: name, problem: `${sum.name} has no "${name}"; it takes ${words.join(', ')}` })),
+  };
+}
+
+/** What stands for an input that was not given, or what to say where nothing can. */
+function readMissing(input: Input): One {
+  if (input.as === 'optional') return { ok: true, value: null, slips: [] };
+  if (input.as === 'quantity' && input.needed)
+    return { ok: false, problem: `is needed, such as ${input.word}=${printQuantity(input.kind, input.initial)}` };
+  return { ok: true, value: input.initial, slips: [] };
+}
+
+const slipNotices = (input: Input, slips: readonly string[]): SumFinding[] =>
+  slips.map((meant) =>
+    finding(
+      `unusual-${input.word}`,
+      'mind',
+      `${input.label} is unusual. Did you mean ${meant}?`,
+      'A lost prefix or decimal point makes a factor of ten or a thousand.',
+      'Check it; the sum was made with what was given.',
+    ),
+  );
+
 /**
  * Reads the inputs of a sum: text as people write it, or JSON values in the units that the keys name. What is missing
  * and needed, unknown or out of range is told all at once; what looks like a slip is taken and asked about.
  */
 export function readInputs(sum: QuickSum, given: Readonly<Record<string, unknown>>): ReadInputs {
-  const keyOf = (name: string): string | undefined =>
-    name in sum.inputs ? name : Object.keys(sum.inputs).find((key) => sum.inputs[key]?.word === name.toLowerCase());
-  const problems: InputProblem[] = [];
-  const values: Record<string, Value> = {};
-  const notices: SumFinding[] = [];
-  const found = new Map<string, unknown>();
-  for (const [name, value] of Object.entries(given)) {
-    const key = keyOf(name);
-    if (key === undefined)
-      problems.push({
-        word: name,
-        problem: `${sum.name} has no "${name}"; it takes ${Object.values(sum.inputs)
-          .map((input) => input.word)
-          .join(', ')}`,
-      });
-    else found.set(key, value);
-  }
-  const assumed: string[] = [];
-  for (const [key, input] of Object.entries(sum.inputs)) {
-    const value = found.get(key);
-    if (isMissing(value)) {
-      if (input.as === 'quantity' && input.needed)
-        problems.push({
-          word: input.word,
-          problem: `${input.label} is needed, such as ${input.word}=${printQuantity(input.kind, input.initial)}`,
-        });
-      else if (input.as === 'optional') values[key] = null;
-      else {
-        values[key] = input.initial;
-        if (input.as === 'quantity') assumed.push(key);
-      }
-      continue;
-    }
-    const read = readJson(input, value);
-    if (!read.ok) {
-      problems.push({ word: input.word, problem: `${input.label}: ${read.problem}` });
-      continue;
-    }
-    values[key] = read.value;
-    notices.push(
-      ...read.slips.map((meant) =>
-        finding(
-          `unusual-${input.word}`,
-          'mind',
-          `${input.label} is unusual. Did you mean ${meant}?`,
-          'A lost prefix or decimal point makes a factor of ten or a thousand.',
-          'Check it; the sum was made with what was given.',
-        ),
-      ),
-    );
-  }
+  const { found, problems: unknown } = matchNames(sum, given);
+  const read = Object.entries(sum.inputs).map(([key, input]) => {
+    const missing = isMissing(found.get(key));
+    return { key, input, missing, one: missing ? readMissing(input) : readJson(input, found.get(key)) };
+  });
+  const problems = [
+    ...unknown,
+    ...read.flatMap(({ input, missing, one }) =>
+      one.ok ? [] : [{ word: input.word, problem: `${input.label}${missing ? ' ' : ': '}${one.problem}` }],
+    ),
+  ];
   if (problems.length > 0) return { ok: false, problems };
-  return { ok: true, values, notices: [...notices, ...assumedNotice(sum, assumed)] };
+  return {
+    ok: true,
+    values: Object.fromEntries(read.flatMap(({ key, one }) => (one.ok ? [[key, one.value] as const] : []))),
+    notices: [
+      ...read.flatMap(({ input, one }) => (one.ok ? slipNotices(input, one.slips) : [])),
+      ...assumedNotice(
+        sum,
+        read.filter(({ missing }) => missing).map(({ key }) => key),
+      ),
+    ],
+  };
 }

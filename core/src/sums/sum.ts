@@ -114,7 +114,7 @@ export interface Outcome {
 }
 
 /** Puts what was reckoned into a design; ids come from outside. */
-export type IntoDesign = (design: Design, values: Values, newId: () => string) => Design;
+type IntoDesign = (design: Design, values: Values, newId: () => string) => Design;
 
 /** A sum of the work that needs no plan. */
 export interface QuickSum {

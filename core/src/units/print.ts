@@ -52,6 +52,12 @@ const trimZeros = (text: string): string => (text.includes('.') ? text.replace(/
 /** Finer than a hundredth of a millimetre nobody measures at a bench. */
 const toHundredth = (mm: number): number => Math.round(mm * 100) / 100;
 
+function printLength(mm: number, digits: number, unit: LengthUnit | undefined): string {
+  if (unit === 'in') return `${printNumber(mm / 25.4, Math.max(digits, 4))} in`;
+  if (Math.abs(mm) >= 10_000) return `${trimZeros(printNumber(mm / 1000, digits))} m`;
+  return `${printNumber(toHundredth(mm), Math.max(digits, mm >= 1000 ? 4 : 3))} mm`;
+}
+
 /**
  * A quantity as it is shown: three significant figures, its unit, an engineering prefix where the kind has one.
  * Not a number prints as a dash, since what can't be decided is not made up.
@@ -70,11 +76,7 @@ export function printQuantity(
   if (row) return printPrefixed(value * row.toBase, row.symbol, digits);
   switch (kind) {
     case 'lengthMm':
-      if (Math.abs(value) >= 10_000 && options.length !== 'in')
-        return `${trimZeros(printNumber(value / 1000, Math.max(digits, 3)))} m`;
-      return options.length === 'in'
-        ? `${printNumber(value / 25.4, Math.max(digits, 4))} in`
-        : `${printNumber(toHundredth(value), Math.max(digits, value >= 1000 ? 4 : 3))} mm`;
+      return printLength(value, digits, options.length);
     case 'timeH':
       return printHours(value, digits);
     case 'timeMin':

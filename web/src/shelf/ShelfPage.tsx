@@ -2,7 +2,16 @@ import { createPlan, emptyDesign, type Plan } from '@glimmer/core/plan';
 import { printQuantity } from '@glimmer/core/units';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { format } from 'date-fns';
-import { Archive, ArchiveRestore, ArrowDownToLine, ArrowUpFromLine, Copy, LampDesk, Plus } from 'lucide-react';
+import {
+  Archive,
+  ArchiveRestore,
+  ArrowDownToLine,
+  ArrowUpFromLine,
+  Calculator,
+  Copy,
+  LampDesk,
+  Plus,
+} from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { AwayError, api, type ShelfEntry } from '../state/api.ts';
@@ -214,6 +223,13 @@ export function ShelfPage() {
                 event.target.value = '';
               }}
             />
+            <Link
+              to="/sums"
+              className="inline-flex min-h-8 items-center gap-1.5 rounded-sm px-2.5 py-1 font-medium text-verdigris hover:bg-pressed"
+            >
+              <Calculator size={16} />
+              Quick sums
+            </Link>
             <Button look="quiet" onClick={() => setShelf(shelf === 'open' ? 'away' : 'open')}>
               {shelf === 'open' ? 'What is put away' : 'Back to the shelf'}
             </Button>

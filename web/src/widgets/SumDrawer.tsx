@@ -3,6 +3,7 @@ import { create } from 'zustand';
 import { Button } from './Button.tsx';
 import { Dialog } from './Dialog.tsx';
 import { FigureLine } from './Section.tsx';
+import { SumView } from './SumView.tsx';
 
 const useOpened = create<{ readonly explanation: Explanation | null }>()(() => ({ explanation: null }));
 
@@ -28,21 +29,7 @@ export function SumDrawer() {
       {explanation.sums.map((sum) => (
         <div key={sum.name} className="stitch mb-3 pt-3">
           <h3 className="mb-1">{sum.name}</h3>
-          <p className="figures text-faint">{sum.form}</p>
-          <p className="figures my-1">
-            = {sum.filled} = <strong>{sum.answer}</strong>
-          </p>
-          <dl className="text-[13px] text-faint">
-            {sum.symbols.map((symbol) => (
-              <div key={symbol.symbol} className="flex gap-2">
-                <dt className="figures w-10 shrink-0">{symbol.symbol}</dt>
-                <dd>
-                  {symbol.meaning}: <span className="figures">{symbol.value}</span>
-                </dd>
-              </div>
-            ))}
-          </dl>
-          <p className="mt-1 text-[13px] text-faint">Basis: {sum.source}.</p>
+          <SumView sum={sum} />
         </div>
       ))}
       {explanation.doubt && <p className="stitch mb-4 pt-3 text-faint">{explanation.doubt}</p>}

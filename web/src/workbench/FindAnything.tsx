@@ -72,7 +72,9 @@ export function FindAnything({ onClose }: { readonly onClose: () => void }) {
           placeholder="a light, a mood, a wire, a finding"
           onChange={(event) => setQuery(event.target.value)}
           // The list would take the first Escape for itself although it always stays open.
-          onKeyDownCapture={(event) => event.key === 'Escape' && onClose()}
+          onKeyDownCapture={(event) => {
+            if (event.key === 'Escape') onClose();
+          }}
           className="w-full rounded-sm border border-rule bg-paper px-3 py-2"
         />
         <ComboboxOptions static className="mt-2 max-h-80 overflow-y-auto">

@@ -1,21 +1,14 @@
-import type { Finding, Gravity } from '@glimmer/core/findings';
-import { CircleAlert, Info, OctagonX, Wrench } from 'lucide-react';
+import type { Finding } from '@glimmer/core/findings';
+import { Info } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { mend, undo } from '../state/planStore.ts';
 import { view } from '../state/viewStore.ts';
 import { Button } from '../widgets/Button.tsx';
+import { FindingBody, findingFrame } from '../widgets/FindingBody.tsx';
 import { tell } from '../widgets/Toasts.tsx';
-
-const looks: Readonly<Record<Gravity, { readonly word: string; readonly tone: string; readonly Icon: typeof Info }>> = {
-  stop: { word: 'Stop', tone: 'border-brick-ink bg-brick-wash text-brick-ink', Icon: OctagonX },
-  mend: { word: 'Mend', tone: 'border-amber-ink bg-amber-wash text-amber-ink', Icon: CircleAlert },
-  mind: { word: 'Mind', tone: 'border-rule bg-pressed/50 text-faint', Icon: Info },
-};
 
 /** One finding: what is so, why it matters, what would mend it, and the mend itself where it can be computed. */
 function FindingCard({ finding, isPointed }: { readonly finding: Finding; readonly isPointed: boolean }) {
-  const { word, tone, Icon } = looks[finding.gravity];
-  const ink = tone.split(' ')[2];
   const card = useRef<HTMLLIElement>(null);
   useEffect(() => {
     if (isPointed) card.current?.scrollIntoView({ block: 'nearest' });
@@ -24,21 +17,10 @@ function FindingCard({ finding, isPointed }: { readonly finding: Finding; readon
     <li
       ref={card}
       data-finding={finding.id}
-      className={`mb-2 border-l-4 px-3 py-2 ${tone} ${isPointed ? 'ring-2 ring-verdigris' : ''}`}
+      className={`mb-2 border-l-4 px-3 py-2 ${findingFrame(finding.gravity)} ${isPointed ? 'ring-2 ring-verdigris' : ''}`}
       onMouseEnter={() => finding.aboutId && view.pointAt(finding.aboutId)}
     >
-      <p className={`flex gap-2 font-semibold ${ink ?? ''}`}>
-        <Icon size={17} className="mt-0.5 shrink-0" aria-hidden="true" />
-        <span>
-          <span className="sr-only">{word}: </span>
-          {finding.what}
-        </span>
-      </p>
-      <p className="text-[13.5px] text-ink">{finding.why}</p>
-      <p className="text-[13.5px] text-ink">
-        <Wrench size={13} className="mr-1 inline" aria-hidden="true" />
-        {finding.mend}
-      </p>
+      <FindingBody finding={finding} />
       {finding.fixes.length > 0 && (
         <div className="mt-1.5 flex flex-wrap gap-1.5">
           {finding.fixes.map((fix) => (

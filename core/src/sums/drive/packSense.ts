@@ -1,0 +1,69 @@
+import { senseCode } from '../../drive/index.ts';
+import { printSum } from '../../units/index.ts';
+import { SumError } from '../answer.ts';
+import { volts } from '../shown.ts';
+import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
+
+export const packSenseSum = defineSum({
+  name: 'pack-sense',
+  title: 'Reading the pack’s voltage',
+  about: 'Divider, codes and threshold for a controller that watches its pack.',
+  group: 'drive',
+  inputs: {
+    fullV: ask('voltageV', 'full', 'Pack, full', 8.4, { most: 60, usual: [1.2, 30] }),
+    alarmV: ask('voltageV', 'alarm', 'Alarm at', 6.6, { most: 60, usual: [0.8, 30] }),
+    upperOhm: assume('resistanceOhm', 'upper', 'Resistor to the pack', 270_000, { most: 1e8 }),
+    lowerOhm: assume('resistanceOhm', 'lower', 'Resistor to minus', 100_000, { most: 1e8 }),
+    referenceV: assume('voltageV', 'reference', 'Reference', 2.5, { least: 0.3, most: 6 }),
+    bits: assume('count', 'bits', 'Bits of the converter', 12, { least: 6, most: 24 }),
+    source: choice('from', 'The reference is', ['fixed', 'the pack itself'], 'fixed'),
+  },
+  reckon: ({ fullV, alarmV, upperOhm, lowerOhm, referenceV, bits, source }) => {
+    if (alarmV >= fullV) throw new SumError('The alarm lies at or above the full pack');
+    const sum = { R1: upperOhm, R2: lowerOhm, Vr: referenceV, top: 2 ** bits };
+    const ratio = lowerOhm / (upperOhm + lowerOhm);
+    return {
+      results: [
+        mainFigure('alarmCode', 'Code at the alarm', 'count', senseCode.reckon({ ...sum, U: alarmV })),
+        figure('fullCode', 'Code when full', 'count', senseCode.reckon({ ...sum, U: fullV })),
+        figure('fullAtPinV', 'At the pin when full', 'voltageV', fullV * ratio),
+        figure('stepV', 'One step of the code', 'voltageV', referenceV / 2 ** bits / ratio),
+        figure('drainA', 'The divider draws', 'currentA', fullV / (upperOhm + lowerOhm)),
+        figure('drainMahPerMonth', 'That is a month', 'capacityMah', (fullV / (upperOhm + lowerOhm)) * 1000 * 24 * 30),
+      ],
+      steps: [printSum(senseCode, { ...sum, U: alarmV })],
+      findings: findingsWhere(
+        [
+          source === 'the pack itself',
+          finding(
+            'reads-a-constant',
+            'stop',
+            'A controller that measures its own supply through a divider reads a constant',
+            'Reference and pack fall together, and the code never moves.',
+            'Use the controller’s fixed reference.',
+          ),
+        ],
+        [
+          fullV * ratio > referenceV,
+          finding(
+            'over-reference',
+            'stop',
+            `A full pack puts ${volts(fullV * ratio)} on the pin, above the reference`,
+            'The code stands at its top until the pack is half empty.',
+            'A larger upper resistor.',
+          ),
+        ],
+        [
+          true,
+          finding(
+            'sag',
+            'mind',
+            'A sag is not empty',
+            'A bright flash pulls the voltage down for a moment.',
+            'Filter over some seconds, and leave a gap between alarm and all-clear.',
+          ),
+        ],
+      ),
+    };
+  },
+});

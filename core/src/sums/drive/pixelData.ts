@@ -1,0 +1,88 @@
+import { frameTime, leastHighLevel, longestWaitS, loopShare } from '../../drive/index.ts';
+import { printQuantity, printSum } from '../../units/index.ts';
+import { volts } from '../shown.ts';
+import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure, optional, text } from '../sum.ts';
+
+export const pixelDataSum = defineSum({
+  name: 'pixel-data',
+  title: 'Pixel data: time, memory, level',
+  about: 'How long a frame takes to send, how many a second that leaves, and whether the level is in specification.',
+  group: 'drive',
+  inputs: {
+    pixels: ask('count', 'pixels', 'Pixels on the line', 488, { least: 1, most: 100_000, usual: [1, 3000] }),
+    dice: assume('count', 'dice', 'Dice a pixel', 3, { least: 1, most: 5 }),
+    supplyV: assume('voltageV', 'supply', 'Supply of the first pixel', 5, { least: 2, most: 24 }),
+    logicV: assume('voltageV', 'logic', 'Logic of the controller', 3.3, { least: 1, most: 6 }),
+    framesPerS: assume('frequencyHz', 'frames', 'Frames a second wanted', 50, { least: 0.1, most: 1000 }),
+    workS: assume('timeS', 'work', 'Other work a frame', 0, { least: 0, most: 10 }),
+    bitS: assume('timeS', 'bit', 'Time of a bit', 1.25e-6, { least: 1e-7, most: 1e-3 }),
+    latchS: assume('timeS', 'latch', 'Pause that ends a frame', 300e-6, { least: 0, most: 0.1 }),
+    memory: optional('count', 'memory', 'Memory of the controller, bytes'),
+  },
+  reckon: ({ pixels, dice, supplyV, logicV, framesPerS, workS, bitS, latchS, memory }) => {
+    const sum = { N: pixels, b: dice * 8, tb: bitS, tl: latchS };
+    const frameS = frameTime.reckon(sum);
+    const share = loopShare.reckon({ Ts: frameS, Tw: workS, f: framesPerS });
+    const leastV = leastHighLevel.reckon({ Vp: supplyV });
+    return {
+      results: [
+        mainFigure('framesPerS', 'Frames a second at most', 'frequencyHz', 1 / frameS),
+        figure('frameS', 'One frame takes', 'timeS', frameS),
+        figure('sendS', '… of it sending', 'timeS', frameS - latchS),
+        figure('memoryBytes', 'Memory, bytes', 'count', pixels * dice),
+        figure('loopShare', `Of the loop at ${printQuantity('frequencyHz', framesPerS)}`, 'fraction', share),
+        figure('buttonWaitS', 'A button waits at most', 'timeS', longestWaitS(frameS, workS, framesPerS)),
+        figure('leastHighV', 'Least high level', 'voltageV', leastV),
+        text('levelOk', 'The level is in specification', logicV >= leastV - 1e-9),
+        figure('mostSupplyV', 'Highest supply for this logic', 'voltageV', logicV / 0.7),
+      ],
+      steps: [
+        printSum(frameTime, sum),
+        printSum(leastHighLevel, { Vp: supplyV }),
+        printSum(loopShare, { Ts: frameS, Tw: workS, f: framesPerS }),
+      ],
+      findings: findingsWhere(
+        [
+          logicV < leastV - 1e-9,
+          finding(
+            'level-low',
+            'mend',
+            `${volts(logicV)} logic is out of specification at ${volts(supplyV)}: it takes ${volts(leastV)}`,
+            'It works on the bench and fails when it is warm or the lead is long.',
+            `A level shifter, a first pixel fed at ${volts(Math.floor((logicV / 0.7) * 10) / 10)} or less, or all pixels at that.`,
+          ),
+        ],
+        [
+          share > 1,
+          finding(
+            'loop-over',
+            'stop',
+            `The loop would take ${printQuantity('fraction', share)} of its time`,
+            'While pixels are sent the controller does nothing else.',
+            'Fewer frames a second, two lines, or a second controller.',
+          ),
+        ],
+        [
+          memory !== null && pixels * dice > 0.7 * memory,
+          finding(
+            'memory-short',
+            'stop',
+            `${pixels * dice} bytes of pixels in ${memory ?? 0} bytes of memory`,
+            'The program needs the rest; it fails without a word.',
+            'A larger controller, or fewer pixels.',
+          ),
+        ],
+        [
+          true,
+          finding(
+            'first-pixel',
+            'mind',
+            '220 to 470 Ω in the data line, 470 to 1000 µF at the feed, minus joined first',
+            'Edges ring on a long lead, and the first surge takes the first pixel with it. A live data line feeds an unpowered tape backwards.',
+            'Arrows show the way of the data, not of the current.',
+          ),
+        ],
+      ),
+    };
+  },
+});

@@ -1,0 +1,83 @@
+import { baseCurrent, baseResistor, designBase, nextStandard, standardNeighbours } from '../../drive/index.ts';
+import { printQuantity, printSum } from '../../units/index.ts';
+import { amps } from '../shown.ts';
+import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure, optional } from '../sum.ts';
+
+export const transistorSwitchSum = defineSum({
+  name: 'transistor-switch',
+  title: 'Bipolar transistor as a switch',
+  about: 'The band of base resistors that keeps it full on, what the pin gives for it, and the heat.',
+  group: 'drive',
+  inputs: {
+    loadA: ask('currentA', 'load', 'Current switched', 0.09, { most: 20, usual: [0.001, 3] }),
+    pinV: ask('voltageV', 'pin', 'Pin, high, at the lowest pack', 3.3, { most: 12, usual: [1.8, 5.5] }),
+    pinLimitA: assume('currentA', 'pinlimit', 'Most that the pin gives', 0.012, { most: 0.2, usual: [0.002, 0.04] }),
+    baseEmitterV: assume('voltageV', 'vbe', 'Base to emitter', 0.75, { least: 0.4, most: 2.5 }),
+    forcedGain: assume('count', 'gain', 'Forced gain', 10, { least: 1, most: 200 }),
+    onDropV: assume('voltageV', 'drop', 'Volts lost when on', 0.2, { least: 0.01, most: 3 }),
+    collectorA: assume('currentA', 'limit', 'Highest collector current', 0.2, { most: 50 }),
+    resistorOhm: optional('resistanceOhm', 'base', 'Base resistor already fitted'),
+  },
+  reckon: ({ loadA, pinV, pinLimitA, baseEmitterV, forcedGain, onDropV, collectorA, resistorOhm }) => {
+    const design = designBase({ pinV, baseEmitterV, pinLimitA, loadA, forcedGain, onDropV });
+    const fitted = resistorOhm ?? design.resistorOhm;
+    const baseA = fitted === null ? null : baseCurrent.reckon({ Vp: pinV, Vbe: baseEmitterV, Rb: fitted });
+    return {
+      results: [
+        mainFigure('resistorOhm', 'Base resistor', 'resistanceOhm', fitted),
+        figure('leastOhm', 'At least, for the pin', 'resistanceOhm', design.leastOhm),
+        figure('mostOhm', 'At most, to be full on', 'resistanceOhm', design.mostOhm),
+        figure('baseA', 'Base current', 'currentA', baseA),
+        figure('goodForA', 'Keeps full on', 'currentA', baseA === null ? null : baseA * forcedGain),
+        figure('gain', 'Forced gain', 'count', baseA === null || baseA <= 0 ? null : loadA / baseA),
+        figure('heatW', 'Heat', 'powerW', onDropV * loadA + baseEmitterV * (baseA ?? 0)),
+      ],
+      steps: [
+        printSum(baseResistor, { Vp: pinV, Vbe: baseEmitterV, g: forcedGain, Ic: loadA }),
+        ...(fitted === null ? [] : [printSum(baseCurrent, { Vp: pinV, Vbe: baseEmitterV, Rb: fitted })]),
+      ],
+      findings: findingsWhere(
+        [
+          fitted === null,
+          finding(
+            'pin-too-weak',
+            'stop',
+            `No base resistor serves: the pin gives ${amps(pinLimitA)}, full on takes ${amps(loadA / forcedGain)}`,
+            'Half on, the transistor runs hot and the lights dim.',
+            'A field-effect transistor, or a transistor pair.',
+          ),
+        ],
+        [
+          loadA > collectorA,
+          finding(
+            'collector-limit',
+            'stop',
+            `${amps(loadA)} is over the ${amps(collectorA)} of this transistor`,
+            '"Any small one will do" is true up to a length of tape.',
+            'A larger one, or one channel a section.',
+          ),
+        ],
+        [
+          baseA !== null && fitted !== null && baseA * forcedGain < loadA * (1 - 1e-9),
+          finding(
+            'not-full-on',
+            'mend',
+            'The base current does not keep it full on',
+            `It is good for ${amps((baseA ?? 0) * forcedGain)}; the data sheet’s small-signal gain does not hold for a switch.`,
+            `Take ${printQuantity('resistanceOhm', standardNeighbours(Math.max(1, design.mostOhm)).below)} or less.`,
+          ),
+        ],
+        [
+          baseA !== null && baseA > pinLimitA * (1 + 1e-9),
+          finding(
+            'pin-over',
+            'stop',
+            `The pin would give ${amps(baseA ?? 0)}; it bears ${amps(pinLimitA)}`,
+            'The base current counts in the pin’s load.',
+            `Take ${printQuantity('resistanceOhm', nextStandard(design.leastOhm))} or more.`,
+          ),
+        ],
+      ),
+    };
+  },
+});

@@ -1,0 +1,117 @@
+import { chordOfRing, interleave, markRing, ringRoom, skinStretch } from '../../lights/index.ts';
+import { printSum } from '../../units/index.ts';
+import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure, optional, text } from '../sum.ts';
+
+export const ringMarksSum = defineSum({
+  name: 'ring-marks',
+  title: 'Marks on a ring',
+  about: 'Angles, divider setting and coordinates for lights on a circle, each from one datum.',
+  group: 'lights',
+  inputs: {
+    radiusMm: ask('lengthMm', 'radius', 'Radius of the ring of centres', 62, { most: 50_000, usual: [3, 2000] }),
+    count: ask('count', 'count', 'Lights', 27, { least: 2, most: 720 }),
+    startDeg: assume('angleDeg', 'start', 'Angle of the first mark', 90, { least: -360, most: 360 }),
+    way: choice('way', 'Numbered', ['clockwise', 'against the clock'], 'clockwise'),
+    side: choice('side', 'Seen from', ['front', 'back'], 'front'),
+    spacingMm: optional('lengthMm', 'spacing', 'Least distance of two centres'),
+    channels: optional('count', 'channels', 'Interleaved channels', { least: 1, most: 24 }),
+    skinRadiusMm: optional('lengthMm', 'skin', 'Radius of a curved skin'),
+  },
+  reckon: ({ radiusMm, count, startDeg, way, side, spacingMm, channels, skinRadiusMm }) => {
+    const marks = markRing({ radiusMm, count, startDeg, clockwise: way === 'clockwise', back: side === 'back' });
+    const chordMm = chordOfRing.reckon({ r: radiusMm, N: count });
+    const room = spacingMm === null ? null : ringRoom.reckon({ r: radiusMm, s: spacingMm });
+    const woven = channels === null ? null : interleave(count, channels, null);
+    return {
+      results: [
+        mainFigure('chordMm', 'Divider setting', 'lengthMm', chordMm),
+        figure('stepDeg', 'Angle from mark to mark', 'angleDeg', 360 / count),
+        figure('arcMm', 'Arc from mark to mark', 'lengthMm', (2 * Math.PI * radiusMm) / count),
+        figure('circumferenceMm', 'All the way round', 'lengthMm', 2 * Math.PI * radiusMm),
+        figure('driftMm', 'A divider 0.1 mm wide is off at the end by', 'lengthMm', 0.1 * count),
+        ...(room === null ? [] : [figure('room', 'Lights that it has room for', 'count', room)]),
+        ...(skinRadiusMm === null
+          ? []
+          : [figure('skinStretch', 'Pitch on the curved skin, times', 'count', skinStretch(chordMm, skinRadiusMm))]),
+        ...(woven
+          ? [
+              text(
+                'seam',
+                'Seam of the channels',
+                woven.missingAtSeam.length === 0
+                  ? 'none'
+                  : `channel ${woven.missingAtSeam.join(', ')} missing before light 1`,
+              ),
+            ]
+          : []),
+        {
+          form: 'table',
+          key: 'marks',
+          label: 'Marks, from the centre',
+          columns: [
+            { key: 'number', label: 'no', kind: 'count' },
+            { key: 'angleDeg', label: 'angle', kind: 'angleDeg' },
+            { key: 'xMm', label: 'x', kind: 'lengthMm' },
+            { key: 'yMm', label: 'y', kind: 'lengthMm' },
+          ],
+          rows: marks.map((mark) => [mark.number, mark.angleDeg, mark.xMm, mark.yMm]),
+        },
+      ],
+      steps: [
+        printSum(chordOfRing, { r: radiusMm, N: count }),
+        ...(spacingMm === null ? [] : [printSum(ringRoom, { r: radiusMm, s: spacingMm })]),
+      ],
+      findings: findingsWhere(
+        [
+          room !== null && room < count,
+          finding(
+            'ring-full',
+            'stop',
+            `The ring has room for ${room} lights, not ${count}`,
+            'Centres would lie closer than the lights are wide.',
+            'A larger ring, smaller lights or fewer of them.',
+          ),
+        ],
+        [
+          (woven?.missingAtSeam.length ?? 0) > 0,
+          finding(
+            'seam',
+            'mend',
+            `${count} is no multiple of ${channels}: the run stumbles once a turn`,
+            'Between the last light and the first channels are left out.',
+            'Another number of lights or channels.',
+          ),
+        ],
+      ),
+      drawing: { kind: 'ring', radiusMm, marks },
+    };
+  },
+  intoDesign: (design, values, newId) => {
+    const { radiusMm, count, startDeg, way, channels } = values;
+    const marks = markRing({ radiusMm, count, startDeg, clockwise: way === 'clockwise', back: false });
+    return {
+      ...design,
+      leds: [
+        ...design.leds,
+        {
+          id: newId(),
+          name: `Ring ${design.leds.length + 1}`,
+          part: 'led-3mm-amber',
+          channels: Math.min(12, channels ?? 1),
+          wantedCurrentA: 0.01,
+          forwardV: null,
+          resistorOhm: null,
+          resistorRatedW: 0.25,
+          sleeved: true,
+          drivenBy: 'auto',
+          places: marks.map((mark) => ({
+            id: newId(),
+            // The picture counts downwards.
+            at: { xMm: design.view.widthMm / 2 + mark.xMm, yMm: design.view.heightMm / 2 - mark.yMm },
+            hollowId: null,
+          })),
+        },
+      ],
+    };
+  },
+});

@@ -1,0 +1,67 @@
+import { cutTape, tapeLights } from '../../lights/index.ts';
+import { printSum } from '../../units/index.ts';
+import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
+
+export const tapeCountSum = defineSum({
+  name: 'tape-count',
+  title: 'Lights on a route',
+  about: 'How many lights of a tape go on a route, and what gap is left.',
+  group: 'lights',
+  inputs: {
+    routeMm: ask('lengthMm', 'route', 'Length of the route', 583, { most: 100_000, usual: [20, 6000] }),
+    perMetre: ask('perMetre', 'density', 'Lights a metre', 74, { least: 1, most: 1000, usual: [14, 400] }),
+    lightsPerJoint: assume('count', 'joint', 'Lights from cut mark to cut mark', 1, { least: 1, most: 48 }),
+  },
+  reckon: ({ routeMm, perMetre, lightsPerJoint }) => {
+    const cut = cutTape({ routeMm, perMetre, lightsPerJoint });
+    return {
+      results: [
+        mainFigure('lights', 'Lights', 'count', cut.lights),
+        figure('litLengthMm', 'Lit length', 'lengthMm', cut.litLengthMm),
+        figure('gapMm', 'Gap left at the end', 'lengthMm', cut.gapMm),
+        figure('jointPitchMm', 'From cut mark to cut mark', 'lengthMm', (1000 * lightsPerJoint) / perMetre),
+        figure('shorterLights', 'One cut shorter', 'count', cut.shorter.lights),
+        figure('shorterLengthMm', '… with a length of', 'lengthMm', cut.shorter.lengthMm),
+        figure('longerLights', 'One cut longer', 'count', cut.longer.lights),
+        figure('longerOverMm', '… too long by', 'lengthMm', cut.longer.overMm),
+      ],
+      steps: [printSum(tapeLights, { L: routeMm, d: perMetre, j: lightsPerJoint })],
+      findings: findingsWhere([
+        cut.lights === 0,
+        finding(
+          'no-light',
+          'stop',
+          'Not one joint fits the route',
+          'Tape is cut only at its marks.',
+          'Take a denser tape or a longer route.',
+        ),
+      ]),
+    };
+  },
+  intoDesign: (design, { routeMm, perMetre }, newId) => {
+    const centre = { x: design.view.widthMm / 2, y: design.view.heightMm / 2 };
+    const half = Math.min(routeMm, design.view.widthMm * 0.8) / 2;
+    const known = [30, 60, 74, 100, 144, 200];
+    const nearest = known.reduce((best, each) => (Math.abs(each - perMetre) < Math.abs(best - perMetre) ? each : best));
+    return {
+      ...design,
+      tapes: [
+        ...design.tapes,
+        {
+          id: newId(),
+          name: `Tape ${design.tapes.length + 1}`,
+          part: `pixel-tape-${nearest}`,
+          route: [
+            { xMm: centre.x - half, yMm: centre.y },
+            { xMm: centre.x + half, yMm: centre.y },
+          ],
+          lengthMm: routeMm,
+          reversed: false,
+          after: null,
+          channelId: null,
+          dieCurrentA: null,
+        },
+      ],
+    };
+  },
+});

@@ -1,0 +1,64 @@
+import { batchCount, cheapestPurchase, lotsFor } from '../../logbook/index.ts';
+import { printSum } from '../../units/index.ts';
+import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure, pairs } from '../sum.ts';
+
+export const batchSum = defineSum({
+  name: 'batch',
+  title: 'Parts for all copies',
+  about: 'How many to buy for all copies with spares, in whole lots and at the cheapest price break.',
+  group: 'heat and make',
+  inputs: {
+    copies: ask('count', 'copies', 'Copies', 7, { least: 1, most: 10_000, usual: [1, 200] }),
+    each: ask('count', 'each', 'In each', 18, { least: 1, most: 100_000 }),
+    spares: assume('fraction', 'spares', 'Spares', 0.05, { least: 0, most: 2 }),
+    lot: assume('count', 'lot', 'Sold in lots of', 1, { least: 1, most: 100_000 }),
+    stock: assume('count', 'stock', 'In the drawer', 0, { least: 0, most: 1e6 }),
+    breaks: pairs({
+      word: 'prices',
+      label: 'Prices',
+      hint: 'from how many : price of one',
+      names: ['from', 'price'],
+      kinds: ['count', 'money'],
+      bands: [
+        { least: 1, most: 1e6 },
+        { least: 0, most: 1e6 },
+      ],
+      initial: [],
+    }),
+  },
+  reckon: ({ copies, each, spares, lot, stock, breaks }) => {
+    const parts = batchCount.reckon({ c: copies, n: each, s: spares });
+    const missing = Math.max(0, Math.ceil(parts - 1e-9) - stock);
+    const lots = lotsFor(missing, lot);
+    const buy = cheapestPurchase(
+      lots * lot,
+      breaks.map(([from, price]) => ({ from, each: price })),
+    );
+    return {
+      results: [
+        mainFigure('lots', lot === 1 ? 'To buy' : 'Lots to buy', 'count', lots),
+        figure('parts', 'Needed, with spares', 'count', parts),
+        figure('withoutSpares', 'Without', 'count', copies * each),
+        figure('bought', 'That is', 'count', lots * lot),
+        figure('shortBy', 'The drawer is short by', 'count', Math.max(0, copies * each - stock)),
+        ...(buy
+          ? [
+              figure('cheapestCount', 'Cheapest number to buy', 'count', buy.count),
+              figure('total', 'Costs', 'money', buy.total),
+            ]
+          : []),
+      ],
+      steps: [printSum(batchCount, { c: copies, n: each, s: spares })],
+      findings: findingsWhere([
+        buy !== null && buy.count > lots * lot,
+        finding(
+          'more-is-cheaper',
+          'mind',
+          `Buying ${buy?.count ?? 0} costs less than the ${lots * lot} needed`,
+          'A price break lies just above.',
+          'What is left over goes into the drawer.',
+        ),
+      ]),
+    };
+  },
+});

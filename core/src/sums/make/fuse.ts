@@ -1,0 +1,72 @@
+import { chooseFuse, fuseBand } from '../../power/index.ts';
+import { printSum } from '../../units/index.ts';
+import { wireCarriesA } from '../../wires/index.ts';
+import { amps } from '../shown.ts';
+import { ask, defineSum, figure, finding, findingsWhere, mainFigure, optional } from '../sum.ts';
+
+export const fuseSum = defineSum({
+  name: 'fuse',
+  title: 'Fuse',
+  about: 'The fuse that carries the load and still guards the thinnest thing after it.',
+  group: 'wires',
+  inputs: {
+    steadyA: ask('currentA', 'steady', 'Steady current', 1.92, { most: 100, usual: [0.05, 20] }),
+    weakestA: optional('currentA', 'weakest', 'The weakest after it carries'),
+    gaugeAwg: optional('gaugeAwg', 'gauge', '… or its gauge', { least: 8, most: 44 }),
+  },
+  reckon: ({ steadyA, weakestA, gaugeAwg }) => {
+    const limitA = Math.min(
+      weakestA ?? Number.POSITIVE_INFINITY,
+      gaugeAwg === null ? Number.POSITIVE_INFINITY : wireCarriesA(gaugeAwg),
+    );
+    const found = chooseFuse(steadyA, limitA);
+    return {
+      results: [
+        mainFigure('fuseA', 'Fuse', 'currentA', found.bestA),
+        figure('leastA', 'At least', 'currentA', found.leastA),
+        figure('mostA', 'At most', 'currentA', Math.min(2 * steadyA, limitA)),
+        figure('weakestA', 'The weakest after it carries', 'currentA', Number.isFinite(limitA) ? limitA : null),
+      ],
+      steps: [printSum(fuseBand, { I: steadyA })],
+      findings: findingsWhere(
+        [
+          found.bestA === null,
+          finding(
+            'no-fuse-fits',
+            'stop',
+            `No fuse both carries ${amps(steadyA)} and guards what bears ${amps(limitA)}`,
+            'It would blow in use, or the wire would burn before it.',
+            'A thicker wire or plug, or less current.',
+          ),
+        ],
+        [
+          weakestA === null && gaugeAwg === null,
+          finding(
+            'guards-what',
+            'mind',
+            'Without the thinnest wire it can’t be said what the fuse guards',
+            'It must be below what the weakest thing after it carries.',
+            'Give the gauge: gauge=24AWG.',
+          ),
+        ],
+        [
+          true,
+          finding(
+            'near-the-cell',
+            'mind',
+            'As near to the cell as it will go',
+            'What lies before the fuse is guarded by nothing.',
+            'In the plus lead, within a hand’s breadth, where it can be exchanged.',
+          ),
+        ],
+      ),
+    };
+  },
+  intoDesign: (design, { steadyA, weakestA, gaugeAwg }) => {
+    const limitA = Math.min(
+      weakestA ?? Number.POSITIVE_INFINITY,
+      gaugeAwg === null ? Number.POSITIVE_INFINITY : wireCarriesA(gaugeAwg),
+    );
+    return { ...design, power: { ...design.power, fuseA: chooseFuse(steadyA, limitA).bestA ?? design.power.fuseA } };
+  },
+});

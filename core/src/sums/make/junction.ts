@@ -1,0 +1,118 @@
+import { forwardVoltageV } from '../../circuit/index.ts';
+import {
+  deratedCurrentA,
+  heatedShare,
+  isTooNear,
+  junctionTemperature,
+  lightHeat,
+  softensAtC,
+  touchLimitsC,
+} from '../../heat/index.ts';
+import { printQuantity, printSum } from '../../units/index.ts';
+import { curveThrough } from '../lightCurves.ts';
+import { amps } from '../shown.ts';
+import { ask, assume, choice, defineSum, figure, finding, findingsWhere, list, mainFigure, optional } from '../sum.ts';
+
+export const junctionSum = defineSum({
+  name: 'junction',
+  title: 'How hot it gets',
+  about:
+    'Temperature of a light or regulator from its watts and the way of the heat, its touch surface, and the current it may have.',
+  group: 'heat and make',
+  inputs: {
+    currentA: ask('currentA', 'current', 'Current', 0.7, { most: 100, usual: [0.001, 3] }),
+    voltageV: ask('voltageV', 'volts', 'Voltage across it', 3.05, { most: 100, usual: [0.2, 40] }),
+    lightShare: assume('fraction', 'light', 'Share that leaves as light', 0.3, { least: 0, most: 0.6 }),
+    thermalKPerW: list('thermalKPerW', 'thermal', 'Thermal resistances, inside to air', [26], {
+      least: 0.01,
+      most: 5000,
+    }),
+    ambientC: assume('temperatureC', 'ambient', 'Air inside the piece', 22, { least: -40, most: 90 }),
+    limitC: assume('temperatureC', 'limit', 'Limit inside', 120, { least: 40, most: 200 }),
+    touch: choice('touch', 'Its outside is touched', ['never', 'for a moment', 'for long'], 'never'),
+    beside: choice('beside', 'Lies against', ['nothing', ...Object.keys(softensAtC)], 'nothing'),
+    onForS: optional('timeS', 'on', 'Is on for'),
+    tauS: assume('timeS', 'tau', '… with a heating time of', 180, { least: 0.1, most: 1e6 }),
+  },
+  reckon: ({ currentA, voltageV, lightShare, thermalKPerW, ambientC, limitC, touch, beside, onForS, tauS }) => {
+    const chain = thermalKPerW.reduce((sum, each) => sum + each, 0);
+    const P = lightHeat.reckon({ V: voltageV, I: currentA, n: lightShare });
+    const share = onForS === null ? 1 : heatedShare(onForS, tauS);
+    const insideC = junctionTemperature.reckon({ Ta: ambientC, P, Rt: chain });
+    const nowC = ambientC + (insideC - ambientC) * share;
+    const last = thermalKPerW[thermalKPerW.length - 1] ?? chain;
+    const outsideC = ambientC + P * last * share;
+    const touchC = touch === 'for long' ? touchLimitsC.long : touch === 'for a moment' ? touchLimitsC.short : null;
+    const softens = softensAtC[beside] ?? null;
+    const curve = curveThrough(voltageV, currentA);
+    const derated = deratedCurrentA({
+      ambientC,
+      limitC,
+      thermalKPerW: chain,
+      lightShare,
+      mostA: currentA * 3,
+      voltageAt: (I) => forwardVoltageV(curve, I),
+    });
+    return {
+      results: [
+        mainFigure('insideC', 'Inside, in the end', 'temperatureC', insideC),
+        figure('heatW', 'Heat', 'powerW', P),
+        ...(onForS === null
+          ? []
+          : [
+              figure('thenC', 'Inside when it goes off', 'temperatureC', nowC),
+              figure('share', 'Share of the rise by then', 'fraction', share),
+            ]),
+        figure('outsideC', 'Outside of it', 'temperatureC', outsideC),
+        figure('mostA', 'Most current within the limit', 'currentA', derated),
+        figure('mostKPerW', 'Most thermal resistance at this current', 'thermalKPerW', (limitC - ambientC) / P),
+      ],
+      steps: [
+        printSum(lightHeat, { V: voltageV, I: currentA, n: lightShare }),
+        printSum(junctionTemperature, { Ta: ambientC, P, Rt: chain }),
+      ],
+      findings: findingsWhere(
+        [
+          nowC > limitC,
+          finding(
+            'too-hot',
+            'stop',
+            `${printQuantity('temperatureC', nowC)} inside; the limit is ${printQuantity('temperatureC', limitC)}`,
+            'Light and life fall with heat, and gross excess kills at once.',
+            `At most ${amps(derated)}, or a heatsink that makes it ${printQuantity('thermalKPerW', (limitC - ambientC) / P)} in all.`,
+          ),
+        ],
+        [
+          touchC !== null && outsideC > touchC,
+          finding(
+            'hot-touch',
+            'stop',
+            `Its outside reaches ${printQuantity('temperatureC', outsideC)}; skin bears ${touchC} °C ${touch}`,
+            'A burn comes before the wearer can take it off.',
+            'Guard it, spread the heat, or less current.',
+          ),
+        ],
+        [
+          softens !== null && isTooNear(outsideC, softens ?? 0),
+          finding(
+            'softens',
+            'mend',
+            `${beside[0]?.toUpperCase()}${beside.slice(1)} softens near ${softens ?? 0} °C; this gets ${printQuantity('temperatureC', outsideC)}`,
+            'Within 10 K of that nothing is held.',
+            'Another hold, a distance, or less heat.',
+          ),
+        ],
+        [
+          onForS !== null && insideC > limitC && nowC <= limitC,
+          finding(
+            'short-use',
+            'mind',
+            'It is sound only for short use',
+            'Left on it goes over its limit.',
+            'A time limit in the program, and time to cool.',
+          ),
+        ],
+      ),
+    };
+  },
+});

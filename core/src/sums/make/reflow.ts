@@ -1,0 +1,104 @@
+import { judgeReflow, reflowAlloys, solderVolume } from '../../heat/index.ts';
+import { printSum } from '../../units/index.ts';
+import { SumError } from '../answer.ts';
+import { assume, choice, defineSum, figure, finding, mainFigure, optional, pairs, text } from '../sum.ts';
+
+export const reflowSum = defineSum({
+  name: 'reflow',
+  title: 'Was it soldered right?',
+  about: 'Judges a reflow by a list of times and temperatures: ramp, time above melting, peak, cooling.',
+  group: 'heat and make',
+  inputs: {
+    points: pairs({
+      word: 'points',
+      label: 'Times and temperatures',
+      hint: 'time : temperature',
+      names: ['timeS', 'temperatureC'],
+      kinds: ['timeS', 'temperatureC'],
+      bands: [
+        { least: 0, most: 100_000 },
+        { least: -40, most: 600 },
+      ],
+      initial: [
+        [0, 25],
+        [146.7, 245],
+        [164.7, 245],
+        [244.7, 45],
+      ],
+    }),
+    alloy: choice('alloy', 'Alloy', ['tin-lead', 'lead-free'], 'lead-free'),
+    padAMm: optional('lengthMm', 'pad', 'Pad length'),
+    padBMm: optional('lengthMm', 'padwidth', 'Pad width'),
+    pasteMm: assume('lengthMm', 'paste', 'Height of the paste', 0.12, { least: 0.01, most: 3 }),
+  },
+  reckon: ({ points, alloy, padAMm, padBMm, pasteMm }) => {
+    if (points.length < 2) throw new SumError('Give at least two readings: points=0s:25C,150s:245C');
+    const sorted = points.map(([atS, temperatureC]) => ({ atS, temperatureC }));
+    if (sorted.some((point, i) => i > 0 && point.atS <= (sorted[i - 1]?.atS ?? 0)))
+      throw new SumError('The times must rise from reading to reading');
+    const limits = reflowAlloys[alloy];
+    const verdict = judgeReflow(sorted, limits);
+    const first = sorted[0]?.atS ?? 0;
+    const last = sorted[sorted.length - 1]?.atS ?? 0;
+    const solder = padAMm === null || padBMm === null ? null : { a: padAMm, b: padBMm, h: pasteMm, m: 0.5 };
+    return {
+      results: [
+        text(
+          'verdict',
+          'Verdict',
+          verdict.faults.length === 0 ? 'within the usual limits of this alloy' : 'not within the usual limits',
+        ),
+        mainFigure('peakC', 'Peak', 'temperatureC', verdict.peakC),
+        figure('aboveMeltS', `Above ${limits.meltsC} °C`, 'timeS', verdict.aboveMeltS),
+        figure('atPeakS', 'Within 4 K of the peak', 'timeS', verdict.atPeakS),
+        figure('rampKPerS', 'Steepest rise', 'rateKPerS', verdict.steepestRampKPerS),
+        figure('coolKPerS', 'Steepest fall', 'rateKPerS', verdict.steepestCoolKPerS),
+        ...(solder ? [figure('solderMm3', 'Solder on the pad', 'volumeMm3', solderVolume.reckon(solder))] : []),
+      ],
+      steps: solder ? [printSum(solderVolume, solder)] : [],
+      findings: [
+        ...verdict.faults.map((fault, i) =>
+          finding(
+            `reflow-${i + 1}`,
+            'mend',
+            `${fault[0]?.toUpperCase()}${fault.slice(1)}`,
+            'Usual limits of the alloy; the sheets of paste and part rule.',
+            'Change the hold or the ramp and watch it again.',
+          ),
+        ),
+        finding(
+          'shiny-metal',
+          'mind',
+          'A thermal camera reads bare metal far too low',
+          'It sees the room’s reflection.',
+          'Put a spot of matt tape on it, or a thermometer under the part.',
+        ),
+      ],
+      drawing: {
+        kind: 'lines',
+        x: { label: 'time', kind: 'timeS' },
+        y: { label: 'temperature', kind: 'temperatureC' },
+        lines: [
+          { name: 'measured', role: 'curve', points: sorted.map((point) => [point.atS, point.temperatureC] as const) },
+          {
+            name: 'melts',
+            role: 'limit',
+            points: [
+              [first, limits.meltsC],
+              [last, limits.meltsC],
+            ],
+          },
+          {
+            name: 'highest peak',
+            role: 'limit',
+            points: [
+              [first, limits.peakC[1]],
+              [last, limits.peakC[1]],
+            ],
+          },
+        ],
+        marks: [],
+      },
+    };
+  },
+});

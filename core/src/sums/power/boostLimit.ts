@@ -1,0 +1,119 @@
+import { boostInput, linearHeat, solveConstantPower } from '../../power/index.ts';
+import { printQuantity, printSum } from '../../units/index.ts';
+import { sample } from '../drawing.ts';
+import { volts } from '../shown.ts';
+import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
+
+export const boostLimitSum = defineSum({
+  name: 'boost-limit',
+  title: 'What a converter asks of a cell',
+  about:
+    'Input current of a converter, its heat, and the point where the cell can’t give it and the voltage collapses.',
+  group: 'power',
+  inputs: {
+    openV: ask('voltageV', 'cell', 'Cell, at rest', 3.7, { most: 60, usual: [0.8, 30] }),
+    sourceOhm: assume('resistanceOhm', 'source', 'Resistance of cell, leads and contacts', 0.15, {
+      least: 1e-4,
+      most: 100,
+    }),
+    outputV: assume('voltageV', 'output', 'Output', 5, { least: 0.8, most: 60 }),
+    outputA: ask('currentA', 'current', 'Output current', 1.4, { most: 50, usual: [0.005, 10] }),
+    efficiency: assume('fraction', 'efficiency', 'Efficiency', 0.88, { least: 0.05, most: 1 }),
+    kind: choice('kind', 'Kind', ['switching', 'linear'], 'switching'),
+  },
+  reckon: ({ openV, sourceOhm, outputV, outputA, efficiency, kind }) => {
+    if (kind === 'linear') {
+      const inputV = openV - outputA * sourceOhm;
+      const heat = { Vi: inputV, Vo: outputV, I: outputA };
+      return {
+        results: [
+          mainFigure('heatW', 'Heat', 'powerW', linearHeat.reckon(heat)),
+          figure('inputA', 'Takes in', 'currentA', outputA),
+          figure('inputV', 'At its input', 'voltageV', inputV),
+          figure('efficiency', 'Efficiency', 'fraction', Math.min(1, outputV / inputV)),
+        ],
+        steps: [printSum(linearHeat, heat)],
+        findings: findingsWhere(
+          [
+            inputV < outputV + 0.2,
+            finding(
+              'drops-out',
+              'stop',
+              `${volts(inputV)} in does not make ${volts(outputV)} out`,
+              'A linear regulator needs its drop-out on top, 0.2 to 1.2 V by kind.',
+              'A boost converter, or a pack of more cells.',
+            ),
+          ],
+          [
+            linearHeat.reckon(heat) > 0.5,
+            finding(
+              'linear-hot',
+              'mend',
+              `${printQuantity('powerW', linearHeat.reckon(heat))} turn to heat`,
+              'A regulator on a small board bears about half a watt in a closed piece.',
+              'A buck converter, or feed the pixels past it.',
+            ),
+          ],
+        ),
+      };
+    }
+    const watts = (outputV * outputA) / efficiency;
+    const inputA = solveConstantPower(openV, sourceOhm, watts);
+    const mostW = openV ** 2 / (4 * sourceOhm);
+    const inputV = inputA === null ? null : openV - inputA * sourceOhm;
+    const mostA = (mostW * efficiency) / outputV;
+    return {
+      results: [
+        mainFigure('inputA', 'Takes in', 'currentA', inputA),
+        figure('inputV', 'At its input', 'voltageV', inputV),
+        figure('askedW', 'Asks of the cell', 'powerW', watts),
+        figure('mostW', 'The cell can give at most', 'powerW', mostW),
+        figure('mostOutputA', 'Output current where it collapses', 'currentA', mostA),
+        figure('heatW', 'Heat in the converter', 'powerW', watts * (1 - efficiency)),
+        figure('lostInSourceW', 'Heat in cell and leads', 'powerW', inputA === null ? null : inputA ** 2 * sourceOhm),
+        text('holds', 'It holds', inputA !== null),
+      ],
+      steps: inputV === null ? [] : [printSum(boostInput, { Vo: outputV, Io: outputA, n: efficiency, Vi: inputV })],
+      findings: findingsWhere(
+        [
+          inputA === null,
+          finding(
+            'collapses',
+            'stop',
+            `It collapses: ${printQuantity('powerW', watts)} asked, ${printQuantity('powerW', mostW)} is the most a source of ${volts(openV)} and ${printQuantity('resistanceOhm', sourceOhm)} gives`,
+            'The more the voltage falls, the more current the converter takes, until it can’t.',
+            'A cell of less resistance, two side by side, or less output.',
+          ),
+        ],
+        [
+          inputA !== null && watts > 0.7 * mostW,
+          finding(
+            'near-collapse',
+            'mend',
+            'It is near the collapse',
+            'A little less charge, a little more cold or an older cell tips it over.',
+            'Keep below two thirds of the most the cell gives.',
+          ),
+        ],
+      ),
+      drawing: {
+        kind: 'lines',
+        x: { label: 'cell at rest', kind: 'voltageV' },
+        y: { label: 'takes in', kind: 'currentA' },
+        lines: [
+          {
+            name: 'input current',
+            role: 'curve',
+            points: sample(
+              openV * 0.6,
+              openV * 1.2,
+              120,
+              (v) => solveConstantPower(v, sourceOhm, watts) ?? Number.NaN,
+            ).filter(([, y]) => Number.isFinite(y)),
+          },
+        ],
+        marks: inputA === null ? [] : [{ name: 'now', at: [openV, inputA] }],
+      },
+    };
+  },
+});

@@ -1,0 +1,81 @@
+import { type Chemistry, chemistries } from '../../parts/index.ts';
+import { chargeTime, planCharging } from '../../power/index.ts';
+import { printSum } from '../../units/index.ts';
+import { amps } from '../shown.ts';
+import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
+
+// Object.keys of a Record of Chemistry has just these names.
+const chemistryNames = Object.keys(chemistries) as Chemistry[];
+
+export const chargeSum = defineSum({
+  name: 'charge',
+  title: 'Charging',
+  about:
+    'The current a pack may be charged with, how long it takes, and whether a load keeps the charger going for ever.',
+  group: 'power',
+  inputs: {
+    capacityMah: ask('capacityMah', 'capacity', 'Capacity', 850, { most: 1e6, usual: [50, 20_000] }),
+    chemistry: choice('chemistry', 'Chemistry', chemistryNames, 'lithium-ion'),
+    chargerA: ask('currentA', 'charger', 'Charger', 0.425, { most: 50, usual: [0.02, 5] }),
+    loadA: assume('currentA', 'load', 'Load that stays connected', 0, { least: 0, most: 50 }),
+  },
+  reckon: ({ capacityMah, chemistry, chargerA, loadA }) => {
+    const plan = planCharging({ chemistry, capacityMah, chargerA, loadA });
+    if (!plan)
+      return {
+        results: [text('allowed', 'May be charged', false)],
+        steps: [],
+        findings: [
+          finding(
+            'never-charge',
+            'stop',
+            `${chemistry[0]?.toUpperCase()}${chemistry.slice(1)} cells must never be charged`,
+            'They leak or burst.',
+            'Exchange them, or take a rechargeable kind.',
+          ),
+        ],
+      };
+    return {
+      results: [
+        mainFigure('hours', 'Takes', 'timeH', plan.hours),
+        figure('mostA', 'At most', 'currentA', plan.mostA),
+        figure('leastA', 'Sensible from', 'currentA', plan.leastA),
+        figure('endA', 'The charger stops at', 'currentA', plan.endA),
+        text('neverEnds', 'Charging never ends', plan.neverEnds),
+      ],
+      steps: [printSum(chargeTime, { C: capacityMah, I: chargerA })],
+      findings: findingsWhere(
+        [
+          plan.tooFast,
+          finding(
+            'charge-fast',
+            'stop',
+            `${amps(chargerA)} is too fast: this pack takes ${amps(plan.mostA)}`,
+            'A cell that is force-fed heats, swells and may burn.',
+            'Change the charger’s set resistor, or take a smaller charger. The cell’s own sheet rules.',
+          ),
+        ],
+        [
+          plan.neverEnds,
+          finding(
+            'charge-and-use',
+            'stop',
+            `A load of ${amps(loadA)} is over the end current of ${amps(plan.endA)}: the charger never stops`,
+            'It takes the load for a cell that is not full.',
+            'Cut the load off while charging, proven by the wiring, or a charger that shares the load.',
+          ),
+        ],
+        [
+          true,
+          finding(
+            'attended',
+            'mind',
+            'Charge it where you see it, on something that does not burn',
+            'Most lithium fires begin on the charger.',
+            'A charger made for this chemistry, never inside a closed piece, never asleep.',
+          ),
+        ],
+      ),
+    };
+  },
+});

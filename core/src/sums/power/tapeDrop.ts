@@ -1,0 +1,98 @@
+import { tapeVoltages } from '../../power/index.ts';
+import { SumError } from '../answer.ts';
+import { volts } from '../shown.ts';
+import { assume, choice, defineSum, figure, finding, findingsWhere, list, mainFigure } from '../sum.ts';
+import { evenTape, tapeInputs } from './evenTape.ts';
+
+export const tapeDropSum = defineSum({
+  name: 'tape-drop',
+  title: 'Voltage along a tape',
+  about: 'Voltage at every pixel for any set of feed points, with loads that fall off as the voltage does.',
+  group: 'power',
+  inputs: {
+    ...tapeInputs,
+    feeds: list('lengthMm', 'feeds', 'Fed at, from the start', [0], { least: 0, most: 100_000 }),
+    load: choice(
+      'load',
+      'Pixels draw',
+      ['less as the voltage falls', 'the same at any voltage'],
+      'less as the voltage falls',
+    ),
+    wantedV: assume('voltageV', 'wanted', 'Least voltage wanted', 4.5, { least: 0.5, most: 48 }),
+  },
+  reckon: (values) => {
+    const tape = evenTape({ ...values, fullAboveV: values.load === 'the same at any voltage' ? 0 : values.fullAboveV });
+    const at = [
+      ...new Set(
+        values.feeds.map((mm) =>
+          Math.min(tape.pixels - 1, Math.max(0, Math.round((mm * values.perMetre) / 1000 - 0.5))),
+        ),
+      ),
+    ];
+    if (at.length === 0) throw new SumError('Give at least one feed: feeds=0 or feeds=0,3m');
+    const solved = tapeVoltages(tape, at);
+    const least = Math.min(...solved.voltageV);
+    const where = solved.voltageV.indexOf(least);
+    const askedA = tape.pixels * tape.pixelA;
+    const collapsed = least < 0.1 || !Number.isFinite(least);
+    return {
+      results: [
+        mainFigure('leastV', 'Least voltage', 'voltageV', least),
+        figure('dropV', 'Lost there', 'voltageV', values.supplyV - least),
+        figure('leastAtPixel', '… at pixel', 'count', where + 1),
+        figure('pixels', 'Pixels', 'count', tape.pixels),
+        figure('totalA', 'Draws in all', 'currentA', solved.totalA),
+        figure('lostShare', 'Light current lost to the drop', 'fraction', Math.max(0, 1 - solved.totalA / askedA)),
+        { form: 'figures', key: 'feedA', label: 'Each feed gives', kind: 'currentA', values: solved.feedA },
+        { form: 'figures', key: 'voltageV', label: 'At each pixel', kind: 'voltageV', values: solved.voltageV },
+      ],
+      steps: [],
+      findings: findingsWhere(
+        [
+          collapsed,
+          finding(
+            'tape-collapses',
+            'stop',
+            'The tape can’t draw that much through its rails',
+            'The voltage is used up before the far end.',
+            'More feeds, or less brightness.',
+          ),
+        ],
+        [
+          least < values.wantedV && !collapsed,
+          finding(
+            'tape-low',
+            'mend',
+            `The weakest pixel gets ${volts(least)}; ${volts(values.wantedV)} is wanted`,
+            'Blue and green starve first, so white goes warm towards the far end.',
+            'Feed it at more places: see feed-points.',
+          ),
+        ],
+      ),
+      drawing: {
+        kind: 'lines',
+        x: { label: 'along the tape', kind: 'lengthMm' },
+        y: { label: 'voltage', kind: 'voltageV' },
+        lines: [
+          {
+            name: 'at the pixels',
+            role: 'curve',
+            points: solved.voltageV.map((v, i) => [((i + 0.5) * 1000) / values.perMetre, v] as const),
+          },
+          {
+            name: 'wanted',
+            role: 'limit',
+            points: [
+              [0, values.wantedV],
+              [values.lengthMm, values.wantedV],
+            ],
+          },
+        ],
+        marks: at.map((i) => ({
+          name: 'feed',
+          at: [((i + 0.5) * 1000) / values.perMetre, solved.voltageV[i] ?? 0] as const,
+        })),
+      },
+    };
+  },
+});

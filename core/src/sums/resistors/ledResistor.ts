@@ -1,0 +1,300 @@
+import {
+  colourBands,
+  nextStandard,
+  resistorPower,
+  seriesResistor,
+  standardNeighbours,
+  writeCombination,
+} from '../../drive/index.ts';
+import { printQuantity, printSum } from '../../units/index.ts';
+import { type Drawing, sample } from '../drawing.ts';
+import { curvePoints } from '../lightCurves.ts';
+import { amps, volts } from '../shown.ts';
+import {
+  ask,
+  assume,
+  choice,
+  defineSum,
+  figure,
+  finding,
+  findingsWhere,
+  list,
+  mainFigure,
+  optional,
+  type Result,
+  type SumFinding,
+  text,
+} from '../sum.ts';
+import { type PathsAsked, type PathsSolved, solvePaths } from './lightPaths.ts';
+
+const seriesNames = ['E6', 'E12', 'E24', 'E48', 'E96'] as const;
+const ratingsW = [1 / 16, 0.1, 1 / 8, 1 / 4, 1 / 2, 1, 2, 5];
+const ledBand = { most: 3, usual: [0.0005, 0.05] } as const;
+
+/** Least rating that leaves half in hand. */
+const ratingFor = (heatW: number): number | null => ratingsW.find((each) => each >= 2 * heatW) ?? null;
+
+function bandsOf(ohm: number, series: PathsAsked['series']): Result[] {
+  try {
+    return [text('bands', 'Bands', colourBands(ohm, series === 'E48' || series === 'E96' ? 0.01 : 0.05).join(', '))];
+  } catch {
+    // A pair out of the drawer, or a value off every series, has no bands.
+    return [];
+  }
+}
+
+/** What else could be taken, with what it would give. */
+function alternatives(asked: PathsAsked, solved: PathsSolved): Result[] {
+  if (solved.exactOhm <= 0) return [];
+  const { below, above } = standardNeighbours(solved.exactOhm, asked.series);
+  const standard = [...new Set([below, above, nextStandard(above, asked.series)])];
+  const rows =
+    solved.combos.length > 0
+      ? solved.combos.map((each): [string, number] => [writeCombination(each), each.ohm])
+      : standard.map((ohm): [string, number] => [printQuantity('resistanceOhm', ohm), ohm]);
+  return [
+    {
+      form: 'table',
+      key: 'neighbours',
+      label: solved.combos.length > 0 ? 'From the drawer' : 'Neighbours',
+      columns: [
+        { key: 'parts', label: 'made of', kind: 'text' },
+        { key: 'resistorOhm', label: 'value', kind: 'resistanceOhm' },
+        { key: 'currentA', label: 'current', kind: 'currentA' },
+      ],
+      rows: rows.map(([parts, ohm]) => [parts, ohm, solved.currentWith(ohm)]),
+    },
+  ];
+}
+
+function listResults(asked: PathsAsked, solved: PathsSolved, ratedIsGiven: boolean): Result[] {
+  const { shared, supplyV, currentA, count, forwardV, lights } = asked;
+  const decided = solved.exactOhm > 0 || asked.fittedOhm !== null;
+  const forgottenOhm = standardNeighbours(supplyV / currentA, asked.series).above;
+  return [
+    mainFigure('resistorOhm', 'Resistor', 'resistanceOhm', decided ? solved.chosenOhm : null),
+    figure('exactOhm', 'Exactly', 'resistanceOhm', solved.exactOhm),
+    figure('likelyA', shared ? 'Each light, if all were alike' : 'Current', 'currentA', solved.likelyA),
+    figure('brightestA', 'Brightest corner', 'currentA', solved.brightestA),
+    figure('dimmestA', 'Dimmest corner', 'currentA', solved.dimmestA),
+    figure(
+      'heatW',
+      'Heat in the resistor',
+      'powerW',
+      resistorPower.reckon({ I: solved.resistorA, R: solved.chosenOhm }),
+    ),
+    figure('worstHeatW', 'Heat at the bright corner', 'powerW', solved.worstHeatW),
+    figure('ratingW', 'Rating that leaves half in hand', 'powerW', ratingFor(solved.worstHeatW)),
+    figure('headRoomV', 'Head-room for the resistor', 'voltageV', solved.headRoomV),
+    figure(
+      'lightShare',
+      'Share of the energy that reaches the lights',
+      'fraction',
+      Math.min(1, (count * forwardV) / supplyV),
+    ),
+    figure('ratedA', ratedIsGiven ? 'Highest current' : 'Highest current, taken as usual', 'currentA', asked.ratedA),
+    figure('totalA', 'All paths together', 'currentA', solved.likelyA * lights),
+    figure('withoutDropA', 'If the drop were forgotten', 'currentA', solved.currentWith(forgottenOhm)),
+    ...bandsOf(solved.chosenOhm, asked.series),
+    ...(solved.spreadA
+      ? [
+          {
+            form: 'figures' as const,
+            key: 'spreadA',
+            label: 'Lights of the spread, lowest drop first',
+            kind: 'currentA' as const,
+            values: solved.spreadA,
+          },
+          {
+            form: 'figures' as const,
+            key: 'openA',
+            label: 'The rest, when the lowest one opens',
+            kind: 'currentA' as const,
+            values: solved.openA ?? [],
+          },
+        ]
+      : []),
+    ...alternatives(asked, solved),
+  ];
+}
+
+function checkHeadRoom({ supplyV, count, forwardV }: PathsAsked, { headRoomV }: PathsSolved): SumFinding[] {
+  return findingsWhere(
+    [
+      headRoomV <= 0,
+      finding(
+        'no-head-room',
+        'stop',
+        `${volts(supplyV)} can’t light ${count > 1 ? `${count} in series` : 'it'}: the lights alone want ${volts(count * forwardV)}`,
+        'Nothing is left for the resistor, so nothing holds the current.',
+        'A higher supply or fewer in series.',
+      ),
+    ],
+    [
+      headRoomV > 0 && headRoomV < 0.25 * supplyV,
+      finding(
+        'small-head-room',
+        'mend',
+        `Only ${volts(headRoomV)} is left for the resistor`,
+        'A small change of the supply makes a large one of the current; look at it over the whole life of the pack.',
+        'Leave 25 to 30 % of the supply, or use a constant-current driver.',
+      ),
+    ],
+  );
+}
+
+function checkCurrent(asked: PathsAsked, solved: PathsSolved): SumFinding[] {
+  const { shared, ratedA, fittedOhm } = asked;
+  const { brightestA, exactOhm, chosenOhm, spreadA } = solved;
+  const [least, most] = [Math.min(...(spreadA ?? [0])), Math.max(...(spreadA ?? [0]))];
+  return findingsWhere(
+    [
+      brightestA > ratedA * (1 + 1e-9) && solved.headRoomV > 0,
+      finding(
+        'over-rating',
+        'stop',
+        `The brightest ${shared ? 'light' : 'corner'} has ${amps(brightestA)}; the light bears ${amps(ratedA)}`,
+        'A light is rated by current; it fades and fails early.',
+        shared
+          ? 'One resistor each, or half the current.'
+          : `Take ${printQuantity('resistanceOhm', nextStandard(Math.max(chosenOhm, 1), asked.series))} or more.`,
+      ),
+    ],
+    [
+      spreadA !== null && most > 2 * least,
+      finding(
+        'shared-uneven',
+        'mend',
+        `Sharing one resistor they draw ${amps(least)} to ${amps(most)}`,
+        'The lowest drop takes most, and each failure pushes the rest harder. It is sound only for one batch, at half the rating, all lit together.',
+        'One resistor each. Never unlike colours on one.',
+      ),
+    ],
+    [
+      fittedOhm !== null && exactOhm > 0 && fittedOhm < exactOhm * 0.9,
+      finding(
+        'resistor-small',
+        'mend',
+        'The fitted resistor was meant for another supply or current',
+        `Here ${printQuantity('resistanceOhm', exactOhm)} would give what is wanted.`,
+        'Exchange it, or add the difference in series.',
+      ),
+    ],
+  );
+}
+
+function checkHeat({ worstHeatW }: PathsSolved, ratingW: number): SumFinding[] {
+  return findingsWhere([
+    worstHeatW > ratingW / 2,
+    finding(
+      'resistor-hot',
+      worstHeatW > ratingW ? 'stop' : 'mend',
+      `The resistor burns ${printQuantity('powerW', worstHeatW)} of its ${printQuantity('powerW', ratingW)}`,
+      'Closed in a prop, half of the rating is all it should carry; its surface burns skin and softens plastic.',
+      `Take one of ${printQuantity('powerW', ratingFor(worstHeatW) ?? 5)}, or fewer lights on it.`,
+    ),
+  ]);
+}
+
+/** The light's curve with the line of what the resistor leaves; where they cross is the current. */
+function drawLoadLine({ supplyV, count, currentA, ratedA }: PathsAsked, solved: PathsSolved): Drawing {
+  const ohm = Math.max(1, solved.chosenOhm + solved.sourceOhm);
+  return {
+    kind: 'lines',
+    x: { label: 'voltage across the lights', kind: 'voltageV' },
+    y: { label: 'current', kind: 'currentA' },
+    lines: [
+      {
+        name: count > 1 ? `${count} lights` : 'the light',
+        role: 'curve',
+        points: curvePoints(solved.curve, Math.max(solved.likelyA, currentA, 1e-4) * 1.8).map(
+          ([v, i]) => [v * count, i] as const,
+        ),
+      },
+      { name: 'what the resistor leaves', role: 'second', points: sample(0, supplyV, 2, (v) => (supplyV - v) / ohm) },
+      {
+        name: 'rated',
+        role: 'limit',
+        points: [
+          [0, ratedA],
+          [supplyV, ratedA],
+        ],
+      },
+    ],
+    marks:
+      solved.headRoomV > 0
+        ? [{ name: amps(solved.likelyA), at: [supplyV - solved.resistorA * ohm, solved.likelyA] }]
+        : [],
+  };
+}
+
+export const ledResistorSum = defineSum({
+  name: 'led-resistor',
+  title: 'Resistor for a light',
+  about: 'The resistor for one light, several in series or side by side, with what it gives at every corner.',
+  group: 'drive',
+  inputs: {
+    supplyV: ask('voltageV', 'supply', 'Supply', 5, { most: 60, usual: [1.2, 30] }),
+    forwardV: ask('voltageV', 'forward', 'Forward drop at that current', 3.016, { most: 60, usual: [1.1, 3.9] }),
+    currentA: ask('currentA', 'current', 'Wanted current', 0.012, ledBand),
+    count: assume('count', 'series', 'Lights in series', 1, { least: 1, most: 30 }),
+    lights: assume('count', 'parallel', 'Paths side by side', 1, { least: 1, most: 200 }),
+    sharing: choice('sharing', 'Side by side with', ['one resistor each', 'one shared resistor'], 'one resistor each'),
+    model: choice('model', 'Drop taken', ['on its curve', 'as constant'], 'on its curve'),
+    supplySpread: assume('fraction', 'supplyspread', 'Supply varies by, either way', 0.05, { least: 0, most: 0.5 }),
+    forwardSpreadV: assume('voltageV', 'spread', 'Drop varies by, either way', 0.15, { least: 0, most: 1 }),
+    ratedA: optional('currentA', 'rated', 'Highest current of the light', ledBand),
+    series: choice('e', 'Standard values', seriesNames, 'E12'),
+    stock: list('resistanceOhm', 'stock', 'Own drawer instead', []),
+    ratingW: assume('powerW', 'rating', 'Rating of the resistor', 0.25, { most: 100 }),
+    sourceOhm: assume('resistanceOhm', 'source', 'Resistance of supply and switch', 0, { least: 0, most: 1000 }),
+    resistorOhm: optional('resistanceOhm', 'resistor', 'Resistor already fitted'),
+  },
+  reckon: (values) => {
+    const { currentA, lights } = values;
+    const asked: PathsAsked = {
+      ...values,
+      shared: values.sharing === 'one shared resistor' && lights > 1,
+      constantDrop: values.model === 'as constant',
+      // A light is mostly rated a quarter above the current that it is sold at, and small ones bear 20 mA.
+      ratedA: values.ratedA ?? Math.max(0.02, 1.25 * currentA),
+      fittedOhm: values.resistorOhm,
+    };
+    const solved = solvePaths(asked);
+    return {
+      results: listResults(asked, solved, values.ratedA !== null),
+      steps: [
+        ...(solved.exactOhm > 0 ? [printSum(seriesResistor, solved.sum)] : []),
+        printSum(resistorPower, { I: asked.shared ? solved.resistorA : solved.brightestA, R: solved.chosenOhm }),
+      ],
+      findings: [...checkHeadRoom(asked, solved), ...checkCurrent(asked, solved), ...checkHeat(solved, values.ratingW)],
+      drawing: drawLoadLine(asked, solved),
+    };
+  },
+  intoDesign: (design, { forwardV, currentA, lights, count }, newId) => {
+    const places = Math.min(60, lights * count);
+    return {
+      ...design,
+      leds: [
+        ...design.leds,
+        {
+          id: newId(),
+          name: `Lights ${design.leds.length + 1}`,
+          part: forwardV < 2.4 ? 'led-5mm-amber' : 'led-5mm-white',
+          channels: 1,
+          wantedCurrentA: currentA,
+          forwardV: { likely: forwardV, spread: 0.1, origin: 'measured' },
+          resistorOhm: null,
+          resistorRatedW: 0.25,
+          sleeved: true,
+          drivenBy: 'auto',
+          places: Array.from({ length: places }, (_, i) => ({
+            id: newId(),
+            at: { xMm: design.view.widthMm * ((i + 1) / (places + 1)), yMm: design.view.heightMm / 2 },
+            hollowId: null,
+          })),
+        },
+      ],
+    };
+  },
+});

@@ -1,0 +1,71 @@
+import { resistorsInStock } from '@glimmer/core/parts';
+import { type Input, type QuickSum, showInput } from '@glimmer/core/sums';
+import { Field, Input as HeadlessInput, Label, Select } from '@headlessui/react';
+import { useId } from 'react';
+import { useDesk } from './deskStore.ts';
+
+interface InputRowProps {
+  readonly sum: QuickSum;
+  readonly name: string;
+  readonly input: Input;
+  readonly text: string;
+  readonly problem: string | null;
+  readonly onType: (text: string) => void;
+}
+
+const box = 'figures w-full min-w-0 rounded-sm border bg-paper px-2 py-0.5 text-ink placeholder:text-faint';
+
+/** One line of a card's form: what is typed stays as it was typed; what is wrong with it stands below. */
+export function InputRow({ sum, name, input, text, problem, onType }: InputRowProps) {
+  const drawer = useDesk((state) => state.drawer);
+  const problemId = useId();
+  const usual =
+    'initial' in input && !(input.as === 'quantity' && input.needed) ? showInput(sum, name, input.initial) : '';
+  const inDrawer = name === 'stock' && input.as === 'list' ? resistorsInStock(drawer) : [];
+  return (
+    <Field className="grid grid-cols-[minmax(0,1fr)_minmax(0,10.5rem)] items-center gap-x-2 py-[3px]">
+      <Label className="text-[13.5px] leading-tight text-faint">
+        {input.label}
+        {input.hint && <span className="block text-[12px]">{input.hint}</span>}
+      </Label>
+      {input.as === 'choice' ? (
+        <Select
+          value={text || input.initial}
+          onChange={(event) => onType(event.target.value)}
+          className={`${box} border-rule font-sans`}
+        >
+          {input.options.map((option) => (
+            <option key={option} value={option} className="bg-sheet text-ink">
+              {option}
+            </option>
+          ))}
+        </Select>
+      ) : (
+        <HeadlessInput
+          type="text"
+          autoComplete="off"
+          value={text}
+          placeholder={usual}
+          aria-invalid={problem !== null}
+          aria-describedby={problem === null ? undefined : problemId}
+          onChange={(event) => onType(event.target.value)}
+          className={`${box} ${problem === null ? 'border-rule' : 'border-brick-ink'}`}
+        />
+      )}
+      {inDrawer.length > 0 && (
+        <button
+          type="button"
+          className="col-start-2 text-left text-[13px] text-verdigris underline"
+          onClick={() => onType(inDrawer.map((ohm) => showInput(sum, name, [ohm])).join(', '))}
+        >
+          from your drawer ({inDrawer.length})
+        </button>
+      )}
+      {problem !== null && (
+        <p id={problemId} role="alert" className="col-span-2 text-[13px] text-brick-ink">
+          {problem}
+        </p>
+      )}
+    </Field>
+  );
+}

@@ -1,0 +1,73 @@
+import { type Result, showCell } from '@glimmer/core/sums';
+import { FigureLine } from '../widgets/Section.tsx';
+
+const MOST_ROWS = 12;
+
+function ResultTable({ result }: { readonly result: Extract<Result, { form: 'table' }> }) {
+  if (result.rows.length === 0) return null;
+  return (
+    <details className="mt-2" open={result.rows.length <= MOST_ROWS}>
+      <summary className="text-[13px] text-faint">{result.label}</summary>
+      <table className="w-full text-[13px]">
+        <thead>
+          <tr className="border-b border-rule text-faint">
+            {result.columns.map((column) => (
+              <th key={column.key} className="py-0.5 text-right font-normal first:text-left">
+                {column.label}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {result.rows.map((row, i) => (
+            <tr key={`${i} ${row.join(' ')}`} className="border-b border-rule/50">
+              {result.columns.map((column, at) => (
+                <td key={column.key} className="figures py-0.5 text-right first:text-left">
+                  {showCell(column.kind, row[at] ?? null)}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </details>
+  );
+}
+
+/** The answer of a sum: the figure that decides large, the others below it, tables last. */
+export function ResultLines({ results }: { readonly results: readonly Result[] }) {
+  const main = results.find((result) => result.form === 'figure' && result.main);
+  return (
+    <>
+      {main?.form === 'figure' && (
+        <p className="mb-1.5 flex flex-wrap items-baseline justify-between gap-x-3">
+          <span>{main.label}</span>
+          <output className="figures text-[27px] leading-9 font-semibold">{showCell(main.kind, main.value)}</output>
+        </p>
+      )}
+      {results.map((result) => {
+        if (result === main) return null;
+        if (result.form === 'table') return <ResultTable key={result.key} result={result} />;
+        if (result.form === 'figures') {
+          const shown = result.values.slice(0, 8).map((value) => showCell(result.kind, value));
+          const more = result.values.length - shown.length;
+          if (shown.length === 0) return null;
+          return (
+            <FigureLine
+              key={result.key}
+              label={result.label}
+              value={`${shown.join(', ')}${more > 0 ? ` and ${more} more` : ''}`}
+            />
+          );
+        }
+        return (
+          <FigureLine
+            key={result.key}
+            label={result.label}
+            value={showCell(result.form === 'text' ? 'text' : result.kind, result.value)}
+          />
+        );
+      })}
+    </>
+  );
+}

@@ -1,0 +1,132 @@
+import { findSum, type Input } from '@glimmer/core/sums';
+import { Copy, FolderInput, X } from 'lucide-react';
+import { useState } from 'react';
+import { Button } from '../widgets/Button.tsx';
+import { FindingBody, findingFrame } from '../widgets/FindingBody.tsx';
+import { SumView } from '../widgets/SumView.tsx';
+import { tell } from '../widgets/Toasts.tsx';
+import { type DeskCard, desk, useDesk } from './deskStore.ts';
+import { InputRow } from './InputRow.tsx';
+import { PutIntoPlan } from './PutIntoPlan.tsx';
+import { ResultLines } from './ResultLines.tsx';
+import { SumDrawing } from './SumDrawing.tsx';
+import { useAnswer } from './useAnswer.ts';
+
+/** Asked for on the face of the card; the rest waits behind a line. */
+const isOnFace = (input: Input, text: string): boolean =>
+  (input.as === 'quantity' && input.needed) ||
+  (input.as === 'pairs' && input.initial.length > 0) ||
+  (input.as === 'list' && input.initial.length > 0) ||
+  (input.as === 'optional' && input.example !== undefined) ||
+  input.as === 'words' ||
+  text !== '';
+
+/** A quick sum as a work card: fields that take what people write, the answer, the picture, the sum, the findings. */
+export function SumCard({ card }: { readonly card: DeskCard }) {
+  const sum = findSum(card.sum);
+  const reply = useAnswer(card);
+  const [putting, setPutting] = useState(false);
+  // A field stays where it was found, although what is typed into it would move it to the face.
+  const [face] = useState(() =>
+    Object.entries(sum?.inputs ?? {}).flatMap(([key, input]) => (isOnFace(input, card.texts[key] ?? '') ? [key] : [])),
+  );
+  if (!sum) return null;
+  const problems = reply && !reply.ok ? reply.problems : [];
+  const general = problems.filter((problem) => !Object.values(sum.inputs).some((input) => input.word === problem.word));
+  const row = ([key, input]: [string, Input]) => (
+    <InputRow
+      key={key}
+      sum={sum}
+      name={key}
+      input={input}
+      text={card.texts[key] ?? ''}
+      problem={problems.find((problem) => problem.word === input.word)?.problem ?? null}
+      onType={(text) => desk.type(card.id, key, text)}
+    />
+  );
+  const entries = Object.entries(sum.inputs);
+  const behind = entries.filter(([key]) => !face.includes(key));
+  const take = (): void => {
+    const { cards } = useDesk.getState();
+    desk.take(card.id);
+    tell(`${sum.title} taken off the desk`, { undo: () => desk.putBack(cards) });
+  };
+  return (
+    <article aria-label={sum.title} className="tag print-card border border-rule bg-sheet px-4 pt-3 pb-3">
+      <header className="mb-1 flex items-start justify-between gap-2">
+        <h2 className="text-[17px] leading-6">{sum.title}</h2>
+        <span className="no-print -mt-1 mr-1 flex shrink-0">
+          {sum.intoDesign && (
+            <Button
+              look="quiet"
+              onClick={() => setPutting(true)}
+              aria-label={`Put ${sum.title} into a plan`}
+              title="Put this into a plan"
+            >
+              <FolderInput size={16} />
+            </Button>
+          )}
+          <Button
+            look="quiet"
+            onClick={() => desk.copy(card.id)}
+            aria-label={`Copy ${sum.title} beside`}
+            title="Copy beside, to compare"
+          >
+            <Copy size={15} />
+          </Button>
+          <Button look="quiet" onClick={take} aria-label={`Take ${sum.title} off the desk`} title="Take off the desk">
+            <X size={16} />
+          </Button>
+        </span>
+      </header>
+      <p className="mb-2 text-[13.5px] text-faint">{sum.about}</p>
+      <div>{entries.filter(([key]) => face.includes(key)).map(row)}</div>
+      {behind.length > 0 && (
+        <details className="mt-1">
+          <summary className="text-[13px] text-faint">{behind.length} more, taken as usual</summary>
+          {behind.map(row)}
+        </details>
+      )}
+      {general.map((problem) => (
+        <p
+          key={problem.problem}
+          role="alert"
+          className="mt-2 border-l-4 border-amber-ink bg-amber-wash px-3 py-1.5 text-[13.5px]"
+        >
+          {problem.problem}
+        </p>
+      ))}
+      {reply?.ok && (
+        <div className="stitch mt-2.5 pt-2.5" data-answer>
+          <ResultLines results={reply.answer.results} />
+          {reply.answer.drawing && (
+            <div className="mt-2">
+              <SumDrawing drawing={reply.answer.drawing} />
+            </div>
+          )}
+          {reply.answer.findings.length > 0 && (
+            <ul className="mt-2">
+              {reply.answer.findings.map((finding) => (
+                <li key={finding.id} className={`mb-1.5 border-l-4 px-3 py-1.5 ${findingFrame(finding.gravity)}`}>
+                  <FindingBody finding={finding} />
+                </li>
+              ))}
+            </ul>
+          )}
+          {reply.answer.steps.length > 0 && (
+            <details className="mt-1">
+              <summary className="text-[13px] text-faint">The sum, with its numbers</summary>
+              {reply.answer.steps.map((step) => (
+                <div key={`${step.name} ${step.filled}`} className="stitch mt-2 pt-2">
+                  <h3 className="text-[14px]">{step.name}</h3>
+                  <SumView sum={step} />
+                </div>
+              ))}
+            </details>
+          )}
+        </div>
+      )}
+      {putting && reply?.ok && <PutIntoPlan sum={sum} values={reply.answer.values} onClose={() => setPutting(false)} />}
+    </article>
+  );
+}

@@ -1,0 +1,234 @@
+import type { Drawing, DrawnLine } from '@glimmer/core/sums';
+import { printQuantity } from '@glimmer/core/units';
+import { extent, line, scaleLinear } from 'd3';
+
+const WIDTH = 440;
+const HEIGHT = 190;
+const EDGE = { left: 58, right: 14, top: 10, bottom: 34 };
+
+const strokes: Readonly<Record<DrawnLine['role'], { stroke: string; width: number; dash?: string }>> = {
+  curve: { stroke: 'var(--ink)', width: 1.8 },
+  second: { stroke: 'var(--verdigris)', width: 1.3, dash: '1 3' },
+  limit: { stroke: 'var(--brick-ink)', width: 1.1, dash: '6 4' },
+};
+
+function Lines({ drawing }: { readonly drawing: Extract<Drawing, { kind: 'lines' }> }) {
+  const points = [...drawing.lines.flatMap((each) => each.points), ...drawing.marks.map((mark) => mark.at)];
+  const [x0 = 0, x1 = 1] = extent(points, (point) => point[0]);
+  const [y0 = 0, y1 = 1] = extent(points, (point) => point[1]);
+  const room = (y1 - y0 || Math.abs(y1) || 1) * 0.06;
+  const x = scaleLinear([x0, x1 === x0 ? x0 + 1 : x1], [EDGE.left, WIDTH - EDGE.right]);
+  const y = scaleLinear([y0 >= 0 ? Math.max(0, y0 - room) : y0 - room, y1 + room], [HEIGHT - EDGE.bottom, EDGE.top]);
+  const draw = line<readonly [number, number]>()
+    .defined(([, value]) => Number.isFinite(value))
+    .x((point) => x(point[0]))
+    .y((point) => y(point[1]));
+  return (
+    <svg
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      className="w-full"
+      role="img"
+      aria-label={`${drawing.y.label} over ${drawing.x.label}`}
+    >
+      {y.ticks(4).map((tick) => (
+        <g key={tick}>
+          <path d={`M${EDGE.left} ${y(tick)} H${WIDTH - EDGE.right}`} stroke="var(--rule)" strokeWidth="0.7" />
+          <text
+            x={EDGE.left - 6}
+            y={y(tick) + 3.5}
+            textAnchor="end"
+            fontSize="10.5"
+            fill="var(--faint)"
+            className="figures"
+          >
+            {printQuantity(drawing.y.kind, tick, { digits: 2 })}
+          </text>
+        </g>
+      ))}
+      {x.ticks(5).map((tick) => (
+        <g key={tick}>
+          <path d={`M${x(tick)} ${HEIGHT - EDGE.bottom} v4`} stroke="var(--faint)" strokeWidth="0.8" />
+          <text
+            x={x(tick)}
+            y={HEIGHT - EDGE.bottom + 15}
+            textAnchor="middle"
+            fontSize="10.5"
+            fill="var(--faint)"
+            className="figures"
+          >
+            {printQuantity(drawing.x.kind, tick, { digits: 2 })}
+          </text>
+        </g>
+      ))}
+      <text x={WIDTH - EDGE.right} y={HEIGHT - 4} textAnchor="end" fontSize="11" fill="var(--faint)">
+        {drawing.x.label}
+      </text>
+      <text
+        x={EDGE.left + 5}
+        y={EDGE.top + 9}
+        fontSize="11"
+        fill="var(--faint)"
+        stroke="var(--sheet)"
+        strokeWidth="3"
+        paintOrder="stroke"
+      >
+        {drawing.y.label}
+      </text>
+      {drawing.lines.map((each) => {
+        const look = strokes[each.role];
+        const end = each.points[each.points.length - 1];
+        return (
+          <g key={each.name}>
+            <path
+              d={draw([...each.points]) ?? ''}
+              fill="none"
+              stroke={look.stroke}
+              strokeWidth={look.width}
+              strokeDasharray={look.dash}
+            />
+            {each.role === 'limit' && end && (
+              <text
+                x={x(end[0])}
+                y={y(end[1]) - 4}
+                textAnchor="end"
+                fontSize="10.5"
+                fill="var(--brick-ink)"
+                stroke="var(--sheet)"
+                strokeWidth="3"
+                paintOrder="stroke"
+              >
+                {each.name}
+              </text>
+            )}
+          </g>
+        );
+      })}
+      {drawing.marks.map((mark) => (
+        <g key={`${mark.name} ${mark.at.join(' ')}`}>
+          <circle
+            cx={x(mark.at[0])}
+            cy={y(mark.at[1])}
+            r="4"
+            fill="var(--brass)"
+            stroke="var(--sheet)"
+            strokeWidth="1.5"
+          />
+          <text
+            x={x(mark.at[0]) + 7}
+            y={y(mark.at[1]) + 13}
+            fontSize="10.5"
+            fill="var(--ink)"
+            stroke="var(--sheet)"
+            strokeWidth="3"
+            paintOrder="stroke"
+          >
+            {mark.name}
+          </text>
+        </g>
+      ))}
+    </svg>
+  );
+}
+
+function Ring({ drawing }: { readonly drawing: Extract<Drawing, { kind: 'ring' }> }) {
+  const { radiusMm, marks } = drawing;
+  const reach = radiusMm * 1.28;
+  const every = Math.ceil(marks.length / 40);
+  return (
+    <svg
+      viewBox={`${-reach} ${-reach} ${2 * reach} ${2 * reach}`}
+      className="mx-auto block h-56"
+      role="img"
+      aria-label={`Ring of ${marks.length} marks`}
+    >
+      <circle r={radiusMm} fill="none" stroke="var(--rule)" strokeWidth={radiusMm / 120} />
+      <path
+        d={`M${-radiusMm * 0.06} 0 H${radiusMm * 0.06} M0 ${-radiusMm * 0.06} V${radiusMm * 0.06}`}
+        stroke="var(--faint)"
+        strokeWidth={radiusMm / 150}
+      />
+      {marks.map((mark) => (
+        <g key={mark.number}>
+          <circle
+            cx={mark.xMm}
+            cy={-mark.yMm}
+            r={radiusMm / 45}
+            fill={mark.number === 1 ? 'var(--brass)' : 'var(--ink)'}
+          />
+          {(mark.number - 1) % every === 0 && (
+            <text
+              x={mark.xMm * 1.14}
+              y={-mark.yMm * 1.14 + radiusMm / 28}
+              textAnchor="middle"
+              fontSize={radiusMm / 11}
+              fill="var(--faint)"
+              className="figures"
+            >
+              {mark.number}
+            </text>
+          )}
+        </g>
+      ))}
+    </svg>
+  );
+}
+
+const BAR_H = 17;
+
+function Bars({ drawing }: { readonly drawing: Extract<Drawing, { kind: 'bars' }> }) {
+  const longest = Math.max(1, ...drawing.bars.map((bar) => bar.length));
+  const x = scaleLinear([0, longest], [0, WIDTH]);
+  return (
+    <svg
+      viewBox={`0 0 ${WIDTH} ${drawing.bars.length * (BAR_H + 5)}`}
+      className="w-full"
+      role="img"
+      aria-label={`${drawing.bars.length} stock lengths and their cuts`}
+    >
+      {drawing.bars.map((bar, row) => {
+        let at = 0;
+        return (
+          <g key={`${row} ${bar.length}`} transform={`translate(0 ${row * (BAR_H + 5)})`}>
+            <rect width={x(bar.length)} height={BAR_H} fill="none" stroke="var(--faint)" strokeDasharray="3 3" />
+            {bar.pieces.map((piece, i) => {
+              const from = at;
+              at +=
+                piece +
+                (i + 1 < bar.pieces.length
+                  ? (bar.length - bar.offcut - bar.pieces.reduce((sum, each) => sum + each, 0)) / bar.pieces.length
+                  : 0);
+              return (
+                <g key={`${i} ${piece}`}>
+                  <rect
+                    x={x(from)}
+                    width={x(piece)}
+                    height={BAR_H}
+                    fill="var(--pressed)"
+                    stroke="var(--ink)"
+                    strokeWidth="1"
+                  />
+                  <text
+                    x={x(from + piece / 2)}
+                    y={BAR_H - 5}
+                    textAnchor="middle"
+                    fontSize="10.5"
+                    fill="var(--ink)"
+                    className="figures"
+                  >
+                    {printQuantity(drawing.unit, piece)}
+                  </text>
+                </g>
+              );
+            })}
+          </g>
+        );
+      })}
+    </svg>
+  );
+}
+
+/** The picture of the thing that a sum is about. */
+export function SumDrawing({ drawing }: { readonly drawing: Drawing }) {
+  if (drawing.kind === 'lines') return <Lines drawing={drawing} />;
+  return drawing.kind === 'ring' ? <Ring drawing={drawing} /> : <Bars drawing={drawing} />;
+}

@@ -1,0 +1,109 @@
+import { type QuickSum, quickSums } from '@glimmer/core/sums';
+import { LampDesk, Printer } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import { Link } from 'react-router';
+import { view } from '../state/viewStore.ts';
+import { Button } from '../widgets/Button.tsx';
+import { BeginHere } from '../widgets/Section.tsx';
+import { DrawerPanel } from './DrawerPanel.tsx';
+import { desk, useDesk } from './deskStore.ts';
+import { SumCard } from './SumCard.tsx';
+
+const groups = [...new Set(quickSums.map((sum) => sum.group))];
+
+const matches = (sum: QuickSum, query: string): boolean =>
+  query
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => `${sum.title} ${sum.name} ${sum.about}`.toLowerCase().includes(word));
+
+/** Sums without a plan: small work cards that stand side by side, are kept, and can be printed. */
+export function SumsPage() {
+  const cards = useDesk((state) => state.cards);
+  const [query, setQuery] = useState('');
+  useEffect(() => {
+    document.title = 'Quick sums';
+  }, []);
+  const found = quickSums.filter((sum) => matches(sum, query.trim()));
+  return (
+    <div className="flex h-full">
+      <nav
+        aria-label="Quick sums"
+        className="no-print flex w-64 shrink-0 flex-col overflow-y-auto border-r border-rule bg-paper px-4 py-3"
+      >
+        <Link
+          to="/"
+          className="inline-flex min-h-6 items-center text-[13px] text-verdigris underline underline-offset-2"
+        >
+          The shelf
+        </Link>
+        <h1 className="mb-2 text-[22px] leading-7">Quick sums</h1>
+        <input
+          type="search"
+          value={query}
+          onChange={(event) => setQuery(event.target.value)}
+          placeholder="find a sum"
+          aria-label="Find a sum"
+          className="mb-2 w-full rounded-sm border border-rule bg-sheet px-2 py-1"
+        />
+        {groups.map((group) => {
+          const own = found.filter((sum) => sum.group === group);
+          if (own.length === 0) return null;
+          return (
+            <section key={group} className="mb-2">
+              <h2 className="mb-0.5 text-[13px] font-normal text-faint">{group}</h2>
+              <ul>
+                {own.map((sum) => (
+                  <li key={sum.name}>
+                    <button
+                      type="button"
+                      title={sum.about}
+                      onClick={() => desk.lay(sum.name)}
+                      className="w-full rounded-sm px-1.5 py-[3px] text-left leading-5 hover:bg-pressed"
+                    >
+                      {sum.title}
+                    </button>
+                  </li>
+                ))}
+              </ul>
+            </section>
+          );
+        })}
+        {found.length === 0 && <p className="text-faint">No sum of that name.</p>}
+        <DrawerPanel />
+      </nav>
+      <main className="print-only-sheet min-w-0 flex-1 overflow-y-auto px-5 py-4">
+        <div className="no-print mb-3 flex items-center justify-end gap-1">
+          {cards.length > 0 && (
+            <p className="mr-auto text-faint">
+              {cards.length === 1 ? 'One card' : `${cards.length} cards`} on the desk; they are kept in this browser.
+            </p>
+          )}
+          <Button look="quiet" onClick={() => window.print()} disabled={cards.length === 0}>
+            <Printer size={16} />
+            Print
+          </Button>
+          <Button look="quiet" onClick={view.switchLamp} aria-label="Lamp on or off">
+            <LampDesk size={16} />
+          </Button>
+        </div>
+        {cards.length === 0 && (
+          <BeginHere>
+            Choose a sum on the left: it lies here as a card, filled in with an example. Write over it as you would on
+            paper: 20 mA, 4k7, 1/4 W, 0.5 in. Lay several side by side to compare.
+          </BeginHere>
+        )}
+        <div className="grid grid-cols-[repeat(auto-fill,minmax(min(23rem,100%),1fr))] items-start gap-4">
+          {cards.map((card) => (
+            <SumCard key={card.id} card={card} />
+          ))}
+        </div>
+        {cards.length > 0 && (
+          <p className="stitch mt-6 pt-3 text-[13px] text-faint">
+            Figures here are for planning. Follow the sheets of your parts and local rules; a test at the bench decides.
+          </p>
+        )}
+      </main>
+    </div>
+  );
+}

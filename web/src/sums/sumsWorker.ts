@@ -1,0 +1,23 @@
+import { type Answer, answerSum, findSum, type InputProblem } from '@glimmer/core/sums';
+import { expose } from 'comlink';
+
+/** An answer without the sum itself, which holds functions and can't cross to the page. */
+export type SentAnswer = Omit<Answer, 'sum'>;
+export type Reply =
+  | { readonly ok: true; readonly answer: SentAnswer }
+  | { readonly ok: false; readonly problems: readonly InputProblem[] };
+
+const api = {
+  answer(name: string, texts: Readonly<Record<string, string>>): Reply {
+    const sum = findSum(name);
+    if (!sum)
+      return { ok: false, problems: [{ word: name, problem: 'this sum is not known any more; take the card away' }] };
+    const answered = answerSum(sum, texts);
+    if (!answered.ok) return answered;
+    const { sum: _sum, ...answer } = answered.answer;
+    return { ok: true, answer };
+  },
+};
+
+export type SumsApi = typeof api;
+expose(api);

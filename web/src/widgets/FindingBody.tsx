@@ -1,0 +1,38 @@
+import type { Gravity } from '@glimmer/core/findings';
+import { CircleAlert, Info, OctagonX, Wrench } from 'lucide-react';
+
+const looks: Readonly<
+  Record<Gravity, { readonly word: string; readonly frame: string; readonly ink: string; readonly Icon: typeof Info }>
+> = {
+  stop: { word: 'Stop', frame: 'border-brick-ink bg-brick-wash', ink: 'text-brick-ink', Icon: OctagonX },
+  mend: { word: 'Mend', frame: 'border-amber-ink bg-amber-wash', ink: 'text-amber-ink', Icon: CircleAlert },
+  mind: { word: 'Mind', frame: 'border-rule bg-pressed/50', ink: 'text-faint', Icon: Info },
+};
+
+/** Border and ground of a finding by how grave it is. */
+export const findingFrame = (gravity: Gravity): string => looks[gravity].frame;
+
+/** What a finding says: what is so, why it matters, what would mend it. */
+export function FindingBody({
+  finding,
+}: {
+  readonly finding: { readonly gravity: Gravity; readonly what: string; readonly why: string; readonly mend: string };
+}) {
+  const { word, ink, Icon } = looks[finding.gravity];
+  return (
+    <>
+      <p className={`flex gap-2 font-semibold ${ink}`}>
+        <Icon size={17} className="mt-0.5 shrink-0" aria-hidden="true" />
+        <span>
+          <span className="sr-only">{word}: </span>
+          {finding.what}
+        </span>
+      </p>
+      <p className="text-[13.5px] text-ink">{finding.why}</p>
+      <p className="text-[13.5px] text-ink">
+        <Wrench size={13} className="mr-1 inline" aria-hidden="true" />
+        {finding.mend}
+      </p>
+    </>
+  );
+}
