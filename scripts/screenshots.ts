@@ -13,6 +13,15 @@ interface Shot {
   readonly before?: (page: Page) => Promise<void>;
 }
 
+/** Lays sums on the desk, the last one first in the row. */
+async function layCards(page: Page, titles: readonly string[]): Promise<void> {
+  for (const title of titles) await page.getByRole('button', { name: title, exact: true }).click();
+  await page
+    .locator('[data-answer]')
+    .nth(titles.length - 1)
+    .waitFor();
+}
+
 const stage = (name: string): string => `/plan/${DEMO}/${name}`;
 const shots: readonly Shot[] = [
   { name: 'shelf', path: '/', lamp: 'on' },
@@ -40,6 +49,18 @@ const shots: readonly Shot[] = [
     before: (page) => page.getByRole('button', { name: 'Step after' }).click(),
   },
   { name: 'logbook', path: stage('logbook'), lamp: 'on' },
+  {
+    name: 'quick-sums',
+    path: '/sums',
+    lamp: 'on',
+    before: (page) => layCards(page, ['Voltage along a tape', 'Resistor for a light']),
+  },
+  {
+    name: 'quick-sums-lamp-off',
+    path: '/sums',
+    lamp: 'off',
+    before: (page) => layCards(page, ['Evenness behind a diffuser', 'Marks on a ring']),
+  },
   {
     name: 'sum',
     path: stage('power'),

@@ -1,31 +1,12 @@
 import type { Assessment } from '../assess.ts';
 import type { Plan, PlanPoint } from '../plan/index.ts';
 import { printQuantity } from '../units/index.ts';
-
-const escapeXml = (text: string): string =>
-  text.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign] ?? sign);
-const n = (value: number): string => String(Math.round(value * 1000) / 1000);
+import { drawHeader, escapeXml, MARGIN_MM, n, openSheet } from './sheet.ts';
 
 interface Frame {
   readonly widthMm: number;
   readonly heightMm: number;
   readonly at: (place: PlanPoint) => { readonly x: number; readonly y: number };
-}
-
-const MARGIN_MM = 20;
-const RULE_MM = 100;
-
-function drawHeader(title: string, frame: Frame): string {
-  const y = frame.heightMm - 8;
-  const ticks = Array.from(
-    { length: RULE_MM / 10 + 1 },
-    (_, i) => `<path d="M${n(MARGIN_MM + i * 10)} ${n(y)} v-${i % 5 === 0 ? 4 : 2}"/>`,
-  ).join('');
-  return [
-    `<text x="${MARGIN_MM}" y="9" font-size="5" font-weight="bold">${escapeXml(title)}</text>`,
-    `<g stroke="#000" stroke-width="0.3" fill="none"><path d="M${MARGIN_MM} ${n(y)} h${RULE_MM}"/>${ticks}</g>`,
-    `<text x="${MARGIN_MM + RULE_MM + 3}" y="${n(y)}" font-size="3.2">This rule is 100 mm long: measure it before you drill. Print at 100 %.</text>`,
-  ].join('\n');
 }
 
 function drawTape(group: Extract<Assessment['placed'][number], { kind: 'tape' }>, frame: Frame): string {
@@ -81,8 +62,8 @@ export function exportTemplateSvg(plan: Plan, assessment: Assessment, side: 'fro
     group.kind === 'tape' ? drawTape(group, frame) : drawLeds(group, assessment, frame),
   );
   return `${[
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${n(frame.widthMm)}mm" height="${n(frame.heightMm)}mm" viewBox="0 0 ${n(frame.widthMm)} ${n(frame.heightMm)}" font-family="sans-serif">`,
-    drawHeader(`${plan.name}, seen from the ${side}, full size`, frame),
+    openSheet(frame.widthMm, frame.heightMm),
+    drawHeader(`${plan.name}, seen from the ${side}, full size`, frame.heightMm),
     `<rect x="${MARGIN_MM}" y="${MARGIN_MM}" width="${n(view.widthMm)}" height="${n(view.heightMm)}" fill="none" stroke="#999" stroke-width="0.2"/>`,
     ...groups,
     '</svg>',

@@ -1,4 +1,5 @@
 import { type Result, showCell } from '@glimmer/core/sums';
+import type { ReactNode } from 'react';
 import { FigureLine } from '../widgets/Section.tsx';
 
 const MOST_ROWS = 12;
@@ -35,7 +36,13 @@ function ResultTable({ result }: { readonly result: Extract<Result, { form: 'tab
 }
 
 /** The answer of a sum: the figure that decides large, the others below it, tables last. */
-export function ResultLines({ results }: { readonly results: readonly Result[] }) {
+export function ResultLines({
+  results,
+  afterMain,
+}: {
+  readonly results: readonly Result[];
+  readonly afterMain: ReactNode;
+}) {
   const main = results.find((result) => result.form === 'figure' && result.main);
   return (
     <>
@@ -45,6 +52,7 @@ export function ResultLines({ results }: { readonly results: readonly Result[] }
           <output className="figures text-[27px] leading-9 font-semibold">{showCell(main.kind, main.value)}</output>
         </p>
       )}
+      {afterMain}
       {results.map((result) => {
         if (result === main) return null;
         if (result.form === 'table') return <ResultTable key={result.key} result={result} />;

@@ -1,6 +1,8 @@
-import { findSum, type Input } from '@glimmer/core/sums';
-import { Copy, FolderInput, X } from 'lucide-react';
+import { exportRingSvg } from '@glimmer/core/exports';
+import { type Drawing, findSum, type Input, type SumFinding } from '@glimmer/core/sums';
+import { ArrowDownToLine, Copy, FolderInput, X } from 'lucide-react';
 import { useState } from 'react';
+import { saveFile } from '../shelf/files.ts';
 import { Button } from '../widgets/Button.tsx';
 import { FindingBody, findingFrame } from '../widgets/FindingBody.tsx';
 import { SumView } from '../widgets/SumView.tsx';
@@ -20,6 +22,31 @@ const isOnFace = (input: Input, text: string): boolean =>
   (input.as === 'optional' && input.example !== undefined) ||
   input.as === 'words' ||
   text !== '';
+
+function FindingItems({ findings }: { readonly findings: readonly SumFinding[] }) {
+  if (findings.length === 0) return null;
+  return (
+    <ul className="my-2">
+      {findings.map((finding) => (
+        <li key={finding.id} className={`mb-1.5 border-l-4 px-3 py-1.5 ${findingFrame(finding.gravity)}`}>
+          <FindingBody finding={finding} />
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function RingButton({ ring, title }: { readonly ring: Extract<Drawing, { kind: 'ring' }>; readonly title: string }) {
+  return (
+    <Button
+      className="no-print mt-2"
+      onClick={() => saveFile('ring-template.svg', exportRingSvg(ring, title), 'image/svg+xml')}
+    >
+      <ArrowDownToLine size={15} />
+      Template, full size, SVG
+    </Button>
+  );
+}
 
 /** A quick sum as a work card: fields that take what people write, the answer, the picture, the sum, the findings. */
 export function SumCard({ card }: { readonly card: DeskCard }) {
@@ -98,21 +125,17 @@ export function SumCard({ card }: { readonly card: DeskCard }) {
       ))}
       {reply?.ok && (
         <div className="stitch mt-2.5 pt-2.5" data-answer>
-          <ResultLines results={reply.answer.results} />
-          {reply.answer.drawing && (
-            <div className="mt-2">
-              <SumDrawing drawing={reply.answer.drawing} />
-            </div>
-          )}
-          {reply.answer.findings.length > 0 && (
-            <ul className="mt-2">
-              {reply.answer.findings.map((finding) => (
-                <li key={finding.id} className={`mb-1.5 border-l-4 px-3 py-1.5 ${findingFrame(finding.gravity)}`}>
-                  <FindingBody finding={finding} />
-                </li>
-              ))}
-            </ul>
-          )}
+          <ResultLines
+            results={reply.answer.results}
+            afterMain={
+              <>
+                <FindingItems findings={reply.answer.findings.filter((finding) => finding.gravity !== 'mind')} />
+                {reply.answer.drawing && <SumDrawing drawing={reply.answer.drawing} />}
+              </>
+            }
+          />
+          {reply.answer.drawing?.kind === 'ring' && <RingButton ring={reply.answer.drawing} title={sum.title} />}
+          <FindingItems findings={reply.answer.findings.filter((finding) => finding.gravity === 'mind')} />
           {reply.answer.steps.length > 0 && (
             <details className="mt-1">
               <summary className="text-[13px] text-faint">The sum, with its numbers</summary>

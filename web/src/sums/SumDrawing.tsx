@@ -4,7 +4,7 @@ import { extent, line, scaleLinear } from 'd3';
 
 const WIDTH = 440;
 const HEIGHT = 190;
-const EDGE = { left: 58, right: 14, top: 10, bottom: 34 };
+const EDGE = { left: 58, right: 26, top: 10, bottom: 34 };
 
 const strokes: Readonly<Record<DrawnLine['role'], { stroke: string; width: number; dash?: string }>> = {
   curve: { stroke: 'var(--ink)', width: 1.8 },
@@ -141,7 +141,7 @@ function Ring({ drawing }: { readonly drawing: Extract<Drawing, { kind: 'ring' }
       role="img"
       aria-label={`Ring of ${marks.length} marks`}
     >
-      <circle r={radiusMm} fill="none" stroke="var(--rule)" strokeWidth={radiusMm / 120} />
+      <circle r={radiusMm} fill="none" stroke="var(--faint)" strokeWidth={radiusMm / 160} />
       <path
         d={`M${-radiusMm * 0.06} 0 H${radiusMm * 0.06} M0 ${-radiusMm * 0.06} V${radiusMm * 0.06}`}
         stroke="var(--faint)"
