@@ -1,10 +1,13 @@
 // Speed as medians and as ratios of sizes; nothing here passes or fails by the clock.
 import { readFileSync } from 'node:fs';
 import { assess, prepareNights } from '@glimmer/core/assess';
+import { solveLadder, solveNetlist } from '@glimmer/core/circuit';
 import { checkDesign } from '@glimmer/core/findings';
 import { paintFrame } from '@glimmer/core/motion';
 import type { Design, Plan } from '@glimmer/core/plan';
 import { runNight } from '@glimmer/core/power';
+import { answerSum, findSum } from '@glimmer/core/sums';
+import { circuitKinds, createStream } from '../core/tests/circuits.ts';
 
 const { design }: Plan = JSON.parse(
   readFileSync(new URL('../demo/anglerfish-headdress.glimmer.json', import.meta.url), 'utf8'),
@@ -49,6 +52,35 @@ for (let i = 0; i < 10_000; i += 1) paintFrame(show, i % 3, i * 16, frame);
 const engineMs = performance.now() - from;
 row('10,000 frames of 600 pixels, ms', engineMs);
 row('one frame, µs', engineMs / 10);
+
+const ladderOf = (pixels: number): Parameters<typeof solveLadder>[0] => ({
+  supplyV: 5,
+  plusOhm: new Array<number>(pixels).fill(0.0025),
+  minusOhm: new Array<number>(pixels).fill(0.0025),
+  loadA: new Array<number>(pixels).fill(0.0368),
+  feeds: [0, Math.floor(pixels / 2), pixels - 1].map((at) => ({ at, rail: 'both', leadOhm: 0.02 })),
+  fullAboveV: 3.7,
+});
+const ladderMs = median(() => solveLadder(ladderOf(600)), 60);
+row('600 pixels on two rails, three feeds, ms', ladderMs, 'aim 5');
+row('2400 against 600 pixels on rails, times', median(() => solveLadder(ladderOf(2400)), 30) / ladderMs, 'linear is 4');
+const gridMs = median(() => {
+  for (let seed = 1; seed <= 20; seed += 1) solveNetlist(circuitKinds.grid?.(createStream(seed)) ?? []);
+}, 20);
+row('one scanned grid by the general solver, ms', gridMs / 20);
+for (const name of ['led-resistor', 'runtime', 'tape-cut', 'feed-points'] as const) {
+  const sum = findSum(name);
+  if (!sum) throw new Error(`no sum ${name}`);
+  const given = Object.fromEntries(
+    Object.entries(sum.inputs).flatMap(([key, input]) =>
+      'initial' in input ? [[key, input.initial]] : 'example' in input ? [[key, input.example]] : [],
+    ),
+  );
+  row(
+    `quick sum ${name}, ms`,
+    median(() => answerSum(sum, given), 15),
+  );
+}
 
 const nights = prepareNights(design, assess(design));
 if (nights) {

@@ -1,7 +1,9 @@
 // Writes what is generated into docs/: the JSON Schema of the plan file, and the page of formulas.
 import { writeFileSync } from 'node:fs';
 import * as drive from '@glimmer/core/drive';
+import * as heat from '@glimmer/core/heat';
 import * as lights from '@glimmer/core/lights';
+import * as logbook from '@glimmer/core/logbook';
 import { planSchema } from '@glimmer/core/plan/reading';
 import * as power from '@glimmer/core/power';
 import type { Formula } from '@glimmer/core/units';
@@ -18,7 +20,7 @@ writeFileSync(
 
 const isFormula = (value: unknown): value is Formula =>
   typeof value === 'object' && value !== null && 'form' in value && 'reckon' in value;
-const concepts = { Lights: lights, Drive: drive, Power: power, Wires: wires };
+const concepts = { Lights: lights, Drive: drive, Power: power, Wires: wires, Heat: heat, Copies: logbook };
 const pages = Object.entries(concepts).map(([name, module]) => {
   const formulas = Object.values(module).filter(isFormula);
   const blocks = formulas.map((formula) => {

@@ -60,3 +60,11 @@ export {
   operate,
   type PowerPath,
 } from './path.ts';
+export {
+  type RailState,
+  solveSupplyTree,
+  type TreeLoad,
+  type TreeRail,
+  type TreeSignal,
+  type TreeState,
+} from './supplyTree.ts';

@@ -6,6 +6,7 @@ import { mosfetSwitchSum } from './drive/mosfetSwitch.ts';
 import { packSenseSum } from './drive/packSense.ts';
 import { pixelCurrentSum } from './drive/pixelCurrent.ts';
 import { pixelDataSum } from './drive/pixelData.ts';
+import { remoteSum } from './drive/remote.ts';
 import { transistorSwitchSum } from './drive/transistorSwitch.ts';
 import { balanceSum } from './lights/balance.ts';
 import { bundleSum } from './lights/bundle.ts';
@@ -24,6 +25,7 @@ import { junctionSum } from './make/junction.ts';
 import { reflowSum } from './make/reflow.ts';
 import { wireSum } from './make/wire.ts';
 import { boostLimitSum } from './power/boostLimit.ts';
+import { budgetSum } from './power/budget.ts';
 import { brightnessCeilingSum } from './power/ceiling.ts';
 import { chargeSum } from './power/charge.ts';
 import { eventPacksSum } from './power/eventPacks.ts';
@@ -65,7 +67,9 @@ export const quickSums: readonly QuickSum[] = [
   gridScanSum,
   magnetSwitchSum,
   packSenseSum,
+  remoteSum,
   pixelCurrentSum,
+  budgetSum,
   tapeDropSum,
   feedPointsSum,
   packSum,

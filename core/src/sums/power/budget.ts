@@ -1,0 +1,133 @@
+import { solveSupplyTree, type TreeLoad } from '../../power/index.ts';
+import { printQuantity } from '../../units/index.ts';
+import { SumError } from '../answer.ts';
+import { amps, volts } from '../shown.ts';
+import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure, optional, pairs } from '../sum.ts';
+
+export const budgetSum = defineSum({
+  name: 'budget',
+  title: 'Budget of a rail',
+  about: 'Everything that draws on a rail, at its height, on the mean and dark, and what the pack gives for it.',
+  group: 'power',
+  inputs: {
+    loads: pairs({
+      word: 'loads',
+      label: 'Loads',
+      hint: 'current at its height : share of the time',
+      names: ['peakA', 'share'],
+      kinds: ['currentA', 'fraction'],
+      bands: [
+        { least: 0, most: 100 },
+        { least: 0, most: 1 },
+      ],
+      initial: [
+        [0.12, 1],
+        [0.0528, 1],
+        [2.376, 0.12],
+      ],
+    }),
+    startA: assume('currentA', 'start', 'More in the first moment (a motor, a reservoir)', 0, { least: 0, most: 100 }),
+    railV: assume('voltageV', 'rail', 'Rail', 5, { least: 0.5, most: 60 }),
+    limitA: ask('currentA', 'limit', 'The supply of the rail gives', 3, { most: 100, usual: [0.05, 20] }),
+    packV: assume('voltageV', 'pack', 'Pack, under load', 3.6, { least: 0.5, most: 60 }),
+    efficiency: assume('fraction', 'efficiency', 'Efficiency of the converter', 0.9, { least: 0.05, most: 1 }),
+    packLimitA: optional('currentA', 'packlimit', 'The pack gives'),
+    signal: choice(
+      'signal',
+      'A signal goes to a piece on another supply',
+      ['no', 'yes, minus joined', 'yes, minus not joined'],
+      'no',
+    ),
+  },
+  reckon: ({ loads, startA, railV, limitA, packV, efficiency, packLimitA, signal }) => {
+    if (loads.length === 0) throw new SumError('Give the loads: loads=120mA:100%,2.4A:12%');
+    const list = loads.map(
+      ([peakA, share], i): TreeLoad => ({
+        name: `load ${i + 1}`,
+        rail: 'rail',
+        peakA,
+        meanA: peakA * share,
+        restA: share === 1 ? peakA : 0,
+        ...(i === 0 ? { startA: peakA + startA } : {}),
+      }),
+    );
+    const other = { name: 'other', volts: railV, from: null, efficiency: 1, limitA: 1, idleA: 0 };
+    const state = solveSupplyTree({
+      rails: [
+        {
+          name: 'pack',
+          volts: packV,
+          from: null,
+          efficiency: 1,
+          limitA: packLimitA ?? Number.MAX_VALUE,
+          idleA: 0,
+          minus: 'common',
+        },
+        { name: 'rail', volts: railV, from: 'pack', efficiency, limitA, idleA: 0, minus: 'common' },
+        { ...other, minus: signal === 'yes, minus not joined' ? 'its own' : 'common' },
+      ],
+      loads: list,
+      signals:
+        signal === 'no' ? [] : [{ name: 'The signal', fromRail: 'rail', toRail: 'other', volts: railV, bearsV: railV }],
+    });
+    const [pack, rail] = state.rails;
+    const peakA = rail?.peakA ?? 0;
+    const atStartA = rail?.startA ?? 0;
+    return {
+      results: [
+        mainFigure('peakA', 'At its height', 'currentA', peakA),
+        figure('meanA', 'On the mean', 'currentA', rail?.meanA ?? 0),
+        figure('restA', 'Drawn all the time', 'currentA', rail?.restA ?? 0),
+        figure('startA', 'In the first moment', 'currentA', atStartA),
+        figure('fill', 'Of what the supply gives', 'fraction', rail?.fill ?? 0),
+        figure('packPeakA', 'From the pack, at its height', 'currentA', pack?.peakA ?? 0),
+        figure('packMeanA', '… on the mean', 'currentA', pack?.meanA ?? 0),
+        figure('inW', 'Mean power out of the pack', 'powerW', state.inW),
+        figure('lossW', '… lost in the converter', 'powerW', state.lossW),
+      ],
+      steps: [],
+      findings: findingsWhere(
+        [
+          Math.max(peakA, atStartA) > limitA,
+          finding(
+            'rail-over',
+            'stop',
+            `${amps(Math.max(peakA, atStartA))} on a supply of ${amps(limitA)}`,
+            'Peak decides resets, mean decides how long it runs.',
+            'Less at once, a larger supply, or a limiter in the program.',
+          ),
+        ],
+        [
+          packLimitA !== null && (pack?.peakA ?? 0) > (packLimitA ?? 0),
+          finding(
+            'pack-over',
+            'stop',
+            `The pack would give ${amps(pack?.peakA ?? 0)} of ${amps(packLimitA ?? 0)}`,
+            `At ${volts(packV)} the converter takes more than it gives.`,
+            'A pack that gives more, or less at once.',
+          ),
+        ],
+        [
+          state.flaws.length > 0,
+          finding(
+            'no-common-minus',
+            'stop',
+            'Two supplies share a signal but not their minus',
+            'A signal needs its way back; without it the level means nothing and pins are harmed.',
+            'Join the minus of both.',
+          ),
+        ],
+        [
+          (rail?.restA ?? 0) > 0.3 * (rail?.meanA ?? 1),
+          finding(
+            'rest-draw',
+            'mind',
+            `${printQuantity('fraction', (rail?.restA ?? 0) / (rail?.meanA ?? 1))} of the mean is drawn all the time`,
+            '"Nothing when dark" rarely is: dark pixels, regulators, sensors and radios draw on.',
+            'Switch them off too, or count with it.',
+          ),
+        ],
+      ),
+    };
+  },
+});
