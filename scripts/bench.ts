@@ -72,9 +72,10 @@ for (const name of ['led-resistor', 'runtime', 'tape-cut', 'feed-points'] as con
   const sum = findSum(name);
   if (!sum) throw new Error(`no sum ${name}`);
   const given = Object.fromEntries(
-    Object.entries(sum.inputs).flatMap(([key, input]) =>
-      'initial' in input ? [[key, input.initial]] : 'example' in input ? [[key, input.example]] : [],
-    ),
+    Object.entries(sum.inputs).map(([key, input]) => [
+      key,
+      'initial' in input ? input.initial : 'example' in input ? input.example : undefined,
+    ]),
   );
   row(
     `quick sum ${name}, ms`,

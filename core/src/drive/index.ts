@@ -16,7 +16,7 @@ export { bestFixed, designSensor, dividerCode, type SensorDesign } from './light
 export { deafForS, longestWaitS, loopShare } from './loopBudget.ts';
 export { filteredDip, senseCode } from './packSense.ts';
 export { findOverloads, type PinLoad, type PinOverload } from './pinLoad.ts';
-export { assignPins, type PinDemand, type PinGiven, type PinPlan } from './pins.ts';
+export { assignPins, joinControllers, type PinDemand, type PinGiven, type PinPlan } from './pins.ts';
 export { type DataLine, frameTime, leastHighLevel, timeDataLine } from './pixelData.ts';
 export {
   chooseResistor,

@@ -2,7 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { amber, white } from '../../tests/circuits.ts';
 import { lightAt, solveString } from '../circuit/index.ts';
+import { type ControllerPart, controllers } from '../parts/index.ts';
 import {
+  assignPins,
   baseCurrent,
   chipCodes,
   chooseThresholds,
@@ -21,11 +23,13 @@ import {
   findSneaks,
   hasPath,
   type Joint,
+  joinControllers,
   judgeGate,
   leastOhmAtZero,
   longestWaitS,
   loopShare,
   nextLevel,
+  type PinDemand,
   parallelOhm,
   reachMm,
   readBands,
@@ -155,6 +159,41 @@ describe('transistor switches (N23)', () => {
     expect(findOverloads(spread, limits).map((over) => over.where)).toEqual(['port A']);
     const many = ['P1', 'P2', 'P3', 'P4', 'P5', 'P6'].map((pin, i) => light(pin, i < 3 ? 'A' : 'B'));
     expect(findOverloads(many, limits).map((over) => over.where)).toEqual(['the chip']);
+  });
+});
+
+describe('pins over several controllers (N24)', () => {
+  const small: ControllerPart = {
+    ...(controllers[0] as ControllerPart),
+    pins: [
+      { name: '1', can: ['out', 'dimmed'] },
+      { name: '2', can: ['out', 'dimmed'] },
+      { name: '3', can: ['out', 'dimmed', 'level'] },
+    ],
+  };
+  const demands: PinDemand[] = [
+    ...['lure', 'left eye', 'right eye'].map(
+      (label): PinDemand => ({ id: label, label, needs: 'dimmed', isLoad: true }),
+    ),
+    { id: 'sensor', label: 'sensor', needs: 'level', isLoad: false },
+  ];
+  it('three dimmed lights and a sensor on pins 1, 2, 3: none exists, and the set is named', () => {
+    const plan = assignPins(small, demands, []);
+    expect(plan.ok).toBe(false);
+    if (plan.ok) return;
+    expect(plan.clash).toHaveLength(4);
+    expect(plan.reason).toMatch(/only 1, 2, 3 left/);
+  });
+  it('two boards have room for them, each pin with its board’s name', () => {
+    const both = joinControllers([
+      { name: 'head', part: small },
+      { name: 'tail', part: small },
+    ]);
+    const plan = assignPins(both, demands, []);
+    expect(plan.ok).toBe(true);
+    expect(plan.given.find((each) => each.demand.id === 'sensor')?.pin.name).toMatch(/^(head|tail) 3$/);
+    expect(both.drawA.likely).toBeCloseTo(2 * small.drawA.likely, 12);
+    expect(() => joinControllers([])).toThrow(/at least one/);
   });
 });
 

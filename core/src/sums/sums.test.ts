@@ -221,6 +221,7 @@ describe('the traps of the needs', () => {
     ['N20', 'led-resistor', 'supply=5V forward=3V current=12mA resistor=47', 'over-rating'],
     ['N20', 'led-resistor', 'supply=12V forward=3V current=12mA resistor=180', 'resistor-small'],
     ['N20', 'led-resistor', 'supply=12V forward=2V current=100mA rated=0.15A', 'resistor-hot'],
+    ['N20', 'led-resistor', 'supply=5V forward=3.016V current=12mA builtin=180 resistor=180', 'double-resistor'],
     ['N20', 'resistor-code', 'value=470 bands=brown-grey-brown-gold', 'not-the-value'],
     ['N20', 'led-resistor', 'supply=9V forward=2V current=0.2', 'unusual-current'],
     ['N23', 'mosfet-switch', 'load=1A gate=3.3V on=0.05 at=4.5V', 'gate-low'],

@@ -118,10 +118,10 @@ function listResults(asked: PathsAsked, solved: PathsSolved, ratedIsGiven: boole
   ];
 }
 
-function checkHeadRoom({ supplyV, count, forwardV }: PathsAsked, { headRoomV }: PathsSolved): SumFinding[] {
+function checkHeadRoom({ supplyV, count, forwardV, builtInOhm }: PathsAsked, { headRoomV }: PathsSolved): SumFinding[] {
   return findingsWhere(
     [
-      headRoomV <= 0,
+      headRoomV <= 0 && builtInOhm === 0,
       finding(
         'no-head-room',
         'stop',
@@ -138,6 +138,31 @@ function checkHeadRoom({ supplyV, count, forwardV }: PathsAsked, { headRoomV }: 
         `Only ${volts(headRoomV)} is left for the resistor`,
         'A small change of the supply makes a large one of the current; look at it over the whole life of the pack.',
         'Leave 25 to 30 % of the supply, or use a constant-current driver.',
+      ),
+    ],
+  );
+}
+
+function checkBuiltIn({ builtInOhm, fittedOhm }: PathsAsked, { exactOhm }: PathsSolved): SumFinding[] {
+  return findingsWhere(
+    [
+      builtInOhm > 0 && exactOhm <= 0,
+      finding(
+        'has-one-inside',
+        'mind',
+        'The resistor inside the light is enough',
+        'A board or a light with a resistor in it is made for a supply.',
+        'Connect it straight, at the supply it is made for.',
+      ),
+    ],
+    [
+      builtInOhm > 0 && exactOhm <= 0 && (fittedOhm ?? 0) > 0,
+      finding(
+        'double-resistor',
+        'mend',
+        'A second resistor in front of a built-in one',
+        'It only makes the light dimmer, and nobody sees why.',
+        'Take it out, unless dimmer is what you want.',
       ),
     ],
   );
@@ -249,6 +274,7 @@ export const ledResistorSum = defineSum({
     ratingW: assume('powerW', 'rating', 'Rating of the resistor', 0.25, { most: 100 }),
     sourceOhm: assume('resistanceOhm', 'source', 'Resistance of supply and switch', 0, { least: 0, most: 1000 }),
     resistorOhm: optional('resistanceOhm', 'resistor', 'Resistor already fitted'),
+    builtInOhm: assume('resistanceOhm', 'builtin', 'Resistor inside the light', 0, { least: 0, most: 1e6 }),
   },
   reckon: (values) => {
     const { currentA, lights } = values;
@@ -267,7 +293,12 @@ export const ledResistorSum = defineSum({
         ...(solved.exactOhm > 0 ? [printSum(seriesResistor, solved.sum)] : []),
         printSum(resistorPower, { I: asked.shared ? solved.resistorA : solved.brightestA, R: solved.chosenOhm }),
       ],
-      findings: [...checkHeadRoom(asked, solved), ...checkCurrent(asked, solved), ...checkHeat(solved, values.ratingW)],
+      findings: [
+        ...checkHeadRoom(asked, solved),
+        ...checkCurrent(asked, solved),
+        ...checkHeat(solved, values.ratingW),
+        ...checkBuiltIn(asked, solved),
+      ],
       drawing: drawLoadLine(asked, solved),
     };
   },

@@ -27,6 +27,8 @@ export interface PathsAsked {
   readonly stock: readonly number[];
   readonly sourceOhm: number;
   readonly fittedOhm: number | null;
+  /** Resistor that each light has inside already. */
+  readonly builtInOhm: number;
 }
 
 /** The resistor with what it gives, at every corner. */
@@ -98,7 +100,7 @@ function chooseStandard(asked: PathsAsked, exactOhm: number, brightestWith: (ohm
 export function solvePaths(asked: PathsAsked): PathsSolved {
   const { supplyV, forwardV, currentA, count, lights, shared, forwardSpreadV } = asked;
   // Paths that share the supply's resistance each see it as many times as there are paths.
-  const sourceOhm = shared ? asked.sourceOhm : asked.sourceOhm * lights;
+  const sourceOhm = (shared ? asked.sourceOhm : asked.sourceOhm * lights) + count * asked.builtInOhm;
   const circuit: Circuit = { asked, curve: curveThrough(forwardV, currentA), sourceOhm };
   const I = shared ? currentA * lights : currentA;
   const sum = { Vs: supplyV, Vd: sourceOhm * I, Vf: count * forwardV, I };
