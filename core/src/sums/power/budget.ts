@@ -1,8 +1,86 @@
-import { solveSupplyTree, type TreeLoad } from '../../power/index.ts';
+import { solveSupplyTree, type TreeLoad, type TreeState } from '../../power/index.ts';
 import { printQuantity } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { amps, volts } from '../shown.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure, optional, pairs } from '../sum.ts';
+
+/** What a port gives before anything is agreed (USB 2.0). */
+const USB_A = 0.5;
+
+function checkBudget(asked: {
+  readonly state: TreeState;
+  readonly limitA: number;
+  readonly packLimitA: number | null;
+  readonly packV: number;
+  readonly feed: string;
+}): SumFinding[] {
+  const { state, limitA, packLimitA, packV, feed } = asked;
+  const [pack, rail] = state.rails;
+  const highestA = Math.max(rail?.peakA ?? 0, rail?.startA ?? 0);
+  const restShare = (rail?.restA ?? 0) / (rail?.meanA ?? 1);
+  return findingsWhere(
+    [
+      highestA > limitA,
+      finding(
+        'rail-over',
+        'stop',
+        `${amps(highestA)} on a supply of ${amps(limitA)}`,
+        'Peak decides resets, mean decides how long it runs.',
+        'Less at once, a larger supply, or a limiter in the program.',
+      ),
+    ],
+    [
+      packLimitA !== null && (pack?.peakA ?? 0) > (packLimitA ?? 0),
+      finding(
+        'pack-over',
+        'stop',
+        `The pack would give ${amps(pack?.peakA ?? 0)} of ${amps(packLimitA ?? 0)}`,
+        `At ${volts(packV)} the converter takes more than it gives.`,
+        'A pack that gives more, or less at once.',
+      ),
+    ],
+    [
+      feed !== 'a pack' && highestA > USB_A,
+      finding(
+        'usb-500',
+        'stop',
+        `${amps(highestA)} from a port that gives ${amps(USB_A)} unless more is agreed`,
+        'A port that is overdrawn switches itself off, or the voltage sags until the controller resets.',
+        'A charger that states its current, a limiter in the program, or a pack.',
+      ),
+    ],
+    [
+      feed === 'a USB-C port by a C-to-C cable',
+      finding(
+        'usb-c-pins',
+        'mind',
+        'A type-C socket needs 5.1 kΩ from each configuration pin to minus',
+        'Without them a C-to-C cable gives nothing at all, while an A-to-C cable works: it looks like a bad cable.',
+        'Two resistors, one a pin; a board with the socket on it often has them.',
+      ),
+    ],
+    [
+      state.flaws.length > 0,
+      finding(
+        'no-common-minus',
+        'stop',
+        'Two supplies share a signal but not their minus',
+        'A signal needs its way back; without it the level means nothing and pins are harmed.',
+        'Join the minus of both.',
+      ),
+    ],
+    [
+      restShare > 0.3,
+      finding(
+        'rest-draw',
+        'mind',
+        `${printQuantity('fraction', restShare)} of the mean is drawn all the time`,
+        '"Nothing when dark" rarely is: dark pixels, regulators, sensors and radios draw on.',
+        'Switch them off too, or count with it.',
+      ),
+    ],
+  );
+}
 
 export const budgetSum = defineSum({
   name: 'budget',
@@ -32,6 +110,7 @@ export const budgetSum = defineSum({
     packV: assume('voltageV', 'pack', 'Pack, under load', 3.6, { least: 0.5, most: 60 }),
     efficiency: assume('fraction', 'efficiency', 'Efficiency of the converter', 0.9, { least: 0.05, most: 1 }),
     packLimitA: optional('currentA', 'packlimit', 'The pack gives'),
+    feed: choice('feed', 'Fed from', ['a pack', 'a USB port', 'a USB-C port by a C-to-C cable'], 'a pack'),
     signal: choice(
       'signal',
       'A signal goes to a piece on another supply',
@@ -39,7 +118,7 @@ export const budgetSum = defineSum({
       'no',
     ),
   },
-  reckon: ({ loads, startA, railV, limitA, packV, efficiency, packLimitA, signal }) => {
+  reckon: ({ loads, startA, railV, limitA, packV, efficiency, packLimitA, feed, signal }) => {
     if (loads.length === 0) throw new SumError('Give the loads: loads=120mA:100%,2.4A:12%');
     const list = loads.map(
       ([peakA, share], i): TreeLoad => ({
@@ -86,48 +165,7 @@ export const budgetSum = defineSum({
         figure('lossW', '… lost in the converter', 'powerW', state.lossW),
       ],
       steps: [],
-      findings: findingsWhere(
-        [
-          Math.max(peakA, atStartA) > limitA,
-          finding(
-            'rail-over',
-            'stop',
-            `${amps(Math.max(peakA, atStartA))} on a supply of ${amps(limitA)}`,
-            'Peak decides resets, mean decides how long it runs.',
-            'Less at once, a larger supply, or a limiter in the program.',
-          ),
-        ],
-        [
-          packLimitA !== null && (pack?.peakA ?? 0) > (packLimitA ?? 0),
-          finding(
-            'pack-over',
-            'stop',
-            `The pack would give ${amps(pack?.peakA ?? 0)} of ${amps(packLimitA ?? 0)}`,
-            `At ${volts(packV)} the converter takes more than it gives.`,
-            'A pack that gives more, or less at once.',
-          ),
-        ],
-        [
-          state.flaws.length > 0,
-          finding(
-            'no-common-minus',
-            'stop',
-            'Two supplies share a signal but not their minus',
-            'A signal needs its way back; without it the level means nothing and pins are harmed.',
-            'Join the minus of both.',
-          ),
-        ],
-        [
-          (rail?.restA ?? 0) > 0.3 * (rail?.meanA ?? 1),
-          finding(
-            'rest-draw',
-            'mind',
-            `${printQuantity('fraction', (rail?.restA ?? 0) / (rail?.meanA ?? 1))} of the mean is drawn all the time`,
-            '"Nothing when dark" rarely is: dark pixels, regulators, sensors and radios draw on.',
-            'Switch them off too, or count with it.',
-          ),
-        ],
-      ),
+      findings: checkBudget({ state, limitA, packLimitA, packV, feed }),
     };
   },
 });

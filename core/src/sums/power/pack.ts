@@ -20,9 +20,10 @@ export const packSum = defineSum({
     parallel: assume('count', 'parallel', 'Side by side', 1, { least: 1, most: 20 }),
     ambientC: assume('temperatureC', 'ambient', 'Temperature', 21, { least: -30, most: 60 }),
     loadA: assume('currentA', 'load', 'Look at a load of', 0.5, { least: 0, most: 100 }),
+    drainA: assume('currentA', 'drain', 'Drawn when switched off', 0, { least: 0, most: 10 }),
     charge: assume('fraction', 'charge', '… with this charge left', 0.5, { least: 0, most: 1 }),
   },
-  reckon: ({ cell, series, parallel, ambientC, loadA, charge }) => {
+  reckon: ({ cell, series, parallel, ambientC, loadA, drainA, charge }) => {
     const part = packs.find((each) => each.id === `pack-${cell}`);
     if (!part) throw new SumError(`There is no pack "${cell}" in the catalogue`);
     const each = modelPack({ part, capacityMah: part.capacityMah, ambientC });
@@ -43,6 +44,7 @@ export const packSum = defineSum({
         figure('resistanceOhm', 'Resistance', 'resistanceOhm', ohm),
         figure('steadyLimitA', 'Gives steadily', 'currentA', part.steadyLimitA * parallel),
         figure('underLoadV', `At ${amps(loadA)}`, 'voltageV', underLoadV),
+        figure('emptyAfterH', 'Switched off, empty after', 'timeH', drainA > 0 ? capacityMah / 1000 / drainA : null),
         figure('massG', 'Mass', 'massG', part.massG * series * parallel),
         figure('price', 'By usual prices', 'money', part.price * series * parallel),
       ],
