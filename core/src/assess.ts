@@ -113,10 +113,16 @@ export interface Assessment {
   readonly costPerCopy: number;
 }
 
+/** Moves that only switch: at full level and brightness they need no dimming. */
+const switchedMoves: ReadonlySet<string> = new Set(['steady', 'chase', 'shots']);
+
 function isDimmed(design: Design, groupId: string): boolean {
   return design.moods.list.some((mood) => {
     const move = mood.moves[groupId];
-    return move !== undefined && (mood.brightness < 1 || move.kind === 'breathe' || move.level < 1);
+    return (
+      move !== undefined &&
+      (mood.brightness < 1 || !switchedMoves.has(move.kind) || move.kind === 'breathe' || move.level < 1)
+    );
   });
 }
 

@@ -13,7 +13,7 @@ import {
 } from './driveRules.ts';
 import { type Finding, type Gravity, type Rule, stages } from './finding.ts';
 import { emptyTapeRule, fitRule, unplacedRule } from './lightRules.ts';
-import { darkMoodRule, flashRule, lightsItselfRule } from './moodRules.ts';
+import { darkMoodRule, drivenMoveRule, flashRule, lightsItselfRule } from './moodRules.ts';
 import {
   ceilingRule,
   guardRule,
@@ -30,6 +30,7 @@ const rules: readonly Rule[] = [
   emptyTapeRule,
   unplacedRule,
   flashRule,
+  drivenMoveRule,
   darkMoodRule,
   lightsItselfRule,
   headRoomRule,

@@ -23,6 +23,50 @@ const manyPlaces = (count: number) =>
 
 /** Each rule with a plan that sets it off: the id of its finding, how grave, and whether a click mends it. */
 const cases: readonly (readonly [id: string, gravity: Finding['gravity'], design: Design, fixable: boolean])[] = [
+  [
+    'flash:mood:tape',
+    'stop',
+    withMoods([
+      moodOf({
+        moves: { tape: { kind: 'shots', colour: '#ffffff', count: 5, onS: 0.05, offS: 0.1, pauseS: 3, level: 1 } },
+      }),
+    ]),
+    true,
+  ],
+  [
+    'flash:mood:tape',
+    'stop',
+    withMoods([
+      moodOf({
+        moves: { tape: { kind: 'drift', colour: '#ffffff', second: '#000000', periodS: 0.2, wave: 0, level: 1 } },
+      }),
+    ]),
+    true,
+  ],
+  [
+    'cant-travel:mood:leds',
+    'mend',
+    soundDesign({
+      leds: [ledsOf({ channels: 1, places: manyPlaces(3) })],
+      moods: {
+        ...sound.moods,
+        list: [moodOf({ moves: { leds: { kind: 'sweep', colour: '#ffffff', periodS: 2, tail: 2, level: 1 } } })],
+        startId: 'mood',
+      },
+    }),
+    true,
+  ],
+  ['converter-input-high', 'stop', withPower({ pack: 'pack-three-lithium-round', converter: 'boost-5v-1a5' }), false],
+  [
+    'bank-sleeps',
+    'mend',
+    soundDesign({
+      tapes: [tapeOf({ lengthMm: 60 })],
+      moods: { ...sound.moods, list: [moodOf({ brightness: 0.1 })] },
+      power: { ...sound.power, pack: 'pack-bank-5000', converter: null },
+    }),
+    false,
+  ],
   ['fit:leds:a', 'mend', inBore('led-3mm-amber'), true],
   [
     'fit:tape',

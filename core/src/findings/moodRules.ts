@@ -1,7 +1,85 @@
+import { heightOf, type Move } from '../plan/index.ts';
 import { printQuantity } from '../units/index.ts';
-import type { Finding, Rule } from './finding.ts';
+import type { Finding, Fix, Rule } from './finding.ts';
 
 const MOST_FLASHES_PER_S = 3;
+
+/** The calmer setting of a move: two flashes a second, or a flicker that glides. */
+function calmMove(move: Move, path: readonly (string | number)[]): Fix[] {
+  const set = (label: string, key: string, value: unknown): Fix => ({
+    label,
+    changes: [{ path: [...path, key], value }],
+  });
+  switch (move.kind) {
+    case 'breathe':
+    case 'fill':
+    case 'drift':
+      return [set('Slow it to two a second', 'periodS', 0.5)];
+    case 'sweep':
+      return [set('Slow it to one a second', 'periodS', 1)];
+    case 'chase':
+      return [set('Slow it to two a second', 'stepS', Number((0.5 / move.groups).toFixed(3)))];
+    case 'flicker':
+      return [set('Let it glow like an ember', 'character', 'ember')];
+    case 'sparkle':
+      return [set('Slow it to two a second', 'stepS', 0.5)];
+    case 'shots':
+      return [set('Slow it to two a second', 'offS', Number(Math.max(0.05, 0.5 - move.onS).toFixed(3)))];
+    default:
+      return [];
+  }
+}
+
+/** Moves that go from light to light: on one channel they are only a blink. */
+const travelling: ReadonlySet<Move['kind']> = new Set(['chase', 'sweep', 'fill']);
+
+/** A move that its drive can't show: no travel on one point, no direction on two channels, a seam on a ring of channels. */
+export const drivenMoveRule: Rule = ({ design, assessment }) =>
+  design.moods.list.flatMap((mood, moodIndex) =>
+    assessment.show.groups.flatMap((group): Finding[] => {
+      const move = mood.moves[group.id];
+      if (!move || !travelling.has(move.kind)) return [];
+      const name = assessment.placed.find((each) => each.id === group.id)?.name ?? group.id;
+      const base = { stage: 'moods', aboutId: group.id } as const;
+      if (group.points < 2)
+        return [
+          {
+            ...base,
+            id: `cant-travel:${mood.id}:${group.id}`,
+            gravity: 'mend',
+            what: `${name} is one channel: nothing can run along it in ${mood.name}`,
+            why: 'All its lights are lit together, so a running light is only a blink.',
+            mend: 'Give it three channels or more in Lights, or let it breathe.',
+            fixes: [
+              {
+                label: 'Let it breathe',
+                changes: [
+                  {
+                    path: ['moods', 'list', moodIndex, 'moves', group.id],
+                    value: { kind: 'breathe', colour: move.colour, periodS: 3, low: 0.1, high: heightOf(move) },
+                  },
+                ],
+              },
+            ],
+          },
+        ];
+      if (move.kind !== 'chase') return [];
+      const groups = Math.min(move.groups, group.points);
+      if (groups === 2)
+        return [
+          {
+            ...base,
+            id: `no-direction:${mood.id}:${group.id}`,
+            gravity: 'mind',
+            what: `${name} swings rather than runs in ${mood.name}`,
+            why: 'Two interleaved groups look the same one way round as the other.',
+            mend: 'Three groups or more show a direction.',
+            fixes: [],
+          },
+        ];
+      return [];
+    }),
+  );
 
 /** More than three flashes a second (WCAG 2.2, success criterion 2.3.1). */
 export const flashRule: Rule = ({ design, assessment }) =>
@@ -13,17 +91,7 @@ export const flashRule: Rule = ({ design, assessment }) =>
       const name = assessment.placed.find((each) => each.id === group.groupId)?.name ?? group.groupId;
       const move = design.moods.list[moodIndex]?.moves[group.groupId];
       const path = ['moods', 'list', moodIndex, 'moves', group.groupId];
-      const calmer =
-        move?.kind === 'breathe'
-          ? [{ label: 'Slow it to two a second', changes: [{ path: [...path, 'periodS'], value: 0.5 }] }]
-          : move?.kind === 'chase'
-            ? [
-                {
-                  label: 'Slow it to two a second',
-                  changes: [{ path: [...path, 'stepS'], value: Number((0.5 / move.groups).toFixed(3)) }],
-                },
-              ]
-            : [];
+      const calmer = move ? calmMove(move, path) : [];
       return [
         {
           id: `flash:${mood.moodId}:${group.groupId}`,

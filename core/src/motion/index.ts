@@ -1,4 +1,4 @@
-export { crossFade, paintFrame } from './frame.ts';
+export { chanceByte, crossFade, paintFrame } from './frame.ts';
 export { type MoveLoad, measureMove } from './load.ts';
 export { handleEvent, type PlayerState, paintNow, passTime, type ShowEvent, startPlayer } from './player.ts';
 export { type Ribbon, weaveRibbons } from './ribbon.ts';

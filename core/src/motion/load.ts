@@ -1,5 +1,5 @@
-import { paintGroup } from './frame.ts';
-import type { CompiledMove, ShowGroup } from './show.ts';
+import { isAlike, paintGroup } from './frame.ts';
+import { type CompiledMove, FLICKER_SLOTS, type ShowGroup, SPARKLE_SLOTS } from './show.ts';
 
 /** What a move asks of a group at full brightness, as shares of all its bytes at 255: over one period, and at its height. */
 export interface MoveLoad {
@@ -14,15 +14,32 @@ const FULL = 256;
 
 /** Times that stand for one period: each step of a chase once, a breath at equal distances, anything steady once. */
 function sampleTimes(move: CompiledMove): number[] {
-  if (move.kind === 'breathe')
-    return Array.from({ length: SAMPLES }, (_, i) => Math.trunc((i * move.periodMs) / SAMPLES));
-  if (move.kind === 'chase') return Array.from({ length: move.groups }, (_, i) => i * move.stepMs);
-  return [0];
+  const evenly = (samples: number): number[] =>
+    Array.from({ length: samples }, (_, i) => Math.trunc((i * move.periodMs) / samples));
+  switch (move.kind) {
+    case 'dark':
+    case 'steady':
+      return [0];
+    case 'chase':
+      return Array.from({ length: move.groups }, (_, i) => i * move.stepMs);
+    // It stays at its height for the rest of the mood.
+    case 'build-up':
+      return [move.periodMs];
+    case 'flicker':
+      return evenly(FLICKER_SLOTS);
+    case 'sparkle':
+      return evenly(2 * SPARKLE_SLOTS);
+    // Lit and dark: how long each lasts is known exactly.
+    case 'shots':
+      return [0, move.onMs];
+    default:
+      return evenly(SAMPLES);
+  }
 }
 
-/** Every point of a group shows the same unless a chase runs, so one point stands for all. */
+/** Where every point of a group shows the same, one stands for all. */
 const representative = (group: ShowGroup, move: CompiledMove): ShowGroup =>
-  move.kind === 'chase' ? group : { ...group, points: Math.min(1, group.points) };
+  isAlike(move) ? { ...group, points: Math.min(1, group.points) } : group;
 
 /**
  * The load and the flashing of one move on one group, taken from the engine's own frames. `weights` says how many
@@ -37,8 +54,26 @@ export function measureMove(group: ShowGroup, move: CompiledMove, weights?: read
     paintGroup({ group: sample, move, brightness256: FULL, tMs, out });
     return sumWeighted(out, sample.bytesPerPoint, weights);
   });
+  const peak = Math.max(...lights);
+  if (move.kind === 'shots')
+    return {
+      mean: (peak * move.count * move.onMs) / move.periodMs,
+      peak,
+      flashesPerS: countFlashes(lights) === 0 ? 0 : shotsInWorstSecond(move),
+    };
   const mean = lights.reduce((sum, light) => sum + light, 0) / lights.length;
-  return { mean, peak: Math.max(...lights), flashesPerS: countFlashes(lights) / (move.periodMs / 1000) };
+  return { mean, peak, flashesPerS: countFlashes(lights) / (move.periodMs / 1000) };
+}
+
+/** Most shots that begin within any one second: a burst counts by its own pace, not by the pauses between bursts. */
+function shotsInWorstSecond(move: Extract<CompiledMove, { kind: 'shots' }>): number {
+  const { count, onMs, offMs, periodMs } = move;
+  const rounds = 1 + Math.ceil(1000 / periodMs);
+  const starts = Array.from(
+    { length: count * rounds },
+    (_, i) => Math.trunc(i / count) * periodMs + (i % count) * (onMs + offMs),
+  );
+  return Math.max(...starts.map((from) => starts.filter((each) => each >= from && each < from + 1000).length));
 }
 
 function sumWeighted(bytes: Uint8Array, bytesPerPoint: number, weights: readonly number[] = []): number {

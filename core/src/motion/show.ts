@@ -1,7 +1,12 @@
 import type { PlacedGroup } from '../lights/index.ts';
-import type { Design, Mood, Move } from '../plan/index.ts';
+import type { Design, FlickerCharacter, Mood, Move } from '../plan/index.ts';
 
-/** A move with its settings in the engine's own units: whole milliseconds and 8-bit levels. */
+type Rgb = readonly [number, number, number];
+
+/**
+ * A move with its settings in the engine's own units: whole milliseconds, 8-bit levels, whole lights. After `periodMs`
+ * the frames come again; a build-up is the one that does not, it stays at its height.
+ */
 export type CompiledMove =
   | { readonly kind: 'dark'; readonly periodMs: 1 }
   | { readonly kind: 'steady'; readonly periodMs: 1; readonly rgb: Rgb; readonly level: number }
@@ -20,9 +25,61 @@ export type CompiledMove =
       readonly groups: number;
       readonly stepMs: number;
       readonly sense: 1 | -1;
+    }
+  | {
+      readonly kind: 'sweep';
+      readonly periodMs: number;
+      readonly rgb: Rgb;
+      readonly level: number;
+      readonly tail: number;
+    }
+  | { readonly kind: 'fill'; readonly periodMs: number; readonly rgb: Rgb; readonly level: number }
+  | {
+      readonly kind: 'drift';
+      readonly periodMs: number;
+      readonly rgb: Rgb;
+      readonly second: Rgb;
+      readonly level: number;
+      /** Shift of phase from light to light, of 65,536. */
+      readonly shift: number;
+    }
+  | {
+      readonly kind: 'sparkle';
+      readonly periodMs: number;
+      readonly rgb: Rgb;
+      readonly level: number;
+      readonly share256: number;
+      readonly stepMs: number;
+      readonly seed: number;
+    }
+  | {
+      readonly kind: 'flicker';
+      readonly periodMs: number;
+      readonly rgb: Rgb;
+      readonly level: number;
+      readonly low: number;
+      readonly stepMs: number;
+      /** Values below it are dark, those above full; 0 = the level glides. */
+      readonly threshold: number;
+      readonly alike: boolean;
+      readonly seed: number;
+    }
+  | {
+      readonly kind: 'shots';
+      readonly periodMs: number;
+      readonly rgb: Rgb;
+      readonly level: number;
+      readonly count: number;
+      readonly onMs: number;
+      readonly offMs: number;
+    }
+  | {
+      readonly kind: 'build-up';
+      readonly periodMs: number;
+      readonly rgb: Rgb;
+      readonly level: number;
+      readonly low: number;
     };
-
-type Rgb = readonly [number, number, number];
 
 /** One light group as the engine sees it: `points` pixels of three bytes, or `points` channels of one. */
 export interface ShowGroup {
@@ -51,6 +108,27 @@ export function parseColour(colour: string): Rgb {
   const value = Number.parseInt(colour.slice(1), 16);
   return [(value >> 16) & 255, (value >> 8) & 255, value & 255];
 }
+
+/** Slots after which chance comes round. */
+export const SPARKLE_SLOTS = 64;
+export const FLICKER_SLOTS = 256;
+
+interface FlickerRow {
+  readonly stepMs: number;
+  /** Lowest level, of 255 of the move's own. */
+  readonly low: number;
+  readonly threshold: number;
+  readonly alike: boolean;
+}
+
+/** What each kind of flicker is made of, found by eye. */
+const flickers: Readonly<Record<FlickerCharacter, FlickerRow>> = {
+  candle: { stepMs: 90, low: 120, threshold: 0, alike: false },
+  ember: { stepMs: 600, low: 60, threshold: 0, alike: false },
+  'failing tube': { stepMs: 400, low: 20, threshold: 90, alike: true },
+  'engine idle': { stepMs: 240, low: 150, threshold: 0, alike: true },
+  'engine full': { stepMs: 60, low: 215, threshold: 0, alike: true },
+};
 
 const level8 = (level: number): number => Math.round(level * 255);
 const wholeMs = (seconds: number): number => Math.max(1, Math.round(seconds * 1000));
@@ -81,7 +159,50 @@ export function compileMove(move: Move | undefined): CompiledMove {
       };
     }
     default:
-      return { kind: 'dark', periodMs: 1 };
+      return move ? compileRunning(move) : { kind: 'dark', periodMs: 1 };
+  }
+}
+
+type Running = Exclude<Move, { kind: 'steady' | 'breathe' | 'chase' }>;
+
+function compileRunning(move: Running): CompiledMove {
+  const common = { rgb: parseColour(move.colour), level: level8(move.level) } as const;
+  switch (move.kind) {
+    case 'sweep':
+      return { kind: 'sweep', periodMs: wholeMs(move.periodS), ...common, tail: move.tail };
+    case 'fill':
+      return { kind: 'fill', periodMs: wholeMs(move.periodS), ...common };
+    case 'drift':
+      return {
+        kind: 'drift',
+        periodMs: wholeMs(move.periodS),
+        ...common,
+        second: parseColour(move.second),
+        shift: move.wave === 0 ? 0 : Math.trunc(65_536 / move.wave),
+      };
+    case 'sparkle': {
+      const stepMs = wholeMs(move.stepS);
+      const share256 = Math.round(move.share * 256);
+      return { kind: 'sparkle', periodMs: stepMs * SPARKLE_SLOTS, ...common, share256, stepMs, seed: move.seed };
+    }
+    case 'flicker': {
+      const row = flickers[move.character];
+      return {
+        kind: 'flicker',
+        periodMs: row.stepMs * FLICKER_SLOTS,
+        ...common,
+        ...row,
+        low: Math.trunc((common.level * row.low) / 255),
+        seed: move.seed,
+      };
+    }
+    case 'shots': {
+      const [onMs, offMs] = [wholeMs(move.onS), wholeMs(move.offS)];
+      const periodMs = move.count * (onMs + offMs) + Math.round(move.pauseS * 1000);
+      return { kind: 'shots', periodMs, ...common, count: move.count, onMs, offMs };
+    }
+    default:
+      return { kind: 'build-up', periodMs: wholeMs(move.riseS), ...common, low: level8(move.low) };
   }
 }
 

@@ -1,7 +1,8 @@
+export { changeMove, heightOf, moveKinds, spanOfMove } from './changeMove.ts';
 export { applyChanges, type Change } from './changes.ts';
 export { createPlan, emptyDesign } from './empty.ts';
 export { distanceMm, measureRoute, walkRoute } from './geometry.ts';
-export { bands, plenty } from './limits.ts';
+export { bands, type FlickerCharacter, flickerCharacters, plenty } from './limits.ts';
 export type {
   Control,
   Cue,

@@ -19,6 +19,11 @@ export const bands = {
   chaseGroups: { least: 2, most: 32, usual: [2, 12] },
   periodS: { least: 0.02, most: 600, usual: [0.1, 60] },
   stepS: { least: 0.01, most: 60, usual: [0.02, 5] },
+  tail: { least: 0, most: 200, usual: [0, 40] },
+  wave: { least: 0, most: 2000, usual: [0, 400] },
+  seed: { least: 0, most: 65_535 },
+  shots: { least: 1, most: 50, usual: [1, 12] },
+  pauseS: { least: 0, most: 600, usual: [0, 30] },
   fadeS: { least: 0, most: 60 },
   afterS: { least: 0.1, most: 86_400 },
   minutes: { least: 0.1, most: 1440, usual: [0.5, 600] },
@@ -30,6 +35,10 @@ export const bands = {
   runHours: { least: 0.01, most: 720, usual: [0.1, 48] },
   share: { least: 0, most: 1 },
 } as const satisfies Record<string, Band>;
+
+/** What a flicker is like. */
+export const flickerCharacters = ['candle', 'ember', 'failing tube', 'engine idle', 'engine full'] as const;
+export type FlickerCharacter = (typeof flickerCharacters)[number];
 
 /** How much one plan may hold; the app stays quick up to these. */
 export const plenty = {

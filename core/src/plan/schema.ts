@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Band } from '../units/index.ts';
-import { bands, plenty } from './limits.ts';
+import { bands, flickerCharacters, plenty } from './limits.ts';
 
 const inBand = (band: Band) => z.number().min(band.least).max(band.most);
 const id = z.string().regex(/^[\w-]{1,40}$/, 'must be 1 to 40 letters, digits, - or _');
@@ -110,6 +110,56 @@ const move = z.discriminatedUnion('kind', [
     groups: inBand(bands.chaseGroups).int(),
     stepS: inBand(bands.stepS),
     direction: z.enum(['onward', 'back']),
+    level: inBand(bands.share),
+  }),
+  z.strictObject({
+    kind: z.literal('sweep'),
+    colour,
+    /** There and back. */
+    periodS: inBand(bands.periodS),
+    tail: inBand(bands.tail).int(),
+    level: inBand(bands.share),
+  }),
+  z.strictObject({ kind: z.literal('fill'), colour, periodS: inBand(bands.periodS), level: inBand(bands.share) }),
+  z.strictObject({
+    kind: z.literal('drift'),
+    colour,
+    /** The colour at the other end of the drift. */
+    second: colour,
+    periodS: inBand(bands.periodS),
+    /** Lights from one crest to the next; 0 = all alike. */
+    wave: inBand(bands.wave).int(),
+    level: inBand(bands.share),
+  }),
+  z.strictObject({
+    kind: z.literal('sparkle'),
+    colour,
+    share: inBand(bands.share),
+    stepS: inBand(bands.stepS),
+    seed: inBand(bands.seed).int(),
+    level: inBand(bands.share),
+  }),
+  z.strictObject({
+    kind: z.literal('flicker'),
+    colour,
+    character: z.enum(flickerCharacters),
+    seed: inBand(bands.seed).int(),
+    level: inBand(bands.share),
+  }),
+  z.strictObject({
+    kind: z.literal('shots'),
+    colour,
+    count: inBand(bands.shots).int(),
+    onS: inBand(bands.stepS),
+    offS: inBand(bands.stepS),
+    pauseS: inBand(bands.pauseS),
+    level: inBand(bands.share),
+  }),
+  z.strictObject({
+    kind: z.literal('build-up'),
+    colour,
+    riseS: inBand(bands.periodS),
+    low: inBand(bands.share),
     level: inBand(bands.share),
   }),
 ]);

@@ -1,5 +1,5 @@
 import { explainCeiling } from '@glimmer/core/explain';
-import { bands } from '@glimmer/core/plan';
+import { bands, spanOfMove } from '@glimmer/core/plan';
 import { printCeiling } from '@glimmer/core/power';
 import { printQuantity } from '@glimmer/core/units';
 import { Trash2 } from 'lucide-react';
@@ -146,12 +146,7 @@ export default function MoodsSheet() {
   const colours = new Map(
     assessment.placed.map((group) => [group.id, group.kind === 'leds' ? group.part.colour : '#ff9a3c']),
   );
-  const longestS = Math.max(
-    2,
-    ...Object.values(mood?.moves ?? {}).map((move) =>
-      move.kind === 'breathe' ? move.periodS * 2 : move.kind === 'chase' ? move.stepS * move.groups * 3 : 0,
-    ),
-  );
+  const longestS = Math.max(2, ...Object.values(mood?.moves ?? {}).map(spanOfMove));
   return (
     <>
       {list.length === 0 && (

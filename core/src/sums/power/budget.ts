@@ -2,7 +2,19 @@ import { solveSupplyTree, type TreeLoad, type TreeState } from '../../power/inde
 import { printQuantity } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { amps, volts } from '../shown.ts';
-import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure, optional, pairs } from '../sum.ts';
+import {
+  ask,
+  assume,
+  choice,
+  defineSum,
+  figure,
+  finding,
+  findingsWhere,
+  mainFigure,
+  optional,
+  pairs,
+  type SumFinding,
+} from '../sum.ts';
 
 /** What a port gives before anything is agreed (USB 2.0). */
 const USB_A = 0.5;
