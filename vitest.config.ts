@@ -7,6 +7,7 @@ export default defineConfig({
     hookTimeout: 120_000,
     projects: [
       { extends: true, test: { name: 'core', include: ['core/src/**/*.test.ts'], environment: 'node' } },
+      { extends: true, test: { name: 'firmware', include: ['firmware/test/**/*.test.ts'], environment: 'node' } },
       { extends: true, test: { name: 'web', include: ['web/src/**/*.test.ts'], environment: 'node' } },
       { extends: true, test: { name: 'cli', include: ['cli/test/**/*.test.ts'], environment: 'node' } },
       {

@@ -1,9 +1,11 @@
 // Writes what is generated into docs/: the JSON Schema of the plan file, and the page of formulas.
 import { writeFileSync } from 'node:fs';
 import * as drive from '@glimmer/core/drive';
+import { writeEngineTables } from '@glimmer/core/exports';
 import * as heat from '@glimmer/core/heat';
 import * as lights from '@glimmer/core/lights';
 import * as logbook from '@glimmer/core/logbook';
+import { breathTable, gammaTable } from '@glimmer/core/motion';
 import { planSchema } from '@glimmer/core/plan/reading';
 import * as power from '@glimmer/core/power';
 import type { Formula } from '@glimmer/core/units';
@@ -32,4 +34,8 @@ const pages = Object.entries(concepts).map(([name, module]) => {
 writeFileSync(
   out('formulas.md'),
   `# Formulas\n\nGenerated from the core by \`npm run docs\`; the interface prints its sums from the same source.\n\n${pages.join('\n')}`,
+);
+writeFileSync(
+  new URL('../firmware/engine/tables.h', import.meta.url),
+  writeEngineTables({ gamma: gammaTable, breath: breathTable }),
 );

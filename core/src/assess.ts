@@ -31,7 +31,7 @@ import {
   type PlacedTape,
   placeLights,
 } from './lights/index.ts';
-import { compileShow, type Show } from './motion/index.ts';
+import { compileShow, type Show, type ShowLimit } from './motion/index.ts';
 import { builtInLibrary, type ControllerPart, findPart, type Library } from './parts/index.ts';
 import type { Control, Design } from './plan/index.ts';
 import {
@@ -39,6 +39,7 @@ import {
   chooseFuse,
   estimateRunsFor,
   findCeilingOverDischarge,
+  findRailLimitA,
   type LinkLimit,
   type LoadedLink,
   loadLinks,
@@ -106,6 +107,8 @@ export interface Assessment {
   readonly peakA: number;
   readonly usualA: number;
   readonly allWhiteA: number;
+  /** For the limiter of the program and of the preview; null until there is a pack. */
+  readonly limit: ShowLimit | null;
   readonly supply: SupplyAssessment | null;
   readonly chains: readonly ChainVoltage[];
   readonly runs: readonly WireRun[];
@@ -268,6 +271,19 @@ function assessSupply(options: {
   };
 }
 
+/** What the limiter counts with: rounded up for what lights draw, down for what the supply gives. */
+function limitOf(supply: SupplyAssessment, show: Show, consumers: readonly Consumer[]): ShowLimit {
+  const microA = (currentA: number): number => Math.ceil(currentA * 1e6);
+  return {
+    restMicroA: microA(consumers.reduce((sum, consumer) => sum + consumer.restA, 0)),
+    limitMicroA: Math.floor(findRailLimitA(supply.path) * 1e6),
+    microAPerByte: show.groups.map((group) => {
+      const fullA = consumers.find((consumer) => consumer.id === group.id)?.fullA ?? 0;
+      return microA(fullA / Math.max(1, group.points * group.bytesPerPoint));
+    }),
+  };
+}
+
 /** Makes evenings of a design for any set of deviations: for the quick estimate here and for sampling in a worker. */
 function createNightMaker(options: {
   readonly design: Design;
@@ -410,6 +426,7 @@ export function assess(design: Design, library: Library = builtInLibrary): Asses
     peakA,
     usualA: course.length === 0 ? allWhiteA : meanOfCourse(course),
     allWhiteA,
+    limit: supply ? limitOf(supply, show, consumers) : null,
     supply,
     chains: chains.map((chain) => solveChain({ chain, runs, consumers, budget: hungriest, railV: rail.nominalV })),
     runs,

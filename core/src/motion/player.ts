@@ -1,5 +1,6 @@
 import type { Cue, Design } from '../plan/index.ts';
 import { crossFade, paintFrame } from './frame.ts';
+import { limitFrame, type ShowLimit } from './limit.ts';
 import type { Show } from './show.ts';
 
 /** What can happen to a running piece. */
@@ -78,7 +79,14 @@ export function paintNow(options: {
   readonly nowMs: number;
   readonly out: Uint8Array;
   readonly scratch: Uint8Array;
+  /** Where the supply is known: the program's limiter is part of what is seen. */
+  readonly limit?: ShowLimit | null;
 }): void {
+  paintUnlimited(options);
+  if (options.limit) limitFrame(options.show, options.limit, options.out);
+}
+
+function paintUnlimited(options: Omit<Parameters<typeof paintNow>[0], 'limit'>): void {
   const { show, state, nowMs, out, scratch } = options;
   const indexOf = (id: string | null): number => show.moods.findIndex((mood) => mood.id === id);
   paintFrame(show, indexOf(state.moodId), nowMs - state.sinceMs, out);

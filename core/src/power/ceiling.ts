@@ -64,6 +64,22 @@ export function findCeiling(path: PowerPath, charge: number, draw: MoodDraw): Ce
 /** The charge down to which a mood must hold: a tenth is kept back, where every pack falls away. */
 export const RESERVE_CHARGE = 0.1;
 
+/**
+ * The most that the rail may give with a tenth of the charge left: what the program's limiter is set to. By halving on
+ * the obstacles of the path; 0 where nothing at all can be drawn.
+ */
+export function findRailLimitA(path: PowerPath): number {
+  let high = Math.max(0.01, ...path.links.filter((link) => link.carries === 'rail').map((link) => link.limitA), 10);
+  let low = 0;
+  if (findObstacle(path, RESERVE_CHARGE, low)) return 0;
+  for (let i = 0; i < 40; i += 1) {
+    const middle = (low + high) / 2;
+    if (findObstacle(path, RESERVE_CHARGE, middle)) high = middle;
+    else low = middle;
+  }
+  return low;
+}
+
 export interface CeilingOverDischarge extends Ceiling {
   readonly fresh: number;
   readonly curve: readonly { readonly charge: number; readonly brightness: number }[];

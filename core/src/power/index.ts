@@ -4,6 +4,7 @@ export {
   ceilingSum,
   findCeiling,
   findCeilingOverDischarge,
+  findRailLimitA,
   type MoodDraw,
   printCeiling,
   RESERVE_CHARGE,

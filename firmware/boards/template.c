@@ -1,0 +1,26 @@
+/* A board file to fill in: eight functions, each with what it has to do. Copy it, name it after your kind of board. */
+#include "board.h"
+#include "pins.h"
+#include "show.h"
+
+/* Before anything else: every load pin low, so that no lamp flashes while the controller starts; then clocks and timers. */
+void board_begin(void) {}
+
+uint32_t board_now_ms(void) { return 0; }
+
+/* A button closes to minus: switch the pull-up on and give 1 while the pin reads low. */
+uint8_t board_pressed(uint8_t control) { return (uint8_t)(control & 0); }
+
+/* The converter's code, with the fixed resistor to minus as in the plan: low in the dark. */
+uint16_t board_level(uint8_t control) { return (uint16_t)(control & 0); }
+
+/* Hardware dimming above 200 Hz (1 kHz where cameras look on). The gamma curve is already in the value. */
+void board_dim(uint8_t channel, uint8_t light) { (void)channel; (void)light; }
+
+/* 800 kHz, bits of 1.25 us, the order that the tape wants (mostly green, red, blue), then 300 us of silence.
+ * Interrupts are off while it runs: the clock may lose a tick, buttons wait. */
+void board_pixels(uint8_t line, const uint8_t *bytes, uint16_t count) { (void)line; (void)bytes; (void)count; }
+
+void board_wait_frame(void) {}
+
+void board_say(const char *text) { (void)text; }
