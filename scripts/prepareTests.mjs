@@ -1,10 +1,11 @@
-// What the tests need besides the packages: PostgreSQL and a browser.
+// What the tests need besides the packages: PostgreSQL, a browser, and a compiler for the exported program.
 import { existsSync } from 'node:fs';
 import { ensurePostgres, installDebian, SetUpError } from './postgres.mjs';
 
 try {
   ensurePostgres();
   if (!existsSync('/usr/bin/chromium')) installDebian(['chromium']);
+  if (!existsSync('/usr/bin/gcc') || !existsSync('/usr/bin/make')) installDebian(['gcc', 'libc6-dev', 'make']);
 } catch (error) {
   console.error(error instanceof SetUpError ? error.message : error);
   process.exit(1);

@@ -1,19 +1,21 @@
-import { readFileSync, writeFileSync } from 'node:fs';
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
 import { assess } from '@glimmer/core/assess';
-import { exportShoppingCsv, exportTemplateSvg, exportWireCsv, writeBrief } from '@glimmer/core/exports';
+import { exportProgram, exportShoppingCsv, exportTemplateSvg, exportWireCsv, writeBrief } from '@glimmer/core/exports';
 import { checkDesign } from '@glimmer/core/findings';
 import type { Plan } from '@glimmer/core/plan';
 import { readPlanText } from '@glimmer/core/plan/reading';
+import { strToU8, zipSync } from 'fflate';
 import { runSum } from './sumCommand.ts';
 import { UseError } from './useError.ts';
 
 const usage = `Use: ./glimmer COMMAND
   assess FILE [--brief]        the whole assessment as JSON, or as a page to read
   check FILE                   the findings; exit status 1 where there is a stop
-  export FILE --as FORMAT      shopping-csv | wires-csv | template-svg | template-back-svg | plan
+  export FILE --as FORMAT      shopping-csv | wires-csv | template-svg | template-back-svg |
+                               program (a ZIP: give --out) | plan
          [--out PATH]          to a file instead of the screen
   demo NAME [--out PATH]       write a demo plan: anglerfish-headdress
   sum [NAME [key=value …]] [--json]
@@ -41,17 +43,33 @@ function loadPlan(path: string | undefined): Plan {
   return read.plan;
 }
 
-const exporters: Readonly<Record<string, (plan: Plan) => string>> = {
+/** The engine's files as they stand in the folder firmware/. */
+function readEngine(): Record<string, string> {
+  const firmware = join(dirname(fileURLToPath(import.meta.url)), '../../firmware');
+  return Object.fromEntries(
+    ['engine', 'boards'].flatMap((folder) =>
+      readdirSync(join(firmware, folder)).map((name) => [name, readFileSync(join(firmware, folder, name), 'utf8')]),
+    ),
+  );
+}
+
+function zipProgram(plan: Plan): Uint8Array {
+  const files = exportProgram(plan, assess(plan.design), readEngine());
+  return zipSync(Object.fromEntries(Object.entries(files).map(([name, text]) => [`program/${name}`, strToU8(text)])));
+}
+
+const exporters: Readonly<Record<string, (plan: Plan) => string | Uint8Array>> = {
   'shopping-csv': (plan) => exportShoppingCsv(assess(plan.design), plan.design.piece.copies),
   'wires-csv': (plan) => exportWireCsv(assess(plan.design)),
   'template-svg': (plan) => exportTemplateSvg(plan, assess(plan.design), 'front'),
   'template-back-svg': (plan) => exportTemplateSvg(plan, assess(plan.design), 'back'),
+  program: zipProgram,
   plan: (plan) => `${JSON.stringify(plan, null, 2)}\n`,
 };
 
-function write(text: string, out: string | undefined): void {
-  if (out) writeFileSync(out, text);
-  else process.stdout.write(text);
+function write(content: string | Uint8Array, out: string | undefined): void {
+  if (out) writeFileSync(out, content);
+  else process.stdout.write(content);
 }
 
 function listFindings(plan: Plan): number {

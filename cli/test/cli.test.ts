@@ -2,6 +2,7 @@ import { execFileSync, spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { unzipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 
 const workspace = join(import.meta.dirname, '..');
@@ -124,4 +125,19 @@ it('takes resistors from the drawer, and says which lines it could not read', ()
   const { stdout, stderr } = run('sum', 'resistor-combine', 'wanted=165.3', `stock=@${file}`);
   expect(stdout).toMatch(/Made of +47 \+ 120/);
   expect(stderr).toMatch(/line 4: resistance: "much" is not a resistance/);
+});
+
+it('writes the program of a plan as a ZIP with the engine, the tables and the pins', () => {
+  const out = join(folder, 'program.zip');
+  expect(run('export', demo, '--as', 'program', '--out', out).status).toBe(0);
+  const files = unzipSync(readFileSync(out));
+  expect(Object.keys(files)).toEqual(
+    expect.arrayContaining([
+      'program/paint.c',
+      'program/tables.h',
+      'program/show.c',
+      'program/pins.h',
+      'program/LOADING.md',
+    ]),
+  );
 });

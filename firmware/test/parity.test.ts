@@ -82,7 +82,10 @@ function manyMoods(seed: number): Plan {
       name: `Mood ${i}`,
       brightness: (i % 7) / 6,
       moves: Object.fromEntries(
-        ['one', 'two', 'leds'].flatMap((group, g) => (moves[i * 3 + g] ? [[group, moves[i * 3 + g]]] : [])),
+        ['one', 'two', 'leds'].flatMap((group, g) => {
+          const move = moves[i * 3 + g];
+          return move ? [[group, move] as const] : [];
+        }),
       ),
     }),
   );

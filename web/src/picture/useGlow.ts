@@ -141,7 +141,7 @@ export function useGlow(
     canvas.width = Math.round(fitting.widthPx * ratio);
     canvas.height = Math.round(fitting.heightPx * ratio);
     context.setTransform(ratio, 0, 0, ratio, 0, 0);
-    const { show } = assessment;
+    const { show, limit } = assessment;
     const lights = listLights(assessment.placed, show);
     const frame = new Uint8Array(show.frameBytes);
     const scratch = new Uint8Array(show.frameBytes);
@@ -156,7 +156,7 @@ export function useGlow(
       const state: PlayerState = known(shownMoodId)
         ? { moodId: shownMoodId, sinceMs: 0, fade: null, back: null }
         : player.current;
-      paintNow({ show, state, nowMs, out: frame, scratch });
+      paintNow({ show, state, nowMs, out: frame, scratch, limit });
       paintLights(
         { context, fitting, lamp, viewMm: Math.max(design.view.widthMm, design.view.heightMm) },
         lights,

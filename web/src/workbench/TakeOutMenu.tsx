@@ -4,6 +4,7 @@ import { ArrowDownToLine } from 'lucide-react';
 import { saveFile } from '../shelf/files.ts';
 import { usePlan } from '../state/planStore.ts';
 import { useReckoned } from '../state/useAssessment.tsx';
+import { tell } from '../widgets/Toasts.tsx';
 
 /** Everything that can be taken out of a plan as an open file. */
 export function TakeOutMenu() {
@@ -31,6 +32,16 @@ export function TakeOutMenu() {
     {
       label: 'The same, mirrored for the back',
       run: () => saveFile(`${base}-template-back.svg`, exportTemplateSvg(plan, assessment, 'back'), 'image/svg+xml'),
+    },
+    {
+      label: 'The program for the controller, ZIP',
+      run: () => {
+        import('./programZip.ts').then(
+          ({ zipProgram }) =>
+            saveFile(`${base}-program.zip`, zipProgram(plan, assessment, `${base}-program`), 'application/zip'),
+          () => tell('The program could not be fetched; try again when the server is back', { gravity: 'trouble' }),
+        );
+      },
     },
     { label: 'Print this sheet', run: () => window.print() },
   ];

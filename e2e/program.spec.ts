@@ -1,0 +1,47 @@
+import { execFileSync } from 'node:child_process';
+import { mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { unzipSync } from 'fflate';
+import { copyDemo, expect, goTo, test } from './bench.ts';
+
+test('the program is taken out, built, and runs with the plan’s mark', async ({ page }) => {
+  await page.goto(`/plan/${await copyDemo(page)}/moods`);
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Take out' }).click();
+  await page.getByRole('menuitem', { name: 'The program for the controller, ZIP' }).click();
+  const files = unzipSync(readFileSync(await (await download).path()));
+  const folder = mkdtempSync(join(tmpdir(), 'glimmer-taken-out-'));
+  for (const [name, bytes] of Object.entries(files)) {
+    mkdirSync(join(folder, dirname(name)), { recursive: true });
+    writeFileSync(join(folder, name), bytes);
+  }
+  const program = join(folder, Object.keys(files)[0]?.split('/')[0] ?? '');
+  execFileSync('make', ['-s', 'host'], { cwd: program });
+  const said = execFileSync(join(program, 'host'), { input: 'frame 0\npress 0 100\nframe 100\n', encoding: 'utf8' });
+  const mark = /UG_FINGERPRINT "([0-9a-f]{8})"/.exec(readFileSync(join(program, 'show.h'), 'utf8'))?.[1];
+  expect(said).toMatch(new RegExp(`^plan ${mark}, 200 bytes a frame\\n[0-9a-f]{400} Doze\\nStrike\\n`));
+  expect(readFileSync(join(program, 'LOADING.md'), 'utf8')).toContain(mark ?? 'no mark');
+});
+
+test('a mood made of the running moves, from the list to the ribbon', async ({ page }) => {
+  await page.goto(`/plan/${await copyDemo(page)}/moods`);
+  await goTo(page, 'moods');
+  await page.getByLabel('Move of Upper jaw').selectOption('sweep');
+  await page.getByLabel('Tail, lights').fill('12');
+  await page.getByLabel('Tail, lights').press('Enter');
+  await expect(page.getByLabel('Tail, lights')).toHaveValue('12');
+  await page.getByLabel('Move of Lower jaw').selectOption('flicker');
+  await page.getByLabel('Like').selectOption('ember');
+  // A lure of one light can't show what runs.
+  await page.getByLabel('Move of Lure').selectOption('fill');
+  await expect(page.getByText('Lure is one channel: nothing can run along it in Doze')).toBeVisible();
+  await page.getByRole('button', { name: 'Let it breathe' }).click();
+  await expect(page.getByText('Lure is one channel')).toBeHidden();
+  await page.getByLabel('Move of Eyes').selectOption('shots');
+  await page.getByLabel('Dark').last().fill('50 ms');
+  await page.getByLabel('Dark').last().press('Enter');
+  await expect(page.getByText(/Eyes flashes \d+ times a second in Doze/)).toBeVisible();
+  await page.getByRole('button', { name: 'Slow it to two a second' }).click();
+  await expect(page.getByText(/Eyes flashes/)).toBeHidden();
+});
