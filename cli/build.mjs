@@ -9,5 +9,5 @@ await build({
   target: 'node20',
   logLevel: 'warning',
   // CommonJS packages inside an ES module still call require.
-  banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
+  banner: { js: "import { createRequire as makeRequire } from 'node:module'; const require = makeRequire(import.meta.url);" },
 });
