@@ -9,5 +9,7 @@ await build({
   target: 'node20',
   logLevel: 'warning',
   // CommonJS packages inside an ES module still call require.
-  banner: { js: "import { createRequire as makeRequire } from 'node:module'; const require = makeRequire(import.meta.url);" },
+  banner: {
+    js: "import { createRequire as makeRequire } from 'node:module'; const require = makeRequire(import.meta.url);",
+  },
 });

@@ -17,7 +17,7 @@ const usage = `Use: ./glimmer COMMAND
   export FILE --as FORMAT      shopping-csv | wires-csv | template-svg | template-back-svg |
                                program (a ZIP: give --out) | plan
          [--out PATH]          to a file instead of the screen
-  demo NAME [--out PATH]       write a demo plan: anglerfish-headdress
+  demo NAME [--out PATH]       write a demo plan; without a name their list
   sum [NAME [key=value …]] [--json]
                                quick sums: without a name their list, without values what one takes
 FILE may be - for standard input.
@@ -129,16 +129,14 @@ function run(args: readonly string[]): number {
       return 0;
     }
     case 'demo': {
-      const path = join(
-        dirname(fileURLToPath(import.meta.url)),
-        '../../demo',
-        `${(file ?? '').replace(/[^\w-]/g, '')}.glimmer.json`,
-      );
+      const demos = join(dirname(fileURLToPath(import.meta.url)), '../../demo');
+      const path = join(demos, `${(file ?? '').replace(/[^\w-]/g, '')}.glimmer.json`);
       let text: string;
       try {
         text = readFileSync(path, 'utf8');
       } catch (cause) {
-        throw new UseError(`There is no demo plan "${file ?? ''}"; there is: anglerfish-headdress`, { cause });
+        const names = readdirSync(demos).map((name) => name.replace('.glimmer.json', ''));
+        throw new UseError(`There is no demo plan "${file ?? ''}"; there are: ${names.join(', ')}`, { cause });
       }
       write(text, values.out);
       return 0;

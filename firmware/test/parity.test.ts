@@ -6,6 +6,7 @@ import { assess } from '@glimmer/core/assess';
 import { exportProgram, fingerprint, writeEngineTables } from '@glimmer/core/exports';
 import { breathTable, gammaTable, handleEvent, paintNow, passTime, startPlayer } from '@glimmer/core/motion';
 import type { Cue, Design, Plan } from '@glimmer/core/plan';
+import { readPlanText } from '@glimmer/core/plan/reading';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoPlan, ledsOf, moodOf, planOf, soundDesign, tapeOf } from '../../core/tests/designs.ts';
@@ -17,6 +18,13 @@ const engineFiles = Object.fromEntries(
     readdirSync(join(firmware, folder)).map((name) => [name, readFileSync(join(firmware, folder, name), 'utf8')]),
   ),
 );
+
+const demoFolder = join(firmware, '../demo');
+const demos = readdirSync(demoFolder).map((file): [string, Plan] => {
+  const read = readPlanText(readFileSync(join(demoFolder, file), 'utf8'));
+  if (!read.ok) throw new Error(`${file}: ${JSON.stringify(read.problems)}`);
+  return [file, read.plan];
+});
 
 /** Writes the program of a plan into a folder and builds the simulated controller with gcc, warnings as errors. */
 function buildHost(plan: Plan): string {
@@ -123,14 +131,18 @@ function manyMoods(seed: number): Plan {
 }
 
 describe('the program gives the bytes of the preview (N43)', () => {
-  it('the demo, with its cues by hand and in the dark: 20 000 frames', () => {
+  it.each(demos)('%s with every control touched again and again: 20 000 frames', (_file, plan) => {
+    const { controls } = plan.design.drive;
     const steps: Step[] = [];
     for (let i = 0, atMs = 0; i < 20_000; i += 1, atMs += 17) {
-      if (i % 700 === 350) steps.push({ kind: i % 1400 === 350 ? 'dark' : 'light', control: 1, atMs });
-      if (i % 450 === 100) steps.push({ kind: 'button', control: 0, atMs });
+      controls.forEach((control, c) => {
+        if (control.kind === 'button' && i % 450 === 100 + c) steps.push({ kind: 'button', control: c, atMs });
+        if (control.kind !== 'button' && i % 700 === 350)
+          steps.push({ kind: i % 1400 === 350 ? 'dark' : 'light', control: c, atMs });
+      });
       steps.push({ kind: 'frame', atMs });
     }
-    expectEqual(demoPlan(), steps);
+    expectEqual(plan, steps);
   });
   it.each([1, 2, 3])('sixty moods of random moves, faded and left again: 20 000 frames (start number %d)', (seed) => {
     const steps: Step[] = [];

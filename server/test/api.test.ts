@@ -180,7 +180,7 @@ describe('bad input', () => {
 describe('the store', () => {
   it('lays the demo in once: what was changed or put away is not brought back', async () => {
     const folder = join(import.meta.dirname, '../../demo');
-    expect(await layInDemo(store.repository, folder, clock)).toBe(1);
+    expect(await layInDemo(store.repository, folder, clock)).toBe(3);
     expect(await layInDemo(store.repository, folder, clock)).toBe(0);
   });
   it('says which demo plan is damaged', async () => {

@@ -204,6 +204,7 @@ export const guardRule: Rule = (input) => {
   } else if (
     Number.isFinite(peakA) &&
     best !== null &&
+    best < design.power.fuseA &&
     (design.power.fuseA > 2 * peakA * 1.3 ||
       supply.links.some(
         (link) =>
