@@ -33,6 +33,12 @@ const shots: readonly Shot[] = [
     lamp: 'off',
     before: (page) => page.getByRole('tab', { name: 'Hunt' }).click(),
   },
+  {
+    name: 'moods-jellyfish',
+    path: `/plan/${DEMO.slice(0, -1)}2/moods`,
+    lamp: 'off',
+    before: (page) => page.getByRole('tab', { name: 'Drift' }).click(),
+  },
   { name: 'drive', path: stage('drive'), lamp: 'on' },
   { name: 'power', path: stage('power'), lamp: 'on' },
   {

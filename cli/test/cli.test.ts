@@ -30,7 +30,7 @@ describe('./glimmer', () => {
   });
   it('assess --brief gives a page that a person reads', () => {
     const { stdout } = run('assess', demo, '--brief');
-    expect(stdout).toMatch(/^Anglerfish headdress\n=+\nLights +69 in 4 groups/);
+    expect(stdout).toMatch(/^Anglerfish headdress\n=+\nMark +[0-9a-f]{8}: .*\nLights +69 in 4 groups/);
     expect(stdout).toMatch(/STOP +Strike is set to 70 %/);
   });
   it('check: status 1 where there is a stop, 0 where there is none', () => {

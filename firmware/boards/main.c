@@ -3,11 +3,12 @@
 #include "glimmer.h"
 #include "show.h"
 
-static uint8_t frame[UG_FRAME_BYTES], scratch[UG_FRAME_BYTES];
+static uint8_t frame[UG_FRAME_BYTES + 1], scratch[UG_FRAME_BYTES + 1];
 
+#if UG_CONTROLS > 0
 /* A press counts when it was seen three times in a row, so that a bouncing contact is one press. */
-static uint8_t seen[UG_CONTROLS + 1];
-static uint8_t dark[UG_CONTROLS + 1];
+static uint8_t seen[UG_CONTROLS];
+static uint8_t dark[UG_CONTROLS];
 
 static void look(ug_player *player, uint32_t now_ms) {
   uint8_t i;
@@ -27,6 +28,12 @@ static void look(ug_player *player, uint32_t now_ms) {
     }
   }
 }
+#else
+static void look(const ug_player *player, uint32_t now_ms) {
+  (void)player;
+  (void)now_ms;
+}
+#endif
 
 static void send(void) {
   uint8_t g, channel = 0, i;
@@ -35,7 +42,9 @@ static void send(void) {
     if (group->bytes_per_point == 1)
       for (i = 0; i < group->points; i++) board_dim(channel++, frame[group->offset + i]);
   }
+#if UG_LINES > 0
   for (i = 0; i < UG_LINES; i++) board_pixels(i, frame + ug_lines[i].offset, ug_lines[i].bytes);
+#endif
 }
 
 int main(void) {

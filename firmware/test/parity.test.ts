@@ -1,6 +1,5 @@
 import { execFileSync, spawnSync } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { assess } from '@glimmer/core/assess';
 import { exportProgram, fingerprint, writeEngineTables } from '@glimmer/core/exports';
@@ -11,14 +10,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoPlan, ledsOf, moodOf, planOf, soundDesign, tapeOf } from '../../core/tests/designs.ts';
 import { anyMove } from '../../core/tests/moves.ts';
+import { engineFiles, writeProgram } from './program.ts';
 
 const firmware = join(import.meta.dirname, '..');
-const engineFiles = Object.fromEntries(
-  ['engine', 'boards'].flatMap((folder) =>
-    readdirSync(join(firmware, folder)).map((name) => [name, readFileSync(join(firmware, folder, name), 'utf8')]),
-  ),
-);
-
 const demoFolder = join(firmware, '../demo');
 const demos = readdirSync(demoFolder).map((file): [string, Plan] => {
   const read = readPlanText(readFileSync(join(demoFolder, file), 'utf8'));
@@ -26,11 +20,9 @@ const demos = readdirSync(demoFolder).map((file): [string, Plan] => {
   return [file, read.plan];
 });
 
-/** Writes the program of a plan into a folder and builds the simulated controller with gcc, warnings as errors. */
+/** The simulated controller of a plan, built with gcc, warnings as errors; gives its folder. */
 function buildHost(plan: Plan): string {
-  const folder = mkdtempSync(join(tmpdir(), 'glimmer-program-'));
-  for (const [name, text] of Object.entries(exportProgram(plan, assess(plan.design), engineFiles)))
-    writeFileSync(join(folder, name), text);
+  const folder = writeProgram(plan);
   execFileSync('make', ['-s', 'host'], { cwd: folder });
   return folder;
 }

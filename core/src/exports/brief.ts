@@ -4,6 +4,7 @@ import { checkDesign, listWishes } from '../findings/index.ts';
 import type { Plan } from '../plan/index.ts';
 import { describeEnd, printCeiling } from '../power/index.ts';
 import { printQuantity } from '../units/index.ts';
+import { fingerprint } from './fingerprint.ts';
 
 const gravityWords = { stop: 'STOP', mend: 'mend', mind: 'mind' } as const;
 
@@ -15,6 +16,7 @@ export function writeBrief(plan: Plan, assessment: Assessment): string {
   const lines = [
     plan.name,
     '='.repeat(plan.name.length),
+    `Mark          ${fingerprint(plan.design)}: the program and the sheets of this very plan carry the same`,
     `Lights        ${assessment.lightCount} in ${assessment.placed.length} groups`,
     `Peak draw     ${printQuantity('currentA', assessment.peakA)} on the rail${supply && Number.isFinite(supply.atPeak.packA) ? `, ${printQuantity('currentA', supply.atPeak.packA)} from the pack near its end` : ''}`,
     `Usual draw    ${printQuantity('currentA', assessment.usualA)} on the rail`,

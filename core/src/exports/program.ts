@@ -219,11 +219,26 @@ function writePins(plan: Plan, assessment: Assessment): string {
   const lines = given.map(
     ({ demand, pin }) => `#define PIN_${macro(demand.label)} ${macro(pin.name)} /* ${safe(demand.label)} */`,
   );
+  const nameOf = (demandId: string): string => {
+    const found = given.find(({ demand }) => demand.id === demandId);
+    return found ? `PIN_${macro(found.demand.label)}` : 'NO_PIN';
+  };
+  const list = (names: readonly string[]): string => `{ ${names.join(', ') || 'NO_PIN'} }`;
+  const channels = assessment.show.groups.flatMap((group) =>
+    group.bytesPerPoint === 1
+      ? Array.from({ length: group.points }, (_, i) => nameOf(`channel:${group.id}:${i + 1}`))
+      : [],
+  );
   return `/* ${safe(plan.name)}: the pins, one line each. A board file says what each name is on its chip. */
 #ifndef PINS_H
 #define PINS_H
 
 ${lines.join('\n') || '/* No controller is chosen yet. */'}
+
+/* In the order of the plan: channels of single lights, chains of pixels, controls. */
+#define UG_CHANNEL_PINS ${list(channels)}
+#define UG_LINE_PINS ${list(assessment.chains.map((chain) => nameOf(`data:${chain.tapeIds[0] ?? ''}`)))}
+#define UG_CONTROL_PINS ${list(plan.design.drive.controls.map((control) => nameOf(`control:${control.id}`)))}
 
 #endif
 `;
@@ -242,8 +257,16 @@ BOARD ?= template.c
 board: main.c $(BOARD) $(ENGINE) board.h pins.h show.h
 \t$(CC) $(CFLAGS) -o $@ main.c $(BOARD) $(ENGINE)
 
+# The eight-bit board at 16 MHz (Debian: gcc-avr avr-libc); program.hex is what a programmer takes.
+avr: program.hex
+program.elf: main.c eight16.c $(ENGINE) board.h pins.h show.h
+\tavr-gcc -mmcu=avr5 -std=c99 -Wall -Wextra -Werror -Os -nostartfiles -Wl,-Tdata=0x800100 -o $@ main.c eight16.c $(ENGINE)
+program.hex: program.elf
+\tavr-objcopy -O ihex -R .eeprom $< $@
+\tavr-size $<
+
 clean:
-\trm -f host board
+\trm -f host board program.elf program.hex
 `;
 
 function writeChecklist(plan: Plan, assessment: Assessment): string {

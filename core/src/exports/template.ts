@@ -1,6 +1,7 @@
 import type { Assessment } from '../assess.ts';
 import type { Plan, PlanPoint } from '../plan/index.ts';
 import { printQuantity } from '../units/index.ts';
+import { fingerprint } from './fingerprint.ts';
 import { drawHeader, escapeXml, MARGIN_MM, n, openSheet } from './sheet.ts';
 
 interface Frame {
@@ -63,7 +64,7 @@ export function exportTemplateSvg(plan: Plan, assessment: Assessment, side: 'fro
   );
   return `${[
     openSheet(frame.widthMm, frame.heightMm),
-    drawHeader(`${plan.name}, seen from the ${side}, full size`, frame.heightMm),
+    drawHeader(`${plan.name}, seen from the ${side}, full size, mark ${fingerprint(plan.design)}`, frame.heightMm),
     `<rect x="${MARGIN_MM}" y="${MARGIN_MM}" width="${n(view.widthMm)}" height="${n(view.heightMm)}" fill="none" stroke="#999" stroke-width="0.2"/>`,
     ...groups,
     '</svg>',

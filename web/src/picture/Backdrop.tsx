@@ -101,7 +101,7 @@ export function Ruler({
             vectorEffect="non-scaling-stroke"
           />
           {i % 10 === 0 && (
-            <text x={x} y={heightMm + marginMm * 0.98} stroke="none" textAnchor="middle">
+            <text x={x} y={heightMm + marginMm * 0.9} stroke="none" textAnchor="middle">
               {x === 0 ? '0 mm' : x}
             </text>
           )}

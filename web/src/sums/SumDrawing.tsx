@@ -3,8 +3,8 @@ import { printQuantity } from '@glimmer/core/units';
 import { extent, line, scaleLinear } from 'd3';
 
 const WIDTH = 440;
-const HEIGHT = 190;
-const EDGE = { left: 58, right: 26, top: 10, bottom: 34 };
+const HEIGHT = 200;
+const EDGE = { left: 58, right: 26, top: 22, bottom: 34 };
 
 const strokes: Readonly<Record<DrawnLine['role'], { stroke: string; width: number; dash?: string }>> = {
   curve: { stroke: 'var(--ink)', width: 1.8 },
@@ -64,8 +64,8 @@ function Lines({ drawing }: { readonly drawing: Extract<Drawing, { kind: 'lines'
         {drawing.x.label}
       </text>
       <text
-        x={EDGE.left + 5}
-        y={EDGE.top + 9}
+        x={EDGE.left - 6}
+        y={12}
         fontSize="11"
         fill="var(--faint)"
         stroke="var(--sheet)"

@@ -1,0 +1,188 @@
+/* Board file: an eight-bit controller at 16 MHz, bare metal, pins P0 to P13 and L0 to L5 (its larger kind: 2 KB of memory).
+ * Registers stand here by address, so that it builds with the plain architecture: make avr. */
+#include "board.h"
+#include "pins.h"
+#include "show.h"
+
+#define REG(address) (*(volatile uint8_t *)(address))
+#define TIFR0 REG(0x35)
+#define TCCR0A REG(0x44)
+#define TCCR0B REG(0x45)
+#define OCR0A REG(0x47)
+#define OCR0B REG(0x48)
+#define TIMSK0 REG(0x6e)
+#define ADCL REG(0x78)
+#define ADCH REG(0x79)
+#define ADCSRA REG(0x7a)
+#define ADMUX REG(0x7c)
+#define TCCR1A REG(0x80)
+#define TCCR1B REG(0x81)
+#define OCR1AL REG(0x88)
+#define OCR1BL REG(0x8a)
+#define TCCR2A REG(0xb0)
+#define TCCR2B REG(0xb1)
+#define OCR2A REG(0xb3)
+#define OCR2B REG(0xb4)
+#define UCSR0A REG(0xc0)
+#define UCSR0B REG(0xc1)
+#define UBRR0L REG(0xc4)
+#define UDR0 REG(0xc6)
+
+/* Pins by the names of the plan: P0 to P13 count on from 0, L0 to L5 from 14. */
+enum { P0, P1, P2, P3, P4, P5, P6, P7, P8, P9, P10, P11, P12, P13, L0, L1, L2, L3, L4, L5, NO_PIN };
+
+static const uint8_t channels[] = UG_CHANNEL_PINS;
+static const uint8_t lines[] = UG_LINE_PINS;
+static const uint8_t controls[] = UG_CONTROL_PINS;
+
+static uint16_t port_of(uint8_t pin) { return pin < 8 ? 0x2b : pin < 14 ? 0x25 : 0x28; }
+static uint8_t bit_of(uint8_t pin) { return (uint8_t)(1u << (pin < 8 ? pin : pin < 14 ? pin - 8 : pin - 14)); }
+static void make_output(uint8_t pin) { REG(port_of(pin) - 1) |= bit_of(pin); }
+
+static void set_pin(uint8_t pin, uint8_t high) {
+  if (high) REG(port_of(pin)) |= bit_of(pin);
+  else REG(port_of(pin)) &= (uint8_t)~bit_of(pin);
+}
+
+/* Timer 0 runs over each 1.024 ms: 16 MHz / 64 / 256. */
+static volatile uint32_t overflows;
+
+void __vector_16(void) __attribute__((signal, used, externally_visible));
+void __vector_16(void) { overflows++; }
+
+void board_begin(void) {
+  uint8_t i;
+  for (i = 0; i < sizeof channels; i++) if (channels[i] != NO_PIN) make_output(channels[i]);
+  for (i = 0; i < sizeof lines; i++) if (lines[i] != NO_PIN) make_output(lines[i]);
+  for (i = 0; i < sizeof controls; i++) if (controls[i] < L0) set_pin(controls[i], 1);
+  TCCR0A = 0x03;
+  TCCR0B = 0x03;
+  TIMSK0 = 0x01;
+  TCCR1A = 0x01;
+  TCCR1B = 0x0b;
+  TCCR2A = 0x03;
+  TCCR2B = 0x04;
+  ADCSRA = 0x87;
+  UBRR0L = 0x08;
+  UCSR0B = 0x08;
+  __asm__ volatile("sei");
+}
+
+uint32_t board_now_ms(void) {
+  uint32_t count;
+  __asm__ volatile("cli");
+  count = overflows;
+  __asm__ volatile("sei");
+  /* 1.024 ms each, without a product that overflows within a month. */
+  return count + count / 125u * 3u;
+}
+
+uint8_t board_pressed(uint8_t control) {
+  uint8_t pin = controls[control];
+  return pin < NO_PIN && (REG(port_of(pin) - 2) & bit_of(pin)) == 0;
+}
+
+uint16_t board_level(uint8_t control) {
+  uint8_t low;
+  if (controls[control] < L0 || controls[control] >= NO_PIN) return 0;
+  ADMUX = (uint8_t)(0x40 | (controls[control] - L0));
+  ADCSRA |= 0x40;
+  while (ADCSRA & 0x40) {}
+  low = ADCL;
+  return (uint16_t)(low | ((uint16_t)ADCH << 8));
+}
+
+/* Hardware dimming at 977 Hz on the six pins that have it; none at all at 0, since the timer would leave a spike. */
+static void dim(volatile uint8_t *control, uint8_t on, volatile uint8_t *compare, uint8_t pin, uint8_t light) {
+  if (light == 0) {
+    *control &= (uint8_t)~on;
+    set_pin(pin, 0);
+    return;
+  }
+  *compare = light;
+  *control |= on;
+}
+
+void board_dim(uint8_t channel, uint8_t light) {
+  uint8_t pin = channels[channel];
+  switch (pin) {
+    case P3: dim(&TCCR2A, 0x20, &OCR2B, pin, light); break;
+    case P5: dim(&TCCR0A, 0x20, &OCR0B, pin, light); break;
+    case P6: dim(&TCCR0A, 0x80, &OCR0A, pin, light); break;
+    case P9: dim(&TCCR1A, 0x80, &OCR1AL, pin, light); break;
+    case P10: dim(&TCCR1A, 0x20, &OCR1BL, pin, light); break;
+    case P11: dim(&TCCR2A, 0x80, &OCR2A, pin, light); break;
+    case NO_PIN: break;
+    default: set_pin(pin, light >= 128);
+  }
+}
+
+/* Eight bits of 1.25 us at 16 MHz, 20 cycles each: high for 6 cycles (375 ns) is a 0, for 12 (750 ns) a 1. */
+static void send_byte(volatile uint8_t *port, uint8_t high, uint8_t low, uint8_t value) {
+  uint8_t bits = 8;
+  __asm__ volatile(
+      "1: st %a[port], %[high]\n\t"
+      "nop\n\tnop\n\tnop\n\t"
+      "sbrs %[value], 7\n\t"
+      "st %a[port], %[low]\n\t"
+      "lsl %[value]\n\t"
+      "nop\n\tnop\n\tnop\n\tnop\n\t"
+      "st %a[port], %[low]\n\t"
+      "nop\n\tnop\n\t"
+      "dec %[bits]\n\t"
+      "brne 1b\n\t"
+      : [value] "+r"(value), [bits] "+r"(bits)
+      : [port] "e"(port), [high] "r"(high), [low] "r"(low));
+}
+
+void board_pixels(uint8_t line, const uint8_t *bytes, uint16_t count) {
+  uint8_t pin = lines[line], bit, low, high;
+  volatile uint8_t *port;
+  uint16_t i;
+  if (pin == NO_PIN) return;
+  port = &REG(port_of(pin));
+  bit = bit_of(pin);
+  __asm__ volatile("cli");
+  low = (uint8_t)(*port & (uint8_t)~bit);
+  high = (uint8_t)(low | bit);
+  /* The tape wants green first. */
+  for (i = 0; i + 2 < count; i += 3) {
+    send_byte(port, high, low, bytes[i + 1]);
+    send_byte(port, high, low, bytes[i]);
+    send_byte(port, high, low, bytes[i + 2]);
+  }
+  __asm__ volatile("sei");
+}
+
+/* The silence that ends a frame and the pace of the loop in one: the next whole 16 ms. */
+void board_wait_frame(void) {
+  uint32_t from = board_now_ms() / 16u;
+  while (board_now_ms() / 16u == from) {}
+}
+
+void board_say(const char *text) {
+  for (;;) {
+    uint8_t sign = (uint8_t)(*text ? *text : '\n');
+    while (!(UCSR0A & 0x20)) {}
+    UDR0 = sign;
+    if (!*text) return;
+    text++;
+  }
+}
+
+/* Vectors and start: stack at the top of 2 KB, then libgcc fills the data, then main. */
+__asm__(
+    ".section .vectors,\"ax\",@progbits\n"
+    "jmp __start\n"
+    ".rept 15\n jmp __start\n .endr\n"
+    "jmp __vector_16\n"
+    ".rept 9\n jmp __start\n .endr\n"
+    ".section .init0,\"ax\",@progbits\n"
+    ".global __start\n"
+    "__start:\n"
+    ".section .init2,\"ax\",@progbits\n"
+    "clr r1\n out 0x3f, r1\n ldi r28, 0xff\n ldi r29, 0x08\n out 0x3e, r29\n out 0x3d, r28\n"
+    ".section .init9,\"ax\",@progbits\n"
+    "call main\n"
+    "2: rjmp 2b\n"
+    ".text\n");

@@ -1,0 +1,23 @@
+import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { assess } from '@glimmer/core/assess';
+import { type EngineFiles, exportProgram } from '@glimmer/core/exports';
+import type { Plan } from '@glimmer/core/plan';
+
+const firmware = join(import.meta.dirname, '..');
+
+/** The engine and the board files as they stand in the repository. */
+export const engineFiles: EngineFiles = Object.fromEntries(
+  ['engine', 'boards'].flatMap((folder) =>
+    readdirSync(join(firmware, folder)).map((name) => [name, readFileSync(join(firmware, folder, name), 'utf8')]),
+  ),
+);
+
+/** Writes the program of a plan into a folder of its own. */
+export function writeProgram(plan: Plan): string {
+  const folder = mkdtempSync(join(tmpdir(), 'glimmer-program-'));
+  for (const [name, text] of Object.entries(exportProgram(plan, assess(plan.design), engineFiles)))
+    writeFileSync(join(folder, name), text);
+  return folder;
+}
