@@ -107,8 +107,8 @@ export interface Assessment {
   readonly peakA: number;
   readonly usualA: number;
   readonly allWhiteA: number;
-  /** For the limiter of the program and of the preview; null until there is a pack. */
-  readonly limit: ShowLimit | null;
+  /** For the limiter of the program and of the preview; it limits nothing until there is a pack. */
+  readonly limit: ShowLimit;
   readonly supply: SupplyAssessment | null;
   readonly chains: readonly ChainVoltage[];
   readonly runs: readonly WireRun[];
@@ -272,11 +272,12 @@ function assessSupply(options: {
 }
 
 /** What the limiter counts with: rounded up for what lights draw, down for what the supply gives. */
-function limitOf(supply: SupplyAssessment, show: Show, consumers: readonly Consumer[]): ShowLimit {
+function limitOf(supply: SupplyAssessment | null, show: Show, consumers: readonly Consumer[]): ShowLimit {
   const microA = (currentA: number): number => Math.ceil(currentA * 1e6);
   return {
     restMicroA: microA(consumers.reduce((sum, consumer) => sum + consumer.restA, 0)),
-    limitMicroA: Math.floor(findRailLimitA(supply.path) * 1e6),
+    // Where not even the dark lights can be fed the limit is next to nothing, not none.
+    limitMicroA: supply ? Math.max(1, Math.floor(findRailLimitA(supply.path) * 1e6)) : 0,
     microAPerByte: show.groups.map((group) => {
       const fullA = consumers.find((consumer) => consumer.id === group.id)?.fullA ?? 0;
       return microA(fullA / Math.max(1, group.points * group.bytesPerPoint));
@@ -426,7 +427,7 @@ export function assess(design: Design, library: Library = builtInLibrary): Asses
     peakA,
     usualA: course.length === 0 ? allWhiteA : meanOfCourse(course),
     allWhiteA,
-    limit: supply ? limitOf(supply, show, consumers) : null,
+    limit: limitOf(supply, show, consumers),
     supply,
     chains: chains.map((chain) => solveChain({ chain, runs, consumers, budget: hungriest, railV: rail.nominalV })),
     runs,

@@ -151,7 +151,7 @@ function writeShowTables(plan: Plan, assessment: Assessment): string {
   const start = design.moods.startId ?? design.moods.list[0]?.id ?? null;
   const groups = show.groups.map(
     (group, g) =>
-      `  { .points = ${group.points}, .bytes_per_point = ${group.bytesPerPoint}, .offset = ${group.offset}, .microamps_per_byte = ${limit?.microAPerByte[g] ?? 0}u }, /* ${nameOf(group.id)} */`,
+      `  { .points = ${group.points}, .bytes_per_point = ${group.bytesPerPoint}, .offset = ${group.offset}, .microamps_per_byte = ${limit.microAPerByte[g] ?? 0}u }, /* ${nameOf(group.id)} */`,
   );
   const moves = show.moods.flatMap((mood, m) =>
     mood.moves.map(
@@ -208,8 +208,8 @@ const ug_show ug_plan = {
   .cue_count = ${design.moods.cues.length},
   .start = ${start === null ? 'UG_ANY' : moodIndex(start)},
   .frame_bytes = UG_FRAME_BYTES,
-  .rest_microamps = ${limit?.restMicroA ?? 0}u,
-  .limit_microamps = ${limit?.limitMicroA ?? 0}u,
+  .rest_microamps = ${limit.restMicroA}u,
+  .limit_microamps = ${limit.limitMicroA}u,
 };
 `;
 }

@@ -1,4 +1,5 @@
 export { checkDesign, isOpen } from './checkDesign.ts';
 export { type Finding, type Fix, type Gravity, type Stage, stages } from './finding.ts';
+export { isFlashing } from './moodRules.ts';
 export { listStageStates, type StageState } from './stageStates.ts';
 export { listWishes, type Wish } from './wishes.ts';

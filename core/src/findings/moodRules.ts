@@ -81,13 +81,20 @@ export const drivenMoveRule: Rule = ({ design, assessment }) =>
     }),
   );
 
+/**
+ * Whether so many flashes a second are more than people nearby should be shown.
+ * A fiftieth over is rounding of whole milliseconds, not a fourth flash.
+ */
+export function isFlashing(flashesPerS: number): boolean {
+  return flashesPerS > MOST_FLASHES_PER_S + 0.02;
+}
+
 /** More than three flashes a second (WCAG 2.2, success criterion 2.3.1). */
 export const flashRule: Rule = ({ design, assessment }) =>
   assessment.moods.flatMap((mood, moodIndex) =>
     mood.groups.flatMap((group): Finding[] => {
       const rate = group.load.flashesPerS;
-      // A thousandth over is rounding of whole milliseconds, not a fourth flash.
-      if (rate <= MOST_FLASHES_PER_S + 0.02) return [];
+      if (!isFlashing(rate)) return [];
       const name = assessment.placed.find((each) => each.id === group.groupId)?.name ?? group.groupId;
       const move = design.moods.list[moodIndex]?.moves[group.groupId];
       const path = ['moods', 'list', moodIndex, 'moves', group.groupId];

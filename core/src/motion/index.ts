@@ -1,3 +1,4 @@
+export { traceCurrent } from './currentTrace.ts';
 export { chanceByte, crossFade, paintFrame } from './frame.ts';
 export { limitFrame, type ShowLimit } from './limit.ts';
 export { type MoveLoad, measureMove } from './load.ts';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { demoPlan } from '../../tests/designs.ts';
 import { assess } from '../assess.ts';
-import { limitFrame, type ShowLimit } from './index.ts';
+import { limitFrame, type ShowLimit, traceCurrent } from './index.ts';
 
 const { show, limit } = assess(demoPlan().design);
 
@@ -16,7 +16,6 @@ function frameA(of: ShowLimit, frame: Uint8Array): number {
 }
 
 describe('the limiter (N30)', () => {
-  if (!limit) throw new Error('the demo has a pack');
   it('no frame out of 100 000 random ones passes the limit, and those below it are left alone', () => {
     let state = 3;
     const random = (): number => {
@@ -41,10 +40,37 @@ describe('the limiter (N30)', () => {
     expect(limitFrame(show, { ...limit, limitMicroA: 10 }, frame)).toBe(0);
     expect(frame.every((byte) => byte === 0)).toBe(true);
   });
+  it('limits nothing where the supply is not known', () => {
+    const frame = new Uint8Array(show.frameBytes).fill(255);
+    expect(limitFrame(show, { ...limit, limitMicroA: 0 }, frame)).toBe(256);
+    expect(frame.every((byte) => byte === 255)).toBe(true);
+  });
   it('keeps the colour: every byte is cut alike', () => {
     const frame = new Uint8Array(show.frameBytes).fill(255);
     const scale = limitFrame(show, limit, frame);
     expect(scale).toBeLessThan(256);
     expect(new Set(frame)).toEqual(new Set([(255 * scale) >> 8]));
+  });
+});
+
+describe('the current under the ribbons', () => {
+  const assessment = assess(demoPlan().design);
+  it('is the sum over the lights at every moment: steady white by hand', () => {
+    // Strike: both jaws white at 70 %: 66 pixels · 3 · 12 mA · (179/256) and the rest, in whole microamperes a byte.
+    const index = assessment.show.moods.findIndex((mood) => mood.id === 'strike');
+    const [first = 0] = traceCurrent(assessment.show, index, assessment.limit, { spanMs: 1000, columns: 4 });
+    const jaws = 66 * 0.036 * (Math.round(255 * 0.7) / 255);
+    const rest = assessment.limit.restMicroA / 1e6;
+    expect(first).toBeGreaterThan(rest + jaws * 0.99);
+    expect(first).toBeLessThan(rest + jaws * 1.03);
+  });
+  it('has the mean that the night run is fed with, over whole periods, for every mood', () => {
+    assessment.moods.forEach((mood, m) => {
+      // Sixty seconds hold every period of the demo many times over.
+      const trace = traceCurrent(assessment.show, m, assessment.limit, { spanMs: 60_000, columns: 3000 });
+      const mean = trace.reduce((sum, currentA) => sum + currentA, 0) / trace.length;
+      expect(Math.abs(mean / mood.meanA - 1)).toBeLessThan(0.03);
+      expect(Math.max(...trace)).toBeLessThanOrEqual(mood.peakA * 1.02);
+    });
   });
 });

@@ -4,6 +4,7 @@ import type { Show } from './show.ts';
 export interface ShowLimit {
   /** Drawn with every light dark. */
   readonly restMicroA: number;
+  /** 0 = not known: nothing is limited. */
   readonly limitMicroA: number;
   /** What one byte at 255 adds, by group in the order of the show. */
   readonly microAPerByte: readonly number[];
@@ -24,6 +25,7 @@ function litOf(show: Show, limit: ShowLimit, frame: Uint8Array): number {
  * the colours stay; rounding is always down, so what is left is never above the limit.
  */
 export function limitFrame(show: Show, limit: ShowLimit, frame: Uint8Array): number {
+  if (limit.limitMicroA === 0) return 256;
   const lit = litOf(show, limit, frame);
   const room = Math.max(0, limit.limitMicroA - limit.restMicroA) * 255;
   if (lit <= room) return 256;

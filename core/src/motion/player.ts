@@ -80,7 +80,7 @@ export function paintNow(options: {
   readonly out: Uint8Array;
   readonly scratch: Uint8Array;
   /** Where the supply is known: the program's limiter is part of what is seen. */
-  readonly limit?: ShowLimit | null;
+  readonly limit?: ShowLimit;
 }): void {
   paintUnlimited(options);
   if (options.limit) limitFrame(options.show, options.limit, options.out);

@@ -1,6 +1,6 @@
-import type { Stage } from '@glimmer/core/findings';
+import { isFlashing, type Stage } from '@glimmer/core/findings';
 import type { PlanPoint } from '@glimmer/core/plan';
-import { Lamp, LampDesk, Pause, Play } from 'lucide-react';
+import { Lamp, LampDesk, Pause, Play, StepForward } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { editDesign, usePlan } from '../state/planStore.ts';
@@ -8,6 +8,7 @@ import { useReckoned } from '../state/useAssessment.tsx';
 import { type Tool, useViewStore, view } from '../state/viewStore.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Dialog } from '../widgets/Dialog.tsx';
+import { Choice } from '../widgets/fields.tsx';
 import { Backdrop, Ruler } from './Backdrop.tsx';
 import { placeUnder } from './Handle.tsx';
 import { BenchOverlay, plainOverlays } from './overlays/index.ts';
@@ -49,13 +50,14 @@ const toolWords: Readonly<Record<Exclude<Tool['kind'], 'none'>, string>> = {
   light: 'Click where each light sits. Arrow keys and Enter work too; Escape when done.',
 };
 
-/** A mood that flashes faster than three times a second is held until the maker has said yes. */
+/** A mood that flashes faster than three times a second, as fast as it is shown here, is held until the maker has said yes. */
 function useFlashGuard(showing: string | null): { readonly asks: boolean; readonly answer: (show: boolean) => void } {
-  const { findings } = useReckoned();
-  const running = useViewStore((state) => state.running);
+  const { assessment } = useReckoned();
+  const { running, speed } = useViewStore();
   const [agreed, setAgreed] = useState<ReadonlySet<string>>(new Set());
-  const flashes = showing !== null && findings.some((finding) => finding.id.startsWith(`flash:${showing}:`));
-  const asks = flashes && running && !agreed.has(showing);
+  const mood = assessment?.moods.find((each) => each.moodId === showing);
+  const flashes = mood?.groups.some((group) => isFlashing(group.load.flashesPerS * speed)) ?? false;
+  const asks = showing !== null && flashes && running && !agreed.has(showing);
   return {
     asks,
     answer: (show) => {
@@ -68,12 +70,21 @@ function useFlashGuard(showing: string | null): { readonly asks: boolean; readon
 /** Where the overlay's ink is what matters, the lights step back under the working lamp. */
 const inkStages: ReadonlySet<Stage> = new Set(['drive', 'power', 'wires', 'bench']);
 
+const STEP_MS = 40;
+const speeds = [
+  { value: '0.25', label: 'a quarter of the speed' },
+  { value: '0.5', label: 'half the speed' },
+  { value: '1', label: 'true speed' },
+  { value: '2', label: 'twice the speed' },
+  { value: '4', label: 'four times the speed' },
+];
+
 /** The picture of the piece: to scale, lit, with the stage's own meaning laid over it. */
 export function PicturePane({ stage }: { readonly stage: Stage }) {
   const plan = usePlan();
   const { design } = plan;
   const { assessment, progress } = useReckoned();
-  const { lamp, running, tool } = useViewStore();
+  const { lamp, running, speed, tool } = useViewStore();
   const [host, size] = useSize();
   const canvasRef = useRef<HTMLCanvasElement>(null);
   const svgRef = useRef<SVGSVGElement>(null);
@@ -133,6 +144,21 @@ export function PicturePane({ stage }: { readonly stage: Stage }) {
           {lamp === 'on' ? <LampDesk size={16} /> : <Lamp size={16} />}
           {lamp === 'on' ? 'Lamp off' : 'Lamp on'}
         </Button>
+        {stage === 'moods' && (
+          <>
+            <Button look="quiet" onClick={() => view.step(STEP_MS)} title={`On by ${STEP_MS} ms`}>
+              <StepForward size={16} />
+              Step
+            </Button>
+            <Choice
+              inline
+              label="Speed of the moods"
+              value={String(speed)}
+              options={speeds}
+              onChoose={(value) => view.runAt(Number(value))}
+            />
+          </>
+        )}
         <span className="ml-auto text-[13px] text-faint">
           {moodName ? `${running ? 'running' : 'held'}: ${moodName}` : 'no mood yet'}
           {stage === 'power' && assessment.chains.length > 0 && '; voltage at the height of the hungriest mood'}

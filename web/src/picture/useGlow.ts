@@ -129,6 +129,8 @@ export function useGlow(
   const running = useViewStore((state) => state.running);
   const shownMoodId = useViewStore((state) => state.shownMoodId);
   const events = useViewStore((state) => state.events);
+  const speed = useViewStore((state) => state.speed);
+  const skipMs = useViewStore((state) => state.skipMs);
   const player = useRef<PlayerState>(startPlayer(design));
   const clock = useRef({ nowMs: 0, lastTick: 0 });
   const [showing, setShowing] = useState<string | null>(player.current.moodId);
@@ -147,6 +149,7 @@ export function useGlow(
     const scratch = new Uint8Array(show.frameBytes);
     const known = (id: string | null): boolean => design.moods.list.some((mood) => mood.id === id);
     if (!known(player.current.moodId)) player.current = startPlayer(design);
+    if (skipMs !== 0) clock.current.nowMs += view.takeSkip();
     for (const event of events.length > 0 ? view.takeEvents() : [])
       player.current = handleEvent(design, player.current, event, Math.round(clock.current.nowMs));
 
@@ -170,13 +173,13 @@ export function useGlow(
     clock.current.lastTick = performance.now();
     const tick = (at: number): void => {
       // A tab that was away must not leap ahead by minutes.
-      clock.current.nowMs += Math.min(250, Math.max(0, at - clock.current.lastTick));
+      clock.current.nowMs += Math.min(250, Math.max(0, at - clock.current.lastTick)) * speed;
       clock.current.lastTick = at;
       paint();
       handle = requestAnimationFrame(tick);
     };
     handle = requestAnimationFrame(tick);
     return () => cancelAnimationFrame(handle);
-  }, [canvasRef, design, assessment, fitting, lamp, running, shownMoodId, events]);
+  }, [canvasRef, design, assessment, fitting, lamp, running, shownMoodId, events, speed, skipMs]);
   return showing;
 }

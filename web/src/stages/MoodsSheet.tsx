@@ -178,7 +178,13 @@ export default function MoodsSheet() {
       </div>
       {mood && budget && (
         <>
-          <Ribbons show={assessment.show} moodIndex={index} placed={assessment.placed} spanS={Math.min(60, longestS)} />
+          <Ribbons
+            show={assessment.show}
+            limit={assessment.limit}
+            moodIndex={index}
+            placed={assessment.placed}
+            spanS={Math.min(60, longestS)}
+          />
           <Section
             title="This mood"
             aside={

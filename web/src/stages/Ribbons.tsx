@@ -1,5 +1,7 @@
 import type { PlacedGroup } from '@glimmer/core/lights';
-import { parseColour, type Ribbon, type Show, weaveRibbons } from '@glimmer/core/motion';
+import { parseColour, type Ribbon, type Show, type ShowLimit, traceCurrent, weaveRibbons } from '@glimmer/core/motion';
+import { printQuantity } from '@glimmer/core/units';
+import { line, scaleLinear } from 'd3';
 import { useEffect, useMemo, useRef } from 'react';
 
 const COLUMNS = 280;
@@ -11,10 +13,13 @@ function RibbonCanvas({
   ribbon,
   label,
   tint,
+  high,
 }: {
   readonly ribbon: Ribbon;
   readonly label: string;
   readonly tint: readonly [number, number, number];
+  /** What the tallest ribbon may take, so that many groups still stand on one sheet. */
+  readonly high: number;
 }) {
   const ref = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
@@ -36,20 +41,84 @@ function RibbonCanvas({
       role="img"
       aria-label={label}
       className="block w-full bg-black [image-rendering:pixelated]"
-      style={{ height: `${Math.min(56, Math.max(12, ribbon.rows * 3))}px` }}
+      style={{ height: `${Math.min(high, Math.max(12, ribbon.rows * 3))}px` }}
     />
+  );
+}
+
+const TRACE_H = 44;
+
+/** The current of the piece on the ribbons' own time axis: its height marked, the limit drawn. */
+function CurrentTrace({
+  trace,
+  limitA,
+  spanS,
+}: {
+  readonly trace: readonly number[];
+  readonly limitA: number | null;
+  readonly spanS: number;
+}) {
+  const peakA = Math.max(...trace);
+  const peakAt = trace.indexOf(peakA);
+  const x = scaleLinear([0, trace.length - 1], [0, 100]);
+  const y = scaleLinear([0, Math.max(peakA, limitA ?? 0) * 1.12 || 1], [TRACE_H, 0]);
+  const draw = line<number>()
+    .x((_, i) => x(i))
+    .y((currentA) => y(currentA));
+  return (
+    <div className="mb-1 grid grid-cols-[6.5rem_1fr] items-center gap-2">
+      <span className="text-[13px] text-faint">
+        Current
+        <span className="figures block text-ink">{printQuantity('currentA', peakA)}</span>
+      </span>
+      <svg
+        viewBox={`0 0 100 ${TRACE_H}`}
+        preserveAspectRatio="none"
+        className="block h-11 w-full border-b border-rule"
+        role="img"
+        aria-label={`Current over ${spanS} seconds: at most ${printQuantity('currentA', peakA)}`}
+      >
+        {limitA !== null && (
+          <path
+            d={`M0 ${y(limitA)} H100`}
+            stroke="var(--brick-ink)"
+            strokeWidth="1.2"
+            strokeDasharray="5 3"
+            vectorEffect="non-scaling-stroke"
+          />
+        )}
+        <path
+          d={draw([...trace]) ?? ''}
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth="1.4"
+          vectorEffect="non-scaling-stroke"
+        />
+        <path
+          d={`M${x(peakAt)} ${y(peakA)} v-5`}
+          stroke="var(--brass)"
+          strokeWidth="3"
+          vectorEffect="non-scaling-stroke"
+        />
+      </svg>
+    </div>
   );
 }
 
 interface RibbonsProps {
   readonly show: Show;
+  readonly limit: ShowLimit;
   readonly moodIndex: number;
   readonly placed: readonly PlacedGroup[];
   readonly spanS: number;
 }
 
 /** A mood as ribbons: time runs to the right, the lights of a group stand one under another. */
-export function Ribbons({ show, moodIndex, placed, spanS }: RibbonsProps) {
+export function Ribbons({ show, limit, moodIndex, placed, spanS }: RibbonsProps) {
+  const trace = useMemo(
+    () => traceCurrent(show, moodIndex, limit, { spanMs: spanS * 1000, columns: COLUMNS }),
+    [show, moodIndex, limit, spanS],
+  );
   const ribbons = useMemo(
     () => weaveRibbons(show, moodIndex, { spanMs: spanS * 1000, columns: COLUMNS, mostRows: MOST_ROWS }),
     [show, moodIndex, spanS],
@@ -64,11 +133,13 @@ export function Ribbons({ show, moodIndex, placed, spanS }: RibbonsProps) {
             <RibbonCanvas
               ribbon={ribbon}
               tint={group?.kind === 'leds' ? parseColour(group.part.colour) : WHITE}
+              high={ribbons.length > 5 ? 24 : 56}
               label={`${group?.name ?? 'group'} over ${spanS} seconds`}
             />
           </div>
         );
       })}
+      <CurrentTrace trace={trace} limitA={limit.limitMicroA === 0 ? null : limit.limitMicroA / 1e6} spanS={spanS} />
       <div className="figures ml-[7rem] flex justify-between text-[12px] text-faint">
         {[0, 0.25, 0.5, 0.75, 1].map((share) => (
           <span key={share}>{(spanS * share).toFixed(spanS < 4 ? 2 : 1)} s</span>

@@ -10,6 +10,10 @@ export type Tool =
 interface ViewState {
   readonly lamp: 'on' | 'off';
   readonly running: boolean;
+  /** How fast the moods run: 1 is true time. */
+  readonly speed: number;
+  /** Time that the held picture is to be moved on by, in milliseconds; taken by the picture. */
+  readonly skipMs: number;
   readonly tool: Tool;
   /** The thing that the sheet or a finding points at. */
   readonly pointedId: string | null;
@@ -24,6 +28,8 @@ const isStill = (): boolean => window.matchMedia('(prefers-reduced-motion: reduc
 export const useViewStore = create<ViewState>()(() => ({
   lamp: localStorage.getItem('lamp') === 'off' ? 'off' : 'on',
   running: !isStill(),
+  speed: 1,
+  skipMs: 0,
   tool: { kind: 'none' },
   pointedId: null,
   shownMoodId: null,
@@ -37,6 +43,13 @@ export const view = {
   switchLamp: () => set((state) => ({ lamp: state.lamp === 'on' ? 'off' : 'on' })),
   switchRunning: () => set((state) => ({ running: !state.running })),
   hold: () => set({ running: false }),
+  runAt: (speed: number) => set({ speed }),
+  step: (ms: number) => set((state) => ({ running: false, skipMs: state.skipMs + ms })),
+  takeSkip: (): number => {
+    const { skipMs } = useViewStore.getState();
+    if (skipMs !== 0) set({ skipMs: 0 });
+    return skipMs;
+  },
   takeTool: (tool: Tool) => set({ tool }),
   layToolDown: () => set({ tool: { kind: 'none' } }),
   pointAt: (pointedId: string | null) => set({ pointedId }),
