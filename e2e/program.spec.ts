@@ -45,3 +45,28 @@ test('a mood made of the running moves, from the list to the ribbon', async ({ p
   await page.getByRole('button', { name: 'Slow it to two a second' }).click();
   await expect(page.getByText(/Eyes flashes/)).toBeHidden();
 });
+
+test('the current runs under the ribbons, and a mood that flashes once it is shown faster asks first', async ({
+  page,
+}) => {
+  await page.goto(`/plan/${await copyDemo(page)}/moods`);
+  // Two ways to one figure: the reckoning's loads give 322 mA at the height of Doze, the sum over
+  // the frames of ten seconds, in which the lure and the jaws do not quite peak together, 320 mA.
+  await expect(page.getByText(/mA, 322 mA/)).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Current over .* at most 320 mA/ })).toBeVisible();
+  await page.getByLabel('Move of Eyes').selectOption('shots');
+  await page.getByLabel('Dark').last().fill('900 ms');
+  await page.getByLabel('Dark').last().press('Enter');
+  await page.getByRole('button', { name: 'Run the moods' }).click();
+  await expect(page.getByText('running: Doze')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'This mood flashes fast' })).toBeHidden();
+  await page.getByLabel('Speed of the moods').selectOption('4');
+  await expect(page.getByRole('heading', { name: 'This mood flashes fast' })).toBeVisible();
+  await page.getByRole('button', { name: 'Hold it' }).click();
+  await expect(page.getByText('held: Doze')).toBeVisible();
+  await page.getByRole('button', { name: 'Step' }).click();
+  await expect(page.getByText('held: Doze')).toBeVisible();
+  await page.getByLabel('Speed of the moods').selectOption('0.5');
+  await page.getByRole('button', { name: 'Run the moods' }).click();
+  await expect(page.getByText('running: Doze')).toBeVisible();
+});

@@ -1,8 +1,16 @@
 import { paintFrame } from './frame.ts';
-import type { ShowLimit } from './limit.ts';
+import { litOf, type ShowLimit } from './limit.ts';
 import type { Show } from './show.ts';
 
-/** Current of a mood over time on the rail, from the engine's own frames, before the limiter: evenly spaced, in amperes. */
+/** Between two frames looked at; the shortest shot worth drawing lasts longer. */
+const LOOK_MS = 20;
+/** Looks in one column at most, so that a slow evening of a mood still draws at once. */
+const MOST_LOOKS = 16;
+
+/**
+ * Current of a mood over time on the rail, from the engine's own frames, before the limiter, in amperes: evenly spaced
+ * columns, each the highest of the frames within it, so that a short flash is not stepped over.
+ */
 export function traceCurrent(
   show: Show,
   moodIndex: number,
@@ -10,14 +18,14 @@ export function traceCurrent(
   options: { readonly spanMs: number; readonly columns: number },
 ): readonly number[] {
   const frame = new Uint8Array(show.frameBytes);
+  const columnMs = options.spanMs / options.columns;
+  const looks = Math.min(MOST_LOOKS, Math.max(1, Math.ceil(columnMs / LOOK_MS)));
   return Array.from({ length: options.columns }, (_, column) => {
-    paintFrame(show, moodIndex, Math.trunc((column * options.spanMs) / options.columns), frame);
-    const litMicroA = show.groups.reduce((sum, group, g) => {
-      let bytes = 0;
-      const end = group.offset + group.points * group.bytesPerPoint;
-      for (let i = group.offset; i < end; i += 1) bytes += frame[i] ?? 0;
-      return sum + (bytes * (limit.microAPerByte[g] ?? 0)) / 255;
-    }, 0);
-    return (limit.restMicroA + litMicroA) / 1e6;
+    let highest = 0;
+    for (let look = 0; look < looks; look += 1) {
+      paintFrame(show, moodIndex, Math.trunc((column + look / looks) * columnMs), frame);
+      highest = Math.max(highest, litOf(show, limit, frame));
+    }
+    return (limit.restMicroA + highest / 255) / 1e6;
   });
 }

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { demoPlan } from '../../tests/designs.ts';
-import { assess } from '../assess.ts';
+import { type Assessment, assess } from '../assess.ts';
+import type { Move } from '../plan/index.ts';
 import { limitFrame, type ShowLimit, traceCurrent } from './index.ts';
 
 const { show, limit } = assess(demoPlan().design);
@@ -72,5 +73,25 @@ describe('the current under the ribbons', () => {
       expect(Math.abs(mean / mood.meanA - 1)).toBeLessThan(0.03);
       expect(Math.max(...trace)).toBeLessThanOrEqual(mood.peakA * 1.02);
     });
+  });
+  it('does not step over a flash shorter than its columns', () => {
+    const onUpperJaw = (move: Move): Assessment => {
+      const { design } = demoPlan();
+      const [doze, ...others] = design.moods.list;
+      if (!doze) throw new Error('the demo has moods');
+      const list = [{ ...doze, moves: { 'jaw-upper': move } }, ...others];
+      return assess({ ...design, moods: { ...design.moods, list } });
+    };
+    const white = { colour: '#ffffff', level: 1 };
+    const short = onUpperJaw({ kind: 'shots', count: 1, onS: 0.04, offS: 0.03, pauseS: 7, ...white });
+    const steady = onUpperJaw({ kind: 'steady', ...white });
+    const columns = { spanMs: 28_000, columns: 100 };
+    // Its height is what the same white draws when it stays on.
+    expect(Math.max(...traceCurrent(short.show, 0, short.limit, columns))).toBe(
+      Math.max(...traceCurrent(steady.show, 0, steady.limit, columns)),
+    );
+    // One in seven seconds, seen in one column of 280 ms or two: most of the trace is dark.
+    const rest = short.limit.restMicroA / 1e6;
+    expect(traceCurrent(short.show, 0, short.limit, columns).filter((a) => a > rest * 1.01).length).toBeLessThan(10);
   });
 });

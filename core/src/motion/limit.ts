@@ -11,7 +11,7 @@ export interface ShowLimit {
 }
 
 /** Current of a frame as the limiter counts it, in microamperes times 255. */
-function litOf(show: Show, limit: ShowLimit, frame: Uint8Array): number {
+export function litOf(show: Show, limit: ShowLimit, frame: Uint8Array): number {
   return show.groups.reduce((sum, group, g) => {
     let bytes = 0;
     const end = group.offset + group.points * group.bytesPerPoint;

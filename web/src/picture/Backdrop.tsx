@@ -88,20 +88,20 @@ export function Ruler({
 }) {
   const stepMm =
     [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000].find((step) => Math.max(widthMm, heightMm) / step <= 50) ?? 2000;
-  const tick = marginMm * 0.22;
+  const tick = marginMm * 0.17;
   const along = (lengthMm: number): number[] =>
     Array.from({ length: Math.floor(lengthMm / stepMm) + 1 }, (_, i) => i * stepMm);
   return (
-    <g stroke="var(--faint)" fill="var(--faint)" className="figures" fontSize={marginMm * 0.32}>
+    <g stroke="var(--faint)" fill="var(--faint)" className="figures" fontSize={marginMm * 0.31}>
       {along(widthMm).map((x, i) => (
         <g key={x}>
           <path
-            d={`M${x} ${heightMm + marginMm * 0.35} v${i % 5 === 0 ? tick * 1.8 : tick}`}
+            d={`M${x} ${heightMm + marginMm * 0.3} v${i % 5 === 0 ? tick * 1.8 : tick}`}
             strokeWidth="1"
             vectorEffect="non-scaling-stroke"
           />
           {i % 10 === 0 && (
-            <text x={x} y={heightMm + marginMm * 0.9} stroke="none" textAnchor="middle">
+            <text x={x} y={heightMm + marginMm * 0.92} stroke="none" textAnchor="middle">
               {x === 0 ? '0 mm' : x}
             </text>
           )}
@@ -110,7 +110,7 @@ export function Ruler({
       {along(heightMm).map((y, i) => (
         <path
           key={y}
-          d={`M${-marginMm * 0.35} ${y} h${i % 5 === 0 ? -tick * 1.8 : -tick}`}
+          d={`M${-marginMm * 0.3} ${y} h${i % 5 === 0 ? -tick * 1.8 : -tick}`}
           strokeWidth="1"
           vectorEffect="non-scaling-stroke"
         />

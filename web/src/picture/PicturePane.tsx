@@ -70,6 +70,11 @@ function useFlashGuard(showing: string | null): { readonly asks: boolean; readon
 /** Where the overlay's ink is what matters, the lights step back under the working lamp. */
 const inkStages: ReadonlySet<Stage> = new Set(['drive', 'power', 'wires', 'bench']);
 
+/** The strip around the view that holds the ruler. */
+const MARGIN_PX = 38;
+/** The unit the marks and labels are drawn in: the same size on a palm-sized piece as on a parasol. */
+const MARK_PX = 3.6;
+
 const STEP_MS = 40;
 const speeds = [
   { value: '0.25', label: 'a quarter of the speed' },
@@ -90,12 +95,10 @@ export function PicturePane({ stage }: { readonly stage: Stage }) {
   const svgRef = useRef<SVGSVGElement>(null);
   const [cross, setCross] = useState<PlanPoint>({ xMm: 0, yMm: 0 });
   const { widthMm, heightMm } = design.view;
-  const marginMm = Math.max(widthMm, heightMm) * 0.055;
-  const u = Math.max(widthMm, heightMm) / 200;
 
   const fitting = useMemo((): Fitting | null => {
-    if (!size || size.width < 10 || size.height < 10) return null;
-    const scale = Math.min(size.width / (widthMm + 2 * marginMm), size.height / (heightMm + 2 * marginMm));
+    if (!size || Math.min(size.width, size.height) < 3 * MARGIN_PX) return null;
+    const scale = Math.min((size.width - 2 * MARGIN_PX) / widthMm, (size.height - 2 * MARGIN_PX) / heightMm);
     return {
       scale,
       leftPx: (size.width - widthMm * scale) / 2,
@@ -103,7 +106,10 @@ export function PicturePane({ stage }: { readonly stage: Stage }) {
       widthPx: size.width,
       heightPx: size.height,
     };
-  }, [size, widthMm, heightMm, marginMm]);
+  }, [size, widthMm, heightMm]);
+  const mmPerPx = fitting ? 1 / fitting.scale : Math.max(widthMm, heightMm) / 640;
+  const marginMm = MARGIN_PX * mmPerPx;
+  const u = MARK_PX * mmPerPx;
 
   const showing = useGlow(canvasRef, { design, assessment, fitting });
   const flash = useFlashGuard(showing);

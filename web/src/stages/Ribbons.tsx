@@ -67,7 +67,10 @@ function CurrentTrace({
     .y((currentA) => y(currentA));
   return (
     <div className="mb-1 grid grid-cols-[6.5rem_1fr] items-center gap-2">
-      <span className="text-[13px] text-faint">
+      <span
+        className="text-[13px] text-faint"
+        title="Summed from the frames as the program shows them, in whole steps of brightness: up to half a percent from the reckoned draw. Dashed: what the supply bears."
+      >
         Current
         <span className="figures block text-ink">{printQuantity('currentA', peakA)}</span>
       </span>
