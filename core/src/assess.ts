@@ -32,7 +32,7 @@ import {
   placeLights,
 } from './lights/index.ts';
 import { compileShow, type Show, type ShowLimit } from './motion/index.ts';
-import { builtInLibrary, type ControllerPart, findPart, type Library } from './parts/index.ts';
+import { type ControllerPart, findPart, type Library, withOwnParts } from './parts/index.ts';
 import type { Control, Design } from './plan/index.ts';
 import {
   type CeilingOverDischarge,
@@ -315,7 +315,7 @@ function createNightMaker(options: {
 export function prepareNights(
   design: Design,
   assessment: Assessment,
-  library: Library = builtInLibrary,
+  library: Library = withOwnParts(design.ownParts),
 ): NightMaker | null {
   const { supply, course, consumers, controller, runs } = assessment;
   if (!supply || course.length === 0) return null;
@@ -335,7 +335,7 @@ export function prepareNights(
  * wires, converter and pack, and solves the voltages. What can't be decided yet (no pack, no controller) is null.
  * Findings are drawn from the result by `checkDesign`.
  */
-export function assess(design: Design, library: Library = builtInLibrary): Assessment {
+export function assess(design: Design, library: Library = withOwnParts(design.ownParts)): Assessment {
   const placed = placeLights(design, library);
   const controller = findPart(library, 'controller', design.drive.controller) ?? null;
   const parts = findSupply(design, library);

@@ -1,6 +1,6 @@
 import type { Assessment } from '../assess.ts';
 import { colourBands } from '../drive/index.ts';
-import { builtInLibrary, chemistries, findPart } from '../parts/index.ts';
+import { chemistries, findPart, withOwnParts } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
 import { openCircuitVoltageV, operate } from '../power/index.ts';
 import { printQuantity } from '../units/index.ts';
@@ -43,7 +43,7 @@ function beforeSoldering(design: Design, assessment: Assessment): BenchStep[] {
       : [];
   const leds = assessment.driven.flatMap((driven) => {
     const group = design.leds.find((each) => each.id === driven.groupId);
-    const part = findPart(builtInLibrary, 'led', group?.part ?? null);
+    const part = findPart(withOwnParts(design.ownParts), 'led', group?.part ?? null);
     return [
       step({
         id: `resistor:${driven.groupId}`,

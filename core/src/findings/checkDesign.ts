@@ -1,5 +1,5 @@
 import type { Assessment } from '../assess.ts';
-import { builtInLibrary, type Library } from '../parts/index.ts';
+import { type Library, withOwnParts } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
 import { cautionRule } from './cautionRules.ts';
 import {
@@ -54,7 +54,11 @@ const rules: readonly Rule[] = [
 const weight: Readonly<Record<Gravity, number>> = { stop: 0, mend: 1, mind: 2 };
 
 /** All findings of an assessed design: the gravest first, then in the order of the stages. */
-export function checkDesign(design: Design, assessment: Assessment, library: Library = builtInLibrary): Finding[] {
+export function checkDesign(
+  design: Design,
+  assessment: Assessment,
+  library: Library = withOwnParts(design.ownParts),
+): Finding[] {
   return rules
     .flatMap((rule) => rule({ design, assessment, library }))
     .sort((a, b) => weight[a.gravity] - weight[b.gravity] || stages.indexOf(a.stage) - stages.indexOf(b.stage));

@@ -24,6 +24,15 @@ export type {
 } from './kinds.ts';
 export { leds } from './leds.ts';
 export { type Outline, outlines } from './outlines.ts';
+export {
+  describeOwnPart,
+  type OwnPart,
+  type OwnPartsRead,
+  ownColumns,
+  readPartsCsv,
+  withOwnParts,
+  writePartsCsv,
+} from './own.ts';
 export { type ChemistryRow, chemistries, packs } from './packs.ts';
 export { readStockCsv, resistorsInStock, type StockItem, type StockRead, writeStockCsv } from './stock.ts';
 export { pixelShapes, pixelTapes, plainTapes } from './tapes.ts';

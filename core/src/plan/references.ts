@@ -1,4 +1,4 @@
-import { builtInLibrary, findPart } from '../parts/index.ts';
+import { findPart, withOwnParts } from '../parts/index.ts';
 import { measureRoute } from './geometry.ts';
 import { plenty } from './limits.ts';
 import type { PlanProblem } from './read.ts';
@@ -96,7 +96,7 @@ function countLights(design: Design): number {
   const onTapes = design.tapes.map(
     (tape) =>
       ((tape.lengthMm ?? measureRoute(tape.route)) / 1000) *
-      (findPart(builtInLibrary, 'pixel-tape', tape.part)?.perMetre ?? 200),
+      (findPart(withOwnParts(design.ownParts), 'pixel-tape', tape.part)?.perMetre ?? 200),
   );
   return [...onTapes, ...design.leds.map((group) => group.places.length)].reduce((sum, count) => sum + count, 0);
 }
@@ -104,6 +104,7 @@ function countLights(design: Design): number {
 function checkDesign(design: Design): PlanProblem[] {
   const twins = [
     ...findTwins('hollows', design.hollows),
+    ...findTwins('ownParts', design.ownParts ?? []),
     ...findTwins('tapes and leds', [...design.tapes, ...design.leds]),
     ...findTwins('moods.list', design.moods.list),
     ...findTwins('moods.cues', design.moods.cues),

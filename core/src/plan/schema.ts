@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { Band } from '../units/index.ts';
 import { bands, flickerCharacters, plenty } from './limits.ts';
+import { ownPartSchema } from './ownPartSchema.ts';
 
 const inBand = (band: Band) => z.number().min(band.least).max(band.most);
 const id = z.string().regex(/^[\w-]{1,40}$/, 'must be 1 to 40 letters, digits, - or _');
@@ -247,6 +248,8 @@ export const designSchema = z.strictObject({
   drive,
   power,
   wires,
+  /** Parts that the maker described; a plan without any need not say so. */
+  ownParts: list(ownPartSchema).optional(),
 });
 
 /** The whole open plan file, `NAME.glimmer.json`. */

@@ -1,11 +1,7 @@
 import type { z } from 'zod';
 import type { designSchema, planSchema } from './schema.ts';
 
-type DeepReadonly<T> = T extends readonly (infer Item)[]
-  ? readonly DeepReadonly<Item>[]
-  : T extends object
-    ? { readonly [Key in keyof T]: DeepReadonly<T[Key]> }
-    : T;
+type DeepReadonly<T> = T extends object ? { readonly [Key in keyof T]: DeepReadonly<T[Key]> } : T;
 
 export type Plan = DeepReadonly<z.infer<typeof planSchema>>;
 export type Design = DeepReadonly<z.infer<typeof designSchema>>;

@@ -12,6 +12,7 @@ import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField, TextField, Tick } from '../widgets/fields.tsx';
 import { BeginHere, FigureLine, Section } from '../widgets/Section.tsx';
 import { openSum } from '../widgets/SumDrawer.tsx';
+import { withOwn } from './OwnParts.tsx';
 import { useSheet } from './useSheet.ts';
 
 const mm = (value: number): string => printQuantity('lengthMm', value);
@@ -185,7 +186,10 @@ function TapeCard({
         <Choice
           label="Kind of tape"
           value={tape.part}
-          options={pixelTapes.map((each) => ({ value: each.id, label: `${each.perMetre}/m, ${each.widthMm} mm` }))}
+          options={withOwn(design, 'pixel-tape', pixelTapes).map((each) => ({
+            value: each.id,
+            label: `${'like' in each ? `${each.name}: ` : ''}${each.perMetre}/m, ${each.widthMm} mm`,
+          }))}
           onChoose={(value) =>
             set((draft) => {
               draft.part = value;
@@ -356,7 +360,7 @@ function LedCard({
         <Choice
           label="Kind of light"
           value={group.part}
-          options={ledParts.map((each) => ({ value: each.id, label: each.name }))}
+          options={withOwn(design, 'led', ledParts).map((each) => ({ value: each.id, label: each.name }))}
           onChoose={(value) =>
             set((draft) => {
               draft.part = value;

@@ -10,6 +10,7 @@ import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField, TextField, Tick } from '../widgets/fields.tsx';
 import { BeginHere, Section } from '../widgets/Section.tsx';
 import { tell } from '../widgets/Toasts.tsx';
+import { OwnParts } from './OwnParts.tsx';
 import { readPicture } from './readPicture.ts';
 import { useSheet } from './useSheet.ts';
 
@@ -365,6 +366,7 @@ export default function PieceSheet() {
           </ul>
         )}
       </Section>
+      <OwnParts />
     </>
   );
 }

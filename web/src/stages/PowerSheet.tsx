@@ -12,6 +12,7 @@ import { openSum } from '../widgets/SumDrawer.tsx';
 import { SAMPLED_NIGHTS, useNight } from '../worker/useNight.ts';
 import { Chain } from './Chain.tsx';
 import { NightChart } from './NightChart.tsx';
+import { withOwn } from './OwnParts.tsx';
 import { useSheet } from './useSheet.ts';
 
 const amps = (value: number): string => printQuantity('currentA', value);
@@ -45,7 +46,7 @@ function Parts() {
       <Choice
         label="Pack"
         value={power.pack ?? 'none'}
-        options={optional(packs, 'none yet')}
+        options={optional(withOwn(design, 'pack', packs), 'none yet')}
         onChoose={(value) =>
           set((draft) => {
             draft.pack = orNull(value);

@@ -1,0 +1,83 @@
+import { describe, expect, it } from 'vitest';
+import { demoPlan, tapeOf } from '../../tests/designs.ts';
+import { assess } from '../assess.ts';
+import { emptyDesign } from '../plan/index.ts';
+import { readPlan } from '../plan/reading.ts';
+import { describeOwnPart, readPartsCsv, withOwnParts, writePartsCsv } from './index.ts';
+
+const table = `kind,like,name,price,forward at 20 mA,capacity,cut-off,density,die current
+led,led-5mm-white,Cold star,0.30,3.30 V,,,,
+pack,pack-two-lithium-round,Tired pair,0,,1.9 Ah,6.2 V,,
+pixel-tape,pixel-tape-60,Odd tape,,,,,66/m,9 mA
+`;
+const { parts, problems } = readPartsCsv(table);
+const refused = (line: string): string | undefined =>
+  readPartsCsv(`kind,like,name,price,forward at 1 mA,forward at 20 mA,capacity,cut-off,density\n${line}\n`).problems[0]
+    ?.problem;
+
+describe('parts of the maker’s own (N02)', () => {
+  it('are the part they are like but for what the table says, and a figure from it counts as read', () => {
+    expect(problems).toEqual([]);
+    expect(parts.map((part) => part.id)).toEqual(['own-cold-star', 'own-tired-pair', 'own-odd-tape']);
+    // The whole curve moves: 2.72 V and 3.14 V of the white light, both up by 0.16 V.
+    expect(parts[0]).toMatchObject({ forwardAt1mAV: 2.88, forwardAt20mAV: 3.3, price: 0.3, body: '5 mm' });
+    expect(parts[1]).toMatchObject({ capacityMah: { likely: 1900, origin: 'data sheet' }, cutOffV: 6.2, price: 0 });
+    expect(parts[2]).toMatchObject({ perMetre: 66, widthMm: 10, price: 6.8 });
+  });
+  it('are read back as they were written, and only what differs is written', () => {
+    expect(readPartsCsv(writePartsCsv(parts))).toEqual({ parts, problems: [] });
+    expect(parts[2] && describeOwnPart(parts[2])).toEqual({ density: '66/m', 'die current': '9 mA' });
+  });
+  it.each([
+    ['kite,led-5mm-white,Kite,,,,,,', /kind "kite" is not one of led, pixel-tape, pack/],
+    ['led,pixel-tape-60,Mixed,,,,,,', /like "pixel-tape-60" is not a led of the library/],
+    ['led,led-5mm-white,,,,,,,', /name "" must have letters or figures/],
+    ['led,led-5mm-white,A,,,20 mm,,,', /forward at 20 mA: .*voltage/],
+    ['led,led-5mm-white,A,,,1e30,,,', /forward at 20 mA "1e30" must lie between/],
+    ['led,led-5mm-white,A,,3.1,3.2,,,', /forward at 20 mA must be at least 0\.21 V above forward at 1 mA/],
+    ['pack,pack-two-lithium-round,A,,,,0,,', /capacity "0" must lie between/],
+    // Two cells of 4.19 V when full.
+    ['pack,pack-two-lithium-round,A,,,,,9 V,', /cut-off must lie below 8\.38 V/],
+    ['pixel-tape,pixel-tape-60,A,-3,,,,,', /price "-3"/],
+  ])('refuses %s with what is wrong', (line, message) => {
+    expect(refused(line)).toMatch(message);
+  });
+  it('keeps the good lines of a table and names the bad ones, twins among them', () => {
+    const read = readPartsCsv(`${table}led,led-5mm-red,cold STAR,,,,,,\n`);
+    expect(read.parts).toHaveLength(3);
+    expect(read.problems).toEqual([{ line: 5, problem: '"cold STAR" is already the name of a part above' }]);
+    expect(readPartsCsv('name,count\nx,1\n').problems[0]?.line).toBe(1);
+  });
+});
+
+describe('a plan with parts of the maker’s own', () => {
+  const ownParts = parts;
+  it('is reckoned with them', () => {
+    const base = { ...emptyDesign, ownParts };
+    const design = { ...base, tapes: [tapeOf({ part: 'own-odd-tape', lengthMm: 1000, dieCurrentA: null })] };
+    const assessment = assess(design);
+    // One metre of 66 a metre, cut to whole lights: 66 or 65, three dice of 9 mA and 0.8 mA at rest each.
+    expect(assessment.lightCount).toBe(66);
+    expect(assessment.allWhiteA).toBeCloseTo(66 * (3 * 0.009 + 0.0008), 6);
+    expect(withOwnParts([]).parts.size + 3).toBe(withOwnParts(ownParts).parts.size);
+  });
+  it('is a plan file like any other, and one with a part outside its bounds is refused by name', () => {
+    const plan = demoPlan();
+    expect(readPlan({ ...plan, design: { ...plan.design, ownParts } }).ok).toBe(true);
+    const broken = [{ ...parts[1], cutOffV: -1 }];
+    const read = readPlan({ ...plan, design: { ...plan.design, ownParts: broken } });
+    expect(read.ok ? [] : read.problems.map((problem) => problem.place)).toEqual(['design.ownParts.0.cutOffV']);
+    const twins = readPlan({ ...plan, design: { ...plan.design, ownParts: [parts[0], parts[0]] } });
+    expect(twins.ok).toBe(false);
+  });
+  it('a pack with less in it never runs longer', () => {
+    const { design } = demoPlan();
+    const hours = (capacity: string): number => {
+      const own = readPartsCsv(`kind,like,name,capacity\npack,${design.power.pack},Mine,${capacity}\n`).parts;
+      const power = { ...design.power, pack: 'own-mine', capacityMah: null };
+      return assess({ ...design, power, ownParts: own }).supply?.runsFor?.cautiousH ?? 0;
+    };
+    expect(hours('1300 mAh')).toBeLessThan(hours('2600 mAh'));
+    expect(hours('1300 mAh')).toBeGreaterThan(0);
+  });
+});

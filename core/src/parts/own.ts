@@ -1,0 +1,207 @@
+import Papa from 'papaparse';
+import { parseQuantity, printForEditing, type QuantityKind } from '../units/index.ts';
+import { builtInLibrary, createLibrary, findPart, type Library } from './catalogue.ts';
+import type { Figure } from './figure.ts';
+import type { LedPart, PackPart, PixelTapePart } from './kinds.ts';
+import { chemistries } from './packs.ts';
+
+type Describable = LedPart | PixelTapePart | PackPart;
+type OwnKind = Describable['kind'];
+
+/**
+ * A part that the maker describes, of one of the kinds whose figures differ most from what is typical; `like` is the
+ * part of the library that what the maker did not say was taken from.
+ */
+export type OwnPart = Describable & { readonly like: string };
+
+interface Column {
+  readonly field: string;
+  readonly kind: QuantityKind;
+  readonly least: number;
+  readonly most: number;
+}
+
+const column = (field: string, kind: QuantityKind, least: number, most: number): Column => ({
+  field,
+  kind,
+  least,
+  most,
+});
+
+/** What a maker's table can say of a part, by kind: heading, field, kind of quantity and the bounds it must keep. */
+export const ownColumns = {
+  led: {
+    'forward at 1 mA': column('forwardAt1mAV', 'voltageV', 0.8, 12),
+    'forward at 20 mA': column('forwardAt20mAV', 'voltageV', 0.8, 12),
+    'rated current': column('ratedCurrentA', 'currentA', 0.001, 3),
+    diameter: column('bareDiameterMm', 'lengthMm', 0.5, 60),
+    length: column('lengthMm', 'lengthMm', 0.3, 100),
+    brightness: column('intensityMcd', 'intensityMcd', 1, 1e6),
+  },
+  'pixel-tape': {
+    density: column('perMetre', 'perMetre', 5, 400),
+    width: column('widthMm', 'lengthMm', 2, 60),
+    height: column('heightMm', 'lengthMm', 0.5, 30),
+    'die current': column('dieCurrentA', 'currentA', 0.001, 0.1),
+    'rest current': column('restCurrentA', 'currentA', 0.00001, 0.01),
+    'rail resistance': column('railOhmPerMetre', 'ohmPerMetre', 0.01, 5),
+    'feed limit': column('feedLimitA', 'currentA', 0.1, 20),
+  },
+  pack: {
+    capacity: column('capacityMah', 'capacityMah', 10, 100_000),
+    resistance: column('resistanceOhm', 'resistanceOhm', 0.001, 100),
+    'steady limit': column('steadyLimitA', 'currentA', 0.001, 100),
+    'cut-off': column('cutOffV', 'voltageV', 0.5, 60),
+    mass: column('massG', 'massG', 0.1, 20_000),
+  },
+} as const satisfies Readonly<Record<OwnKind, Readonly<Record<string, Column>>>>;
+
+/** Longest name of a part, in letters. */
+const LONGEST_NAME = 120;
+
+const isOwnKind = (text: string): text is OwnKind => Object.hasOwn(ownColumns, text);
+const isFigure = (value: unknown): value is Figure => typeof value === 'object' && value !== null && 'likely' in value;
+
+/** The value that a part has in a column. */
+function readColumn(part: Describable, { field }: Column): number {
+  // The table above names fields of this kind of part alone, each a number or a figure.
+  const value = (part as unknown as Readonly<Record<string, number | Figure>>)[field] ?? 0;
+  return isFigure(value) ? value.likely : value;
+}
+
+/** What the maker said of a part: the columns in which it differs from the one it is like, as people write them. */
+export function describeOwnPart(part: OwnPart): Readonly<Record<string, string>> {
+  const like = findPart(builtInLibrary, part.kind, part.like);
+  return Object.fromEntries(
+    Object.entries<Column>(ownColumns[part.kind]).flatMap(([heading, each]) => {
+      const value = readColumn(part, each);
+      return like && readColumn(like, each) === value ? [] : [[heading, printForEditing(each.kind, value)]];
+    }),
+  );
+}
+
+/** The same part with other values; a figure keeps its spread in proportion and counts as read from a data sheet. */
+function withValues(like: Describable, values: Readonly<Record<string, number>>): Describable {
+  const changed = Object.entries(values).map(([field, value]) => {
+    const before = (like as unknown as Readonly<Record<string, number | Figure>>)[field];
+    if (!isFigure(before)) return [field, value];
+    return [field, { likely: value, spread: (before.spread * value) / before.likely, origin: 'data sheet' }];
+  });
+  return { ...like, ...Object.fromEntries(changed) };
+}
+
+const roundMv = (voltageV: number): number => Math.round(voltageV * 1000) / 1000;
+
+/** One of the two curve points alone moves the whole curve: the other follows. */
+function followForward(like: Describable, values: Record<string, number>): void {
+  if (like.kind !== 'led') return;
+  const step = like.forwardAt20mAV - like.forwardAt1mAV;
+  const { forwardAt1mAV: low, forwardAt20mAV: high } = values;
+  if (low !== undefined && high === undefined) values.forwardAt20mAV = roundMv(low + step);
+  if (high !== undefined && low === undefined) values.forwardAt1mAV = roundMv(high - step);
+}
+
+/** What can't be true of a part as a whole; undefined where nothing is wrong. */
+function findContradiction(part: Describable): string | undefined {
+  if (part.kind === 'led' && part.forwardAt20mAV - part.forwardAt1mAV < 0.019 * part.seriesOhm)
+    return `forward at 20 mA must be at least ${(0.019 * part.seriesOhm).toFixed(2)} V above forward at 1 mA, which is what the light's own ${part.seriesOhm} Ω take`;
+  if (part.kind === 'pack') {
+    const fullV = (chemistries[part.chemistry].openCircuitV.at(-1) ?? 0) * part.cellsInSeries;
+    if (part.cutOffV >= fullV)
+      return `cut-off must lie below ${fullV.toFixed(2)} V, which is all this pack has when full`;
+  }
+  return undefined;
+}
+
+const idOf = (name: string): string =>
+  `own-${name
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '')
+    .slice(0, 34)}`;
+
+function readRow(row: Readonly<Record<string, string | undefined>>): OwnPart | string {
+  const cell = (name: string): string => (row[name.toLowerCase()] ?? '').trim();
+  const kind = cell('kind').toLowerCase();
+  if (!isOwnKind(kind)) return `kind "${cell('kind')}" is not one of ${Object.keys(ownColumns).join(', ')}`;
+  const name = cell('name');
+  if (!/[a-z0-9]/i.test(name) || name.length > LONGEST_NAME)
+    return `name "${name}" must have letters or figures, at most ${LONGEST_NAME}`;
+  const like = findPart(builtInLibrary, kind, cell('like'));
+  if (!like)
+    return `like "${cell('like')}" is not a ${kind} of the library; name the part that yours is nearest to, such as ${examples[kind]}`;
+  const values: Record<string, number> = {};
+  for (const [heading, each] of Object.entries<Column>(ownColumns[kind])) {
+    if (cell(heading) === '') continue;
+    const parsed = parseQuantity(each.kind, cell(heading));
+    if (!parsed.ok) return `${heading}: ${parsed.problem}`;
+    if (!(parsed.value >= each.least && parsed.value <= each.most))
+      return `${heading} "${cell(heading)}" must lie between ${printForEditing(each.kind, each.least)} and ${printForEditing(each.kind, each.most)}`;
+    values[each.field] = parsed.value;
+  }
+  followForward(like, values);
+  const price = cell('price') === '' ? like.price : Number(cell('price').replace(',', '.'));
+  if (!(price >= 0 && price <= 1e6)) return `price "${cell('price')}" is not a sum of money of 0 or more`;
+  const part = { ...withValues(like, values), id: idOf(name), name, price, like: like.id };
+  return findContradiction(part) ?? part;
+}
+
+const examples: Readonly<Record<OwnKind, string>> = {
+  led: 'led-5mm-white',
+  'pixel-tape': 'pixel-tape-60',
+  pack: 'pack-two-lithium-round',
+};
+
+export interface OwnPartsRead {
+  readonly parts: readonly OwnPart[];
+  /** Lines that could not be read, by the number of the line in the file; they are left out, the others are kept. */
+  readonly problems: readonly { readonly line: number; readonly problem: string }[];
+}
+
+/**
+ * Reads the maker's own parts from CSV with a heading line: kind, like, name, price and the columns of `ownColumns`.
+ * `like` names the part of the library that each is nearest to; an empty cell is taken from it. Of two lines with one
+ * name the second is refused.
+ */
+export function readPartsCsv(text: string): OwnPartsRead {
+  const { data, meta } = Papa.parse<Record<string, string | undefined>>(text, {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: (heading) => heading.trim().toLowerCase(),
+  });
+  if (!['kind', 'like', 'name'].every((heading) => meta.fields?.includes(heading)))
+    return {
+      parts: [],
+      problems: [{ line: 1, problem: 'the first line must name the columns, kind, like and name first' }],
+    };
+  const parts = new Map<string, OwnPart>();
+  const problems = data.flatMap((row, i) => {
+    const read = readRow(row);
+    if (typeof read === 'string') return [{ line: i + 2, problem: read }];
+    if (parts.has(read.id)) return [{ line: i + 2, problem: `"${read.name}" is already the name of a part above` }];
+    parts.set(read.id, read);
+    return [];
+  });
+  return { parts: [...parts.values()], problems };
+}
+
+/** The parts as CSV that `readPartsCsv` reads back without loss. */
+export function writePartsCsv(parts: readonly OwnPart[]): string {
+  const headings = [...new Set(Object.values(ownColumns).flatMap((columns) => Object.keys(columns)))];
+  return `${Papa.unparse(
+    parts.map((part) => ({
+      kind: part.kind,
+      like: part.like,
+      name: part.name,
+      price: part.price,
+      ...describeOwnPart(part),
+    })),
+    { columns: ['kind', 'like', 'name', 'price', ...headings] },
+  )}\n`;
+}
+
+/** The library with the maker's own parts in it. */
+export const withOwnParts = (parts: readonly OwnPart[] | undefined): Library =>
+  parts === undefined || parts.length === 0
+    ? builtInLibrary
+    : createLibrary([...builtInLibrary.parts.values(), ...parts]);

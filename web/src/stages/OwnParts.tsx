@@ -1,0 +1,157 @@
+import { describeOwnPart, type OwnPart, readPartsCsv, writePartsCsv } from '@glimmer/core/parts';
+import { type Design, plenty } from '@glimmer/core/plan';
+import { castDraft } from 'immer';
+import { ArrowDownToLine, ArrowUpFromLine, Trash2 } from 'lucide-react';
+import { useRef } from 'react';
+import { saveFile } from '../shelf/files.ts';
+import { editDesign } from '../state/planStore.ts';
+import { Button } from '../widgets/Button.tsx';
+import { Section } from '../widgets/Section.tsx';
+import { tell } from '../widgets/Toasts.tsx';
+import { useSheet } from './useSheet.ts';
+
+const MOST_BYTES = 1_000_000;
+
+const kindWords: Readonly<Record<OwnPart['kind'], string>> = {
+  led: 'light',
+  'pixel-tape': 'pixel tape',
+  pack: 'pack',
+};
+
+/** A table with one part of each kind to begin from. */
+const beginning = `kind,like,name,price,forward at 20 mA,density,die current,capacity
+led,led-5mm-white,My white light,0.20,3.2 V,,,
+pixel-tape,pixel-tape-60,My tape,7.50,,66/m,11 mA,
+pack,pack-two-lithium-round,My pack,18,,,,2.4 Ah
+`;
+
+async function bringIn(file: File): Promise<void> {
+  if (file.size > MOST_BYTES)
+    throw new Error(`${file.name} holds ${Math.round(file.size / 1e6)} MB; a table of parts holds at most 1 MB`);
+  const { parts, problems } = readPartsCsv(await file.text());
+  const first = problems[0];
+  const where = first && `line ${first.line}: ${first.problem}`;
+  if (parts.length === 0) throw new Error(`${file.name}, ${where ?? 'no part in it: give each a line'}`);
+  editDesign((design) => {
+    const before = design.ownParts ?? [];
+    const all = [...before.filter((old) => !parts.some((each) => each.id === old.id)), ...parts];
+    if (all.length > plenty.items) throw new Error(`A plan holds at most ${plenty.items} parts of your own`);
+    design.ownParts = castDraft(all);
+  });
+  tell(
+    where
+      ? `Parts taken: ${parts.length}; lines left out: ${problems.length}, the first is ${where}`
+      : `Parts of your own taken: ${parts.length}`,
+    where ? { gravity: 'trouble' } : {},
+  );
+}
+
+/** Where the plan uses a part, in the maker's own names. */
+const listUses = (design: Design, partId: string): string[] => [
+  ...[...design.tapes, ...design.leds].filter((group) => group.part === partId).map((group) => group.name),
+  ...(design.power.pack === partId ? ['the supply'] : []),
+];
+
+function OwnPartRow({ part }: { readonly part: OwnPart }) {
+  const { design } = useSheet();
+  const uses = listUses(design, part.id);
+  const said = Object.entries(describeOwnPart(part)).map(([heading, value]) => `${heading} ${value}`);
+  return (
+    <li className="flex items-start gap-3 border-b border-rule/60 py-1.5 last:border-b-0">
+      <span className="flex-1">
+        {part.name}
+        <span className="ml-2 text-[13px] text-faint">{kindWords[part.kind]}</span>
+        <span className="figures block text-[12.5px] text-faint">
+          {said.length === 0 ? `as ${part.like}` : said.join(', ')}
+        </span>
+      </span>
+      {uses.length > 0 ? (
+        <span className="text-[13px] text-faint">in use: {uses.join(', ')}</span>
+      ) : (
+        <Button
+          look="quiet"
+          aria-label={`Remove ${part.name}`}
+          onClick={() =>
+            editDesign((draft) => {
+              draft.ownParts = (draft.ownParts ?? []).filter((each) => each.id !== part.id);
+            })
+          }
+        >
+          <Trash2 size={16} />
+        </Button>
+      )}
+    </li>
+  );
+}
+
+/** Lights, tapes and packs that the maker describes, in and out of a table; the lists of the stages offer them. */
+export function OwnParts() {
+  const parts = useSheet().design.ownParts ?? [];
+  const input = useRef<HTMLInputElement>(null);
+  const take = (file: File | undefined): void => {
+    if (file)
+      bringIn(file).catch((cause: unknown) =>
+        tell(cause instanceof Error ? cause.message : String(cause), { gravity: 'trouble' }),
+      );
+  };
+  return (
+    <Section
+      title="Parts of your own"
+      aside={
+        <span className="flex gap-1">
+          <Button look="quiet" onClick={() => input.current?.click()}>
+            <ArrowUpFromLine size={16} />
+            Bring in a table
+          </Button>
+          <Button
+            look="quiet"
+            onClick={() =>
+              saveFile(
+                parts.length === 0 ? 'parts-to-fill-in.csv' : 'my-parts.csv',
+                parts.length === 0 ? beginning : writePartsCsv(parts),
+                'text/csv',
+              )
+            }
+          >
+            <ArrowDownToLine size={16} />
+            {parts.length === 0 ? 'A table to fill in' : 'Take them out'}
+          </Button>
+        </span>
+      }
+    >
+      <input
+        ref={input}
+        type="file"
+        accept=".csv,text/csv"
+        aria-label="Table of parts to bring in"
+        className="hidden"
+        onChange={(event) => {
+          take(event.target.files?.[0]);
+          event.target.value = '';
+        }}
+      />
+      {parts.length === 0 ? (
+        <p className="text-faint">
+          A light, tape or pack whose figures you know better than the library: one line each in a table (CSV). What a
+          line leaves empty is taken from the part it is like.
+        </p>
+      ) : (
+        <ul>
+          {parts.map((part) => (
+            <OwnPartRow key={part.id} part={part} />
+          ))}
+        </ul>
+      )}
+    </Section>
+  );
+}
+
+/** The library's parts of a kind with the maker's own behind them, as a list offers them. */
+export function withOwn<K extends OwnPart['kind'], T extends { readonly kind: K }>(
+  design: Design,
+  kind: K,
+  parts: readonly T[],
+): readonly (T | Extract<OwnPart, { kind: K }>)[] {
+  const own = (design.ownParts ?? []).filter((part): part is Extract<OwnPart, { kind: K }> => part.kind === kind);
+  return [...parts, ...own];
+}
