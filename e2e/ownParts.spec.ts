@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { beginPlan, copyDemo, expect, figure, goTo, kept, test } from './bench.ts';
+import { beginPlan, copyDemo, expect, figure, goTo, kept, notice, test } from './bench.ts';
 
 const table = (text: string) => ({ name: 'parts.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
 
@@ -9,7 +9,7 @@ test('a pack of the maker’s own: brought in, taken, reckoned with, kept, taken
   await page
     .getByLabel('Table of parts to bring in')
     .setInputFiles(table('kind,like,name,capacity\npack,pack-two-lithium-round,Tired pair,900 mAh\nkite,,Kite,\n'));
-  await expect(page.getByText(/Parts taken: 1; lines left out: 1, the first is line 3: kind "kite"/)).toBeVisible();
+  await expect(notice(page, /Parts taken: 1; lines left out: 1, the first is line 3: kind "kite"/)).toBeVisible();
   await expect(page.getByText('capacity 900 mAh')).toBeVisible();
   await goTo(page, 'power');
   await page.getByLabel('Pack', { exact: true }).selectOption('Tired pair');
@@ -29,10 +29,10 @@ test('the table to fill in is one that can be brought in, and a part not in use 
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'A table to fill in' }).click();
   await page.getByLabel('Table of parts to bring in').setInputFiles(await (await download).path());
-  await expect(page.getByText('Parts of your own taken: 3')).toBeVisible();
+  await expect(notice(page, 'Parts of your own taken: 3')).toBeVisible();
   await expect(page.getByText('density 66/m, die current 11 mA')).toBeVisible();
   await page.getByRole('button', { name: 'Remove My pack' }).click();
   await expect(page.getByText('capacity 2400 mAh')).toBeHidden();
   await page.getByLabel('Table of parts to bring in').setInputFiles(table('what,is,this\n1,2,3\n'));
-  await expect(page.getByText(/line 1: the first line must name the columns/)).toBeVisible();
+  await expect(notice(page, /line 1: the first line must name the columns/)).toBeVisible();
 });

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
-import { expect, type Page, test } from './bench.ts';
+import { expect, notice, type Page, test } from './bench.ts';
 
 const lay = (page: Page, title: string) =>
   page.getByRole('navigation', { name: 'Quick sums' }).getByRole('button', { name: title, exact: true }).click();
@@ -86,7 +86,7 @@ test('the full-size template of a ring, and the drawer out of a table', async ({
     mimeType: 'text/csv',
     buffer: Buffer.from('kind,count,resistance\nresistor,5,56\nresistor,9,82\nresistor,2,a few\n'),
   });
-  await expect(page.getByText(/2 lines taken; 1 left out, the first is line 4/)).toBeVisible();
+  await expect(notice(page, /2 lines taken; 1 left out, the first is line 4/)).toBeVisible();
   await lay(page, 'From the drawer');
   const drawer = card(page, 'From the drawer');
   await drawer.getByRole('button', { name: /from your drawer/ }).click();
