@@ -64,9 +64,19 @@ test('the current runs under the ribbons, and a mood that flashes once it is sho
   await expect(page.getByRole('heading', { name: 'This mood flashes fast' })).toBeVisible();
   await page.getByRole('button', { name: 'Hold it' }).click();
   await expect(page.getByText('held: Doze')).toBeVisible();
-  await page.getByRole('button', { name: 'Step' }).click();
+  const drawn = () =>
+    page
+      .locator('canvas')
+      .first()
+      .evaluate((canvas: HTMLCanvasElement) => canvas.toDataURL());
+  const before = await drawn();
+  // Ten steps are 400 ms: the breath and the shots have moved on, and it is still held.
+  for (let i = 0; i < 10; i += 1) await page.getByRole('button', { name: 'Step' }).click();
+  await expect.poll(drawn).not.toBe(before);
   await expect(page.getByText('held: Doze')).toBeVisible();
   await page.getByLabel('Speed of the moods').selectOption('0.5');
   await page.getByRole('button', { name: 'Run the moods' }).click();
   await expect(page.getByText('running: Doze')).toBeVisible();
+  await goTo(page, 'lights');
+  await expect(page.getByLabel('Speed of the moods')).toHaveValue('0.5');
 });

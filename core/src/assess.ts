@@ -33,7 +33,7 @@ import {
 } from './lights/index.ts';
 import { compileShow, type Show, type ShowLimit } from './motion/index.ts';
 import { type ControllerPart, findPart, type Library, withOwnParts } from './parts/index.ts';
-import type { Control, Design } from './plan/index.ts';
+import { type Control, type Design, heightOf } from './plan/index.ts';
 import {
   type CeilingOverDischarge,
   chooseFuse,
@@ -122,10 +122,7 @@ const switchedMoves: ReadonlySet<string> = new Set(['steady', 'chase', 'shots'])
 function isDimmed(design: Design, groupId: string): boolean {
   return design.moods.list.some((mood) => {
     const move = mood.moves[groupId];
-    return (
-      move !== undefined &&
-      (mood.brightness < 1 || !switchedMoves.has(move.kind) || move.kind === 'breathe' || move.level < 1)
-    );
+    return move !== undefined && (mood.brightness < 1 || !switchedMoves.has(move.kind) || heightOf(move) < 1);
   });
 }
 

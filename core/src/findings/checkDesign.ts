@@ -14,6 +14,7 @@ import {
 import { type Finding, type Gravity, type Rule, stages } from './finding.ts';
 import { emptyTapeRule, fitRule, unplacedRule } from './lightRules.ts';
 import { darkMoodRule, drivenMoveRule, flashRule, lightsItselfRule } from './moodRules.ts';
+import { partGoneRule } from './partRules.ts';
 import {
   ceilingRule,
   guardRule,
@@ -26,6 +27,7 @@ import {
 import { wireRule } from './wireRules.ts';
 
 const rules: readonly Rule[] = [
+  partGoneRule,
   fitRule,
   emptyTapeRule,
   unplacedRule,

@@ -33,6 +33,6 @@ export {
   withOwnParts,
   writePartsCsv,
 } from './own.ts';
-export { type ChemistryRow, chemistries, packs } from './packs.ts';
+export { type ChemistryRow, chemistries, chemistryNames, packs } from './packs.ts';
 export { readStockCsv, resistorsInStock, type StockItem, type StockRead, writeStockCsv } from './stock.ts';
 export { pixelShapes, pixelTapes, plainTapes } from './tapes.ts';

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { demoPlan, tapeOf } from '../../tests/designs.ts';
 import { assess } from '../assess.ts';
+import { checkDesign } from '../findings/index.ts';
 import { emptyDesign } from '../plan/index.ts';
 import { readPlan } from '../plan/reading.ts';
 import { describeOwnPart, readPartsCsv, withOwnParts, writePartsCsv } from './index.ts';
@@ -69,6 +70,20 @@ describe('a plan with parts of the maker’s own', () => {
     expect(read.ok ? [] : read.problems.map((problem) => problem.place)).toEqual(['design.ownParts.0.cutOffV']);
     const twins = readPlan({ ...plan, design: { ...plan.design, ownParts: [parts[0], parts[0]] } });
     expect(twins.ok).toBe(false);
+  });
+  it('a part that nobody knows any more stops the plan by name: its light is in no figure', () => {
+    const { design } = demoPlan();
+    const tapes = design.tapes.map((tape) => ({ ...tape, part: 'own-odd-tape' }));
+    const stops = (own: typeof ownParts): string[] => {
+      const asked = { ...design, tapes, ownParts: own };
+      return checkDesign(asked, assess(asked)).flatMap((finding) =>
+        finding.id.startsWith('part-gone') ? [`${finding.gravity} ${finding.what}`] : [],
+      );
+    };
+    expect(stops(ownParts)).toEqual([]);
+    expect(stops([])).toEqual(
+      design.tapes.map((tape) => `stop ${tape.name} is of a kind that is not known: own-odd-tape`),
+    );
   });
   it('a pack with less in it never runs longer', () => {
     const { design } = demoPlan();

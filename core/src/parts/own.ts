@@ -4,6 +4,7 @@ import { builtInLibrary, createLibrary, findPart, type Library } from './catalog
 import type { Figure } from './figure.ts';
 import type { LedPart, PackPart, PixelTapePart } from './kinds.ts';
 import { chemistries } from './packs.ts';
+import { type Cell, type RowProblem, readPrice, readTable } from './table.ts';
 
 type Describable = LedPart | PixelTapePart | PackPart;
 type OwnKind = Describable['kind'];
@@ -120,8 +121,7 @@ const idOf = (name: string): string =>
     .replace(/^-|-$/g, '')
     .slice(0, 34)}`;
 
-function readRow(row: Readonly<Record<string, string | undefined>>): OwnPart | string {
-  const cell = (name: string): string => (row[name.toLowerCase()] ?? '').trim();
+function readRow(cell: Cell, soFar: readonly OwnPart[]): OwnPart | string {
   const kind = cell('kind').toLowerCase();
   if (!isOwnKind(kind)) return `kind "${cell('kind')}" is not one of ${Object.keys(ownColumns).join(', ')}`;
   const name = cell('name');
@@ -132,17 +132,19 @@ function readRow(row: Readonly<Record<string, string | undefined>>): OwnPart | s
     return `like "${cell('like')}" is not a ${kind} of the library; name the part that yours is nearest to, such as ${examples[kind]}`;
   const values: Record<string, number> = {};
   for (const [heading, each] of Object.entries<Column>(ownColumns[kind])) {
-    if (cell(heading) === '') continue;
-    const parsed = parseQuantity(each.kind, cell(heading));
+    const said = cell(heading.toLowerCase());
+    if (said === '') continue;
+    const parsed = parseQuantity(each.kind, said);
     if (!parsed.ok) return `${heading}: ${parsed.problem}`;
     if (!(parsed.value >= each.least && parsed.value <= each.most))
-      return `${heading} "${cell(heading)}" must lie between ${printForEditing(each.kind, each.least)} and ${printForEditing(each.kind, each.most)}`;
+      return `${heading} "${said}" must lie between ${printForEditing(each.kind, each.least)} and ${printForEditing(each.kind, each.most)}`;
     values[each.field] = parsed.value;
   }
   followForward(like, values);
-  const price = cell('price') === '' ? like.price : Number(cell('price').replace(',', '.'));
-  if (!(price >= 0 && price <= 1e6)) return `price "${cell('price')}" is not a sum of money of 0 or more`;
+  const price = cell('price') === '' ? like.price : readPrice(cell('price'));
+  if (typeof price === 'string') return price;
   const part = { ...withValues(like, values), id: idOf(name), name, price, like: like.id };
+  if (soFar.some((each) => each.id === part.id)) return `"${name}" is already the name of a part above`;
   return findContradiction(part) ?? part;
 }
 
@@ -155,7 +157,7 @@ const examples: Readonly<Record<OwnKind, string>> = {
 export interface OwnPartsRead {
   readonly parts: readonly OwnPart[];
   /** Lines that could not be read, by the number of the line in the file; they are left out, the others are kept. */
-  readonly problems: readonly { readonly line: number; readonly problem: string }[];
+  readonly problems: readonly RowProblem[];
 }
 
 /**
@@ -164,25 +166,8 @@ export interface OwnPartsRead {
  * name the second is refused.
  */
 export function readPartsCsv(text: string): OwnPartsRead {
-  const { data, meta } = Papa.parse<Record<string, string | undefined>>(text, {
-    header: true,
-    skipEmptyLines: 'greedy',
-    transformHeader: (heading) => heading.trim().toLowerCase(),
-  });
-  if (!['kind', 'like', 'name'].every((heading) => meta.fields?.includes(heading)))
-    return {
-      parts: [],
-      problems: [{ line: 1, problem: 'the first line must name the columns, kind, like and name first' }],
-    };
-  const parts = new Map<string, OwnPart>();
-  const problems = data.flatMap((row, i) => {
-    const read = readRow(row);
-    if (typeof read === 'string') return [{ line: i + 2, problem: read }];
-    if (parts.has(read.id)) return [{ line: i + 2, problem: `"${read.name}" is already the name of a part above` }];
-    parts.set(read.id, read);
-    return [];
-  });
-  return { parts: [...parts.values()], problems };
+  const { rows, problems } = readTable(text, ['kind', 'like', 'name'], readRow);
+  return { parts: rows, problems };
 }
 
 /** The parts as CSV that `readPartsCsv` reads back without loss. */

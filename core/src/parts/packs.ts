@@ -83,6 +83,9 @@ export const chemistries: Readonly<Record<Chemistry, ChemistryRow>> = {
   },
 };
 
+/** All chemistries by name; Object.keys of a record of them has just these. */
+export const chemistryNames = Object.keys(chemistries) as Chemistry[];
+
 /** What one cell of a kind is like; values typical of the kind. */
 interface CellRow {
   readonly name: string;

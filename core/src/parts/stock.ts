@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import { parseQuantity, printForEditing, type QuantityKind } from '../units/index.ts';
+import { type Cell, type RowProblem, readPrice, readTable } from './table.ts';
 
 /** What a maker's own table may say of a thing, each column with its kind of quantity. */
 const columns = {
@@ -31,13 +32,12 @@ export interface StockItem {
 export interface StockRead {
   readonly items: readonly StockItem[];
   /** Lines that could not be read, by the number of the line in the file; they are left out, the others are kept. */
-  readonly problems: readonly { readonly line: number; readonly problem: string }[];
+  readonly problems: readonly RowProblem[];
 }
 
 const isCondition = (text: string): text is Condition => conditions.some((each) => each === text);
 
-function readRow(row: Readonly<Record<string, string | undefined>>): StockItem | string {
-  const cell = (name: string): string => (row[name] ?? '').trim();
+function readRow(cell: Cell): StockItem | string {
   const kind = cell('kind').toLowerCase();
   const name = cell('name') || cell('kind');
   if (kind === '') return 'it has no kind, such as resistor, light, cell, wire or tape';
@@ -45,8 +45,8 @@ function readRow(row: Readonly<Record<string, string | undefined>>): StockItem |
   if (!Number.isInteger(count) || count < 0) return `count "${cell('count')}" is not a whole number of 0 or more`;
   const condition = cell('condition').toLowerCase() || 'new';
   if (!isCondition(condition)) return `condition "${condition}" is not one of ${conditions.join(', ')}`;
-  const price = cell('price') === '' ? null : Number(cell('price').replace(',', '.'));
-  if (price !== null && !(price >= 0)) return `price "${cell('price')}" is not a sum of money of 0 or more`;
+  const price = cell('price') === '' ? null : readPrice(cell('price'));
+  if (typeof price === 'string') return price;
   const values: Partial<Record<ValueColumn, number>> = {};
   // Object.keys of the table above gives just its names.
   for (const column of Object.keys(columns) as ValueColumn[]) {
@@ -65,26 +65,8 @@ function readRow(row: Readonly<Record<string, string | undefined>>): StockItem |
  * resistance, forward, current, capacity, length, diameter, gauge or density as people write them.
  */
 export function readStockCsv(text: string): StockRead {
-  const { data, meta } = Papa.parse<Record<string, string | undefined>>(text, {
-    header: true,
-    skipEmptyLines: 'greedy',
-    transformHeader: (heading) => heading.trim().toLowerCase(),
-  });
-  if (!meta.fields?.includes('kind'))
-    return {
-      items: [],
-      problems: [
-        {
-          line: 1,
-          problem: 'the first line must name the columns: kind, name, count, condition, price, resistance, note',
-        },
-      ],
-    };
-  const read = data.map((row, i) => ({ line: i + 2, item: readRow(row) }));
-  return {
-    items: read.flatMap(({ item }) => (typeof item === 'string' ? [] : [item])),
-    problems: read.flatMap(({ line, item }) => (typeof item === 'string' ? [{ line, problem: item }] : [])),
-  };
+  const { rows, problems } = readTable(text, ['kind'], readRow);
+  return { items: rows, problems };
 }
 
 /** The drawer as CSV that `readStockCsv` reads back without loss. */

@@ -1,23 +1,13 @@
 import { z } from 'zod';
-import type { Band } from '../units/index.ts';
 import { bands, flickerCharacters, plenty } from './limits.ts';
 import { ownPartSchema } from './ownPartSchema.ts';
+import { colour, figure, inBand, name } from './schemaFields.ts';
 
-const inBand = (band: Band) => z.number().min(band.least).max(band.most);
 const id = z.string().regex(/^[\w-]{1,40}$/, 'must be 1 to 40 letters, digits, - or _');
-const name = z.string().min(1).max(plenty.nameLength);
 const text = z.string().max(plenty.textLength);
 const moment = z.iso.datetime();
 const list = <T extends z.ZodType>(item: T) => z.array(item).max(plenty.items);
-const colour = z.string().regex(/^#[0-9a-f]{6}$/, 'must be a colour such as #ff9a1c, in small letters');
 const point = z.strictObject({ xMm: inBand(bands.placeMm), yMm: inBand(bands.placeMm) });
-
-const figure = (band: Band) =>
-  z.strictObject({
-    likely: inBand(band),
-    spread: z.number().min(0).max(band.most),
-    origin: z.enum(['measured', 'data sheet', 'typical', 'guess', 'overruled']),
-  });
 
 const piece = z.strictObject({
   kind: z.enum(['headdress', 'mask', 'garment', 'hand-held', 'scale model', 'prop']),

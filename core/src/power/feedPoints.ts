@@ -44,10 +44,12 @@ export function fewestFeeds(
   tape: EvenTape,
   leastV: number,
 ): { readonly at: readonly number[]; readonly leastV: number } | null {
-  for (let feeds = 1; feeds <= tape.pixels; feeds += feeds < 16 ? 1 : Math.ceil(feeds / 8)) {
+  const lowest = (at: readonly number[]): number => Math.min(...tapeVoltages(tape, at).voltageV);
+  // What a feed at every pixel does not keep up nothing does: asked first, so that the search below ends.
+  if (lowest(evenFeeds(tape.pixels, tape.pixels)) < leastV) return null;
+  for (let feeds = 1; ; feeds += 1) {
     const at = evenFeeds(tape.pixels, feeds);
-    const least = Math.min(...tapeVoltages(tape, at).voltageV);
+    const least = lowest(at);
     if (least >= leastV) return { at, leastV: least };
   }
-  return null;
 }

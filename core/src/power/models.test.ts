@@ -145,6 +145,14 @@ describe('feed points (N35)', () => {
     expect(Math.min(...tapeVoltages(tape, less).voltageV)).toBeLessThan(4.6);
     expect(fewestFeeds(tape, 5.1)).toBeNull();
   });
+  it('finds the fewest where many are needed, too', () => {
+    // Rails as thin as thread: four hundred times the ohms of a tape's copper.
+    const thin = { ...tape, pitchOhm: tape.pitchOhm * 400 };
+    const found = fewestFeeds(thin, 4.6);
+    expect(found?.at.length).toBeGreaterThan(16);
+    for (let feeds = 1; feeds < (found?.at.length ?? 0); feeds += 1)
+      expect(Math.min(...tapeVoltages(thin, evenFeeds(120, feeds)).voltageV)).toBeLessThan(4.6);
+  });
   it('no other two places are better than the two middles', () => {
     const least = (at: readonly number[]): number => Math.min(...tapeVoltages({ ...tape, pixels: 40 }, at).voltageV);
     const even = least(evenFeeds(40, 2));

@@ -84,12 +84,33 @@ const speeds = [
   { value: '4', label: 'four times the speed' },
 ];
 
+/** Step by step, slower or faster; a speed that is not the true one is in sight wherever the picture runs at it. */
+function Pace({ stage }: { readonly stage: Stage }) {
+  const speed = useViewStore((state) => state.speed);
+  if (stage !== 'moods' && speed === 1) return null;
+  return (
+    <>
+      <Button look="quiet" onClick={() => view.step(STEP_MS)} title={`On by ${STEP_MS} ms`}>
+        <StepForward size={16} />
+        Step
+      </Button>
+      <Choice
+        inline
+        label="Speed of the moods"
+        value={String(speed)}
+        options={speeds}
+        onChoose={(value) => view.runAt(Number(value))}
+      />
+    </>
+  );
+}
+
 /** The picture of the piece: to scale, lit, with the stage's own meaning laid over it. */
 export function PicturePane({ stage }: { readonly stage: Stage }) {
   const plan = usePlan();
   const { design } = plan;
   const { assessment, progress } = useReckoned();
-  const { lamp, running, speed, tool } = useViewStore();
+  const { lamp, running, tool } = useViewStore();
   const [host, size] = useSize();
   const canvasRef = useRef<HTMLCanvasElement>(null);
   const svgRef = useRef<SVGSVGElement>(null);
@@ -150,21 +171,7 @@ export function PicturePane({ stage }: { readonly stage: Stage }) {
           {lamp === 'on' ? <LampDesk size={16} /> : <Lamp size={16} />}
           {lamp === 'on' ? 'Lamp off' : 'Lamp on'}
         </Button>
-        {stage === 'moods' && (
-          <>
-            <Button look="quiet" onClick={() => view.step(STEP_MS)} title={`On by ${STEP_MS} ms`}>
-              <StepForward size={16} />
-              Step
-            </Button>
-            <Choice
-              inline
-              label="Speed of the moods"
-              value={String(speed)}
-              options={speeds}
-              onChoose={(value) => view.runAt(Number(value))}
-            />
-          </>
-        )}
+        <Pace stage={stage} />
         <span className="ml-auto text-[13px] text-faint">
           {moodName ? `${running ? 'running' : 'held'}: ${moodName}` : 'no mood yet'}
           {stage === 'power' && assessment.chains.length > 0 && '; voltage at the height of the hungriest mood'}

@@ -1,11 +1,8 @@
-import { type Chemistry, chemistries } from '../../parts/index.ts';
+import { chemistryNames } from '../../parts/index.ts';
 import { chargeTime, planCharging } from '../../power/index.ts';
 import { printSum } from '../../units/index.ts';
 import { amps } from '../shown.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
-
-// Object.keys of a Record of Chemistry has just these names.
-const chemistryNames = Object.keys(chemistries) as Chemistry[];
 
 export const chargeSum = defineSum({
   name: 'charge',

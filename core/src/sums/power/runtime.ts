@@ -1,4 +1,12 @@
-import { type Chemistry, chemistries, converters, type Figure, packs, typical } from '../../parts/index.ts';
+import {
+  type Chemistry,
+  chemistries,
+  chemistryNames,
+  converters,
+  type Figure,
+  packs,
+  typical,
+} from '../../parts/index.ts';
 import {
   agePack,
   createRandom,
@@ -34,8 +42,6 @@ import {
   text,
 } from '../sum.ts';
 
-// Object.keys of a Record of Chemistry has just these names.
-const chemistryNames = Object.keys(chemistries) as Chemistry[];
 const converterIds = ['none', ...converters.map((part) => part.id)] as const;
 
 /** A pack of the chemistry with resistance typical of its capacity, where no catalogue pack is meant. */
