@@ -160,3 +160,11 @@ test('two windows: the later save over a newer version is refused and both state
   await other.getByRole('link', { name: 'New piece (the other one)', exact: true }).click();
   await expect(other.getByLabel('Hours wanted')).toHaveValue('6 h');
 });
+
+test('a machine that has lost its network goes on: the server is on it', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.getByRole('button', { name: 'New plan' })).toBeEnabled();
+  await page.evaluate(() => window.dispatchEvent(new Event('offline')));
+  await page.getByRole('button', { name: 'New plan' }).click();
+  await page.waitForURL(/piece/);
+});

@@ -1,4 +1,5 @@
 export { builtInLibrary, createLibrary, findPart, type Library } from './catalogue.ts';
+export { type ChemistryRow, chemistries, chemistryNames } from './chemistries.ts';
 export { controllers } from './controllers.ts';
 export { converters, protections } from './converters.ts';
 export { type Figure, type Origin, typical } from './figure.ts';
@@ -33,6 +34,6 @@ export {
   withOwnParts,
   writePartsCsv,
 } from './own.ts';
-export { type ChemistryRow, chemistries, chemistryNames, packs } from './packs.ts';
+export { packs } from './packs.ts';
 export { readStockCsv, resistorsInStock, type StockItem, type StockRead, writeStockCsv } from './stock.ts';
 export { pixelShapes, pixelTapes, plainTapes } from './tapes.ts';

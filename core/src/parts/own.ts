@@ -1,9 +1,9 @@
 import Papa from 'papaparse';
 import { parseQuantity, printForEditing, type QuantityKind } from '../units/index.ts';
 import { builtInLibrary, createLibrary, findPart, type Library } from './catalogue.ts';
+import { chemistries } from './chemistries.ts';
 import type { Figure } from './figure.ts';
 import type { LedPart, PackPart, PixelTapePart } from './kinds.ts';
-import { chemistries } from './packs.ts';
 import { type Cell, type RowProblem, readPrice, readTable } from './table.ts';
 
 type Describable = LedPart | PixelTapePart | PackPart;

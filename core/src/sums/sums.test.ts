@@ -437,4 +437,15 @@ describe('inputs', () => {
       { seed: 51, numRuns: 1500 },
     );
   });
+  it('there is no half of a cell, a light or a length', () => {
+    const refusal = (name: string, given: Record<string, unknown>): string | undefined => {
+      const sum = quickSums.find((each) => each.name === name);
+      const answered = sum && answerSum(sum, { ...withExamples(sum), ...given });
+      return answered?.ok === false ? answered.problems[0]?.problem : undefined;
+    };
+    expect(refusal('pack', { series: '2.5' })).toMatch(/2\.5.* must be a whole number, such as 3/);
+    expect(refusal('led-resistor', { count: '1.5' })).toMatch(/must be a whole number/);
+    expect(refusal('tape-cut', { lengths: '2.5x620mm' })).toMatch(/must be a whole number/);
+    expect(refusal('pack', { series: 3 })).toBeUndefined();
+  });
 });

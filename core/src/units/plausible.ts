@@ -6,6 +6,8 @@ export interface Band {
   readonly least: number;
   readonly most: number;
   readonly usual?: readonly [number, number];
+  /** Things that are counted: there is no half of one. */
+  readonly whole?: boolean;
 }
 
 /** A value that was taken, with a question where it is far from what is usual. */
@@ -29,6 +31,11 @@ export function judge(kind: QuantityKind, value: number, band: Band): Judged {
   const show = (number: number): string => printQuantity(kind, number);
   if (!Number.isFinite(value))
     return { ok: false, problem: `not a number; write it such as ${quantityKinds[kind].example}` };
+  if (band.whole && !Number.isInteger(value))
+    return {
+      ok: false,
+      problem: `${show(value)} must be a whole number, such as ${show(Math.max(band.least, Math.round(value)))}`,
+    };
   const slip = (low: number, high: number): number | undefined =>
     slips.map((factor) => value * factor).find((candidate) => candidate >= low && candidate <= high);
   if (value < band.least || value > band.most) {

@@ -1,6 +1,6 @@
 import { createPlan, emptyDesign, type Plan } from '@glimmer/core/plan';
 import type { QuickSum, Values } from '@glimmer/core/sums';
-import { useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../state/api.ts';
@@ -31,22 +31,21 @@ export function PutIntoPlan({ sum, values, onClose }: PutIntoPlanProps) {
     queryFn: () => whenSaved().then(() => api.list('open')),
   });
   const [target, setTarget] = useState(NEW);
-  const [done, setDone] = useState<Plan | null>(null);
-  const [trouble, setTrouble] = useState<string | null>(null);
-
-  const put = async (): Promise<void> => {
-    const into = (plan: Plan): Plan => ({
-      ...plan,
-      design: sum.intoDesign?.(plan.design, values, () => crypto.randomUUID()) ?? plan.design,
-    });
-    if (target === NEW) {
-      const fresh = createPlan({ id: crypto.randomUUID(), name: sum.title, design: emptyDesign });
-      setDone((await api.add(into(fresh))).plan);
-    } else {
+  const put = useMutation({
+    mutationFn: async (): Promise<Plan> => {
+      const into = (plan: Plan): Plan => ({
+        ...plan,
+        design: sum.intoDesign?.(plan.design, values, () => crypto.randomUUID()) ?? plan.design,
+      });
+      if (target === NEW) {
+        const fresh = createPlan({ id: crypto.randomUUID(), name: sum.title, design: emptyDesign });
+        return (await api.add(into(fresh))).plan;
+      }
       const kept = await api.load(target);
-      setDone((await api.save(into(kept.plan), kept.revision)).plan);
-    }
-  };
+      return (await api.save(into(kept.plan), kept.revision)).plan;
+    },
+  });
+  const done = put.data;
   return (
     <Dialog open onClose={onClose} title="Put this into a plan">
       {done ? (
@@ -70,18 +69,13 @@ export function PutIntoPlan({ sum, values, onClose }: PutIntoPlanProps) {
             ]}
             onChoose={setTarget}
           />
-          {(trouble !== null || error) && (
+          {(put.error ?? error) && (
             <p role="alert" className="mt-2 text-brick-ink">
-              {trouble ?? 'The server does not answer; try again when it is back'}
+              {put.error?.message ?? 'The server does not answer; try again when it is back'}
             </p>
           )}
           <div className="mt-4 flex gap-2">
-            <Button
-              look="main"
-              onClick={() => {
-                put().catch((cause: unknown) => setTrouble(cause instanceof Error ? cause.message : String(cause)));
-              }}
-            >
+            <Button look="main" disabled={put.isPending} onClick={() => put.mutate()}>
               Put it in
             </Button>
             <Button onClick={onClose}>Not now</Button>

@@ -18,6 +18,14 @@ export function useAnswer(card: DeskCard): Reply | null {
     let current = true;
     theWorker()
       .answer(card.sum, card.texts)
+      .catch(
+        (cause: unknown): Reply => ({
+          ok: false,
+          problems: [
+            { word: card.sum, problem: `the sum was not made: ${cause instanceof Error ? cause.message : cause}` },
+          ],
+        }),
+      )
       .then((next) => {
         if (current) setReply(next);
       });

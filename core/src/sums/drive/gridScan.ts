@@ -11,8 +11,8 @@ export const gridScanSum = defineSum({
   about: 'Pins, duty, mean and row current, refresh, and what glows that should be off.',
   group: 'drive',
   inputs: {
-    rows: ask('count', 'rows', 'Rows', 8, { least: 1, most: 64 }),
-    columns: ask('count', 'columns', 'Columns', 8, { least: 1, most: 64 }),
+    rows: ask('count', 'rows', 'Rows', 8, { whole: true, least: 1, most: 64 }),
+    columns: ask('count', 'columns', 'Columns', 8, { whole: true, least: 1, most: 64 }),
     peakA: ask('currentA', 'peak', 'Current while on', 0.04, { most: 2, usual: [0.002, 0.2] }),
     picturesPerS: assume('frequencyHz', 'refresh', 'Pictures a second', 100, { least: 1, most: 20_000 }),
     lowV: assume('voltageV', 'low', 'Lowest drop in the grid at 20 mA', 2.06, { least: 1, most: 4 }),

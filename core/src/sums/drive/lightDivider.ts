@@ -20,9 +20,9 @@ export const lightDividerSum = defineSum({
     lightOhm: ask('resistanceOhm', 'light', 'Sensor in light', 2400, { most: 1e9, usual: [50, 200_000] }),
     fixedOhm: optional('resistanceOhm', 'fixed', 'Fixed resistor, to minus'),
     supplyV: assume('voltageV', 'supply', 'Supply', 3.3, { least: 0.5, most: 24 }),
-    bits: assume('count', 'bits', 'Bits of the converter', 12, { least: 6, most: 24 }),
+    bits: assume('count', 'bits', 'Bits of the converter', 12, { whole: true, least: 6, most: 24 }),
     noise: assume('count', 'noise', 'Noise of the code, either way', 25, { least: 0, most: 10_000 }),
-    code: optional('count', 'code', 'A code that was read', { least: 0, most: 16_777_216 }),
+    code: optional('count', 'code', 'A code that was read', { whole: true, least: 0, most: 16_777_216 }),
     readAt: choice('readat', '… with the sensor in', ['dark', 'light'], 'dark'),
   },
   reckon: ({ darkOhm, lightOhm, fixedOhm, supplyV, bits, noise, code, readAt }) => {

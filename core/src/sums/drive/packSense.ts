@@ -15,7 +15,7 @@ export const packSenseSum = defineSum({
     upperOhm: assume('resistanceOhm', 'upper', 'Resistor to the pack', 270_000, { most: 1e8 }),
     lowerOhm: assume('resistanceOhm', 'lower', 'Resistor to minus', 100_000, { most: 1e8 }),
     referenceV: assume('voltageV', 'reference', 'Reference', 2.5, { least: 0.3, most: 6 }),
-    bits: assume('count', 'bits', 'Bits of the converter', 12, { least: 6, most: 24 }),
+    bits: assume('count', 'bits', 'Bits of the converter', 12, { whole: true, least: 6, most: 24 }),
     source: choice('from', 'The reference is', ['fixed', 'the pack itself'], 'fixed'),
   },
   reckon: ({ fullV, alarmV, upperOhm, lowerOhm, referenceV, bits, source }) => {

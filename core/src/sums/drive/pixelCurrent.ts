@@ -7,7 +7,7 @@ export const pixelCurrentSum = defineSum({
   about: 'Current dark, in a colour and in white, at a brightness.',
   group: 'power',
   inputs: {
-    pixels: ask('count', 'pixels', 'Pixels', 66, { least: 1, most: 100_000, usual: [1, 3000] }),
+    pixels: ask('count', 'pixels', 'Pixels', 66, { whole: true, least: 1, most: 100_000, usual: [1, 3000] }),
     red: assume('fraction', 'red', 'Red', 1, { least: 0, most: 1 }),
     green: assume('fraction', 'green', 'Green', 1, { least: 0, most: 1 }),
     blue: assume('fraction', 'blue', 'Blue', 1, { least: 0, most: 1 }),

@@ -9,8 +9,13 @@ export const pixelDataSum = defineSum({
   about: 'How long a frame takes to send, how many a second that leaves, and whether the level is in specification.',
   group: 'drive',
   inputs: {
-    pixels: ask('count', 'pixels', 'Pixels on the line', 488, { least: 1, most: 100_000, usual: [1, 3000] }),
-    dice: assume('count', 'dice', 'Dice a pixel', 3, { least: 1, most: 5 }),
+    pixels: ask('count', 'pixels', 'Pixels on the line', 488, {
+      whole: true,
+      least: 1,
+      most: 100_000,
+      usual: [1, 3000],
+    }),
+    dice: assume('count', 'dice', 'Dice a pixel', 3, { whole: true, least: 1, most: 5 }),
     supplyV: assume('voltageV', 'supply', 'Supply of the first pixel', 5, { least: 2, most: 24 }),
     logicV: assume('voltageV', 'logic', 'Logic of the controller', 3.3, { least: 1, most: 6 }),
     framesPerS: assume('frequencyHz', 'frames', 'Frames a second wanted', 50, { least: 0.1, most: 1000 }),

@@ -13,7 +13,7 @@ export const remoteSum = defineSum({
     ratedV: assume('voltageV', 'rated', 'It is made for', 4.8, { least: 0.5, most: 24 }),
     halfAngleDeg: assume('angleDeg', 'angle', 'Half angle of an infrared eye', 40, { least: 1, most: 89 }),
     distanceMm: assume('lengthMm', 'distance', 'At a distance of', 5000, { least: 10, most: 1e6 }),
-    presses: assume('count', 'presses', 'Presses of a toggle', 20, { least: 0, most: 10_000 }),
+    presses: assume('count', 'presses', 'Presses of a toggle', 20, { whole: true, least: 0, most: 10_000 }),
     loss: assume('fraction', 'loss', 'Each is lost with', 0.05, { least: 0, most: 0.5 }),
     loopS: assume('timeS', 'loop', 'Loop of the mood', 2.4, { least: 0.01, most: 3600 }),
     mismatch: assume('fraction', 'mismatch', 'Clocks differ by', 0.004, { least: 1e-6, most: 0.2 }),

@@ -8,7 +8,7 @@ export const bundleSum = defineSum({
   about: 'Bore for a fibre bundle, and the gap in front of the light that lights all of it.',
   group: 'lights',
   inputs: {
-    fibres: ask('count', 'fibres', 'Fibres', 90, { least: 1, most: 5000 }),
+    fibres: ask('count', 'fibres', 'Fibres', 90, { whole: true, least: 1, most: 5000 }),
     fibreMm: ask('lengthMm', 'diameter', 'Diameter of one', 0.5, { least: 0.05, most: 10 }),
     fill: assume('fraction', 'fill', 'Share that fibres fill', 0.82, { least: 0.4, most: 0.907 }),
     dieMm: assume('lengthMm', 'die', 'Width of the light’s die', 2, { least: 0.1, most: 50 }),

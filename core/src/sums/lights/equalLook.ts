@@ -13,7 +13,7 @@ export const equalLookSum = defineSum({
     intensities: list('intensityMcd', 'intensities', 'Intensity of each at full', [900, 4000, 1100], { least: 0.01 }),
     currentA: assume('currentA', 'current', 'Current of each at full', 0.02, { most: 5, usual: [0.0005, 1] }),
     cap: assume('fraction', 'cap', 'Brightness cap', 0.4, { least: 0.01, most: 1 }),
-    bits: assume('count', 'bits', 'Bits of the dimming', 8, { least: 4, most: 16 }),
+    bits: assume('count', 'bits', 'Bits of the dimming', 8, { whole: true, least: 4, most: 16 }),
   },
   reckon: ({ intensities, currentA, cap, bits }) => {
     if (intensities.length === 0) throw new SumError('Give at least one intensity');

@@ -151,7 +151,7 @@ export const fitSum = defineSum({
     part: list('lengthMm', 'part', 'Sizes of the part', [3.4], { least: 0.01, most: 5000 }),
     hollow: list('lengthMm', 'hollow', 'Sizes of the hollow', [4.7], { least: 0.01, most: 5000 }),
     sleeveMm: assume('lengthMm', 'sleeve', 'Wall of the shrunk sleeve', 0, { least: 0, most: 5 }),
-    wires: assume('count', 'wires', 'Wires through it', 2, { least: 0, most: 500 }),
+    wires: assume('count', 'wires', 'Wires through it', 2, { whole: true, least: 0, most: 500 }),
     wireMm: assume('lengthMm', 'wire', 'Diameter of one wire', 1.1, { least: 0.02, most: 20 }),
     clearanceMm: assume('lengthMm', 'clearance', 'Clearance a side', CLEARANCE_A_SIDE_MM, { least: 0, most: 10 }),
     chordMm: optional('lengthMm', 'chord', 'Chord of a tape laid round a curve'),

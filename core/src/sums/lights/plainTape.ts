@@ -12,7 +12,7 @@ export const plainTapeSum = defineSum({
     lengthMm: ask('lengthMm', 'length', 'Length', 2400, { most: 100_000, usual: [50, 10_000] }),
     voltageV: assume('voltageV', 'volts', 'Voltage', 12, { least: 3, most: 48 }),
     supplyA: ask('currentA', 'supply', 'What the supply gives', 1.5, { most: 50, usual: [0.1, 20] }),
-    colours: assume('count', 'colours', 'Colours', 3, { least: 1, most: 5 }),
+    colours: assume('count', 'colours', 'Colours', 3, { whole: true, least: 1, most: 5 }),
   },
   reckon: ({ powerPerMetreW, lengthMm, voltageV, supplyA, colours }) => {
     const whiteA = tapeCurrent.reckon({ P: powerPerMetreW, L: lengthMm, U: voltageV });

@@ -9,12 +9,12 @@ export const ringMarksSum = defineSum({
   group: 'lights',
   inputs: {
     radiusMm: ask('lengthMm', 'radius', 'Radius of the ring of centres', 62, { most: 50_000, usual: [3, 2000] }),
-    count: ask('count', 'count', 'Lights', 27, { least: 2, most: 720 }),
+    count: ask('count', 'count', 'Lights', 27, { whole: true, least: 2, most: 720 }),
     startDeg: assume('angleDeg', 'start', 'Angle of the first mark', 90, { least: -360, most: 360 }),
     way: choice('way', 'Numbered', ['clockwise', 'against the clock'], 'clockwise'),
     side: choice('side', 'Seen from', ['front', 'back'], 'front'),
     spacingMm: optional('lengthMm', 'spacing', 'Least distance of two centres'),
-    channels: optional('count', 'channels', 'Interleaved channels', { least: 1, most: 24 }),
+    channels: optional('count', 'channels', 'Interleaved channels', { whole: true, least: 1, most: 24 }),
     skinRadiusMm: optional('lengthMm', 'skin', 'Radius of a curved skin'),
   },
   reckon: ({ radiusMm, count, startDeg, way, side, spacingMm, channels, skinRadiusMm }) => {

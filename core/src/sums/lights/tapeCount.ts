@@ -10,7 +10,11 @@ export const tapeCountSum = defineSum({
   inputs: {
     routeMm: ask('lengthMm', 'route', 'Length of the route', 583, { most: 100_000, usual: [20, 6000] }),
     perMetre: ask('perMetre', 'density', 'Lights a metre', 74, { least: 1, most: 1000, usual: [14, 400] }),
-    lightsPerJoint: assume('count', 'joint', 'Lights from cut mark to cut mark', 1, { least: 1, most: 48 }),
+    lightsPerJoint: assume('count', 'joint', 'Lights from cut mark to cut mark', 1, {
+      whole: true,
+      least: 1,
+      most: 48,
+    }),
   },
   reckon: ({ routeMm, perMetre, lightsPerJoint }) => {
     const cut = cutTape({ routeMm, perMetre, lightsPerJoint });

@@ -17,7 +17,7 @@ export const tapeCutSum = defineSum({
       names: ['count', 'lengthMm'],
       kinds: ['count', 'lengthMm'],
       bands: [
-        { least: 1, most: 500 },
+        { whole: true, least: 1, most: 500 },
         { least: 1, most: 100_000 },
       ],
       initial: [
@@ -33,15 +33,19 @@ export const tapeCutSum = defineSum({
       names: ['count', 'lengthMm'],
       kinds: ['count', 'lengthMm'],
       bands: [
-        { least: 0, most: 1000 },
+        { whole: true, least: 0, most: 1000 },
         { least: 1, most: 1_000_000 },
       ],
       initial: [[0, 1000]],
     }),
     kerfMm: assume('lengthMm', 'kerf', 'Lost at each cut', 0, { least: 0, most: 50 }),
     perMetre: optional('perMetre', 'density', 'Lights a metre, for tape'),
-    lightsPerJoint: assume('count', 'joint', 'Lights from cut mark to cut mark', 1, { least: 1, most: 48 }),
-    cores: assume('count', 'cores', 'Cores of each jumper', 3, { least: 0, most: 8 }),
+    lightsPerJoint: assume('count', 'joint', 'Lights from cut mark to cut mark', 1, {
+      whole: true,
+      least: 1,
+      most: 48,
+    }),
+    cores: assume('count', 'cores', 'Cores of each jumper', 3, { whole: true, least: 0, most: 8 }),
   },
   reckon: ({ lengths, stock, kerfMm, perMetre, lightsPerJoint, cores }) => {
     const total = lengths.reduce((sum, [count]) => sum + count, 0);

@@ -8,11 +8,11 @@ export const batchSum = defineSum({
   about: 'How many to buy for all copies with spares, in whole lots and at the cheapest price break.',
   group: 'heat and make',
   inputs: {
-    copies: ask('count', 'copies', 'Copies', 7, { least: 1, most: 10_000, usual: [1, 200] }),
-    each: ask('count', 'each', 'In each', 18, { least: 1, most: 100_000 }),
+    copies: ask('count', 'copies', 'Copies', 7, { whole: true, least: 1, most: 10_000, usual: [1, 200] }),
+    each: ask('count', 'each', 'In each', 18, { whole: true, least: 1, most: 100_000 }),
     spares: assume('fraction', 'spares', 'Spares', 0.05, { least: 0, most: 2 }),
-    lot: assume('count', 'lot', 'Sold in lots of', 1, { least: 1, most: 100_000 }),
-    stock: assume('count', 'stock', 'In the drawer', 0, { least: 0, most: 1e6 }),
+    lot: assume('count', 'lot', 'Sold in lots of', 1, { whole: true, least: 1, most: 100_000 }),
+    stock: assume('count', 'stock', 'In the drawer', 0, { whole: true, least: 0, most: 1e6 }),
     breaks: pairs({
       word: 'prices',
       label: 'Prices',
@@ -20,7 +20,7 @@ export const batchSum = defineSum({
       names: ['from', 'price'],
       kinds: ['count', 'money'],
       bands: [
-        { least: 1, most: 1e6 },
+        { whole: true, least: 1, most: 1e6 },
         { least: 0, most: 1e6 },
       ],
       initial: [],

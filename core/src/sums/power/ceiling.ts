@@ -12,7 +12,7 @@ export const brightnessCeilingSum = defineSum({
   group: 'power',
   inputs: {
     limitA: ask('currentA', 'limit', 'The weakest link carries', 1.5, { most: 200, usual: [0.05, 20] }),
-    pixels: ask('count', 'pixels', 'Pixels', 66, { least: 1, most: 100_000, usual: [1, 3000] }),
+    pixels: ask('count', 'pixels', 'Pixels', 66, { whole: true, least: 1, most: 100_000, usual: [1, 3000] }),
     otherA: assume('currentA', 'other', 'Controller and all else', 0.12, { least: 0, most: 50 }),
     restA: assume('currentA', 'rest', 'Rest current of a pixel', 0.0008, { least: 0, most: 0.01 }),
     dieA: assume('currentA', 'die', 'One die at full', 0.012, { most: 0.1, usual: [0.004, 0.025] }),

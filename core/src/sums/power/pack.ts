@@ -16,8 +16,8 @@ export const packSum = defineSum({
   group: 'power',
   inputs: {
     cell: choice('cell', 'Cell or pack', packNames, 'lithium-round-2600'),
-    series: assume('count', 'series', 'In series', 1, { least: 1, most: 20 }),
-    parallel: assume('count', 'parallel', 'Side by side', 1, { least: 1, most: 20 }),
+    series: assume('count', 'series', 'In series', 1, { whole: true, least: 1, most: 20 }),
+    parallel: assume('count', 'parallel', 'Side by side', 1, { whole: true, least: 1, most: 20 }),
     ambientC: assume('temperatureC', 'ambient', 'Temperature', 21, { least: -30, most: 60 }),
     loadA: assume('currentA', 'load', 'Look at a load of', 0.5, { least: 0, most: 100 }),
     drainA: assume('currentA', 'drain', 'Drawn when switched off', 0, { least: 0, most: 10 }),

@@ -135,7 +135,7 @@ export const runtimeSum = defineSum({
     }),
     restA: assume('currentA', 'rest', 'Drawn all the time besides', 0, { least: 0, most: 50 }),
     chemistry: choice('chemistry', 'Chemistry', chemistryNames, 'lithium-ion'),
-    series: assume('count', 'series', 'Cells in series', 1, { least: 1, most: 20 }),
+    series: assume('count', 'series', 'Cells in series', 1, { whole: true, least: 1, most: 20 }),
     packOhm: optional('resistanceOhm', 'resistance', 'Resistance of the pack', { least: 0, most: 1000 }),
     converter: choice('converter', 'Converter', converterIds, 'none'),
     ambientC: assume('temperatureC', 'ambient', 'Temperature', 21, { least: -30, most: 60 }),

@@ -11,7 +11,7 @@ export const resistorCombineSum = defineSum({
   inputs: {
     wantedOhm: ask('resistanceOhm', 'wanted', 'Wanted', 165.3, { most: 1e9 }),
     stock: list('resistanceOhm', 'stock', 'In the drawer', [47, 68, 100, 120, 270]),
-    most: assume('count', 'most', 'At most how many', 2, { least: 1, most: 3 }),
+    most: assume('count', 'most', 'At most how many', 2, { whole: true, least: 1, most: 3 }),
     side: choice('side', 'May be', ['nearest', 'at or above'], 'nearest'),
   },
   reckon: ({ wantedOhm, stock, most, side }) => {
