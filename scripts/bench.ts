@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { assess, prepareNights } from '@glimmer/core/assess';
 import { solveLadder, solveNetlist } from '@glimmer/core/circuit';
 import { checkDesign } from '@glimmer/core/findings';
-import { paintFrame } from '@glimmer/core/motion';
+import { paintFrame, type Show, traceCurrent, weaveRibbons } from '@glimmer/core/motion';
 import type { Design, Plan } from '@glimmer/core/plan';
 import { runNight } from '@glimmer/core/power';
 import { answerSum, findSum } from '@glimmer/core/sums';
@@ -45,13 +45,24 @@ row(
 row('assessment with 600 pixels, ms', bigMs, 'aim 10');
 row('1200 against 600 pixels, times', median(() => assess(bigger), 60) / bigMs, 'linear is 2');
 
-const { show } = assess(big);
-const frame = new Uint8Array(show.frameBytes);
-const from = performance.now();
-for (let i = 0; i < 10_000; i += 1) paintFrame(show, i % 3, i * 16, frame);
-const engineMs = performance.now() - from;
-row('10,000 frames of 600 pixels, ms', engineMs);
-row('one frame, µs', engineMs / 10);
+const { show, limit } = assess(big);
+/** Milliseconds of a thousand frames of a show, its moods in turn. */
+function paintMs(of: Show): number {
+  const frame = new Uint8Array(of.frameBytes);
+  return median(() => {
+    for (let i = 0; i < 1000; i += 1) paintFrame(of, i % 3, i * 16, frame);
+  }, 9);
+}
+const frameMs = paintMs(show) / 1000;
+row('one frame of 600 pixels, µs', frameMs * 1000);
+row('one frame of 2400 against 600 pixels, times', paintMs(assess(blowUp(2400)).show) / 1000 / frameMs, 'linear is 4');
+row(
+  'ribbons and current of 60 s, 600 pixels, ms',
+  median(() => {
+    weaveRibbons(show, 0, { spanMs: 60_000, columns: 280, mostRows: 64 });
+    traceCurrent(show, 0, limit, { spanMs: 60_000, columns: 280 });
+  }, 9),
+);
 
 const ladderOf = (pixels: number): Parameters<typeof solveLadder>[0] => ({
   supplyV: 5,

@@ -5,7 +5,7 @@ import { writeEngineTables } from '@glimmer/core/exports';
 import * as heat from '@glimmer/core/heat';
 import * as lights from '@glimmer/core/lights';
 import * as logbook from '@glimmer/core/logbook';
-import { breathTable, gammaTable } from '@glimmer/core/motion';
+import { breathTable, gammaTable, lookTable } from '@glimmer/core/motion';
 import { planSchema } from '@glimmer/core/plan/reading';
 import * as power from '@glimmer/core/power';
 import type { Formula } from '@glimmer/core/units';
@@ -37,5 +37,5 @@ writeFileSync(
 );
 writeFileSync(
   new URL('../firmware/engine/tables.h', import.meta.url),
-  writeEngineTables({ gamma: gammaTable, breath: breathTable }),
+  writeEngineTables({ gamma: gammaTable, look: lookTable, breath: breathTable }),
 );

@@ -3,10 +3,15 @@ import {
   type Consumer,
   type CourseStretch,
   layOutCourse,
+  limitBudgets,
   listConsumers,
   type MoodBudget,
   meanOfCourse,
 } from './assess/budget.ts';
+import { fitAll, type PlacedFit } from './assess/fits.ts';
+import { limitOf } from './assess/limit.ts';
+import { listPinDemands } from './assess/pins.ts';
+import { designSensing, type Sensing, tellShow } from './assess/sensing.ts';
 import { listShopping, type ShoppingLine, totalCost } from './assess/shopping.ts';
 import { buildPath, findSupply, rangeOfRail, type SupplyParts } from './assess/supply.ts';
 import { type ChainVoltage, solveChain } from './assess/tapeVoltage.ts';
@@ -14,18 +19,12 @@ import {
   assignPins,
   type DataLine,
   type DrivenLeds,
-  designSensor,
   driveLeds,
-  type PinDemand,
   type PinPlan,
   type RailRange,
-  type SensorDesign,
   timeDataLine,
 } from './drive/index.ts';
 import {
-  type Fit,
-  fitLight,
-  fitTape,
   orderChains,
   type PlacedGroup,
   type PlacedTape,
@@ -33,13 +32,12 @@ import {
 } from './lights/index.ts';
 import { compileShow, type Show, type ShowLimit } from './motion/index.ts';
 import { type ControllerPart, findPart, type Library, withOwnParts } from './parts/index.ts';
-import { type Control, type Design, heightOf } from './plan/index.ts';
+import type { Design } from './plan/index.ts';
 import {
   type CeilingOverDischarge,
   chooseFuse,
   estimateRunsFor,
   findCeilingOverDischarge,
-  findRailLimitA,
   type LinkLimit,
   type LoadedLink,
   loadLinks,
@@ -53,19 +51,10 @@ import {
 import { planRuns, type RunCurrents, type WireRun, wireCarriesA } from './wires/index.ts';
 
 export type { Consumer, CourseStretch, MoodBudget } from './assess/budget.ts';
+export type { PlacedFit } from './assess/fits.ts';
+export type { Sensing } from './assess/sensing.ts';
 export type { ShoppingLine } from './assess/shopping.ts';
 export type { ChainVoltage } from './assess/tapeVoltage.ts';
-
-/** How a light sits in the hollow it was put into. */
-export interface PlacedFit {
-  readonly groupId: string;
-  readonly placeId: string | null;
-  readonly hollowId: string;
-  readonly verdict: Fit['verdict'];
-  /** What a bore would have to be; null for a tape in a channel. */
-  readonly fit: Fit | null;
-  readonly acrossMm: number;
-}
 
 export interface MoodCeiling extends CeilingOverDischarge {
   readonly moodId: string;
@@ -96,10 +85,7 @@ export interface Assessment {
   readonly driven: readonly DrivenLeds[];
   readonly pinPlan: PinPlan | null;
   readonly dataLines: readonly { readonly tapeId: string; readonly line: DataLine }[];
-  readonly sensors: readonly {
-    readonly control: Extract<Control, { kind: 'light sensor' }>;
-    readonly design: SensorDesign;
-  }[];
+  readonly sensing: readonly Sensing[];
   readonly consumers: readonly Consumer[];
   readonly moods: readonly MoodBudget[];
   readonly course: readonly CourseStretch[];
@@ -114,69 +100,6 @@ export interface Assessment {
   readonly runs: readonly WireRun[];
   readonly shopping: readonly ShoppingLine[];
   readonly costPerCopy: number;
-}
-
-/** Moves that only switch: at full level and brightness they need no dimming. */
-const switchedMoves: ReadonlySet<string> = new Set(['steady', 'chase', 'shots']);
-
-function isDimmed(design: Design, groupId: string): boolean {
-  return design.moods.list.some((mood) => {
-    const move = mood.moves[groupId];
-    return move !== undefined && (mood.brightness < 1 || !switchedMoves.has(move.kind) || heightOf(move) < 1);
-  });
-}
-
-function listPinDemands(design: Design, placed: readonly PlacedGroup[], driven: readonly DrivenLeds[]): PinDemand[] {
-  const data = placed
-    .filter((group): group is PlacedTape => group.kind === 'tape' && group.tape.after === null && group.cut.lights > 0)
-    .map((tape): PinDemand => ({ id: `data:${tape.id}`, label: `Data of ${tape.name}`, needs: 'data', isLoad: true }));
-  const channels = driven.flatMap((leds) =>
-    leds.lightsOnChannel.map(
-      (_, i): PinDemand => ({
-        id: `channel:${leds.groupId}:${i + 1}`,
-        label: leds.lightsOnChannel.length > 1 ? `${leds.name}, channel ${i + 1}` : leds.name,
-        needs: isDimmed(design, leds.groupId) ? 'dimmed' : 'out',
-        isLoad: true,
-      }),
-    ),
-  );
-  const controls = design.drive.controls.map(
-    (control): PinDemand => ({
-      id: `control:${control.id}`,
-      label: control.name,
-      needs: control.kind === 'button' ? 'in' : 'level',
-      isLoad: false,
-    }),
-  );
-  return [...data, ...channels, ...controls];
-}
-
-function fitAll(design: Design, placed: readonly PlacedGroup[]): PlacedFit[] {
-  const hollowOf = (id: string | null): Design['hollows'][number] | undefined =>
-    design.hollows.find((hollow) => hollow.id === id);
-  return placed.flatMap((group): PlacedFit[] => {
-    if (group.kind === 'tape') {
-      const channel = hollowOf(group.tape.channelId);
-      if (channel?.kind !== 'channel') return [];
-      const { verdict, acrossMm } = fitTape(group.part, channel);
-      return [{ groupId: group.id, placeId: null, hollowId: channel.id, verdict, fit: null, acrossMm }];
-    }
-    return group.group.places.flatMap((place): PlacedFit[] => {
-      const bore = hollowOf(place.hollowId);
-      if (bore?.kind !== 'bore') return [];
-      const fit = fitLight(group.part, group.group, bore);
-      return [
-        {
-          groupId: group.id,
-          placeId: place.id,
-          hollowId: bore.id,
-          verdict: fit.verdict,
-          fit,
-          acrossMm: fit.clearanceMm,
-        },
-      ];
-    });
-  });
 }
 
 /** Tape links of one mood: what each data line's feed carries, as part of the rail current of that mood. */
@@ -228,6 +151,7 @@ function assessSupply(options: {
   readonly design: Design;
   readonly library: Library;
   readonly parts: SupplyParts;
+  readonly path: PowerPath;
   readonly brownOutV: number;
   readonly budgets: readonly MoodBudget[];
   readonly consumers: readonly Consumer[];
@@ -236,9 +160,8 @@ function assessSupply(options: {
   readonly runs: readonly WireRun[];
   readonly chains: readonly (readonly PlacedTape[])[];
 }): SupplyAssessment {
-  const { design, library, parts, brownOutV, budgets, consumers, course, peakA, runs, chains } = options;
+  const { design, library, parts, path, brownOutV, budgets, consumers, course, peakA, runs, chains } = options;
   const packLead = runs.find((run) => run.id === 'pack');
-  const path = buildPath({ design, supply: parts, library, brownOutV, packLead });
   const withTapes = (budget: MoodBudget): PowerPath => ({
     ...path,
     links: [...path.links, ...linkTapes(chains, budget, consumers, runs)],
@@ -265,20 +188,6 @@ function assessSupply(options: {
       course.length === 0
         ? null
         : estimateRunsFor(createNightMaker({ design, library, parts, brownOutV, course, consumers, packLead })),
-  };
-}
-
-/** What the limiter counts with: rounded up for what lights draw, down for what the supply gives. */
-function limitOf(supply: SupplyAssessment | null, show: Show, consumers: readonly Consumer[]): ShowLimit {
-  const microA = (currentA: number): number => Math.ceil(currentA * 1e6);
-  return {
-    restMicroA: microA(consumers.reduce((sum, consumer) => sum + consumer.restA, 0)),
-    // Where not even the dark lights can be fed the limit is next to nothing, not none.
-    limitMicroA: supply ? Math.max(1, Math.floor(findRailLimitA(supply.path) * 1e6)) : 0,
-    microAPerByte: show.groups.map((group) => {
-      const fullA = consumers.find((consumer) => consumer.id === group.id)?.fullA ?? 0;
-      return microA(fullA / Math.max(1, group.points * group.bytesPerPoint));
-    }),
   };
 }
 
@@ -343,12 +252,15 @@ export function assess(design: Design, library: Library = withOwnParts(design.ow
       )
     : [];
   const drivenById = new Map(driven.map((leds) => [leds.groupId, leds]));
-  const show = compileShow(design, placed);
+  const sensing = designSensing(design, controller, parts);
+  const show = compileShow(design, placed, tellShow(sensing));
   const consumers = listConsumers(placed, drivenById, controller ?? undefined);
-  const budgets = design.moods.list.map((mood) => budgetMood({ mood, show, consumers, driven: drivenById }));
-  const course = layOutCourse(design, budgets);
+  const asSet = design.moods.list.flatMap((mood, i) => {
+    const shown = show.moods[i];
+    return shown ? [budgetMood({ mood, shown, show, consumers, driven: drivenById })] : [];
+  });
   const allWhiteA = consumers.reduce((sum, consumer) => sum + consumer.restA + consumer.fullA, 0);
-  const peakA = budgets.length === 0 ? allWhiteA : Math.max(...budgets.map((budget) => budget.peakA));
+  const peakA = asSet.length === 0 ? allWhiteA : Math.max(...asSet.map((budget) => budget.peakA));
   const brownOutV = controller?.brownOutV ?? 0;
 
   const tapesById = new Map(placed.flatMap((group) => (group.kind === 'tape' ? [[group.id, group] as const] : [])));
@@ -364,15 +276,21 @@ export function assess(design: Design, library: Library = withOwnParts(design.ow
     findRunCurrents({
       chains,
       consumers,
-      budgets,
+      budgets: asSet,
       driven,
       packPeakA: firstPass && Number.isFinite(firstPass.packA) ? firstPass.packA : peakA * 1.6,
       railV: rail.nominalV,
     }),
   );
-  const supply = parts
-    ? assessSupply({ design, library, parts, brownOutV, budgets, consumers, course, peakA, runs, chains })
-    : null;
+  const packLead = runs.find((run) => run.id === 'pack');
+  const path = parts ? buildPath({ design, supply: parts, library, brownOutV, packLead }) : null;
+  const limit = limitOf(path, show, consumers);
+  const budgets = limitBudgets(asSet, show, limit);
+  const course = layOutCourse(design, budgets);
+  const supply =
+    parts && path
+      ? assessSupply({ design, library, parts, path, brownOutV, budgets, consumers, course, peakA, runs, chains })
+      : null;
   const hungriest = budgets.reduce<MoodBudget | undefined>(
     (most, each) => (!most || each.peakA > most.peakA ? each : most),
     undefined,
@@ -403,28 +321,14 @@ export function assess(design: Design, library: Library = withOwnParts(design.ow
           ]
         : [],
     ),
-    sensors: design.drive.controls.flatMap((control) =>
-      control.kind === 'light sensor' && controller
-        ? [
-            {
-              control,
-              design: designSensor({
-                darkOhm: control.darkOhm,
-                lightOhm: control.lightOhm,
-                bits: controller.converterBits,
-                supplyV: controller.logicV,
-              }),
-            },
-          ]
-        : [],
-    ),
+    sensing,
     consumers,
     moods: budgets,
     course,
     peakA,
     usualA: course.length === 0 ? allWhiteA : meanOfCourse(course),
     allWhiteA,
-    limit: limitOf(supply, show, consumers),
+    limit,
     supply,
     chains: chains.map((chain) => solveChain({ chain, runs, consumers, budget: hungriest, railV: rail.nominalV })),
     runs,

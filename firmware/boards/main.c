@@ -4,27 +4,23 @@
 #include "show.h"
 
 static uint8_t frame[UG_FRAME_BYTES + 1], scratch[UG_FRAME_BYTES + 1];
+static ug_control_state states[UG_CONTROLS + 1];
 
 #if UG_CONTROLS > 0
-/* A press counts when it was seen three times in a row, so that a bouncing contact is one press. */
+/* A contact counts when it was seen three times in a row, so that one that bounces is one press. */
+#define UG_SEEN 3
 static uint8_t seen[UG_CONTROLS];
-static uint8_t dark[UG_CONTROLS];
 
 static void look(ug_player *player, uint32_t now_ms) {
   uint8_t i;
   for (i = 0; i < UG_CONTROLS; i++) {
-    if (ug_controls[i].is_button) {
-      if (!board_pressed(i)) seen[i] = 0;
-      else if (seen[i] < 3 && ++seen[i] == 3) ug_event(&ug_plan, player, UG_BUTTON, i, now_ms);
-    } else {
-      uint16_t code = board_level(i);
-      if (!dark[i] && code < ug_controls[i].dark_below) {
-        dark[i] = 1;
-        ug_event(&ug_plan, player, UG_GETS_DARK, i, now_ms);
-      } else if (dark[i] && code > ug_controls[i].light_above) {
-        dark[i] = 0;
-        ug_event(&ug_plan, player, UG_GETS_LIGHT, i, now_ms);
-      }
+    if (ug_plan.controls[i].is_sensor) {
+      ug_sense(&ug_plan, player, i, board_level(i), now_ms);
+    } else if (board_pressed(i) == states[i].on) {
+      seen[i] = 0;
+    } else if (++seen[i] == UG_SEEN) {
+      seen[i] = 0;
+      ug_touch(&ug_plan, player, i, !states[i].on, now_ms);
     }
   }
 }
@@ -36,9 +32,10 @@ static void look(const ug_player *player, uint32_t now_ms) {
 #endif
 
 static void send(void) {
-  uint8_t g, channel = 0, i;
+  uint16_t g;
+  uint8_t channel = 0, i;
   for (g = 0; g < ug_plan.group_count; g++) {
-    const ug_group *group = &ug_plan.groups[g];
+    const UG_FLASH ug_group *group = &ug_plan.groups[g];
     if (group->bytes_per_point == 1)
       for (i = 0; i < group->points; i++) board_dim(channel++, frame[group->offset + i]);
   }
@@ -47,12 +44,23 @@ static void send(void) {
 #endif
 }
 
+static void say_mood(uint8_t mood) {
+  char name[UG_NAME_BYTES];
+  uint8_t i;
+  if (mood >= ug_plan.mood_count) {
+    board_say("dark");
+    return;
+  }
+  for (i = 0; i < UG_NAME_BYTES; i++) name[i] = ug_mood_names[mood][i];
+  board_say(name);
+}
+
 int main(void) {
   ug_player player;
   uint8_t mood = UG_ANY;
   board_begin();
   board_say("plan " UG_FINGERPRINT);
-  ug_start(&ug_plan, &player);
+  ug_start(&ug_plan, &player, states);
   for (;;) {
     uint32_t now_ms = board_now_ms();
     look(&player, now_ms);
@@ -61,7 +69,7 @@ int main(void) {
     send();
     if (player.mood != mood) {
       mood = player.mood;
-      board_say(mood < ug_plan.mood_count ? ug_mood_names[mood] : "dark");
+      say_mood(mood);
     }
     board_wait_frame();
   }

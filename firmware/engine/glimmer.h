@@ -5,14 +5,24 @@
 
 #include <stdint.h>
 
-/* Where tables lie in flash that is not in the address space of data, a board says how they are read. */
-#ifndef UG_TABLE
-#define UG_TABLE const
-#define UG_READ8(address) (*(const uint8_t *)(address))
+/* Where constants would take up memory, a board puts them in flash: a named address space, as avr-gcc has. */
+#ifdef __AVR__
+#define UG_FLASH __flash
+#else
+#define UG_FLASH
 #endif
 
+/* A value that nothing gives, and any mood or none. */
+#define UG_NO_CONTROL 255u
+#define UG_ANY 255u
+#define UG_NEVER 0xffffffffu
+/* Places are in eighths of a light. */
+#define UG_PLACE_STEPS 8u
+#define UG_MOST_CELLS 256u
+#define UG_DOUBLE_MS 400u
+#define UG_START_MS 512u
+
 enum ug_kind {
-  UG_DARK,
   UG_STEADY,
   UG_BREATHE,
   UG_CHASE,
@@ -22,8 +32,13 @@ enum ug_kind {
   UG_SPARKLE,
   UG_FLICKER,
   UG_SHOTS,
-  UG_BUILD_UP
+  UG_BUILD_UP,
+  UG_CELLS,
+  UG_GAUGE,
+  UG_STEPS
 };
+enum ug_curve { UG_SOFT, UG_EVEN, UG_SHARP, UG_HEART };
+enum ug_how { UG_OVER, UG_ADD, UG_LIGHTEST };
 
 /* A move in the engine's own units; a kind leaves alone what it has no use for. */
 typedef struct {
@@ -32,11 +47,20 @@ typedef struct {
   uint8_t second[3];
   uint8_t level;
   uint8_t low;
+  uint8_t curve;
   uint8_t threshold;
   uint8_t alike;
   uint8_t groups;
   uint8_t onward;
   uint8_t count;
+  uint8_t control;
+  uint8_t keeps_current;
+  uint8_t wraps;
+  uint8_t melts;
+  uint16_t columns;
+  uint16_t rows;
+  uint16_t birth;
+  uint16_t survival;
   uint16_t tail;
   uint16_t share256;
   uint16_t seed;
@@ -47,7 +71,7 @@ typedef struct {
   uint32_t off_ms;
 } ug_move;
 
-/* A light group: pixels of three bytes, or channels of one; where it begins in the frame; microamperes of a byte at full. */
+/* A light group as it is wired: pixels of three bytes, or channels of one; microamperes of a byte at full. */
 typedef struct {
   uint16_t points;
   uint8_t bytes_per_point;
@@ -55,9 +79,54 @@ typedef struct {
   uint32_t microamps_per_byte;
 } ug_group;
 
-enum ug_when { UG_BUTTON, UG_GETS_DARK, UG_GETS_LIGHT, UG_AFTER };
-#define UG_ANY 255u
-#define UG_NEVER 0xffffffffu
+/* Lights that a move is painted on; `offsets` says where each stands in the frame, 0 = one after another. */
+typedef struct {
+  uint16_t points;
+  uint8_t bytes_per_point;
+  uint16_t offset;
+  const UG_FLASH uint16_t *offsets;
+} ug_set;
+
+/* A move on a set; `length` and `places` are the order in which it meets the lights, 0 = as they are counted. */
+typedef struct {
+  uint16_t set;
+  uint8_t how;
+  uint16_t length;
+  const UG_FLASH uint16_t *places;
+  ug_move move;
+} ug_layer;
+
+/* A mood: a row of layers, lowest first; fades of UG_NEVER are as long as the cue says. */
+typedef struct {
+  uint16_t first_layer;
+  uint8_t layer_count;
+  uint16_t brightness256;
+  /* How long it takes to run through once. */
+  uint32_t through_ms;
+  uint32_t fade_in_ms;
+  uint32_t fade_out_ms;
+} ug_mood;
+
+/* What lies over every mood while its control is on. */
+typedef struct {
+  uint8_t control;
+  uint16_t first_layer;
+  uint8_t layer_count;
+} ug_sign;
+
+enum ug_when {
+  UG_BUTTON,
+  UG_OPENED,
+  UG_HELD,
+  UG_DOUBLE,
+  UG_WHILE,
+  UG_DARK,
+  UG_LIGHT,
+  UG_LOW,
+  UG_AFTER,
+  UG_RANDOM,
+  UG_THROUGH
+};
 
 /* A cue: from a mood (or any), when what happens, to which mood, over how long, and back after how long (or never). */
 typedef struct {
@@ -65,20 +134,39 @@ typedef struct {
   uint8_t when;
   uint8_t control;
   uint8_t to;
-  uint32_t after_ms;
+  uint8_t keeps_look;
+  uint32_t wait_ms;
+  uint32_t span_ms;
   uint32_t fade_ms;
   uint32_t back_after_ms;
 } ug_cue;
 
-/* Everything that one plan comes to: `moves` holds a row of `group_count` for each mood. */
+/* A control: whether a press waits for a second or a long one; for a sensor, how its code is read. */
 typedef struct {
-  const ug_group *groups;
-  const ug_move *moves;
-  const uint16_t *brightness256;
-  const ug_cue *cues;
-  uint8_t group_count;
+  uint8_t is_sensor;
+  uint8_t waits;
+  uint8_t has_double;
+  uint16_t on_below;
+  uint16_t off_above;
+  uint16_t empty_code;
+  uint16_t full_code;
+  uint32_t settle_ms;
+} ug_control;
+
+/* Everything that one plan comes to. */
+typedef struct {
+  const UG_FLASH ug_group *groups;
+  const UG_FLASH ug_set *sets;
+  const UG_FLASH ug_layer *layers;
+  const UG_FLASH ug_mood *moods;
+  const UG_FLASH ug_sign *signs;
+  const UG_FLASH ug_cue *cues;
+  const UG_FLASH ug_control *controls;
+  uint16_t group_count;
   uint8_t mood_count;
+  uint8_t sign_count;
   uint8_t cue_count;
+  uint8_t control_count;
   uint8_t start;
   uint16_t frame_bytes;
   /* What all draws dark, and the most that the supply gives; a limit of 0 is none. */
@@ -86,27 +174,59 @@ typedef struct {
   uint32_t limit_microamps;
 } ug_show;
 
+/* What is known of one control; `on` is closed, dark or low. */
 typedef struct {
+  uint8_t on;
+  uint8_t level;
+  uint8_t spent;
+  uint8_t crossing;
+  uint8_t tapped;
+  uint32_t on_since_ms;
+  uint32_t crossing_since_ms;
+  uint32_t tapped_at_ms;
+  uint32_t held_ms;
+} ug_control_state;
+
+typedef struct {
+  ug_control_state *controls;
+  uint16_t entries;
   uint8_t mood;
   uint32_t since_ms;
   uint8_t fading;
   uint8_t fade_from;
+  uint8_t fade_keeps_look;
   uint32_t fade_from_since_ms;
-  uint32_t fade_ms;
+  uint32_t fade_out_ms;
+  uint32_t fade_in_ms;
   uint8_t goes_back;
   uint8_t back_to;
+  uint8_t back_keeps_look;
+  uint8_t back_control;
   uint32_t back_at_ms;
   uint32_t back_fade_ms;
 } ug_player;
 
-void ug_paint_frame(const ug_show *show, uint8_t mood, uint32_t t_ms, uint8_t *out);
-void ug_cross_fade(const uint8_t *from, const uint8_t *to, uint16_t share256, uint8_t *out, uint16_t bytes);
+/* A byte of chance for a light and a slot: a 32-bit mix. */
+uint8_t ug_chance(uint16_t seed, uint32_t light, uint32_t slot);
+/* The frame of a mood at a time since it began; `controls` may be 0, values then count as full. */
+void ug_paint_frame(const UG_FLASH ug_show *show, uint8_t mood, uint32_t t_ms, const ug_control_state *controls,
+                    uint8_t *out);
+/* Lays a row of layers upon a frame. */
+void ug_paint_layers(const UG_FLASH ug_show *show, uint16_t first, uint8_t count, uint32_t t_ms,
+                     const ug_control_state *controls, uint8_t *out);
+void ug_cross_fade(const uint8_t *from, const uint8_t *to, uint16_t out256, uint16_t in256, uint8_t keeps_look,
+                   uint8_t *out, uint16_t bytes);
 /* Scales a frame down that would pass the limit; gives the scale, 256 = untouched. */
-uint16_t ug_limit_frame(const ug_show *show, uint8_t *frame);
-void ug_start(const ug_show *show, ug_player *player);
-void ug_event(const ug_show *show, ug_player *player, uint8_t when, uint8_t control, uint32_t now_ms);
-void ug_pass_time(const ug_show *show, ug_player *player, uint32_t now_ms);
+uint16_t ug_limit_frame(const UG_FLASH ug_show *show, uint8_t *frame);
+/* `controls` is memory for as many states as the show has controls. */
+void ug_start(const UG_FLASH ug_show *show, ug_player *player, ug_control_state *controls);
+/* A contact has closed or opened, bounces already taken out. */
+void ug_touch(const UG_FLASH ug_show *show, ug_player *player, uint8_t control, uint8_t on, uint32_t now_ms);
+/* A sensor was read. */
+void ug_sense(const UG_FLASH ug_show *show, ug_player *player, uint8_t control, uint16_t code, uint32_t now_ms);
+void ug_pass_time(const UG_FLASH ug_show *show, ug_player *player, uint32_t now_ms);
 /* Paints what is shown now; `scratch` is a second frame for the fade. */
-void ug_paint_now(const ug_show *show, const ug_player *player, uint32_t now_ms, uint8_t *out, uint8_t *scratch);
+void ug_paint_now(const UG_FLASH ug_show *show, const ug_player *player, uint32_t now_ms, uint8_t *out,
+                  uint8_t *scratch);
 
 #endif

@@ -38,7 +38,7 @@ const { show, limit, pinPlan, controller } = assess(plan.design);
 /** What the preview shows at a time: the pixels, green first as the tape wants them, and the channels. */
 function previewAt(nowMs: number): { pixels: number[]; channels: number[] } {
   const [out, scratch] = [new Uint8Array(show.frameBytes), new Uint8Array(show.frameBytes)];
-  paintNow({ show, state: startPlayer(plan.design), nowMs, out, scratch, limit });
+  paintNow({ show, state: startPlayer(show), nowMs, out, scratch, limit });
   const pixels = Array.from({ length: 8 }, (_, i) => [
     out[i * 3 + 1] ?? 0,
     out[i * 3] ?? 0,
@@ -52,7 +52,7 @@ const pinOf = (demandId: string): number =>
 describe('the program on an eight-bit chip, instruction by instruction (D09)', () => {
   const folder = writeProgram(plan);
   const sizes = buildChip(folder);
-  const run = runChip(folder, 400);
+  const run = runChip(folder, 800);
   const frames = decodeLine(run.edges.get(pinOf('data:tape')) ?? []);
 
   it('builds without a warning and leaves room in the controller', () => {
@@ -87,7 +87,7 @@ describe('the program on an eight-bit chip, instruction by instruction (D09)', (
     }
   });
   it('the dimmed channels stand at the level of the preview', () => {
-    const { channels } = previewAt(0);
+    const { channels } = previewAt(800);
     expect(channels.map((_, i) => run.dimmed.get(pinOf(`channel:leds:${i + 1}`)))).toEqual(channels);
   });
 });

@@ -3,8 +3,17 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { assess } from '@glimmer/core/assess';
 import { exportProgram, fingerprint, writeEngineTables } from '@glimmer/core/exports';
-import { breathTable, gammaTable, handleEvent, paintNow, passTime, startPlayer } from '@glimmer/core/motion';
-import type { Cue, Design, Plan } from '@glimmer/core/plan';
+import {
+  breathTable,
+  gammaTable,
+  lookTable,
+  paintNow,
+  passTime,
+  sense,
+  startPlayer,
+  touch,
+} from '@glimmer/core/motion';
+import type { Control, Cue, Design, Mood, Move, Plan } from '@glimmer/core/plan';
 import { readPlanText } from '@glimmer/core/plan/reading';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
@@ -27,20 +36,23 @@ function buildHost(plan: Plan): string {
   return folder;
 }
 
-/** What happens, in order: a frame is looked at, or a control is touched. */
+/** What happens, in order: a frame is looked at, a contact closes or opens, a sensor is read. */
 type Step =
   | { readonly kind: 'frame'; readonly atMs: number }
-  | { readonly kind: 'button' | 'dark' | 'light'; readonly control: number; readonly atMs: number };
+  | { readonly kind: 'close' | 'open'; readonly control: number; readonly atMs: number }
+  | { readonly kind: 'code'; readonly control: number; readonly code: number; readonly atMs: number };
+
+function writeStep(step: Step): string {
+  if (step.kind === 'frame') return `frame ${step.atMs}`;
+  return step.kind === 'code'
+    ? `code ${step.control} ${step.code} ${step.atMs}`
+    : `${step.kind} ${step.control} ${step.atMs}`;
+}
 
 function runHost(folder: string, steps: readonly Step[]): string[] {
-  const input = steps.map((step) =>
-    step.kind === 'frame'
-      ? `frame ${step.atMs}`
-      : `${step.kind === 'button' ? 'press' : step.kind} ${step.control} ${step.atMs}`,
-  );
   const { stdout, status } = spawnSync(join(folder, 'host'), [], {
     encoding: 'utf8',
-    input: `${input.join('\n')}\n`,
+    input: `${steps.map(writeStep).join('\n')}\n`,
     maxBuffer: 1 << 30,
   });
   expect(status).toBe(0);
@@ -50,17 +62,15 @@ function runHost(folder: string, steps: readonly Step[]): string[] {
 function runPreview(design: Design, steps: readonly Step[]): string[] {
   const { show, limit } = assess(design);
   const [out, scratch] = [new Uint8Array(show.frameBytes), new Uint8Array(show.frameBytes)];
-  let state = startPlayer(design);
-  const nameOf = (id: string | null): string => design.moods.list.find((mood) => mood.id === id)?.name ?? 'dark';
+  let state = startPlayer(show);
+  const name = (): string => design.moods.list[state.mood]?.name ?? 'dark';
   return steps.map((step) => {
-    if (step.kind !== 'frame') {
-      const controlId = design.drive.controls[step.control]?.id ?? '';
-      state = handleEvent(design, state, { kind: step.kind, controlId }, step.atMs);
-      return nameOf(state.moodId);
-    }
-    state = passTime(design, state, step.atMs);
+    if (step.kind === 'code') state = sense(show, state, step.control, step.code, step.atMs);
+    else if (step.kind !== 'frame') state = touch(show, state, step.control, step.kind === 'close', step.atMs);
+    if (step.kind !== 'frame') return name();
+    state = passTime(show, state, step.atMs);
     paintNow({ show, state, nowMs: step.atMs, out, scratch, limit });
-    return `${Buffer.from(out).toString('hex')} ${nameOf(state.moodId)}`;
+    return `${Buffer.from(out).toString('hex')} ${name()}`;
   });
 }
 
@@ -72,54 +82,153 @@ function expectEqual(plan: Plan, steps: readonly Step[]): void {
   expect([differs, program[differs], steps[differs]]).toEqual([-1, undefined, undefined]);
 }
 
-/** Sixty moods of random moves over two tapes and single lights on three channels, one button to each. */
+const contactKinds = ['button', 'latching switch', 'tilt switch'] as const;
+const nowhere = { xMm: 0, yMm: 0 };
+
+/** Sixty contacts, and one sensor of each kind behind them. */
+const manyControls: readonly Control[] = [
+  ...Array.from({ length: 60 }, (_, i): Control => ({
+    kind: contactKinds[i % 3] ?? 'button',
+    id: `b${i}`,
+    name: `Contact ${i}`,
+    at: nowhere,
+  })),
+  { kind: 'light sensor', id: 'room', name: 'Room', at: nowhere, darkOhm: 180_000, lightOhm: 2400 },
+  { kind: 'charge sense', id: 'charge', name: 'Charge', at: nowhere, lowV: 3.3, settleS: 0.6 },
+];
+
+/** What leads to the i-th mood: every kind of cue comes round. */
+function whenOf(i: number): Cue['when'] {
+  const controlId = `b${i}`;
+  const kinds: readonly Cue['when'][] = [
+    { kind: 'button', controlId },
+    { kind: 'while', controlId },
+    { kind: 'double', controlId },
+    { kind: 'held', controlId, holdS: 0.5 },
+    { kind: 'opened', controlId },
+    { kind: 'button', controlId },
+    { kind: 'dark', controlId: 'room' },
+    { kind: 'light', controlId: 'room' },
+    { kind: 'low', controlId: 'charge' },
+    { kind: 'random', leastS: 0.7, mostS: 3 },
+    { kind: 'through' },
+    { kind: 'after', afterS: 2.5 },
+  ];
+  return kinds[i % kinds.length] ?? { kind: 'button', controlId };
+}
+
+/**
+ * Sixty moods of random moves in stacks of up to four, over two tapes (one a grid), single lights on three channels and
+ * two sets; cues of every kind, fades of their own, a sign over all.
+ */
 function manyMoods(seed: number): Plan {
-  const moves = fc.sample(anyMove, { numRuns: 180, seed });
+  const moves = fc.sample(anyMove, { numRuns: 60 * 6, seed });
+  const shows = (move: Move | undefined, i: number): Move | undefined =>
+    move && 'controlId' in move ? { ...move, controlId: ['room', 'charge', `b${i}`][i % 3] ?? null } : move;
   const ids = Array.from({ length: 60 }, (_, i) => `m${i}`);
-  const list = ids.map((id, i) =>
-    moodOf({
-      id,
-      name: `Mood ${i}`,
-      brightness: (i % 7) / 6,
-      moves: Object.fromEntries(
-        ['one', 'two', 'leds'].flatMap((group, g) => {
-          const move = moves[i * 3 + g];
-          return move ? [[group, move] as const] : [];
-        }),
-      ),
-    }),
-  );
+  const on = ['one', 'two', 'leds', 'mix', 'one', 'leds'];
+  const list = ids.map((id, i): Mood => {
+    const own = on.map((_group, g) => shows(moves[i * 6 + g], i));
+    return {
+      ...moodOf({
+        id,
+        name: `Mood ${i}`,
+        brightness: (i % 7) / 6,
+        moves: Object.fromEntries(
+          on.slice(0, 4).flatMap((group, g) => {
+            const move = own[g];
+            return move && (i + g) % 5 !== 0 ? [[group, move] as const] : [];
+          }),
+        ),
+      }),
+      tops: [4, 5].flatMap((g) => {
+        const move = own[g];
+        const how = (['over', 'add', 'lightest'] as const)[(i + g) % 3] ?? 'over';
+        return move && i % 2 === 0 ? [{ id: `t${g}`, on: on[g] ?? 'one', how, move }] : [];
+      }),
+      ...(i % 4 === 1 ? { fadeInS: 0.9, fadeOutS: 0.3 } : {}),
+      ...(i % 9 === 2 ? { fadeOutS: 1.1 } : {}),
+    };
+  });
   const cues = ids.map(
     (id, i): Cue => ({
       id: `c${i}`,
-      from: null,
-      when: { kind: 'button', controlId: `b${i}` },
+      // Those by themselves only leave the mood before, or nothing else would ever be seen.
+      from: i % 12 >= 9 ? `m${i - 1}` : null,
+      when: whenOf(i),
       to: id,
       fadeS: i % 3 === 0 ? 0.4 : 0,
+      ...(i % 2 === 0 ? { keeps: 'look' as const } : {}),
       backAfterS: i % 11 === 5 ? 1.3 : null,
     }),
   );
   return planOf(
     soundDesign({
-      tapes: [tapeOf({ id: 'one', lengthMm: 300 }), tapeOf({ id: 'two', name: 'Second', after: 'one', lengthMm: 120 })],
+      tapes: [
+        tapeOf({ id: 'one', lengthMm: 300 }),
+        tapeOf({ id: 'two', name: 'Second', after: 'one', grid: { columns: 5, rows: 4, snakes: true } }),
+      ],
       leds: [
         ledsOf({
           channels: 3,
           places: Array.from({ length: 7 }, (_, i) => ({ id: `p${i}`, at: { xMm: i, yMm: 0 }, hollowId: null })),
         }),
       ],
-      moods: { list, startId: 'm0', cues, course: [], cueUses: [] },
-      drive: {
-        ...soundDesign().drive,
-        controls: ids.map((_, i) => ({
-          kind: 'button' as const,
-          id: `b${i}`,
-          name: `Button ${i}`,
-          at: { xMm: 0, yMm: 0 },
-        })),
+      moods: {
+        list,
+        startId: 'm0',
+        cues,
+        course: [],
+        cueUses: [],
+        sets: [
+          {
+            id: 'mix',
+            name: 'Mix',
+            order: 'interleaved',
+            of: [
+              { groupId: 'one', first: 15, last: 2, every: 2 },
+              { groupId: 'two', first: 1, last: 12, every: 1 },
+            ],
+          },
+        ],
+        signs: [
+          {
+            id: 's',
+            name: 'Low',
+            controlId: 'charge',
+            moves: { leds: { kind: 'shots', colour: '#ff0000', count: 2, onS: 0.1, offS: 0.2, pauseS: 1, level: 0.7 } },
+          },
+        ],
       },
+      drive: { ...soundDesign().drive, controls: [...manyControls] },
     }),
   );
+}
+
+const pressesMs = [60, 150, 900] as const;
+
+/** Contacts that are pressed shortly, twice, long; a room that gets dark and light; a pack that sags and recovers. */
+function manySteps(frames: number, fromMs = 0): Step[] {
+  const steps: Step[] = [];
+  const closed = new Map<number, number>();
+  for (let i = 0, atMs = fromMs; i < frames; i += 1, atMs += 1 + ((i * 37) % 61)) {
+    for (const [control, untilMs] of closed)
+      if (atMs >= untilMs) {
+        steps.push({ kind: 'open', control, atMs });
+        closed.delete(control);
+      }
+    const control = Math.trunc(i / 83) % 60;
+    if ((i % 83 === 0 || i % 83 === 7) && !closed.has(control)) {
+      steps.push({ kind: 'close', control, atMs });
+      closed.set(control, atMs + (pressesMs[Math.trunc(i / 83) % 3] ?? 60));
+    }
+    if (i % 5 === 0) {
+      steps.push({ kind: 'code', control: 60, code: (i * 7) % 3000 > 1500 ? 12 : 900 + (i % 60), atMs });
+      steps.push({ kind: 'code', control: 61, code: (i * 3) % 2000 > 1400 ? 300 : 600 + (i % 200), atMs });
+    }
+    steps.push({ kind: 'frame', atMs });
+  }
+  return steps;
 }
 
 describe('the program gives the bytes of the preview (N43)', () => {
@@ -128,28 +237,24 @@ describe('the program gives the bytes of the preview (N43)', () => {
     const steps: Step[] = [];
     for (let i = 0, atMs = 0; i < 20_000; i += 1, atMs += 17) {
       controls.forEach((control, c) => {
-        if (control.kind === 'button' && i % 450 === 100 + c) steps.push({ kind: 'button', control: c, atMs });
-        if (control.kind !== 'button' && i % 700 === 350)
-          steps.push({ kind: i % 1400 === 350 ? 'dark' : 'light', control: c, atMs });
+        const isSensor = control.kind === 'light sensor' || control.kind === 'charge sense';
+        if (isSensor) steps.push({ kind: 'code', control: c, code: i % 1400 < 700 ? 2 : 1000, atMs });
+        else if (i % 450 === 100 + c) steps.push({ kind: 'close', control: c, atMs });
+        else if (i % 450 === 110 + c) steps.push({ kind: 'open', control: c, atMs });
       });
       steps.push({ kind: 'frame', atMs });
     }
     expectEqual(plan, steps);
   });
-  it.each([1, 2, 3])('sixty moods of random moves, faded and left again: 20 000 frames (start number %d)', (seed) => {
-    const steps: Step[] = [];
-    for (let i = 0, atMs = 0; i < 20_000; i += 1, atMs += 1 + ((i * 37) % 61)) {
-      if (i % 333 === 0) steps.push({ kind: 'button', control: Math.trunc(i / 333) % 60, atMs });
-      steps.push({ kind: 'frame', atMs });
-    }
-    expectEqual(manyMoods(seed), steps);
+  it.each([1, 2, 3])('stacks of random moves under cues of every kind: 20 000 frames (start number %d)', (seed) => {
+    expectEqual(manyMoods(seed), manySteps(20_000));
+  });
+  it('every mood is seen in that script', () => {
+    const seen = new Set(runPreview(manyMoods(1).design, manySteps(20_000)).map((line) => line.replace(/^\S* /, '')));
+    expect(seen.size).toBeGreaterThan(50);
   });
   it('long after it was switched on: forty hours and more', () => {
-    const from = 40 * 3_600_000;
-    expectEqual(
-      manyMoods(4),
-      Array.from({ length: 400 }, (_, i): Step => ({ kind: 'frame', atMs: from + i * 23 })),
-    );
+    expectEqual(manyMoods(4), manySteps(400, 40 * 3_600_000));
   });
   it('a plan without lights, moods or controls still builds, and is dark', () => {
     const empty = planOf({
@@ -167,7 +272,7 @@ describe('the files of the program', () => {
     ...exportProgram(plan, assess(plan.design), engineFiles),
   });
   it('the engine’s tables are those of the preview', () => {
-    expect(engineFiles['tables.h']).toBe(writeEngineTables({ gamma: gammaTable, breath: breathTable }));
+    expect(engineFiles['tables.h']).toBe(writeEngineTables({ gamma: gammaTable, look: lookTable, breath: breathTable }));
   });
   it('one pin changed in the plan changes one line, and the mark', () => {
     const plan = demoPlan();

@@ -1,6 +1,6 @@
 import type { DrivenLeds } from '../drive/index.ts';
 import type { PlacedGroup } from '../lights/index.ts';
-import { compileMove, type MoveLoad, measureMove, type Show } from '../motion/index.ts';
+import { type GroupLoad, measureGroup, measureLimited, type Show, type ShowLimit, type ShowMood } from '../motion/index.ts';
 import type { ControllerPart, Figure } from '../parts/index.ts';
 import type { Design, Mood } from '../plan/index.ts';
 import type { MoodDraw } from '../power/index.ts';
@@ -56,7 +56,7 @@ export function listConsumers(
 /** What one group draws in one mood, at the mood's own brightness. */
 interface GroupInMood {
   readonly groupId: string;
-  readonly load: MoveLoad;
+  readonly load: GroupLoad;
   readonly meanA: number;
   readonly peakA: number;
 }
@@ -70,6 +70,8 @@ export interface MoodBudget {
   readonly meanA: number;
   /** All groups at their height at once: moves of unlike length drift until they meet. */
   readonly peakA: number;
+  /** What is left of both once the program's limiter has cut what the supply does not bear; null = it never acts. */
+  readonly limited: { readonly meanA: number; readonly peakA: number } | null;
   readonly groups: readonly GroupInMood[];
 }
 
@@ -78,16 +80,17 @@ const weightsOf = (drive: DrivenLeds | undefined): readonly number[] | undefined
 /** Reckons one mood from the engine's own frames. */
 export function budgetMood(options: {
   readonly mood: Mood;
+  readonly shown: ShowMood;
   readonly show: Show;
   readonly consumers: readonly Consumer[];
   readonly driven: ReadonlyMap<string, DrivenLeds>;
 }): MoodBudget {
-  const { mood, show, consumers, driven } = options;
+  const { mood, shown, show, consumers, driven } = options;
   const restA = consumers.reduce((sum, consumer) => sum + consumer.restA, 0);
   let [dynamicMeanA, dynamicPeakA] = [0, 0];
-  const groups = show.groups.map((group): GroupInMood => {
+  const groups = show.groups.map((group, g): GroupInMood => {
     const consumer = consumers.find((candidate) => candidate.id === group.id);
-    const load = measureMove(group, compileMove(mood.moves[group.id]), weightsOf(driven.get(group.id)));
+    const load = measureGroup(show, shown, g, weightsOf(driven.get(group.id)));
     const fullA = consumer?.fullA ?? 0;
     dynamicMeanA += fullA * load.mean;
     dynamicPeakA += fullA * load.peak;
@@ -106,9 +109,21 @@ export function budgetMood(options: {
     draw: { restA, dynamicMeanA, dynamicPeakA },
     meanA: restA + dynamicMeanA * mood.brightness,
     peakA: restA + dynamicPeakA * mood.brightness,
+    limited: null,
     groups,
   };
 }
+
+/** The budgets again, with what the limiter leaves of those moods that would pass it. */
+export const limitBudgets = (budgets: readonly MoodBudget[], show: Show, limit: ShowLimit): MoodBudget[] =>
+  budgets.map((budget, i) =>
+    limit.limitMicroA === 0 || budget.peakA * 1e6 <= limit.limitMicroA
+      ? budget
+      : { ...budget, limited: measureLimited(show, i, limit) },
+  );
+
+/** What a mood draws as the program shows it. */
+const shownDraw = (budget: MoodBudget): { readonly meanA: number; readonly peakA: number } => budget.limited ?? budget;
 
 /** One stretch of the evening with the cues that come in it mixed in. */
 export interface CourseStretch {
@@ -137,13 +152,13 @@ export function layOutCourse(design: Design, budgets: readonly MoodBudget[]): Co
     const here = cues.filter((cue) => cue.from === null || cue.from === step.moodId);
     const asked = here.reduce((sum, cue) => sum + cue.share, 0);
     const scale = asked > 1 ? 1 / asked : 1;
-    const cued = here.reduce((sum, cue) => sum + cue.share * scale * cue.budget.meanA, 0);
+    const cued = here.reduce((sum, cue) => sum + cue.share * scale * shownDraw(cue.budget).meanA, 0);
     return [
       {
         moodId: step.moodId,
         minutes: step.minutes,
-        meanA: base.meanA * (1 - Math.min(1, asked)) + cued,
-        peakA: Math.max(base.peakA, ...here.map((cue) => cue.budget.peakA)),
+        meanA: shownDraw(base).meanA * (1 - Math.min(1, asked)) + cued,
+        peakA: Math.max(shownDraw(base).peakA, ...here.map((cue) => shownDraw(cue.budget).peakA)),
       },
     ];
   });

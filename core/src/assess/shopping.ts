@@ -1,7 +1,7 @@
 import type { DrivenLeds } from '../drive/index.ts';
 import type { PlacedGroup } from '../lights/index.ts';
 import { findPart, type Library } from '../parts/index.ts';
-import type { Design } from '../plan/index.ts';
+import type { Control, Design } from '../plan/index.ts';
 import { printQuantity } from '../units/index.ts';
 import type { WireRun } from '../wires/index.ts';
 
@@ -20,8 +20,16 @@ const WIRE_PRICE_PER_METRE = 0.35;
 const FUSE_PRICE = 0.6;
 const CAPACITOR_PRICE = 0.4;
 const SHIFTER_PRICE = 0.9;
-const SENSOR_PRICE = 0.35;
-const BUTTON_PRICE = 0.5;
+
+/** What is bought for each kind of control, and what it costs about. */
+const controlParts: Readonly<Record<Control['kind'], readonly [string, number]>> = {
+  button: ['Push button, momentary', 0.5],
+  'latching switch': ['Slide switch, 0.3 A, for a signal', 0.6],
+  'tilt switch': ['Tilt switch, ball in a tube', 0.7],
+  remote: ['Radio receiver, one channel, with its hand transmitter', 7.5],
+  'light sensor': ['Light sensor, photoresistor', 0.35],
+  'charge sense': ['Pair of resistors for the charge sense, 125 mW', 0.06],
+};
 
 type Draft = Omit<ShoppingLine, 'cost'>;
 
@@ -124,11 +132,10 @@ function listSupply(design: Design, library: Library): Draft[] {
       ? []
       : [single(`Resistor ${printQuantity('resistanceOhm', dataResistorOhm)}, 125 mW`, RESISTOR_PRICE, 'data line')]),
     ...(levelShifter ? [single('Level shifter, one line, 3.3 V to 5 V', SHIFTER_PRICE, 'data line')] : []),
-    ...controls.map((control) =>
-      control.kind === 'button'
-        ? single('Push button, momentary', BUTTON_PRICE, control.name)
-        : single('Light sensor, photoresistor', SENSOR_PRICE, control.name),
-    ),
+    ...controls.map((control) => {
+      const [what, unitPrice] = controlParts[control.kind];
+      return single(what, unitPrice, control.name);
+    }),
   ];
 }
 

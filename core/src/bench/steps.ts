@@ -156,8 +156,8 @@ function powerUp(design: Design, assessment: Assessment): BenchStep[] {
         ]
       : []),
     ...design.drive.controls.flatMap((control) => {
-      const sensor = assessment.sensors.find((each) => each.control.id === control.id);
-      if (!sensor || !controller) return [];
+      const sensor = assessment.sensing.find((each) => each.control.id === control.id);
+      if (sensor?.kind !== 'light' || !controller) return [];
       const volts = (code: number): number => (code / 2 ** controller.converterBits) * controller.logicV;
       return [
         step({

@@ -14,7 +14,7 @@ export { findSneaks, type GridScan, meanOfScan, SEEN_IN_THE_DARK_A, type Sneak, 
 export { designLightGate, type GateAt, gateNode } from './lightGate.ts';
 export { bestFixed, designSensor, dividerCode, type SensorDesign } from './lightSensor.ts';
 export { deafForS, longestWaitS, loopShare } from './loopBudget.ts';
-export { filteredDip, senseCode } from './packSense.ts';
+export { designPackSense, filteredDip, type PackSenseDesign, senseCode } from './packSense.ts';
 export { findOverloads, type PinLoad, type PinOverload } from './pinLoad.ts';
 export { assignPins, joinControllers, type PinDemand, type PinGiven, type PinPlan } from './pins.ts';
 export { type DataLine, frameTime, leastHighLevel, timeDataLine } from './pixelData.ts';

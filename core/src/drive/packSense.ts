@@ -1,4 +1,5 @@
 import { defineFormula } from '../units/index.ts';
+import { standardNeighbours } from './standardValues.ts';
 
 export const senseCode = defineFormula({
   name: 'Code for a pack voltage behind a divider',
@@ -18,3 +19,49 @@ export const senseCode = defineFormula({
 /** Low-pass of a sag: how far a filter of time constant τ follows a dip of this depth and length. */
 export const filteredDip = (fromV: number, dipV: number, dipS: number, tauS: number): number =>
   fromV - dipV * (1 - Math.exp(-dipS / tauS));
+
+/** The divider of a charge sense with its two thresholds in codes, and the codes of an empty and of a full pack. */
+export interface PackSenseDesign {
+  readonly upperOhm: number;
+  readonly lowerOhm: number;
+  readonly lowBelow: number;
+  readonly wellAbove: number;
+  readonly emptyCode: number;
+  readonly fullCode: number;
+  readonly standingA: number;
+}
+
+const LOWER_OHM = 100_000;
+/** Even without dividing, a resistor keeps a wrong wire from harming the pin. */
+const LEAST_UPPER_OHM = 10_000;
+/** A full pack stays this far below the top of the converter. */
+const TOP_SHARE = 0.95;
+/** A pack that rests comes back a little: only this far above the threshold is it well again. */
+const WELL_SHARE = 1.05;
+
+/**
+ * Designs the divider that reads a pack against the controller's own supply, and its thresholds.
+ * @param options voltages of the whole pack; `referenceV` is what the converter counts as its top
+ */
+export function designPackSense(options: {
+  readonly fullV: number;
+  readonly emptyV: number;
+  readonly lowV: number;
+  readonly referenceV: number;
+  readonly bits: number;
+}): PackSenseDesign {
+  const { fullV, emptyV, lowV, referenceV, bits } = options;
+  const wanted = LOWER_OHM * (fullV / (referenceV * TOP_SHARE) - 1);
+  const upperOhm = wanted <= LEAST_UPPER_OHM ? LEAST_UPPER_OHM : standardNeighbours(wanted).above;
+  const code = (packV: number): number =>
+    senseCode.reckon({ U: packV, R1: upperOhm, R2: LOWER_OHM, Vr: referenceV, top: 2 ** bits });
+  return {
+    upperOhm,
+    lowerOhm: LOWER_OHM,
+    lowBelow: code(lowV),
+    wellAbove: code(lowV * WELL_SHARE),
+    emptyCode: code(emptyV),
+    fullCode: code(fullV),
+    standingA: fullV / (upperOhm + LOWER_OHM),
+  };
+}

@@ -233,7 +233,8 @@ const TOO_NEAR_MM = 60;
 
 /** A light that shines on its own sensor makes the piece switch itself off and on. */
 export const ownLightRule: Rule = ({ assessment }) =>
-  assessment.sensors.flatMap(({ control }) => {
+  assessment.sensing.flatMap(({ kind, control }) => {
+    if (kind !== 'light') return [];
     const near = assessment.placed.filter((group) => distanceToGroupMm(group, control.at) < TOO_NEAR_MM);
     return near.map(
       (group): Finding => ({

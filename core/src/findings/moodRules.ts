@@ -1,4 +1,5 @@
-import { heightOf, type Move } from '../plan/index.ts';
+import type { Assessment } from '../assess.ts';
+import { heightOf, type Mood, type Move } from '../plan/index.ts';
 import { printQuantity } from '../units/index.ts';
 import type { Finding, Fix, Rule } from './finding.ts';
 
@@ -12,6 +13,7 @@ function calmMove(move: Move, path: readonly (string | number)[]): Fix[] {
   });
   switch (move.kind) {
     case 'breathe':
+      return [set('Slow it to two a second', 'periodS', move.curve === 'heart' ? 1 : 0.5)];
     case 'fill':
     case 'drift':
       return [set('Slow it to two a second', 'periodS', 0.5)];
@@ -22,6 +24,7 @@ function calmMove(move: Move, path: readonly (string | number)[]): Fix[] {
     case 'flicker':
       return [set('Let it glow like an ember', 'character', 'ember')];
     case 'sparkle':
+    case 'cells':
       return [set('Slow it to two a second', 'stepS', 0.5)];
     case 'shots':
       return [set('Slow it to two a second', 'offS', Number(Math.max(0.05, 0.5 - move.onS).toFixed(3)))];
@@ -31,93 +34,174 @@ function calmMove(move: Move, path: readonly (string | number)[]): Fix[] {
 }
 
 /** Moves that go from light to light: on one channel they are only a blink. */
-const travelling: ReadonlySet<Move['kind']> = new Set(['chase', 'sweep', 'fill']);
+const travelling: ReadonlySet<Move['kind']> = new Set(['chase', 'sweep', 'fill', 'gauge']);
 
-/** A move that its drive can't show: no travel on one point, no direction on two channels, a seam on a ring of channels. */
+/** A move of a mood, what it is on, and where it stands in the plan. */
+interface Laid {
+  readonly mood: Mood;
+  readonly onId: string;
+  readonly name: string;
+  readonly move: Move;
+  readonly path: readonly (string | number)[];
+}
+
+function listLaid(design: Parameters<Rule>[0]['design'], assessment: Assessment): Laid[] {
+  const nameOf = (id: string): string =>
+    assessment.placed.find((each) => each.id === id)?.name ??
+    design.moods.sets?.find((each) => each.id === id)?.name ??
+    id;
+  return design.moods.list.flatMap((mood, i) => [
+    ...Object.entries(mood.moves).map(([onId, move]) => ({
+      mood,
+      onId,
+      name: nameOf(onId),
+      move,
+      path: ['moods', 'list', i, 'moves', onId],
+    })),
+    ...(mood.tops ?? []).map((top, k) => ({
+      mood,
+      onId: top.on,
+      name: nameOf(top.on),
+      move: top.move,
+      path: ['moods', 'list', i, 'tops', k, 'move'],
+    })),
+  ]);
+}
+
+/** Whether the first and the last light of a set are neighbours on the picture: it closes into a ring. */
+function isRing(at: readonly { readonly xMm: number; readonly yMm: number }[]): boolean {
+  const [first, second, last] = [at[0], at[1], at[at.length - 1]];
+  if (!first || !second || !last || at.length < 6) return false;
+  const pitchMm = Math.hypot(second.xMm - first.xMm, second.yMm - first.yMm);
+  return pitchMm > 0 && Math.hypot(last.xMm - first.xMm, last.yMm - first.yMm) < pitchMm * 1.8;
+}
+
+/** A move that its drive can't show: no travel on one point, no direction on two channels, a seam on a ring. */
 export const drivenMoveRule: Rule = ({ design, assessment }) =>
-  design.moods.list.flatMap((mood, moodIndex) =>
-    assessment.show.groups.flatMap((group): Finding[] => {
-      const move = mood.moves[group.id];
-      if (!move || !travelling.has(move.kind)) return [];
-      const name = assessment.placed.find((each) => each.id === group.id)?.name ?? group.id;
-      const base = { stage: 'moods', aboutId: group.id } as const;
-      if (group.points < 2)
-        return [
-          {
-            ...base,
-            id: `cant-travel:${mood.id}:${group.id}`,
-            gravity: 'mend',
-            what: `${name} is one channel: nothing can run along it in ${mood.name}`,
-            why: 'All its lights are lit together, so a running light is only a blink.',
-            mend: 'Give it three channels or more in Lights, or let it breathe.',
-            fixes: [
-              {
-                label: 'Let it breathe',
-                changes: [
-                  {
-                    path: ['moods', 'list', moodIndex, 'moves', group.id],
-                    value: { kind: 'breathe', colour: move.colour, periodS: 3, low: 0.1, high: heightOf(move) },
-                  },
-                ],
-              },
-            ],
-          },
-        ];
-      if (move.kind !== 'chase') return [];
-      const groups = Math.min(move.groups, group.points);
-      if (groups === 2)
-        return [
-          {
-            ...base,
-            id: `no-direction:${mood.id}:${group.id}`,
-            gravity: 'mind',
-            what: `${name} swings rather than runs in ${mood.name}`,
-            why: 'Two interleaved groups look the same one way round as the other.',
-            mend: 'Three groups or more show a direction.',
-            fixes: [],
-          },
-        ];
-      return [];
-    }),
-  );
+  listLaid(design, assessment).flatMap(({ mood, onId, name, move, path }): Finding[] => {
+    const set = assessment.show.sets.find((each) => each.id === onId);
+    if (!set || !travelling.has(move.kind)) return [];
+    const base = { stage: 'moods', aboutId: onId } as const;
+    if (set.points < 2)
+      return [
+        {
+          ...base,
+          id: `cant-travel:${mood.id}:${onId}`,
+          gravity: 'mend',
+          what: `${name} is one channel: nothing can run along it in ${mood.name}`,
+          why: 'All its lights are lit together, so a running light is only a blink.',
+          mend: 'Give it three channels or more in Lights, or let it breathe.',
+          fixes: [
+            {
+              label: 'Let it breathe',
+              changes: [
+                {
+                  path,
+                  value: { kind: 'breathe', colour: move.colour, periodS: 3, low: 0.1, high: heightOf(move) },
+                },
+              ],
+            },
+          ],
+        },
+      ];
+    if (move.kind !== 'chase') return [];
+    if (Math.min(move.groups, set.points) === 2)
+      return [
+        {
+          ...base,
+          id: `no-direction:${mood.id}:${onId}`,
+          gravity: 'mind',
+          what: `${name} swings rather than runs in ${mood.name}`,
+          why: 'Two interleaved groups look the same one way round as the other.',
+          mend: 'Three groups or more show a direction.',
+          fixes: [],
+        },
+      ];
+    const closes = isRing(set.at);
+    if (!closes || set.points % move.groups === 0) return [];
+    const fitting = [3, 4, 5, 6, 7, 8].filter((k) => set.points % k === 0);
+    return [
+      {
+        ...base,
+        id: `seam:${mood.id}:${onId}`,
+        gravity: 'mind',
+        what: `The chase on ${name} has a seam in ${mood.name}`,
+        why: `${set.points} lights in a ring are no whole number of ${move.groups}s, so where the ring closes the run stumbles.`,
+        mend:
+          fitting.length > 0
+            ? `One in ${fitting.join(', or one in ')} comes out even.`
+            : 'No number from 3 to 8 comes out even: leave out a light or two, or take a sweep.',
+        fixes: fitting.slice(0, 2).map((groups) => ({
+          label: `One in ${groups}`,
+          changes: [{ path: [...path, 'groups'], value: groups }],
+        })),
+      },
+    ];
+  });
+
+/** A move that shows a value and has no control to take it from, or cells on more lights than a board may have. */
+export const shownValueRule: Rule = ({ design, assessment }) =>
+  listLaid(design, assessment).flatMap(({ mood, onId, name, move }): Finding[] => {
+    if ((move.kind !== 'gauge' && move.kind !== 'steps') || move.controlId !== null) return [];
+    return [
+      {
+        id: `no-value:${mood.id}:${onId}`,
+        gravity: 'mend',
+        stage: 'moods',
+        aboutId: onId,
+        what: `${name} shows a value in ${mood.name}, and nothing says which`,
+        why: 'Without a control it stands at full.',
+        mend: 'Choose what it shows; a charge sense or a light sensor is added in Drive.',
+        fixes: [],
+      },
+    ];
+  });
 
 /**
  * Whether so many flashes a second are more than people nearby should be shown.
- * A fiftieth over is rounding of whole milliseconds, not a fourth flash.
+ * A thirtieth over is rounding of the frames' times, not a fourth flash.
  */
 export function isFlashing(flashesPerS: number): boolean {
-  return flashesPerS > MOST_FLASHES_PER_S + 0.02;
+  return flashesPerS > MOST_FLASHES_PER_S * (31 / 30);
 }
 
 /** More than three flashes a second (WCAG 2.2, success criterion 2.3.1). */
 export const flashRule: Rule = ({ design, assessment }) =>
-  assessment.moods.flatMap((mood, moodIndex) =>
+  assessment.moods.flatMap((mood) =>
     mood.groups.flatMap((group): Finding[] => {
-      const rate = group.load.flashesPerS;
-      if (!isFlashing(rate)) return [];
+      const { perS, fromS, toS } = group.load.flashing;
+      if (!isFlashing(perS)) return [];
+      const laid = listLaid(design, assessment).filter(
+        (each) => each.mood.id === mood.moodId && isOn(design, each.onId, group.groupId),
+      );
       const name = assessment.placed.find((each) => each.id === group.groupId)?.name ?? group.groupId;
-      const move = design.moods.list[moodIndex]?.moves[group.groupId];
-      const path = ['moods', 'list', moodIndex, 'moves', group.groupId];
-      const calmer = move ? calmMove(move, path) : [];
       return [
         {
           id: `flash:${mood.moodId}:${group.groupId}`,
           gravity: 'stop',
           stage: 'moods',
           aboutId: group.groupId,
-          what: `${name} flashes ${printQuantity('count', Number(rate.toFixed(1)))} times a second in ${mood.name}`,
+          what: `${name} flashes ${printQuantity('count', Number(perS.toFixed(1)))} times a second in ${mood.name}, from ${fromS.toFixed(2)} s to ${toS.toFixed(2)} s`,
           why: 'More than three flashes a second over a large part of the view can bring on a seizure in people nearby (basis: WCAG 2.2, 2.3.1).',
           mend: 'Slow it to three a second or fewer, or let it swing less.',
-          fixes: calmer,
+          fixes: laid.flatMap((each) => calmMove(each.move, each.path)),
         },
       ];
     }),
   );
 
+/** Whether what is laid on a group or set is seen on the lights of a group. */
+const isOn = (design: Parameters<Rule>[0]['design'], onId: string, groupId: string): boolean =>
+  onId === groupId ||
+  (design.moods.sets?.find((set) => set.id === onId)?.of.some((part) => part.groupId === groupId) ?? false);
+
 /** A mood in which nothing glows, though there are lights. */
 export const darkMoodRule: Rule = ({ design, assessment }) =>
   design.moods.list
-    .filter((mood) => assessment.placed.length > 0 && Object.keys(mood.moves).length === 0)
+    .filter(
+      (mood) =>
+        assessment.placed.length > 0 && Object.keys(mood.moves).length === 0 && (mood.tops ?? []).length === 0,
+    )
     .map((mood) => ({
       id: `dark:${mood.id}`,
       gravity: 'mind',

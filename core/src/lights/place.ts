@@ -42,8 +42,43 @@ export function orderChains(tapes: readonly Tape[]): Tape[][] {
   return tapes.filter((tape) => tape.after === null).map(follow);
 }
 
+/** Lights in rows, one row a pitch below another; the route's first leg says where the first row begins and runs. */
+function placeRows(grid: NonNullable<Tape['grid']>, route: readonly PlanPoint[], pitchMm: number): PlanPoint[] {
+  const [start, towards] = [route[0] ?? { xMm: 0, yMm: 0 }, route[1]];
+  const length = towards ? distanceMm(start, towards) : 0;
+  const [rightX, rightY] =
+    towards && length > 0 ? [(towards.xMm - start.xMm) / length, (towards.yMm - start.yMm) / length] : [1, 0];
+  return Array.from({ length: grid.rows * grid.columns }, (_, i) => {
+    const [row, counted] = [Math.trunc(i / grid.columns), i % grid.columns];
+    const column = grid.snakes && row % 2 === 1 ? grid.columns - 1 - counted : counted;
+    const [right, down] = [(column + 0.5) * pitchMm, row * pitchMm];
+    return { xMm: start.xMm + right * rightX - down * rightY, yMm: start.yMm + right * rightY + down * rightX };
+  });
+}
+
+/** Length of tape that a tape asks for, before it is cut to whole joints: along its route, or row by row. */
+export function wantedLengthMm(tape: Tape, perMetre: number): number {
+  if (tape.grid) return (tape.grid.columns * tape.grid.rows * 1000) / perMetre;
+  return tape.lengthMm ?? measureRoute(tape.route);
+}
+
+function placeGrid(
+  tape: Tape,
+  grid: NonNullable<Tape['grid']>,
+  part: PixelTapePart,
+  firstIndex: number,
+): PlacedTape {
+  const routeMm = wantedLengthMm(tape, part.perMetre);
+  // Each row is cut from the tape by itself, so joints do not matter: a row is a count of lights.
+  const cut = { ...cutTape({ routeMm, perMetre: part.perMetre, lightsPerJoint: 1 }), lights: grid.columns * grid.rows };
+  const rows = placeRows(grid, tape.route, 1000 / part.perMetre);
+  const places = tape.reversed ? [...rows].reverse() : rows;
+  return { kind: 'tape', id: tape.id, name: tape.name, tape, part, routeMm, cut, places, firstIndex };
+}
+
 function placeTape(tape: Tape, part: PixelTapePart, firstIndex: number): PlacedTape {
-  const routeMm = tape.lengthMm ?? measureRoute(tape.route);
+  if (tape.grid) return placeGrid(tape, tape.grid, part, firstIndex);
+  const routeMm = wantedLengthMm(tape, part.perMetre);
   const cut = cutTape({ routeMm, perMetre: part.perMetre, lightsPerJoint: part.lightsPerJoint });
   const pitchMm = 1000 / part.perMetre;
   const route = tape.reversed ? [...tape.route].reverse() : tape.route;

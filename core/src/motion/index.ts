@@ -1,16 +1,36 @@
+export { arrange, type ShowSet } from './arrange.ts';
+export { boardsAt, MOST_CELLS, nextGeneration } from './cells.ts';
+export { chanceByte } from './chance.ts';
+export { type CompiledMove, compileMove, NO_CONTROL, parseColour } from './compileMove.ts';
 export { traceCurrent } from './currentTrace.ts';
-export { chanceByte, crossFade, paintFrame } from './frame.ts';
+export { crossFade } from './fade.ts';
+export { type Flashing, findFlashing } from './flashes.ts';
+export { paintFrame } from './frame.ts';
 export { limitFrame, type ShowLimit } from './limit.ts';
-export { type MoveLoad, measureMove } from './load.ts';
-export { handleEvent, type PlayerState, paintNow, passTime, type ShowEvent, startPlayer } from './player.ts';
+export { type GroupLoad, measureGroup, measureLimited } from './load.ts';
+export { type MoodMap, type MoodWay, mapMoods } from './moodMap.ts';
+export {
+  type ControlState,
+  DOUBLE_MS,
+  fadeShares,
+  type PlayerState,
+  paintNow,
+  passTime,
+  START_MS,
+  sense,
+  startPlayer,
+  touch,
+} from './player.ts';
 export { type Ribbon, weaveRibbons } from './ribbon.ts';
 export {
-  type CompiledMove,
-  compileMove,
+  ANY,
   compileShow,
-  parseColour,
   type Show,
+  type ShowControl,
+  type ShowCue,
   type ShowGroup,
+  type ShowLayer,
   type ShowMood,
+  type ShowSensing,
 } from './show.ts';
-export { breathTable, gammaTable } from './tables.ts';
+export { breathTable, gammaTable, lookTable } from './tables.ts';

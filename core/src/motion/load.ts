@@ -1,24 +1,28 @@
-import { isAlike, paintGroup } from './frame.ts';
-import { type CompiledMove, FLICKER_SLOTS, type ShowGroup, SPARKLE_SLOTS } from './show.ts';
+import { type CompiledMove, FLICKER_SLOTS, SPARKLE_SLOTS } from './compileMove.ts';
+import { type Flashing, findFlashing, noFlashing } from './flashes.ts';
+import { isAlike, paintFrame, paintLayer, paintLayers } from './frame.ts';
+import { limitFrame, litOf, type ShowLimit } from './limit.ts';
+import type { Show, ShowGroup, ShowLayer, ShowMood } from './show.ts';
 
-/** What a move asks of a group at full brightness, as shares of all its bytes at 255: over one period, and at its height. */
-export interface MoveLoad {
+/** What the moves of a mood ask of a group at full brightness, as shares of all its bytes at 255. */
+export interface GroupLoad {
   readonly mean: number;
   readonly peak: number;
-  /** Opposing changes of the group's light by a tenth or more, pairs per second (WCAG 2.2, 2.3.1). */
-  readonly flashesPerS: number;
+  readonly flashing: Flashing;
 }
 
+const none: GroupLoad = { mean: 0, peak: 0, flashing: noFlashing };
+
 const SAMPLES = 48;
-const FULL = 256;
 
 /** Times that stand for one period: each step of a chase once, a breath at equal distances, anything steady once. */
 function sampleTimes(move: CompiledMove): number[] {
   const evenly = (samples: number): number[] =>
     Array.from({ length: samples }, (_, i) => Math.trunc((i * move.periodMs) / samples));
   switch (move.kind) {
-    case 'dark':
     case 'steady':
+    case 'gauge':
+    case 'steps':
       return [0];
     case 'chase':
       return Array.from({ length: move.groups }, (_, i) => i * move.stepMs);
@@ -29,68 +33,131 @@ function sampleTimes(move: CompiledMove): number[] {
       return evenly(FLICKER_SLOTS);
     case 'sparkle':
       return evenly(2 * SPARKLE_SLOTS);
+    case 'cells':
+      return evenly((move.melts ? 2 : 1) * Math.trunc(move.periodMs / move.stepMs));
     // Lit and dark: how long each lasts is known exactly.
     case 'shots':
-      return [0, move.onMs];
+      return Array.from({ length: move.count }, (_, i) => i * (move.onMs + move.offMs)).flatMap((start) => [
+        start,
+        start + move.onMs,
+      ]);
     default:
       return evenly(SAMPLES);
   }
 }
 
-/** Where every point of a group shows the same, one stands for all. */
-const representative = (group: ShowGroup, move: CompiledMove): ShowGroup =>
-  isAlike(move) ? { ...group, points: Math.min(1, group.points) } : group;
-
-/**
- * The load and the flashing of one move on one group, taken from the engine's own frames. `weights` says how many
- * lights hang on each point, where that is not the same for all.
- */
-export function measureMove(group: ShowGroup, move: CompiledMove, weights?: readonly number[]): MoveLoad {
-  const sample = representative(group, move);
-  const bytes = sample.points * sample.bytesPerPoint;
-  if (bytes === 0) return { mean: 0, peak: 0, flashesPerS: 0 };
-  const out = new Uint8Array(bytes);
-  const lights = sampleTimes(move).map((tMs) => {
-    paintGroup({ group: sample, move, brightness256: FULL, tMs, out });
-    return sumWeighted(out, sample.bytesPerPoint, weights);
-  });
-  const peak = Math.max(...lights);
-  if (move.kind === 'shots')
-    return {
-      mean: (peak * move.count * move.onMs) / move.periodMs,
-      peak,
-      flashesPerS: countFlashes(lights) === 0 ? 0 : shotsInWorstSecond(move),
-    };
-  const mean = lights.reduce((sum, light) => sum + light, 0) / lights.length;
-  return { mean, peak, flashesPerS: countFlashes(lights) / (move.periodMs / 1000) };
-}
-
-/** Most shots that begin within any one second: a burst counts by its own pace, not by the pauses between bursts. */
-function shotsInWorstSecond(move: Extract<CompiledMove, { kind: 'shots' }>): number {
-  const { count, onMs, offMs, periodMs } = move;
-  const rounds = 1 + Math.ceil(1000 / periodMs);
-  const starts = Array.from(
-    { length: count * rounds },
-    (_, i) => Math.trunc(i / count) * periodMs + (i % count) * (onMs + offMs),
-  );
-  return Math.max(...starts.map((from) => starts.filter((each) => each >= from && each < from + 1000).length));
-}
-
-function sumWeighted(bytes: Uint8Array, bytesPerPoint: number, weights: readonly number[] = []): number {
+/** Light of a group's bytes as a share of all of them at 255; `weights` says how many lights hang on each point. */
+function sumWeighted(frame: Uint8Array, group: ShowGroup, weights: readonly number[] = []): number {
   let [light, most] = [0, 0];
-  for (let i = 0; i < bytes.length; i += 1) {
-    const weight = weights[Math.trunc(i / bytesPerPoint)] ?? 1;
-    light += (bytes[i] ?? 0) * weight;
+  for (let i = 0; i < group.points * group.bytesPerPoint; i += 1) {
+    const weight = weights[Math.trunc(i / group.bytesPerPoint)] ?? 1;
+    light += (frame[group.offset + i] ?? 0) * weight;
     most += 255 * weight;
   }
   return most === 0 ? 0 : light / most;
 }
 
-/** Pairs of opposing changes of at least a tenth of full light in one closed period. */
-function countFlashes(lights: readonly number[]): number {
-  const [low, high] = [Math.min(...lights), Math.max(...lights)];
-  if (high - low < 0.1 || low >= 0.8) return 0;
-  const middle = (high + low) / 2;
-  return lights.filter((light, i) => light >= middle && (lights[i - 1] ?? lights[lights.length - 1] ?? 0) < middle)
-    .length;
+/** One move alone on its group: its own period says all. */
+function measureAlone(show: Show, group: ShowGroup, layer: ShowLayer, weights?: readonly number[]): GroupLoad {
+  const { move } = layer;
+  const set = show.sets[layer.set];
+  if (!set) return none;
+  // Where every point shows the same, one stands for all.
+  const points = isAlike(move) ? Math.min(1, group.points) : group.points;
+  const sample = { ...group, points, offset: 0 };
+  const ground = { ...set, points, offset: 0 };
+  const frame = new Uint8Array(points * group.bytesPerPoint);
+  const times = sampleTimes(move);
+  const lights = times.map((tMs) => {
+    frame.fill(0);
+    paintLayer(frame, ground, layer, tMs, []);
+    return sumWeighted(frame, sample, weights);
+  });
+  const peak = Math.max(...lights);
+  const mean =
+    move.kind === 'shots'
+      ? (peak * move.count * move.onMs) / move.periodMs
+      : lights.reduce((sum, light) => sum + light, 0) / lights.length;
+  return { mean, peak, flashing: findFlashing(times, lights, move.periodMs) };
+}
+
+/** Frames that are looked at one after another for what flashes, and how far apart. */
+const SERIES = 400;
+const SERIES_MS = 25;
+/** Moments that stand for a long evening: by the golden ratio they meet the moves of a stack in every combination. */
+const MOMENTS = 64;
+const EVENING_MS = 3_600_000;
+const GOLDEN = 0.618_033_988_749_894_9;
+
+const momentMs = (i: number): number => Math.trunc((((i + 1) * GOLDEN) % 1) * EVENING_MS);
+
+/** Several moves on the same lights: looked at together, over many moments of a long evening and frame by frame. */
+function measureTogether(
+  show: Show,
+  group: ShowGroup,
+  layers: readonly ShowLayer[],
+  weights?: readonly number[],
+): GroupLoad {
+  const frame = new Uint8Array(show.frameBytes);
+  const lightAt = (tMs: number): number => {
+    frame.fill(0);
+    paintLayers(show, layers, tMs, [], frame);
+    return sumWeighted(frame, group, weights);
+  };
+  const moments = Array.from({ length: MOMENTS }, (_, i) => lightAt(momentMs(i)));
+  const times = Array.from({ length: SERIES }, (_, i) => i * SERIES_MS);
+  const series = times.map(lightAt);
+  return {
+    mean: moments.reduce((sum, light) => sum + light, 0) / MOMENTS,
+    peak: Math.max(...moments, ...series),
+    flashing: findFlashing(times, series, null),
+  };
+}
+
+/** Whether a layer paints any light of a group. */
+function touches(show: Show, layer: ShowLayer, groupIndex: number): boolean {
+  if (layer.set === groupIndex) return true;
+  const [group, offsets] = [show.groups[groupIndex], show.sets[layer.set]?.offsets];
+  if (!group || !offsets) return false;
+  const end = group.offset + group.points * group.bytesPerPoint;
+  return offsets.some((offset) => offset >= group.offset && offset < end);
+}
+
+/**
+ * What a mood asks of one group, and how it flashes, taken from the engine's own frames at full brightness. Gauges count
+ * as full. `weights` says how many lights hang on each point, where that is not the same for all.
+ */
+export function measureGroup(
+  show: Show,
+  mood: Pick<ShowMood, 'layers'>,
+  groupIndex: number,
+  weights?: readonly number[],
+): GroupLoad {
+  const group = show.groups[groupIndex];
+  const layers = mood.layers.filter((layer) => touches(show, layer, groupIndex));
+  const [only] = layers;
+  if (!group || group.points === 0 || !only) return none;
+  return layers.length === 1 && only.set === groupIndex
+    ? measureAlone(show, group, only, weights)
+    : measureTogether(show, group, layers, weights);
+}
+
+/** Mean and height of a mood's current once the limiter has seen each frame, in amperes. */
+export function measureLimited(
+  show: Show,
+  moodIndex: number,
+  limit: ShowLimit,
+): { readonly meanA: number; readonly peakA: number } {
+  const frame = new Uint8Array(show.frameBytes);
+  // Where nothing moves, one moment says all.
+  const isStill = show.moods[moodIndex]?.throughMs === 1;
+  const currents = Array.from({ length: isStill ? 1 : MOMENTS }, (_, i) => {
+    paintFrame(show, moodIndex, momentMs(i), frame);
+    limitFrame(show, limit, frame);
+    return (limit.restMicroA + litOf(show, limit, frame) / 255) / 1e6;
+  });
+  return {
+    meanA: currents.reduce((sum, currentA) => sum + currentA, 0) / currents.length, 
+    peakA: Math.max(...currents),
+  };
 }

@@ -4,20 +4,16 @@ import { ledsOf, moodOf, soundDesign, tapeOf } from '../../tests/designs.ts';
 import { anyMove } from '../../tests/moves.ts';
 import { placeLights } from '../lights/index.ts';
 import { builtInLibrary } from '../parts/index.ts';
-import { type Cue, type Design, flickerCharacters, type Move } from '../plan/index.ts';
+import { type Design, flickerCharacters, type Move } from '../plan/index.ts';
 import {
   chanceByte,
-  compileMove,
   compileShow,
   crossFade,
+  type GroupLoad,
   gammaTable,
-  handleEvent,
-  measureMove,
+  measureGroup,
   paintFrame,
-  paintNow,
-  passTime,
   type Show,
-  startPlayer,
   weaveRibbons,
 } from './index.ts';
 
@@ -41,6 +37,10 @@ const six = (move: Move, brightness = 1): Show =>
       },
     }),
   );
+
+const periodOf = (show: Show): number => show.moods[0]?.layers[0]?.move.periodMs ?? 0;
+const loadOf = (show: Show, weights?: readonly number[]): GroupLoad =>
+  measureGroup(show, show.moods[0] ?? { layers: [] }, 0, weights);
 
 describe('moves, frame by frame (N41)', () => {
   it('steady: the colour through the gamma curve, the brightness after it', () => {
@@ -90,7 +90,7 @@ describe('moves, frame by frame (N41)', () => {
     fc.assert(
       fc.property(anyMove, fc.integer({ min: 0, max: 5000 }), (move, tMs) => {
         const show = six(move);
-        const periodMs = compileMove(move).periodMs;
+        const periodMs = periodOf(show);
         // A build-up does not come round: past its rise it stays.
         const from = move.kind === 'build-up' ? tMs + periodMs : tMs;
         expect(frameAt(show, 0, from)).toEqual(frameAt(show, 0, from + periodMs));
@@ -222,7 +222,7 @@ describe('cross-fade', () => {
   it('keeps the sum of levels when the two frames have the same sum', () => {
     const [from, to, out] = [Uint8Array.of(255, 0), Uint8Array.of(0, 255), new Uint8Array(2)];
     for (let share = 0; share <= 256; share += 1) {
-      crossFade(from, to, share, out);
+      crossFade(from, to, { out256: 256 - share, in256: share }, false, out);
       expect(Math.abs((out[0] ?? 0) + (out[1] ?? 0) - 255)).toBeLessThanOrEqual(1);
     }
   });
@@ -233,12 +233,10 @@ describe('the load of a move', () => {
     fc.assert(
       fc.property(anyMove, (move) => {
         const show = six(move);
-        const group = show.groups[0];
-        if (!group) throw new Error('one group');
-        const { periodMs } = compileMove(move);
+        const periodMs = periodOf(show);
         // A build-up is counted at its height, since it stays there.
         const from = move.kind === 'build-up' ? periodMs : 0;
-        const load = measureMove(group, compileMove(move));
+        const load = loadOf(show);
         let [sum, peak] = [0, 0];
         const samples = 400;
         for (let i = 0; i < samples; i += 1) {
@@ -261,84 +259,47 @@ describe('the load of a move', () => {
     [2, 0.5],
   ])('a full breath of %d s flashes %d times a second', (periodS, rate) => {
     const show = six({ kind: 'breathe', colour: '#ffffff', periodS, low: 0, high: 1 });
-    const [group] = show.groups;
-    if (!group) throw new Error('one group');
-    expect(
-      measureMove(group, compileMove({ kind: 'breathe', colour: '#ffffff', periodS, low: 0, high: 1 })).flashesPerS,
-    ).toBeCloseTo(rate, 1);
+    expect(loadOf(show).flashing.perS).toBeCloseTo(rate, 1);
   });
+  // Three times between four flashes in a row: by hand from the ends of the shots.
   it.each([
-    [4, 0.1, 0.4, 2, 2],
-    [5, 0.05, 0.1, 3, 5],
-    [2, 0.1, 0.1, 10, 2],
-    [1, 0.1, 0.2, 0, 4],
-  ])(
-    '%d shots of %d s with %d s between and %d s after: at most %d begin within a second',
-    (count, onS, offS, pauseS, most) => {
-      const shots = compileMove({ kind: 'shots', colour: '#ffffff', count, onS, offS, pauseS, level: 1 });
-      const load = measureMove({ id: 'g', points: 3, bytesPerPoint: 3, offset: 0 }, shots);
-      expect(load.flashesPerS).toBe(most);
-      expect(load.mean).toBeCloseTo((count * onS) / (count * (onS + offS) + pauseS), 9);
-    },
-  );
+    [4, 0.1, 0.4, 2, 3 / 1.5],
+    [5, 0.05, 0.1, 3, 3 / 0.45],
+    [2, 0.1, 0.1, 10, 3 / 10.6],
+    [1, 0.1, 0.2, 0, 3 / 0.9],
+  ])('%d shots of %d s with %d s between and %d s after: %d a second at the worst', (count, onS, offS, pauseS, perS) => {
+    const load = loadOf(six({ kind: 'shots', colour: '#ffffff', count, onS, offS, pauseS, level: 1 }));
+    expect(load.flashing.perS).toBeCloseTo(perS, 6);
+    expect(load.mean).toBeCloseTo((count * onS) / (count * (onS + offS) + pauseS), 9);
+  });
   it('weighs channels by how many lights hang on them', () => {
-    const group = { id: 'g', points: 3, bytesPerPoint: 1, offset: 0 } as const;
-    const chase = compileMove({
-      kind: 'chase',
-      colour: '#ffffff',
-      groups: 3,
-      stepS: 0.1,
-      direction: 'onward',
-      level: 1,
-    });
+    const show = showOf(
+      soundDesign({
+        tapes: [],
+        leds: [
+          ledsOf({
+            channels: 3,
+            places: Array.from({ length: 7 }, (_, i) => ({ id: `p${i}`, at: { xMm: i, yMm: 0 }, hollowId: null })),
+          }),
+        ],
+        moods: {
+          list: [
+            moodOf({
+              moves: {
+                leds: { kind: 'chase', colour: '#ffffff', groups: 3, stepS: 0.1, direction: 'onward', level: 1 },
+              },
+            }),
+          ],
+          startId: null,
+          cues: [],
+          course: [],
+          cueUses: [],
+        },
+      }),
+    );
     // Channels of 3, 2 and 2 lights: the fullest step lights 3 of 7.
-    expect(measureMove(group, chase, [3, 2, 2]).peak).toBeCloseTo(3 / 7, 9);
-    expect(measureMove(group, chase, [3, 2, 2]).mean).toBeCloseTo(1 / 3, 9);
-  });
-});
-
-describe('cues', () => {
-  const cue = (change: Partial<Cue>): Cue => ({
-    id: 'c',
-    from: null,
-    when: { kind: 'button', controlId: 'b' },
-    to: 'two',
-    fadeS: 0,
-    backAfterS: null,
-    ...change,
-  });
-  const design = (...cues: Cue[]): Design =>
-    soundDesign({
-      moods: { list: [moodOf({ id: 'one' }), moodOf({ id: 'two' })], startId: 'one', cues, course: [], cueUses: [] },
-    });
-
-  it('a button goes to another mood and back after its time', () => {
-    const plan = design(cue({ backAfterS: 4 }));
-    let state = handleEvent(plan, startPlayer(plan), { kind: 'button', controlId: 'b' }, 1000);
-    expect(state.moodId).toBe('two');
-    state = passTime(plan, state, 4999);
-    expect(state.moodId).toBe('two');
-    expect(passTime(plan, state, 5000).moodId).toBe('one');
-  });
-  it('another button, or a cue of another mood, does nothing', () => {
-    const plan = design(cue({ from: 'two', to: 'one' }));
-    const start = startPlayer(plan);
-    expect(handleEvent(plan, start, { kind: 'button', controlId: 'b' }, 0)).toBe(start);
-    expect(handleEvent(plan, start, { kind: 'button', controlId: 'x' }, 0)).toBe(start);
-  });
-  it('a cue after a time comes by itself, from the moment the mood began', () => {
-    const plan = design(cue({ when: { kind: 'after', afterS: 3 } }));
-    const state = passTime(plan, startPlayer(plan), 3400);
-    expect(state).toMatchObject({ moodId: 'two', sinceMs: 3000 });
-  });
-  it('fades over its time and is done with it', () => {
-    const plan = design(cue({ fadeS: 1 }));
-    const show = showOf(plan);
-    const [out, scratch] = [new Uint8Array(show.frameBytes), new Uint8Array(show.frameBytes)];
-    const state = handleEvent(plan, startPlayer(plan), { kind: 'button', controlId: 'b' }, 0);
-    paintNow({ show, state, nowMs: 500, out, scratch });
-    expect(out[0]).toBeGreaterThan(90);
-    expect(passTime(plan, state, 1000).fade).toBeNull();
+    expect(loadOf(show, [3, 2, 2]).peak).toBeCloseTo(3 / 7, 9);
+    expect(loadOf(show, [3, 2, 2]).mean).toBeCloseTo(1 / 3, 9);
   });
 });
 

@@ -1,75 +1,245 @@
-import type { Cue, Design } from '../plan/index.ts';
-import { crossFade, paintFrame } from './frame.ts';
+import { chanceByte } from './chance.ts';
+import { crossFade, type FadeShares } from './fade.ts';
+import { paintFrame, paintLayers } from './frame.ts';
 import { limitFrame, type ShowLimit } from './limit.ts';
-import type { Show } from './show.ts';
+import { ANY, type Show, type ShowCue, type ShowSensing } from './show.ts';
 
-/** What can happen to a running piece. */
-export type ShowEvent =
-  | { readonly kind: 'button'; readonly controlId: string }
-  | { readonly kind: 'dark'; readonly controlId: string }
-  | { readonly kind: 'light'; readonly controlId: string };
+/** A second press within this time makes a double one. */
+export const DOUBLE_MS = 400;
+/** Light comes up over this time at power-on, so that a weak pack is not asked for all at once. */
+export const START_MS = 512;
 
-/** Where the piece stands: the mood, since when, what it fades from, and what it goes back to. */
+/** What is known of one control. `isOn`: closed, dark or low. */
+export interface ControlState {
+  readonly isOn: boolean;
+  readonly onSinceMs: number;
+  /** 0…255, for what shows a value. */
+  readonly level: number;
+  /** Since when a sensor's code has been beyond its threshold; null = it isn't. */
+  readonly crossingSinceMs: number | null;
+  /** A press is waiting for a second one since then. */
+  readonly tappedAtMs: number | null;
+  /** How long the contact has been looked at while closed: holds up to there are done. */
+  readonly heldMs: number;
+  /** The press has been used up by a double one or by holding. */
+  readonly isSpent: boolean;
+}
+
+interface Fade {
+  readonly from: number;
+  readonly fromSinceMs: number;
+  readonly outMs: number;
+  readonly inMs: number;
+  readonly keepsLook: boolean;
+}
+
+/** Where the piece goes back to, with which fade, and when: at a time, or when a control opens. */
+interface Back {
+  readonly to: number;
+  readonly fadeMs: number;
+  readonly keepsLook: boolean;
+  readonly atMs: number | null;
+  readonly control: number | null;
+}
+
+/** Where the piece stands: the mood by its number in the show, since when, what it fades from, what it goes back to. */
 export interface PlayerState {
-  readonly moodId: string | null;
+  readonly mood: number;
   readonly sinceMs: number;
-  readonly fade: { readonly fromId: string; readonly fromSinceMs: number; readonly lengthMs: number } | null;
-  readonly back: { readonly toId: string; readonly atMs: number; readonly fadeMs: number } | null;
+  readonly fade: Fade | null;
+  readonly back: Back | null;
+  /** How many moods have begun; chance is drawn from it. */
+  readonly entries: number;
+  readonly controls: readonly ControlState[];
 }
 
-/** The state at power-on. */
-export function startPlayer(design: Design): PlayerState {
-  const first = design.moods.startId ?? design.moods.list[0]?.id ?? null;
-  return { moodId: first, sinceMs: 0, fade: null, back: null };
+const atRest: ControlState = {
+  isOn: false,
+  onSinceMs: 0,
+  level: 0,
+  crossingSinceMs: null,
+  tappedAtMs: null,
+  heldMs: 0,
+  isSpent: false,
+};
+
+/** The state at power-on: contacts open, rooms light, packs full. */
+export function startPlayer(show: Show, nowMs = 0): PlayerState {
+  return {
+    mood: show.start,
+    sinceMs: nowMs,
+    fade: null,
+    back: null,
+    entries: 0,
+    controls: show.controls.map(({ sensing }) => ({ ...atRest, level: sensing ? 255 : 0 })),
+  };
 }
 
-function enter(
-  state: PlayerState,
-  options: { toId: string; nowMs: number; fadeMs: number; backAfterMs: number | null },
-): PlayerState {
-  const { toId, nowMs, fadeMs, backAfterMs } = options;
+interface Way {
+  readonly to: number;
+  readonly fadeMs: number;
+  readonly keepsLook: boolean;
+}
+
+function enter(show: Show, state: PlayerState, way: Way, nowMs: number, back: Back | null): PlayerState {
+  const outMs = show.moods[state.mood]?.fadeOutMs ?? way.fadeMs;
+  const inMs = show.moods[way.to]?.fadeInMs ?? way.fadeMs;
   const fade =
-    state.moodId && fadeMs > 0 ? { fromId: state.moodId, fromSinceMs: state.sinceMs, lengthMs: fadeMs } : null;
-  const homeId = state.back?.toId ?? state.moodId;
-  const back = backAfterMs !== null && homeId ? { toId: homeId, atMs: nowMs + backAfterMs, fadeMs } : null;
-  return { moodId: toId, sinceMs: nowMs, fade, back };
+    state.mood !== ANY && Math.max(outMs, inMs) > 0
+      ? { from: state.mood, fromSinceMs: state.sinceMs, outMs, inMs, keepsLook: way.keepsLook }
+      : null;
+  return { ...state, mood: way.to, sinceMs: nowMs, fade, back, entries: (state.entries + 1) & 0xffff };
 }
 
-const ms = (seconds: number): number => Math.round(seconds * 1000);
-
-const follow = (state: PlayerState, cue: Cue, nowMs: number): PlayerState =>
-  enter(state, {
-    toId: cue.to,
-    nowMs,
-    fadeMs: ms(cue.fadeS),
-    backAfterMs: cue.backAfterS === null ? null : ms(cue.backAfterS),
-  });
-
-const applies = (cue: Cue, state: PlayerState): boolean =>
-  (cue.from === null || cue.from === state.moodId) && cue.to !== state.moodId;
-
-/** The state after an event: the first cue that fits is followed; where none fits nothing changes. */
-export function handleEvent(design: Design, state: PlayerState, event: ShowEvent, nowMs: number): PlayerState {
-  const cue = design.moods.cues.find((candidate) => {
-    const { when } = candidate;
-    return (
-      applies(candidate, state) && when.kind === event.kind && 'controlId' in when && when.controlId === event.controlId
-    );
-  });
-  return cue ? follow(state, cue, nowMs) : state;
+function follow(show: Show, state: PlayerState, cue: ShowCue, nowMs: number): PlayerState {
+  const home = state.back?.to ?? state.mood;
+  const comesBack = home !== ANY && (cue.backAfterMs !== null || cue.when === 'while');
+  const back: Back | null = comesBack
+    ? {
+        to: home,
+        fadeMs: cue.fadeMs,
+        keepsLook: cue.keepsLook,
+        atMs: cue.backAfterMs === null ? null : nowMs + cue.backAfterMs,
+        control: cue.when === 'while' ? cue.control : null,
+      }
+    : null;
+  return enter(show, state, cue, nowMs, back);
 }
 
-/** The state after time has passed: going back, cues "after a time", the end of a fade. */
-export function passTime(design: Design, state: PlayerState, nowMs: number): PlayerState {
-  if (state.back && nowMs >= state.back.atMs) {
-    const { toId, atMs, fadeMs } = state.back;
-    return enter({ ...state, back: null }, { toId, nowMs: atMs, fadeMs, backAfterMs: null });
+const applies = (cue: ShowCue, state: PlayerState): boolean =>
+  (cue.from === ANY || cue.from === state.mood) && cue.to !== state.mood;
+
+/** Follows the first cue that fits what has happened to a control; where none fits nothing changes. */
+function happen(
+  show: Show,
+  state: PlayerState,
+  whens: readonly ShowCue['when'][],
+  control: number,
+  nowMs: number,
+): PlayerState {
+  const cue = show.cues.find((each) => whens.includes(each.when) && each.control === control && applies(each, state));
+  return cue ? follow(show, state, cue, nowMs) : state;
+}
+
+const withControl = (state: PlayerState, index: number, change: Partial<ControlState>): PlayerState => ({
+  ...state,
+  controls: state.controls.map((each, i) => (i === index ? { ...each, ...change } : each)),
+});
+
+/** The state after a contact has closed or opened, bounces already taken out. */
+export function touch(show: Show, state: PlayerState, index: number, isOn: boolean, nowMs: number): PlayerState {
+  const [control, before] = [show.controls[index], state.controls[index]];
+  if (!control || !before || before.isOn === isOn) return state;
+  return isOn ? close(show, state, index, nowMs) : open(show, state, index, nowMs);
+}
+
+function close(show: Show, state: PlayerState, index: number, nowMs: number): PlayerState {
+  const [control, before] = [show.controls[index], state.controls[index]];
+  const isDouble = control?.hasDouble && before?.tappedAtMs != null && nowMs - before.tappedAtMs <= DOUBLE_MS;
+  const closed = withControl(state, index, {
+    isOn: true,
+    onSinceMs: nowMs,
+    level: 255,
+    heldMs: 0,
+    isSpent: isDouble ?? false,
+    tappedAtMs: null,
+  });
+  if (isDouble) return happen(show, closed, ['double'], index, nowMs);
+  return happen(show, closed, control?.waits ? ['while'] : ['button', 'while'], index, nowMs);
+}
+
+function open(show: Show, state: PlayerState, index: number, nowMs: number): PlayerState {
+  const [control, before] = [show.controls[index], state.controls[index]];
+  const isTap = (control?.waits ?? false) && !before?.isSpent;
+  let next = withControl(state, index, {
+    isOn: false,
+    level: 0,
+    tappedAtMs: isTap && control?.hasDouble ? nowMs : null,
+  });
+  if (next.back?.control === index) next = goBack(show, next, next.back, nowMs);
+  if (isTap && !control?.hasDouble) next = happen(show, next, ['button'], index, nowMs);
+  return happen(show, next, ['opened'], index, nowMs);
+}
+
+const goBack = (show: Show, state: PlayerState, back: Back, nowMs: number): PlayerState =>
+  enter(show, state, back, nowMs, null);
+
+/** What a code comes to between its two ends, 0…255. */
+function levelOfCode(sensing: ShowSensing, code: number): number {
+  const span = sensing.fullCode - sensing.emptyCode;
+  if (span === 0) return 255;
+  return Math.min(255, Math.max(0, Math.trunc(((code - sensing.emptyCode) * 255) / span)));
+}
+
+/** The state after a sensor was read. What lies beyond a threshold must stay there for the settling time. */
+export function sense(show: Show, state: PlayerState, index: number, code: number, nowMs: number): PlayerState {
+  const [sensing, before] = [show.controls[index]?.sensing, state.controls[index]];
+  if (!sensing || !before) return state;
+  const level = levelOfCode(sensing, code);
+  const isBeyond = before.isOn ? code > sensing.offAbove : code < sensing.onBelow;
+  const since = isBeyond ? (before.crossingSinceMs ?? nowMs) : null;
+  if (since === null || nowMs - since < sensing.settleMs) {
+    return level === before.level && since === before.crossingSinceMs
+      ? state
+      : withControl(state, index, { level, crossingSinceMs: since });
   }
-  const due = design.moods.cues.find(
-    (cue) => cue.when.kind === 'after' && applies(cue, state) && nowMs - state.sinceMs >= ms(cue.when.afterS),
+  const isOn = !before.isOn;
+  const next = withControl(state, index, { level, crossingSinceMs: null, isOn, onSinceMs: nowMs });
+  return happen(show, next, isOn ? ['dark', 'low'] : ['light'], index, nowMs);
+}
+
+/** How long after its mood began a cue by itself is due: at random, drawn anew for each mood that begins. */
+function waitOf(show: Show, state: PlayerState, cue: ShowCue, cueIndex: number): number {
+  const { entries } = state;
+  if (cue.when === 'through') return show.moods[state.mood]?.throughMs ?? 0;
+  if (cue.spanMs === 0) return cue.waitMs;
+  const chance = chanceByte(entries, cueIndex, 1) * 256 + chanceByte(entries, cueIndex, 2);
+  return cue.waitMs + Math.trunc((cue.spanMs * chance) / 65_535);
+}
+
+/** Presses that have waited long enough, and holds that have become long enough. */
+function passControl(show: Show, state: PlayerState, index: number, nowMs: number): PlayerState {
+  const control = state.controls[index];
+  if (!control || show.controls[index]?.sensing) return state;
+  if (control.tappedAtMs !== null && nowMs - control.tappedAtMs > DOUBLE_MS)
+    return happen(show, withControl(state, index, { tappedAtMs: null }), ['button'], index, nowMs);
+  if (!control.isOn || !show.controls[index]?.waits) return state;
+  const heldMs = nowMs - control.onSinceMs;
+  const cue = show.cues.find(
+    (each) =>
+      each.when === 'held' &&
+      each.control === index &&
+      each.waitMs > control.heldMs &&
+      each.waitMs <= heldMs &&
+      applies(each, state),
   );
-  if (due && due.when.kind === 'after') return follow(state, due, state.sinceMs + ms(due.when.afterS));
-  return state.fade && nowMs - state.sinceMs >= state.fade.lengthMs ? { ...state, fade: null } : state;
+  if (!cue) return state;
+  return follow(show, withControl(state, index, { heldMs: cue.waitMs, isSpent: true }), cue, nowMs);
+}
+
+/** The state after time has passed: long presses, going back, cues by themselves, the end of a fade. */
+export function passTime(show: Show, state: PlayerState, nowMs: number): PlayerState {
+  let next = state;
+  for (let index = 0; index < next.controls.length; index += 1) next = passControl(show, next, index, nowMs);
+  const { back } = next;
+  if (back?.atMs != null && nowMs >= back.atMs) return goBack(show, next, back, back.atMs);
+  const due = show.cues.findIndex(
+    (cue, i) =>
+      (cue.when === 'after' || cue.when === 'random' || cue.when === 'through') &&
+      applies(cue, next) &&
+      nowMs - next.sinceMs >= waitOf(show, next, cue, i),
+  );
+  const cue = show.cues[due];
+  if (cue) return follow(show, next, cue, next.sinceMs + waitOf(show, next, cue, due));
+  const { fade } = next;
+  return fade && nowMs - next.sinceMs >= Math.max(fade.outMs, fade.inMs) ? { ...next, fade: null } : next;
+}
+
+/** How much there is of the old and of the new: what comes in takes no more than what goes out has left. */
+export function fadeShares(fade: Pick<Fade, 'outMs' | 'inMs'>, tMs: number): FadeShares {
+  const share = (lengthMs: number): number => (tMs >= lengthMs ? 256 : Math.trunc((tMs * 256) / lengthMs));
+  const out256 = 256 - share(fade.outMs);
+  return { out256, in256: Math.min(share(fade.inMs), 256 - out256) };
 }
 
 /** The frame that the piece shows now; `scratch` is a second frame for the fade. */
@@ -82,16 +252,17 @@ export function paintNow(options: {
   /** Where the supply is known: the program's limiter is part of what is seen. */
   readonly limit?: ShowLimit;
 }): void {
-  paintUnlimited(options);
-  if (options.limit) limitFrame(options.show, options.limit, options.out);
-}
-
-function paintUnlimited(options: Omit<Parameters<typeof paintNow>[0], 'limit'>): void {
   const { show, state, nowMs, out, scratch } = options;
-  const indexOf = (id: string | null): number => show.moods.findIndex((mood) => mood.id === id);
-  paintFrame(show, indexOf(state.moodId), nowMs - state.sinceMs, out);
-  if (!state.fade) return;
-  const share256 = Math.min(256, Math.trunc(((nowMs - state.sinceMs) * 256) / state.fade.lengthMs));
-  paintFrame(show, indexOf(state.fade.fromId), nowMs - state.fade.fromSinceMs, scratch);
-  crossFade(scratch, out, share256, out);
+  const { fade, controls } = state;
+  paintFrame(show, state.mood, nowMs - state.sinceMs, out, controls);
+  if (fade) {
+    paintFrame(show, fade.from, nowMs - fade.fromSinceMs, scratch, controls);
+    crossFade(scratch, out, fadeShares(fade, nowMs - state.sinceMs), fade.keepsLook, out);
+  }
+  for (const sign of show.signs) {
+    const control = controls[sign.control];
+    if (control?.isOn) paintLayers(show, sign.layers, nowMs - control.onSinceMs, controls, out);
+  }
+  if (nowMs < START_MS) for (let i = 0; i < out.length; i += 1) out[i] = ((out[i] ?? 0) * nowMs) >> 9;
+  if (options.limit) limitFrame(show, options.limit, out);
 }

@@ -1,87 +1,10 @@
 import type { PlacedGroup } from '../lights/index.ts';
-import type { Design, FlickerCharacter, Mood, Move } from '../plan/index.ts';
+import type { Along, Control, Cue, Design, Laying, Mood, Move, Sign } from '../plan/index.ts';
+import { alongs } from '../plan/index.ts';
+import { arrange, gatherSet, groupAsSet, type ShowSet } from './arrange.ts';
+import { type CompiledMove, compileMove, NO_CONTROL, wholeMs } from './compileMove.ts';
 
-type Rgb = readonly [number, number, number];
-
-/**
- * A move with its settings in the engine's own units: whole milliseconds, 8-bit levels, whole lights. After `periodMs`
- * the frames come again; a build-up is the one that does not, it stays at its height.
- */
-export type CompiledMove =
-  | { readonly kind: 'dark'; readonly periodMs: 1 }
-  | { readonly kind: 'steady'; readonly periodMs: 1; readonly rgb: Rgb; readonly level: number }
-  | {
-      readonly kind: 'breathe';
-      readonly periodMs: number;
-      readonly rgb: Rgb;
-      readonly low: number;
-      readonly high: number;
-    }
-  | {
-      readonly kind: 'chase';
-      readonly periodMs: number;
-      readonly rgb: Rgb;
-      readonly level: number;
-      readonly groups: number;
-      readonly stepMs: number;
-      readonly sense: 1 | -1;
-    }
-  | {
-      readonly kind: 'sweep';
-      readonly periodMs: number;
-      readonly rgb: Rgb;
-      readonly level: number;
-      readonly tail: number;
-    }
-  | { readonly kind: 'fill'; readonly periodMs: number; readonly rgb: Rgb; readonly level: number }
-  | {
-      readonly kind: 'drift';
-      readonly periodMs: number;
-      readonly rgb: Rgb;
-      readonly second: Rgb;
-      readonly level: number;
-      /** Shift of phase from light to light, of 65,536. */
-      readonly shift: number;
-    }
-  | {
-      readonly kind: 'sparkle';
-      readonly periodMs: number;
-      readonly rgb: Rgb;
-      readonly level: number;
-      readonly share256: number;
-      readonly stepMs: number;
-      readonly seed: number;
-    }
-  | {
-      readonly kind: 'flicker';
-      readonly periodMs: number;
-      readonly rgb: Rgb;
-      readonly level: number;
-      readonly low: number;
-      readonly stepMs: number;
-      /** Values below it are dark, those above full; 0 = the level glides. */
-      readonly threshold: number;
-      readonly alike: boolean;
-      readonly seed: number;
-    }
-  | {
-      readonly kind: 'shots';
-      readonly periodMs: number;
-      readonly rgb: Rgb;
-      readonly level: number;
-      readonly count: number;
-      readonly onMs: number;
-      readonly offMs: number;
-    }
-  | {
-      readonly kind: 'build-up';
-      readonly periodMs: number;
-      readonly rgb: Rgb;
-      readonly level: number;
-      readonly low: number;
-    };
-
-/** One light group as the engine sees it: `points` pixels of three bytes, or `points` channels of one. */
+/** One light group as it is wired: `points` pixels of three bytes, or `points` channels of one. */
 export interface ShowGroup {
   readonly id: string;
   readonly points: number;
@@ -89,133 +12,94 @@ export interface ShowGroup {
   readonly offset: number;
 }
 
-/** A mood ready to run: one move per group, in the order of the groups. */
+/** A move on a set of lights, and how it lies upon what is below it. */
+export interface ShowLayer {
+  /** Number of the set in the show. */
+  readonly set: number;
+  readonly how: Laying;
+  readonly move: CompiledMove;
+  /** How many lights the move thinks there are, and where each stands among them; see `Arrangement`. */
+  readonly length: number;
+  readonly places: Uint16Array | null;
+}
+
+/** A mood ready to run: its layers from the lowest up. */
 export interface ShowMood {
   readonly id: string;
   /** 0…256: what every byte is multiplied by after the gamma curve, then divided by 256. */
   readonly brightness256: number;
-  readonly moves: readonly CompiledMove[];
+  readonly layers: readonly ShowLayer[];
+  /** How long it takes to run through once: its slowest move. */
+  readonly throughMs: number;
+  /** Null = as long as the cue says. */
+  readonly fadeInMs: number | null;
+  readonly fadeOutMs: number | null;
 }
 
-/** All that the engine needs to give frames. */
+/** What lies over every mood while its control is in its state. */
+export interface ShowSign {
+  readonly id: string;
+  readonly control: number;
+  readonly layers: readonly ShowLayer[];
+}
+
+/** How the code of a sensor is read. `on` is dark for a light sensor and low for a charge sense. */
+export interface ShowSensing {
+  readonly onBelow: number;
+  readonly offAbove: number;
+  /** Codes that stand for nothing and for full, for what shows the value. */
+  readonly emptyCode: number;
+  readonly fullCode: number;
+  /** The code must stay beyond its threshold for so long. */
+  readonly settleMs: number;
+}
+
+export interface ShowControl {
+  readonly id: string;
+  /** A press waits until it is known that it is no double one and no long one. */
+  readonly waits: boolean;
+  readonly hasDouble: boolean;
+  readonly sensing: ShowSensing | null;
+}
+
+export type CueWhen = Cue['when']['kind'];
+
+/** A cue in numbers; `ANY` stands for any mood. */
+export interface ShowCue {
+  readonly from: number;
+  readonly when: CueWhen;
+  readonly control: number;
+  readonly to: number;
+  /** How long it is held, or how long after the mood began; for one at random the least. */
+  readonly waitMs: number;
+  /** What chance may add to it. */
+  readonly spanMs: number;
+  readonly fadeMs: number;
+  readonly keepsLook: boolean;
+  /** Null = it stays. */
+  readonly backAfterMs: number | null;
+}
+
+/** Any mood, or none. */
+export const ANY = 255;
+
+/** All that the engine needs to give frames: the same tables that the program holds. */
 export interface Show {
   readonly groups: readonly ShowGroup[];
+  /** The groups first, then the maker's own sets. */
+  readonly sets: readonly ShowSet[];
   readonly moods: readonly ShowMood[];
+  readonly signs: readonly ShowSign[];
+  readonly cues: readonly ShowCue[];
+  readonly controls: readonly ShowControl[];
+  /** Mood at power-on; `ANY` = dark. */
+  readonly start: number;
   readonly frameBytes: number;
 }
 
-export function parseColour(colour: string): Rgb {
-  const value = Number.parseInt(colour.slice(1), 16);
-  return [(value >> 16) & 255, (value >> 8) & 255, value & 255];
-}
-
-/** Slots after which chance comes round. */
-export const SPARKLE_SLOTS = 64;
-export const FLICKER_SLOTS = 256;
-
-interface FlickerRow {
-  readonly stepMs: number;
-  /** Lowest level, of 255 of the move's own. */
-  readonly low: number;
-  readonly threshold: number;
-  readonly alike: boolean;
-}
-
-/** What each kind of flicker is made of, found by eye. */
-const flickers: Readonly<Record<FlickerCharacter, FlickerRow>> = {
-  candle: { stepMs: 90, low: 120, threshold: 0, alike: false },
-  ember: { stepMs: 600, low: 60, threshold: 0, alike: false },
-  'failing tube': { stepMs: 400, low: 20, threshold: 90, alike: true },
-  'engine idle': { stepMs: 240, low: 150, threshold: 0, alike: true },
-  'engine full': { stepMs: 60, low: 215, threshold: 0, alike: true },
-};
-
-const level8 = (level: number): number => Math.round(level * 255);
-const wholeMs = (seconds: number): number => Math.max(1, Math.round(seconds * 1000));
-
-export function compileMove(move: Move | undefined): CompiledMove {
-  switch (move?.kind) {
-    case 'steady':
-      return { kind: 'steady', periodMs: 1, rgb: parseColour(move.colour), level: level8(move.level) };
-    case 'breathe':
-      return {
-        kind: 'breathe',
-        periodMs: wholeMs(move.periodS),
-        rgb: parseColour(move.colour),
-        low: level8(move.low),
-        high: level8(move.high),
-      };
-    case 'chase': {
-      const stepMs = wholeMs(move.stepS);
-      const sense = move.direction === 'onward' ? 1 : -1;
-      return {
-        kind: 'chase',
-        periodMs: stepMs * move.groups,
-        rgb: parseColour(move.colour),
-        level: level8(move.level),
-        groups: move.groups,
-        stepMs,
-        sense,
-      };
-    }
-    default:
-      return move ? compileRunning(move) : { kind: 'dark', periodMs: 1 };
-  }
-}
-
-type Running = Exclude<Move, { kind: 'steady' | 'breathe' | 'chase' }>;
-
-function compileRunning(move: Running): CompiledMove {
-  const common = { rgb: parseColour(move.colour), level: level8(move.level) } as const;
-  switch (move.kind) {
-    case 'sweep':
-      return { kind: 'sweep', periodMs: wholeMs(move.periodS), ...common, tail: move.tail };
-    case 'fill':
-      return { kind: 'fill', periodMs: wholeMs(move.periodS), ...common };
-    case 'drift':
-      return {
-        kind: 'drift',
-        periodMs: wholeMs(move.periodS),
-        ...common,
-        second: parseColour(move.second),
-        shift: move.wave === 0 ? 0 : Math.trunc(65_536 / move.wave),
-      };
-    case 'sparkle': {
-      const stepMs = wholeMs(move.stepS);
-      const share256 = Math.round(move.share * 256);
-      return { kind: 'sparkle', periodMs: stepMs * SPARKLE_SLOTS, ...common, share256, stepMs, seed: move.seed };
-    }
-    case 'flicker': {
-      const row = flickers[move.character];
-      return {
-        kind: 'flicker',
-        periodMs: row.stepMs * FLICKER_SLOTS,
-        ...common,
-        ...row,
-        low: Math.trunc((common.level * row.low) / 255),
-        seed: move.seed,
-      };
-    }
-    case 'shots': {
-      const [onMs, offMs] = [wholeMs(move.onS), wholeMs(move.offS)];
-      const periodMs = move.count * (onMs + offMs) + Math.round(move.pauseS * 1000);
-      return { kind: 'shots', periodMs, ...common, count: move.count, onMs, offMs };
-    }
-    default:
-      return { kind: 'build-up', periodMs: wholeMs(move.riseS), ...common, low: level8(move.low) };
-  }
-}
-
-const compileMood = (mood: Mood, groups: readonly ShowGroup[]): ShowMood => ({
-  id: mood.id,
-  brightness256: Math.round(mood.brightness * 256),
-  moves: groups.map((group) => compileMove(mood.moves[group.id])),
-});
-
-/** Makes the show of a design: groups get their places in the frame, moods their moves in whole numbers. */
-export function compileShow(design: Design, placed: readonly PlacedGroup[]): Show {
+function layOutGroups(placed: readonly PlacedGroup[]): ShowGroup[] {
   let offset = 0;
-  const groups = placed.map((group): ShowGroup => {
+  return placed.map((group) => {
     const points =
       group.kind === 'tape' ? group.cut.lights : Math.min(group.group.channels, Math.max(1, group.places.length));
     const bytesPerPoint = group.kind === 'tape' ? 3 : 1;
@@ -223,5 +107,137 @@ export function compileShow(design: Design, placed: readonly PlacedGroup[]): Sho
     offset += points * bytesPerPoint;
     return row;
   });
-  return { groups, moods: design.moods.list.map((mood) => compileMood(mood, groups)), frameBytes: offset };
+}
+
+const alongOf = (move: Move): Along => ('along' in move ? move.along : undefined) ?? alongs[0];
+
+/** Makes layers of moves, for the sets of one show. */
+interface LayerMaker {
+  readonly controlIndex: (id: string | null) => number;
+  readonly make: (setId: string, how: Laying, move: Move) => ShowLayer[];
+  /** First moves, in the order of the sets, so that a maker's set lies over the groups it is taken from. */
+  readonly makeAll: (moves: Mood['moves']) => ShowLayer[];
+}
+
+function createLayerMaker(sets: readonly ShowSet[], controls: readonly Control[]): LayerMaker {
+  const controlIndex: LayerMaker['controlIndex'] = (id) => {
+    const index = controls.findIndex((control) => control.id === id);
+    return index < 0 ? NO_CONTROL : index;
+  };
+  const make: LayerMaker['make'] = (setId, how, move) => {
+    const set = sets.findIndex((each) => each.id === setId);
+    const ground = sets[set];
+    if (!ground) return [];
+    const compiled = compileMove(move, { ...ground, controlIndex });
+    const arrangement =
+      move.kind === 'cells' ? { length: ground.points, places: ground.cells } : arrange(ground, alongOf(move));
+    return [{ set, how, move: compiled, ...arrangement }];
+  };
+  return {
+    controlIndex,
+    make,
+    makeAll: (moves) =>
+      sets.flatMap((set) => {
+        const move = moves[set.id];
+        return move ? make(set.id, 'over', move) : [];
+      }),
+  };
+}
+
+function compileMood(mood: Mood, maker: LayerMaker): ShowMood {
+  const tops = (mood.tops ?? []).flatMap((top) => maker.make(top.on, top.how, top.move));
+  const layers = [...maker.makeAll(mood.moves), ...tops];
+  return {
+    id: mood.id,
+    brightness256: Math.round(mood.brightness * 256),
+    layers,
+    throughMs: Math.max(1, ...layers.map((layer) => layer.move.periodMs)),
+    fadeInMs: mood.fadeInS === undefined ? null : Math.round(mood.fadeInS * 1000),
+    fadeOutMs: mood.fadeOutS === undefined ? null : Math.round(mood.fadeOutS * 1000),
+  };
+}
+
+const compileSign = (sign: Sign, maker: LayerMaker): ShowSign => ({
+  id: sign.id,
+  control: maker.controlIndex(sign.controlId),
+  layers: maker.makeAll(sign.moves),
+});
+
+function compileCues(design: Design, moods: readonly ShowMood[], controlIndex: LayerMaker['controlIndex']): ShowCue[] {
+  const moodIndex = (id: string): number => moods.findIndex((mood) => mood.id === id);
+  return design.moods.cues.map((cue): ShowCue => {
+    const common = {
+      control: 'controlId' in cue.when ? controlIndex(cue.when.controlId) : 0,
+      to: moodIndex(cue.to),
+      spanMs: 0,
+      fadeMs: Math.round(cue.fadeS * 1000),
+      keepsLook: cue.keeps === 'look',
+      backAfterMs: cue.backAfterS === null ? null : Math.round(cue.backAfterS * 1000),
+    };
+    const from = cue.from === null ? ANY : moodIndex(cue.from);
+    const { when } = cue;
+    switch (when.kind) {
+      case 'after':
+        return { ...common, from, when: 'after', waitMs: wholeMs(when.afterS) };
+      case 'held':
+        return { ...common, from, when: 'held', waitMs: wholeMs(when.holdS) };
+      case 'random': {
+        const [least, most] = [Math.min(when.leastS, when.mostS), Math.max(when.leastS, when.mostS)];
+        return { ...common, from, when: 'random', waitMs: wholeMs(least), spanMs: wholeMs(most) - wholeMs(least) };
+      }
+      default:
+        return { ...common, from, when: when.kind, waitMs: 0 };
+    }
+  });
+}
+
+/** Where no controller says how a sensor is read: eight bits, thresholds at a third and two thirds. */
+const plainSensing: ShowSensing = { onBelow: 85, offAbove: 170, emptyCode: 0, fullCode: 255, settleMs: 0 };
+
+const compileControl = (
+  control: Control,
+  cues: readonly ShowCue[],
+  index: number,
+  sensing: ReadonlyMap<string, ShowSensing>,
+): ShowControl => {
+  const has = (when: CueWhen): boolean => cues.some((cue) => cue.control === index && cue.when === when);
+  const isSensor = control.kind === 'light sensor' || control.kind === 'charge sense';
+  return {
+    id: control.id,
+    waits: has('double') || has('held'),
+    hasDouble: has('double'),
+    sensing: isSensor ? (sensing.get(control.id) ?? plainSensing) : null,
+  };
+};
+
+/**
+ * Makes the show of a design: groups get their places in the frame, moods their moves in whole numbers, cues and
+ * controls their numbers. `sensing` says how the codes of each sensor are read, once a controller is known.
+ */
+export function compileShow(
+  design: Design,
+  placed: readonly PlacedGroup[],
+  sensing: ReadonlyMap<string, ShowSensing> = new Map(),
+): Show {
+  const groups = layOutGroups(placed);
+  const ownSets = groups.flatMap((row, g) => {
+    const group = placed[g];
+    return group ? [groupAsSet(group, row)] : [];
+  });
+  const sets = [...ownSets, ...(design.moods.sets ?? []).map((set) => gatherSet(set, ownSets))];
+  const maker = createLayerMaker(sets, design.drive.controls);
+  const moods = design.moods.list.map((mood) => compileMood(mood, maker));
+  const cues = compileCues(design, moods, maker.controlIndex);
+  const startId = design.moods.startId ?? design.moods.list[0]?.id;
+  const start = moods.findIndex((mood) => mood.id === startId);
+  return {
+    groups,
+    sets,
+    moods,
+    signs: (design.moods.signs ?? []).map((sign) => compileSign(sign, maker)),
+    cues,
+    controls: design.drive.controls.map((control, i) => compileControl(control, cues, i, sensing)),
+    start: start < 0 ? ANY : start,
+    frameBytes: groups.reduce((sum, group) => sum + group.points * group.bytesPerPoint, 0),
+  };
 }

@@ -15,6 +15,21 @@ const usual: { readonly [K in Move['kind']]: (colour: string, level: number) => 
   flicker: (colour, level) => ({ kind: 'flicker', colour, character: 'candle', seed: 1, level }),
   shots: (colour, level) => ({ kind: 'shots', colour, count: 4, onS: 0.12, offS: 0.4, pauseS: 2, level }),
   'build-up': (colour, level) => ({ kind: 'build-up', colour, riseS: 6, low: 0, level }),
+  cells: (colour, level) => ({
+    kind: 'cells',
+    colour,
+    birth: [3],
+    survival: [2, 3],
+    wraps: true,
+    melts: true,
+    stepS: 0.6,
+    generations: 60,
+    share: 0.4,
+    seed: 1,
+    level,
+  }),
+  gauge: (colour, level) => ({ kind: 'gauge', colour, controlId: null, level }),
+  steps: (colour, level) => ({ kind: 'steps', colour, second: colour, controlId: null, count: 4, low: 0.1, level }),
 };
 
 /** Every kind of move, in the order in which they are offered. */
@@ -28,7 +43,11 @@ export const changeMove = (kind: Move['kind'], before: Move | undefined, fallbac
 export function spanOfMove(move: Move): number {
   switch (move.kind) {
     case 'steady':
+    case 'gauge':
+    case 'steps':
       return 0;
+    case 'cells':
+      return move.stepS * Math.min(move.generations, 24);
     case 'chase':
       return move.stepS * move.groups * 3;
     case 'sparkle':

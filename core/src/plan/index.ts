@@ -2,7 +2,19 @@ export { changeMove, heightOf, moveKinds, spanOfMove } from './changeMove.ts';
 export { applyChanges, type Change } from './changes.ts';
 export { createPlan, emptyDesign } from './empty.ts';
 export { distanceMm, measureRoute, walkRoute } from './geometry.ts';
-export { bands, type FlickerCharacter, flickerCharacters, plenty } from './limits.ts';
+export {
+  type Along,
+  alongs,
+  type BreathCurve,
+  bands,
+  breathCurves,
+  type FlickerCharacter,
+  flickerCharacters,
+  keepings,
+  type Laying,
+  layings,
+  plenty,
+} from './limits.ts';
 export type {
   Control,
   Cue,
@@ -10,6 +22,7 @@ export type {
   Hollow,
   KeptVersion,
   LedGroup,
+  LightSet,
   Mood,
   Move,
   Piece,
@@ -17,5 +30,7 @@ export type {
   PlanPoint,
   Reading,
   RunTest,
+  Sign,
   Tape,
+  TopMove,
 } from './types.ts';

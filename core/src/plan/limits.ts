@@ -24,6 +24,11 @@ export const bands = {
   seed: { least: 0, most: 65_535 },
   shots: { least: 1, most: 50, usual: [1, 12] },
   pauseS: { least: 0, most: 600, usual: [0, 30] },
+  generations: { least: 2, most: 200, usual: [8, 100] },
+  steps: { least: 2, most: 8 },
+  holdS: { least: 0.2, most: 20, usual: [0.5, 5] },
+  settleS: { least: 0.1, most: 120, usual: [2, 30] },
+  packV: { least: 0.8, most: 60, usual: [1, 30] },
   fadeS: { least: 0, most: 60 },
   afterS: { least: 0.1, most: 86_400 },
   minutes: { least: 0.1, most: 1440, usual: [0.5, 600] },
@@ -39,6 +44,21 @@ export const bands = {
 /** What a flicker is like. */
 export const flickerCharacters = ['candle', 'ember', 'failing tube', 'engine idle', 'engine full'] as const;
 export type FlickerCharacter = (typeof flickerCharacters)[number];
+
+/** How a breath rises and falls: a raised cosine, straight up and down, up at once and dying away, two beats and a rest. */
+export const breathCurves = ['soft', 'even', 'sharp', 'heart'] as const;
+export type BreathCurve = (typeof breathCurves)[number];
+
+/** The orders in which a travelling move can meet the lights of a group. */
+export const alongs = ['route', 'route back', 'both ends', 'ring', 'across', 'down', 'outward'] as const;
+export type Along = (typeof alongs)[number];
+
+/** What a mixing of two lights holds even while it goes from one to the other. */
+export const keepings = ['current', 'look'] as const;
+
+/** How a move lies upon what is below it. */
+export const layings = ['over', 'add', 'lightest'] as const;
+export type Laying = (typeof layings)[number];
 
 /** How much one plan may hold; the app stays quick up to these. */
 export const plenty = {

@@ -2,7 +2,7 @@ import { findPart, withOwnParts } from '../parts/index.ts';
 import { measureRoute } from './geometry.ts';
 import { plenty } from './limits.ts';
 import type { PlanProblem } from './read.ts';
-import type { Design, Plan, Tape } from './types.ts';
+import type { Design, LightSet, Mood, Move, Plan, Tape } from './types.ts';
 
 type Check = {
   readonly place: string;
@@ -22,6 +22,22 @@ function findTwins(place: string, items: readonly { readonly id: string }[]): Pl
   });
 }
 
+const listControlOf = (place: string, move: Move, controls: ReadonlySet<string>): Check[] =>
+  'controlId' in move
+    ? [{ place: `${place}.controlId`, id: move.controlId, among: controls, what: 'control' }]
+    : [];
+
+const listMoveReferences = (
+  place: string,
+  moves: Mood['moves'],
+  lit: ReadonlySet<string>,
+  controls: ReadonlySet<string>,
+): Check[] =>
+  Object.entries(moves).flatMap(([id, move]) => [
+    { place: `${place}.${id}`, id, among: lit, what: 'light group or set' },
+    ...listControlOf(`${place}.${id}`, move, controls),
+  ]);
+
 function listReferences(design: Design): Check[] {
   const hollows = idsOf(design.hollows);
   const tapes = idsOf(design.tapes);
@@ -29,6 +45,7 @@ function listReferences(design: Design): Check[] {
   const cues = idsOf(design.moods.cues);
   const controls = idsOf(design.drive.controls);
   const groups = new Set([...tapes, ...idsOf(design.leds)]);
+  const lit = new Set([...groups, ...idsOf(design.moods.sets ?? [])]);
   return [
     ...design.tapes.flatMap((tape, i) => [
       { place: `tapes.${i}.after`, id: tape.after, among: tapes, what: 'tape' },
@@ -43,10 +60,21 @@ function listReferences(design: Design): Check[] {
       })),
     ),
     { place: 'moods.startId', id: design.moods.startId, among: moods, what: 'mood' },
-    ...design.moods.list.flatMap((mood, i) =>
-      Object.keys(mood.moves).map((id) => ({
-        place: `moods.list.${i}.moves.${id}`,
-        id,
+    ...design.moods.list.flatMap((mood, i) => [
+      ...listMoveReferences(`moods.list.${i}.moves`, mood.moves, lit, controls),
+      ...(mood.tops ?? []).flatMap((top, k) => [
+        { place: `moods.list.${i}.tops.${k}.on`, id: top.on, among: lit, what: 'light group or set' },
+        ...listControlOf(`moods.list.${i}.tops.${k}.move`, top.move, controls),
+      ]),
+    ]),
+    ...(design.moods.signs ?? []).flatMap((sign, i) => [
+      { place: `moods.signs.${i}.controlId`, id: sign.controlId, among: controls, what: 'control' },
+      ...listMoveReferences(`moods.signs.${i}.moves`, sign.moves, lit, controls),
+    ]),
+    ...(design.moods.sets ?? []).flatMap((set, i) =>
+      set.of.map((part, k) => ({
+        place: `moods.sets.${i}.of.${k}.groupId`,
+        id: part.groupId,
         among: groups,
         what: 'light group',
       })),
@@ -93,19 +121,30 @@ function findLoops(tapes: readonly Tape[]): PlanProblem[] {
 
 /** Lights a design asks for, with tapes of a kind that is not known counted at the densest that ships. */
 function countLights(design: Design): number {
-  const onTapes = design.tapes.map(
-    (tape) =>
-      ((tape.lengthMm ?? measureRoute(tape.route)) / 1000) *
-      (findPart(withOwnParts(design.ownParts), 'pixel-tape', tape.part)?.perMetre ?? 200),
+  const onTapes = design.tapes.map((tape) =>
+    tape.grid
+      ? tape.grid.columns * tape.grid.rows
+      : ((tape.lengthMm ?? measureRoute(tape.route)) / 1000) *
+        (findPart(withOwnParts(design.ownParts), 'pixel-tape', tape.part)?.perMetre ?? 200),
   );
   return [...onTapes, ...design.leds.map((group) => group.places.length)].reduce((sum, count) => sum + count, 0);
+}
+
+/** Pixels have three colours and single lights one: a set holds the one kind or the other. */
+function findMixedSet(design: Design, set: LightSet, place: string): PlanProblem[] {
+  const tapes = set.of.filter((part) => design.tapes.some((tape) => tape.id === part.groupId)).length;
+  return tapes === 0 || tapes === set.of.length
+    ? []
+    : [{ place, message: `"${set.name}" mixes pixels and single lights; make two sets of it` }];
 }
 
 function checkDesign(design: Design): PlanProblem[] {
   const twins = [
     ...findTwins('hollows', design.hollows),
     ...findTwins('ownParts', design.ownParts ?? []),
-    ...findTwins('tapes and leds', [...design.tapes, ...design.leds]),
+    ...findTwins('tapes, leds and sets', [...design.tapes, ...design.leds, ...(design.moods.sets ?? [])]),
+    ...findTwins('moods.signs', design.moods.signs ?? []),
+    ...design.moods.list.flatMap((mood, i) => findTwins(`moods.list.${i}.tops`, mood.tops ?? [])),
     ...findTwins('moods.list', design.moods.list),
     ...findTwins('moods.cues', design.moods.cues),
     ...findTwins('drive.controls', design.drive.controls),
@@ -126,7 +165,8 @@ function checkDesign(design: Design): PlanProblem[] {
           },
         ]
       : [];
-  return [...twins, ...dangling, ...findLoops(design.tapes), ...many];
+  const mixed = (design.moods.sets ?? []).flatMap((set, i) => findMixedSet(design, set, `moods.sets.${i}`));
+  return [...twins, ...dangling, ...findLoops(design.tapes), ...mixed, ...many];
 }
 
 /** Every reference in a plan that leads nowhere, every id used twice, and more lights than one plan may hold. */

@@ -1,12 +1,11 @@
 import { z } from 'zod';
-import { bands, flickerCharacters, plenty } from './limits.ts';
+import { bands, plenty } from './limits.ts';
+import { moodsSchema } from './moodSchema.ts';
 import { ownPartSchema } from './ownPartSchema.ts';
-import { colour, figure, inBand, name } from './schemaFields.ts';
+import { figure, id, inBand, list, name } from './schemaFields.ts';
 
-const id = z.string().regex(/^[\w-]{1,40}$/, 'must be 1 to 40 letters, digits, - or _');
 const text = z.string().max(plenty.textLength);
 const moment = z.iso.datetime();
-const list = <T extends z.ZodType>(item: T) => z.array(item).max(plenty.items);
 const point = z.strictObject({ xMm: inBand(bands.placeMm), yMm: inBand(bands.placeMm) });
 
 const piece = z.strictObject({
@@ -66,6 +65,15 @@ const tape = z.strictObject({
   after: id.nullable(),
   channelId: id.nullable(),
   dieCurrentA: figure(bands.dieCurrentA).nullable(),
+  /** Cut into rows of equal length, one below another: the route's first leg says where the first row runs. */
+  grid: z
+    .strictObject({
+      columns: z.number().int().min(1).max(64),
+      rows: z.number().int().min(1).max(64),
+      /** Every second row runs back. */
+      snakes: z.boolean(),
+    })
+    .optional(),
 });
 
 const ledGroup = z.strictObject({
@@ -86,110 +94,28 @@ const ledGroup = z.strictObject({
   places: z.array(z.strictObject({ id, at: point, hollowId: id.nullable() })).max(2000),
 });
 
-const move = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('steady'), colour, level: inBand(bands.share) }),
-  z.strictObject({
-    kind: z.literal('breathe'),
-    colour,
-    periodS: inBand(bands.periodS),
-    low: inBand(bands.share),
-    high: inBand(bands.share),
-  }),
-  z.strictObject({
-    kind: z.literal('chase'),
-    colour,
-    groups: inBand(bands.chaseGroups).int(),
-    stepS: inBand(bands.stepS),
-    direction: z.enum(['onward', 'back']),
-    level: inBand(bands.share),
-  }),
-  z.strictObject({
-    kind: z.literal('sweep'),
-    colour,
-    /** There and back. */
-    periodS: inBand(bands.periodS),
-    tail: inBand(bands.tail).int(),
-    level: inBand(bands.share),
-  }),
-  z.strictObject({ kind: z.literal('fill'), colour, periodS: inBand(bands.periodS), level: inBand(bands.share) }),
-  z.strictObject({
-    kind: z.literal('drift'),
-    colour,
-    /** The colour at the other end of the drift. */
-    second: colour,
-    periodS: inBand(bands.periodS),
-    /** Lights from one crest to the next; 0 = all alike. */
-    wave: inBand(bands.wave).int(),
-    level: inBand(bands.share),
-  }),
-  z.strictObject({
-    kind: z.literal('sparkle'),
-    colour,
-    share: inBand(bands.share),
-    stepS: inBand(bands.stepS),
-    seed: inBand(bands.seed).int(),
-    level: inBand(bands.share),
-  }),
-  z.strictObject({
-    kind: z.literal('flicker'),
-    colour,
-    character: z.enum(flickerCharacters),
-    seed: inBand(bands.seed).int(),
-    level: inBand(bands.share),
-  }),
-  z.strictObject({
-    kind: z.literal('shots'),
-    colour,
-    count: inBand(bands.shots).int(),
-    onS: inBand(bands.stepS),
-    offS: inBand(bands.stepS),
-    pauseS: inBand(bands.pauseS),
-    level: inBand(bands.share),
-  }),
-  z.strictObject({
-    kind: z.literal('build-up'),
-    colour,
-    riseS: inBand(bands.periodS),
-    low: inBand(bands.share),
-    level: inBand(bands.share),
-  }),
-]);
-
-const mood = z.strictObject({ id, name, brightness: inBand(bands.share), moves: z.record(id, move) });
-
-const cue = z.strictObject({
-  id,
-  from: id.nullable(),
-  when: z.discriminatedUnion('kind', [
-    z.strictObject({ kind: z.literal('button'), controlId: id }),
-    z.strictObject({ kind: z.literal('dark'), controlId: id }),
-    z.strictObject({ kind: z.literal('light'), controlId: id }),
-    z.strictObject({ kind: z.literal('after'), afterS: inBand(bands.afterS) }),
-  ]),
-  to: id,
-  fadeS: inBand(bands.fadeS),
-  backAfterS: inBand(bands.afterS).nullable(),
-});
-
+const contact = { id, name, at: point };
 const control = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('button'), id, name, at: point }),
+  z.strictObject({ kind: z.literal('button'), ...contact }),
+  z.strictObject({ kind: z.literal('latching switch'), ...contact }),
+  z.strictObject({ kind: z.literal('tilt switch'), ...contact }),
+  /** One output of a receiver: closed while its key is held, or changed by each press. */
+  z.strictObject({ kind: z.literal('remote'), ...contact, output: z.enum(['held', 'latched']) }),
   z.strictObject({
     kind: z.literal('light sensor'),
-    id,
-    name,
-    at: point,
+    ...contact,
     darkOhm: inBand(bands.resistorOhm),
     lightOhm: inBand(bands.resistorOhm),
   }),
+  z.strictObject({
+    kind: z.literal('charge sense'),
+    ...contact,
+    /** Of the whole pack, below which it is low. */
+    lowV: inBand(bands.packV),
+    /** It must stay low for so long: a sag under load is no empty pack. */
+    settleS: inBand(bands.settleS),
+  }),
 ]);
-
-const moods = z.strictObject({
-  list: list(mood),
-  startId: id.nullable(),
-  cues: list(cue),
-  course: list(z.strictObject({ id, moodId: id, minutes: inBand(bands.minutes) })),
-  cueUses: list(z.strictObject({ cueId: id, perHour: inBand(bands.perHour) })),
-});
 
 const drive = z.strictObject({
   controller: z.string().max(60).nullable(),
@@ -234,7 +160,7 @@ export const designSchema = z.strictObject({
   hollows: list(hollow),
   tapes: list(tape),
   leds: list(ledGroup),
-  moods,
+  moods: moodsSchema,
   drive,
   power,
   wires,

@@ -1,5 +1,5 @@
 import type { PlacedGroup, PlacedLeds, PlacedTape } from '../lights/index.ts';
-import { type Design, distanceMm, type PlanPoint } from '../plan/index.ts';
+import { type Control, type Design, distanceMm, type PlanPoint } from '../plan/index.ts';
 import { defineFormula } from '../units/index.ts';
 import { type CoreMeaning, colourCores } from './colours.ts';
 import { wireCarriesA, wireDrop, wireOhmPerMetre } from './gauge.ts';
@@ -62,6 +62,16 @@ interface Draft {
   readonly carryA?: number;
 }
 
+/** What goes out to a control beside its signal. */
+const feedOfControl: Readonly<Record<Control['kind'], CoreMeaning>> = {
+  button: 'minus',
+  'latching switch': 'minus',
+  'tilt switch': 'minus',
+  remote: 'rail plus',
+  'light sensor': 'rail plus',
+  'charge sense': 'pack plus',
+};
+
 /** Share of the rail that one run may lose at peak. */
 const MOST_DROP_SHARE = 0.03;
 
@@ -121,7 +131,7 @@ function draftRuns(design: Design, placed: readonly PlacedGroup[], currents: Run
       name: control.name,
       from: board,
       to: { name: control.name, at: control.at },
-      meanings: [control.kind === 'button' ? 'minus' : 'rail plus', `signal ${control.name}`],
+      meanings: [feedOfControl[control.kind], `signal ${control.name}`],
       peakA: null,
     }),
   );

@@ -1,0 +1,317 @@
+import type { Assessment } from '../assess.ts';
+import { ANY, type CompiledMove, type ShowControl, type ShowCue, type ShowLayer } from '../motion/index.ts';
+import type { Laying, Plan } from '../plan/index.ts';
+import { fingerprint } from './fingerprint.ts';
+import { rows, safe } from './programText.ts';
+
+const kindNames: Readonly<Record<CompiledMove['kind'], string>> = {
+  steady: 'UG_STEADY',
+  breathe: 'UG_BREATHE',
+  chase: 'UG_CHASE',
+  sweep: 'UG_SWEEP',
+  fill: 'UG_FILL',
+  drift: 'UG_DRIFT',
+  sparkle: 'UG_SPARKLE',
+  flicker: 'UG_FLICKER',
+  shots: 'UG_SHOTS',
+  'build-up': 'UG_BUILD_UP',
+  cells: 'UG_CELLS',
+  gauge: 'UG_GAUGE',
+  steps: 'UG_STEPS',
+};
+const curveNames = { soft: 'UG_SOFT', even: 'UG_EVEN', sharp: 'UG_SHARP', heart: 'UG_HEART' } as const;
+const howNames: Readonly<Record<Laying, string>> = { over: 'UG_OVER', add: 'UG_ADD', lightest: 'UG_LIGHTEST' };
+const whenNames: Readonly<Record<ShowCue['when'], string>> = {
+  button: 'UG_BUTTON',
+  opened: 'UG_OPENED',
+  held: 'UG_HELD',
+  double: 'UG_DOUBLE',
+  while: 'UG_WHILE',
+  dark: 'UG_DARK',
+  light: 'UG_LIGHT',
+  low: 'UG_LOW',
+  after: 'UG_AFTER',
+  random: 'UG_RANDOM',
+  through: 'UG_THROUGH',
+};
+
+const triple = (rgb: readonly [number, number, number]): string => `{ ${rgb.join(', ')} }`;
+const yes = (value: boolean): 1 | 0 => (value ? 1 : 0);
+const orNever = (ms: number | null): string => (ms === null ? 'UG_NEVER' : `${ms}u`);
+
+/** What a kind of move has beside colour, period and height, as designated fields of `ug_move`. */
+function ownFields(move: CompiledMove): readonly string[] {
+  switch (move.kind) {
+    case 'breathe':
+      return [`.low = ${move.low}`, `.curve = ${curveNames[move.curve]}`];
+    case 'build-up':
+      return [`.low = ${move.low}`];
+    case 'chase':
+      return [`.groups = ${move.groups}`, `.step_ms = ${move.stepMs}u`, `.onward = ${yes(move.sense === 1)}`];
+    case 'sweep':
+      return [`.tail = ${move.tail}`];
+    case 'drift':
+      return [
+        `.second = ${triple(move.second)}`,
+        `.shift = ${move.shift}u`,
+        `.keeps_current = ${yes(move.keepsCurrent)}`,
+      ];
+    case 'sparkle':
+      return [`.share256 = ${move.share256}`, `.step_ms = ${move.stepMs}u`, `.seed = ${move.seed}`];
+    case 'flicker':
+      return [
+        `.low = ${move.low}`,
+        `.step_ms = ${move.stepMs}u`,
+        `.threshold = ${move.threshold}`,
+        `.alike = ${yes(move.alike)}`,
+        `.seed = ${move.seed}`,
+      ];
+    case 'shots':
+      return [`.count = ${move.count}`, `.on_ms = ${move.onMs}u`, `.off_ms = ${move.offMs}u`];
+    case 'cells':
+      return [
+        `.columns = ${move.columns}`,
+        `.rows = ${move.rows}`,
+        `.birth = ${move.birth}`,
+        `.survival = ${move.survival}`,
+        `.wraps = ${yes(move.wraps)}`,
+        `.melts = ${yes(move.melts)}`,
+        `.step_ms = ${move.stepMs}u`,
+        `.share256 = ${move.share256}`,
+        `.seed = ${move.seed}`,
+      ];
+    case 'gauge':
+      return [`.control = ${move.control}`];
+    case 'steps':
+      return [
+        `.second = ${triple(move.second)}`,
+        `.control = ${move.control}`,
+        `.count = ${move.count}`,
+        `.low = ${move.low}`,
+      ];
+    default:
+      return [];
+  }
+}
+
+const moveFields = (move: CompiledMove): string =>
+  [
+    `.kind = ${kindNames[move.kind]}`,
+    `.rgb = ${triple(move.rgb)}`,
+    `.period_ms = ${move.periodMs}u`,
+    // A breath's height is what other moves call their level.
+    `.level = ${move.kind === 'breathe' ? move.high : move.level}`,
+    ...ownFields(move),
+  ].join(', ');
+
+/** Number lists of the program, each written once however often it is used; gives the name of each. */
+interface ListKeeper {
+  readonly nameOf: (values: Uint16Array | null) => string;
+  readonly write: () => string;
+}
+
+function keepLists(): ListKeeper {
+  const names = new Map<string, string>();
+  return {
+    nameOf: (values) => {
+      if (!values || values.length === 0) return '0';
+      const text = [...values].join(', ');
+      const known = names.get(text) ?? `list_${names.size}`;
+      names.set(text, known);
+      return known;
+    },
+    write: () =>
+      [...names].map(([text, name]) => `static const UG_FLASH uint16_t ${name}[] = { ${text} };\n`).join(''),
+  };
+}
+
+const writeLayer = (layer: ShowLayer, lists: ListKeeper, comment: string): string =>
+  `  { .set = ${layer.set}, .how = ${howNames[layer.how]}, .length = ${layer.length}, .places = ${lists.nameOf(layer.places)}, .move = { ${moveFields(layer.move)} } }, /* ${comment} */`;
+
+function writeCue(cue: ShowCue): string {
+  const fields = [
+    `.from = ${cue.from === ANY ? 'UG_ANY' : cue.from}`,
+    `.when = ${whenNames[cue.when]}`,
+    `.control = ${cue.control}`,
+    `.to = ${cue.to}`,
+    `.keeps_look = ${yes(cue.keepsLook)}`,
+    `.wait_ms = ${cue.waitMs}u`,
+    `.span_ms = ${cue.spanMs}u`,
+    `.fade_ms = ${cue.fadeMs}u`,
+    `.back_after_ms = ${orNever(cue.backAfterMs)}`,
+  ];
+  return `  { ${fields.join(', ')} },`;
+}
+
+function writeControl(control: ShowControl, name: string): string {
+  const { sensing } = control;
+  const fields = sensing
+    ? [
+        '.is_sensor = 1',
+        `.on_below = ${sensing.onBelow}`,
+        `.off_above = ${sensing.offAbove}`,
+        `.empty_code = ${sensing.emptyCode}`,
+        `.full_code = ${sensing.fullCode}`,
+        `.settle_ms = ${sensing.settleMs}u`,
+      ]
+    : [`.waits = ${yes(control.waits)}`, `.has_double = ${yes(control.hasDouble)}`];
+  return `  { ${fields.join(', ')} }, /* ${name} */`;
+}
+
+interface Line {
+  readonly offset: number;
+  readonly bytes: number;
+  readonly name: string;
+}
+
+/** Each chain of pixels in the frame: its tapes lie one after another, in the order of the data. */
+function listLines(assessment: Assessment): Line[] {
+  return assessment.chains.map((chain) => {
+    const groups = chain.tapeIds.flatMap((id) => assessment.show.groups.find((group) => group.id === id) ?? []);
+    return {
+      offset: groups[0]?.offset ?? 0,
+      bytes: groups.reduce((sum, group) => sum + group.points * group.bytesPerPoint, 0),
+      name: assessment.placed.find((each) => each.id === chain.tapeIds[0])?.name ?? '',
+    };
+  });
+}
+
+/** Longest name that is said aloud; what is longer is cut. */
+const NAME_BYTES = 32;
+
+/** A name as the program says it: plain letters, so that every console shows it. */
+const sayable = (name: string): string =>
+  safe(name)
+    .normalize('NFD')
+    .replace(/[^\x20-\x7e]/g, '')
+    .slice(0, NAME_BYTES - 1);
+
+/** `show.h`: what of the plan has a size. */
+export function writeShowHeader(plan: Plan, assessment: Assessment): string {
+  return `/* ${safe(plan.name)}: what of the plan has a size. Written by Unruly Glimmer; change the plan, not this. */
+#ifndef SHOW_H
+#define SHOW_H
+
+#include "glimmer.h"
+
+#define UG_FINGERPRINT "${fingerprint(plan.design)}"
+#define UG_FRAME_BYTES ${assessment.show.frameBytes}
+#define UG_CONTROLS ${assessment.show.controls.length}
+#define UG_LINES ${assessment.chains.length}
+#define UG_NAME_BYTES ${NAME_BYTES}
+
+typedef struct {
+  uint16_t offset;
+  uint16_t bytes;
+} ug_line;
+
+extern const UG_FLASH ug_show ug_plan;
+extern const UG_FLASH ug_line ug_lines[];
+extern const UG_FLASH char ug_mood_names[][UG_NAME_BYTES];
+
+#endif
+`;
+}
+
+/** `show.c`: the very tables that the preview runs, as constants. */
+export function writeShowTables(plan: Plan, assessment: Assessment): string {
+  const { design } = plan;
+  const { show, limit } = assessment;
+  const lists = keepLists();
+  const setName = (index: number): string => {
+    const id = show.sets[index]?.id ?? '';
+    return safe(
+      assessment.placed.find((each) => each.id === id)?.name ??
+        design.moods.sets?.find((each) => each.id === id)?.name ??
+        id,
+    );
+  };
+  const layers: string[] = [];
+  const addLayers = (added: readonly ShowLayer[], of: string): { readonly first: number; readonly count: number } => {
+    const first = layers.length;
+    layers.push(...added.map((layer) => writeLayer(layer, lists, `${safe(of)}: ${setName(layer.set)}`)));
+    return { first, count: added.length };
+  };
+  const groups = show.groups.map(
+    (group, g) =>
+      `  { .points = ${group.points}, .bytes_per_point = ${group.bytesPerPoint}, .offset = ${group.offset}, .microamps_per_byte = ${limit.microAPerByte[g] ?? 0}u }, /* ${setName(g)} */`,
+  );
+  const sets = show.sets.map(
+    (set, i) =>
+      `  { .points = ${set.points}, .bytes_per_point = ${set.bytesPerPoint}, .offset = ${set.offset}, .offsets = ${lists.nameOf(set.offsets)} }, /* ${setName(i)} */`,
+  );
+  const moods = show.moods.map((mood, m) => {
+    const name = design.moods.list[m]?.name ?? '';
+    const { first, count } = addLayers(mood.layers, name);
+    return `  { .first_layer = ${first}, .layer_count = ${count}, .brightness256 = ${mood.brightness256}, .through_ms = ${mood.throughMs}u, .fade_in_ms = ${orNever(mood.fadeInMs)}, .fade_out_ms = ${orNever(mood.fadeOutMs)} }, /* ${safe(name)} */`;
+  });
+  const signs = show.signs.map((sign, i) => {
+    const name = design.moods.signs?.[i]?.name ?? '';
+    const { first, count } = addLayers(sign.layers, name);
+    return `  { .control = ${sign.control}, .first_layer = ${first}, .layer_count = ${count} }, /* ${safe(name)} */`;
+  });
+  const controls = show.controls.map((control, i) => writeControl(control, safe(design.drive.controls[i]?.name ?? '')));
+  const lines = listLines(assessment).map(
+    (line) => `  { .offset = ${line.offset}, .bytes = ${line.bytes} }, /* ${safe(line.name)} */`,
+  );
+  const names = design.moods.list.map((mood) => `  "${sayable(mood.name)}",`);
+  return `/* ${safe(plan.name)}, mark ${fingerprint(design)}. Written by Unruly Glimmer; change the plan, not this. */
+#include "show.h"
+
+${lists.write()}
+static const UG_FLASH ug_group groups[] = {
+${rows(groups, '{ .points = 0 }')}
+};
+
+static const UG_FLASH ug_set sets[] = {
+${rows(sets, '{ .points = 0 }')}
+};
+
+static const UG_FLASH ug_layer layers[] = {
+${rows(layers, '{ .set = 0 }')}
+};
+
+static const UG_FLASH ug_mood moods[] = {
+${rows(moods, '{ .layer_count = 0 }')}
+};
+
+static const UG_FLASH ug_sign signs[] = {
+${rows(signs, '{ .layer_count = 0 }')}
+};
+
+static const UG_FLASH ug_cue cues[] = {
+${rows(show.cues.map(writeCue), '{ .from = UG_ANY }')}
+};
+
+static const UG_FLASH ug_control controls[] = {
+${rows(controls, '{ .is_sensor = 0 }')}
+};
+
+const UG_FLASH ug_line ug_lines[] = {
+${rows(lines, '{ .offset = 0 }')}
+};
+
+const UG_FLASH char ug_mood_names[][UG_NAME_BYTES] = {
+${rows(names, '""')}
+};
+
+const UG_FLASH ug_show ug_plan = {
+  .groups = groups,
+  .sets = sets,
+  .layers = layers,
+  .moods = moods,
+  .signs = signs,
+  .cues = cues,
+  .controls = controls,
+  .group_count = ${show.groups.length},
+  .mood_count = ${show.moods.length},
+  .sign_count = ${show.signs.length},
+  .cue_count = ${show.cues.length},
+  .control_count = ${show.controls.length},
+  .start = ${show.start === ANY ? 'UG_ANY' : show.start},
+  .frame_bytes = UG_FRAME_BYTES,
+  .rest_microamps = ${limit.restMicroA}u,
+  .limit_microamps = ${limit.limitMicroA}u,
+};
+`;
+}

@@ -1,0 +1,128 @@
+import { mapMoods } from '../motion/index.ts';
+import { heightOf } from '../plan/index.ts';
+import type { Finding, Rule } from './finding.ts';
+
+/** Moods that no way leads to, and moods that no way leads out of. */
+export const reachRule: Rule = ({ design, assessment }) => {
+  const { list } = design.moods;
+  if (list.length < 2) return [];
+  const map = mapMoods(assessment.show);
+  const lost = list.flatMap((mood, i): Finding[] =>
+    map.reached[i]
+      ? []
+      : [
+          {
+            id: `unreached:${mood.id}`,
+            gravity: 'mend',
+            stage: 'moods',
+            aboutId: mood.id,
+            what: `Nothing leads to ${mood.name}`,
+            why: 'From the mood at the start no cue, nor a row of them, comes to it: it will never be seen.',
+            mend: 'Add a cue that goes to it, or remove it.',
+            fixes: [],
+          },
+        ],
+  );
+  // Where the piece stays for ever is where it belongs, as long as there is one such mood and no more.
+  const stuck = list.flatMap((mood, i): Finding[] =>
+    map.reached[i] && !map.isLeft[i]
+      ? [
+          {
+            id: `not-left:${mood.id}`,
+            gravity: 'mind',
+            stage: 'moods',
+            aboutId: mood.id,
+            what: `Nothing leads out of ${mood.name}`,
+            why: 'Once there, the piece stays there until it is switched off.',
+            mend: 'Let its cue go back after a time, or add one that leaves it.',
+            fixes: [],
+          },
+        ]
+      : [],
+  );
+  return [...lost, ...stuck];
+};
+
+/** Two cues that answer the same thing in the same mood: only the first is ever followed. */
+export const shadowedCueRule: Rule = ({ design }) => {
+  const { cues, list } = design.moods;
+  const nameOf = (id: string): string => list.find((mood) => mood.id === id)?.name ?? id;
+  return cues.flatMap((cue, i): Finding[] => {
+    const { when } = cue;
+    const before = cues
+      .slice(0, i)
+      .find(
+        (each) =>
+          (each.from === null || each.from === cue.from) &&
+          each.to !== cue.from &&
+          JSON.stringify(each.when) === JSON.stringify(when),
+      );
+    // A cue of any mood does not lead from a mood to itself, so that one mood is left for the second.
+    if (!before || (before.from === null && cue.from === null && before.to !== cue.to)) return [];
+    return [
+      {
+        id: `shadowed:${cue.id}`,
+        gravity: 'mend',
+        stage: 'moods',
+        aboutId: cue.id,
+        what: `A cue to ${nameOf(cue.to)} is never followed`,
+        why: `An earlier cue answers the same thing and goes to ${nameOf(before.to)}; the first that fits is followed.`,
+        mend: 'Remove one of the two, or let it answer something else.',
+        fixes: [],
+      },
+    ];
+  });
+};
+
+/** A sign must be told apart by what it does, not by its colour alone. */
+export const signRule: Rule = ({ design, assessment }) =>
+  (design.moods.signs ?? []).flatMap((sign): Finding[] => {
+    if (Object.keys(sign.moves).length === 0)
+      return [
+        {
+          id: `sign-empty:${sign.id}`,
+          gravity: 'mend',
+          stage: 'moods',
+          aboutId: sign.id,
+          what: `The sign ${sign.name} has no move, so it is not seen`,
+          why: 'A sign that nothing shows warns nobody.',
+          mend: 'Give a light group a move in it; two short shots and a long pause are seen over anything.',
+          fixes: [],
+        },
+      ];
+    return Object.entries(sign.moves).flatMap(([onId, move]): Finding[] => {
+      const alike = design.moods.list.find((mood) => mood.moves[onId]?.kind === move.kind);
+      const name = assessment.placed.find((each) => each.id === onId)?.name ?? onId;
+      if (!alike) return [];
+      return [
+        {
+          id: `sign-alike:${sign.id}:${onId}`,
+          gravity: 'mend',
+          stage: 'moods',
+          aboutId: sign.id,
+          what: `On ${name} the sign ${sign.name} does what ${alike.name} does too`,
+          why: 'Told apart by colour alone it is missed by one helper in twelve, and by anyone across a dark street.',
+          mend: 'Let it do something that no mood does there: two short shots and a long pause.',
+          fixes: [
+            {
+              label: 'Two short shots',
+              changes: [
+                {
+                  path: ['moods', 'signs', (design.moods.signs ?? []).indexOf(sign), 'moves', onId],
+                  value: {
+                    kind: 'shots',
+                    colour: move.colour,
+                    count: 2,
+                    onS: 0.15,
+                    offS: 0.35,
+                    pauseS: 4,
+                    level: heightOf(move),
+                  },
+                },
+              ],
+            },
+          ],
+        },
+      ];
+    });
+  });

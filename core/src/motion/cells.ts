@@ -1,0 +1,94 @@
+import { chanceByte } from './chance.ts';
+import type { CompiledMove } from './compileMove.ts';
+
+export type CellsMove = Extract<CompiledMove, { kind: 'cells' }>;
+
+/** Cells a board may hold; the controllers' memory sets it. */
+export const MOST_CELLS = 256;
+
+/** Whether each cell lives: the first generation, by chance alone. */
+function seedBoard(move: CellsMove, board: Uint8Array): void {
+  board.fill(0);
+  const count = Math.min(MOST_CELLS, move.columns * move.rows);
+  for (let cell = 0; cell < count; cell += 1)
+    board[cell] = chanceByte(move.seed, cell, 0) < move.share256 ? 1 : 0;
+}
+
+/** One neighbour's place along one side; −1 beyond an edge that does not wrap. */
+const beside = (at: number, by: number, size: number, wraps: boolean): number => {
+  const to = at + by;
+  if (to >= 0 && to < size) return to;
+  return wraps ? (to + size) % size : -1;
+};
+
+function countNeighbours(move: CellsMove, board: Uint8Array, row: number, column: number): number {
+  let living = 0;
+  for (let down = -1; down <= 1; down += 1) {
+    const y = beside(row, down, move.rows, move.wraps);
+    if (y < 0) continue;
+    for (let right = -1; right <= 1; right += 1) {
+      const x = beside(column, right, move.columns, move.wraps);
+      if (x < 0 || (down === 0 && right === 0)) continue;
+      const cell = y * move.columns + x;
+      if (cell < MOST_CELLS) living += board[cell] ?? 0;
+    }
+  }
+  return living;
+}
+
+/** The next generation of a board, by the rule of the move. */
+export function nextGeneration(move: CellsMove, board: Uint8Array, next: Uint8Array): void {
+  const count = Math.min(MOST_CELLS, move.columns * move.rows);
+  for (let cell = 0; cell < count; cell += 1) {
+    const living = countNeighbours(move, board, Math.trunc(cell / move.columns), cell % move.columns);
+    const mask = board[cell] === 1 ? move.survival : move.birth;
+    next[cell] = (mask >> living) & 1;
+  }
+}
+
+interface Slot {
+  move: CellsMove | null;
+  generation: number;
+  readonly now: Uint8Array;
+  readonly next: Uint8Array;
+}
+
+const makeSlot = (): Slot => ({
+  move: null,
+  generation: 0,
+  now: new Uint8Array(MOST_CELLS),
+  next: new Uint8Array(MOST_CELLS),
+});
+
+/** The boards last looked at, so that a frame costs a step at most and not the whole life: two, for a fade between them. */
+const slots: readonly [Slot, Slot] = [makeSlot(), makeSlot()];
+let older = 0;
+
+function slotOf(move: CellsMove): Slot {
+  if (slots[0].move === move) return slots[0];
+  if (slots[1].move === move) return slots[1];
+  const slot = slots[older === 0 ? 0 : 1];
+  older = 1 - older;
+  slot.move = move;
+  slot.generation = 0;
+  seedBoard(move, slot.now);
+  nextGeneration(move, slot.now, slot.next);
+  return slot;
+}
+
+/** This and the next generation at a time within the period; the same boards whatever was asked for before. */
+export function boardsAt(move: CellsMove, tMs: number): { readonly now: Uint8Array; readonly next: Uint8Array } {
+  const wanted = Math.trunc((tMs % move.periodMs) / move.stepMs);
+  const slot = slotOf(move);
+  if (slot.generation > wanted) {
+    slot.generation = 0;
+    seedBoard(move, slot.now);
+    nextGeneration(move, slot.now, slot.next);
+  }
+  while (slot.generation < wanted) {
+    slot.now.set(slot.next);
+    nextGeneration(move, slot.now, slot.next);
+    slot.generation += 1;
+  }
+  return slot;
+}
