@@ -10,6 +10,7 @@ import {
 } from './assess/budget.ts';
 import { fitAll, type PlacedFit } from './assess/fits.ts';
 import { limitOf } from './assess/limit.ts';
+import { budgetLoop, type LoopBudget } from './assess/loop.ts';
 import { listPinDemands } from './assess/pins.ts';
 import { designSensing, type Sensing, tellShow } from './assess/sensing.ts';
 import { listShopping, type ShoppingLine, totalCost } from './assess/shopping.ts';
@@ -52,6 +53,7 @@ import { planRuns, type RunCurrents, type WireRun, wireCarriesA } from './wires/
 
 export type { Consumer, CourseStretch, MoodBudget } from './assess/budget.ts';
 export type { PlacedFit } from './assess/fits.ts';
+export type { LoopBudget } from './assess/loop.ts';
 export type { Sensing } from './assess/sensing.ts';
 export type { ShoppingLine } from './assess/shopping.ts';
 export type { ChainVoltage } from './assess/tapeVoltage.ts';
@@ -86,6 +88,8 @@ export interface Assessment {
   readonly pinPlan: PinPlan | null;
   readonly dataLines: readonly { readonly tapeId: string; readonly line: DataLine }[];
   readonly sensing: readonly Sensing[];
+  /** Null until there is a controller. */
+  readonly loop: LoopBudget | null;
   readonly consumers: readonly Consumer[];
   readonly moods: readonly MoodBudget[];
   readonly course: readonly CourseStretch[];
@@ -295,6 +299,19 @@ export function assess(design: Design, library: Library = withOwnParts(design.ow
     (most, each) => (!most || each.peakA > most.peakA ? each : most),
     undefined,
   );
+  const dataLines = chains.flatMap((chain) =>
+      chain[0]
+        ? [
+            {
+              tapeId: chain[0].id,
+              line: timeDataLine(
+                chain.reduce((sum, tape) => sum + tape.cut.lights, 0),
+                chain[0].part,
+              ),
+            },
+          ]
+        : [],
+    );
   const shopping = listShopping({ design, library, placed, driven: drivenById, runs });
   return {
     placed,
@@ -308,19 +325,8 @@ export function assess(design: Design, library: Library = withOwnParts(design.ow
     rail,
     driven,
     pinPlan: controller ? assignPins(controller, listPinDemands(design, placed, driven), design.drive.pinLocks) : null,
-    dataLines: chains.flatMap((chain) =>
-      chain[0]
-        ? [
-            {
-              tapeId: chain[0].id,
-              line: timeDataLine(
-                chain.reduce((sum, tape) => sum + tape.cut.lights, 0),
-                chain[0].part,
-              ),
-            },
-          ]
-        : [],
-    ),
+    dataLines,
+    loop: controller ? budgetLoop(show, controller, dataLines.map(({ line }) => line.frameS)) : null,
     sensing,
     consumers,
     moods: budgets,

@@ -54,46 +54,7 @@ static uint8_t breath_level(const UG_FLASH ug_move *move, uint32_t t_ms) {
   return (uint8_t)(move->low + (rise + (rise < 0 ? -127 : 127)) / 255);
 }
 
-static uint16_t sweep_share(uint32_t phase, uint32_t place256, uint16_t length, uint16_t tail) {
-  int32_t head = (int32_t)(((uint64_t)triangle(phase) * (uint32_t)(length - 1u) * 256u) / 65535u);
-  int32_t place = (int32_t)place256;
-  int32_t ahead = phase < 32768u ? place - head : head - place;
-  int32_t share = ahead >= 0 ? 256 - ahead : 256 - (-ahead) / ((int32_t)tail + 1);
-  return (uint16_t)(share < 0 ? 0 : share);
-}
-
-/* Part of 256 of a light at a place when so many 256ths of a light are full. */
-static uint16_t full_share(uint32_t full256, uint32_t place256) {
-  int32_t share = (int32_t)full256 - (int32_t)place256;
-  return (uint16_t)(share < 0 ? 0 : share > 256 ? 256 : share);
-}
-
-static uint16_t sparkle_share(const UG_FLASH ug_move *move, uint32_t t_ms, uint16_t point) {
-  uint32_t in_period = t_ms % move->period_ms;
-  uint32_t part;
-  if (ug_chance(move->seed, point, in_period / move->step_ms) >= move->share256) return 0;
-  part = (uint32_t)(((uint64_t)(in_period % move->step_ms) * 512u) / move->step_ms);
-  return (uint16_t)(part < 256u ? part : 512u - part);
-}
-
-static uint8_t flicker_level(const UG_FLASH ug_move *move, uint32_t t_ms, uint16_t point) {
-  uint32_t in_period = t_ms % move->period_ms;
-  uint32_t slot = in_period / move->step_ms;
-  uint32_t light = move->alike ? 0u : point;
-  uint32_t now = ug_chance(move->seed, light, slot);
-  uint32_t next, part, value;
-  if (move->threshold > 0) return now < move->threshold ? move->low : move->level;
-  next = ug_chance(move->seed, light, (slot + 1u) & FLICKER_SLOTS_MASK);
-  part = (uint32_t)(((uint64_t)(in_period % move->step_ms) * 256u) / move->step_ms);
-  value = (now * (256u - part) + next * part) >> 8;
-  return (uint8_t)(move->low + (((int32_t)move->level - move->low) * (int32_t)value) / 255);
-}
-
-static uint8_t shot_level(const UG_FLASH ug_move *move, uint32_t t_ms) {
-  uint32_t in_period = t_ms % move->period_ms;
-  uint32_t both = move->on_ms + move->off_ms;
-  return in_period < move->count * both && in_period % both < move->on_ms ? move->level : 0;
-}
+static uint16_t clamp256(int32_t share) { return (uint16_t)(share < 0 ? 0 : share > 256 ? 256 : share); }
 
 uint8_t ug_read(const ug_control_state *controls, uint8_t control) {
   return controls == 0 || control == UG_NO_CONTROL ? 255 : controls[control].level;
@@ -101,45 +62,95 @@ uint8_t ug_read(const ug_control_state *controls, uint8_t control) {
 
 uint8_t ug_step(uint8_t value, uint8_t count) { return (uint8_t)(((uint16_t)value * count) / 256u); }
 
+static uint8_t shot_level(const UG_FLASH ug_move *move, uint32_t t_ms) {
+  uint32_t in_period = t_ms % move->period_ms;
+  uint32_t both = move->on_ms + move->off_ms;
+  return in_period < move->count * both && in_period % both < move->on_ms ? move->level : 0;
+}
+
+void ug_begin_moment(ug_moment *moment, const UG_FLASH ug_move *move, uint32_t t_ms, uint16_t length,
+                     const ug_control_state *controls) {
+  uint32_t phase, step;
+  int32_t value;
+  moment->level = move->level;
+  switch (move->kind) {
+    case UG_BREATHE:
+      moment->level = breath_level(move, t_ms);
+      break;
+    case UG_SHOTS:
+      moment->level = shot_level(move, t_ms);
+      break;
+    case UG_BUILD_UP:
+      value = (int32_t)(t_ms < move->period_ms ? t_ms : move->period_ms);
+      moment->level = (uint8_t)(move->low + (((int32_t)move->level - move->low) * value) / (int32_t)move->period_ms);
+      break;
+    case UG_STEPS:
+      value = ug_step(ug_read(controls, move->control), move->count);
+      moment->level = (uint8_t)(move->low + (((int32_t)move->level - move->low) * value) / (move->count - 1));
+      break;
+    case UG_CHASE:
+      step = (t_ms / move->step_ms) % move->groups;
+      moment->part = (uint16_t)(move->onward ? step : (move->groups - step) % move->groups);
+      break;
+    case UG_SWEEP:
+      phase = ug_phase(t_ms, move->period_ms);
+      moment->at256 = (int32_t)(((uint64_t)triangle(phase) * (uint32_t)(length - 1u) * 256u) / 65535u);
+      moment->rises = phase < 32768u;
+      break;
+    case UG_FILL:
+      moment->at256 = (int32_t)(((uint64_t)triangle(ug_phase(t_ms, move->period_ms)) * length * 256u) / 65535u);
+      break;
+    case UG_GAUGE:
+      moment->at256 = (int32_t)(((uint32_t)ug_read(controls, move->control) * length * 256u) / 255u);
+      break;
+    case UG_SPARKLE:
+      moment->slot = (t_ms % move->period_ms) / move->step_ms;
+      moment->part = (uint16_t)(((uint64_t)((t_ms % move->period_ms) % move->step_ms) * 512u) / move->step_ms);
+      if (moment->part >= 256u) moment->part = (uint16_t)(512u - moment->part);
+      break;
+    case UG_FLICKER:
+      moment->slot = (t_ms % move->period_ms) / move->step_ms;
+      moment->part = (uint16_t)(((uint64_t)((t_ms % move->period_ms) % move->step_ms) * 256u) / move->step_ms);
+      break;
+    default:
+      break;
+  }
+}
+
+static uint8_t flicker_level(const UG_FLASH ug_move *move, const ug_moment *moment, uint16_t point) {
+  uint32_t light = move->alike ? 0u : point;
+  uint16_t now = ug_chance(move->seed, light, moment->slot);
+  uint16_t next, value;
+  if (move->threshold > 0) return now < move->threshold ? move->low : move->level;
+  next = ug_chance(move->seed, light, (moment->slot + 1u) & FLICKER_SLOTS_MASK);
+  value = (uint16_t)((now * (256u - moment->part) + (uint32_t)next * moment->part) >> 8);
+  return (uint8_t)(move->low + (((int32_t)move->level - move->low) * (int32_t)value) / 255);
+}
+
 static uint8_t scaled(const UG_FLASH ug_move *move, uint16_t share256) {
   return (uint8_t)(((uint32_t)move->level * share256) >> 8);
 }
 
-uint8_t ug_level(const UG_FLASH ug_move *move, uint32_t t_ms, uint16_t point, uint32_t place256, uint16_t length,
-                 const ug_control_state *controls) {
+uint8_t ug_level(const UG_FLASH ug_move *move, const ug_moment *moment, uint32_t t_ms, uint16_t point,
+                 uint32_t place256) {
+  int32_t ahead;
   switch (move->kind) {
-    case UG_BREATHE:
-      return breath_level(move, t_ms);
-    case UG_CHASE: {
-      uint32_t step = (t_ms / move->step_ms) % move->groups;
-      uint32_t lit = move->onward ? step : (move->groups - step) % move->groups;
-      return ((place256 + 128u) >> 8) % move->groups == lit ? move->level : 0;
-    }
+    case UG_CHASE:
+      return (uint16_t)((place256 + 128u) >> 8) % move->groups == moment->part ? move->level : 0;
     case UG_SWEEP:
-      return scaled(move, sweep_share(ug_phase(t_ms, move->period_ms), place256, length, move->tail));
+      ahead = moment->rises ? (int32_t)place256 - moment->at256 : moment->at256 - (int32_t)place256;
+      if (ahead > 256) return 0;
+      return scaled(move, clamp256(ahead >= 0 ? 256 - ahead : 256 - (-ahead) / ((int32_t)move->tail + 1)));
     case UG_FILL:
-      return scaled(move, full_share((uint32_t)(((uint64_t)triangle(ug_phase(t_ms, move->period_ms)) * length * 256u) /
-                                                65535u),
-                                     place256));
     case UG_GAUGE:
-      return scaled(move, full_share(((uint32_t)ug_read(controls, move->control) * length * 256u) / 255u, place256));
-    case UG_STEPS: {
-      int32_t step = ug_step(ug_read(controls, move->control), move->count);
-      return (uint8_t)(move->low + (((int32_t)move->level - move->low) * step) / (move->count - 1));
-    }
+      return scaled(move, clamp256(moment->at256 - (int32_t)place256));
     case UG_SPARKLE:
-      return scaled(move, sparkle_share(move, t_ms, point));
+      return ug_chance(move->seed, point, moment->slot) >= move->share256 ? 0 : scaled(move, moment->part);
     case UG_FLICKER:
-      return flicker_level(move, t_ms, point);
-    case UG_SHOTS:
-      return shot_level(move, t_ms);
+      return flicker_level(move, moment, point);
     case UG_CELLS:
       return scaled(move, ug_cell_share(move, t_ms, (uint16_t)place256));
-    case UG_BUILD_UP: {
-      int32_t t = (int32_t)(t_ms < move->period_ms ? t_ms : move->period_ms);
-      return (uint8_t)(move->low + (((int32_t)move->level - move->low) * t) / (int32_t)move->period_ms);
-    }
     default:
-      return move->level;
+      return moment->level;
   }
 }

@@ -2,16 +2,18 @@
 #include "tables.h"
 
 /* Colour channel times level, both perceptual, rounded. */
-static uint8_t mix(uint8_t channel, uint8_t level) { return (uint8_t)(((uint32_t)channel * level + 127u) / 255u); }
+static uint8_t mix(uint8_t channel, uint8_t level) {
+  return ug_by255((uint16_t)((uint16_t)channel * level + 127u));
+}
 
 static uint8_t between(uint8_t from, uint8_t to, uint8_t part) {
-  return (uint8_t)(((uint32_t)from * (255u - part) + (uint32_t)to * part + 127u) / 255u);
+  return ug_by255((uint16_t)((uint16_t)from * (uint16_t)(255u - part) + (uint16_t)to * part + 127u));
 }
 
 /* Lays light upon what is there. Over: as much of the lower is covered as the upper's level says. */
 static void lay(uint8_t *at, uint8_t light, uint8_t how, uint8_t level) {
   if (how == UG_OVER) {
-    *at = *at == 0 ? light : (uint8_t)(light + ((uint32_t)*at * (255u - level) + 127u) / 255u);
+    *at = *at == 0 ? light : (uint8_t)(light + ug_by255((uint16_t)((uint16_t)*at * (uint16_t)(255u - level) + 127u)));
   } else if (how == UG_ADD) {
     uint16_t sum = (uint16_t)(*at + light);
     *at = (uint8_t)(sum > 255u ? 255u : sum);
@@ -62,6 +64,7 @@ static void paint_layer(const UG_FLASH ug_set *set, const UG_FLASH ug_layer *lay
                         const ug_control_state *controls, uint8_t *out) {
   const UG_FLASH ug_move *move = &layer->move;
   uint8_t alike = is_alike(move), level = 0, colour[3], lights[3] = {0, 0, 0}, k;
+  ug_moment moment;
   uint16_t i;
   if (move->kind == UG_DRIFT) {
     paint_drift(set, layer, t_ms, out);
@@ -73,12 +76,12 @@ static void paint_layer(const UG_FLASH ug_set *set, const UG_FLASH ug_layer *lay
                               (uint8_t)((ug_step(ug_read(controls, move->control), move->count) * 255u) /
                                         (move->count - 1u)))
                     : move->rgb[k];
+  ug_begin_moment(&moment, move, t_ms, layer->length, controls);
   for (i = 0; i < set->points; i++) {
     uint8_t *at = light_at(set, out, i);
     if (!alike || i == 0) {
-      level = ug_level(move, t_ms, i,
-                       move->kind == UG_CELLS ? (layer->places ? layer->places[i] : i) : place256(layer, i),
-                       layer->length, controls);
+      level = ug_level(move, &moment, t_ms, i,
+                       move->kind == UG_CELLS ? (layer->places ? layer->places[i] : i) : place256(layer, i));
       for (k = 0; k < 3; k++)
         lights[k] = set->bytes_per_point == 1 ? ug_gamma[level] : ug_gamma[mix(colour[k], level)];
     }
@@ -103,7 +106,7 @@ void ug_paint_frame(const UG_FLASH ug_show *show, uint8_t mood, uint32_t t_ms, c
   if (mood >= show->mood_count) return;
   ug_paint_layers(show, shown->first_layer, shown->layer_count, t_ms, controls, out);
   if (shown->brightness256 == 256) return;
-  for (i = 0; i < show->frame_bytes; i++) out[i] = (uint8_t)(((uint32_t)out[i] * shown->brightness256 + 128u) >> 8);
+  for (i = 0; i < show->frame_bytes; i++) out[i] = (uint8_t)(((uint16_t)out[i] * shown->brightness256 + 128u) >> 8);
 }
 
 /* The light whose look is nearest; the lower one where two are as near. */

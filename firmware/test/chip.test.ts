@@ -1,7 +1,7 @@
 import { assess } from '@glimmer/core/assess';
 import { fingerprint } from '@glimmer/core/exports';
-import { paintNow, startPlayer } from '@glimmer/core/motion';
-import type { Plan } from '@glimmer/core/plan';
+import { cyclesAtWorst, memoryOfShow, paintNow, programOfShow, startPlayer } from '@glimmer/core/motion';
+import { changeMove, type Move, type Plan } from '@glimmer/core/plan';
 import { describe, expect, it } from 'vitest';
 import { ledsOf, moodOf, planOf, soundDesign, tapeOf } from '../../core/tests/designs.ts';
 import { buildChip, decodeLine, runChip } from './chip.ts';
@@ -90,4 +90,31 @@ describe('the program on an eight-bit chip, instruction by instruction (D09)', (
     const { channels } = previewAt(800);
     expect(channels.map((_, i) => run.dimmed.get(pinOf(`channel:leds:${i + 1}`)))).toEqual(channels);
   });
+});
+
+describe('the reckoned loop against the chip (N42)', () => {
+  const flat = { startId: null, cues: [], course: [], cueUses: [] };
+  it.each(['steady', 'chase', 'sweep', 'drift', 'sparkle', 'flicker', 'cells'] as const)(
+    'a frame of 50 pixels of %s takes the cycles that were reckoned, within a fifth',
+    (kind) => {
+      const move: Move = changeMove(kind, undefined, '#ff8040');
+      const moving = planOf(
+        soundDesign({
+          tapes: [tapeOf({ lengthMm: 676 })],
+          moods: { ...flat, list: [moodOf({ brightness: 0.4, moves: { tape: move } })] },
+        }),
+      );
+      const movingFolder = writeProgram(moving);
+      const movingSizes = buildChip(movingFolder);
+      const { paintCycles } = runChip(movingFolder, 640);
+      const reckoned = assess(moving.design).show;
+      const late = [...paintCycles.slice(-8)].sort((a, b) => a - b);
+      const measured = late[4] ?? 0;
+      expect(cyclesAtWorst(reckoned) / measured).toBeGreaterThan(0.8);
+      expect(cyclesAtWorst(reckoned) / measured).toBeLessThan(1.25);
+      expect(Math.abs(memoryOfShow(reckoned) - movingSizes.dataBytes)).toBeLessThan(16);
+      expect(programOfShow(reckoned) / movingSizes.flashBytes).toBeGreaterThan(0.95);
+      expect(programOfShow(reckoned) / movingSizes.flashBytes).toBeLessThan(1.05);
+    },
+  );
 });

@@ -43,6 +43,16 @@ export interface ChipRun {
   /** Compare values of the timers' channels, where they drive their pin: by the pin's number. */
   readonly dimmed: ReadonlyMap<number, number>;
   readonly milliseconds: number;
+  /** Cycles of each time that the paint function ran from its first instruction to its return. */
+  readonly paintCycles: readonly number[];
+}
+
+/** Where a function begins in the built program, in words. */
+function addressOf(folder: string, symbol: string): number {
+  const symbols = execFileSync('avr-nm', ['program.elf'], { cwd: folder, encoding: 'utf8' });
+  const found = symbols.split('\n').find((line) => line.endsWith(` ${symbol}`));
+  if (!found) throw new Error(`the program has no ${symbol}`);
+  return Number.parseInt(found.split(' ')[0] ?? '', 16) / 2;
 }
 
 /** Builds the eight-bit board in a program's folder with avr-gcc, warnings as errors; gives the sizes it reports. */
@@ -72,9 +82,17 @@ export function runChip(folder: string, milliseconds: number): ChipRun {
       }
   });
   const until = (CLOCK_HZ / 1000) * milliseconds;
+  const paint = addressOf(folder, 'ug_paint_now');
+  const paintCycles: number[] = [];
+  let entered: { readonly cycles: number; readonly stack: number } | null = null;
   while (cpu.cycles < until) {
+    if (cpu.pc === paint) entered = { cycles: cpu.cycles, stack: cpu.SP };
     avrInstruction(cpu);
     cpu.tick();
+    if (entered && cpu.SP > entered.stack) {
+      paintCycles.push(cpu.cycles - entered.cycles);
+      entered = null;
+    }
   }
   const compare: readonly (readonly [pin: number, control: number, on: number, value: number])[] = [
     [3, 0xb0, 0x20, 0xb4],
@@ -90,6 +108,7 @@ export function runChip(folder: string, milliseconds: number): ChipRun {
       ),
     ),
     milliseconds,
+    paintCycles,
   };
 }
 

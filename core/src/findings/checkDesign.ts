@@ -2,6 +2,7 @@ import type { Assessment } from '../assess.ts';
 import { type Library, withOwnParts } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
 import { cautionRule } from './cautionRules.ts';
+import { impossibleCueRule, reachRule, shadowedCueRule, signRule } from './cueRules.ts';
 import {
   headRoomRule,
   overRatingRule,
@@ -13,7 +14,8 @@ import {
 } from './driveRules.ts';
 import { type Finding, type Gravity, type Rule, stages } from './finding.ts';
 import { emptyTapeRule, fitRule, unplacedRule } from './lightRules.ts';
-import { darkMoodRule, drivenMoveRule, flashRule, lightsItselfRule } from './moodRules.ts';
+import { loopRule } from './loopRules.ts';
+import { darkMoodRule, drivenMoveRule, flashRule, lightsItselfRule, shownValueRule } from './moodRules.ts';
 import { partGoneRule } from './partRules.ts';
 import {
   ceilingRule,
@@ -33,6 +35,11 @@ const rules: readonly Rule[] = [
   unplacedRule,
   flashRule,
   drivenMoveRule,
+  shownValueRule,
+  reachRule,
+  shadowedCueRule,
+  impossibleCueRule,
+  signRule,
   darkMoodRule,
   lightsItselfRule,
   headRoomRule,
@@ -41,6 +48,7 @@ const rules: readonly Rule[] = [
   pinLoadRule,
   pinPlanRule,
   pixelRule,
+  loopRule,
   ownLightRule,
   ceilingRule,
   linkRule,

@@ -1,5 +1,5 @@
 import { mapMoods } from '../motion/index.ts';
-import { heightOf } from '../plan/index.ts';
+import { heightOf, isSameOccasion, listOccasions } from '../plan/index.ts';
 import type { Finding, Rule } from './finding.ts';
 
 /** Moods that no way leads to, and moods that no way leads out of. */
@@ -68,6 +68,28 @@ export const shadowedCueRule: Rule = ({ design }) => {
         what: `A cue to ${nameOf(cue.to)} is never followed`,
         why: `An earlier cue answers the same thing and goes to ${nameOf(before.to)}; the first that fits is followed.`,
         mend: 'Remove one of the two, or let it answer something else.',
+        fixes: [],
+      },
+    ];
+  });
+};
+
+/** A cue that waits for what its control can never do: a button that sees it get dark. */
+export const impossibleCueRule: Rule = ({ design }) => {
+  const possible = listOccasions(design);
+  return design.moods.cues.flatMap((cue): Finding[] => {
+    if (possible.some((each) => isSameOccasion(each.when, cue.when))) return [];
+    const controlId = 'controlId' in cue.when ? cue.when.controlId : null;
+    const control = design.drive.controls.find((each) => each.id === controlId);
+    return [
+      {
+        id: `impossible:${cue.id}`,
+        gravity: 'mend',
+        stage: 'moods',
+        aboutId: cue.id,
+        what: `A cue waits for what ${control?.name ?? 'its control'} can't do`,
+        why: `A ${control?.kind ?? 'control'} gives no such sign, so the cue is never followed.`,
+        mend: 'Choose another occasion for it.',
         fixes: [],
       },
     ];

@@ -208,24 +208,6 @@ export const pixelRule: Rule = ({ design, assessment }) => {
       fixes: [{ label: 'Add 1000 µF', changes: [{ path: ['power', 'reservoirUf'], value: 1000 }] }],
     });
   }
-  const memory = dataLines.reduce((sum, { line }) => sum + line.memoryBytes, 0);
-  if (controller && memory > controller.memoryBytes * 0.7) {
-    findings.push({
-      id: 'memory',
-      gravity: 'stop',
-      stage: 'drive',
-      aboutId: firstId,
-      what: `The pixels need ${memory} bytes of the controller’s ${controller.memoryBytes}`,
-      why: 'The program needs the rest for itself; it would stop at random.',
-      mend: 'Take a larger controller or fewer pixels.',
-      fixes: [
-        {
-          label: 'Take the radio controller',
-          changes: [{ path: ['drive', 'controller'], value: 'controller-radio-3v3' }],
-        },
-      ],
-    });
-  }
   return findings;
 };
 

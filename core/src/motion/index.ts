@@ -2,6 +2,7 @@ export { arrange, type ShowSet } from './arrange.ts';
 export { boardsAt, MOST_CELLS, nextGeneration } from './cells.ts';
 export { chanceByte } from './chance.ts';
 export { type CompiledMove, compileMove, NO_CONTROL, parseColour } from './compileMove.ts';
+export { cyclesAtWorst, cyclesOfMood, memoryOfShow, programOfShow } from './cost.ts';
 export { traceCurrent } from './currentTrace.ts';
 export { crossFade } from './fade.ts';
 export { type Flashing, findFlashing } from './flashes.ts';

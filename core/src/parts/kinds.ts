@@ -72,6 +72,11 @@ export interface ControllerPart extends PartBase {
   readonly chipLimitA: number;
   readonly pinOhm: number;
   readonly memoryBytes: number;
+  /** For programs. */
+  readonly programBytes: number;
+  readonly clockMhz: number;
+  /** Cycles of an eight-bit controller that one of its own is worth in whole-number work: 1, or about 6 with 32 bits. */
+  readonly worthCycles: number;
   readonly converterBits: number;
   readonly pins: readonly Pin[];
 }

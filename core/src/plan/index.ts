@@ -15,6 +15,7 @@ export {
   layings,
   plenty,
 } from './limits.ts';
+export { isSameOccasion, listOccasions, type Occasion, occasionsOf, sayWhen } from './occasions.ts';
 export type {
   Control,
   Cue,

@@ -8,6 +8,7 @@ export const bands = {
   budget: { least: 0, most: 1e6, usual: [1, 5000] },
   viewMm: { least: 5, most: 20_000, usual: [20, 4000] },
   hollowMm: { least: 0.1, most: 5000, usual: [0.5, 600] },
+  diffuserMm: { least: 0.5, most: 500, usual: [2, 80] },
   placeMm: { least: -20_000, most: 20_000 },
   tapeLengthMm: { least: 1, most: 20_000, usual: [20, 6000] },
   wireLengthMm: { least: 1, most: 20_000, usual: [10, 4000] },

@@ -65,6 +65,8 @@ const tape = z.strictObject({
   after: id.nullable(),
   channelId: id.nullable(),
   dieCurrentA: figure(bands.dieCurrentA).nullable(),
+  /** From the lights to the sheet that spreads them; bare without it. */
+  diffuserMm: inBand(bands.diffuserMm).optional(),
   /** Cut into rows of equal length, one below another: the route's first leg says where the first row runs. */
   grid: z
     .strictObject({
@@ -89,6 +91,8 @@ const ledGroup = z.strictObject({
   resistorOhm: inBand(bands.resistorOhm).nullable(),
   resistorRatedW: z.number().min(0.01).max(10),
   sleeved: z.boolean(),
+  /** From the lights to the sheet that spreads them; bare without it. */
+  diffuserMm: inBand(bands.diffuserMm).optional(),
   /** `auto` takes a transistor where a pin can't carry the channel. */
   drivenBy: z.enum(['auto', 'pin', 'transistor']),
   places: z.array(z.strictObject({ id, at: point, hollowId: id.nullable() })).max(2000),

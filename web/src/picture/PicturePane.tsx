@@ -12,7 +12,10 @@ import { Choice } from '../widgets/fields.tsx';
 import { Backdrop, Ruler } from './Backdrop.tsx';
 import { placeUnder } from './Handle.tsx';
 import { BenchOverlay, plainOverlays } from './overlays/index.ts';
-import { type Fitting, useGlow } from './useGlow.ts';
+import type { Fitting } from './glow.ts';
+import { OnlookerChoice } from './OnlookerChoice.tsx';
+import { useGlow } from './useGlow.ts';
+import { VirtualHands } from './VirtualHands.tsx';
 
 function useSize(): [
   React.RefObject<HTMLDivElement | null>,
@@ -53,10 +56,11 @@ const toolWords: Readonly<Record<Exclude<Tool['kind'], 'none'>, string>> = {
 /** A mood that flashes faster than three times a second, as fast as it is shown here, is held until the maker has said yes. */
 function useFlashGuard(showing: string | null): { readonly asks: boolean; readonly answer: (show: boolean) => void } {
   const { assessment } = useReckoned();
-  const { running, speed } = useViewStore();
+  const running = useViewStore((state) => state.running);
+  const speed = useViewStore((state) => state.speed);
   const [agreed, setAgreed] = useState<ReadonlySet<string>>(new Set());
   const mood = assessment?.moods.find((each) => each.moodId === showing);
-  const flashes = mood?.groups.some((group) => isFlashing(group.load.flashesPerS * speed)) ?? false;
+  const flashes = mood?.groups.some((group) => isFlashing(group.load.flashing.perS * speed)) ?? false;
   const asks = showing !== null && flashes && running && !agreed.has(showing);
   return {
     asks,
@@ -110,7 +114,10 @@ export function PicturePane({ stage }: { readonly stage: Stage }) {
   const plan = usePlan();
   const { design } = plan;
   const { assessment, progress } = useReckoned();
-  const { lamp, running, tool } = useViewStore();
+  const lamp = useViewStore((state) => state.lamp);
+  const running = useViewStore((state) => state.running);
+  const tool = useViewStore((state) => state.tool);
+  const isFar = useViewStore((state) => state.onlooker.from === 'back row');
   const [host, size] = useSize();
   const canvasRef = useRef<HTMLCanvasElement>(null);
   const svgRef = useRef<SVGSVGElement>(null);
@@ -172,6 +179,7 @@ export function PicturePane({ stage }: { readonly stage: Stage }) {
           {lamp === 'on' ? 'Lamp off' : 'Lamp on'}
         </Button>
         <Pace stage={stage} />
+        <OnlookerChoice stage={stage} />
         <span className="ml-auto text-[13px] text-faint">
           {moodName ? `${running ? 'running' : 'held'}: ${moodName}` : 'no mood yet'}
           {stage === 'power' && assessment.chains.length > 0 && '; voltage at the height of the hungriest mood'}
@@ -198,9 +206,11 @@ export function PicturePane({ stage }: { readonly stage: Stage }) {
             if (at && tool.kind !== 'none') dropPoint(tool, at);
           }}
         >
-          <Backdrop plan={plan} />
+          <g className={isFar ? 'opacity-0' : ''}>
+            <Backdrop plan={plan} />
+          </g>
           <Ruler widthMm={widthMm} heightMm={heightMm} marginMm={marginMm} />
-          <g className={lamp === 'off' ? 'opacity-60' : ''}>
+          <g className={isFar ? 'opacity-0' : lamp === 'off' ? 'opacity-60' : ''}>
             {Overlay && <Overlay design={design} assessment={assessment} u={u} />}
             {stage === 'bench' && <BenchOverlay design={design} assessment={assessment} u={u} progress={progress} />}
           </g>
@@ -219,6 +229,7 @@ export function PicturePane({ stage }: { readonly stage: Stage }) {
           className={`pointer-events-none absolute inset-0 size-full ${lamp === 'on' && inkStages.has(stage) ? 'opacity-35' : ''}`}
         />
       </div>
+      {(stage === 'moods' || stage === 'bench') && <VirtualHands controls={design.drive.controls} />}
       <Dialog open={flash.asks} onClose={() => flash.answer(false)} title="This mood flashes fast">
         <p className="mb-4">
           {moodName} flashes more than three times a second. That can bring on a seizure. Show it on this screen all the

@@ -1,123 +1,103 @@
 import type { Assessment } from '@glimmer/core/assess';
-import type { PlacedGroup } from '@glimmer/core/lights';
 import {
-  handleEvent,
+  ANY,
   type PlayerState,
   paintNow,
-  parseColour,
   passTime,
   type Show,
+  START_MS,
+  sense,
   startPlayer,
+  touch,
 } from '@glimmer/core/motion';
 import type { Design } from '@glimmer/core/plan';
 import { type RefObject, useEffect, useRef, useState } from 'react';
-import { useViewStore, view } from '../state/viewStore.ts';
+import { useShallow } from 'zustand/react/shallow';
+import { type Onlooker, type Touch, useViewStore, view } from '../state/viewStore.ts';
+import { type Exposure, type Fitting, listLights, paintLights } from './glow.ts';
 
-/** How millimetres of the view become pixels of the canvas. */
-export interface Fitting {
-  readonly scale: number;
-  readonly leftPx: number;
-  readonly topPx: number;
-  readonly widthPx: number;
-  readonly heightPx: number;
+/** The piece as it is played: its state, its clock, and the clock of a mood that is shown by hand. */
+interface Stage {
+  player: PlayerState;
+  nowMs: number;
+  shownMs: number;
 }
 
-const SPRITE_PX = 64;
-const sprites = new Map<number, HTMLCanvasElement>();
+/** What the shows of two designs must have in common for the one to go on where the other was. */
+const shapeOf = (show: Show): string =>
+  [show.moods.map((mood) => mood.id), show.controls.map((control) => control.id)].map((ids) => ids.join()).join(' ');
 
-/** A soft round glow of one colour, made once and drawn many times; colours are rounded to 16 steps each. */
-function spriteOf(red: number, green: number, blue: number): HTMLCanvasElement {
-  const key = ((red >> 4) << 8) | ((green >> 4) << 4) | (blue >> 4);
-  const known = sprites.get(key);
-  if (known) return known;
-  const sprite = document.createElement('canvas');
-  sprite.width = SPRITE_PX;
-  sprite.height = SPRITE_PX;
-  const context = sprite.getContext('2d');
-  if (context) {
-    const glow = context.createRadialGradient(
-      SPRITE_PX / 2,
-      SPRITE_PX / 2,
-      0,
-      SPRITE_PX / 2,
-      SPRITE_PX / 2,
-      SPRITE_PX / 2,
-    );
-    const colour = (alpha: number, whiten = 0): string =>
-      `rgba(${[red, green, blue].map((value) => Math.round(value + (255 - value) * whiten)).join(',')},${alpha})`;
-    glow.addColorStop(0, colour(1, 0.55));
-    glow.addColorStop(0.16, colour(0.85, 0.15));
-    glow.addColorStop(0.42, colour(0.26));
-    glow.addColorStop(1, colour(0));
-    context.fillStyle = glow;
-    context.fillRect(0, 0, SPRITE_PX, SPRITE_PX);
-  }
-  sprites.set(key, sprite);
-  return sprite;
+/** The player after virtual hands have done what they did and the sensors were read. */
+function actOn(show: Show, state: PlayerState, touches: readonly Touch[], nowMs: number): PlayerState {
+  const { dials } = useViewStore.getState();
+  const indexOf = (id: string): number => show.controls.findIndex((control) => control.id === id);
+  const after = touches.reduce((now, each) => touch(show, now, indexOf(each.controlId), each.isOn, nowMs), state);
+  return show.controls.reduce((now, control, i) => {
+    const { sensing } = control;
+    if (!sensing) return now;
+    const code = sensing.emptyCode + (sensing.fullCode - sensing.emptyCode) * (dials[control.id] ?? 1);
+    return sense(show, now, i, Math.round(code), nowMs);
+  }, after);
 }
 
-/** Light, 0…255, to what a screen shows for it. */
-const screenLevel = Uint8Array.from({ length: 256 }, (_, light) => Math.round(255 * (light / 255) ** (1 / 2.2)));
+/** A video frame in 25 a second; read from top to bottom in most of that time. */
+const CAMERA_FRAME_MS = 40;
+const READ_OUT_S = 0.02;
 
-interface Light {
-  readonly xMm: number;
-  readonly yMm: number;
-  readonly at: number;
-  /** Null = three bytes from the frame; else one byte scales this colour. */
-  readonly colour: readonly [number, number, number] | null;
-  readonly radiusMm: number;
+/** Frames that a camera lays one upon another while its shutter is open. */
+const mixedFrames = (shutterS: number): number => Math.min(6, Math.max(1, Math.ceil(shutterS / 0.008)));
+
+interface Moment {
+  readonly show: Show;
+  readonly limit: Assessment['limit'];
+  readonly state: PlayerState;
+  readonly nowMs: number;
 }
 
-function listLights(placed: readonly PlacedGroup[], show: Show): Light[] {
-  return placed.flatMap((group, g): Light[] => {
-    const row = show.groups[g];
-    if (!row) return [];
-    if (group.kind === 'tape')
-      return group.places.map((place, i) => ({ ...place, at: row.offset + i * 3, colour: null, radiusMm: 11 }));
-    const channels = Math.max(1, row.points);
-    const radiusMm = 9 + 4 * Math.log10(Math.max(10, group.part.intensityMcd) / 100);
-    return group.places.map((place, i) => ({
-      ...place,
-      at: row.offset + (i % channels),
-      colour: parseColour(group.part.colour),
-      radiusMm,
-    }));
-  });
+/** Makes what an onlooker sees of a moment: the frame itself, or a camera's mean over its shutter time. */
+function createLooker(bytes: number) {
+  const [frame, scratch, mean] = [new Uint8Array(bytes), new Uint8Array(bytes), new Float64Array(bytes)];
+  return (
+    at: Moment,
+    shutterS: number | null,
+  ): { readonly frame: ArrayLike<number>; readonly exposure: Exposure | null } => {
+    if (shutterS === null) {
+      paintNow({ ...at, out: frame, scratch });
+      return { frame, exposure: null };
+    }
+    const from = Math.trunc(at.nowMs / CAMERA_FRAME_MS) * CAMERA_FRAME_MS;
+    const count = mixedFrames(shutterS);
+    mean.fill(0);
+    for (let i = 0; i < count; i += 1) {
+      const momentMs = Math.max(at.state.sinceMs, from + Math.trunc((i * shutterS * 1000) / count));
+      paintNow({ ...at, nowMs: momentMs, out: frame, scratch });
+      for (let k = 0; k < mean.length; k += 1) mean[k] = (mean[k] ?? 0) + (frame[k] ?? 0) / count;
+    }
+    return { frame: mean, exposure: { shutterS, fromS: from / 1000, readOutS: READ_OUT_S } };
+  };
 }
 
-interface Painter {
-  readonly context: CanvasRenderingContext2D;
-  readonly fitting: Fitting;
-  readonly lamp: 'on' | 'off';
-  readonly viewMm: number;
-}
+/** From how far the back row looks, and how far a screen is from the one who reads it. */
+const BACK_ROW_M = 15;
+const SCREEN_M = 0.6;
+const PX_PER_MM = 96 / 25.4;
 
-/** Small models need small dots: radii are held to a share of the view. */
-const sizeOf = (radiusMm: number, viewMm: number): number => Math.min(radiusMm * 1.4, (viewMm * radiusMm) / 260);
-
-function paintLights({ context, fitting, lamp, viewMm }: Painter, lights: readonly Light[], frame: Uint8Array): void {
-  context.clearRect(0, 0, fitting.widthPx, fitting.heightPx);
-  context.globalCompositeOperation = lamp === 'off' ? 'lighter' : 'source-over';
-  for (const light of lights) {
-    const level = (k: number): number => screenLevel[frame[light.at + k] ?? 0] ?? 0;
-    const mono = level(0);
-    const rgb = light.colour ?? [level(0), mono === 0 && level(1) === 0 && level(2) === 0 ? 0 : level(1), level(2)];
-    const strength = light.colour ? mono / 255 : Math.max(...rgb) / 255;
-    if (strength <= 0.004) continue;
-    const x = fitting.leftPx + light.xMm * fitting.scale;
-    const y = fitting.topPx + light.yMm * fitting.scale;
-    const full = light.colour ? rgb : rgb.map((value) => value / strength);
-    const sprite = spriteOf(full[0] ?? 0, full[1] ?? 0, full[2] ?? 0);
-    const radius = Math.max(3, sizeOf(light.radiusMm, viewMm) * fitting.scale * (lamp === 'off' ? 1.5 : 0.62));
-    context.globalAlpha = Math.min(1, lamp === 'off' ? strength : 0.25 + 0.75 * strength);
-    context.drawImage(sprite, x - radius, y - radius, 2 * radius, 2 * radius);
-  }
-  context.globalAlpha = 1;
+/** The fitting for an onlooker: from the back row the piece is as small as it looks from there. */
+function fittingFor(fitting: Fitting, onlooker: Onlooker, design: Design): Fitting {
+  if (onlooker.from === 'near') return fitting;
+  const scale = Math.min(fitting.scale, (PX_PER_MM * SCREEN_M) / BACK_ROW_M);
+  return {
+    ...fitting,
+    scale,
+    leftPx: (fitting.widthPx - design.view.widthMm * scale) / 2,
+    topPx: (fitting.heightPx - design.view.heightMm * scale) / 2,
+  };
 }
 
 /**
  * Runs the moods on a canvas over the picture: the engine's frames at the display's rate while running, one still
- * frame while held. Virtual hands and cues move the player; a mood chosen by hand is shown by itself.
+ * frame while held. Virtual hands and cues move the player; a mood chosen by hand is shown by itself, on a clock that
+ * can be set.
  * @returns the mood that is showing.
  */
 export function useGlow(
@@ -125,16 +105,26 @@ export function useGlow(
   options: { readonly design: Design; readonly assessment: Assessment; readonly fitting: Fitting | null },
 ): string | null {
   const { design, assessment, fitting } = options;
-  const lamp = useViewStore((state) => state.lamp);
-  const running = useViewStore((state) => state.running);
-  const shownMoodId = useViewStore((state) => state.shownMoodId);
-  const events = useViewStore((state) => state.events);
-  const speed = useViewStore((state) => state.speed);
-  const skipMs = useViewStore((state) => state.skipMs);
-  const player = useRef<PlayerState>(startPlayer(design));
-  const clock = useRef({ nowMs: 0, lastTick: 0 });
-  const [showing, setShowing] = useState<string | null>(player.current.moodId);
+  const { lamp, running, shownMoodId, touches, dials, speed, skipMs, scrubMs, onlooker } = useViewStore(
+    useShallow(({ lamp, running, shownMoodId, touches, dials, speed, skipMs, scrubMs, onlooker }) => ({
+      lamp,
+      running,
+      shownMoodId,
+      touches,
+      dials,
+      speed,
+      skipMs,
+      scrubMs,
+      onlooker,
+    })),
+  );
+  const { show, limit } = assessment;
+  const stage = useRef<Stage>({ player: startPlayer(show, START_MS), nowMs: START_MS, shownMs: 0 });
+  const shape = useRef(shapeOf(show));
+  const shownBefore = useRef(shownMoodId);
+  const [showing, setShowing] = useState<string | null>(null);
 
+  // biome-ignore lint/correctness/useExhaustiveDependencies: hands, dials and the clock are read from the store as they change
   useEffect(() => {
     const canvas = canvasRef.current;
     const context = canvas?.getContext('2d');
@@ -143,43 +133,73 @@ export function useGlow(
     canvas.width = Math.round(fitting.widthPx * ratio);
     canvas.height = Math.round(fitting.heightPx * ratio);
     context.setTransform(ratio, 0, 0, ratio, 0, 0);
-    const { show, limit } = assessment;
-    const lights = listLights(assessment.placed, show);
-    const frame = new Uint8Array(show.frameBytes);
-    const scratch = new Uint8Array(show.frameBytes);
-    const known = (id: string | null): boolean => design.moods.list.some((mood) => mood.id === id);
-    if (!known(player.current.moodId)) player.current = startPlayer(design);
-    if (skipMs !== 0) clock.current.nowMs += view.takeSkip();
-    for (const event of events.length > 0 ? view.takeEvents() : [])
-      player.current = handleEvent(design, player.current, event, Math.round(clock.current.nowMs));
+    const lights = listLights(assessment);
+    const look = createLooker(show.frameBytes);
+    const piece = stage.current;
+    if (shape.current !== shapeOf(show)) {
+      shape.current = shapeOf(show);
+      piece.player = startPlayer(show, piece.nowMs);
+    }
+    if (shownBefore.current !== shownMoodId) {
+      shownBefore.current = shownMoodId;
+      piece.shownMs = 0;
+    }
+    const skip = view.takeSkip();
+    piece.nowMs += skip;
+    piece.shownMs = view.takeScrub() ?? piece.shownMs + skip;
+    piece.player = actOn(show, piece.player, view.takeTouches(), Math.round(piece.nowMs));
+    const shown = show.moods.findIndex((mood) => mood.id === shownMoodId);
 
     const paint = (): void => {
-      const nowMs = Math.round(clock.current.nowMs);
-      player.current = passTime(design, player.current, nowMs);
-      const state: PlayerState = known(shownMoodId)
-        ? { moodId: shownMoodId, sinceMs: 0, fade: null, back: null }
-        : player.current;
-      paintNow({ show, state, nowMs, out: frame, scratch, limit });
+      const nowMs = Math.round(piece.nowMs);
+      piece.player = passTime(show, actOn(show, piece.player, [], nowMs), nowMs);
+      const sinceMs = nowMs - Math.round(piece.shownMs);
+      const state: PlayerState =
+        shown < 0 ? piece.player : { ...piece.player, mood: shown, sinceMs, fade: null, back: null };
+      const seen = look({ show, limit, state, nowMs }, onlooker.shutterS);
       paintLights(
-        { context, fitting, lamp, viewMm: Math.max(design.view.widthMm, design.view.heightMm) },
+        {
+          context,
+          fitting: fittingFor(fitting, onlooker, design),
+          lamp,
+          viewMm: Math.max(design.view.widthMm, design.view.heightMm),
+          exposure: seen.exposure,
+        },
         lights,
-        frame,
+        seen.frame,
       );
-      setShowing(state.moodId);
+      view.tellPlayhead(nowMs - state.sinceMs);
+      setShowing(state.mood === ANY ? null : (show.moods[state.mood]?.id ?? null));
     };
     paint();
     if (!running) return;
     let handle = 0;
-    clock.current.lastTick = performance.now();
+    let lastTick = performance.now();
     const tick = (at: number): void => {
       // A tab that was away must not leap ahead by minutes.
-      clock.current.nowMs += Math.min(250, Math.max(0, at - clock.current.lastTick)) * speed;
-      clock.current.lastTick = at;
+      const passedMs = Math.min(250, Math.max(0, at - lastTick)) * speed;
+      piece.nowMs += passedMs;
+      piece.shownMs += passedMs;
+      lastTick = at;
       paint();
       handle = requestAnimationFrame(tick);
     };
     handle = requestAnimationFrame(tick);
     return () => cancelAnimationFrame(handle);
-  }, [canvasRef, design, assessment, fitting, lamp, running, shownMoodId, events, speed, skipMs]);
+  }, [
+    canvasRef,
+    design,
+    assessment,
+    fitting,
+    lamp,
+    running,
+    shownMoodId,
+    touches,
+    dials,
+    speed,
+    skipMs,
+    scrubMs,
+    onlooker,
+  ]);
   return showing;
 }

@@ -1,4 +1,3 @@
-import type { ShowEvent } from '@glimmer/core/motion';
 import { create } from 'zustand';
 
 /** What a click on the picture does. */
@@ -6,6 +5,19 @@ export type Tool =
   | { readonly kind: 'none' }
   | { readonly kind: 'route'; readonly tapeId: string }
   | { readonly kind: 'light'; readonly groupId: string };
+
+/** A virtual hand on a contact. */
+export interface Touch {
+  readonly controlId: string;
+  readonly isOn: boolean;
+}
+
+/** Who looks on: an eye nearby, an eye in the back row, or a camera with a shutter time. */
+export interface Onlooker {
+  readonly from: 'near' | 'back row';
+  /** Null = the eye. */
+  readonly shutterS: number | null;
+}
 
 interface ViewState {
   readonly lamp: 'on' | 'off';
@@ -19,8 +31,19 @@ interface ViewState {
   readonly pointedId: string | null;
   /** The mood under the hand in Moods; null lets the cues decide. */
   readonly shownMoodId: string | null;
-  /** Virtual hands: events for the player that the picture picks up. */
-  readonly events: readonly ShowEvent[];
+  /** Virtual hands on contacts: the picture picks them up. */
+  readonly touches: readonly Touch[];
+  /** Contacts that virtual hands hold closed. */
+  readonly closed: ReadonlySet<string>;
+  /** Where virtual hands have set the sensors: 0 = dark or empty, 1 = light or full. */
+  readonly dials: Readonly<Record<string, number>>;
+  /** The remote is out of reach: nothing of it arrives. */
+  readonly remoteLost: boolean;
+  readonly onlooker: Onlooker;
+  /** Time within the shown mood, in milliseconds: told by the picture. */
+  readonly playheadMs: number;
+  /** Time to go to; taken by the picture. */
+  readonly scrubMs: number | null;
 }
 
 const isStill = (): boolean => window.matchMedia('(prefers-reduced-motion: reduce)').matches;
@@ -33,7 +56,13 @@ export const useViewStore = create<ViewState>()(() => ({
   tool: { kind: 'none' },
   pointedId: null,
   shownMoodId: null,
-  events: [],
+  touches: [],
+  closed: new Set(),
+  dials: {},
+  remoteLost: false,
+  onlooker: { from: 'near', shutterS: null },
+  playheadMs: 0,
+  scrubMs: null,
 }));
 
 const set = useViewStore.setState;
@@ -54,11 +83,32 @@ export const view = {
   layToolDown: () => set({ tool: { kind: 'none' } }),
   pointAt: (pointedId: string | null) => set({ pointedId }),
   showMood: (shownMoodId: string | null) => set({ shownMoodId }),
-  act: (event: ShowEvent) => set((state) => ({ events: [...state.events, event], shownMoodId: null })),
-  takeEvents: () => {
-    const { events } = useViewStore.getState();
-    if (events.length > 0) set({ events: [] });
-    return events;
+  /** Closes or opens a contact. What virtual hands do is answered by the cues, so a mood chosen by hand is let go. */
+  touch: (controlId: string, isOn: boolean) =>
+    set((state) => {
+      if (state.closed.has(controlId) === isOn) return state;
+      const closed = new Set(state.closed);
+      if (isOn) closed.add(controlId);
+      else closed.delete(controlId);
+      return { closed, touches: [...state.touches, { controlId, isOn }], shownMoodId: null };
+    }),
+  takeTouches: (): readonly Touch[] => {
+    const { touches } = useViewStore.getState();
+    if (touches.length > 0) set({ touches: [] });
+    return touches;
+  },
+  turnDial: (controlId: string, share: number) =>
+    set((state) => ({ dials: { ...state.dials, [controlId]: share }, shownMoodId: null })),
+  loseRemote: (remoteLost: boolean) => set({ remoteLost }),
+  lookAs: (change: Partial<Onlooker>) => set((state) => ({ onlooker: { ...state.onlooker, ...change } })),
+  tellPlayhead: (playheadMs: number) => {
+    if (useViewStore.getState().playheadMs !== playheadMs) set({ playheadMs });
+  },
+  scrub: (scrubMs: number) => set({ running: false, scrubMs }),
+  takeScrub: (): number | null => {
+    const { scrubMs } = useViewStore.getState();
+    if (scrubMs !== null) set({ scrubMs: null });
+    return scrubMs;
   },
 };
 

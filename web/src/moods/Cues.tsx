@@ -1,44 +1,37 @@
-import { bands, type Cue } from '@glimmer/core/plan';
+import { bands, type Cue, isSameOccasion, listOccasions, occasionsOf } from '@glimmer/core/plan';
+import type { Band } from '@glimmer/core/units';
 import type { Draft } from 'immer';
-import { Hand, Moon, Sun, Trash2 } from 'lucide-react';
+import { Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { editDesign } from '../state/planStore.ts';
-import { view } from '../state/viewStore.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField } from '../widgets/fields.tsx';
-import { useSheet } from './useSheet.ts';
+import { useSheet } from '../stages/useSheet.ts';
 
-/** The ways in which a cue can come, in this piece. */
-function useOccasions(): { readonly value: string; readonly label: string; readonly when: Cue['when'] }[] {
-  const { design } = useSheet();
-  return [
-    ...design.drive.controls.flatMap((control): { value: string; label: string; when: Cue['when'] }[] =>
-      control.kind === 'button'
-        ? [
-            {
-              value: `button ${control.id}`,
-              label: `${control.name} is pressed`,
-              when: { kind: 'button', controlId: control.id },
-            },
-          ]
-        : [
-            {
-              value: `dark ${control.id}`,
-              label: `${control.name} sees it get dark`,
-              when: { kind: 'dark', controlId: control.id },
-            },
-            {
-              value: `light ${control.id}`,
-              label: `${control.name} sees it get light`,
-              when: { kind: 'light', controlId: control.id },
-            },
-          ],
-    ),
-    { value: 'after', label: 'some time has passed', when: { kind: 'after', afterS: 30 } },
-  ];
+/** The times that belong to an occasion. */
+function Times({ when, onChange }: { readonly when: Cue['when']; readonly onChange: (when: Cue['when']) => void }) {
+  const time = (label: string, value: number, band: Band, onCommit: (value: number) => void) => (
+    <InSentence>
+      <QuantityField hideLabel label={label} kind="timeS" value={value} band={band} onCommit={onCommit} />
+    </InSentence>
+  );
+  switch (when.kind) {
+    case 'after':
+      return <> ({time('After', when.afterS, bands.afterS, (afterS) => onChange({ ...when, afterS }))})</>;
+    case 'held':
+      return <> {time('Held for', when.holdS, bands.holdS, (holdS) => onChange({ ...when, holdS }))}</>;
+    case 'random':
+      return (
+        <>
+          {' '}
+          between {time('At the earliest', when.leastS, bands.afterS, (leastS) => onChange({ ...when, leastS }))} and{' '}
+          {time('At the latest', when.mostS, bands.afterS, (mostS) => onChange({ ...when, mostS }))}
+        </>
+      );
+    default:
+      return null;
+  }
 }
-
-const occasionOf = (when: Cue['when']): string => (when.kind === 'after' ? 'after' : `${when.kind} ${when.controlId}`);
 
 /** A number with its unit inside a sentence. */
 function InSentence({ children }: { readonly children: React.ReactNode }) {
@@ -47,7 +40,8 @@ function InSentence({ children }: { readonly children: React.ReactNode }) {
 
 function CueSentence({ cue, index }: { readonly cue: Cue; readonly index: number }) {
   const { design } = useSheet();
-  const occasions = useOccasions();
+  const occasions = listOccasions(design);
+  const chosen = occasions.findIndex((each) => isSameOccasion(each.when, cue.when));
   const moods = design.moods.list.map((mood) => ({ value: mood.id, label: mood.name }));
   const set = (recipe: (draft: Draft<Cue>) => void): void =>
     editDesign((draft) => {
@@ -63,8 +57,6 @@ function CueSentence({ cue, index }: { readonly cue: Cue; readonly index: number
       ];
     });
   const { when } = cue;
-  const act = when.kind === 'after' ? null : () => view.act({ kind: when.kind, controlId: when.controlId });
-  const Icon = when.kind === 'dark' ? Moon : when.kind === 'light' ? Sun : Hand;
   return (
     <li className="stitch flex items-start gap-2 py-1.5 leading-8 first:border-t-0">
       <p className="flex-1">
@@ -84,31 +76,19 @@ function CueSentence({ cue, index }: { readonly cue: Cue; readonly index: number
         <Choice
           inline
           label="When"
-          value={occasionOf(when)}
-          options={occasions}
+          value={String(chosen)}
+          options={[
+            ...(chosen < 0 ? [{ value: '-1', label: 'what its control can’t do' }] : []),
+            ...occasions.map((each, i) => ({ value: String(i), label: each.words })),
+          ]}
           onChoose={(value) =>
             set((draft) => {
-              const found = occasions.find((each) => each.value === value);
+              const found = occasions[Number(value)];
               if (found) draft.when = found.when;
             })
           }
         />
-        {when.kind === 'after' && (
-          <InSentence>
-            <QuantityField
-              hideLabel
-              label="After"
-              kind="timeS"
-              value={when.afterS}
-              band={bands.afterS}
-              onCommit={(afterS) =>
-                set((draft) => {
-                  draft.when = { kind: 'after', afterS };
-                })
-              }
-            />
-          </InSentence>
-        )}
+        <Times when={when} onChange={(next) => set((draft) => void (draft.when = next))} />
         , go to{' '}
         <Choice
           inline
@@ -136,6 +116,25 @@ function CueSentence({ cue, index }: { readonly cue: Cue; readonly index: number
             }
           />
         </InSentence>
+        {cue.fadeS > 0 && (
+          <>
+            , keeping{' '}
+            <Choice
+              inline
+              label="What the fade keeps even"
+              value={cue.keeps ?? 'current'}
+              options={[
+                { value: 'current', label: 'the current even' },
+                { value: 'look', label: 'the look even' },
+              ]}
+              onChoose={(value) =>
+                set((draft) => {
+                  draft.keeps = value;
+                })
+              }
+            />
+          </>
+        )}
         ;{' '}
         {cue.backAfterS === null ? (
           <button
@@ -147,7 +146,7 @@ function CueSentence({ cue, index }: { readonly cue: Cue; readonly index: number
               })
             }
           >
-            stay there
+            {when.kind === 'while' ? 'then go back' : 'stay there'}
           </button>
         ) : (
           <>
@@ -171,7 +170,7 @@ function CueSentence({ cue, index }: { readonly cue: Cue; readonly index: number
                 }
               />
             </InSentence>{' '}
-            go back; about{' '}
+            {when.kind === 'while' ? 'at the latest go back' : 'go back'}; about{' '}
             <InSentence>
               <QuantityField
                 hideLabel
@@ -187,12 +186,6 @@ function CueSentence({ cue, index }: { readonly cue: Cue; readonly index: number
         )}
         .
       </p>
-      {act && (
-        <Button onClick={act} title="Do it now on the picture">
-          <Icon size={15} />
-          Do it
-        </Button>
-      )}
       <Button
         look="quiet"
         aria-label={`Remove cue ${index + 1}`}
@@ -220,7 +213,7 @@ export function Cues() {
       {design.moods.cues.length === 0 && (
         <li className="text-faint">
           {design.drive.controls.length === 0
-            ? 'Add a button or a light sensor in Drive, then say here what it does. "Some time has passed" works without either.'
+            ? 'Add a button, a switch or a sensor in Drive, then say here what it does. "Some time has passed" works without any.'
             : 'No cue yet: the first mood runs on and on.'}
         </li>
       )}
@@ -233,10 +226,8 @@ export function addCue(): void {
   editDesign((draft) => {
     const [from, to] = draft.moods.list;
     if (!from) return;
-    const control = draft.drive.controls[0];
-    const when: Cue['when'] = control
-      ? { kind: control.kind === 'button' ? 'button' : 'dark', controlId: control.id }
-      : { kind: 'after', afterS: 30 };
+    const [control] = draft.drive.controls;
+    const when: Cue['when'] = (control && occasionsOf(control)[0]?.when) ?? { kind: 'after', afterS: 30 };
     draft.moods.cues.push({
       id: nanoid(8),
       from: null,

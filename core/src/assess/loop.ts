@@ -1,0 +1,47 @@
+import { longestWaitS } from '../drive/index.ts';
+import { cyclesAtWorst, memoryOfShow, programOfShow, type Show } from '../motion/index.ts';
+import type { ControllerPart } from '../parts/index.ts';
+
+/** One turn of the program's loop at its hardest, and what the program takes of its controller. */
+export interface LoopBudget {
+  readonly computeS: number;
+  readonly sendS: number;
+  readonly senseS: number;
+  /** The loop waits for the next whole tick. */
+  readonly framesPerS: number;
+  /** From a press at the worst moment to the frame that shows it. */
+  readonly longestWaitS: number;
+  readonly memoryBytes: number;
+  readonly memoryOf: number;
+  readonly programBytes: number;
+  readonly programOf: number;
+}
+
+/** Ticks of the loop, and how many looks a contact needs to count. */
+const TICK_S = 0.016;
+const LOOKS = 3;
+/** One reading of a converter: 13 cycles at 125 kHz. */
+const READING_S = 104e-6;
+/** What calls and interrupts put on the stack at the deepest. */
+const STACK_BYTES = 160;
+
+/** Reckons the loop of a show on a controller. */
+export function budgetLoop(show: Show, controller: ControllerPart, lineTimesS: readonly number[]): LoopBudget {
+  const computeS = cyclesAtWorst(show) / (controller.clockMhz * 1e6 * controller.worthCycles);
+  const sendS = lineTimesS.reduce((sum, lineS) => sum + lineS, 0);
+  const senseS = show.controls.filter((control) => control.sensing).length * READING_S;
+  const workS = computeS + sendS + senseS;
+  const framesPerS = 1 / (Math.max(1, Math.ceil(workS / TICK_S)) * TICK_S);
+  return {
+    computeS,
+    sendS,
+    senseS,
+    framesPerS,
+    // Two more looks until the press counts, then a frame that has just begun and the one that shows it.
+    longestWaitS: (LOOKS - 1) / framesPerS + longestWaitS(sendS, computeS + senseS, framesPerS),
+    memoryBytes: memoryOfShow(show) + STACK_BYTES,
+    memoryOf: controller.memoryBytes,
+    programBytes: programOfShow(show),
+    programOf: controller.programBytes,
+  };
+}

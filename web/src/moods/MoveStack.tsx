@@ -1,0 +1,138 @@
+import { changeMove, type Laying, layings, type Mood, type Move, moveKinds } from '@glimmer/core/plan';
+import type { Draft } from 'immer';
+import { Layers, Trash2 } from 'lucide-react';
+import { nanoid } from 'nanoid';
+import { editDesign } from '../state/planStore.ts';
+import { Button } from '../widgets/Button.tsx';
+import { Choice } from '../widgets/fields.tsx';
+import { MoveSettings } from './MoveSettings.tsx';
+
+/** Lights that moves are given to: a group, or a set of the maker's own. */
+export interface Ground {
+  readonly id: string;
+  readonly name: string;
+  /** The colour of single lights; null for pixels. */
+  readonly fixedColour: string | null;
+  readonly isSet: boolean;
+}
+
+const kinds = moveKinds.map((value) => ({ value, label: value }));
+const hows: Readonly<Record<Laying, string>> = { over: 'over it', add: 'added to it', lightest: 'the lighter of both' };
+
+interface MoveStackProps {
+  readonly ground: Ground;
+  readonly mood: Mood;
+  readonly moodIndex: number;
+}
+
+/** What one light group or set does in one mood: a first move, and those laid upon it. */
+export function MoveStack({ ground, mood, moodIndex }: MoveStackProps) {
+  const move = mood.moves[ground.id];
+  const fallback = ground.fixedColour ?? '#ffb45e';
+  const edit = (recipe: (draft: Draft<Mood>) => void, merge?: string): void =>
+    editDesign(
+      (draft) => {
+        const found = draft.moods.list[moodIndex];
+        if (found) recipe(found);
+      },
+      merge ? { merge: `${merge} ${moodIndex} ${ground.id}` } : {},
+    );
+  const put = (next: Move | null, merge?: string): void =>
+    edit((draft) => {
+      // Immer freezes what it is given; a draft of a move is one.
+      if (next) draft.moves[ground.id] = next as Draft<Move>;
+      else delete draft.moves[ground.id];
+    }, merge);
+  const tops = (mood.tops ?? []).filter((top) => top.on === ground.id);
+  const lay = (): void =>
+    edit((draft) => {
+      draft.tops = [
+        ...(draft.tops ?? []),
+        { id: nanoid(8), on: ground.id, how: 'over', move: changeMove('sparkle', undefined, '#ffffff') as Draft<Move> },
+      ];
+    });
+  const nothing = ground.isSet ? 'nothing of its own' : 'dark';
+  return (
+    <div className="stitch py-2 first:border-t-0" data-ground={ground.name}>
+      <div className="grid grid-cols-[8rem_1fr] gap-x-3">
+        <div>
+          <p className="font-semibold">{ground.name}</p>
+          <Choice
+            hideLabel
+            label={`Move of ${ground.name}`}
+            value={move?.kind ?? 'dark'}
+            options={[{ value: 'dark', label: nothing }, ...kinds]}
+            onChoose={(kind) => put(kind === 'dark' ? null : changeMove(kind, move, fallback))}
+          />
+          <button
+            type="button"
+            onClick={lay}
+            aria-label={`Lay a move upon ${ground.name}`}
+            className="mt-1 flex items-center gap-1 text-[13px] text-verdigris underline decoration-dotted underline-offset-4"
+          >
+            <Layers size={14} aria-hidden="true" />
+            Lay one upon it
+          </button>
+        </div>
+        {move && <MoveSettings move={move} fixedColour={ground.fixedColour} onChange={put} />}
+      </div>
+      {tops.map((top) => {
+        const editTop = (recipe: (draft: Draft<typeof top>) => void, merge?: string): void =>
+          edit((draft) => {
+            const found = draft.tops?.find((each) => each.id === top.id);
+            if (found) recipe(found);
+          }, merge);
+        return (
+          <div key={top.id} className="mt-2 ml-3 grid grid-cols-[8rem_1fr] gap-x-3 border-l-2 border-rule pl-2">
+            <div>
+              <Choice
+                hideLabel
+                label={`Upon ${ground.name}`}
+                value={top.move.kind}
+                options={kinds}
+                onChoose={(kind) =>
+                  editTop((draft) => {
+                    draft.move = changeMove(kind, top.move, fallback) as Draft<Move>;
+                  })
+                }
+              />
+              <div className="mt-1 flex items-center gap-1">
+                <Choice
+                  hideLabel
+                  label="How it lies"
+                  value={top.how}
+                  options={layings.map((value) => ({ value, label: hows[value] }))}
+                  onChoose={(how) =>
+                    editTop((draft) => {
+                      draft.how = how;
+                    })
+                  }
+                />
+                <Button
+                  look="quiet"
+                  aria-label={`Take this move off ${ground.name}`}
+                  onClick={() =>
+                    edit((draft) => {
+                      draft.tops = draft.tops?.filter((each) => each.id !== top.id) ?? [];
+                    })
+                  }
+                >
+                  <Trash2 size={15} />
+                </Button>
+              </div>
+            </div>
+            <MoveSettings
+              move={top.move}
+              fixedColour={ground.fixedColour}
+              onChange={(next, merge) =>
+                editTop((draft) => {
+                  draft.move = next as Draft<Move>;
+                }, merge && `${merge} ${top.id}`)
+              }
+            />
+          </div>
+        );
+      })}
+    </div>
+  );
+}

@@ -1,0 +1,110 @@
+import type { Control } from '@glimmer/core/plan';
+import { BatteryLow, Hand, RadioTower, SunMoon, ToggleLeft, ToggleRight } from 'lucide-react';
+import { useViewStore, view } from '../state/viewStore.ts';
+import { Button } from '../widgets/Button.tsx';
+
+/** A contact that is closed for as long as it is pressed, by mouse, finger or key. */
+function Pressed({ control, disabled }: { readonly control: Control; readonly disabled: boolean }) {
+  const isClosed = useViewStore((state) => state.closed.has(control.id));
+  const press = (isOn: boolean): void => view.touch(control.id, isOn);
+  const isKey = (key: string): boolean => key === ' ' || key === 'Enter';
+  return (
+    <Button
+      aria-pressed={isClosed}
+      disabled={disabled}
+      title="Closed for as long as it is pressed"
+      onPointerDown={(event) => {
+        event.currentTarget.setPointerCapture(event.pointerId);
+        press(true);
+      }}
+      onPointerUp={() => press(false)}
+      onPointerCancel={() => press(false)}
+      onBlur={() => press(false)}
+      onKeyDown={(event) => {
+        if (!isKey(event.key)) return;
+        event.preventDefault();
+        event.stopPropagation();
+        press(true);
+      }}
+      onKeyUp={(event) => {
+        if (!isKey(event.key)) return;
+        event.preventDefault();
+        press(false);
+      }}
+    >
+      {control.kind === 'remote' ? <RadioTower size={15} /> : <Hand size={15} />}
+      {control.name}
+    </Button>
+  );
+}
+
+/** A contact that stays as it was put. */
+function Put({ control, disabled }: { readonly control: Control; readonly disabled: boolean }) {
+  const isClosed = useViewStore((state) => state.closed.has(control.id));
+  return (
+    <Button aria-pressed={isClosed} disabled={disabled} onClick={() => view.touch(control.id, !isClosed)}>
+      {isClosed ? <ToggleRight size={15} /> : <ToggleLeft size={15} />}
+      {control.name}
+    </Button>
+  );
+}
+
+/** What a sensor sees, from nothing to full. */
+function Dial({ control }: { readonly control: Control }) {
+  const value = useViewStore((state) => state.dials[control.id] ?? 1);
+  const isCharge = control.kind === 'charge sense';
+  return (
+    <label className="flex items-center gap-1.5 text-[13px]">
+      {isCharge ? <BatteryLow size={15} aria-hidden="true" /> : <SunMoon size={15} aria-hidden="true" />}
+      {control.name}
+      <input
+        type="range"
+        min={0}
+        max={100}
+        value={Math.round(value * 100)}
+        aria-valuetext={`${Math.round(value * 100)} %, from ${isCharge ? 'empty to full' : 'dark to light'}`}
+        onChange={(event) => view.turnDial(control.id, Number(event.target.value) / 100)}
+        className="w-24 accent-verdigris"
+      />
+      <span className="figures w-9 text-right text-faint">{Math.round(value * 100)} %</span>
+    </label>
+  );
+}
+
+const isKept = (control: Control): boolean =>
+  control.kind === 'latching switch' ||
+  control.kind === 'tilt switch' ||
+  (control.kind === 'remote' && control.output === 'latched');
+
+/** Hands on the controls of the piece: what they do, the running picture answers. */
+export function VirtualHands({ controls }: { readonly controls: readonly Control[] }) {
+  const remoteLost = useViewStore((state) => state.remoteLost);
+  if (controls.length === 0) return null;
+  const remotes = controls.filter((control) => control.kind === 'remote');
+  const lose = (isLost: boolean): void => {
+    view.loseRemote(isLost);
+    // A receiver that hears nothing opens what was held; what was latched stays.
+    if (isLost) for (const remote of remotes) if (remote.output === 'held') view.touch(remote.id, false);
+  };
+  return (
+    <fieldset className="flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-rule px-3 py-1.5">
+      <legend className="sr-only">Virtual hands</legend>
+      <span className="text-[13px] text-faint">Hands on</span>
+      {controls.map((control) => {
+        if (control.kind === 'light sensor' || control.kind === 'charge sense')
+          return <Dial key={control.id} control={control} />;
+        const disabled = control.kind === 'remote' && remoteLost;
+        return isKept(control) ? (
+          <Put key={control.id} control={control} disabled={disabled} />
+        ) : (
+          <Pressed key={control.id} control={control} disabled={disabled} />
+        );
+      })}
+      {remotes.length > 0 && (
+        <Button look="quiet" aria-pressed={remoteLost} onClick={() => lose(!remoteLost)}>
+          {remoteLost ? 'Find the remote again' : 'Lose the remote'}
+        </Button>
+      )}
+    </fieldset>
+  );
+}

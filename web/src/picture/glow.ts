@@ -1,0 +1,154 @@
+import type { Assessment } from '@glimmer/core/assess';
+import { exposedShare, PIXEL_DIMMING_HZ } from '@glimmer/core/lights';
+import { parseColour } from '@glimmer/core/motion';
+
+/** How millimetres of the view become pixels of the canvas. */
+export interface Fitting {
+  readonly scale: number;
+  readonly leftPx: number;
+  readonly topPx: number;
+  readonly widthPx: number;
+  readonly heightPx: number;
+}
+
+const SPRITE_PX = 64;
+const sprites = new Map<number, HTMLCanvasElement>();
+
+/** A soft round glow of one colour, made once and drawn many times; colours are rounded to 16 steps each. */
+function spriteOf(red: number, green: number, blue: number): HTMLCanvasElement {
+  const key = ((red >> 4) << 8) | ((green >> 4) << 4) | (blue >> 4);
+  const known = sprites.get(key);
+  if (known) return known;
+  const sprite = document.createElement('canvas');
+  sprite.width = SPRITE_PX;
+  sprite.height = SPRITE_PX;
+  const context = sprite.getContext('2d');
+  if (context) {
+    const glow = context.createRadialGradient(
+      SPRITE_PX / 2,
+      SPRITE_PX / 2,
+      0,
+      SPRITE_PX / 2,
+      SPRITE_PX / 2,
+      SPRITE_PX / 2,
+    );
+    const colour = (alpha: number, whiten = 0): string =>
+      `rgba(${[red, green, blue].map((value) => Math.round(value + (255 - value) * whiten)).join(',')},${alpha})`;
+    glow.addColorStop(0, colour(1, 0.55));
+    glow.addColorStop(0.16, colour(0.85, 0.15));
+    glow.addColorStop(0.42, colour(0.26));
+    glow.addColorStop(1, colour(0));
+    context.fillStyle = glow;
+    context.fillRect(0, 0, SPRITE_PX, SPRITE_PX);
+  }
+  sprites.set(key, sprite);
+  return sprite;
+}
+
+/** Light, 0…1, to what a screen shows for it. */
+const onScreen = (light: number): number => light ** (1 / 2.2);
+
+/** One light of the picture: where it is, where it stands in the frame, and how it looks. */
+export interface Light {
+  readonly xMm: number;
+  readonly yMm: number;
+  readonly at: number;
+  /** Null = three bytes from the frame; else one byte scales this colour. */
+  readonly colour: readonly [number, number, number] | null;
+  readonly radiusMm: number;
+  /** Its light at full against the brightest of the piece, as a share. */
+  readonly relative: number;
+  readonly dimmingHz: number;
+}
+
+const BARE_PIXEL_MM = 11;
+/** White of a pixel at full, all dice together: typical of the kind, in millicandela. */
+const PIXEL_MCD = 1800;
+/** The eight-bit board dims by hardware at this rate. */
+const CHANNEL_DIMMING_HZ = 977;
+/** Where a cosine emitter's light on a sheet has fallen to a thirtieth, in depths: (1 + x²)⁻² = 1/30. */
+const SPREAD_DEPTHS = Math.sqrt(Math.sqrt(30) - 1);
+
+/** A sheet in front spreads a light over twice its depth or so; bare it is as large as it dazzles. */
+const radiusOf = (bareMm: number, diffuserMm: number | undefined): number =>
+  diffuserMm === undefined ? bareMm : Math.max(bareMm / 2, diffuserMm * SPREAD_DEPTHS);
+
+/** All lights of an assessed design, with what they give at full against each other. */
+export function listLights({ placed, show, driven }: Assessment): Light[] {
+  const lights = placed.flatMap((group, g): (Light & { readonly mcd: number })[] => {
+    const row = show.groups[g];
+    if (!row) return [];
+    if (group.kind === 'tape')
+      return group.places.map((place, i) => ({
+        ...place,
+        at: row.offset + i * 3,
+        colour: null,
+        radiusMm: radiusOf(BARE_PIXEL_MM, group.tape.diffuserMm),
+        relative: 1,
+        mcd: PIXEL_MCD,
+        dimmingHz: PIXEL_DIMMING_HZ,
+      }));
+    const channels = Math.max(1, row.points);
+    const drive = driven.find((each) => each.groupId === group.id);
+    const share = drive ? drive.resistor.currentA / Math.max(1e-6, drive.ratedCurrentA) : 1;
+    const bareMm = 9 + 4 * Math.log10(Math.max(10, group.part.intensityMcd) / 100);
+    return group.places.map((place, i) => ({
+      ...place,
+      at: row.offset + (i % channels),
+      colour: parseColour(group.part.colour),
+      radiusMm: radiusOf(bareMm, group.group.diffuserMm),
+      relative: 1,
+      mcd: group.part.intensityMcd * share,
+      dimmingHz: CHANNEL_DIMMING_HZ,
+    }));
+  });
+  const brightest = Math.max(1, ...lights.map((light) => light.mcd));
+  return lights.map(({ mcd, ...light }) => ({ ...light, relative: mcd / brightest }));
+}
+
+/** A camera's frame: how long the shutter is open, and when the first row is read. */
+export interface Exposure {
+  readonly shutterS: number;
+  readonly fromS: number;
+  /** From the first row to the last. */
+  readonly readOutS: number;
+}
+
+export interface Painter {
+  readonly context: CanvasRenderingContext2D;
+  readonly fitting: Fitting;
+  readonly lamp: 'on' | 'off';
+  readonly viewMm: number;
+  readonly exposure: Exposure | null;
+}
+
+/** Small models need small dots: radii are held to a share of the view. */
+const sizeOf = (radiusMm: number, viewMm: number): number => Math.min(radiusMm * 1.4, (viewMm * radiusMm) / 260);
+
+/** Paints the lights of a frame: their own colour and relative brightness, each as wide as its diffuser spreads it. */
+export function paintLights(painter: Painter, lights: readonly Light[], frame: ArrayLike<number>): void {
+  const { context, fitting, lamp, viewMm, exposure } = painter;
+  context.clearRect(0, 0, fitting.widthPx, fitting.heightPx);
+  context.globalCompositeOperation = lamp === 'off' ? 'lighter' : 'source-over';
+  for (const light of lights) {
+    const y = fitting.topPx + light.yMm * fitting.scale;
+    const seen = (k: number): number => {
+      const level = (frame[light.at + k] ?? 0) / 255;
+      if (!exposure || level === 0) return onScreen(level);
+      const openS = exposure.fromS + (y / Math.max(1, fitting.heightPx)) * exposure.readOutS;
+      return onScreen(exposedShare.reckon({ d: level, f: light.dimmingHz, t: openS, e: exposure.shutterS }));
+    };
+    const rgb = light.colour ? light.colour.map((value) => value / 255) : [seen(0), seen(1), seen(2)];
+    const level = light.colour ? seen(0) : Math.max(...rgb);
+    // Where all are lit by the room too, how bright they are against each other does not count.
+    const strength = lamp === 'off' ? level * onScreen(light.relative) : level;
+    if (strength <= 0.004) continue;
+    const x = fitting.leftPx + light.xMm * fitting.scale;
+    const full = light.colour ? rgb : rgb.map((value) => value / level);
+    const sprite = spriteOf((full[0] ?? 0) * 255, (full[1] ?? 0) * 255, (full[2] ?? 0) * 255);
+    const radius = Math.max(1.5, sizeOf(light.radiusMm, viewMm) * fitting.scale * (lamp === 'off' ? 1.5 : 0.62));
+    context.globalAlpha = Math.min(1, lamp === 'off' ? strength : 0.25 + 0.75 * strength);
+    context.drawImage(sprite, x - radius, y - radius, 2 * radius, 2 * radius);
+  }
+  context.globalAlpha = 1;
+}
