@@ -8,6 +8,7 @@ import {
   type MoodBudget,
   meanOfCourse,
 } from './assess/budget.ts';
+import { type CopiesInStep, judgeCopies } from './assess/copies.ts';
 import { fitAll, type PlacedFit } from './assess/fits.ts';
 import { limitOf } from './assess/limit.ts';
 import { budgetLoop, type LoopBudget } from './assess/loop.ts';
@@ -25,12 +26,7 @@ import {
   type RailRange,
   timeDataLine,
 } from './drive/index.ts';
-import {
-  orderChains,
-  type PlacedGroup,
-  type PlacedTape,
-  placeLights,
-} from './lights/index.ts';
+import { orderChains, type PlacedGroup, type PlacedTape, placeLights } from './lights/index.ts';
 import { compileShow, type Show, type ShowLimit } from './motion/index.ts';
 import { type ControllerPart, findPart, type Library, withOwnParts } from './parts/index.ts';
 import type { Design } from './plan/index.ts';
@@ -52,6 +48,7 @@ import {
 import { planRuns, type RunCurrents, type WireRun, wireCarriesA } from './wires/index.ts';
 
 export type { Consumer, CourseStretch, MoodBudget } from './assess/budget.ts';
+export type { CopiesInStep } from './assess/copies.ts';
 export type { PlacedFit } from './assess/fits.ts';
 export type { LoopBudget } from './assess/loop.ts';
 export type { Sensing } from './assess/sensing.ts';
@@ -90,6 +87,8 @@ export interface Assessment {
   readonly sensing: readonly Sensing[];
   /** Null until there is a controller. */
   readonly loop: LoopBudget | null;
+  /** Null for a single piece. */
+  readonly copiesInStep: CopiesInStep | null;
   readonly consumers: readonly Consumer[];
   readonly moods: readonly MoodBudget[];
   readonly course: readonly CourseStretch[];
@@ -300,18 +299,18 @@ export function assess(design: Design, library: Library = withOwnParts(design.ow
     undefined,
   );
   const dataLines = chains.flatMap((chain) =>
-      chain[0]
-        ? [
-            {
-              tapeId: chain[0].id,
-              line: timeDataLine(
-                chain.reduce((sum, tape) => sum + tape.cut.lights, 0),
-                chain[0].part,
-              ),
-            },
-          ]
-        : [],
-    );
+    chain[0]
+      ? [
+          {
+            tapeId: chain[0].id,
+            line: timeDataLine(
+              chain.reduce((sum, tape) => sum + tape.cut.lights, 0),
+              chain[0].part,
+            ),
+          },
+        ]
+      : [],
+  );
   const shopping = listShopping({ design, library, placed, driven: drivenById, runs });
   return {
     placed,
@@ -326,7 +325,14 @@ export function assess(design: Design, library: Library = withOwnParts(design.ow
     driven,
     pinPlan: controller ? assignPins(controller, listPinDemands(design, placed, driven), design.drive.pinLocks) : null,
     dataLines,
-    loop: controller ? budgetLoop(show, controller, dataLines.map(({ line }) => line.frameS)) : null,
+    copiesInStep: judgeCopies(design, show),
+    loop: controller
+      ? budgetLoop(
+          show,
+          controller,
+          dataLines.map(({ line }) => line.frameS),
+        )
+      : null,
     sensing,
     consumers,
     moods: budgets,

@@ -87,12 +87,15 @@ const nowhere = { xMm: 0, yMm: 0 };
 
 /** Sixty contacts, and one sensor of each kind behind them. */
 const manyControls: readonly Control[] = [
-  ...Array.from({ length: 60 }, (_, i): Control => ({
-    kind: contactKinds[i % 3] ?? 'button',
-    id: `b${i}`,
-    name: `Contact ${i}`,
-    at: nowhere,
-  })),
+  ...Array.from(
+    { length: 60 },
+    (_, i): Control => ({
+      kind: contactKinds[i % 3] ?? 'button',
+      id: `b${i}`,
+      name: `Contact ${i}`,
+      at: nowhere,
+    }),
+  ),
   { kind: 'light sensor', id: 'room', name: 'Room', at: nowhere, darkOhm: 180_000, lightOhm: 2400 },
   { kind: 'charge sense', id: 'charge', name: 'Charge', at: nowhere, lowV: 3.3, settleS: 0.6 },
 ];
@@ -272,7 +275,9 @@ describe('the files of the program', () => {
     ...exportProgram(plan, assess(plan.design), engineFiles),
   });
   it('the engine’s tables are those of the preview', () => {
-    expect(engineFiles['tables.h']).toBe(writeEngineTables({ gamma: gammaTable, look: lookTable, breath: breathTable }));
+    expect(engineFiles['tables.h']).toBe(
+      writeEngineTables({ gamma: gammaTable, look: lookTable, breath: breathTable }),
+    );
   });
   it('one pin changed in the plan changes one line, and the mark', () => {
     const plan = demoPlan();

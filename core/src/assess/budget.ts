@@ -1,6 +1,13 @@
 import type { DrivenLeds } from '../drive/index.ts';
 import type { PlacedGroup } from '../lights/index.ts';
-import { type GroupLoad, measureGroup, measureLimited, type Show, type ShowLimit, type ShowMood } from '../motion/index.ts';
+import {
+  type GroupLoad,
+  measureGroup,
+  measureLimited,
+  type Show,
+  type ShowLimit,
+  type ShowMood,
+} from '../motion/index.ts';
 import type { ControllerPart, Figure } from '../parts/index.ts';
 import type { Design, Mood } from '../plan/index.ts';
 import type { MoodDraw } from '../power/index.ts';

@@ -40,4 +40,3 @@ export function fitAll(design: Design, placed: readonly PlacedGroup[]): PlacedFi
     });
   });
 }
-

@@ -13,10 +13,9 @@ function listMovesOn(design: Design, groupId: string): { readonly move: Move; re
     Object.entries(moves).flatMap(([id, move]) => (ids.has(id) ? [move] : []));
   return [
     ...design.moods.list.flatMap((mood) =>
-      [
-        ...pick(mood.moves),
-        ...(mood.tops ?? []).filter((top) => ids.has(top.on)).map((top) => top.move),
-      ].map((move) => ({ move, brightness: mood.brightness })),
+      [...pick(mood.moves), ...(mood.tops ?? []).filter((top) => ids.has(top.on)).map((top) => top.move)].map(
+        (move) => ({ move, brightness: mood.brightness }),
+      ),
     ),
     ...(design.moods.signs ?? []).flatMap((sign) => pick(sign.moves).map((move) => ({ move, brightness: 1 }))),
   ];
@@ -28,7 +27,11 @@ const isDimmed = (design: Design, groupId: string): boolean =>
   );
 
 /** What every data line, channel and control asks of a pin. */
-export function listPinDemands(design: Design, placed: readonly PlacedGroup[], driven: readonly DrivenLeds[]): PinDemand[] {
+export function listPinDemands(
+  design: Design,
+  placed: readonly PlacedGroup[],
+  driven: readonly DrivenLeds[],
+): PinDemand[] {
   const data = placed
     .filter((group): group is PlacedTape => group.kind === 'tape' && group.tape.after === null && group.cut.lights > 0)
     .map((tape): PinDemand => ({ id: `data:${tape.id}`, label: `Data of ${tape.name}`, needs: 'data', isLoad: true }));
@@ -52,4 +55,3 @@ export function listPinDemands(design: Design, placed: readonly PlacedGroup[], d
   );
   return [...data, ...channels, ...controls];
 }
-

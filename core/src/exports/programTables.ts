@@ -120,8 +120,7 @@ function keepLists(): ListKeeper {
       names.set(text, known);
       return known;
     },
-    write: () =>
-      [...names].map(([text, name]) => `static const UG_FLASH uint16_t ${name}[] = { ${text} };\n`).join(''),
+    write: () => [...names].map(([text, name]) => `static const UG_FLASH uint16_t ${name}[] = { ${text} };\n`).join(''),
   };
 }
 

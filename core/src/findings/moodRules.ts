@@ -199,8 +199,7 @@ const isOn = (design: Parameters<Rule>[0]['design'], onId: string, groupId: stri
 export const darkMoodRule: Rule = ({ design, assessment }) =>
   design.moods.list
     .filter(
-      (mood) =>
-        assessment.placed.length > 0 && Object.keys(mood.moves).length === 0 && (mood.tops ?? []).length === 0,
+      (mood) => assessment.placed.length > 0 && Object.keys(mood.moves).length === 0 && (mood.tops ?? []).length === 0,
     )
     .map((mood) => ({
       id: `dark:${mood.id}`,

@@ -22,6 +22,3 @@ export const exposedShare = defineFormula({
   source: 'pulse-width dimming looked at through an open shutter; long against the period it comes to the level itself',
   reckon: ({ d, f, t, e }) => (onTime(t + e, 1 / f, d) - onTime(t, 1 / f, d)) / e,
 });
-
-/** Whether a shutter catches whole periods enough that bands stay below a tenth of the light. */
-export const showsBands = (shutterS: number, dimmingHz: number): boolean => shutterS * dimmingHz < 10;

@@ -1,5 +1,5 @@
 export { type Balance, balanceOf, type MassAt, sheetMassG, trimMassG, turningForce } from './balance.ts';
-export { exposedShare, PIXEL_DIMMING_HZ, showsBands } from './camera.ts';
+export { exposedShare, PIXEL_DIMMING_HZ } from './camera.ts';
 export { curveOfGroup, curveOfPart } from './curve.ts';
 export { type CutStock, type CuttingPlan, type CuttingTask, cutFromStock } from './cutStock.ts';
 export {

@@ -57,17 +57,12 @@ function placeRows(grid: NonNullable<Tape['grid']>, route: readonly PlanPoint[],
 }
 
 /** Length of tape that a tape asks for, before it is cut to whole joints: along its route, or row by row. */
-export function wantedLengthMm(tape: Tape, perMetre: number): number {
+function wantedLengthMm(tape: Tape, perMetre: number): number {
   if (tape.grid) return (tape.grid.columns * tape.grid.rows * 1000) / perMetre;
   return tape.lengthMm ?? measureRoute(tape.route);
 }
 
-function placeGrid(
-  tape: Tape,
-  grid: NonNullable<Tape['grid']>,
-  part: PixelTapePart,
-  firstIndex: number,
-): PlacedTape {
+function placeGrid(tape: Tape, grid: NonNullable<Tape['grid']>, part: PixelTapePart, firstIndex: number): PlacedTape {
   const routeMm = wantedLengthMm(tape, part.perMetre);
   // Each row is cut from the tape by itself, so joints do not matter: a row is a count of lights.
   const cut = { ...cutTape({ routeMm, perMetre: part.perMetre, lightsPerJoint: 1 }), lights: grid.columns * grid.rows };

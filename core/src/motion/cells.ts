@@ -10,8 +10,7 @@ export const MOST_CELLS = 256;
 function seedBoard(move: CellsMove, board: Uint8Array): void {
   board.fill(0);
   const count = Math.min(MOST_CELLS, move.columns * move.rows);
-  for (let cell = 0; cell < count; cell += 1)
-    board[cell] = chanceByte(move.seed, cell, 0) < move.share256 ? 1 : 0;
+  for (let cell = 0; cell < count; cell += 1) board[cell] = chanceByte(move.seed, cell, 0) < move.share256 ? 1 : 0;
 }
 
 /** One neighbour's place along one side; −1 beyond an edge that does not wrap. */

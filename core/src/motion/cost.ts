@@ -65,7 +65,10 @@ const ENGINE_BYTES = 14_300;
 /** Size of the whole program in the controller's flash, in bytes: the engine and the tables of the show. */
 export function programOfShow(show: Show): number {
   const layers = [...show.moods, ...show.signs].flatMap((each) => each.layers);
-  const lists = [...layers.map((layer) => layer.places?.length ?? 0), ...show.sets.map((set) => set.offsets?.length ?? 0)];
+  const lists = [
+    ...layers.map((layer) => layer.places?.length ?? 0),
+    ...show.sets.map((set) => set.offsets?.length ?? 0),
+  ];
   return (
     ENGINE_BYTES +
     62 * layers.length +

@@ -38,11 +38,7 @@ function endsOfFlashes(timesMs: readonly number[], lights: readonly number[]): n
  * The fastest flashing in a series of light (shares of full light) that comes round after `periodMs`, or does not where
  * that is null.
  */
-export function findFlashing(
-  timesMs: readonly number[],
-  lights: readonly number[],
-  periodMs: number | null,
-): Flashing {
+export function findFlashing(timesMs: readonly number[], lights: readonly number[], periodMs: number | null): Flashing {
   // Two rounds, so that the series has settled: what ends in the second is what ends in each.
   const twice = (shiftMs: number): number[] => [...timesMs, ...timesMs.map((tMs) => tMs + shiftMs)];
   const ends =

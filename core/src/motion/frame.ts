@@ -28,8 +28,25 @@ const standing = { point: 0, place256: 0, length: 0 };
 const colour: [number, number, number] = [0, 0, 0];
 const lights: [number, number, number] = [0, 0, 0];
 
-const place256Of = (layer: ShowLayer, point: number): number =>
-  layer.places ? ((layer.places[point] ?? 0) * 256) / PLACE_STEPS : point * 256;
+/** Where a light stands, in 256ths of a light; for cells the number of its cell. */
+function placeOf({ places, move }: ShowLayer, point: number): number {
+  const counted = places ? (places[point] ?? 0) : null;
+  if (move.kind === 'cells') return counted ?? point;
+  return counted === null ? point * 256 : (counted * 256) / PLACE_STEPS;
+}
+
+/** The level of a point, and its light in one colour or in three. */
+function lightUp(layer: ShowLayer, point: number, bytesPerPoint: 1 | 3, tMs: number, reads: Reads): number {
+  standing.point = point;
+  standing.place256 = placeOf(layer, point);
+  standing.length = layer.length;
+  // A drift has more than one colour and is painted by itself.
+  if (layer.move.kind === 'drift') return 0;
+  const level = levelOf(layer.move, tMs, standing, reads);
+  for (let k = 0; k < bytesPerPoint; k += 1)
+    lights[k] = lightOf(bytesPerPoint === 1 ? level : mix(colour[k] ?? 0, level));
+  return level;
+}
 
 const atOf = (set: ShowSet, point: number): number =>
   set.offsets ? (set.offsets[point] ?? 0) : set.offset + point * set.bytesPerPoint;
@@ -94,16 +111,9 @@ export function paintLayer(out: Uint8Array, set: ShowSet, layer: ShowLayer, tMs:
   colourOf(move, reads);
   const { bytesPerPoint } = set;
   const alike = isAlike(move);
-  standing.length = layer.length;
   let level = 0;
   for (let i = 0; i < set.points; i += 1) {
-    if (!alike || i === 0) {
-      standing.point = i;
-      standing.place256 = move.kind === 'cells' ? (layer.places ? (layer.places[i] ?? 0) : i) : place256Of(layer, i);
-      level = levelOf(move, tMs, standing, reads);
-      for (let k = 0; k < bytesPerPoint; k += 1)
-        lights[k] = lightOf(bytesPerPoint === 1 ? level : mix(colour[k] ?? 0, level));
-    }
+    if (!alike || i === 0) level = lightUp(layer, i, bytesPerPoint, tMs, reads);
     const at = atOf(set, i);
     for (let k = 0; k < bytesPerPoint; k += 1) lay(out, at + k, lights[k] ?? 0, layer, level);
   }

@@ -10,6 +10,7 @@ export { paintFrame } from './frame.ts';
 export { limitFrame, type ShowLimit } from './limit.ts';
 export { type GroupLoad, measureGroup, measureLimited } from './load.ts';
 export { type MoodMap, type MoodWay, mapMoods } from './moodMap.ts';
+export { type MoodOffer, offerMoods } from './offers.ts';
 export {
   type ControlState,
   DOUBLE_MS,

@@ -139,7 +139,12 @@ describe('orders in which a move meets the lights', () => {
       moves: { tape: { kind: 'fill', colour: white, periodS: 2, level: 1, along: 'both ends' } },
     });
     expect(lit(show, 400)).toEqual([0, 1, 4, 5]);
-    for (let tMs = 0; tMs < 2000; tMs += 50) expect(lit(show, tMs)).toEqual(lit(show, tMs).map((i) => 5 - i).reverse());
+    for (let tMs = 0; tMs < 2000; tMs += 50)
+      expect(lit(show, tMs)).toEqual(
+        lit(show, tMs)
+          .map((i) => 5 - i)
+          .reverse(),
+      );
   });
   it('across and down the picture, whichever way the tape lies', () => {
     const slanted = {
@@ -183,33 +188,26 @@ function bruteGeneration(
   alive: ReadonlySet<string>,
   rule: { columns: number; rows: number; birth: readonly number[]; survival: readonly number[]; wraps: boolean },
 ): Set<string> {
+  const ways = [-1, 0, 1].flatMap((dx) => [-1, 0, 1].map((dy) => [dx, dy] as const)).filter(([dx, dy]) => dx || dy);
+  const wrap = (at: number, size: number): number => (rule.wraps ? (at + size) % size : at);
+  const cells = Array.from({ length: rule.rows }, (_, y) =>
+    Array.from({ length: rule.columns }, (_cell, x) => [x, y] as const),
+  ).flat();
   const next = new Set<string>();
-  for (let y = 0; y < rule.rows; y += 1)
-    for (let x = 0; x < rule.columns; x += 1) {
-      // Where edges wrap on few rows, a cell may be its neighbour's neighbour twice: each of the eight ways counts.
-      let living = 0;
-      for (const [dx, dy] of [
-        [-1, -1],
-        [0, -1],
-        [1, -1],
-        [-1, 0],
-        [1, 0],
-        [-1, 1],
-        [0, 1],
-        [1, 1],
-      ] as const) {
-        const [nx, ny] = rule.wraps
-          ? [(x + dx + rule.columns) % rule.columns, (y + dy + rule.rows) % rule.rows]
-          : [x + dx, y + dy];
-        if (alive.has(`${nx},${ny}`)) living += 1;
-      }
-      if ((alive.has(`${x},${y}`) ? rule.survival : rule.birth).includes(living)) next.add(`${x},${y}`);
-    }
+  for (const [x, y] of cells) {
+    // Where edges wrap on few rows, a cell may be its neighbour's neighbour twice: each of the eight ways counts.
+    const living = ways.filter(([dx, dy]) =>
+      alive.has(`${wrap(x + dx, rule.columns)},${wrap(y + dy, rule.rows)}`),
+    ).length;
+    if ((alive.has(`${x},${y}`) ? rule.survival : rule.birth).includes(living)) next.add(`${x},${y}`);
+  }
   return next;
 }
 
 const mask = (numbers: readonly number[]): number => numbers.reduce((sum, number) => sum + 2 ** number, 0);
-const cellsOf = (change: Partial<Extract<CompiledMove, { kind: 'cells' }>>): Extract<CompiledMove, { kind: 'cells' }> => ({
+const cellsOf = (
+  change: Partial<Extract<CompiledMove, { kind: 'cells' }>>,
+): Extract<CompiledMove, { kind: 'cells' }> => ({
   kind: 'cells',
   periodMs: 6000,
   rgb: [255, 255, 255],
@@ -397,7 +395,9 @@ describe('what a stack asks for', () => {
 describe('flashing', () => {
   it.each(flickerCharacters)('no flicker like a %s is too fast, at any start number', (character) => {
     for (let seed = 0; seed < 60; seed += 1) {
-      const show = showOf({ moves: { tape: { kind: 'flicker', colour: white, character, seed: seed * 97, level: 1 } } });
+      const show = showOf({
+        moves: { tape: { kind: 'flicker', colour: white, character, seed: seed * 97, level: 1 } },
+      });
       expect(measureGroup(show, show.moods[0] ?? { layers: [] }, 0).flashing.perS).toBeLessThan(3);
     }
   });
@@ -417,7 +417,19 @@ describe('flashing', () => {
   });
   it('needs a tenth of full light, and a dark side', () => {
     const [times, lights] = series(100, 2000);
-    expect(findFlashing(times, lights.map((light) => light * 0.09), null).perS).toBe(0);
-    expect(findFlashing(times, lights.map((light) => 0.85 + light * 0.15), null).perS).toBe(0);
+    expect(
+      findFlashing(
+        times,
+        lights.map((light) => light * 0.09),
+        null,
+      ).perS,
+    ).toBe(0);
+    expect(
+      findFlashing(
+        times,
+        lights.map((light) => 0.85 + light * 0.15),
+        null,
+      ).perS,
+    ).toBe(0);
   });
 });

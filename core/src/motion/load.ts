@@ -157,7 +157,7 @@ export function measureLimited(
     return (limit.restMicroA + litOf(show, limit, frame) / 255) / 1e6;
   });
   return {
-    meanA: currents.reduce((sum, currentA) => sum + currentA, 0) / currents.length, 
+    meanA: currents.reduce((sum, currentA) => sum + currentA, 0) / currents.length,
     peakA: Math.max(...currents),
   };
 }

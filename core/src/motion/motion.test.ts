@@ -267,11 +267,14 @@ describe('the load of a move', () => {
     [5, 0.05, 0.1, 3, 3 / 0.45],
     [2, 0.1, 0.1, 10, 3 / 10.6],
     [1, 0.1, 0.2, 0, 3 / 0.9],
-  ])('%d shots of %d s with %d s between and %d s after: %d a second at the worst', (count, onS, offS, pauseS, perS) => {
-    const load = loadOf(six({ kind: 'shots', colour: '#ffffff', count, onS, offS, pauseS, level: 1 }));
-    expect(load.flashing.perS).toBeCloseTo(perS, 6);
-    expect(load.mean).toBeCloseTo((count * onS) / (count * (onS + offS) + pauseS), 9);
-  });
+  ])(
+    '%d shots of %d s with %d s between and %d s after: %d a second at the worst',
+    (count, onS, offS, pauseS, perS) => {
+      const load = loadOf(six({ kind: 'shots', colour: '#ffffff', count, onS, offS, pauseS, level: 1 }));
+      expect(load.flashing.perS).toBeCloseTo(perS, 6);
+      expect(load.mean).toBeCloseTo((count * onS) / (count * (onS + offS) + pauseS), 9);
+    },
+  );
   it('weighs channels by how many lights hang on them', () => {
     const show = showOf(
       soundDesign({

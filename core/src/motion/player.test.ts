@@ -83,7 +83,10 @@ describe('a button', () => {
     expect(mood(state)).toBe('one');
   });
   it('held long enough it is a long press, and then no short one', () => {
-    const show = showOf([cue(byButton, { to: 'two' }), cue({ kind: 'held', controlId: 'b', holdS: 1 }, { to: 'three' })]);
+    const show = showOf([
+      cue(byButton, { to: 'two' }),
+      cue({ kind: 'held', controlId: 'b', holdS: 1 }, { to: 'three' }),
+    ]);
     expect(mood(press(show, startPlayer(show), 0, 500))).toBe('two');
     const held = run(show, touch(show, startPlayer(show), 0, true, 0), 0, 990);
     expect(mood(held)).toBe('one');

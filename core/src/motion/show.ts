@@ -37,7 +37,7 @@ export interface ShowMood {
 }
 
 /** What lies over every mood while its control is in its state. */
-export interface ShowSign {
+interface ShowSign {
   readonly id: string;
   readonly control: number;
   readonly layers: readonly ShowLayer[];
@@ -62,7 +62,7 @@ export interface ShowControl {
   readonly sensing: ShowSensing | null;
 }
 
-export type CueWhen = Cue['when']['kind'];
+type CueWhen = Cue['when']['kind'];
 
 /** A cue in numbers; `ANY` stands for any mood. */
 export interface ShowCue {

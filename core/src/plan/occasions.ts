@@ -54,7 +54,8 @@ export function occasionsOf(control: Control): readonly Occasion[] {
       return kinds.flatMap((kind): Occasion[] => {
         const said = words[kind];
         if (said === undefined) return [];
-        const when = kind === 'held' ? ({ kind, controlId, holdS: USUAL_HOLD_S } as const) : ({ kind, controlId } as const);
+        const when =
+          kind === 'held' ? ({ kind, controlId, holdS: USUAL_HOLD_S } as const) : ({ kind, controlId } as const);
         return [{ when, words: say(said) }];
       });
     }
@@ -62,7 +63,7 @@ export function occasionsOf(control: Control): readonly Occasion[] {
 }
 
 /** What gives a cue without any control. */
-export const occasionsByThemselves: readonly Occasion[] = [
+const occasionsByThemselves: readonly Occasion[] = [
   { when: { kind: 'after', afterS: 30 }, words: 'some time has passed' },
   { when: { kind: 'random', leastS: 20, mostS: 60 }, words: 'chance wills it' },
   { when: { kind: 'through' }, words: 'the mood has run through once' },

@@ -23,9 +23,7 @@ function findTwins(place: string, items: readonly { readonly id: string }[]): Pl
 }
 
 const listControlOf = (place: string, move: Move, controls: ReadonlySet<string>): Check[] =>
-  'controlId' in move
-    ? [{ place: `${place}.controlId`, id: move.controlId, among: controls, what: 'control' }]
-    : [];
+  'controlId' in move ? [{ place: `${place}.controlId`, id: move.controlId, among: controls, what: 'control' }] : [];
 
 const listMoveReferences = (
   place: string,

@@ -3,10 +3,10 @@ import type { Band } from '@glimmer/core/units';
 import type { Draft } from 'immer';
 import { Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
+import { useSheet } from '../stages/useSheet.ts';
 import { editDesign } from '../state/planStore.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField } from '../widgets/fields.tsx';
-import { useSheet } from '../stages/useSheet.ts';
 
 /** The times that belong to an occasion. */
 function Times({ when, onChange }: { readonly when: Cue['when']; readonly onChange: (when: Cue['when']) => void }) {
@@ -88,7 +88,14 @@ function CueSentence({ cue, index }: { readonly cue: Cue; readonly index: number
             })
           }
         />
-        <Times when={when} onChange={(next) => set((draft) => void (draft.when = next))} />
+        <Times
+          when={when}
+          onChange={(next) =>
+            set((draft) => {
+              draft.when = next;
+            })
+          }
+        />
         , go to{' '}
         <Choice
           inline

@@ -1,10 +1,10 @@
 import {
-  alongs,
+  type alongs,
   bands,
-  breathCurves,
+  type breathCurves,
   type Control,
   flickerCharacters,
-  keepings,
+  type keepings,
   type Move,
 } from '@glimmer/core/plan';
 import type { Band, QuantityKind } from '@glimmer/core/units';
@@ -178,13 +178,7 @@ function Setting({ row, move, onSet }: SettingProps) {
     case 'tick':
       return <Tick label={row.label} checked={value === true} onChange={(next) => onSet(next)} />;
     case 'cell rule':
-      return (
-        <CellRule
-          label={row.label}
-          value={Array.isArray(value) ? value : []}
-          onChange={(next) => onSet(next)}
-        />
-      );
+      return <CellRule label={row.label} value={Array.isArray(value) ? value : []} onChange={(next) => onSet(next)} />;
     case 'control':
       return <ControlChoice label={row.label} value={typeof value === 'string' ? value : null} onChoose={onSet} />;
     default:
@@ -233,7 +227,7 @@ function ControlChoice({
   );
 }
 
-export function ColourField({
+function ColourField({
   label,
   value,
   onChange,

@@ -1,8 +1,10 @@
 import type { PlacedGroup } from '@glimmer/core/lights';
-import { parseColour, type Ribbon, type Show, type ShowLimit, traceCurrent, weaveRibbons } from '@glimmer/core/motion';
+import { parseColour, type Ribbon, type Show, type ShowLimit } from '@glimmer/core/motion';
 import { printQuantity } from '@glimmer/core/units';
 import { line, scaleLinear } from 'd3';
-import { useEffect, useMemo, useRef } from 'react';
+import { type ReactNode, useEffect, useRef } from 'react';
+import { useViewStore, view } from '../state/viewStore.ts';
+import { useWeave } from '../worker/useWeave.ts';
 
 const COLUMNS = 280;
 const MOST_ROWS = 64;
@@ -108,6 +110,37 @@ function CurrentTrace({
   );
 }
 
+/** Where in the mood the picture stands, drawn through the ribbons; with the slider below them it is moved. */
+function Scrubbed({ spanS, children }: { readonly spanS: number; readonly children: ReactNode }) {
+  const playheadMs = useViewStore((state) => state.playheadMs);
+  const isByHand = useViewStore((state) => state.shownMoodId !== null);
+  const atS = (playheadMs / 1000) % spanS;
+  return (
+    <div>
+      <div className="relative">
+        {children}
+        <div className="pointer-events-none absolute inset-y-0 right-0 left-[7rem]" aria-hidden="true">
+          <span className="absolute inset-y-0 w-px bg-brass" style={{ left: `${(atS / spanS) * 100}%` }} />
+        </div>
+      </div>
+      <label className="mt-0.5 grid grid-cols-[6.5rem_1fr] items-center gap-2 text-[13px] text-faint">
+        Scrub
+        <input
+          type="range"
+          min={0}
+          max={1000}
+          value={Math.round((atS / spanS) * 1000)}
+          aria-valuetext={`${atS.toFixed(2)} s`}
+          disabled={!isByHand}
+          title={isByHand ? 'Holds the picture and goes to this time' : 'Choose a mood above to move through it'}
+          onChange={(event) => view.scrub((Number(event.target.value) / 1000) * spanS * 1000)}
+          className="w-full accent-verdigris"
+        />
+      </label>
+    </div>
+  );
+}
+
 interface RibbonsProps {
   readonly show: Show;
   readonly limit: ShowLimit;
@@ -118,16 +151,11 @@ interface RibbonsProps {
 
 /** A mood as ribbons: time runs to the right, the lights of a group stand one under another. */
 export function Ribbons({ show, limit, moodIndex, placed, spanS }: RibbonsProps) {
-  const trace = useMemo(
-    () => traceCurrent(show, moodIndex, limit, { spanMs: spanS * 1000, columns: COLUMNS }),
-    [show, moodIndex, limit, spanS],
-  );
-  const ribbons = useMemo(
-    () => weaveRibbons(show, moodIndex, { spanMs: spanS * 1000, columns: COLUMNS, mostRows: MOST_ROWS }),
-    [show, moodIndex, spanS],
-  );
+  const weave = useWeave({ show, limit, moodIndex, spanS, columns: COLUMNS, mostRows: MOST_ROWS });
+  if (!weave) return <p className="h-24 text-[13px] text-faint">Weaving the ribbons …</p>;
+  const { ribbons, trace } = weave;
   return (
-    <div>
+    <Scrubbed spanS={weave.spanS}>
       {ribbons.map((ribbon) => {
         const group = placed.find((each) => each.id === ribbon.groupId);
         return (
@@ -142,12 +170,16 @@ export function Ribbons({ show, limit, moodIndex, placed, spanS }: RibbonsProps)
           </div>
         );
       })}
-      <CurrentTrace trace={trace} limitA={limit.limitMicroA === 0 ? null : limit.limitMicroA / 1e6} spanS={spanS} />
+      <CurrentTrace
+        trace={trace}
+        limitA={limit.limitMicroA === 0 ? null : limit.limitMicroA / 1e6}
+        spanS={weave.spanS}
+      />
       <div className="figures ml-[7rem] flex justify-between text-[12px] text-faint">
         {[0, 0.25, 0.5, 0.75, 1].map((share) => (
-          <span key={share}>{(spanS * share).toFixed(spanS < 4 ? 2 : 1)} s</span>
+          <span key={share}>{(weave.spanS * share).toFixed(weave.spanS < 4 ? 2 : 1)} s</span>
         ))}
       </div>
-    </div>
+    </Scrubbed>
   );
 }

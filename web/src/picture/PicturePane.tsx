@@ -10,10 +10,10 @@ import { Button } from '../widgets/Button.tsx';
 import { Dialog } from '../widgets/Dialog.tsx';
 import { Choice } from '../widgets/fields.tsx';
 import { Backdrop, Ruler } from './Backdrop.tsx';
-import { placeUnder } from './Handle.tsx';
-import { BenchOverlay, plainOverlays } from './overlays/index.ts';
 import type { Fitting } from './glow.ts';
+import { placeUnder } from './Handle.tsx';
 import { OnlookerChoice } from './OnlookerChoice.tsx';
+import { BenchOverlay, plainOverlays } from './overlays/index.ts';
 import { useGlow } from './useGlow.ts';
 import { VirtualHands } from './VirtualHands.tsx';
 
@@ -81,11 +81,11 @@ const MARK_PX = 3.6;
 
 const STEP_MS = 40;
 const speeds = [
-  { value: '0.25', label: 'a quarter of the speed' },
-  { value: '0.5', label: 'half the speed' },
+  { value: '0.25', label: 'quarter speed' },
+  { value: '0.5', label: 'half speed' },
   { value: '1', label: 'true speed' },
-  { value: '2', label: 'twice the speed' },
-  { value: '4', label: 'four times the speed' },
+  { value: '2', label: 'twice as fast' },
+  { value: '4', label: 'four times as fast' },
 ];
 
 /** Step by step, slower or faster; a speed that is not the true one is in sight wherever the picture runs at it. */
@@ -109,13 +109,42 @@ function Pace({ stage }: { readonly stage: Stage }) {
   );
 }
 
+/** What is done with the picture: hold and run it, the lamp, the pace, who looks on. */
+function Handles({ stage, moodName }: { readonly stage: Stage; readonly moodName: string | undefined }) {
+  const { assessment } = useReckoned();
+  const lamp = useViewStore((state) => state.lamp);
+  const running = useViewStore((state) => state.running);
+  return (
+    <div className="flex flex-wrap items-center gap-1.5 border-b border-rule px-3 py-1">
+      <Button
+        look="quiet"
+        onClick={view.switchRunning}
+        aria-label={running ? 'Hold the moods (Space)' : 'Run the moods (Space)'}
+        title="Space"
+      >
+        {running ? <Pause size={16} /> : <Play size={16} />}
+        {running ? 'Hold' : 'Run'}
+      </Button>
+      <Button look="quiet" onClick={view.switchLamp} aria-pressed={lamp === 'off'} title="L">
+        {lamp === 'on' ? <LampDesk size={16} /> : <Lamp size={16} />}
+        {lamp === 'on' ? 'Lamp off' : 'Lamp on'}
+      </Button>
+      <Pace stage={stage} />
+      <OnlookerChoice stage={stage} />
+      <span className="ml-auto text-[13px] text-faint">
+        {moodName ? `${running ? 'running' : 'held'}: ${moodName}` : 'no mood yet'}
+        {stage === 'power' && assessment.chains.length > 0 && '; voltage at the height of the hungriest mood'}
+      </span>
+    </div>
+  );
+}
+
 /** The picture of the piece: to scale, lit, with the stage's own meaning laid over it. */
 export function PicturePane({ stage }: { readonly stage: Stage }) {
   const plan = usePlan();
   const { design } = plan;
   const { assessment, progress } = useReckoned();
   const lamp = useViewStore((state) => state.lamp);
-  const running = useViewStore((state) => state.running);
   const tool = useViewStore((state) => state.tool);
   const isFar = useViewStore((state) => state.onlooker.from === 'back row');
   const [host, size] = useSize();
@@ -164,27 +193,7 @@ export function PicturePane({ stage }: { readonly stage: Stage }) {
   const moodName = design.moods.list.find((mood) => mood.id === showing)?.name;
   return (
     <div className="flex h-full min-h-0 flex-col">
-      <div className="flex flex-wrap items-center gap-1.5 border-b border-rule px-3 py-1">
-        <Button
-          look="quiet"
-          onClick={view.switchRunning}
-          aria-label={running ? 'Hold the moods (Space)' : 'Run the moods (Space)'}
-          title="Space"
-        >
-          {running ? <Pause size={16} /> : <Play size={16} />}
-          {running ? 'Hold' : 'Run'}
-        </Button>
-        <Button look="quiet" onClick={view.switchLamp} aria-pressed={lamp === 'off'} title="L">
-          {lamp === 'on' ? <LampDesk size={16} /> : <Lamp size={16} />}
-          {lamp === 'on' ? 'Lamp off' : 'Lamp on'}
-        </Button>
-        <Pace stage={stage} />
-        <OnlookerChoice stage={stage} />
-        <span className="ml-auto text-[13px] text-faint">
-          {moodName ? `${running ? 'running' : 'held'}: ${moodName}` : 'no mood yet'}
-          {stage === 'power' && assessment.chains.length > 0 && '; voltage at the height of the hungriest mood'}
-        </span>
-      </div>
+      <Handles stage={stage} moodName={moodName} />
       {tool.kind !== 'none' && (
         <div className="flex items-center gap-3 border-b border-rule bg-amber-wash px-3 py-1.5" role="status">
           <span className="flex-1">{toolWords[tool.kind]}</span>

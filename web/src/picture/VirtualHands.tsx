@@ -66,7 +66,7 @@ function Dial({ control }: { readonly control: Control }) {
         onChange={(event) => view.turnDial(control.id, Number(event.target.value) / 100)}
         className="w-24 accent-verdigris"
       />
-      <span className="figures w-9 text-right text-faint">{Math.round(value * 100)} %</span>
+      <span className="figures w-11 text-right whitespace-nowrap text-faint">{Math.round(value * 100)} %</span>
     </label>
   );
 }

@@ -1,15 +1,16 @@
 import { colourBands } from '@glimmer/core/drive';
 import { explainData, explainDrive } from '@glimmer/core/explain';
 import { controllers } from '@glimmer/core/parts';
-import { bands, type Control } from '@glimmer/core/plan';
+import { bands } from '@glimmer/core/plan';
 import { printQuantity } from '@glimmer/core/units';
-import { Lock, Trash2 } from 'lucide-react';
-import { nanoid } from 'nanoid';
+import { Lock } from 'lucide-react';
 import { editDesign } from '../state/planStore.ts';
 import { Button } from '../widgets/Button.tsx';
-import { Choice, QuantityField, TextField, Tick } from '../widgets/fields.tsx';
+import { Choice, QuantityField, Tick } from '../widgets/fields.tsx';
 import { BeginHere, FigureLine, Section } from '../widgets/Section.tsx';
 import { openSum } from '../widgets/SumDrawer.tsx';
+import { AddControl, Controls } from './Controls.tsx';
+import { Loop } from './Loop.tsx';
 import { useSheet } from './useSheet.ts';
 
 const ohms = (value: number): string => printQuantity('resistanceOhm', value);
@@ -89,100 +90,6 @@ function Pins() {
         </Button>
       )}
     </>
-  );
-}
-
-function addControl(kind: Control['kind']): void {
-  editDesign((draft) => {
-    const count = draft.drive.controls.filter((control) => control.kind === kind).length + 1;
-    const at = { xMm: Math.round(draft.view.widthMm * 0.6), yMm: Math.round(draft.view.heightMm * 0.8) };
-    const id = nanoid(8);
-    draft.drive.controls.push(
-      kind === 'button'
-        ? { kind, id, name: `Button ${count}`, at }
-        : { kind, id, name: `Light sensor ${count}`, at, darkOhm: 180_000, lightOhm: 2400 },
-    );
-  });
-}
-
-function removeControl(id: string): void {
-  editDesign((draft) => {
-    draft.drive.controls = draft.drive.controls.filter((control) => control.id !== id);
-    const gone = new Set(
-      draft.moods.cues.filter((cue) => 'controlId' in cue.when && cue.when.controlId === id).map((cue) => cue.id),
-    );
-    draft.moods.cues = draft.moods.cues.filter((cue) => !gone.has(cue.id));
-    draft.moods.cueUses = draft.moods.cueUses.filter((use) => !gone.has(use.cueId));
-    draft.drive.pinLocks = draft.drive.pinLocks.filter((lock) => lock.demand !== `control:${id}`);
-  });
-}
-
-function Controls() {
-  const { design, assessment } = useSheet();
-  return (
-    <ul>
-      {design.drive.controls.map((control, i) => {
-        const sensor = assessment.sensors.find((each) => each.control.id === control.id)?.design;
-        const setOhm =
-          (field: 'darkOhm' | 'lightOhm') =>
-          (value: number): void =>
-            editDesign((draft) => {
-              const found = draft.drive.controls[i];
-              if (found?.kind === 'light sensor') found[field] = value;
-            });
-        return (
-          <li key={control.id} className="stitch py-2 first:border-t-0">
-            <div className="grid grid-cols-[1.3fr_1fr_1fr_auto] items-end gap-2">
-              <TextField
-                label={control.kind === 'button' ? 'Button' : 'Light sensor'}
-                value={control.name}
-                onCommit={(name) =>
-                  editDesign((draft) => {
-                    const found = draft.drive.controls[i];
-                    if (found) found.name = name;
-                  })
-                }
-              />
-              {control.kind === 'light sensor' ? (
-                <>
-                  <QuantityField
-                    label="Measured in the dark"
-                    kind="resistanceOhm"
-                    value={control.darkOhm}
-                    band={bands.resistorOhm}
-                    onCommit={setOhm('darkOhm')}
-                  />
-                  <QuantityField
-                    label="Measured in light"
-                    kind="resistanceOhm"
-                    value={control.lightOhm}
-                    band={bands.resistorOhm}
-                    onCommit={setOhm('lightOhm')}
-                  />
-                </>
-              ) : (
-                <span className="col-span-2 text-[13px] text-faint">momentary, to minus</span>
-              )}
-              <Button look="quiet" aria-label={`Remove ${control.name}`} onClick={() => removeControl(control.id)}>
-                <Trash2 size={16} />
-              </Button>
-            </div>
-            {sensor && (
-              <p className="figures mt-1 text-[13px] text-faint">
-                fixed resistor {ohms(sensor.fixedOhm)} to minus; dark below {sensor.darkBelow}, light above{' '}
-                {sensor.lightAbove} (reads {sensor.darkCode} and {sensor.lightCode}); draws {amps(sensor.standingA)} in
-                light
-                {sensor.lightCode <= sensor.darkCode && (
-                  <span className="block font-semibold text-amber-ink">
-                    The dark reading must be the higher resistance: were the two exchanged?
-                  </span>
-                )}
-              </p>
-            )}
-          </li>
-        );
-      })}
-    </ul>
   );
 }
 
@@ -363,21 +270,11 @@ export default function DriveSheet() {
               </div>
             </Section>
           )}
-          <Section
-            title="Buttons and sensors"
-            aside={
-              <span>
-                <Button look="quiet" onClick={() => addControl('button')}>
-                  Add a button
-                </Button>
-                <Button look="quiet" onClick={() => addControl('light sensor')}>
-                  Add a light sensor
-                </Button>
-              </span>
-            }
-          >
+          <Section title="Buttons and sensors">
             <Controls />
+            <AddControl />
           </Section>
+          <Loop />
         </>
       )}
     </>

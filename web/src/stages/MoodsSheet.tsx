@@ -1,22 +1,51 @@
+import type { Assessment } from '@glimmer/core/assess';
 import { explainCeiling } from '@glimmer/core/explain';
-import { bands, spanOfMove } from '@glimmer/core/plan';
+import { bands, type Design, type Mood, spanOfMove } from '@glimmer/core/plan';
 import { printCeiling } from '@glimmer/core/power';
 import { printQuantity } from '@glimmer/core/units';
+import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
+import type { Draft } from 'immer';
 import { Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
+import { CopiesNote } from '../moods/CopiesNote.tsx';
+import { addCue, Cues } from '../moods/Cues.tsx';
+import { Evening } from '../moods/Evening.tsx';
+import { MoodMap } from '../moods/MoodMap.tsx';
+import { type Ground, MoveStack } from '../moods/MoveStack.tsx';
+import { Offers } from '../moods/Offers.tsx';
+import { Ribbons } from '../moods/Ribbons.tsx';
+import { Sets } from '../moods/Sets.tsx';
+import { Signs } from '../moods/Signs.tsx';
 import { editDesign } from '../state/planStore.ts';
 import { useViewStore, view } from '../state/viewStore.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField, ShareSlider, TextField } from '../widgets/fields.tsx';
 import { BeginHere, FigureLine, Section } from '../widgets/Section.tsx';
 import { openSum } from '../widgets/SumDrawer.tsx';
-import { addCue, Cues } from './Cues.tsx';
-import { MoveEditor } from './MoveEditor.tsx';
-import { Ribbons } from './Ribbons.tsx';
 import { useSheet } from './useSheet.ts';
 
-function addMood(colours: ReadonlyMap<string, string>): void {
+/** Groups and sets that moves are given to. */
+const listGrounds = (design: Design, assessment: Assessment): Ground[] => [
+  ...assessment.placed.map((group) => ({
+    id: group.id,
+    name: group.name,
+    fixedColour: group.kind === 'leds' ? group.part.colour : null,
+    isSet: false,
+  })),
+  ...(design.moods.sets ?? []).map((set) => {
+    const first = assessment.placed.find((group) => group.id === set.of[0]?.groupId);
+    return {
+      id: set.id,
+      name: set.name,
+      fixedColour: first?.kind === 'leds' ? first.part.colour : null,
+      isSet: true,
+    };
+  }),
+];
+
+/** A first mood that breathes in every light. */
+function addMood(grounds: readonly Ground[]): void {
   const id = nanoid(8);
   editDesign((draft) => {
     draft.moods.list.push({
@@ -24,10 +53,12 @@ function addMood(colours: ReadonlyMap<string, string>): void {
       name: `Mood ${draft.moods.list.length + 1}`,
       brightness: 0.4,
       moves: Object.fromEntries(
-        [...colours].map(([groupId, colour]) => [
-          groupId,
-          { kind: 'breathe' as const, colour, periodS: 4, low: 0.15, high: 1 },
-        ]),
+        grounds
+          .filter((ground) => !ground.isSet)
+          .map((ground) => [
+            ground.id,
+            { kind: 'breathe' as const, colour: ground.fixedColour ?? '#ff9a3c', periodS: 4, low: 0.15, high: 1 },
+          ]),
       ),
     });
     draft.moods.startId ??= id;
@@ -47,95 +78,138 @@ function removeMood(id: string): void {
   });
 }
 
-function Course() {
-  const { design, assessment } = useSheet();
-  const { course, list } = design.moods;
-  const total = course.reduce((sum, step) => sum + step.minutes, 0);
+/** A fade of the mood's own, or as long as the cue says. */
+function FadeField({
+  label,
+  value,
+  onSet,
+}: {
+  readonly label: string;
+  readonly value: number | undefined;
+  readonly onSet: (value: number | undefined) => void;
+}) {
   return (
-    <>
-      {course.length > 0 && (
-        <div className="mb-2 flex h-6 w-full overflow-hidden border border-rule" aria-hidden="true">
-          {course.map((step, i) => (
-            <span
-              key={step.id}
-              className={`overflow-hidden px-1.5 text-[13px] leading-6 whitespace-nowrap ${i % 2 === 0 ? 'bg-pressed' : 'bg-paper'} ${i > 0 ? 'border-l border-ink' : ''}`}
-              style={{ width: `${(step.minutes / total) * 100}%` }}
-            >
-              {list.find((mood) => mood.id === step.moodId)?.name}
-            </span>
-          ))}
-        </div>
-      )}
-      <ul>
-        {course.map((step, i) => {
-          const stretch = assessment.course[i];
-          return (
-            <li key={step.id} className="grid grid-cols-[1fr_7rem_6rem_auto] items-center gap-2 py-0.5">
-              <Choice
-                hideLabel
-                label={`Mood ${i + 1} of the evening`}
-                value={step.moodId}
-                options={list.map((mood) => ({ value: mood.id, label: mood.name }))}
-                onChoose={(value) =>
-                  editDesign((draft) => {
-                    const found = draft.moods.course[i];
-                    if (found) found.moodId = value;
-                  })
-                }
-              />
-              <QuantityField
-                hideLabel
-                label={`How long, ${i + 1}`}
-                kind="timeMin"
-                value={step.minutes}
-                band={bands.minutes}
-                onCommit={(value) =>
-                  editDesign((draft) => {
-                    const found = draft.moods.course[i];
-                    if (found) found.minutes = value;
-                  })
-                }
-              />
-              <span className="figures text-right text-faint">
-                {stretch ? printQuantity('currentA', stretch.meanA) : ''}
-              </span>
-              <Button
-                look="quiet"
-                aria-label={`Remove part ${i + 1} of the evening`}
-                onClick={() =>
-                  editDesign((draft) => {
-                    draft.moods.course.splice(i, 1);
-                  })
-                }
-              >
-                <Trash2 size={15} />
-              </Button>
-            </li>
-          );
-        })}
-      </ul>
-      {course.length === 0 && (
-        <p className="text-faint">
-          Without a course the first mood is taken for the whole evening. The course comes round again until the pack is
-          spent.
-        </p>
-      )}
-    </>
+    <QuantityField
+      label={label}
+      kind="timeS"
+      value={value ?? null}
+      band={bands.fadeS}
+      placeholder="as the cue says"
+      onCommit={onSet}
+      onClear={() => onSet(undefined)}
+    />
   );
 }
+
+/** Name, brightness, fades and draw of the mood that is open. */
+function ThisMood({ mood, index }: { readonly mood: Mood; readonly index: number }) {
+  const { design, assessment } = useSheet();
+  const budget = assessment.moods[index];
+  const ceiling = assessment.supply?.ceilings.find((each) => each.moodId === mood.id);
+  const edit = (recipe: (draft: Draft<Mood>) => void, merge?: string): void =>
+    editDesign(
+      (draft) => {
+        const found = draft.moods.list[index];
+        if (found) recipe(found);
+      },
+      merge ? { merge: `${merge} ${mood.id}` } : {},
+    );
+  return (
+    <Section
+      title="This mood"
+      aside={
+        <Button look="quiet" onClick={() => removeMood(mood.id)}>
+          <Trash2 size={15} />
+          Remove {mood.name}
+        </Button>
+      }
+    >
+      <div className="grid grid-cols-[1fr_1.4fr_auto] items-end gap-3">
+        <TextField
+          label="Name of the mood"
+          value={mood.name}
+          onCommit={(name) =>
+            edit((draft) => {
+              draft.name = name;
+            })
+          }
+        />
+        <ShareSlider
+          label={ceiling ? `Brightness; its ceiling is ${printCeiling(ceiling.brightness)}` : 'Brightness'}
+          value={mood.brightness}
+          {...(ceiling ? { mark: ceiling.brightness } : {})}
+          onChange={(value) =>
+            edit((draft) => {
+              draft.brightness = value;
+            }, 'brightness')
+          }
+        />
+        <Choice
+          label="At the start"
+          value={design.moods.startId === mood.id ? 'yes' : 'no'}
+          options={[
+            { value: 'yes', label: 'yes' },
+            { value: 'no', label: 'no' },
+          ]}
+          onChoose={(value) =>
+            editDesign((draft) => {
+              if (value === 'yes') draft.moods.startId = mood.id;
+            })
+          }
+        />
+        <FadeField
+          label="Comes in over"
+          value={mood.fadeInS}
+          onSet={(value) =>
+            edit((draft) => {
+              if (value === undefined) delete draft.fadeInS;
+              else draft.fadeInS = value;
+            })
+          }
+        />
+        <FadeField
+          label="Goes out over"
+          value={mood.fadeOutS}
+          onSet={(value) =>
+            edit((draft) => {
+              if (value === undefined) delete draft.fadeOutS;
+              else draft.fadeOutS = value;
+            })
+          }
+        />
+      </div>
+      {budget && (
+        <>
+          <FigureLine
+            label="Draws on the rail: mean, at its height"
+            value={`${printQuantity('currentA', budget.meanA)}, ${printQuantity('currentA', budget.peakA)}`}
+            onOpen={ceiling ? () => openSum(explainCeiling(assessment, ceiling)) : undefined}
+          />
+          {budget.limited && (
+            <FigureLine
+              label="What the program’s limiter leaves of it"
+              value={`${printQuantity('currentA', budget.limited.meanA)}, ${printQuantity('currentA', budget.limited.peakA)}`}
+            />
+          )}
+        </>
+      )}
+    </Section>
+  );
+}
+
+const pages = ['Moves', 'Cues', 'Evening', 'Sets'] as const;
 
 /** Stage 3. */
 export default function MoodsSheet() {
   const { design, assessment } = useSheet();
   const { list } = design.moods;
   const shownMoodId = useViewStore((state) => state.shownMoodId);
+  const [offering, setOffering] = useState(false);
   const index = Math.max(
     0,
     list.findIndex((mood) => mood.id === shownMoodId),
   );
   const mood = list[index];
-  const budget = assessment.moods[index];
-  const ceiling = assessment.supply?.ceilings.find((each) => each.moodId === mood?.id);
   // Leaving the stage gives the picture back to the cues.
   useEffect(() => () => view.showMood(null), []);
 
@@ -143,14 +217,15 @@ export default function MoodsSheet() {
     return (
       <BeginHere>A mood moves lights, and there are none yet: lay a tape or place a light in Lights first.</BeginHere>
     );
-  const colours = new Map(
-    assessment.placed.map((group) => [group.id, group.kind === 'leds' ? group.part.colour : '#ff9a3c']),
-  );
-  const longestS = Math.max(2, ...Object.values(mood?.moves ?? {}).map(spanOfMove));
+  const grounds = listGrounds(design, assessment);
+  const moves = [...Object.values(mood?.moves ?? {}), ...(mood?.tops ?? []).map((top) => top.move)];
+  const longestS = Math.max(2, ...moves.map(spanOfMove));
   return (
     <>
       {list.length === 0 && (
-        <BeginHere>Begin with one mood: it breathes in every light, and you take it from there.</BeginHere>
+        <BeginHere>
+          Take one that fits these lights and change it as you like, or begin with one that breathes in every light.
+        </BeginHere>
       )}
       <div className="mb-2 flex flex-wrap items-center gap-1">
         <div className="flex flex-wrap gap-1" role="tablist" aria-label="Moods">
@@ -167,16 +242,22 @@ export default function MoodsSheet() {
             </button>
           ))}
         </div>
-        <Button look={list.length === 0 ? 'main' : 'quiet'} onClick={() => addMood(colours)}>
+        <Button look={list.length === 0 ? 'main' : 'quiet'} onClick={() => addMood(grounds)}>
           Add a mood
         </Button>
+        {list.length > 0 && (
+          <Button look="quiet" aria-pressed={offering} onClick={() => setOffering(!offering)}>
+            Moods that fit
+          </Button>
+        )}
         {shownMoodId !== null && (
           <Button look="quiet" onClick={() => view.showMood(null)}>
-            Let the cues decide
+            Let cues decide
           </Button>
         )}
       </div>
-      {mood && budget && (
+      {(list.length === 0 || offering) && <Offers />}
+      {mood && (
         <>
           <Ribbons
             show={assessment.show}
@@ -185,96 +266,59 @@ export default function MoodsSheet() {
             placed={assessment.placed}
             spanS={Math.min(60, longestS)}
           />
-          <Section
-            title="This mood"
-            aside={
-              <Button look="quiet" onClick={() => removeMood(mood.id)}>
-                <Trash2 size={15} />
-                Remove {mood.name}
-              </Button>
-            }
-          >
-            <div className="grid grid-cols-[1fr_1.4fr_auto] items-end gap-3">
-              <TextField
-                label="Name of the mood"
-                value={mood.name}
-                onCommit={(name) =>
-                  editDesign((draft) => {
-                    const found = draft.moods.list[index];
-                    if (found) found.name = name;
-                  })
-                }
-              />
-              <ShareSlider
-                label={ceiling ? `Brightness; its ceiling is ${printCeiling(ceiling.brightness)}` : 'Brightness'}
-                value={mood.brightness}
-                {...(ceiling ? { mark: ceiling.brightness } : {})}
-                onChange={(value) =>
-                  editDesign(
-                    (draft) => {
-                      const found = draft.moods.list[index];
-                      if (found) found.brightness = value;
-                    },
-                    { merge: `brightness ${mood.id}` },
-                  )
-                }
-              />
-              <Choice
-                label="At the start"
-                value={design.moods.startId === mood.id ? 'yes' : 'no'}
-                options={[
-                  { value: 'yes', label: 'yes' },
-                  { value: 'no', label: 'no' },
-                ]}
-                onChoose={(value) =>
-                  editDesign((draft) => {
-                    if (value === 'yes') draft.moods.startId = mood.id;
-                  })
-                }
-              />
-            </div>
-            <FigureLine
-              label="Draws on the rail: mean, at its height"
-              value={`${printQuantity('currentA', budget.meanA)}, ${printQuantity('currentA', budget.peakA)}`}
-              onOpen={ceiling ? () => openSum(explainCeiling(assessment, ceiling)) : undefined}
-            />
-          </Section>
-          <Section title="Moves">
-            {assessment.placed.map((group) => (
-              <MoveEditor key={group.id} group={group} move={mood.moves[group.id]} moodIndex={index} />
-            ))}
-          </Section>
-        </>
-      )}
-      {list.length > 0 && (
-        <>
-          <Section
-            title="Cues"
-            aside={
-              <Button look="quiet" onClick={addCue}>
-                Add a cue
-              </Button>
-            }
-          >
-            <Cues />
-          </Section>
-          <Section
-            title="The course of the evening"
-            aside={
-              <Button
-                look="quiet"
-                onClick={() =>
-                  editDesign((draft) => {
-                    draft.moods.course.push({ id: nanoid(8), moodId: (mood ?? list[0])?.id ?? '', minutes: 30 });
-                  })
-                }
-              >
-                Add a part
-              </Button>
-            }
-          >
-            <Course />
-          </Section>
+          <TabGroup>
+            <TabList className="mt-2 flex gap-4 border-b border-rule">
+              {pages.map((page) => (
+                <Tab
+                  key={page}
+                  className="-mb-px border-b-2 border-transparent px-1 py-1 text-faint data-selected:border-verdigris data-selected:font-semibold data-selected:text-ink"
+                >
+                  {page}
+                </Tab>
+              ))}
+            </TabList>
+            <TabPanels className="pt-2">
+              <TabPanel>
+                <ThisMood mood={mood} index={index} />
+                <Section title="Moves">
+                  {grounds.map((ground) => (
+                    <MoveStack key={ground.id} ground={ground} mood={mood} moodIndex={index} />
+                  ))}
+                </Section>
+              </TabPanel>
+              <TabPanel>
+                <Section
+                  title="Cues"
+                  aside={
+                    <Button look="quiet" onClick={addCue}>
+                      Add a cue
+                    </Button>
+                  }
+                >
+                  <Cues />
+                </Section>
+                {list.length > 1 && (
+                  <Section title="Map">
+                    <MoodMap shownId={mood.id} />
+                  </Section>
+                )}
+                <Section title="Signs">
+                  <Signs grounds={grounds} />
+                </Section>
+              </TabPanel>
+              <TabPanel>
+                <Section title="The course of the evening">
+                  <Evening moodId={mood.id} />
+                </Section>
+                <CopiesNote />
+              </TabPanel>
+              <TabPanel>
+                <Section title="Sets of lights">
+                  <Sets />
+                </Section>
+              </TabPanel>
+            </TabPanels>
+          </TabGroup>
         </>
       )}
     </>

@@ -1,0 +1,153 @@
+import type { Control, Sign } from '@glimmer/core/plan';
+import { changeMove, type Move, moveKinds } from '@glimmer/core/plan';
+import type { Draft } from 'immer';
+import { Trash2 } from 'lucide-react';
+import { nanoid } from 'nanoid';
+import { useSheet } from '../stages/useSheet.ts';
+import { editDesign } from '../state/planStore.ts';
+import { Button } from '../widgets/Button.tsx';
+import { Choice, TextField } from '../widgets/fields.tsx';
+import { MoveSettings } from './MoveSettings.tsx';
+import type { Ground } from './MoveStack.tsx';
+
+/** For as long as what a sign lies over the moods, by the kind of its control. */
+const whileWords: Readonly<Record<Control['kind'], string>> = {
+  button: 'is pressed',
+  'latching switch': 'is on',
+  'tilt switch': 'is tilted',
+  remote: 'is on',
+  'light sensor': 'sees it dark',
+  'charge sense': 'finds the pack low',
+};
+
+const kinds = moveKinds.map((value) => ({ value, label: value }));
+
+function SignEditor({ sign, index, grounds }: { sign: Sign; index: number; grounds: readonly Ground[] }) {
+  const { controls } = useSheet().design.drive;
+  const edit = (recipe: (draft: Draft<Sign>) => void, merge?: string): void =>
+    editDesign(
+      (draft) => {
+        const found = draft.moods.signs?.[index];
+        if (found) recipe(found);
+      },
+      merge ? { merge: `${merge} ${sign.id}` } : {},
+    );
+  return (
+    <li className="stitch py-2 first:border-t-0">
+      <div className="grid grid-cols-[1fr_1.4fr_auto] items-end gap-2">
+        <TextField
+          label="Sign"
+          value={sign.name}
+          onCommit={(name) =>
+            edit((draft) => {
+              draft.name = name;
+            })
+          }
+        />
+        <Choice
+          label="Lies over every mood while"
+          value={sign.controlId}
+          options={controls.map((control) => ({
+            value: control.id,
+            label: `${control.name} ${whileWords[control.kind]}`,
+          }))}
+          onChoose={(controlId) =>
+            edit((draft) => {
+              draft.controlId = controlId;
+            })
+          }
+        />
+        <Button
+          look="quiet"
+          aria-label={`Remove the sign ${sign.name}`}
+          onClick={() =>
+            editDesign((draft) => {
+              draft.moods.signs?.splice(index, 1);
+            })
+          }
+        >
+          <Trash2 size={16} />
+        </Button>
+      </div>
+      {grounds.map((ground) => {
+        const move = sign.moves[ground.id];
+        const put = (next: Move | null, merge?: string): void =>
+          edit((draft) => {
+            if (next) draft.moves[ground.id] = next as Draft<Move>;
+            else delete draft.moves[ground.id];
+          }, merge && `${merge} ${ground.id}`);
+        return (
+          <div key={ground.id} className="grid grid-cols-[8rem_1fr] gap-x-3 py-1">
+            <div>
+              <p className="text-[13px]">{ground.name}</p>
+              <Choice
+                hideLabel
+                label={`${sign.name} on ${ground.name}`}
+                value={move?.kind ?? 'none'}
+                options={[{ value: 'none', label: 'no sign' }, ...kinds]}
+                onChoose={(kind) =>
+                  put(kind === 'none' ? null : changeMove(kind, move, ground.fixedColour ?? '#ff3020'))
+                }
+              />
+            </div>
+            {move && <MoveSettings move={move} fixedColour={ground.fixedColour} onChange={put} />}
+          </div>
+        );
+      })}
+    </li>
+  );
+}
+
+/** Adds a sign on the first charge sense, or the first control there is: two short winks and a long pause. */
+function addSign(controls: readonly Control[], grounds: readonly Ground[]): void {
+  const control = controls.find((each) => each.kind === 'charge sense') ?? controls[0];
+  const ground = grounds[0];
+  if (!control || !ground) return;
+  editDesign((draft) => {
+    draft.moods.signs = [
+      ...(draft.moods.signs ?? []),
+      {
+        id: nanoid(8),
+        name: control.kind === 'charge sense' ? 'Charge low' : 'Sign',
+        controlId: control.id,
+        moves: {
+          [ground.id]: {
+            kind: 'shots',
+            colour: ground.fixedColour ?? '#ff3020',
+            count: 2,
+            onS: 0.15,
+            offS: 0.35,
+            pauseS: 5,
+            level: 1,
+          },
+        },
+      },
+    ];
+  });
+}
+
+/** Signs: what lies over every mood for as long as a control is in its state. */
+export function Signs({ grounds }: { readonly grounds: readonly Ground[] }) {
+  const { design } = useSheet();
+  const { controls } = design.drive;
+  const signs = design.moods.signs ?? [];
+  return (
+    <>
+      <ul>
+        {signs.map((sign, i) => (
+          <SignEditor key={sign.id} sign={sign} index={i} grounds={grounds} />
+        ))}
+      </ul>
+      {signs.length === 0 && (
+        <p className="text-faint">
+          {controls.length === 0
+            ? 'A sign needs a control: add a charge sense in Drive, and the piece can wink when its pack runs low.'
+            : 'None yet. A sign lies over every mood, such as two short winks while the charge is low.'}
+        </p>
+      )}
+      <Button look="quiet" disabled={controls.length === 0} onClick={() => addSign(controls, grounds)}>
+        Add a sign
+      </Button>
+    </>
+  );
+}
