@@ -16,6 +16,7 @@ export {
   plenty,
 } from './limits.ts';
 export { isSameOccasion, listOccasions, type Occasion, occasionsOf, sayWhen } from './occasions.ts';
+export { removeControl, removeGroup, removeMood, removeSet } from './remove.ts';
 export type {
   Control,
   Cue,

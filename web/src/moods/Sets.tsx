@@ -1,28 +1,15 @@
-import type { LightSet } from '@glimmer/core/plan';
+import { type LightSet, removeSet } from '@glimmer/core/plan';
 import type { QuantityKind } from '@glimmer/core/units';
 import type { Draft } from 'immer';
 import { Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { useSheet } from '../stages/useSheet.ts';
-import { editDesign } from '../state/planStore.ts';
+import { changeDesign, editDesign } from '../state/planStore.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField, TextField } from '../widgets/fields.tsx';
 
 type Part = LightSet['of'][number];
 const count: QuantityKind = 'count';
-
-/** Takes a set out, with the moves that are given to it. */
-function removeSet(id: string): void {
-  editDesign((draft) => {
-    const { moods } = draft;
-    moods.sets = moods.sets?.filter((set) => set.id !== id) ?? [];
-    for (const mood of moods.list) {
-      delete mood.moves[id];
-      if (mood.tops) mood.tops = mood.tops.filter((top) => top.on !== id);
-    }
-    for (const sign of moods.signs ?? []) delete sign.moves[id];
-  });
-}
 
 function SetEditor({ set, index }: { readonly set: LightSet; readonly index: number }) {
   const { assessment } = useSheet();
@@ -78,7 +65,11 @@ function SetEditor({ set, index }: { readonly set: LightSet; readonly index: num
             })
           }
         />
-        <Button look="quiet" aria-label={`Remove the set ${set.name}`} onClick={() => removeSet(set.id)}>
+        <Button
+          look="quiet"
+          aria-label={`Remove the set ${set.name}`}
+          onClick={() => changeDesign((open) => removeSet(open, set.id))}
+        >
           <Trash2 size={16} />
         </Button>
       </div>

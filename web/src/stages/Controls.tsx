@@ -1,9 +1,9 @@
-import { bands, type Control, type Design } from '@glimmer/core/plan';
+import { bands, type Control, removeControl } from '@glimmer/core/plan';
 import { printQuantity } from '@glimmer/core/units';
 import type { Draft } from 'immer';
 import { Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
-import { editDesign } from '../state/planStore.ts';
+import { changeDesign, editDesign } from '../state/planStore.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField, TextField } from '../widgets/fields.tsx';
 import { useSheet } from './useSheet.ts';
@@ -38,30 +38,6 @@ function addControl(kind: Control['kind']): void {
     const at = { xMm: Math.round(draft.view.widthMm * 0.6), yMm: Math.round(draft.view.heightMm * 0.8) };
     draft.drive.controls.push(make[kind]({ id: nanoid(8), name: `${kinds[kind].name} ${count}`, at }));
   });
-}
-
-/** Takes a control out, with the cues, signs and pins that hang on it; what showed its value shows none. */
-function removeControl(id: string): void {
-  editDesign((draft) => {
-    const { moods, drive } = draft;
-    drive.controls = drive.controls.filter((control) => control.id !== id);
-    const gone = new Set(
-      moods.cues.filter((cue) => 'controlId' in cue.when && cue.when.controlId === id).map((cue) => cue.id),
-    );
-    moods.cues = moods.cues.filter((cue) => !gone.has(cue.id));
-    moods.cueUses = moods.cueUses.filter((use) => !gone.has(use.cueId));
-    if (moods.signs) moods.signs = moods.signs.filter((sign) => sign.controlId !== id);
-    forgetValue(draft, id);
-    drive.pinLocks = drive.pinLocks.filter((lock) => lock.demand !== `control:${id}`);
-  });
-}
-
-function forgetValue(draft: Draft<Design>, controlId: string): void {
-  const moves = [
-    ...draft.moods.list.flatMap((mood) => [...Object.values(mood.moves), ...(mood.tops ?? []).map((top) => top.move)]),
-    ...(draft.moods.signs ?? []).flatMap((sign) => Object.values(sign.moves)),
-  ];
-  for (const move of moves) if ('controlId' in move && move.controlId === controlId) move.controlId = null;
 }
 
 /** What one kind of control has to be told. */
@@ -180,7 +156,11 @@ export function Controls() {
               }
             />
             <Details control={control} index={i} />
-            <Button look="quiet" aria-label={`Remove ${control.name}`} onClick={() => removeControl(control.id)}>
+            <Button
+              look="quiet"
+              aria-label={`Remove ${control.name}`}
+              onClick={() => changeDesign((open) => removeControl(open, control.id))}
+            >
               <Trash2 size={16} />
             </Button>
           </div>

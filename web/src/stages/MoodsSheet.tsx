@@ -1,6 +1,6 @@
 import type { Assessment } from '@glimmer/core/assess';
 import { explainCeiling } from '@glimmer/core/explain';
-import { bands, type Design, type Mood, spanOfMove } from '@glimmer/core/plan';
+import { bands, type Design, type Mood, removeMood, spanOfMove } from '@glimmer/core/plan';
 import { printCeiling } from '@glimmer/core/power';
 import { printQuantity } from '@glimmer/core/units';
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
@@ -17,7 +17,7 @@ import { Offers } from '../moods/Offers.tsx';
 import { Ribbons } from '../moods/Ribbons.tsx';
 import { Sets } from '../moods/Sets.tsx';
 import { Signs } from '../moods/Signs.tsx';
-import { editDesign } from '../state/planStore.ts';
+import { changeDesign, editDesign } from '../state/planStore.ts';
 import { useViewStore, view } from '../state/viewStore.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField, ShareSlider, TextField } from '../widgets/fields.tsx';
@@ -66,18 +66,6 @@ function addMood(grounds: readonly Ground[]): void {
   view.showMood(id);
 }
 
-function removeMood(id: string): void {
-  editDesign((draft) => {
-    const { moods } = draft;
-    moods.list = moods.list.filter((mood) => mood.id !== id);
-    if (moods.startId === id) moods.startId = moods.list[0]?.id ?? null;
-    const gone = new Set(moods.cues.filter((cue) => cue.to === id || cue.from === id).map((cue) => cue.id));
-    moods.cues = moods.cues.filter((cue) => !gone.has(cue.id));
-    moods.cueUses = moods.cueUses.filter((use) => !gone.has(use.cueId));
-    moods.course = moods.course.filter((step) => step.moodId !== id);
-  });
-}
-
 /** A fade of the mood's own, or as long as the cue says. */
 function FadeField({
   label,
@@ -118,7 +106,7 @@ function ThisMood({ mood, index }: { readonly mood: Mood; readonly index: number
     <Section
       title="This mood"
       aside={
-        <Button look="quiet" onClick={() => removeMood(mood.id)}>
+        <Button look="quiet" onClick={() => changeDesign((open) => removeMood(open, mood.id))}>
           <Trash2 size={15} />
           Remove {mood.name}
         </Button>

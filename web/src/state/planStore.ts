@@ -43,13 +43,16 @@ export function editDesign(recipe: (design: Draft<Design>) => void, options: { r
   editPlan((plan) => recipe(plan.design), options);
 }
 
-/** Applies a computed mend. */
-export function mend(changes: readonly Change[]): void {
+/** Puts another design in the place of the open one, as one step for undo. */
+export function changeDesign(change: (design: Design) => Design): void {
   const { plan } = usePlanStore.getState();
   if (!plan) return;
   lastMerge = null;
-  usePlanStore.setState({ plan: { ...plan, design: applyChanges(plan.design, changes) } });
+  usePlanStore.setState({ plan: { ...plan, design: change(plan.design) } });
 }
+
+/** Applies a computed mend. */
+export const mend = (changes: readonly Change[]): void => changeDesign((design) => applyChanges(design, changes));
 
 export function undo(): void {
   lastMerge = null;
