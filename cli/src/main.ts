@@ -3,7 +3,15 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
 import { assess } from '@glimmer/core/assess';
-import { exportProgram, exportShoppingCsv, exportTemplateSvg, exportWireCsv, writeBrief } from '@glimmer/core/exports';
+import { startSimulated } from '@glimmer/core/bench';
+import {
+  exportProgram,
+  exportShoppingCsv,
+  exportTemplateSvg,
+  exportWireCsv,
+  fingerprint,
+  writeBrief,
+} from '@glimmer/core/exports';
 import { checkDesign } from '@glimmer/core/findings';
 import type { Plan } from '@glimmer/core/plan';
 import { readPlanText } from '@glimmer/core/plan/reading';
@@ -17,6 +25,8 @@ const usage = `Use: ./glimmer COMMAND
   export FILE --as FORMAT      shopping-csv | wires-csv | template-svg | template-back-svg |
                                program (a ZIP: give --out) | plan
          [--out PATH]          to a file instead of the screen
+  simulate FILE                a controller in place of the hardware: it reads lines from standard input and
+                               answers each: frame T, close C T, open C T, code C X T (T in ms, C from 0)
   demo NAME [--out PATH]       write a demo plan; without a name their list
   sum [NAME [key=value …]] [--json]
                                quick sums: without a name their list, without values what one takes
@@ -83,9 +93,21 @@ function listFindings(plan: Plan): number {
   return findings.some((finding) => finding.gravity === 'stop') ? 1 : 0;
 }
 
-/** JSON has no infinity; what can't be decided is null. Byte arrays are left out: they follow from the plan. */
-const plainJson = (_key: string, value: unknown): unknown =>
-  typeof value === 'number' && !Number.isFinite(value) ? null : value;
+/** Answers lines as a board would, until there are no more. */
+function simulate(plan: Plan): number {
+  const assessment = assess(plan.design);
+  const controller = startSimulated(plan.design, assessment);
+  process.stdout.write(`plan ${fingerprint(plan.design)}, ${assessment.show.frameBytes} bytes a frame\n`);
+  const lines = readFileSync(0, 'utf8').split('\n');
+  for (const line of lines) if (line.trim() !== '') process.stdout.write(`${controller.answer(line)}\n`);
+  return 0;
+}
+
+/** JSON has no infinity, so what can't be decided is null; and no arrays of whole numbers, so they are plain lists. */
+function plainJson(_key: string, value: unknown): unknown {
+  if (value instanceof Uint16Array) return [...value];
+  return typeof value === 'number' && !Number.isFinite(value) ? null : value;
+}
 
 function run(args: readonly string[]): number {
   const { values, positionals } = parseArgs({
@@ -117,6 +139,8 @@ function run(args: readonly string[]): number {
       );
       return 0;
     }
+    case 'simulate':
+      return simulate(loadPlan(file));
     case 'sum':
       return runSum(positionals.slice(1), values.json);
     case 'check':

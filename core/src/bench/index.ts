@@ -7,4 +7,5 @@ export {
   type Verdict,
 } from './expectation.ts';
 export { findGates, type StepProgress, trackSteps } from './progress.ts';
+export { type SimulatedController, startSimulated } from './simulated.ts';
 export { type BenchStep, listSteps } from './steps.ts';

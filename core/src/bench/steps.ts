@@ -1,7 +1,7 @@
 import type { Assessment } from '../assess.ts';
 import { colourBands } from '../drive/index.ts';
 import { chemistries, findPart, withOwnParts } from '../parts/index.ts';
-import type { Design } from '../plan/index.ts';
+import { type Design, sayWhen } from '../plan/index.ts';
 import { openCircuitVoltageV, operate } from '../power/index.ts';
 import { printQuantity } from '../units/index.ts';
 import { type Expectation, expectBetween, expectShare } from './expectation.ts';
@@ -253,7 +253,7 @@ function closing(design: Design, assessment: Assessment): BenchStep[] {
             id: 'cues',
             chapter: 'Closing',
             title: 'Try every cue',
-            todo: `Each cue three times, and wait for the way back: ${design.moods.cues.length} cue${design.moods.cues.length === 1 ? '' : 's'}.`,
+            todo: `Each three times, and wait for the way back: ${[...new Set(design.moods.cues.map((cue) => sayWhen(design, cue.when)))].join('; ')}.`,
           }),
         ]
       : [];

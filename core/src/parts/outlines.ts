@@ -76,6 +76,22 @@ export const outlines: readonly Outline[] = [
     ],
   },
   {
+    id: 'reliquary',
+    name: 'Reliquary',
+    boxWidth: 280,
+    boxHeight: 320,
+    skin: [
+      'M40 276 L40 96 C40 40 96 22 140 22 C184 22 240 40 240 96 L240 276 Z',
+      'M22 276 L258 276 L268 304 L12 304 Z',
+      'M128 22 C128 8 152 8 152 22 Z',
+    ],
+    creases: [
+      'M62 92 L218 92 L218 248 L62 248 Z',
+      'M40 262 L240 262',
+      'M72 84 C76 58 104 44 140 44 C176 44 204 58 208 84',
+    ],
+  },
+  {
     id: 'wand',
     name: 'Wand or staff',
     boxWidth: 600,

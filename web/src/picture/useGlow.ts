@@ -15,6 +15,7 @@ import { type RefObject, useEffect, useRef, useState } from 'react';
 import { useShallow } from 'zustand/react/shallow';
 import { type Onlooker, type Touch, useViewStore, view } from '../state/viewStore.ts';
 import { type Exposure, type Fitting, listLights, paintLights } from './glow.ts';
+import { tellMoment } from './pieceStore.ts';
 
 /** The piece as it is played: its state, its clock, and the clock of a mood that is shown by hand. */
 interface Stage {
@@ -135,6 +136,7 @@ export function useGlow(
     context.setTransform(ratio, 0, 0, ratio, 0, 0);
     const lights = listLights(assessment);
     const look = createLooker(show.frameBytes);
+    const [looked, scratch] = [new Uint8Array(show.frameBytes), new Uint8Array(show.frameBytes)];
     const piece = stage.current;
     if (shape.current !== shapeOf(show)) {
       shape.current = shapeOf(show);
@@ -157,6 +159,9 @@ export function useGlow(
       const state: PlayerState =
         shown < 0 ? piece.player : { ...piece.player, mood: shown, sinceMs, fade: null, back: null };
       const seen = look({ show, limit, state, nowMs }, onlooker.shutterS);
+      // A controller holds the frame of this moment, whoever looks on.
+      if (seen.exposure) paintNow({ show, limit, state, nowMs, out: looked, scratch });
+      else looked.set(seen.frame);
       paintLights(
         {
           context,
@@ -169,6 +174,7 @@ export function useGlow(
         seen.frame,
       );
       view.tellPlayhead(nowMs - state.sinceMs);
+      tellMoment({ nowMs, state, frame: looked });
       setShowing(state.mood === ANY ? null : (show.moods[state.mood]?.id ?? null));
     };
     paint();

@@ -3,6 +3,7 @@ import { parseQuantity, printQuantity } from '@glimmer/core/units';
 import { Check, ChevronLeft, ChevronRight, CircleAlert, X } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { useEffect, useRef, useState } from 'react';
+import { SimulatedController } from '../bench/SimulatedController.tsx';
 import { editPlan } from '../state/planStore.ts';
 import { useReckoned } from '../state/useAssessment.tsx';
 import { Button } from '../widgets/Button.tsx';
@@ -197,6 +198,7 @@ export default function BenchSheet() {
         </Button>
       </div>
       <StepCard progress={current} gates={findGates(steps, current.step.id)} onTaken={() => go(at + 1)} />
+      <SimulatedController />
       <Section title="All steps">
         <ol>
           {steps.map((each, i) => (

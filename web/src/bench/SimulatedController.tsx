@@ -1,0 +1,96 @@
+import type { Assessment } from '@glimmer/core/assess';
+import { fingerprint } from '@glimmer/core/exports';
+import { ANY } from '@glimmer/core/motion';
+import { useEffect, useState } from 'react';
+import { type PieceMoment, usePieceStore } from '../picture/pieceStore.ts';
+import { useSheet } from '../stages/useSheet.ts';
+import { Section } from '../widgets/Section.tsx';
+
+const MOST_LINES = 60;
+
+interface Said {
+  readonly key: number;
+  readonly text: string;
+}
+
+/** What the program says for itself: its mark at first, then each mood it goes to. */
+function useSaid(mark: string, moodName: string | null, atMs: number): readonly Said[] {
+  const [said, setSaid] = useState<readonly Said[]>([]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a line is written when the mood changes, with the time of then
+  useEffect(() => {
+    if (moodName === null) return;
+    setSaid((before) => {
+      const first: Said[] = before.length === 0 ? [{ key: 0, text: `plan ${mark}` }] : [];
+      const key = (before[before.length - 1]?.key ?? 0) + 1;
+      return [...first, ...before, { key, text: `${(atMs / 1000).toFixed(2).padStart(8)} s  ${moodName}` }].slice(
+        -MOST_LINES,
+      );
+    });
+  }, [mark, moodName]);
+  return said;
+}
+
+/** What a pin does at a moment, in words. */
+function describePin(demandId: string, { show, chains }: Assessment, moment: PieceMoment): string {
+  const [kind, id, number] = demandId.split(':');
+  if (kind === 'control') {
+    const index = show.controls.findIndex((control) => control.id === id);
+    const [control, state] = [show.controls[index], moment.state.controls[index]];
+    if (!control || !state) return '';
+    if (!control.sensing) return state.isOn ? 'low: closed' : 'high: open';
+    const { emptyCode, fullCode } = control.sensing;
+    return `reads about ${Math.round(emptyCode + ((fullCode - emptyCode) * state.level) / 255)}`;
+  }
+  const group = show.groups.find((each) => each.id === id);
+  if (!group) return '';
+  if (kind === 'channel') {
+    const level = moment.frame[group.offset + Number(number ?? 1) - 1] ?? 0;
+    return `${Math.round((level / 255) * 100)} % of the time high`;
+  }
+  const ids = chains.find((chain) => chain.tapeIds[0] === id)?.tapeIds ?? [];
+  const pixels = ids.reduce((sum, each) => sum + (show.groups.find((row) => row.id === each)?.points ?? 0), 0);
+  const first = [...moment.frame.slice(group.offset, group.offset + 3)].map((byte) =>
+    byte.toString(16).padStart(2, '0'),
+  );
+  return `${pixels} pixels, the first ${first.join(' ')}`;
+}
+
+/** A controller in place of the hardware: the program's engine with the pins of the plan, and what it says. */
+export function SimulatedController() {
+  const { plan, design, assessment } = useSheet();
+  const moment = usePieceStore((state) => state.moment);
+  const index = moment?.state.mood ?? ANY;
+  const moodName = moment ? (design.moods.list[index]?.name ?? 'dark') : null;
+  const mark = fingerprint(plan.design);
+  const said = useSaid(mark, moodName, moment?.nowMs ?? 0);
+  const given = assessment.pinPlan?.given ?? [];
+  if (!moment || given.length === 0) return null;
+  return (
+    <Section title="The controller, simulated">
+      <p className="mb-1 text-[13px] text-faint">
+        It runs the engine of the exported program, byte for byte. Hands on the controls are below the picture; what a
+        real board says and does should be the same.
+      </p>
+      <div className="grid grid-cols-[1fr_1.3fr] gap-3">
+        <pre
+          role="log"
+          className="figures h-44 overflow-y-auto border border-rule bg-paper px-2 py-1 text-[12.5px] leading-5"
+          aria-label="What the controller says"
+        >
+          {said.map((line) => `${line.text}\n`).join('')}
+        </pre>
+        <table className="figures self-start text-[12.5px]">
+          <tbody>
+            {given.map(({ demand, pin }) => (
+              <tr key={demand.id} className="border-b border-rule/60">
+                <td className="w-10 align-top font-semibold">{pin.name}</td>
+                <td className="pr-2 align-top">{demand.label}</td>
+                <td className="align-top text-faint">{describePin(demand.id, assessment, moment)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </Section>
+  );
+}

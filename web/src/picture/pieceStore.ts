@@ -1,0 +1,24 @@
+import type { PlayerState } from '@glimmer/core/motion';
+import { create } from 'zustand';
+
+/** A moment of the running piece: what a controller would hold in its memory just then. */
+export interface PieceMoment {
+  readonly nowMs: number;
+  readonly state: PlayerState;
+  readonly frame: Uint8Array;
+}
+
+const EVERY_MS = 100;
+
+/** The piece as the picture runs it, told ten times a second for whoever reads along. */
+export const usePieceStore = create<{ readonly moment: PieceMoment | null }>()(() => ({ moment: null }));
+
+let toldAtMs = Number.NEGATIVE_INFINITY;
+
+/** Tells of a moment; the frame is copied, since the picture paints into it again. */
+export function tellMoment(moment: PieceMoment): void {
+  const before = usePieceStore.getState().moment;
+  if (before?.state === moment.state && Math.abs(moment.nowMs - toldAtMs) < EVERY_MS) return;
+  toldAtMs = moment.nowMs;
+  usePieceStore.setState({ moment: { ...moment, frame: Uint8Array.from(moment.frame) } });
+}
