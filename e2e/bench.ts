@@ -4,6 +4,7 @@ import { test as base, expect, type Page } from '@playwright/test';
 export { expect, type Page };
 
 export const DEMO = '6f1d0c52-3b6e-4f0a-9a51-2c7d5b1e7a01';
+export const REEF = '6f1d0c52-3b6e-4f0a-9a51-2c7d5b1e7a04';
 export const stages = ['piece', 'lights', 'moods', 'drive', 'power', 'wires', 'bench', 'logbook'] as const;
 
 /** A page that fails its test if the browser's console shows an error or a script throws. */
@@ -62,11 +63,28 @@ export async function clickPicture(page: Page, x: number, y: number): Promise<vo
   await page.mouse.click(box.x + box.width * x, box.y + box.height * y);
 }
 
-/** A copy of the demo for a test that changes it, so that no test depends on another; returns its id. */
-export async function copyDemo(page: Page): Promise<string> {
-  const { plan } = await (await page.request.get(`/api/plans/${DEMO}`)).json();
+/** Moves the focus onward until it stands on something with this name. */
+export async function tabTo(page: Page, name: RegExp, most = 90): Promise<void> {
+  for (let i = 0; i < most; i += 1) {
+    await page.keyboard.press('Tab');
+    const label = await page.evaluate(() => {
+      const at = document.activeElement;
+      const labels =
+        at && 'labels' in at
+          ? [...((at as HTMLInputElement).labels ?? [])].map((each) => each.textContent).join(' ')
+          : '';
+      return `${at?.getAttribute('aria-label') ?? ''} ${labels} ${at?.textContent ?? ''}`.trim();
+    });
+    if (name.test(label)) return;
+  }
+  throw new Error(`nothing named ${name} within ${most} steps of the Tab key`);
+}
+
+/** A copy of a demo for a test that changes it, so that no test depends on another; returns its id. */
+export async function copyDemo(page: Page, demo = DEMO): Promise<string> {
+  const { plan } = await (await page.request.get(`/api/plans/${demo}`)).json();
   const id = randomUUID();
-  await page.request.post('/api/plans', { data: { ...plan, id, name: `Anglerfish ${id.slice(0, 6)}` } });
+  await page.request.post('/api/plans', { data: { ...plan, id, name: `Copy ${id.slice(0, 6)}` } });
   return id;
 }
 

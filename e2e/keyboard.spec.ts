@@ -1,21 +1,4 @@
-import { beginPlan, expect, figure, goTo, kept, type Page, test } from './bench.ts';
-
-/** Moves the focus onward until it stands on something with this name. */
-async function tabTo(page: Page, name: RegExp, most = 90): Promise<void> {
-  for (let i = 0; i < most; i += 1) {
-    await page.keyboard.press('Tab');
-    const label = await page.evaluate(() => {
-      const at = document.activeElement;
-      const labels =
-        at && 'labels' in at
-          ? [...((at as HTMLInputElement).labels ?? [])].map((each) => each.textContent).join(' ')
-          : '';
-      return `${at?.getAttribute('aria-label') ?? ''} ${labels} ${at?.textContent ?? ''}`.trim();
-    });
-    if (name.test(label)) return;
-  }
-  throw new Error(`nothing named ${name} within ${most} steps of the Tab key`);
-}
+import { beginPlan, expect, figure, goTo, kept, tabTo, test } from './bench.ts';
 
 test('the main path by keyboard alone', async ({ page }) => {
   await page.goto('/');

@@ -2,11 +2,14 @@ import { execFileSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
+import { assess } from '@glimmer/core/assess';
+import { startSimulated } from '@glimmer/core/bench';
 import { unzipSync } from 'fflate';
 import { copyDemo, expect, goTo, test } from './bench.ts';
 
 test('the program is taken out, built, and runs with the plan’s mark', async ({ page }) => {
-  await page.goto(`/plan/${await copyDemo(page)}/moods`);
+  const id = await copyDemo(page);
+  await page.goto(`/plan/${id}/moods`);
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Take out' }).click();
   await page.getByRole('menuitem', { name: 'The program for the controller, ZIP' }).click();
@@ -18,9 +21,30 @@ test('the program is taken out, built, and runs with the plan’s mark', async (
   }
   const program = join(folder, Object.keys(files)[0]?.split('/')[0] ?? '');
   execFileSync('make', ['-s', 'host'], { cwd: program });
-  const said = execFileSync(join(program, 'host'), { input: 'frame 0\npress 0 100\nframe 100\n', encoding: 'utf8' });
+  const run = (lines: readonly string[]): string[] =>
+    execFileSync(join(program, 'host'), { input: `${lines.join('\n')}\n`, encoding: 'utf8' })
+      .trimEnd()
+      .split('\n');
   const mark = /UG_FINGERPRINT "([0-9a-f]{8})"/.exec(readFileSync(join(program, 'show.h'), 'utf8'))?.[1];
-  expect(said).toMatch(new RegExp(`^plan ${mark}, 200 bytes a frame\\n[0-9a-f]{400} Doze\\nStrike\\n`));
+  expect(run(['frame 0', 'close 0 100', 'frame 100']).slice(0, 1)).toEqual([`plan ${mark}, 200 bytes a frame`]);
+
+  // Every control touched, frame by frame, against the engine of the preview.
+  const { plan } = await (await page.request.get(`/api/plans/${id}`)).json();
+  const controller = startSimulated(plan.design, assess(plan.design));
+  const lines = Array.from({ length: 1000 }, (_, i) => {
+    const atMs = i * 23;
+    if (i % 200 === 40) return `close 0 ${atMs}`;
+    if (i % 200 === 50) return `open 0 ${atMs}`;
+    return i % 3 === 1 ? `code 1 ${i % 600 < 300 ? 30 : 4000} ${atMs}` : `frame ${atMs}`;
+  });
+  expect(run(lines).slice(1)).toEqual(lines.map(controller.answer));
+
+  // And against the picture itself, which is held at the moment when the light has come up.
+  await goTo(page, 'bench');
+  const bytes = /the first ([0-9a-f]{2}) ([0-9a-f]{2}) ([0-9a-f]{2})/;
+  const shown = bytes.exec(await page.getByText(bytes).first().innerText());
+  const frame = run(['frame 512'])[1] ?? '';
+  expect(frame.slice(0, 6)).toBe(shown?.slice(1).join(''));
   expect(readFileSync(join(program, 'LOADING.md'), 'utf8')).toContain(mark ?? 'no mark');
 });
 
@@ -41,7 +65,7 @@ test('a mood made of the running moves, from the list to the ribbon', async ({ p
   await page.getByLabel('Move of Eyes').selectOption('shots');
   await page.getByLabel('Dark').last().fill('50 ms');
   await page.getByLabel('Dark').last().press('Enter');
-  await expect(page.getByText(/Eyes flashes \d+ times a second in Doze/)).toBeVisible();
+  await expect(page.getByText(/Eyes flashes \d\S* times a second in Doze/)).toBeVisible();
   await page.getByRole('button', { name: 'Slow it to two a second' }).click();
   await expect(page.getByText(/Eyes flashes/)).toBeHidden();
 });

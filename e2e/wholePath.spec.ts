@@ -36,6 +36,7 @@ test('from an empty plan to a logged run test, by mouse', async ({ page }) => {
   await goTo(page, 'moods');
   await page.getByRole('button', { name: 'Add a mood' }).click();
   await expect(page.getByRole('img', { name: /Tape 1 over/ })).toBeVisible();
+  await page.getByRole('tab', { name: 'Evening' }).click();
   await page.getByRole('button', { name: 'Add a part' }).click();
 
   // Drive: a controller, its findings mended by a click each.
@@ -100,13 +101,13 @@ test('from an empty plan to a logged run test, by mouse', async ({ page }) => {
 test('the demo: two findings, mended by a click each, undone, and the sums opened', async ({ page }) => {
   await page.goto(`/plan/${await copyDemo(page)}/piece`);
   await expect(figure(page, 'Open findings')).toContainText('2');
-  const before = await figure(page, 'Runs for').textContent();
+  const before = await figure(page, 'Peak draw').textContent();
   await figure(page, 'Open findings').click();
   await page.getByRole('button', { name: /^Set it to \d+ %/ }).click();
   await expect(figure(page, 'Open findings')).toContainText('1');
-  await expect(figure(page, 'Runs for')).not.toHaveText(before ?? '');
+  await expect(figure(page, 'Peak draw')).not.toHaveText(before ?? '');
   await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
-  await expect(figure(page, 'Runs for')).toHaveText(before ?? '');
+  await expect(figure(page, 'Peak draw')).toHaveText(before ?? '');
   await page.getByRole('button', { name: 'Redo' }).click();
   await figure(page, 'Open findings').click();
   await page.getByRole('button', { name: 'Drill it to 4.70 mm' }).click();
@@ -151,7 +152,7 @@ test('cues run with virtual hands, and a fast flash asks first', async ({ page }
   await page.goto(`/plan/${await copyDemo(page)}/moods`);
   await goTo(page, 'moods');
   await expect(page.getByText('running: Doze')).toBeVisible();
-  await page.getByRole('button', { name: 'Do it' }).nth(2).click();
+  await page.getByRole('button', { name: 'Palm button', exact: true }).click();
   await expect(page.getByText('running: Strike')).toBeVisible();
   // Back by itself after four seconds.
   await expect(page.getByText('running: Doze')).toBeVisible({ timeout: 15_000 });

@@ -64,10 +64,10 @@ const atRest: ControlState = {
 };
 
 /** The state at power-on: contacts open, rooms light, packs full. */
-export function startPlayer(show: Show, nowMs = 0): PlayerState {
+export function startPlayer(show: Show): PlayerState {
   return {
     mood: show.start,
-    sinceMs: nowMs,
+    sinceMs: 0,
     fade: null,
     back: null,
     entries: 0,

@@ -120,7 +120,7 @@ export function useGlow(
     })),
   );
   const { show, limit } = assessment;
-  const stage = useRef<Stage>({ player: startPlayer(show, START_MS), nowMs: START_MS, shownMs: 0 });
+  const stage = useRef<Stage>({ player: startPlayer(show), nowMs: START_MS, shownMs: 0 });
   const shape = useRef(shapeOf(show));
   const shownBefore = useRef(shownMoodId);
   const [showing, setShowing] = useState<string | null>(null);
@@ -140,7 +140,8 @@ export function useGlow(
     const piece = stage.current;
     if (shape.current !== shapeOf(show)) {
       shape.current = shapeOf(show);
-      piece.player = startPlayer(show, piece.nowMs);
+      piece.player = startPlayer(show);
+      piece.nowMs = START_MS;
     }
     if (shownBefore.current !== shownMoodId) {
       shownBefore.current = shownMoodId;
