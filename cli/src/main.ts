@@ -11,6 +11,7 @@ import {
   exportWireCsv,
   fingerprint,
   writeBrief,
+  writeMoodCard,
 } from '@glimmer/core/exports';
 import { checkDesign } from '@glimmer/core/findings';
 import type { Plan } from '@glimmer/core/plan';
@@ -23,7 +24,7 @@ const usage = `Use: ./glimmer COMMAND
   assess FILE [--brief]        the whole assessment as JSON, or as a page to read
   check FILE                   the findings; exit status 1 where there is a stop
   export FILE --as FORMAT      shopping-csv | wires-csv | template-svg | template-back-svg |
-                               program (a ZIP: give --out) | plan
+                               mood-card | program (a ZIP: give --out) | plan
          [--out PATH]          to a file instead of the screen
   simulate FILE                a controller in place of the hardware: it reads lines from standard input and
                                answers each: frame T, close C T, open C T, code C X T (T in ms, C from 0)
@@ -73,6 +74,7 @@ const exporters: Readonly<Record<string, (plan: Plan) => string | Uint8Array>> =
   'wires-csv': (plan) => exportWireCsv(assess(plan.design)),
   'template-svg': (plan) => exportTemplateSvg(plan, assess(plan.design), 'front'),
   'template-back-svg': (plan) => exportTemplateSvg(plan, assess(plan.design), 'back'),
+  'mood-card': (plan) => writeMoodCard(plan, assess(plan.design)),
   program: zipProgram,
   plan: (plan) => `${JSON.stringify(plan, null, 2)}\n`,
 };

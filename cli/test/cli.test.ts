@@ -44,9 +44,20 @@ describe('./glimmer', () => {
     ['wires-csv', /^run,from,to,core/],
     ['template-svg', /^<svg .*mm"/],
     ['template-back-svg', /seen from the back/],
+    ['mood-card', /^Anglerfish headdress: how it is worked\nMark [0-9a-f]{8}\n\nMOODS\nDoze \(at the start\)/],
     ['plan', /"format": "unruly-glimmer-plan"/],
   ])('export --as %s', (format, pattern) => {
     expect(run('export', demo, '--as', format).stdout).toMatch(pattern);
+  });
+  it('simulate answers line by line, as a board would', () => {
+    const { stdout, status } = spawnSync(process.execPath, [main, 'simulate', demo], {
+      encoding: 'utf8',
+      input: 'frame 0\n\nclose 0 100\nwhat?\n',
+    });
+    expect(status).toBe(0);
+    expect(stdout).toMatch(
+      /^plan [0-9a-f]{8}, 200 bytes a frame\n(00){200} Doze\nStrike\nframe T, close C T, open C T or code C X T\n$/,
+    );
   });
   it('demo writes the plan as it ships', () => {
     const out = join(folder, 'demo.glimmer.json');

@@ -24,19 +24,30 @@ export async function openStore(options: {
   return { repository: createPlanRepository(db), close: () => pool.end() };
 }
 
-/** Lays in the demo plans, once in the life of a store: one that was put away or changed is not brought back. */
+/** The demo plans of the first stores, which were laid in under one mark for them all. */
+const firstDemos: ReadonlySet<string> = new Set(['anglerfish-headdress', 'harbour-lighthouse', 'jellyfish-parasol']);
+
+/**
+ * Lays in the demo plans, each once in the life of a store: one that was put away or changed is not brought back, one
+ * that came with a newer version is laid in beside the others.
+ */
 export async function layInDemo(repository: PlanRepository, folder: string, at: Date): Promise<number> {
-  if (!(await repository.mark('demo', at))) return 0;
+  const hadFirst = !(await repository.mark('demo', at));
   const files = readdirSync(folder)
     .filter((name) => name.endsWith('.glimmer.json'))
     .sort();
+  let laid = 0;
   for (const file of files) {
+    const name = file.replace('.glimmer.json', '');
+    const isNew = await repository.mark(`demo ${name}`, at);
+    if (!isNew || (hadFirst && firstDemos.has(name))) continue;
     const read = readPlanText(readFileSync(join(folder, file), 'utf8'));
     if (!read.ok)
       throw new Error(
         `Demo plan ${file} is damaged: ${read.problems.map((problem) => `${problem.place}: ${problem.message}`).join('; ')}`,
       );
     await repository.add(read.plan, at);
+    laid += 1;
   }
-  return files.length;
+  return laid;
 }

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readdirSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Plan } from '@glimmer/core/plan';
@@ -180,8 +180,24 @@ describe('bad input', () => {
 describe('the store', () => {
   it('lays the demo in once: what was changed or put away is not brought back', async () => {
     const folder = join(import.meta.dirname, '../../demo');
-    expect(await layInDemo(store.repository, folder, clock)).toBe(3);
+    expect(await layInDemo(store.repository, folder, clock)).toBe(readdirSync(folder).length);
     expect(await layInDemo(store.repository, folder, clock)).toBe(0);
+  });
+  it('a store of the first version gets the demo plans that came later, and only those', async () => {
+    const folder = join(import.meta.dirname, '../../demo');
+    const set = new Set(['demo']);
+    const added: string[] = [];
+    const repository = {
+      ...store.repository,
+      mark: (name: string) => Promise.resolve(!set.has(name) && set.add(name) !== undefined),
+      add: (plan: Plan) => {
+        added.push(plan.name);
+        return store.repository.add({ ...plan, id: randomUUID() }, clock);
+      },
+    };
+    await layInDemo(repository, folder, clock);
+    expect(added).toEqual(['Reef reliquary']);
+    expect(await layInDemo(repository, folder, clock)).toBe(0);
   });
   it('says which demo plan is damaged', async () => {
     const folder = mkdtempSync(join(tmpdir(), 'glimmer-'));

@@ -15,6 +15,7 @@ export {
   layings,
   plenty,
 } from './limits.ts';
+export { sayLaying, sayMove } from './moveWords.ts';
 export { isSameOccasion, listOccasions, type Occasion, occasionsOf, sayWhen } from './occasions.ts';
 export { removeControl, removeGroup, removeMood, removeSet } from './remove.ts';
 export type {

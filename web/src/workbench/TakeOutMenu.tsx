@@ -1,4 +1,4 @@
-import { exportShoppingCsv, exportTemplateSvg, exportWireCsv } from '@glimmer/core/exports';
+import { exportShoppingCsv, exportTemplateSvg, exportWireCsv, writeMoodCard } from '@glimmer/core/exports';
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { ArrowDownToLine } from 'lucide-react';
 import { saveFile } from '../shelf/files.ts';
@@ -32,6 +32,10 @@ export function TakeOutMenu() {
     {
       label: 'The same, mirrored for the back',
       run: () => saveFile(`${base}-template-back.svg`, exportTemplateSvg(plan, assessment, 'back'), 'image/svg+xml'),
+    },
+    {
+      label: 'How it is worked, a page of text',
+      run: () => saveFile(`${base}-moods.txt`, writeMoodCard(plan, assessment), 'text/plain'),
     },
     {
       label: 'The program for the controller, ZIP',
