@@ -116,6 +116,12 @@ static uint8_t level_of_code(const UG_FLASH ug_control *control, uint16_t code) 
   return (uint8_t)(level < 0 ? 0 : level > 255 ? 255 : level);
 }
 
+/* A reading this near to the last is noise: what shows the value would else tremble between two steps. */
+static uint8_t settle(uint8_t shown, uint8_t read) {
+  uint8_t apart = (uint8_t)(read > shown ? read - shown : shown - read);
+  return apart < 4u && read != 0 && read != 255 ? shown : read;
+}
+
 void ug_sense(const UG_FLASH ug_show *show, ug_player *player, uint8_t control, uint16_t code, uint32_t now_ms) {
   const UG_FLASH ug_control *known;
   ug_control_state *state;
@@ -123,7 +129,7 @@ void ug_sense(const UG_FLASH ug_show *show, ug_player *player, uint8_t control, 
   if (control >= show->control_count || !show->controls[control].is_sensor) return;
   known = &show->controls[control];
   state = &player->controls[control];
-  state->level = level_of_code(known, code);
+  state->level = settle(state->level, level_of_code(known, code));
   beyond = state->on ? code > known->off_above : code < known->on_below;
   if (!beyond) {
     state->crossing = 0;

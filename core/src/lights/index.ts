@@ -47,4 +47,5 @@ export {
   placeLights,
 } from './place.ts';
 export { longestTapeMm, tapeCurrent } from './plainTape.ts';
+export { bareRadiusMm, PIXEL_MCD, spotRadius, spotRadiusMm } from './spot.ts';
 export { cutTape, type TapeCut, tapeLights } from './tapeCount.ts';

@@ -5,6 +5,7 @@ import {
   arcMinuteDistanceM,
   areDotsSeen,
   balanceOf,
+  bareRadiusMm,
   bundleDiameterMm,
   chordBend,
   chordOfRing,
@@ -37,6 +38,7 @@ import {
   shareForLook,
   sheetMassG,
   skinStretch,
+  spotRadiusMm,
   tapeCurrent,
   throughLayers,
   trimMassG,
@@ -367,5 +369,18 @@ describe('dose (N18) and plain tape (N28)', () => {
     expect(longestTapeMm(1.5, 12, 9.6)).toBeCloseTo(1875, 9);
     const of = (L: number): number => tapeCurrent.reckon({ P: 9.6, L, U: 12 });
     expect(of(900) + of(1500)).toBeCloseTo(of(2400), 12);
+  });
+});
+
+describe('the spot of a light on its diffuser', () => {
+  it('ends where a sum over a cosine emitter has fallen to a thirtieth', () => {
+    const r = spotRadiusMm(1, 10);
+    // Illuminance of a cosine emitter on a parallel sheet: cos⁴ of the angle against straight ahead.
+    expect(Math.cos(Math.atan(r / 10)) ** 4).toBeCloseTo(1 / 30, 9);
+  });
+  it('is the bare light without a diffuser, and never less than half of it', () => {
+    expect(spotRadiusMm(12, undefined)).toBe(12);
+    expect(spotRadiusMm(12, 0.5)).toBe(6);
+    expect(bareRadiusMm(4000)).toBeGreaterThan(bareRadiusMm(400));
   });
 });

@@ -9,26 +9,32 @@ export interface Flashing {
 
 export const noFlashing: Flashing = { perS: 0, fromS: 0, toS: 0 };
 
-/** A change of light that counts, of full light; and how bright the darker of the two may be (WCAG 2.2, 2.3.1). */
-const LEAST_CHANGE = 0.1;
-const BRIGHT = 0.8;
+/** What change counts, and how bright the darker of the two may be. */
+interface Change {
+  readonly least: number;
+  readonly darkBelow: number;
+}
+/** Of relative luminance: a tenth of full, where the darker is below 0.8 (WCAG 2.2, general flash). */
+const generalFlash: Change = { least: 0.1, darkBelow: 0.8 };
+/** Of (red − green − blue): 20 of 320, however bright (WCAG 2.2, red flash). */
+export const redFlash: Change = { least: 20 / 320, darkBelow: Number.POSITIVE_INFINITY };
 /** Four flashes in a row have three times between them. */
 const SPACES = 3;
 
-/** Times at which a flash ends: light that rose by a tenth of full or more has fallen by as much. */
-function endsOfFlashes(timesMs: readonly number[], lights: readonly number[]): number[] {
+/** Times at which a flash ends: light that rose by as much as counts has fallen by as much. */
+function endsOfFlashes(timesMs: readonly number[], lights: readonly number[], change: Change): number[] {
   const ends: number[] = [];
   let [low, high, isUp] = [lights[0] ?? 0, lights[0] ?? 0, false];
   lights.forEach((light, i) => {
     if (isUp) {
       high = Math.max(high, light);
-      if (high - light >= LEAST_CHANGE && light < BRIGHT) {
+      if (high - light >= change.least && light < change.darkBelow) {
         ends.push(timesMs[i] ?? 0);
         [isUp, low] = [false, light];
       }
     } else {
       low = Math.min(low, light);
-      if (light - low >= LEAST_CHANGE && low < BRIGHT) [isUp, high] = [true, light];
+      if (light - low >= change.least && low < change.darkBelow) [isUp, high] = [true, light];
     }
   });
   return ends;
@@ -38,13 +44,18 @@ function endsOfFlashes(timesMs: readonly number[], lights: readonly number[]): n
  * The fastest flashing in a series of light (shares of full light) that comes round after `periodMs`, or does not where
  * that is null.
  */
-export function findFlashing(timesMs: readonly number[], lights: readonly number[], periodMs: number | null): Flashing {
+export function findFlashing(
+  timesMs: readonly number[],
+  lights: readonly number[],
+  periodMs: number | null,
+  change: Change = generalFlash,
+): Flashing {
   // Two rounds, so that the series has settled: what ends in the second is what ends in each.
   const twice = (shiftMs: number): number[] => [...timesMs, ...timesMs.map((tMs) => tMs + shiftMs)];
   const ends =
     periodMs === null
-      ? endsOfFlashes(timesMs, lights)
-      : endsOfFlashes(twice(periodMs), [...lights, ...lights]).filter((tMs) => tMs >= periodMs);
+      ? endsOfFlashes(timesMs, lights, change)
+      : endsOfFlashes(twice(periodMs), [...lights, ...lights], change).filter((tMs) => tMs >= periodMs);
   if (ends.length === 0) return noFlashing;
   const rounds = periodMs === null ? 0 : Math.ceil(SPACES / ends.length);
   const all = [...ends];

@@ -432,4 +432,16 @@ describe('flashing', () => {
       ).perS,
     ).toBe(0);
   });
+  it('red against blue flashes, though as many bytes are lit; so does blue against green, by its luminance', () => {
+    const swing = (colour: string, second: string): number => {
+      const show = showOf({
+        moves: { tape: { kind: 'drift', colour, second, periodS: 0.2, wave: 0, level: 1, keeps: 'current' } },
+      });
+      return measureGroup(show, show.moods[0] ?? { layers: [] }, 0).flashing.perS;
+    };
+    expect(swing('#ff0000', '#0000ff')).toBeCloseTo(5, 1);
+    expect(swing('#0000ff', '#00ff00')).toBeCloseTo(5, 1);
+    // On a screen blue is 7 % of white and would not count; as a light at night it does.
+    expect(swing('#0000ff', '#000000')).toBeCloseTo(5, 1);
+  });
 });

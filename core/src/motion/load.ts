@@ -1,5 +1,6 @@
+import { screenWeights } from '../lights/index.ts';
 import { type CompiledMove, FLICKER_SLOTS, SPARKLE_SLOTS } from './compileMove.ts';
-import { type Flashing, findFlashing, noFlashing } from './flashes.ts';
+import { type Flashing, findFlashing, noFlashing, redFlash } from './flashes.ts';
 import { isAlike, paintFrame, paintLayer, paintLayers } from './frame.ts';
 import { limitFrame, litOf, type ShowLimit } from './limit.ts';
 import type { Show, ShowGroup, ShowLayer, ShowMood } from './show.ts';
@@ -46,16 +47,55 @@ function sampleTimes(move: CompiledMove): number[] {
   }
 }
 
-/** Light of a group's bytes as a share of all of them at 255; `weights` says how many lights hang on each point. */
-function sumWeighted(frame: Uint8Array, group: ShowGroup, weights: readonly number[] = []): number {
-  let [light, most] = [0, 0];
-  for (let i = 0; i < group.points * group.bytesPerPoint; i += 1) {
-    const weight = weights[Math.trunc(i / group.bytesPerPoint)] ?? 1;
-    light += (frame[group.offset + i] ?? 0) * weight;
-    most += 255 * weight;
-  }
-  return most === 0 ? 0 : light / most;
+/** What a frame of a group comes to, each as a share of all its lights at full. */
+interface Glow {
+  /** Of the bytes, which is what draws current. */
+  readonly bytes: number;
+  /** Relative luminance. */
+  readonly luminance: number;
+  /** Red over green and blue together; negative where those are more. */
+  readonly red: number;
 }
+
+/** Luminance of the colours of a pixel by the weights of a screen; a single light is as bright as it is lit. */
+const weightsOf = (bytesPerPoint: 1 | 3): readonly number[] =>
+  bytesPerPoint === 1 ? [1] : [screenWeights.red, screenWeights.green, screenWeights.blue];
+
+/** Sums up a frame of a group; `lightsAt` says how many lights hang on each point. */
+function sumGlow(frame: Uint8Array, group: ShowGroup, lightsAt: readonly number[] = []): Glow {
+  const weights = weightsOf(group.bytesPerPoint);
+  const [k, points] = [group.bytesPerPoint, group.points];
+  let [bytes, luminance, red, lights] = [0, 0, 0, 0];
+  for (let i = 0; i < points; i += 1) {
+    const at = group.offset + i * k;
+    const count = lightsAt[i] ?? 1;
+    lights += count;
+    for (let c = 0; c < k; c += 1) {
+      const light = (frame[at + c] ?? 0) * count;
+      bytes += light;
+      luminance += light * (weights[c] ?? 0);
+      if (k === 3) red += c === 0 ? light : -light;
+    }
+  }
+  const full = 255 * Math.max(1, lights);
+  return { bytes: bytes / (full * k), luminance: luminance / full, red: red / full };
+}
+
+/**
+ * The worst of three: luminance as a screen would have it, saturated red, and the bytes themselves, since a blue that is
+ * dark on a screen is bright as a light at night.
+ */
+function worstFlashing(timesMs: readonly number[], glows: readonly Glow[], periodMs: number | null): Flashing {
+  const find = (pick: (glow: Glow) => number, change?: typeof redFlash): Flashing =>
+    findFlashing(timesMs, glows.map(pick), periodMs, change);
+  return [
+    find((glow) => glow.luminance),
+    find((glow) => glow.bytes),
+    find(({ red }) => Math.max(0, red), redFlash),
+  ].reduce((worst, each) => (each.perS > worst.perS ? each : worst));
+}
+
+const meanOf = (glows: readonly Glow[]): number => glows.reduce((sum, glow) => sum + glow.bytes, 0) / glows.length;
 
 /** One move alone on its group: its own period says all. */
 function measureAlone(show: Show, group: ShowGroup, layer: ShowLayer, weights?: readonly number[]): GroupLoad {
@@ -68,17 +108,14 @@ function measureAlone(show: Show, group: ShowGroup, layer: ShowLayer, weights?: 
   const ground = { ...set, points, offset: 0 };
   const frame = new Uint8Array(points * group.bytesPerPoint);
   const times = sampleTimes(move);
-  const lights = times.map((tMs) => {
+  const glows = times.map((tMs) => {
     frame.fill(0);
     paintLayer(frame, ground, layer, tMs, []);
-    return sumWeighted(frame, sample, weights);
+    return sumGlow(frame, sample, weights);
   });
-  const peak = Math.max(...lights);
-  const mean =
-    move.kind === 'shots'
-      ? (peak * move.count * move.onMs) / move.periodMs
-      : lights.reduce((sum, light) => sum + light, 0) / lights.length;
-  return { mean, peak, flashing: findFlashing(times, lights, move.periodMs) };
+  const peak = Math.max(...glows.map((glow) => glow.bytes));
+  const mean = move.kind === 'shots' ? (peak * move.count * move.onMs) / move.periodMs : meanOf(glows);
+  return { mean, peak, flashing: worstFlashing(times, glows, move.periodMs) };
 }
 
 /** Frames that are looked at one after another for what flashes, and how far apart. */
@@ -99,18 +136,18 @@ function measureTogether(
   weights?: readonly number[],
 ): GroupLoad {
   const frame = new Uint8Array(show.frameBytes);
-  const lightAt = (tMs: number): number => {
+  const glowAt = (tMs: number): Glow => {
     frame.fill(0);
     paintLayers(show, layers, tMs, [], frame);
-    return sumWeighted(frame, group, weights);
+    return sumGlow(frame, group, weights);
   };
-  const moments = Array.from({ length: MOMENTS }, (_, i) => lightAt(momentMs(i)));
+  const moments = Array.from({ length: MOMENTS }, (_, i) => glowAt(momentMs(i)));
   const times = Array.from({ length: SERIES }, (_, i) => i * SERIES_MS);
-  const series = times.map(lightAt);
+  const series = times.map(glowAt);
   return {
-    mean: moments.reduce((sum, light) => sum + light, 0) / MOMENTS,
-    peak: Math.max(...moments, ...series),
-    flashing: findFlashing(times, series, null),
+    mean: meanOf(moments),
+    peak: Math.max(...[...moments, ...series].map((glow) => glow.bytes)),
+    flashing: worstFlashing(times, series, null),
   };
 }
 

@@ -147,6 +147,18 @@ describe('a sensor', () => {
     state = sense(show, state, 1, 20, 16_000);
     expect(mood(state)).toBe('two');
   });
+  it('does not tremble: a reading next to the last changes nothing that is shown', () => {
+    const show = showOf([]);
+    let state = sense(show, startPlayer(show), 1, 128, 0);
+    const shown = new Set<number | undefined>();
+    for (let i = 0; i < 50; i += 1) {
+      state = sense(show, state, 1, 128 + ((i * 7) % 7) - 3, i * 10);
+      shown.add(state.controls[1]?.level);
+    }
+    expect([...shown]).toEqual([128]);
+    expect(sense(show, state, 1, 255, 1000).controls[1]?.level).toBe(255);
+    expect(sense(show, state, 1, 0, 1000).controls[1]?.level).toBe(0);
+  });
   it('gives a level from nothing to full, whichever way its codes run', () => {
     const show = showOf([]);
     const level = (code: number): number | undefined => sense(show, startPlayer(show), 1, code, 0).controls[1]?.level;

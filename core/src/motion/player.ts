@@ -171,11 +171,18 @@ function levelOfCode(sensing: ShowSensing, code: number): number {
   return Math.min(255, Math.max(0, Math.trunc(((code - sensing.emptyCode) * 255) / span)));
 }
 
+/** A reading this near to the last is noise: what shows the value would else tremble between two steps. */
+const NOISE = 4;
+
+/** The level that is shown after a reading: it moves only where the reading has, and always reaches both ends. */
+const settle = (shown: number, read: number): number =>
+  Math.abs(read - shown) < NOISE && read !== 0 && read !== 255 ? shown : read;
+
 /** The state after a sensor was read. What lies beyond a threshold must stay there for the settling time. */
 export function sense(show: Show, state: PlayerState, index: number, code: number, nowMs: number): PlayerState {
   const [sensing, before] = [show.controls[index]?.sensing, state.controls[index]];
   if (!sensing || !before) return state;
-  const level = levelOfCode(sensing, code);
+  const level = settle(before.level, levelOfCode(sensing, code));
   const isBeyond = before.isOn ? code > sensing.offAbove : code < sensing.onBelow;
   const since = isBeyond ? (before.crossingSinceMs ?? nowMs) : null;
   if (since === null || nowMs - since < sensing.settleMs) {

@@ -1,5 +1,5 @@
 import type { Assessment } from '@glimmer/core/assess';
-import { exposedShare, PIXEL_DIMMING_HZ } from '@glimmer/core/lights';
+import { bareRadiusMm, exposedShare, PIXEL_DIMMING_HZ, PIXEL_MCD, spotRadiusMm } from '@glimmer/core/lights';
 import { parseColour } from '@glimmer/core/motion';
 
 /** How millimetres of the view become pixels of the canvas. */
@@ -61,17 +61,8 @@ export interface Light {
   readonly dimmingHz: number;
 }
 
-const BARE_PIXEL_MM = 11;
-/** White of a pixel at full, all dice together: typical of the kind, in millicandela. */
-const PIXEL_MCD = 1800;
 /** The eight-bit board dims by hardware at this rate. */
 const CHANNEL_DIMMING_HZ = 977;
-/** Where a cosine emitter's light on a sheet has fallen to a thirtieth, in depths: (1 + x²)⁻² = 1/30. */
-const SPREAD_DEPTHS = Math.sqrt(Math.sqrt(30) - 1);
-
-/** A sheet in front spreads a light over twice its depth or so; bare it is as large as it dazzles. */
-const radiusOf = (bareMm: number, diffuserMm: number | undefined): number =>
-  diffuserMm === undefined ? bareMm : Math.max(bareMm / 2, diffuserMm * SPREAD_DEPTHS);
 
 /** All lights of an assessed design, with what they give at full against each other. */
 export function listLights({ placed, show, driven }: Assessment): Light[] {
@@ -83,7 +74,7 @@ export function listLights({ placed, show, driven }: Assessment): Light[] {
         ...place,
         at: row.offset + i * 3,
         colour: null,
-        radiusMm: radiusOf(BARE_PIXEL_MM, group.tape.diffuserMm),
+        radiusMm: spotRadiusMm(bareRadiusMm(PIXEL_MCD), group.tape.diffuserMm),
         relative: 1,
         mcd: PIXEL_MCD,
         dimmingHz: PIXEL_DIMMING_HZ,
@@ -91,12 +82,11 @@ export function listLights({ placed, show, driven }: Assessment): Light[] {
     const channels = Math.max(1, row.points);
     const drive = driven.find((each) => each.groupId === group.id);
     const share = drive ? drive.resistor.currentA / Math.max(1e-6, drive.ratedCurrentA) : 1;
-    const bareMm = 9 + 4 * Math.log10(Math.max(10, group.part.intensityMcd) / 100);
     return group.places.map((place, i) => ({
       ...place,
       at: row.offset + (i % channels),
       colour: parseColour(group.part.colour),
-      radiusMm: radiusOf(bareMm, group.group.diffuserMm),
+      radiusMm: spotRadiusMm(bareRadiusMm(group.part.intensityMcd), group.group.diffuserMm),
       relative: 1,
       mcd: group.part.intensityMcd * share,
       dimmingHz: CHANNEL_DIMMING_HZ,
