@@ -1,6 +1,6 @@
 import { PLACE_STEPS, type ShowSet } from './arrange.ts';
 import type { CompiledMove } from './compileMove.ts';
-import { levelOf, phaseOf, type Reads, readOf, stepOf, waveAt } from './levels.ts';
+import { beginMoment, levelOf, makeMoment, phaseOf, type Reads, readOf, stepOf, waveAt } from './levels.ts';
 import type { Show, ShowLayer } from './show.ts';
 import { gammaTable } from './tables.ts';
 
@@ -23,8 +23,8 @@ function lay(out: Uint8Array, at: number, light: number, layer: ShowLayer, level
   else out[at] = Math.max(below, light);
 }
 
-/** One scratch each, so that no frame allocates: where a light stands, its colour, and its light in three colours. */
-const standing = { point: 0, place256: 0, length: 0 };
+/** One scratch each, so that no frame allocates: the moment of a move, its colour, and its light in three colours. */
+const moment = makeMoment();
 const colour: [number, number, number] = [0, 0, 0];
 const lights: [number, number, number] = [0, 0, 0];
 
@@ -35,17 +35,10 @@ function placeOf({ places, move }: ShowLayer, point: number): number {
   return counted === null ? point * 256 : (counted * 256) / PLACE_STEPS;
 }
 
-/** The level of a point, and its light in one colour or in three. */
-function lightUp(layer: ShowLayer, point: number, bytesPerPoint: 1 | 3, tMs: number, reads: Reads): number {
-  standing.point = point;
-  standing.place256 = placeOf(layer, point);
-  standing.length = layer.length;
-  // A drift has more than one colour and is painted by itself.
-  if (layer.move.kind === 'drift') return 0;
-  const level = levelOf(layer.move, tMs, standing, reads);
+/** The light of a level in one colour or in three, into `lights`. */
+function lightUp(level: number, bytesPerPoint: 1 | 3): void {
   for (let k = 0; k < bytesPerPoint; k += 1)
     lights[k] = lightOf(bytesPerPoint === 1 ? level : mix(colour[k] ?? 0, level));
-  return level;
 }
 
 const atOf = (set: ShowSet, point: number): number =>
@@ -109,11 +102,16 @@ export function paintLayer(out: Uint8Array, set: ShowSet, layer: ShowLayer, tMs:
     return;
   }
   colourOf(move, reads);
+  beginMoment(moment, move, tMs, layer.length, reads);
   const { bytesPerPoint } = set;
   const alike = isAlike(move);
-  let level = 0;
+  let level = -1;
   for (let i = 0; i < set.points; i += 1) {
-    if (!alike || i === 0) level = lightUp(layer, i, bytesPerPoint, tMs, reads);
+    const next = alike && i > 0 ? level : levelOf(move, moment, i, placeOf(layer, i));
+    if (next !== level) {
+      level = next;
+      lightUp(level, bytesPerPoint);
+    }
     const at = atOf(set, i);
     for (let k = 0; k < bytesPerPoint; k += 1) lay(out, at + k, lights[k] ?? 0, layer, level);
   }

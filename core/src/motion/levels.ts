@@ -46,34 +46,11 @@ function breathLevel(move: Extract<CompiledMove, { kind: 'breathe' }>, tMs: numb
   return move.low + Math.trunc((rise + (rise < 0 ? -127 : 127)) / 255);
 }
 
-/** Part of 256 of a light in a sweep: the head glides from light to light, the tail falls off behind it. */
-function sweepShare(phase: number, place256: number, length: number, tail: number): number {
-  const head = Math.trunc((triangle(phase) * (length - 1) * 256) / 65_535);
-  const ahead = phase < 32_768 ? place256 - head : head - place256;
-  return Math.max(0, ahead >= 0 ? 256 - ahead : 256 - Math.trunc(-ahead / (tail + 1)));
-}
+export const readOf = (reads: Reads, control: number): number =>
+  control === NO_CONTROL ? 255 : (reads[control]?.level ?? 255);
 
-/** Part of 256 of a light at a place when so many 256ths of a light are full. */
-const fullShare = (full256: number, place256: number): number => Math.min(256, Math.max(0, full256 - place256));
-
-function sparkleShare(move: Extract<CompiledMove, { kind: 'sparkle' }>, tMs: number, point: number): number {
-  const inPeriod = tMs % move.periodMs;
-  if (chanceByte(move.seed, point, Math.trunc(inPeriod / move.stepMs)) >= move.share256) return 0;
-  const part = Math.trunc(((inPeriod % move.stepMs) * 512) / move.stepMs);
-  return part < 256 ? part : 512 - part;
-}
-
-function flickerLevel(move: Extract<CompiledMove, { kind: 'flicker' }>, tMs: number, point: number): number {
-  const inPeriod = tMs % move.periodMs;
-  const slot = Math.trunc(inPeriod / move.stepMs);
-  const light = move.alike ? 0 : point;
-  const now = chanceByte(move.seed, light, slot);
-  if (move.threshold > 0) return now < move.threshold ? move.low : move.level;
-  const next = chanceByte(move.seed, light, (slot + 1) % FLICKER_SLOTS);
-  const part = Math.trunc(((inPeriod % move.stepMs) * 256) / move.stepMs);
-  const value = (now * (256 - part) + next * part) >> 8;
-  return move.low + Math.trunc(((move.level - move.low) * value) / 255);
-}
+/** Which of so many steps a value stands on. */
+export const stepOf = (value: number, count: number): number => Math.trunc((value * count) / 256);
 
 function shotLevel(move: Extract<CompiledMove, { kind: 'shots' }>, tMs: number): number {
   const inPeriod = tMs % move.periodMs;
@@ -81,69 +58,149 @@ function shotLevel(move: Extract<CompiledMove, { kind: 'shots' }>, tMs: number):
   return inPeriod < move.count * both && inPeriod % both < move.onMs ? move.level : 0;
 }
 
-/** Part of 256 of a cell: whole in a life, gliding at birth and death where the move melts. */
-function cellShare(move: CellsMove, tMs: number, cell: number): number {
-  const { now, next } = boardsAt(move, tMs);
-  const lives = now[cell] ?? 0;
-  if (!move.melts) return lives * 256;
-  const part = Math.trunc(((tMs % move.stepMs) * 256) / move.stepMs);
-  return lives * (256 - part) + (next[cell] ?? 0) * part;
+/** What of a move is the same for all its lights at a moment, so that it is worked out once a frame. */
+export interface Moment {
+  tMs: number;
+  /** Of the moves in which all lights are alike. */
+  level: number;
+  /** Of the chase, which light of each group is lit; else how far a slot has gone. */
+  part: number;
+  /** Of chance. */
+  slot: number;
+  /** Of a sweep, its head; of what fills, how far: in 256ths of a light. */
+  at256: number;
+  /** A sweep on its way there, not back. */
+  rises: boolean;
+  boards: ReturnType<typeof boardsAt> | null;
 }
 
-export const readOf = (reads: Reads, control: number): number =>
-  control === NO_CONTROL ? 255 : (reads[control]?.level ?? 255);
+export const makeMoment = (): Moment => ({
+  tMs: 0,
+  level: 0,
+  part: 0,
+  slot: 0,
+  at256: 0,
+  rises: false,
+  boards: null,
+});
 
-/** Which of so many steps a value stands on. */
-export const stepOf = (value: number, count: number): number => Math.trunc((value * count) / 256);
+const between = (low: number, high: number, part: number, whole: number): number =>
+  low + Math.trunc(((high - low) * part) / whole);
 
-/** Where a light of a layer stands, and among how many. */
-export interface Standing {
-  readonly point: number;
-  /** In 256ths of a light from the first. */
-  readonly place256: number;
-  readonly length: number;
-}
-
-/** The level of one light in a move that has one colour. Cells take the number of the cell as their place. */
-export function levelOf(
+/** Works out the moment of a move on so many lights. A drift is painted by itself. */
+export function beginMoment(
+  moment: Moment,
   move: Exclude<CompiledMove, { kind: 'drift' }>,
   tMs: number,
-  { point, place256, length }: Standing,
+  length: number,
   reads: Reads,
-): number {
+): void {
+  moment.tMs = tMs;
   switch (move.kind) {
     case 'steady':
-      return move.level;
+      moment.level = move.level;
+      break;
     case 'breathe':
-      return breathLevel(move, tMs);
+      moment.level = breathLevel(move, tMs);
+      break;
+    case 'shots':
+      moment.level = shotLevel(move, tMs);
+      break;
+    case 'build-up':
+      moment.level = between(move.low, move.level, Math.min(tMs, move.periodMs), move.periodMs);
+      break;
+    case 'steps':
+      moment.level = between(move.low, move.level, stepOf(readOf(reads, move.control), move.count), move.count - 1);
+      break;
+    case 'gauge':
+      moment.at256 = Math.trunc((readOf(reads, move.control) * length * 256) / 255);
+      break;
+    default:
+      beginRunning(moment, move, tMs, length);
+  }
+}
+
+function beginRunning(
+  moment: Moment,
+  move: Extract<CompiledMove, { kind: 'chase' | 'sweep' | 'fill' | 'sparkle' | 'flicker' | 'cells' }>,
+  tMs: number,
+  length: number,
+): void {
+  const inPeriod = tMs % move.periodMs;
+  switch (move.kind) {
     case 'chase': {
       const step = Math.trunc(tMs / move.stepMs) % move.groups;
-      const lit = move.sense === 1 ? step : (move.groups - step) % move.groups;
-      return ((place256 + 128) >> 8) % move.groups === lit ? move.level : 0;
+      moment.part = move.sense === 1 ? step : (move.groups - step) % move.groups;
+      break;
     }
-    case 'sweep':
-      return (move.level * sweepShare(phaseOf(tMs, move.periodMs), place256, length, move.tail)) >> 8;
-    case 'fill': {
-      const full = Math.trunc((triangle(phaseOf(tMs, move.periodMs)) * length * 256) / 65_535);
-      return (move.level * fullShare(full, place256)) >> 8;
+    case 'sweep': {
+      const phase = phaseOf(tMs, move.periodMs);
+      moment.at256 = Math.trunc((triangle(phase) * (length - 1) * 256) / 65_535);
+      moment.rises = phase < 32_768;
+      break;
     }
-    case 'gauge': {
-      const full = Math.trunc((readOf(reads, move.control) * length * 256) / 255);
-      return (move.level * fullShare(full, place256)) >> 8;
+    case 'fill':
+      moment.at256 = Math.trunc((triangle(phaseOf(tMs, move.periodMs)) * length * 256) / 65_535);
+      break;
+    case 'sparkle': {
+      const part = Math.trunc(((inPeriod % move.stepMs) * 512) / move.stepMs);
+      moment.slot = Math.trunc(inPeriod / move.stepMs);
+      moment.part = part < 256 ? part : 512 - part;
+      break;
     }
-    case 'steps': {
-      const step = stepOf(readOf(reads, move.control), move.count);
-      return move.low + Math.trunc(((move.level - move.low) * step) / (move.count - 1));
-    }
-    case 'sparkle':
-      return (move.level * sparkleShare(move, tMs, point)) >> 8;
     case 'flicker':
-      return flickerLevel(move, tMs, point);
-    case 'shots':
-      return shotLevel(move, tMs);
+      moment.slot = Math.trunc(inPeriod / move.stepMs);
+      moment.part = Math.trunc(((inPeriod % move.stepMs) * 256) / move.stepMs);
+      break;
+    default:
+      moment.boards = boardsAt(move, tMs);
+      moment.part = Math.trunc(((tMs % move.stepMs) * 256) / move.stepMs);
+  }
+}
+
+/** Part of 256 of a light in a sweep: the head glides from light to light, the tail falls off behind it. */
+function sweepShare(moment: Moment, place256: number, tail: number): number {
+  const ahead = moment.rises ? place256 - moment.at256 : moment.at256 - place256;
+  return Math.max(0, ahead >= 0 ? 256 - ahead : 256 - Math.trunc(-ahead / (tail + 1)));
+}
+
+function flickerLevel(move: Extract<CompiledMove, { kind: 'flicker' }>, { slot, part }: Moment, point: number): number {
+  const light = move.alike ? 0 : point;
+  const now = chanceByte(move.seed, light, slot);
+  if (move.threshold > 0) return now < move.threshold ? move.low : move.level;
+  const next = chanceByte(move.seed, light, (slot + 1) % FLICKER_SLOTS);
+  const value = (now * (256 - part) + next * part) >> 8;
+  return between(move.low, move.level, value, 255);
+}
+
+/** Part of 256 of a cell: whole in a life, gliding at birth and death where the move melts. */
+function cellShare(move: CellsMove, { boards, part }: Moment, cell: number): number {
+  const lives = boards?.now[cell] ?? 0;
+  return move.melts ? lives * (256 - part) + (boards?.next[cell] ?? 0) * part : lives * 256;
+}
+
+/** The level of one light at a moment. `place256` is in 256ths of a light; for cells it is the number of the cell. */
+export function levelOf(
+  move: Exclude<CompiledMove, { kind: 'drift' }>,
+  moment: Moment,
+  point: number,
+  place256: number,
+): number {
+  switch (move.kind) {
+    case 'chase':
+      return ((place256 + 128) >> 8) % move.groups === moment.part ? move.level : 0;
+    case 'sweep':
+      return (move.level * sweepShare(moment, place256, move.tail)) >> 8;
+    case 'fill':
+    case 'gauge':
+      return (move.level * Math.min(256, Math.max(0, moment.at256 - place256))) >> 8;
+    case 'sparkle':
+      return chanceByte(move.seed, point, moment.slot) >= move.share256 ? 0 : (move.level * moment.part) >> 8;
+    case 'flicker':
+      return flickerLevel(move, moment, point);
     case 'cells':
-      return (move.level * cellShare(move, tMs, place256)) >> 8;
-    case 'build-up':
-      return move.low + Math.trunc(((move.level - move.low) * Math.min(tMs, move.periodMs)) / move.periodMs);
+      return (move.level * cellShare(move, moment, place256)) >> 8;
+    default:
+      return moment.level;
   }
 }
