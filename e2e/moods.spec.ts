@@ -42,7 +42,7 @@ test('a mood from nothing by mouse: taken, taken apart, laid upon, split', async
 
   await page.getByRole('button', { name: 'Lay a move upon Tape 1' }).click();
   await page.getByLabel('Upon Tape 1', { exact: true }).selectOption('shots');
-  await page.getByLabel('How it lies').selectOption('added to it');
+  await page.getByLabel('How it lies').selectOption('added');
   await fill(page, 'Dark', '50 ms');
   // The flashes are found on the frames of both together, with the seconds in which they are seen.
   await expect(
@@ -200,7 +200,7 @@ test('the mood is moved through by hand, and looked at by others', async ({ page
   await expect(page.getByText('held: Hunt')).toBeVisible();
   await expect(page.getByLabel('Scrub')).toHaveValue('310');
   const near = await drawn();
-  for (const onlooker of ['from 15 m away', 'to a camera, 1/1000 s']) {
+  for (const onlooker of ['from 15 m', 'camera, 1/1000 s']) {
     await page.getByLabel('Who looks on').selectOption(onlooker);
     await expect.poll(drawn).not.toBe(near);
   }

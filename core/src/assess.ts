@@ -122,7 +122,8 @@ function linkTapes(
         sum + consumer.fullA * (budget.groups.find((group) => group.groupId === consumer.id)?.load.peak ?? 0),
       0,
     );
-    const share = dynamicPeakA === 0 ? 0 : chainPeakA / dynamicPeakA;
+    // Tapes of a chain that move as one do not all peak at once: the chain never carries more than the whole.
+    const share = dynamicPeakA === 0 ? 0 : Math.min(1, chainPeakA / dynamicPeakA);
     const first = chain[0];
     const run = runs.find((each) => each.id === `feed:${first?.id}`);
     if (!first || !run) return [];

@@ -2,8 +2,9 @@ import type { DrivenLeds } from '../drive/index.ts';
 import type { PlacedGroup } from '../lights/index.ts';
 import {
   type GroupLoad,
-  measureGroup,
   measureLimited,
+  measureMood,
+  peakOfMood,
   type Show,
   type ShowLimit,
   type ShowMood,
@@ -75,7 +76,7 @@ export interface MoodBudget {
   readonly brightness: number;
   readonly draw: MoodDraw;
   readonly meanA: number;
-  /** All groups at their height at once: moves of unlike length drift until they meet. */
+  /** All at their height at once: moves of unlike length drift until they meet. What moves as one counts as one. */
   readonly peakA: number;
   /** What is left of both once the program's limiter has cut what the supply does not bear; null = it never acts. */
   readonly limited: { readonly meanA: number; readonly peakA: number } | null;
@@ -94,21 +95,25 @@ export function budgetMood(options: {
 }): MoodBudget {
   const { mood, shown, show, consumers, driven } = options;
   const restA = consumers.reduce((sum, consumer) => sum + consumer.restA, 0);
-  let [dynamicMeanA, dynamicPeakA] = [0, 0];
-  const groups = show.groups.map((group, g): GroupInMood => {
-    const consumer = consumers.find((candidate) => candidate.id === group.id);
-    const load = measureGroup(show, shown, g, weightsOf(driven.get(group.id)));
-    const fullA = consumer?.fullA ?? 0;
-    dynamicMeanA += fullA * load.mean;
-    dynamicPeakA += fullA * load.peak;
+  const fullOf = (groupId: string): number => consumers.find((consumer) => consumer.id === groupId)?.fullA ?? 0;
+  const moodLoad = measureMood(show, shown, (groupId) => weightsOf(driven.get(groupId)));
+  const groups = moodLoad.groups.map((load, g): GroupInMood => {
+    const groupId = show.groups[g]?.id ?? '';
+    const consumer = consumers.find((candidate) => candidate.id === groupId);
+    const fullA = fullOf(groupId);
     const rest = consumer?.restA ?? 0;
     return {
-      groupId: group.id,
+      groupId,
       load,
       meanA: rest + fullA * load.mean * mood.brightness,
       peakA: rest + fullA * load.peak * mood.brightness,
     };
   });
+  const dynamicMeanA = groups.reduce((sum, { groupId, load }) => sum + fullOf(groupId) * load.mean, 0);
+  const dynamicPeakA = peakOfMood(
+    moodLoad,
+    show.groups.map((group) => fullOf(group.id)),
+  );
   return {
     moodId: mood.id,
     name: mood.name,

@@ -8,7 +8,7 @@ export { crossFade } from './fade.ts';
 export { type Flashing, findFlashing } from './flashes.ts';
 export { paintFrame } from './frame.ts';
 export { limitFrame, type ShowLimit } from './limit.ts';
-export { type GroupLoad, measureGroup, measureLimited } from './load.ts';
+export { type GroupLoad, measureLimited, measureMood, peakOfMood } from './load.ts';
 export { type MoodMap, type MoodWay, mapMoods } from './moodMap.ts';
 export { type MoodOffer, offerMoods } from './offers.ts';
 export {

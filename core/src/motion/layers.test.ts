@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ledsOf, moodOf, soundDesign, tapeOf } from '../../tests/designs.ts';
+import { firstLoad } from '../../tests/shows.ts';
 import { placeLights } from '../lights/index.ts';
 import { builtInLibrary } from '../parts/index.ts';
 import { type Along, type Design, flickerCharacters, type Mood, type Move } from '../plan/index.ts';
@@ -9,10 +10,12 @@ import {
   type CompiledMove,
   compileShow,
   findFlashing,
+  type GroupLoad,
   gammaTable,
-  measureGroup,
+  measureMood,
   nextGeneration,
   paintFrame,
+  peakOfMood,
   type Show,
 } from './index.ts';
 
@@ -321,7 +324,7 @@ describe('moves that show a value', () => {
   it('without a control it stands at full, and so it is reckoned', () => {
     const show = showOf({ moves: { tape: { kind: 'gauge', colour: white, controlId: null, level: 1 } } });
     expect(shown(show, 10)).toEqual([255, 255, 255, 255, 255, 255]);
-    expect(measureGroup(show, show.moods[0] ?? { layers: [] }, 0)).toMatchObject({ mean: 1, peak: 1 });
+    expect(firstLoad(show)).toMatchObject({ mean: 1, peak: 1 });
   });
   it('steps stand on one of so many levels and colours', () => {
     const show = showOf(
@@ -380,9 +383,9 @@ describe('what a stack asks for', () => {
   it('is between its single moves and their sum', () => {
     const breathe: Move = { kind: 'breathe', colour: '#ff0000', periodS: 3.1, low: 0, high: 1 };
     const sparkle: Move = { kind: 'sparkle', colour: white, share: 0.3, stepS: 0.37, seed: 4, level: 1 };
-    const load = (mood: Partial<Mood>): ReturnType<typeof measureGroup> => {
+    const load = (mood: Partial<Mood>): GroupLoad => {
       const show = showOf(mood);
-      return measureGroup(show, show.moods[0] ?? { layers: [] }, 0);
+      return firstLoad(show);
     };
     const [a, b] = [load({ moves: { tape: breathe } }), load({ moves: { tape: sparkle } })];
     const both = load({ moves: { tape: breathe }, tops: [{ id: 't', on: 'tape', how: 'add', move: sparkle }] });
@@ -392,13 +395,41 @@ describe('what a stack asks for', () => {
   });
 });
 
+describe('a set over several groups', () => {
+  const two = {
+    tapes: [
+      tapeOf({ part: 'pixel-tape-60', lengthMm: 100 }),
+      tapeOf({ id: 'back', name: 'Back', part: 'pixel-tape-60', lengthMm: 100 }),
+    ],
+  };
+  const both: Sets = [
+    {
+      id: 's',
+      name: 'S',
+      order: 'one after another',
+      of: ['tape', 'back'].map((groupId) => ({ groupId, first: 1, last: 6, every: 1 })),
+    },
+  ];
+  it('peaks as one: a run of one light in twelve is one twelfth of both, not a sixth of each', () => {
+    const run: Move = { kind: 'chase', colour: white, groups: 12, stepS: 0.1, direction: 'onward', level: 1 };
+    const show = showOf({ moves: { s: run } }, two, both);
+    const load = measureMood(show, show.moods[0] ?? { layers: [] });
+    expect(load.groups.map((group) => group.peak)).toEqual([1 / 6, 1 / 6]);
+    // Both groups are worth 6: the one light that is lit is worth 1.
+    expect(peakOfMood(load, [6, 6])).toBeCloseTo(1, 9);
+    // Two runs of their own may meet.
+    const apart = showOf({ moves: { tape: run, back: run } }, two);
+    expect(peakOfMood(measureMood(apart, apart.moods[0] ?? { layers: [] }), [6, 6])).toBeCloseTo(2, 9);
+  });
+});
+
 describe('flashing', () => {
   it.each(flickerCharacters)('no flicker like a %s is too fast, at any start number', (character) => {
     for (let seed = 0; seed < 60; seed += 1) {
       const show = showOf({
         moves: { tape: { kind: 'flicker', colour: white, character, seed: seed * 97, level: 1 } },
       });
-      expect(measureGroup(show, show.moods[0] ?? { layers: [] }, 0).flashing.perS).toBeLessThan(3);
+      expect(firstLoad(show).flashing.perS).toBeLessThan(3);
     }
   });
   const series = (periodMs: number, untilMs: number): [number[], number[]] => {
@@ -437,7 +468,7 @@ describe('flashing', () => {
       const show = showOf({
         moves: { tape: { kind: 'drift', colour, second, periodS: 0.2, wave: 0, level: 1, keeps: 'current' } },
       });
-      return measureGroup(show, show.moods[0] ?? { layers: [] }, 0).flashing.perS;
+      return firstLoad(show).flashing.perS;
     };
     expect(swing('#ff0000', '#0000ff')).toBeCloseTo(5, 1);
     expect(swing('#0000ff', '#00ff00')).toBeCloseTo(5, 1);

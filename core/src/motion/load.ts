@@ -1,4 +1,5 @@
 import { screenWeights } from '../lights/index.ts';
+import type { ShowSet } from './arrange.ts';
 import { type CompiledMove, FLICKER_SLOTS, SPARKLE_SLOTS } from './compileMove.ts';
 import { type Flashing, findFlashing, noFlashing, redFlash } from './flashes.ts';
 import { isAlike, paintFrame, paintLayer, paintLayers } from './frame.ts';
@@ -10,6 +11,17 @@ export interface GroupLoad {
   readonly mean: number;
   readonly peak: number;
   readonly flashing: Flashing;
+}
+
+/** Groups that one move, or one stack of moves, paints: what each is lit at the same moments, as shares of its bytes. */
+interface LoadCluster {
+  readonly groups: readonly { readonly index: number; readonly bytes: readonly number[] }[];
+}
+
+/** What a mood asks for: of each group in the order of the show, and of those that move as one. */
+export interface MoodLoad {
+  readonly groups: readonly GroupLoad[];
+  readonly clusters: readonly LoadCluster[];
 }
 
 const none: GroupLoad = { mean: 0, peak: 0, flashing: noFlashing };
@@ -97,25 +109,36 @@ function worstFlashing(timesMs: readonly number[], glows: readonly Glow[], perio
 
 const meanOf = (glows: readonly Glow[]): number => glows.reduce((sum, glow) => sum + glow.bytes, 0) / glows.length;
 
-/** One move alone on its group: its own period says all. */
-function measureAlone(show: Show, group: ShowGroup, layer: ShowLayer, weights?: readonly number[]): GroupLoad {
+const loadOf = (
+  glows: readonly Glow[],
+  mean: number,
+  timesMs: readonly number[],
+  periodMs: number | null,
+): GroupLoad => ({
+  mean,
+  peak: Math.max(...glows.map((glow) => glow.bytes)),
+  flashing: worstFlashing(timesMs, glows, periodMs),
+});
+
+/** What one move alone comes to: its own period says all, and of shots how long each is lit is known exactly. */
+function loadAlone(move: CompiledMove, timesMs: readonly number[], glows: readonly Glow[]): GroupLoad {
+  const lit = Math.max(...glows.map((glow) => glow.bytes));
+  const mean = move.kind === 'shots' ? (lit * move.count * move.onMs) / move.periodMs : meanOf(glows);
+  return loadOf(glows, mean, timesMs, move.periodMs);
+}
+
+/** One move on the whole of one group. Where every point shows the same, one stands for all. */
+function measureAlone(group: ShowGroup, set: ShowSet, layer: ShowLayer, lightsAt?: readonly number[]): GroupLoad {
   const { move } = layer;
-  const set = show.sets[layer.set];
-  if (!set) return none;
-  // Where every point shows the same, one stands for all.
   const points = isAlike(move) ? Math.min(1, group.points) : group.points;
-  const sample = { ...group, points, offset: 0 };
-  const ground = { ...set, points, offset: 0 };
   const frame = new Uint8Array(points * group.bytesPerPoint);
   const times = sampleTimes(move);
   const glows = times.map((tMs) => {
     frame.fill(0);
-    paintLayer(frame, ground, layer, tMs, []);
-    return sumGlow(frame, sample, weights);
+    paintLayer(frame, { ...set, points, offset: 0 }, layer, tMs, []);
+    return sumGlow(frame, { ...group, points, offset: 0 }, lightsAt);
   });
-  const peak = Math.max(...glows.map((glow) => glow.bytes));
-  const mean = move.kind === 'shots' ? (peak * move.count * move.onMs) / move.periodMs : meanOf(glows);
-  return { mean, peak, flashing: worstFlashing(times, glows, move.periodMs) };
+  return loadAlone(move, times, glows);
 }
 
 /** Frames that are looked at one after another for what flashes, and how far apart. */
@@ -128,27 +151,47 @@ const GOLDEN = 0.618_033_988_749_894_9;
 
 const momentMs = (i: number): number => Math.trunc((((i + 1) * GOLDEN) % 1) * EVENING_MS);
 
+/** A group of a mood that has to be measured, by its number in the show. */
+interface Asked {
+  readonly index: number;
+  readonly group: ShowGroup;
+  readonly lightsAt: readonly number[] | undefined;
+}
+
+/** Paints layers at these times, and sums up every group that was asked for: by group, then by time. */
+function lookAt(
+  show: Show,
+  layers: readonly ShowLayer[],
+  timesMs: readonly number[],
+  asked: readonly Asked[],
+): Glow[][] {
+  const frame = new Uint8Array(show.frameBytes);
+  const glows: Glow[][] = asked.map(() => []);
+  for (const tMs of timesMs) {
+    frame.fill(0);
+    paintLayers(show, layers, tMs, [], frame);
+    asked.forEach(({ group, lightsAt }, i) => {
+      glows[i]?.push(sumGlow(frame, group, lightsAt));
+    });
+  }
+  return glows;
+}
+
 /** Several moves on the same lights: looked at together, over many moments of a long evening and frame by frame. */
 function measureTogether(
   show: Show,
-  group: ShowGroup,
   layers: readonly ShowLayer[],
-  weights?: readonly number[],
-): GroupLoad {
-  const frame = new Uint8Array(show.frameBytes);
-  const glowAt = (tMs: number): Glow => {
-    frame.fill(0);
-    paintLayers(show, layers, tMs, [], frame);
-    return sumGlow(frame, group, weights);
-  };
-  const moments = Array.from({ length: MOMENTS }, (_, i) => glowAt(momentMs(i)));
+  asked: readonly Asked[],
+): { readonly loads: readonly GroupLoad[]; readonly glows: readonly (readonly Glow[])[] } {
   const times = Array.from({ length: SERIES }, (_, i) => i * SERIES_MS);
-  const series = times.map(glowAt);
-  return {
-    mean: meanOf(moments),
-    peak: Math.max(...[...moments, ...series].map((glow) => glow.bytes)),
-    flashing: worstFlashing(times, series, null),
-  };
+  const evening = Array.from({ length: MOMENTS }, (_, i) => momentMs(i));
+  const [series, moments] = [lookAt(show, layers, times, asked), lookAt(show, layers, evening, asked)];
+  const loads = asked.map((_, i) => {
+    const [inTime, overall] = [series[i] ?? [], moments[i] ?? []];
+    const load = loadOf(inTime, meanOf(overall), times, null);
+    return { ...load, peak: Math.max(load.peak, ...overall.map((glow) => glow.bytes)) };
+  });
+  return { loads, glows: asked.map((_, i) => [...(series[i] ?? []), ...(moments[i] ?? [])]) };
 }
 
 /** Whether a layer paints any light of a group. */
@@ -161,22 +204,67 @@ function touches(show: Show, layer: ShowLayer, groupIndex: number): boolean {
 }
 
 /**
- * What a mood asks of one group, and how it flashes, taken from the engine's own frames at full brightness. Gauges count
- * as full. `weights` says how many lights hang on each point, where that is not the same for all.
+ * What a mood asks of each group, and how it flashes there, taken from the engine's own frames at full brightness.
+ * Gauges count as full. `lightsAt` says how many lights hang on each point of a group, where that is
+ * not the same for all.
  */
-export function measureGroup(
+export function measureMood(
   show: Show,
   mood: Pick<ShowMood, 'layers'>,
-  groupIndex: number,
-  weights?: readonly number[],
-): GroupLoad {
-  const group = show.groups[groupIndex];
-  const layers = mood.layers.filter((layer) => touches(show, layer, groupIndex));
-  const [only] = layers;
-  if (!group || group.points === 0 || !only) return none;
-  return layers.length === 1 && only.set === groupIndex
-    ? measureAlone(show, group, only, weights)
-    : measureTogether(show, group, layers, weights);
+  lightsAt: (groupId: string) => readonly number[] | undefined = () => undefined,
+): MoodLoad {
+  const groups: GroupLoad[] = show.groups.map(() => none);
+  const clusters: LoadCluster[] = [];
+  const shared = new Map<ShowLayer, Asked[]>();
+  const stacked: Asked[] = [];
+  show.groups.forEach((group, index) => {
+    const layers = mood.layers.filter((layer) => touches(show, layer, index));
+    const [only] = layers;
+    const set = only && show.sets[only.set];
+    if (group.points === 0 || !only || !set) return;
+    const asked = { index, group, lightsAt: lightsAt(group.id) };
+    if (layers.length > 1) stacked.push(asked);
+    else if (only.set === index) {
+      const load = measureAlone(group, set, only, asked.lightsAt);
+      groups[index] = load;
+      clusters.push({ groups: [{ index, bytes: [load.peak] }] });
+    } else shared.set(only, [...(shared.get(only) ?? []), asked]);
+  });
+  const take = (asked: readonly Asked[], loads: readonly GroupLoad[], glows: readonly (readonly Glow[])[]): void => {
+    asked.forEach(({ index }, i) => {
+      groups[index] = loads[i] ?? none;
+    });
+    clusters.push({
+      groups: asked.map(({ index }, i) => ({ index, bytes: (glows[i] ?? []).map((glow) => glow.bytes) })),
+    });
+  };
+  for (const [layer, asked] of shared) {
+    const times = sampleTimes(layer.move);
+    const glows = lookAt(show, [layer], times, asked);
+    take(
+      asked,
+      glows.map((each) => loadAlone(layer.move, times, each)),
+      glows,
+    );
+  }
+  if (stacked.length > 0) {
+    const layers = mood.layers.filter((layer) => stacked.some(({ index }) => touches(show, layer, index)));
+    const { loads, glows } = measureTogether(show, layers, stacked);
+    take(stacked, loads, glows);
+  }
+  return { groups, clusters };
+}
+
+/** The most that the groups of a mood ask for at one time, each weighed by what it is worth at full. */
+export function peakOfMood(load: MoodLoad, worth: readonly number[]): number {
+  // What moves as one peaks at one moment; what does not drifts until its peaks meet.
+  return load.clusters.reduce((sum, { groups }) => {
+    const moments = Math.max(0, ...groups.map((group) => group.bytes.length));
+    const sums = Array.from({ length: moments }, (_, t) =>
+      groups.reduce((total, { index, bytes }) => total + (worth[index] ?? 0) * (bytes[t] ?? 0), 0),
+    );
+    return sum + Math.max(0, ...sums);
+  }, 0);
 }
 
 /** Mean and height of a mood's current once the limiter has seen each frame, in amperes. */

@@ -2,20 +2,11 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ledsOf, moodOf, soundDesign, tapeOf } from '../../tests/designs.ts';
 import { anyMove } from '../../tests/moves.ts';
+import { firstLoad } from '../../tests/shows.ts';
 import { placeLights } from '../lights/index.ts';
 import { builtInLibrary } from '../parts/index.ts';
 import { type Design, flickerCharacters, type Move } from '../plan/index.ts';
-import {
-  chanceByte,
-  compileShow,
-  crossFade,
-  type GroupLoad,
-  gammaTable,
-  measureGroup,
-  paintFrame,
-  type Show,
-  weaveRibbons,
-} from './index.ts';
+import { chanceByte, compileShow, crossFade, gammaTable, paintFrame, type Show, weaveRibbons } from './index.ts';
 
 const showOf = (design: Design): Show => compileShow(design, placeLights(design, builtInLibrary));
 const frameAt = (show: Show, mood: number, tMs: number): number[] => {
@@ -39,8 +30,6 @@ const six = (move: Move, brightness = 1): Show =>
   );
 
 const periodOf = (show: Show): number => show.moods[0]?.layers[0]?.move.periodMs ?? 0;
-const loadOf = (show: Show, weights?: readonly number[]): GroupLoad =>
-  measureGroup(show, show.moods[0] ?? { layers: [] }, 0, weights);
 
 describe('moves, frame by frame (N41)', () => {
   it('steady: the colour through the gamma curve, the brightness after it', () => {
@@ -236,7 +225,7 @@ describe('the load of a move', () => {
         const periodMs = periodOf(show);
         // A build-up is counted at its height, since it stays there.
         const from = move.kind === 'build-up' ? periodMs : 0;
-        const load = loadOf(show);
+        const load = firstLoad(show);
         let [sum, peak] = [0, 0];
         const samples = 400;
         for (let i = 0; i < samples; i += 1) {
@@ -259,7 +248,7 @@ describe('the load of a move', () => {
     [2, 0.5],
   ])('a full breath of %d s flashes %d times a second', (periodS, rate) => {
     const show = six({ kind: 'breathe', colour: '#ffffff', periodS, low: 0, high: 1 });
-    expect(loadOf(show).flashing.perS).toBeCloseTo(rate, 1);
+    expect(firstLoad(show).flashing.perS).toBeCloseTo(rate, 1);
   });
   // Three times between four flashes in a row: by hand from the ends of the shots.
   it.each([
@@ -270,7 +259,7 @@ describe('the load of a move', () => {
   ])(
     '%d shots of %d s with %d s between and %d s after: %d a second at the worst',
     (count, onS, offS, pauseS, perS) => {
-      const load = loadOf(six({ kind: 'shots', colour: '#ffffff', count, onS, offS, pauseS, level: 1 }));
+      const load = firstLoad(six({ kind: 'shots', colour: '#ffffff', count, onS, offS, pauseS, level: 1 }));
       expect(load.flashing.perS).toBeCloseTo(perS, 6);
       expect(load.mean).toBeCloseTo((count * onS) / (count * (onS + offS) + pauseS), 9);
     },
@@ -301,8 +290,8 @@ describe('the load of a move', () => {
       }),
     );
     // Channels of 3, 2 and 2 lights: the fullest step lights 3 of 7.
-    expect(loadOf(show, [3, 2, 2]).peak).toBeCloseTo(3 / 7, 9);
-    expect(loadOf(show, [3, 2, 2]).mean).toBeCloseTo(1 / 3, 9);
+    expect(firstLoad(show, [3, 2, 2]).peak).toBeCloseTo(3 / 7, 9);
+    expect(firstLoad(show, [3, 2, 2]).mean).toBeCloseTo(1 / 3, 9);
   });
 });
 

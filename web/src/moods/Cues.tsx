@@ -59,6 +59,7 @@ function CueSentence({ cue, index }: { readonly cue: Cue; readonly index: number
   const { when } = cue;
   return (
     <li className="stitch flex items-start gap-2 py-1.5 leading-8 first:border-t-0">
+      <span className="figures w-5 text-right text-faint">{index + 1}</span>
       <p className="flex-1">
         In{' '}
         <Choice

@@ -17,7 +17,7 @@ export interface Ground {
 }
 
 const kinds = moveKinds.map((value) => ({ value, label: value }));
-const hows: Readonly<Record<Laying, string>> = { over: 'over it', add: 'added to it', lightest: 'the lighter of both' };
+const hows: Readonly<Record<Laying, string>> = { over: 'over it', add: 'added', lightest: 'lighter' };
 
 interface MoveStackProps {
   readonly ground: Ground;

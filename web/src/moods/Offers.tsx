@@ -40,7 +40,11 @@ export function Offers() {
             <span className="font-semibold">{offer.name}</span>
             <span className="block text-[13px] text-faint">{offer.what}</span>
           </span>
-          <Button aria-label={`Take ${offer.name}`} onClick={() => takeOffer(offer)}>
+          <Button
+            className="shrink-0 whitespace-nowrap"
+            aria-label={`Take ${offer.name}`}
+            onClick={() => takeOffer(offer)}
+          >
             Take it
           </Button>
         </li>

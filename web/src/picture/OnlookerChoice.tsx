@@ -4,10 +4,10 @@ import { Choice } from '../widgets/fields.tsx';
 
 const onlookers = [
   { value: 'near', label: 'to the eye', from: 'near', shutterS: null },
-  { value: 'far', label: 'from 15 m away', from: 'back row', shutterS: null },
-  { value: '50', label: 'to a camera, 1/50 s', from: 'near', shutterS: 1 / 50 },
-  { value: '250', label: 'to a camera, 1/250 s', from: 'near', shutterS: 1 / 250 },
-  { value: '1000', label: 'to a camera, 1/1000 s', from: 'near', shutterS: 1 / 1000 },
+  { value: 'far', label: 'from 15 m', from: 'back row', shutterS: null },
+  { value: '50', label: 'camera, 1/50 s', from: 'near', shutterS: 1 / 50 },
+  { value: '250', label: 'camera, 1/250 s', from: 'near', shutterS: 1 / 250 },
+  { value: '1000', label: 'camera, 1/1000 s', from: 'near', shutterS: 1 / 1000 },
 ] as const;
 
 /** Who looks at the piece; another than the eye nearby is in sight wherever it holds. */

@@ -81,11 +81,11 @@ const MARK_PX = 3.6;
 
 const STEP_MS = 40;
 const speeds = [
-  { value: '0.25', label: 'quarter speed' },
-  { value: '0.5', label: 'half speed' },
+  { value: '0.25', label: '0.25 × speed' },
+  { value: '0.5', label: '0.5 × speed' },
   { value: '1', label: 'true speed' },
-  { value: '2', label: 'twice as fast' },
-  { value: '4', label: 'four times as fast' },
+  { value: '2', label: '2 × speed' },
+  { value: '4', label: '4 × speed' },
 ];
 
 /** Step by step, slower or faster; a speed that is not the true one is in sight wherever the picture runs at it. */

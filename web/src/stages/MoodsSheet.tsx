@@ -288,6 +288,9 @@ export default function MoodsSheet() {
                 {list.length > 1 && (
                   <Section title="Map">
                     <MoodMap shownId={mood.id} />
+                    <p className="text-[13px] text-faint">
+                      Numbers are those of the cues; dashed is the way back; the thick one is there at the start.
+                    </p>
                   </Section>
                 )}
                 <Section title="Signs">

@@ -51,7 +51,7 @@ function Sheet({ stage, pointedFindingId }: { readonly stage: Stage; readonly po
   const { findings } = useReckoned();
   const Body = sheets[stage];
   return (
-    <main className="print-only-sheet h-full overflow-y-auto bg-sheet px-4 py-3" data-stage={stage}>
+    <main className="print-only-sheet relative h-full overflow-y-auto bg-sheet px-4 py-3" data-stage={stage}>
       <header className="mb-2">
         <h2 className="text-[22px] leading-7">{stageInfo[stage].name}</h2>
         <p className="text-faint">{stageInfo[stage].question}</p>
