@@ -39,6 +39,21 @@ const shots: readonly Shot[] = [
     lamp: 'off',
     before: (page) => page.getByRole('tab', { name: 'Drift' }).click(),
   },
+  {
+    name: 'moods-reef',
+    path: `/plan/${DEMO.slice(0, -1)}4/moods`,
+    lamp: 'off',
+    before: (page) => page.getByRole('tab', { name: 'Night reef' }).click(),
+  },
+  {
+    name: 'moods-cues',
+    path: stage('moods'),
+    lamp: 'on',
+    before: async (page) => {
+      await page.getByRole('tab', { name: 'Cues' }).click();
+      await page.getByRole('tab', { name: 'Cues' }).evaluate((tab) => tab.scrollIntoView());
+    },
+  },
   { name: 'drive', path: stage('drive'), lamp: 'on' },
   { name: 'power', path: stage('power'), lamp: 'on' },
   {
@@ -48,6 +63,13 @@ const shots: readonly Shot[] = [
     before: (page) => page.getByRole('heading', { name: 'The night' }).evaluate((heading) => heading.scrollIntoView()),
   },
   { name: 'wires', path: stage('wires'), lamp: 'on' },
+  {
+    name: 'loop',
+    path: `/plan/${DEMO.slice(0, -1)}4/drive`,
+    lamp: 'on',
+    before: (page) =>
+      page.getByRole('heading', { name: 'One turn of the loop' }).evaluate((heading) => heading.scrollIntoView()),
+  },
   {
     name: 'bench',
     path: stage('bench'),
