@@ -1,6 +1,6 @@
 import { solveLadder } from '../circuit/index.ts';
 import type { PlacedTape } from '../lights/index.ts';
-import { type WireRun, wireOhmPerMetre } from '../wires/index.ts';
+import { rowRunId, type WireRun, wireOhmPerMetre } from '../wires/index.ts';
 import type { Consumer, MoodBudget } from './budget.ts';
 
 /** One data line's tapes as a single ladder, fed at its start. */
@@ -16,6 +16,13 @@ export interface ChainVoltage {
 
 const runOhm = (run: WireRun | undefined): number =>
   run ? (2 * run.lengthMm * wireOhmPerMetre(run.gaugeAwg)) / 1000 : 0;
+
+/** What lies between a light and the next beside the tape itself: at the end of a row of a grid, the wires to the next row. */
+function rowJumperOhm({ tape }: PlacedTape, light: number, runs: readonly WireRun[]): number {
+  if (!tape.grid || (light + 1) % tape.grid.columns !== 0) return 0;
+  const id = rowRunId(tape.id, Math.trunc(light / tape.grid.columns));
+  return runOhm(runs.find((run) => run.id === id));
+}
 
 /** Solves a chain of tapes at a mood's peak, with the real lead and jumpers in front. */
 export function solveChain(options: {
@@ -40,7 +47,7 @@ export function solveChain(options: {
       stepOhm[loadA.length - 1] = pitchOhm + runOhm(runs.find((run) => run.id === `jumper:${tape.id}`));
     for (let i = 0; i < tape.cut.lights; i += 1) {
       loadA.push(each);
-      stepOhm.push(pitchOhm);
+      stepOhm.push(pitchOhm + rowJumperOhm(tape, i, runs));
     }
   }
   const lead = runs.find((run) => run.id === `feed:${chain[0]?.id}`);

@@ -1,5 +1,6 @@
 import type { Assessment } from '../assess.ts';
 import { colourBands } from '../drive/index.ts';
+import type { PlacedTape } from '../lights/index.ts';
 import { chemistries, findPart, withOwnParts } from '../parts/index.ts';
 import { type Design, sayWhen } from '../plan/index.ts';
 import { openCircuitVoltageV, operate } from '../power/index.ts';
@@ -75,6 +76,17 @@ function beforeSoldering(design: Design, assessment: Assessment): BenchStep[] {
   return [...drill, ...leds];
 }
 
+/** How a tape is cut: in one piece, or in one for each row of a grid. */
+function sayCut({ tape, cut }: PlacedTape): string {
+  const { grid } = tape;
+  if (!grid)
+    return `Cut at a mark after ${cut.lights} lights (${show('lengthMm', cut.litLengthMm)}). Count them, then cut. The arrow points away from the controller.`;
+  const ways = grid.snakes
+    ? 'Lay every second row the other way round, so that the arrows run on from row to row.'
+    : 'Lay all rows the same way round.';
+  return `Cut ${grid.rows} pieces of ${grid.columns} lights each (${show('lengthMm', cut.litLengthMm / grid.rows)}). ${ways}`;
+}
+
 function soldering(assessment: Assessment): BenchStep[] {
   const tapes = assessment.placed.flatMap((group) =>
     group.kind === 'tape' && group.cut.lights > 0
@@ -83,9 +95,11 @@ function soldering(assessment: Assessment): BenchStep[] {
             id: `cut:${group.id}`,
             chapter: 'Soldering',
             title: `Cut ${group.name}`,
-            todo: `Cut at a mark after ${group.cut.lights} lights (${show('lengthMm', group.cut.litLengthMm)}). Count them, then cut. The arrow points away from the controller.`,
+            todo: sayCut(group),
             expect: { kind: 'count', likely: group.cut.lights, low: group.cut.lights, high: group.cut.lights },
-            probe: 'Count the lights on the piece of tape.',
+            probe: group.tape.grid
+              ? 'Count the lights of all pieces together.'
+              : 'Count the lights on the piece of tape.',
             final: true,
           }),
         ]

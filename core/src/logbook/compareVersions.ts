@@ -18,6 +18,10 @@ interface Measure {
 
 const measures: readonly Measure[] = [
   { label: 'Lights', kind: 'count', good: null, of: (a) => a.lightCount },
+  { label: 'Moods', kind: 'count', good: null, of: (a) => a.show.moods.length },
+  { label: 'Cues', kind: 'count', good: null, of: (a) => a.show.cues.length },
+  { label: 'Signs', kind: 'count', good: null, of: (a) => a.show.signs.length },
+  { label: 'Frames a second', kind: 'count', good: 'more', of: (a) => a.loop?.framesPerS ?? null },
   { label: 'Peak draw', kind: 'currentA', good: 'less', of: (a) => a.peakA },
   { label: 'Usual draw', kind: 'currentA', good: 'less', of: (a) => a.usualA },
   { label: 'All white', kind: 'currentA', good: 'less', of: (a) => a.allWhiteA },

@@ -23,6 +23,7 @@ function entangle(design: Design): Design {
     moods: {
       ...design.moods,
       sets: [
+        ...(design.moods.sets ?? []),
         {
           id: 'set',
           name: 'Set',
@@ -60,7 +61,7 @@ describe('taking something out of a plan leaves nothing that leads nowhere', () 
     }
     for (const mood of design.moods.list) sound(removeMood(design, mood.id));
     for (const control of design.drive.controls) sound(removeControl(design, control.id));
-    sound(removeSet(design, 'set'));
+    for (const set of design.moods.sets ?? []) sound(removeSet(design, set.id));
     // And one after another, until nothing is left.
     const none = [...design.tapes, ...design.leds].reduce((now, group) => removeGroup(now, group.id), design);
     expect(none.moods.sets ?? []).toEqual([]);

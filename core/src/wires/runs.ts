@@ -91,6 +91,29 @@ function draftTape(tape: PlacedTape, all: readonly PlacedGroup[], board: RunEnd,
   };
 }
 
+/** Each row of a grid is cut off and joined to the one before: from its last light to the next one's first. */
+function draftRows(tape: PlacedTape, all: readonly PlacedGroup[], peakA: number): Draft[] {
+  const { grid } = tape.tape;
+  if (!grid) return [];
+  // What hangs behind the grid goes through all of its rows.
+  const feedsOthers = all.some((group) => group.kind === 'tape' && group.tape.after === tape.id);
+  return Array.from({ length: grid.rows - 1 }, (_, row): Draft => {
+    const next = (row + 1) * grid.columns;
+    const at = (light: number): PlanPoint => tape.places[light] ?? { xMm: 0, yMm: 0 };
+    return {
+      id: rowRunId(tape.id, row),
+      name: `${tape.name}, row ${row + 1} to ${row + 2}`,
+      from: { name: `${tape.name}, end of row ${row + 1}`, at: at(next - 1) },
+      to: { name: `${tape.name}, row ${row + 2}`, at: at(next) },
+      meanings: ['rail plus', 'minus', 'data'],
+      peakA: feedsOthers ? peakA : (peakA * (grid.rows - 1 - row)) / grid.rows,
+    };
+  });
+}
+
+/** The run that joins a row of a grid to the next, rows counted from 0. */
+export const rowRunId = (tapeId: string, row: number): string => `row:${tapeId}:${row + 1}`;
+
 function draftLeds(leds: PlacedLeds, board: RunEnd, peakA: number): Draft[] {
   const channels = leds.group.channels;
   return leds.group.places.map((place, i) => ({
@@ -121,7 +144,10 @@ function draftRuns(design: Design, placed: readonly PlacedGroup[], currents: Run
   const lights = placed.flatMap((group) =>
     group.kind === 'tape'
       ? group.cut.lights > 0
-        ? [draftTape(group, placed, board, currents.tapePeakA.get(group.id) ?? 0)]
+        ? [
+            draftTape(group, placed, board, currents.tapePeakA.get(group.id) ?? 0),
+            ...draftRows(group, placed, currents.tapePeakA.get(group.id) ?? 0),
+          ]
         : []
       : draftLeds(group, board, currents.ledPeakA.get(group.id) ?? 0),
   );

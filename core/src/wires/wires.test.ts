@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { demoPlan } from '../../tests/designs.ts';
+import { demoPlan, soundDesign, tapeOf } from '../../tests/designs.ts';
 import { assess } from '../assess.ts';
 import {
   chooseGauge,
@@ -60,5 +60,30 @@ describe('runs', () => {
     expect(peak('feed:jaw-upper')).toBeGreaterThan(peak('jumper:jaw-lower'));
     // Both jaws white at 70 %: 66 · (0.8 + 36 · 0.7) mA.
     expect(peak('feed:jaw-upper')).toBeCloseTo(66 * (0.0008 + 0.036 * 0.7), 6);
+  });
+});
+
+describe('the rows of a grid', () => {
+  it('are joined by three cores each, the first with what all later rows draw', () => {
+    const grid = { columns: 8, rows: 8, snakes: true };
+    const { runs, chains } = assess(soundDesign({ tapes: [tapeOf({ grid })] }));
+    const rows = runs.filter((run) => run.id.startsWith('row:tape:'));
+    expect(rows).toHaveLength(7);
+    expect(rows.every((run) => run.cores.length === 3)).toBe(true);
+    // Seven eighths of the feed go on to the second row, one eighth to the last.
+    const feedA = runs.find((run) => run.id === 'feed:tape')?.peakA ?? 0;
+    expect(rows[0]?.peakA).toBeCloseTo((feedA * 7) / 8, 9);
+    expect(rows[6]?.peakA).toBeCloseTo(feedA / 8, 9);
+    // Their drop is part of the voltage along the tape: at each end of a row it falls by more than within.
+    const volts = chains[0]?.voltageV ?? [];
+    const drop = (light: number): number => (volts[light] ?? 0) - (volts[light + 1] ?? 0);
+    expect(drop(7)).toBeGreaterThan(drop(6) * 1.05);
+  });
+  it('where rows all run the same way, the wire goes back over the whole row', () => {
+    const lengthOf = (snakes: boolean): number =>
+      assess(soundDesign({ tapes: [tapeOf({ grid: { columns: 8, rows: 2, snakes } })] })).runs.find((run) =>
+        run.id.startsWith('row:'),
+      )?.lengthMm ?? 0;
+    expect(lengthOf(false)).toBeGreaterThan(lengthOf(true) + 90);
   });
 });

@@ -124,6 +124,8 @@ export function useGlow(
   const shape = useRef(shapeOf(show));
   const shownBefore = useRef(shownMoodId);
   const [showing, setShowing] = useState<string | null>(null);
+  // A piece that comes onto the bench is at rest.
+  useEffect(view.letGo, []);
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: hands, dials and the clock are read from the store as they change
   useEffect(() => {
@@ -140,7 +142,9 @@ export function useGlow(
     const piece = stage.current;
     if (shape.current !== shapeOf(show)) {
       shape.current = shapeOf(show);
-      piece.player = startPlayer(show);
+      // It begins anew; what hands hold closed they still hold.
+      const held = [...useViewStore.getState().closed].map((controlId) => ({ controlId, isOn: true }));
+      piece.player = actOn(show, startPlayer(show), held, 0);
       piece.nowMs = START_MS;
     }
     if (shownBefore.current !== shownMoodId) {

@@ -99,6 +99,8 @@ export const view = {
   },
   turnDial: (controlId: string, share: number) =>
     set((state) => ({ dials: { ...state.dials, [controlId]: share }, shownMoodId: null })),
+  /** Hands off everything: for a piece that has just come onto the bench. */
+  letGo: () => set({ touches: [], closed: new Set(), dials: {}, remoteLost: false, shownMoodId: null, scrubMs: null }),
   loseRemote: (remoteLost: boolean) => set({ remoteLost }),
   lookAs: (change: Partial<Onlooker>) => set((state) => ({ onlooker: { ...state.onlooker, ...change } })),
   tellPlayhead: (playheadMs: number) => {

@@ -31,6 +31,8 @@ function usePlaces(): Place[] {
     ...design.hollows.map((hollow) => place('piece', 'hollow', hollow)),
     ...assessment.placed.map((group) => place('lights', group.kind === 'tape' ? 'tape' : 'light group', group)),
     ...design.moods.list.map((mood) => place('moods', 'mood', mood)),
+    ...(design.moods.sets ?? []).map((set) => place('moods', 'set of lights', set)),
+    ...(design.moods.signs ?? []).map((sign) => place('moods', 'sign', sign)),
     ...design.drive.controls.map((control) => place('drive', 'control', control)),
     ...assessment.runs.map((run) => place('wires', 'wire run', run)),
     ...findings.map(
