@@ -1,5 +1,6 @@
 import {
   budgetMood,
+  budgetSigns,
   type Consumer,
   type CourseStretch,
   layOutCourse,
@@ -7,6 +8,7 @@ import {
   listConsumers,
   type MoodBudget,
   meanOfCourse,
+  type SignBudget,
 } from './assess/budget.ts';
 import { type CopiesInStep, judgeCopies } from './assess/copies.ts';
 import { fitAll, type PlacedFit } from './assess/fits.ts';
@@ -47,7 +49,7 @@ import {
 } from './power/index.ts';
 import { planRuns, type RunCurrents, type WireRun, wireCarriesA } from './wires/index.ts';
 
-export type { Consumer, CourseStretch, MoodBudget } from './assess/budget.ts';
+export type { Consumer, CourseStretch, MoodBudget, SignBudget } from './assess/budget.ts';
 export type { CopiesInStep } from './assess/copies.ts';
 export type { PlacedFit } from './assess/fits.ts';
 export type { LoopBudget } from './assess/loop.ts';
@@ -91,8 +93,9 @@ export interface Assessment {
   readonly copiesInStep: CopiesInStep | null;
   readonly consumers: readonly Consumer[];
   readonly moods: readonly MoodBudget[];
+  readonly signs: readonly SignBudget[];
   readonly course: readonly CourseStretch[];
-  /** On the rail: the height of the most hungry mood, and the mean over the evening. */
+  /** On the rail: the height of the most hungry mood with the hungriest sign over it, and the mean over the evening. */
   readonly peakA: number;
   readonly usualA: number;
   readonly allWhiteA: number;
@@ -136,16 +139,26 @@ function linkTapes(
 }
 
 /** Highest current of each group over all moods as they are set; at full light while there are no moods. */
-function peakByGroup(consumers: readonly Consumer[], budgets: readonly MoodBudget[]): Map<string, number> {
+function peakByGroup(
+  consumers: readonly Consumer[],
+  budgets: readonly MoodBudget[],
+  signs: readonly SignBudget[],
+): Map<string, number> {
+  const signA = (id: string): number =>
+    Math.max(0, ...signs.map((sign) => sign.groups.find((group) => group.groupId === id)?.peakA ?? 0));
   return new Map(
     consumers.map((consumer) => [
       consumer.id,
       budgets.length === 0
         ? consumer.restA + consumer.fullA
-        : Math.max(
-            ...budgets.map(
-              (budget) => budget.groups.find((group) => group.groupId === consumer.id)?.peakA ?? consumer.restA,
-            ),
+        : Math.min(
+            consumer.restA + consumer.fullA,
+            signA(consumer.id) +
+              Math.max(
+                ...budgets.map(
+                  (budget) => budget.groups.find((group) => group.groupId === consumer.id)?.peakA ?? consumer.restA,
+                ),
+              ),
           ),
     ]),
   );
@@ -264,7 +277,10 @@ export function assess(design: Design, library: Library = withOwnParts(design.ow
     return shown ? [budgetMood({ mood, shown, show, consumers, driven: drivenById })] : [];
   });
   const allWhiteA = consumers.reduce((sum, consumer) => sum + consumer.restA + consumer.fullA, 0);
-  const peakA = asSet.length === 0 ? allWhiteA : Math.max(...asSet.map((budget) => budget.peakA));
+  const signs = budgetSigns(design, show, consumers, drivenById);
+  const signPeakA = Math.max(0, ...signs.map((sign) => sign.peakA));
+  const peakA =
+    asSet.length === 0 ? allWhiteA : Math.min(allWhiteA, Math.max(...asSet.map((budget) => budget.peakA)) + signPeakA);
   const brownOutV = controller?.brownOutV ?? 0;
 
   const tapesById = new Map(placed.flatMap((group) => (group.kind === 'tape' ? [[group.id, group] as const] : [])));
@@ -281,6 +297,7 @@ export function assess(design: Design, library: Library = withOwnParts(design.ow
       chains,
       consumers,
       budgets: asSet,
+      signs,
       driven,
       packPeakA: firstPass && Number.isFinite(firstPass.packA) ? firstPass.packA : peakA * 1.6,
       railV: rail.nominalV,
@@ -337,6 +354,7 @@ export function assess(design: Design, library: Library = withOwnParts(design.ow
     sensing,
     consumers,
     moods: budgets,
+    signs,
     course,
     peakA,
     usualA: course.length === 0 ? allWhiteA : meanOfCourse(course),
@@ -354,12 +372,13 @@ function findRunCurrents(options: {
   readonly chains: readonly (readonly PlacedTape[])[];
   readonly consumers: readonly Consumer[];
   readonly budgets: readonly MoodBudget[];
+  readonly signs: readonly SignBudget[];
   readonly driven: readonly DrivenLeds[];
   readonly packPeakA: number;
   readonly railV: number;
 }): RunCurrents {
-  const { chains, consumers, budgets, driven, packPeakA, railV } = options;
-  const peaks = peakByGroup(consumers, budgets);
+  const { chains, consumers, budgets, signs, driven, packPeakA, railV } = options;
+  const peaks = peakByGroup(consumers, budgets, signs);
   // A feed or jumper carries its own tape and every tape behind it.
   const tapePeakA = new Map(
     chains.flatMap((chain) =>

@@ -99,7 +99,7 @@ typedef struct {
 /* A mood: a row of layers, lowest first; fades of UG_NEVER are as long as the cue says. */
 typedef struct {
   uint16_t first_layer;
-  uint8_t layer_count;
+  uint16_t layer_count;
   uint16_t brightness256;
   /* How long it takes to run through once. */
   uint32_t through_ms;
@@ -111,7 +111,7 @@ typedef struct {
 typedef struct {
   uint8_t control;
   uint16_t first_layer;
-  uint8_t layer_count;
+  uint16_t layer_count;
 } ug_sign;
 
 enum ug_when {
@@ -212,7 +212,7 @@ uint8_t ug_chance(uint16_t seed, uint32_t light, uint32_t slot);
 void ug_paint_frame(const UG_FLASH ug_show *show, uint8_t mood, uint32_t t_ms, const ug_control_state *controls,
                     uint8_t *out);
 /* Lays a row of layers upon a frame. */
-void ug_paint_layers(const UG_FLASH ug_show *show, uint16_t first, uint8_t count, uint32_t t_ms,
+void ug_paint_layers(const UG_FLASH ug_show *show, uint16_t first, uint16_t count, uint32_t t_ms,
                      const ug_control_state *controls, uint8_t *out);
 void ug_cross_fade(const uint8_t *from, const uint8_t *to, uint16_t out256, uint16_t in256, uint8_t keeps_look,
                    uint8_t *out, uint16_t bytes);

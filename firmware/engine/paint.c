@@ -89,9 +89,9 @@ static void paint_layer(const UG_FLASH ug_set *set, const UG_FLASH ug_layer *lay
   }
 }
 
-void ug_paint_layers(const UG_FLASH ug_show *show, uint16_t first, uint8_t count, uint32_t t_ms,
+void ug_paint_layers(const UG_FLASH ug_show *show, uint16_t first, uint16_t count, uint32_t t_ms,
                      const ug_control_state *controls, uint8_t *out) {
-  uint8_t i;
+  uint16_t i;
   for (i = 0; i < count; i++) {
     const UG_FLASH ug_layer *layer = &show->layers[first + i];
     paint_layer(&show->sets[layer->set], layer, t_ms, controls, out);

@@ -126,6 +126,37 @@ export function budgetMood(options: {
   };
 }
 
+/** What a sign draws on top of the mood that it lies over, at its height; it is not dimmed with the mood. */
+export interface SignBudget {
+  readonly signId: string;
+  readonly name: string;
+  readonly peakA: number;
+  readonly groups: readonly { readonly groupId: string; readonly load: GroupLoad; readonly peakA: number }[];
+}
+
+/** Reckons the signs of a design from the engine's own frames. */
+export function budgetSigns(
+  design: Design,
+  show: Show,
+  consumers: readonly Consumer[],
+  driven: ReadonlyMap<string, DrivenLeds>,
+): SignBudget[] {
+  const worth = show.groups.map((group) => consumers.find((consumer) => consumer.id === group.id)?.fullA ?? 0);
+  return show.signs.map((sign, i): SignBudget => {
+    const load = measureMood(show, sign, (groupId) => weightsOf(driven.get(groupId)));
+    return {
+      signId: sign.id,
+      name: design.moods.signs?.[i]?.name ?? sign.id,
+      peakA: peakOfMood(load, worth),
+      groups: load.groups.map((each, g) => ({
+        groupId: show.groups[g]?.id ?? '',
+        load: each,
+        peakA: (worth[g] ?? 0) * each.peak,
+      })),
+    };
+  });
+}
+
 /** The budgets again, with what the limiter leaves of those moods that would pass it. */
 export const limitBudgets = (budgets: readonly MoodBudget[], show: Show, limit: ShowLimit): MoodBudget[] =>
   budgets.map((budget, i) =>

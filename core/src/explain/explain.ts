@@ -48,6 +48,9 @@ const undecided = (title: string, needs: string): Explanation => ({
   doubt: null,
 });
 
+/** A difference that rounding would hide. */
+const LEAST_SHOWN_A = 0.0005;
+
 function explainPeak(assessment: Assessment): Explanation {
   const most = assessment.moods.reduce<Assessment['moods'][number] | undefined>(
     (best, mood) => (!best || mood.peakA > best.peakA ? mood : best),
@@ -59,6 +62,20 @@ function explainPeak(assessment: Assessment): Explanation {
         value: amps(most.groups.find((group) => group.groupId === consumer.id)?.peakA ?? consumer.restA),
       }))
     : assessment.consumers.map((consumer) => ({ label: consumer.name, value: amps(consumer.restA + consumer.fullA) }));
+  const apartA = most
+    ? assessment.consumers.reduce(
+        (sum, consumer) => sum + (most.groups.find((group) => group.groupId === consumer.id)?.peakA ?? consumer.restA),
+        -most.peakA,
+      )
+    : 0;
+  const sign = assessment.signs.reduce<Assessment['signs'][number] | undefined>(
+    (best, each) => (!best || each.peakA > best.peakA ? each : best),
+    undefined,
+  );
+  const further = [
+    ...(apartA > LEAST_SHOWN_A ? [{ label: 'Never reached together', value: amps(-apartA) }] : []),
+    ...(most && sign ? [{ label: `The sign ${sign.name}, over it`, value: amps(sign.peakA) }] : []),
+  ];
   const { supply } = assessment;
   const converter = supply?.parts.converter;
   const inputSum =
@@ -78,7 +95,7 @@ function explainPeak(assessment: Assessment): Explanation {
     lead: most
       ? `On the rail, when every light group of ${most.name} is at its height at once, at ${percent(most.brightness)} brightness. With all pixels white at full it would be ${amps(assessment.allWhiteA)}.`
       : 'On the rail with every light at full, as there is no mood yet.',
-    lines,
+    lines: [...lines, ...further],
     sums: inputSum,
     doubt: supply
       ? supply.atPeak.collapses

@@ -15,7 +15,16 @@ import {
 import { type Finding, type Gravity, type Rule, stages } from './finding.ts';
 import { emptyTapeRule, fitRule, unplacedRule } from './lightRules.ts';
 import { loopRule } from './loopRules.ts';
-import { darkMoodRule, drivenMoveRule, flashRule, lightsItselfRule, shownValueRule } from './moodRules.ts';
+import {
+  cellsRule,
+  darkMoodRule,
+  drivenMoveRule,
+  flashRule,
+  lightsItselfRule,
+  setRule,
+  shownValueRule,
+  signFlashRule,
+} from './moodRules.ts';
 import { partGoneRule } from './partRules.ts';
 import {
   ceilingRule,
@@ -35,7 +44,10 @@ const rules: readonly Rule[] = [
   unplacedRule,
   flashRule,
   drivenMoveRule,
+  signFlashRule,
   shownValueRule,
+  cellsRule,
+  setRule,
   reachRule,
   shadowedCueRule,
   impossibleCueRule,

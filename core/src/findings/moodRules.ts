@@ -1,4 +1,5 @@
 import type { Assessment } from '../assess.ts';
+import { compileMove, MOST_CELLS, NO_CONTROL, stillAfter } from '../motion/index.ts';
 import { heightOf, type Mood, type Move } from '../plan/index.ts';
 import { printQuantity } from '../units/index.ts';
 import type { Finding, Fix, Rule } from './finding.ts';
@@ -139,7 +140,83 @@ export const drivenMoveRule: Rule = ({ design, assessment }) =>
     ];
   });
 
-/** A move that shows a value and has no control to take it from, or cells on more lights than a board may have. */
+/** Cells on more lights than the engine keeps, and cells that are dead or still before half of their time. */
+export const cellsRule: Rule = ({ design, assessment }) =>
+  listLaid(design, assessment).flatMap(({ mood, onId, name, move, path }): Finding[] => {
+    const set = assessment.show.sets.find((each) => each.id === onId);
+    if (move.kind !== 'cells' || !set || set.points === 0) return [];
+    const base = { stage: 'moods', aboutId: onId, gravity: 'mind' } as const;
+    if (set.points > MOST_CELLS)
+      return [
+        {
+          ...base,
+          id: `many-cells:${mood.id}:${onId}`,
+          gravity: 'mend',
+          what: `${name} has ${set.points} lights; cells live on the first ${MOST_CELLS} only`,
+          why: 'The program keeps two boards of so many in the controller’s memory.',
+          mend: 'Split it into sets, each with cells of its own.',
+          fixes: [],
+        },
+      ];
+    const ground = { columns: set.columns, rows: set.rows, controlIndex: () => NO_CONTROL };
+    const still = (seed: number): number => stillAfter(compileMove({ ...move, seed }, ground));
+    const generations = still(move.seed);
+    if (generations * 2 >= move.generations) return [];
+    const seeds = Array.from({ length: SEEDS_TRIED }, (_, i) => (move.seed + i + 1) % 65_536);
+    const lively = seeds.find((seed) => still(seed) * 2 >= move.generations);
+    return [
+      {
+        ...base,
+        id: `still-cells:${mood.id}:${onId}`,
+        what: `The cells of ${name} are dead or still after ${generations} generations in ${mood.name}`,
+        why: `It begins again after ${move.generations}; until then nothing moves.`,
+        mend: 'Take another start number, another rule, or begin again sooner.',
+        fixes: [
+          ...(lively === undefined
+            ? []
+            : [{ label: 'Take a livelier start', changes: [{ path: [...path, 'seed'], value: lively }] }]),
+          {
+            label: `Begin again after ${Math.max(2, generations)}`,
+            changes: [{ path: [...path, 'generations'], value: Math.max(2, generations) }],
+          },
+        ],
+      },
+    ];
+  });
+
+/** Start numbers that are looked through for a livelier one. */
+const SEEDS_TRIED = 40;
+
+/** A set that asks for lights which its group has not, since the tape was cut shorter. */
+export const setRule: Rule = ({ design, assessment }) =>
+  (design.moods.sets ?? []).flatMap((set, s) =>
+    set.of.flatMap((part, k): Finding[] => {
+      const group = assessment.show.groups.find((each) => each.id === part.groupId);
+      const most = Math.max(part.first, part.last);
+      if (!group || most <= group.points) return [];
+      const name = assessment.placed.find((each) => each.id === part.groupId)?.name ?? part.groupId;
+      const key = part.first > part.last ? 'first' : 'last';
+      return [
+        {
+          id: `set-beyond:${set.id}:${k}`,
+          gravity: 'mind',
+          stage: 'moods',
+          aboutId: set.id,
+          what: `${set.name} goes up to light ${most} of ${name}, which has ${group.points}`,
+          why: 'What is not there is left out of the set, so its moves come out shorter.',
+          mend: 'End it at the last light there is.',
+          fixes: [
+            {
+              label: `End it at ${group.points}`,
+              changes: [{ path: ['moods', 'sets', s, 'of', k, key], value: group.points }],
+            },
+          ],
+        },
+      ];
+    }),
+  );
+
+/** A move that shows a value and has no control to take it from. */
 export const shownValueRule: Rule = ({ design, assessment }) =>
   listLaid(design, assessment).flatMap(({ mood, onId, name, move }): Finding[] => {
     if ((move.kind !== 'gauge' && move.kind !== 'steps') || move.controlId !== null) return [];
@@ -185,6 +262,31 @@ export const flashRule: Rule = ({ design, assessment }) =>
           why: 'More than three flashes a second over a large part of the view can bring on a seizure in people nearby (basis: WCAG 2.2, 2.3.1).',
           mend: 'Slow it to three a second or fewer, or let it swing less.',
           fixes: laid.flatMap((each) => calmMove(each.move, each.path)),
+        },
+      ];
+    }),
+  );
+
+/** The same for signs: they lie over every mood, and are seen at full. */
+export const signFlashRule: Rule = ({ design, assessment }) =>
+  assessment.signs.flatMap((sign, i) =>
+    sign.groups.flatMap((group): Finding[] => {
+      const { perS } = group.load.flashing;
+      if (!isFlashing(perS)) return [];
+      const name = assessment.placed.find((each) => each.id === group.groupId)?.name ?? group.groupId;
+      const laid = Object.entries(design.moods.signs?.[i]?.moves ?? {}).filter(([onId]) =>
+        isOn(design, onId, group.groupId),
+      );
+      return [
+        {
+          id: `flash:${sign.signId}:${group.groupId}`,
+          gravity: 'stop',
+          stage: 'moods',
+          aboutId: sign.signId,
+          what: `${name} flashes ${printQuantity('count', Number(perS.toFixed(1)))} times a second in the sign ${sign.name}`,
+          why: 'More than three flashes a second can bring on a seizure in people nearby (basis: WCAG 2.2, 2.3.1).',
+          mend: 'Slow it to three a second or fewer.',
+          fixes: laid.flatMap(([onId, move]) => calmMove(move, ['moods', 'signs', i, 'moves', onId])),
         },
       ];
     }),

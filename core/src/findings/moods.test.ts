@@ -71,6 +71,22 @@ describe('signs', () => {
       { list: [moodOf(mood)], signs: [{ id: 's', name: 'Low', controlId: 'k', moves }] },
       { drive: { ...soundDesign().drive, controls: [{ kind: 'button', id: 'k', name: 'Knob', at }] } },
     );
+  it('that flash fast are stopped like any mood', () => {
+    const fast = signed({ tape: { ...shots, offS: 0.05, count: 6 } });
+    const [finding] = findingsOf(fast, 'flash:s');
+    expect(finding?.gravity).toBe('stop');
+    expect(findingsOf(applyChanges(fast, finding?.fixes[0]?.changes ?? []), 'flash:s')).toEqual([]);
+  });
+  it('add to the peak of what they lie over, and never more than all lights at full', () => {
+    const [dim, winking] = [
+      assess(signed({}, { brightness: 0.2 })),
+      assess(signed({ tape: shots }, { brightness: 0.2 })),
+    ];
+    // Red on all pixels: a third of all white.
+    const redA = (dim.consumers.find((consumer) => consumer.id === 'tape')?.fullA ?? 0) / 3;
+    expect(winking.peakA - dim.peakA).toBeCloseTo(redA, 9);
+    expect(winking.peakA).toBeLessThanOrEqual(winking.allWhiteA);
+  });
   it('must be seen, and told apart by more than their colour', () => {
     expect(findingsOf(signed({}), 'sign-empty')).toHaveLength(1);
     expect(findingsOf(signed({ tape: shots }), 'sign-')).toEqual([]);
@@ -157,6 +173,67 @@ describe('what a drive can show', () => {
     const [finding] = findingsOf(design, 'cant-travel');
     const mended = applyChanges(design, finding?.fixes[0]?.changes ?? []);
     expect(mended.moods.list[0]?.tops?.[0]?.move.kind).toBe('breathe');
+  });
+});
+
+describe('cells', () => {
+  const cells = (change: Partial<Extract<Move, { kind: 'cells' }>>, lengthMm = 900): Design =>
+    designOf(
+      {
+        list: [
+          moodOf({
+            moves: {
+              tape: {
+                kind: 'cells',
+                colour: '#ffffff',
+                birth: [3],
+                survival: [2, 3],
+                wraps: true,
+                melts: false,
+                stepS: 0.5,
+                generations: 60,
+                share: 0.4,
+                seed: 1127,
+                level: 1,
+                ...change,
+              },
+            },
+          }),
+        ],
+      },
+      { tapes: [lengthMm > 1000 ? tapeOf({ lengthMm }) : tapeOf({ grid: { columns: 8, rows: 8, snakes: true } })] },
+    );
+  it('that die out or stand still are named, and a livelier start is one click', () => {
+    // With nothing born, what lives on less and less is soon still.
+    const [finding] = findingsOf(cells({ birth: [] }), 'still-cells');
+    expect(finding?.what).toMatch(/dead or still after \d generations/);
+    const start = [...Array(200).keys()].find((seed) => findingsOf(cells({ seed }), 'still-cells').length > 0) ?? -1;
+    const still = cells({ seed: start });
+    const fix = findingsOf(still, 'still-cells')[0]?.fixes.find((each) => each.label === 'Take a livelier start');
+    expect(findingsOf(applyChanges(still, fix?.changes ?? []), 'still-cells')).toEqual([]);
+    expect(findingsOf(cells({}), 'still-cells')).toEqual([]);
+  });
+  it('on more lights than a board holds are named', () => {
+    expect(findingsOf(cells({}, 4000), 'many-cells').map((finding) => finding.what)).toEqual([
+      'Tape has 296 lights; cells live on the first 256 only',
+    ]);
+  });
+});
+
+describe('sets', () => {
+  it('that go beyond their group are named, either way round, and end at its last light by one click', () => {
+    const beyond = (first: number, last: number): Design =>
+      designOf({
+        list: [moodOf()],
+        sets: [{ id: 's', name: 'S', order: 'one after another', of: [{ groupId: 'tape', first, last, every: 1 }] }],
+      });
+    // 300 mm at 74/m: 22 lights.
+    for (const design of [beyond(3, 40), beyond(40, 3)]) {
+      const [finding] = findingsOf(design, 'set-beyond');
+      expect(finding?.what).toBe('S goes up to light 40 of Tape, which has 22');
+      expect(findingsOf(applyChanges(design, finding?.fixes[0]?.changes ?? []), 'set-beyond')).toEqual([]);
+    }
+    expect(findingsOf(beyond(1, 22), 'set-beyond')).toEqual([]);
   });
 });
 

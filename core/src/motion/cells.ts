@@ -45,6 +45,21 @@ export function nextGeneration(move: CellsMove, board: Uint8Array, next: Uint8Ar
   }
 }
 
+/** Generations after which a life is dead, still, or only swings between two boards; its whole time where it never is. */
+export function stillAfter(move: CompiledMove): number {
+  if (move.kind !== 'cells') return 0;
+  const generations = Math.trunc(move.periodMs / move.stepMs);
+  let [before, now, next] = [new Uint8Array(MOST_CELLS), new Uint8Array(MOST_CELLS), new Uint8Array(MOST_CELLS)];
+  const same = (a: Uint8Array, b: Uint8Array): boolean => a.every((cell, i) => cell === b[i]);
+  seedBoard(move, now);
+  for (let generation = 0; generation < generations; generation += 1) {
+    nextGeneration(move, now, next);
+    if (same(now, next) || (generation > 0 && same(before, next))) return generation;
+    [before, now, next] = [now, next, before];
+  }
+  return generations;
+}
+
 interface Slot {
   move: CellsMove | null;
   generation: number;

@@ -1,5 +1,5 @@
 export { arrange, type ShowSet } from './arrange.ts';
-export { boardsAt, MOST_CELLS, nextGeneration } from './cells.ts';
+export { boardsAt, MOST_CELLS, nextGeneration, stillAfter } from './cells.ts';
 export { chanceByte } from './chance.ts';
 export { type CompiledMove, compileMove, NO_CONTROL, parseColour } from './compileMove.ts';
 export { cyclesAtWorst, cyclesOfMood, memoryOfShow, programOfShow } from './cost.ts';

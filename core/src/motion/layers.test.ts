@@ -17,6 +17,7 @@ import {
   paintFrame,
   peakOfMood,
   type Show,
+  stillAfter,
 } from './index.ts';
 
 const white = '#ffffff';
@@ -265,6 +266,12 @@ describe('cells that live and die', () => {
     const next = new Uint8Array(256);
     nextGeneration(cellsOf({}), board, next);
     expect([...next.keys()].filter((cell) => next[cell])).toEqual([19, 27, 35]);
+  });
+  it('a bar only swings, a block only stands: both are known at once', () => {
+    // Rules under which every start is still after one or two generations.
+    expect(stillAfter(cellsOf({ birth: 0, survival: mask([0, 1, 2, 3, 4, 5, 6, 7, 8]) }))).toBe(0);
+    expect(stillAfter(cellsOf({ birth: 0, survival: 0 }))).toBeLessThanOrEqual(1);
+    expect(stillAfter(cellsOf({ seed: 1127, share256: 97 }))).toBe(60);
   });
   it('are the same at a time, whatever was looked at before', () => {
     const move = cellsOf({ seed: 9 });
