@@ -166,6 +166,25 @@ test('what can’t be reached is said, on the map and among the findings', async
   await expect(page.getByText('Nothing leads to Strike')).toBeVisible();
 });
 
+test('a mood is copied to be changed, and cues are put in their order', async ({ page }) => {
+  await page.goto(`/plan/${await copyDemo(page)}/moods`);
+  await moodTab(page, 'Hunt').click();
+  await page.getByRole('button', { name: 'Copy it' }).click();
+  await expect(moodTab(page, 'Hunt copy')).toHaveAttribute('aria-selected', 'true');
+  await expect(page.getByText('Nothing leads to Hunt copy')).toBeVisible();
+  await pageTab(page, 'Cues').click();
+  await page.getByRole('button', { name: 'Add a cue' }).click();
+  await page.getByLabel('When', { exact: true }).last().selectOption('Palm button is pressed');
+  await page.getByLabel('Go to').last().selectOption('Hunt copy');
+  // The palm button already leads from any mood to Strike, so only in Strike is the new cue followed.
+  await expect(page.getByText('Nothing leads to Hunt copy')).toBeHidden();
+  await page.getByLabel('In which mood').last().selectOption('Doze');
+  await expect(page.getByText('A cue to Hunt copy is never followed')).toBeVisible();
+  await page.getByRole('button', { name: 'Move cue 4 up' }).click();
+  await expect(page.getByText('A cue to Hunt copy is never followed')).toBeHidden();
+  await expect(page.getByRole('button', { name: 'Move cue 1 up' })).toBeDisabled();
+});
+
 test('the evening is dragged, and the night follows', async ({ page }) => {
   await page.goto(`/plan/${await copyDemo(page)}/moods`);
   await pageTab(page, 'Evening').click();

@@ -74,10 +74,25 @@ export const shadowedCueRule: Rule = ({ design }) => {
   });
 };
 
-/** A cue that waits for what its control can never do: a button that sees it get dark. */
+/** A cue that can't do anything: it leads to its own mood, or waits for what its control can never do. */
 export const impossibleCueRule: Rule = ({ design }) => {
   const possible = listOccasions(design);
   return design.moods.cues.flatMap((cue): Finding[] => {
+    if (cue.from !== null && cue.from === cue.to) {
+      const name = design.moods.list.find((mood) => mood.id === cue.to)?.name ?? cue.to;
+      return [
+        {
+          id: `to-itself:${cue.id}`,
+          gravity: 'mend',
+          stage: 'moods',
+          aboutId: cue.id,
+          what: `A cue leads from ${name} to ${name}`,
+          why: 'A mood that is there already is not begun anew, so nothing happens.',
+          mend: 'Let it go to another mood, or remove it.',
+          fixes: [],
+        },
+      ];
+    }
     if (possible.some((each) => isSameOccasion(each.when, cue.when))) return [];
     const controlId = 'controlId' in cue.when ? cue.when.controlId : null;
     const control = design.drive.controls.find((each) => each.id === controlId);

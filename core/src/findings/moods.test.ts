@@ -53,6 +53,10 @@ describe('cues that are never followed', () => {
     const design = designOf({ list: [...two], startId: 'a', cues: [cue({ id: '1' }), cue({ id: '2', to: 'a' })] });
     expect(findingsOf(design, 'shadowed')).toEqual([]);
   });
+  it('one that leads to its own mood is named', () => {
+    const design = designOf({ list: [...two], startId: 'a', cues: [cue({ from: 'b', to: 'b' })] });
+    expect(findingsOf(design, 'to-itself').map((finding) => finding.what)).toEqual(['A cue leads from B to B']);
+  });
   it('one that waits for what its control can’t do is named', () => {
     const design = designOf(
       { list: [...two], startId: 'a', cues: [cue({ when: { kind: 'dark', controlId: 'k' } })] },

@@ -85,7 +85,7 @@ export const ceilingRule: Rule = (input) => {
         aboutId: ceiling.moodId,
         what: `${ceiling.name} is set to ${percent(ceiling.setTo)}; its ceiling is ${percent(capped)}`,
         why: `Above it ${ceiling.limitedBy ?? 'the supply gives way'}: the rail falls, the controller resets, lights up again and resets again.`,
-        mend: `Set ${ceiling.name} to ${percent(capped)} or less, or strengthen what gives way.`,
+        mend: `Set ${ceiling.name} to ${percent(capped)} or less, or strengthen what gives way. The program taken out from here holds it back by itself; one of your own would not.`,
         fixes: [
           ...(capped > 0
             ? [

@@ -27,11 +27,13 @@ export function predictRun(
   if (options.moodId === null) return supply.runsFor?.likelyH ?? null;
   const mood = assessment.moods.find((each) => each.moodId === options.moodId);
   if (!mood) return null;
-  const at = (share: number): number => mood.draw.restA + share * options.brightness;
+  const limitA = assessment.limit.limitMicroA === 0 ? Number.POSITIVE_INFINITY : assessment.limit.limitMicroA / 1e6;
+  const at = (share: number): number => Math.min(limitA, mood.draw.restA + share * options.brightness);
+  const isAsPlanned = options.brightness === mood.brightness;
   const stretch = {
     moodId: mood.moodId,
     minutes: 60,
-    meanA: at(mood.draw.dynamicMeanA),
+    meanA: isAsPlanned && mood.limited ? mood.limited.meanA : at(mood.draw.dynamicMeanA),
     peakA: at(mood.draw.dynamicPeakA),
   };
   return runNight(supply.path, [stretch], { stepS: 30, mostHours: MOST_HOURS, keepSamples: false }).hours;

@@ -1,7 +1,7 @@
 import { bands, type Cue, isSameOccasion, listOccasions, occasionsOf } from '@glimmer/core/plan';
 import type { Band } from '@glimmer/core/units';
 import type { Draft } from 'immer';
-import { Trash2 } from 'lucide-react';
+import { ChevronUp, Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { useSheet } from '../stages/useSheet.ts';
 import { editDesign } from '../state/planStore.ts';
@@ -194,6 +194,21 @@ function CueSentence({ cue, index }: { readonly cue: Cue; readonly index: number
         )}
         .
       </p>
+      <Button
+        look="quiet"
+        disabled={index === 0}
+        aria-label={`Move cue ${index + 1} up`}
+        title="The first cue that fits is followed"
+        onClick={() =>
+          editDesign((draft) => {
+            const { cues } = draft.moods;
+            const [moved] = cues.splice(index, 1);
+            if (moved) cues.splice(index - 1, 0, moved);
+          })
+        }
+      >
+        <ChevronUp size={16} />
+      </Button>
       <Button
         look="quiet"
         aria-label={`Remove cue ${index + 1}`}

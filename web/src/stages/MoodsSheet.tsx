@@ -5,7 +5,7 @@ import { printCeiling } from '@glimmer/core/power';
 import { printQuantity } from '@glimmer/core/units';
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import type { Draft } from 'immer';
-import { Trash2 } from 'lucide-react';
+import { Copy, Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { useEffect, useState } from 'react';
 import { CopiesNote } from '../moods/CopiesNote.tsx';
@@ -66,6 +66,17 @@ function addMood(grounds: readonly Ground[]): void {
   view.showMood(id);
 }
 
+/** A mood like this one beside it, to be changed. */
+function copyMood(mood: Mood): void {
+  const id = nanoid(8);
+  editDesign((draft) => {
+    const at = draft.moods.list.findIndex((each) => each.id === mood.id);
+    const copy = structuredClone(mood) as Draft<Mood>;
+    draft.moods.list.splice(at + 1, 0, { ...copy, id, name: `${mood.name} copy` });
+  });
+  view.showMood(id);
+}
+
 /** A fade of the mood's own, or as long as the cue says. */
 function FadeField({
   label,
@@ -106,10 +117,16 @@ function ThisMood({ mood, index }: { readonly mood: Mood; readonly index: number
     <Section
       title="This mood"
       aside={
-        <Button look="quiet" onClick={() => changeDesign((open) => removeMood(open, mood.id))}>
-          <Trash2 size={15} />
-          Remove {mood.name}
-        </Button>
+        <span>
+          <Button look="quiet" onClick={() => copyMood(mood)}>
+            <Copy size={15} />
+            Copy it
+          </Button>
+          <Button look="quiet" onClick={() => changeDesign((open) => removeMood(open, mood.id))}>
+            <Trash2 size={15} />
+            Remove {mood.name}
+          </Button>
+        </span>
       }
     >
       <div className="grid grid-cols-[1fr_1.4fr_auto] items-end gap-3">

@@ -313,6 +313,18 @@ export default function PowerSheet() {
                 ))}
                 <td className="text-right">{amps(assessment.allWhiteA)}</td>
               </tr>
+              {assessment.moods.some((mood) => mood.limited) && (
+                <tr>
+                  <td className="font-sans">left by the program’s limiter</td>
+                  <td />
+                  {assessment.moods.map((mood) => (
+                    <td key={mood.moodId} className="text-right">
+                      {mood.limited ? amps(mood.limited.meanA) : ''}
+                    </td>
+                  ))}
+                  <td />
+                </tr>
+              )}
             </tbody>
           </table>
           <p className="mt-1 text-[13px] text-faint">Moods: the mean over time at their brightness.</p>
