@@ -5,7 +5,7 @@ import { dirname, join } from 'node:path';
 import { assess } from '@glimmer/core/assess';
 import { startSimulated } from '@glimmer/core/bench';
 import { unzipSync } from 'fflate';
-import { copyDemo, expect, goTo, test } from './bench.ts';
+import { copyDemo, expect, goTo, REEF, test } from './bench.ts';
 
 test('the program is taken out, built, and runs with the plan’s mark', async ({ page }) => {
   const id = await copyDemo(page);
@@ -28,6 +28,8 @@ test('the program is taken out, built, and runs with the plan’s mark', async (
   const mark = /UG_FINGERPRINT "([0-9a-f]{8})"/.exec(readFileSync(join(program, 'show.h'), 'utf8'))?.[1];
   expect(run(['frame 0', 'close 0 100', 'frame 100']).slice(0, 1)).toEqual([`plan ${mark}, 200 bytes a frame`]);
 
+  expect(readFileSync(join(program, 'LOADING.md'), 'utf8')).toMatch(/no frame draws more than 1.14 A/);
+
   // Every control touched, frame by frame, against the engine of the preview.
   const { plan } = await (await page.request.get(`/api/plans/${id}`)).json();
   const controller = startSimulated(plan.design, assess(plan.design));
@@ -46,6 +48,16 @@ test('the program is taken out, built, and runs with the plan’s mark', async (
   const frame = run(['frame 512'])[1] ?? '';
   expect(frame.slice(0, 6)).toBe(shown?.slice(1).join(''));
   expect(readFileSync(join(program, 'LOADING.md'), 'utf8')).toContain(mark ?? 'no mark');
+});
+
+test('how it is worked is taken out as a page of text', async ({ page }) => {
+  await page.goto(`/plan/${await copyDemo(page, REEF)}/moods`);
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Take out' }).click();
+  await page.getByRole('menuitem', { name: 'How it is worked, a page of text' }).click();
+  const text = readFileSync(await (await download).path(), 'utf8');
+  expect(text).toContain('1. In any mood, when Lid is on, for as long as it is: Offering over 1.50 s');
+  expect(text).toContain('SIGNS');
 });
 
 test('a mood made of the running moves, from the list to the ribbon', async ({ page }) => {

@@ -1,5 +1,6 @@
 import type { Assessment } from '../assess.ts';
 import type { Plan } from '../plan/index.ts';
+import { printQuantity } from '../units/index.ts';
 import { fingerprint } from './fingerprint.ts';
 import { writePins } from './programPins.ts';
 import { writeShowHeader, writeShowTables } from './programTables.ts';
@@ -30,6 +31,12 @@ clean:
 \trm -f host board program.elf program.hex
 `;
 
+/** What the program does by itself to keep within the supply. */
+const sayLimit = ({ limit }: Assessment): string =>
+  limit.limitMicroA === 0
+    ? 'The plan has no pack yet, so the program limits nothing: dim the moods until you know the supply.'
+    : `Light comes up over half a second, and no frame draws more than ${printQuantity('currentA', limit.limitMicroA / 1e6)}, which the supply bears with a tenth of its charge left.`;
+
 function writeChecklist(plan: Plan, assessment: Assessment): string {
   const startUp = (assessment.pinPlan?.given ?? []).filter(({ pin }) => pin.startUp);
   return `# Loading the program of ${plan.name}
@@ -45,6 +52,7 @@ ${startUp.map(({ demand, pin }) => `   - ${pin.name} (${demand.label}): ${pin.st
 5. Copy \`template.c\`, fill in its eight functions for your board, \`make board BOARD=yours.c\`.
 6. Load it with the lights unplugged. It must say the mark above.
 7. Plug in one light group at a time. Before the first full frame: pack in, fuse in, hand on the switch.
+   ${sayLimit(assessment)}
 8. If a setting makes it reset again and again: hold reset, load a program that does nothing, begin again at 6.
 `;
 }

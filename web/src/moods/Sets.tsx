@@ -109,7 +109,7 @@ function SetEditor({ set, index }: { readonly set: LightSet; readonly index: num
         look="quiet"
         onClick={() =>
           edit((draft) => {
-            const [group] = fitting;
+            const group = fitting.find((each) => !set.of.some((part) => part.groupId === each.id)) ?? fitting[0];
             if (group) draft.of.push({ groupId: group.id, first: 1, last: group.points, every: 1 });
           })
         }

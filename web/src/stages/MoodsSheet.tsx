@@ -210,9 +210,11 @@ export default function MoodsSheet() {
   const { list } = design.moods;
   const shownMoodId = useViewStore((state) => state.shownMoodId);
   const [offering, setOffering] = useState(false);
+  // Until one is chosen, the sheet opens at the mood that the piece begins with.
+  const openId = shownMoodId ?? design.moods.startId;
   const index = Math.max(
     0,
-    list.findIndex((mood) => mood.id === shownMoodId),
+    list.findIndex((mood) => mood.id === openId),
   );
   const mood = list[index];
   // Leaving the stage gives the picture back to the cues.
@@ -232,7 +234,7 @@ export default function MoodsSheet() {
           Take one that fits these lights and change it as you like, or begin with one that breathes in every light.
         </BeginHere>
       )}
-      <div className="mb-2 flex flex-wrap items-center gap-1">
+      <div className="my-2 flex flex-wrap items-center gap-1">
         <div className="flex flex-wrap gap-1" role="tablist" aria-label="Moods">
           {list.map((each, i) => (
             <button

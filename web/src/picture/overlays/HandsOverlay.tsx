@@ -1,10 +1,15 @@
 import { Label } from './Label.tsx';
 import type { OverlayProps } from './OverlayProps.ts';
 
-/** Moods: the controls as virtual hands. */
-export function HandsOverlay({ design, u }: OverlayProps) {
+/** Moods: where every light is, lit or not, and where the controls are. */
+export function HandsOverlay({ design, assessment, u }: OverlayProps) {
   return (
     <>
+      <g fill="var(--faint)" opacity="0.45">
+        {assessment.placed.flatMap((group) =>
+          group.places.map((place, i) => <circle key={`${group.id} ${i}`} cx={place.xMm} cy={place.yMm} r={u * 0.3} />),
+        )}
+      </g>
       {design.drive.controls.map((control) => (
         <g key={control.id}>
           <circle
