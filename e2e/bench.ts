@@ -56,6 +56,13 @@ export async function fill(page: Page, label: string | RegExp, value: string): P
 export const figure = (page: Page, name: string) =>
   page.getByRole('contentinfo').getByRole('button', { name: new RegExp(`^${name}`) });
 
+/** What the lights of the picture look like just now, to be compared. */
+export const drawn = (page: Page): Promise<string> =>
+  page
+    .locator('canvas')
+    .first()
+    .evaluate((canvas: HTMLCanvasElement) => canvas.toDataURL());
+
 /** Clicks at a share of the picture's width and height. */
 export async function clickPicture(page: Page, x: number, y: number): Promise<void> {
   const box = await page.getByRole('group', { name: /^Picture of/ }).boundingBox();

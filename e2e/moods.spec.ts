@@ -2,6 +2,7 @@ import {
   beginPlan,
   clickPicture,
   copyDemo,
+  drawn,
   expect,
   figure,
   fill,
@@ -208,20 +209,15 @@ test('the mood is moved through by hand, and looked at by others', async ({ page
   await page.goto(`/plan/${await copyDemo(page)}/moods`);
   await expect(page.getByLabel('Scrub')).toBeDisabled();
   await moodTab(page, 'Hunt').click();
-  const drawn = () =>
-    page
-      .locator('canvas')
-      .first()
-      .evaluate((canvas: HTMLCanvasElement) => canvas.toDataURL());
-  const before = await drawn();
+  const before = await drawn(page);
   await page.getByLabel('Scrub').fill('310');
-  await expect.poll(drawn).not.toBe(before);
+  await expect.poll(() => drawn(page)).not.toBe(before);
   await expect(page.getByText('held: Hunt')).toBeVisible();
   await expect(page.getByLabel('Scrub')).toHaveValue('310');
-  const near = await drawn();
+  const near = await drawn(page);
   for (const onlooker of ['from 15 m', 'camera, 1/1000 s']) {
     await page.getByLabel('Who looks on').selectOption(onlooker);
-    await expect.poll(drawn).not.toBe(near);
+    await expect.poll(() => drawn(page)).not.toBe(near);
   }
   // Another onlooker than the eye nearby is in sight on every stage.
   await goTo(page, 'lights');

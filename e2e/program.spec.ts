@@ -5,7 +5,7 @@ import { dirname, join } from 'node:path';
 import { assess } from '@glimmer/core/assess';
 import { startSimulated } from '@glimmer/core/bench';
 import { unzipSync } from 'fflate';
-import { copyDemo, expect, goTo, REEF, test } from './bench.ts';
+import { copyDemo, drawn, expect, goTo, REEF, test } from './bench.ts';
 
 test('the program is taken out, built, and runs with the plan’s mark', async ({ page }) => {
   const id = await copyDemo(page);
@@ -100,15 +100,10 @@ test('the current runs under the ribbons, and a mood that flashes once it is sho
   await expect(page.getByRole('heading', { name: 'This mood flashes fast' })).toBeVisible();
   await page.getByRole('button', { name: 'Hold it' }).click();
   await expect(page.getByText('held: Doze')).toBeVisible();
-  const drawn = () =>
-    page
-      .locator('canvas')
-      .first()
-      .evaluate((canvas: HTMLCanvasElement) => canvas.toDataURL());
-  const before = await drawn();
+  const before = await drawn(page);
   // Ten steps are 400 ms: the breath and the shots have moved on, and it is still held.
   for (let i = 0; i < 10; i += 1) await page.getByRole('button', { name: 'Step' }).click();
-  await expect.poll(drawn).not.toBe(before);
+  await expect.poll(() => drawn(page)).not.toBe(before);
   await expect(page.getByText('held: Doze')).toBeVisible();
   await page.getByLabel('Speed of the moods').selectOption('0.5');
   await page.getByRole('button', { name: 'Run the moods' }).click();

@@ -45,6 +45,26 @@ row(
 row('assessment with 600 pixels, ms', bigMs, 'aim 10');
 row('1200 against 600 pixels, times', median(() => assess(bigger), 60) / bigMs, 'linear is 2');
 
+const stacked = (of: Design): Design => ({
+  ...of,
+  moods: {
+    ...of.moods,
+    list: of.moods.list.map((mood) => ({
+      ...mood,
+      tops: of.tapes.map((tape) => ({
+        id: tape.id,
+        on: tape.id,
+        how: 'add' as const,
+        move: { kind: 'sparkle' as const, colour: '#ffffff', share: 0.1, stepS: 0.5, seed: 3, level: 1 },
+      })),
+    })),
+  },
+});
+row(
+  'the same with a move laid upon each tape in three moods, ms',
+  median(() => assess(stacked(big)), 20),
+);
+
 const { show, limit } = assess(big);
 /** Milliseconds of a thousand frames of a show, its moods in turn. */
 function paintMs(of: Show): number {

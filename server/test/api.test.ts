@@ -118,7 +118,19 @@ describe('keeping plans', () => {
       kind: 'headdress',
       glimpse: { outline: 'anglerfish', widthMm: 640 },
     });
-    expect(entry.glimpse.lights).toHaveLength(69);
+    // Doze: both jaws and the lure are lit, the two eyes are dark.
+    expect(entry.glimpse.lights).toHaveLength(67);
+    expect(new Set(entry.glimpse.lights.map((light: { colour: string }) => light.colour)).size).toBe(3);
+    const dark = fresh('Dark');
+    await add({
+      ...dark,
+      design: {
+        ...dark.design,
+        moods: { ...dark.design.moods, list: [], cues: [], startId: null, course: [], cueUses: [] },
+      },
+    });
+    const all = (await request(app()).get('/api/plans')).body.plans.find((each: { id: string }) => each.id === dark.id);
+    expect(all.glimpse.lights).toHaveLength(69);
   });
 });
 

@@ -470,6 +470,22 @@ describe('flashing', () => {
       ).perS,
     ).toBe(0);
   });
+  it('a fast one laid upon another does not slip between the frames that are looked at', () => {
+    for (const onS of [0.01, 0.02, 0.04, 0.06]) {
+      const show = showOf({
+        moves: { tape: steady('#202020') },
+        tops: [
+          {
+            id: 't',
+            on: 'tape',
+            how: 'over',
+            move: { kind: 'shots', colour: white, count: 40, onS, offS: onS, pauseS: 0, level: 1 },
+          },
+        ],
+      });
+      expect(firstLoad(show).flashing.perS).toBeGreaterThan(3.2);
+    }
+  });
   it('red against blue flashes, though as many bytes are lit; so does blue against green, by its luminance', () => {
     const swing = (colour: string, second: string): number => {
       const show = showOf({

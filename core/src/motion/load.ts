@@ -142,8 +142,8 @@ function measureAlone(group: ShowGroup, set: ShowSet, layer: ShowLayer, lightsAt
 }
 
 /** Frames that are looked at one after another for what flashes, and how far apart. */
-const SERIES = 400;
-const SERIES_MS = 25;
+const SERIES = 200;
+const SERIES_MS = 40;
 /** Moments that stand for a long evening: by the golden ratio they meet the moves of a stack in every combination. */
 const MOMENTS = 64;
 const EVENING_MS = 3_600_000;
@@ -177,19 +177,72 @@ function lookAt(
   return glows;
 }
 
+/** What flashes faster than this slips between the frames of a series; each move is then asked by itself. */
+const FASTEST_SEEN_PER_S = 500 / SERIES_MS / 2;
+
+/** How one layer of a stack would flash on each group if it were alone: at its own period nothing slips through. */
+function flashingAlone(show: Show, layer: ShowLayer, asked: readonly Asked[]): Flashing[] {
+  const times = sampleTimes(layer.move);
+  return lookAt(show, [layer], times, asked).map((glows) => worstFlashing(times, glows, layer.move.periodMs));
+}
+
+interface Together {
+  readonly loads: readonly GroupLoad[];
+  readonly glows: readonly (readonly Glow[])[];
+}
+
+/** Stacks measured before, by all that they depend on: while one mood is edited the others need not be painted again. */
+const measured = new Map<string, Together>();
+const MOST_MEASURED = 60;
+
+/** Everything that the measure of a stack depends on, as a text. */
+function keyOf(show: Show, layers: readonly ShowLayer[], asked: readonly Asked[]): string {
+  const list = (values: Uint16Array | null): string => values?.join() ?? '';
+  const ofLayers = layers.map(({ set, how, move, length, places }) => {
+    const ground = show.sets[set];
+    return [
+      how,
+      JSON.stringify(move),
+      length,
+      list(places),
+      ground?.points,
+      ground?.bytesPerPoint,
+      ground?.offset,
+      list(ground?.offsets ?? null),
+    ].join('/');
+  });
+  const ofGroups = asked.map(({ group, lightsAt }) =>
+    [group.offset, group.points, group.bytesPerPoint, lightsAt?.join()].join('/'),
+  );
+  return [show.frameBytes, ...ofLayers, ...ofGroups].join('|');
+}
+
+function measureTogether(show: Show, layers: readonly ShowLayer[], asked: readonly Asked[]): Together {
+  const key = keyOf(show, layers, asked);
+  const before = measured.get(key);
+  if (before) return before;
+  const now = lookTogether(show, layers, asked);
+  const [oldest] = measured.keys();
+  if (measured.size >= MOST_MEASURED && oldest !== undefined) measured.delete(oldest);
+  measured.set(key, now);
+  return now;
+}
+
 /** Several moves on the same lights: looked at together, over many moments of a long evening and frame by frame. */
-function measureTogether(
-  show: Show,
-  layers: readonly ShowLayer[],
-  asked: readonly Asked[],
-): { readonly loads: readonly GroupLoad[]; readonly glows: readonly (readonly Glow[])[] } {
+function lookTogether(show: Show, layers: readonly ShowLayer[], asked: readonly Asked[]): Together {
   const times = Array.from({ length: SERIES }, (_, i) => i * SERIES_MS);
   const evening = Array.from({ length: MOMENTS }, (_, i) => momentMs(i));
   const [series, moments] = [lookAt(show, layers, times, asked), lookAt(show, layers, evening, asked)];
+  const alone = layers.map((layer) => flashingAlone(show, layer, asked));
   const loads = asked.map((_, i) => {
     const [inTime, overall] = [series[i] ?? [], moments[i] ?? []];
     const load = loadOf(inTime, meanOf(overall), times, null);
-    return { ...load, peak: Math.max(load.peak, ...overall.map((glow) => glow.bytes)) };
+    const fast = alone.map((each) => each[i] ?? noFlashing).filter((each) => each.perS > FASTEST_SEEN_PER_S);
+    return {
+      ...load,
+      peak: Math.max(load.peak, ...overall.map((glow) => glow.bytes)),
+      flashing: fast.reduce((worst, each) => (each.perS > worst.perS ? each : worst), load.flashing),
+    };
   });
   return { loads, glows: asked.map((_, i) => [...(series[i] ?? []), ...(moments[i] ?? [])]) };
 }

@@ -240,9 +240,14 @@ export function Cues() {
             : 'No cue yet: the first mood runs on and on.'}
         </li>
       )}
+      {design.moods.cues.some((cue) => cue.fadeS > 0) && <li className="pt-1 text-[13px] text-faint">{FADE_NOTE}</li>}
     </ul>
   );
 }
+
+/** What the two kinds of fade differ in: half-way each frame counts half, or looks half as bright. */
+const FADE_NOTE =
+  'A fade that keeps the current even has both at half their light half-way, which looks like three quarters; one that keeps the look even has both look half as bright, and draws 22 % of each.';
 
 /** Adds a cue between the first two moods, by the first occasion there is. */
 export function addCue(): void {

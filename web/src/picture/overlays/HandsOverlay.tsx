@@ -1,5 +1,37 @@
+import { useViewStore } from '../../state/viewStore.ts';
 import { Label } from './Label.tsx';
 import type { OverlayProps } from './OverlayProps.ts';
+
+/** The set that the sheet points at: its lights ringed, the first and the last numbered. */
+function PointedSet({ assessment, u }: Pick<OverlayProps, 'assessment' | 'u'>) {
+  const pointedId = useViewStore((state) => state.pointedId);
+  const set = assessment.show.sets.find((each) => each.id === pointedId && each.offsets !== null);
+  if (!set) return null;
+  return (
+    <g>
+      {set.at.map((at, i) => (
+        <circle
+          key={i}
+          cx={at.xMm}
+          cy={at.yMm}
+          r={u * 1.1}
+          fill="none"
+          stroke="var(--brass)"
+          strokeWidth="1.4"
+          vectorEffect="non-scaling-stroke"
+        />
+      ))}
+      {[0, set.points - 1].map((i) => {
+        const at = set.at[i];
+        return at && (i === 0 || set.points > 1) ? (
+          <Label key={i} x={at.xMm + u * 1.6} y={at.yMm - u * 1.6} u={u}>
+            {String(i + 1)}
+          </Label>
+        ) : null;
+      })}
+    </g>
+  );
+}
 
 /** Moods: where every light is, lit or not, and where the controls are. */
 export function HandsOverlay({ design, assessment, u }: OverlayProps) {
@@ -10,6 +42,7 @@ export function HandsOverlay({ design, assessment, u }: OverlayProps) {
           group.places.map((place, i) => <circle key={`${group.id} ${i}`} cx={place.xMm} cy={place.yMm} r={u * 0.3} />),
         )}
       </g>
+      <PointedSet assessment={assessment} u={u} />
       {design.drive.controls.map((control) => (
         <g key={control.id}>
           <circle
