@@ -1,7 +1,10 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { assess } from '@glimmer/core/assess';
 import { fingerprint } from '@glimmer/core/exports';
 import { cyclesAtWorst, memoryOfShow, paintNow, programOfShow, startPlayer } from '@glimmer/core/motion';
 import { changeMove, type Move, type Plan } from '@glimmer/core/plan';
+import { readPlanText } from '@glimmer/core/plan/reading';
 import { describe, expect, it } from 'vitest';
 import { ledsOf, moodOf, planOf, soundDesign, tapeOf } from '../../core/tests/designs.ts';
 import { buildChip, decodeLine, runChip } from './chip.ts';
@@ -117,4 +120,70 @@ describe('the reckoned loop against the chip (N42)', () => {
       expect(programOfShow(reckoned) / movingSizes.flashBytes).toBeLessThan(1.05);
     },
   );
+});
+
+describe('the reliquary on the chip', () => {
+  const read = readPlanText(readFileSync(join(import.meta.dirname, '../../demo/reef-reliquary.glimmer.json'), 'utf8'));
+  if (!read.ok) throw new Error('the demo plan reads');
+  const reef = read.plan;
+  const assessed = assess(reef.design);
+  const reefFolder = writeProgram(reef);
+  const reefSizes = buildChip(reefFolder);
+  const pinNumber = (demandId: string): number =>
+    Number((assessed.pinPlan?.given.find((each) => each.demand.id === demandId)?.pin.name ?? '').slice(1));
+  // The lid is closed over its switch, which stands open; the pack is at 3.9 V behind 10 kΩ and 100 kΩ.
+  const lid = pinNumber('control:lid');
+  const reefRun = runChip(reefFolder, 1600, { open: [lid], volts: [(3.9 * 100) / 110] });
+
+  it('goes in with room for its stack, and says its mark and its mood', () => {
+    expect(reefSizes.dataBytes + 160).toBeLessThanOrEqual(assessed.controller?.memoryBytes ?? 0);
+    expect(reefSizes.flashBytes).toBeLessThanOrEqual(assessed.controller?.programBytes ?? 0);
+    expect(Math.abs(reefSizes.dataBytes + 160 - (assessed.loop?.memoryBytes ?? 0))).toBeLessThan(24);
+    expect(reefRun.said).toBe(`plan ${fingerprint(reef.design)}\nNight reef\n`);
+  });
+  it('sends living cells with glints upon them as the picture shows them, byte for byte', () => {
+    const frames = decodeLine(reefRun.edges.get(pinNumber('data:reef')) ?? []).slice(0, -1);
+    const [out, scratch] = [new Uint8Array(assessed.show.frameBytes), new Uint8Array(assessed.show.frameBytes)];
+    const at = (nowMs: number): string => {
+      paintNow({ show: assessed.show, state: startPlayer(assessed.show), nowMs, out, scratch, limit: assessed.limit });
+      return Array.from({ length: 64 }, (_, i) => [out[i * 3 + 1], out[i * 3], out[i * 3 + 2]].join()).join();
+    };
+    expect(frames.length).toBeGreaterThan(30);
+    for (const frame of frames) {
+      // Painting the cells takes the chip up to thirty milliseconds after it looked at its clock.
+      const times = Array.from({ length: 45 }, (_, i) => Math.floor(frame.atMs) - i + 1).filter((ms) => ms >= 0);
+      expect(times.map(at)).toContain(frame.bytes.join());
+    }
+    expect(new Set(frames.map((frame) => frame.bytes.join())).size).toBeGreaterThan(20);
+  });
+  it('goes to the offering while its lid is open, and winks when the pack is low', () => {
+    expect(runChip(reefFolder, 400, { open: [], volts: [3.6] }).said).toMatch(/Night reef\nOffering\n$/);
+    // Low for ten seconds is more than a simulation's patience: the same program with a settling time of a fifth of a second.
+    const { drive } = reef.design;
+    const hasty = {
+      ...reef,
+      design: {
+        ...reef.design,
+        drive: {
+          ...drive,
+          controls: drive.controls.map((control) =>
+            control.kind === 'charge sense' ? { ...control, settleS: 0.2 } : control,
+          ),
+        },
+      },
+    };
+    const hastyFolder = writeProgram(hasty);
+    buildChip(hastyFolder);
+    const designed = assess(hasty.design).sensing.find((each) => each.kind === 'charge')?.design;
+    // 3.3 V is below the plan's 3.45 V: the code that the divider gives is below the threshold.
+    expect(Math.floor((3.3 * 100 * 1024) / 110 / 5)).toBeLessThan(designed?.lowBelow ?? 0);
+    const winking = runChip(hastyFolder, 900, { open: [lid], volts: [(3.3 * 100) / 110] });
+    const steady = runChip(hastyFolder, 900, { open: [lid], volts: [(3.9 * 100) / 110] });
+    const votive = pinNumber('channel:votives:1');
+    // At 0.9 s the second wink is on: full light, where the mood's candle is far from it.
+    expect(winking.dimmed.get(votive)).toBeGreaterThan((steady.dimmed.get(votive) ?? 0) + 100);
+  });
+  it('its frames take no longer than was reckoned for the hardest', () => {
+    expect(Math.max(...reefRun.paintCycles)).toBeLessThanOrEqual(cyclesAtWorst(assessed.show) * 1.05);
+  });
 });

@@ -2,9 +2,11 @@ import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import {
+  AVRADC,
   AVRIOPort,
   AVRTimer,
   AVRUSART,
+  adcConfig,
   avrInstruction,
   CPU,
   portBConfig,
@@ -62,11 +64,22 @@ export function buildChip(folder: string): { readonly flashBytes: number; readon
   return { flashBytes: text + data, dataBytes: data + bss };
 }
 
+/** What is wired to the chip's inputs: contacts of port D that stand open (their pull-up holds them high), volts on its level pins. */
+export interface Wired {
+  readonly open: readonly number[];
+  readonly volts: readonly number[];
+}
+
 /** Runs the built program, instruction by instruction, for some milliseconds of the chip's own time. */
-export function runChip(folder: string, milliseconds: number): ChipRun {
+export function runChip(folder: string, milliseconds: number, wired: Wired = { open: [], volts: [] }): ChipRun {
   const cpu = new CPU(readHex(join(folder, 'program.hex')));
   const port = new AVRIOPort(cpu, portDConfig);
   for (const config of [portBConfig, portCConfig]) new AVRIOPort(cpu, config);
+  for (const pin of wired.open) port.setPin(pin, true);
+  const converter = new AVRADC(cpu, adcConfig);
+  wired.volts.forEach((volts, channel) => {
+    converter.channelValues[channel] = volts;
+  });
   for (const config of [timer0Config, timer1Config, timer2Config]) new AVRTimer(cpu, config);
   let said = '';
   new AVRUSART(cpu, usart0Config, CLOCK_HZ).onByteTransmit = (byte) => {
