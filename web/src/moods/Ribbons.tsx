@@ -5,6 +5,7 @@ import { line, scaleLinear } from 'd3';
 import { type ReactNode, useEffect, useRef } from 'react';
 import { useViewStore, view } from '../state/viewStore.ts';
 import { useWeave } from '../worker/useWeave.ts';
+import type { Weave } from '../worker/weaveWorker.ts';
 
 const COLUMNS = 280;
 const MOST_ROWS = 64;
@@ -149,10 +150,21 @@ interface RibbonsProps {
   readonly spanS: number;
 }
 
+/** Ribbons of the right size with nothing on them yet. */
+const layOutDark = (show: Show, spanS: number): Weave => ({
+  ribbons: show.groups.map(({ id, points }) => {
+    const rows = Math.min(MOST_ROWS, points);
+    return { groupId: id, columns: COLUMNS, rows, rgb: new Uint8Array(COLUMNS * rows * 3) };
+  }),
+  trace: new Array<number>(COLUMNS).fill(0),
+  spanS,
+});
+
 /** A mood as ribbons: time runs to the right, the lights of a group stand one under another. */
 export function Ribbons({ show, limit, moodIndex, placed, spanS }: RibbonsProps) {
-  const weave = useWeave({ show, limit, moodIndex, spanS, columns: COLUMNS, mostRows: MOST_ROWS });
-  if (!weave) return <p className="h-24 text-[13px] text-faint">Weaving the ribbons …</p>;
+  const woven = useWeave({ show, limit, moodIndex, spanS, columns: COLUMNS, mostRows: MOST_ROWS });
+  // Until the first are woven, dark ones stand in their places, so that nothing below them moves when they come.
+  const weave = woven ?? layOutDark(show, spanS);
   const { ribbons, trace } = weave;
   return (
     <Scrubbed spanS={weave.spanS}>
@@ -165,7 +177,7 @@ export function Ribbons({ show, limit, moodIndex, placed, spanS }: RibbonsProps)
               ribbon={ribbon}
               tint={group?.kind === 'leds' ? parseColour(group.part.colour) : WHITE}
               high={ribbons.length > 5 ? 24 : 56}
-              label={`${group?.name ?? 'group'} over ${spanS} seconds`}
+              label={`${group?.name ?? 'group'} ${woven ? `over ${spanS} seconds` : 'is being woven'}`}
             />
           </div>
         );
