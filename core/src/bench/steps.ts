@@ -45,12 +45,13 @@ function beforeSoldering(design: Design, assessment: Assessment): BenchStep[] {
   const leds = assessment.driven.flatMap((driven) => {
     const group = design.leds.find((each) => each.id === driven.groupId);
     const part = findPart(withOwnParts(design.ownParts), 'led', group?.part ?? null);
+    const marked = colourBands(driven.resistor.resistorOhm)?.join(', ');
     return [
       step({
         id: `resistor:${driven.groupId}`,
         chapter: 'Before soldering',
         title: `Measure a resistor for ${driven.name}`,
-        todo: `Take ${driven.lightsOnChannel.reduce((sum, count) => sum + count, 0)} of ${show('resistanceOhm', driven.resistor.resistorOhm)} (${colourBands(driven.resistor.resistorOhm).join(', ')}) and measure one, out of circuit.`,
+        todo: `Take ${driven.lightsOnChannel.reduce((sum, count) => sum + count, 0)} of ${show('resistanceOhm', driven.resistor.resistorOhm)}${marked ? ` (${marked})` : ''} and measure one, out of circuit.`,
         probe: 'Meter on ohms, one probe on each leg; fingers off both.',
         expect: expectShare('resistanceOhm', driven.resistor.resistorOhm, 0.05),
       }),
@@ -157,7 +158,7 @@ function powerUp(design: Design, assessment: Assessment): BenchStep[] {
           }),
         ]
       : []),
-    ...(controller
+    ...(controller && !rest.collapses
       ? [
           step({
             id: 'rest-current',

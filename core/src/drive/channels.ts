@@ -54,15 +54,14 @@ export function spreadOverChannels(lights: number, channels: number): number[] {
   );
 }
 
-/** What is taken where no transistor of the catalogue suits: a finding then says so. */
-const strongest = transistors.find((part) => part.id === 'transistor-fet-logic');
+/** What is left in hand of a transistor's limit over the current that is wanted of it. */
+const SWITCH_MARGIN = 1.5;
 
-function chooseTransistor(channelA: number, controller: ControllerPart): DrivenLeds['by'] {
-  const able = transistors.find(
-    (part) => part.side === 'low' && channelA * 1.5 <= part.currentLimitA && part.gateV <= controller.logicV,
-  );
-  const part = able ?? strongest;
-  if (!part) return { kind: 'pin' };
+/** Transistors that a pin of this controller switches full on, in the order of the catalogue: the smallest first. */
+const switchedBy = (controller: ControllerPart): TransistorPart[] =>
+  transistors.filter((part) => part.side === 'low' && part.gateV <= controller.logicV);
+
+function switchWith(part: TransistorPart, controller: ControllerPart, channelA: number): DrivenLeds['by'] {
   if (part.type === 'field-effect') return { kind: 'transistor', part, gateOhm: GATE_OHM, pinA: 0 };
   // Round down: more base current keeps it full on, as long as the pin can give it.
   const gateOhm = standardNeighbours(
@@ -70,6 +69,12 @@ function chooseTransistor(channelA: number, controller: ControllerPart): DrivenL
   ).below;
   return { kind: 'transistor', part, gateOhm, pinA: (controller.logicV - part.gateV) / gateOhm };
 }
+
+/** Whether the transistor bears the channel, and the pin the transistor. */
+const isBorne = ({ by, channelBrightestA }: DrivenLeds, wantedA: number, controller: ControllerPart): boolean =>
+  by.kind === 'transistor' &&
+  Math.max(wantedA * SWITCH_MARGIN, channelBrightestA) <= by.part.currentLimitA &&
+  by.pinA <= controller.pinLimitA;
 
 const feedFromPin = (controller: ControllerPart, lights: number): Feed => ({
   leastV: controller.logicV * 0.95,
@@ -88,7 +93,8 @@ const feedFromRail = (rail: RailRange, part: TransistorPart, lights: number): Fe
 
 /**
  * Sizes what drives a group: straight from the pin where it carries the fullest channel at its brightest and has
- * head-room, else through a transistor from the rail; then each light's own resistor.
+ * head-room, else from the rail through the smallest transistor that bears it; then each light's own resistor.
+ * Where none of the catalogue bears it, through the strongest: a finding then says so.
  */
 export function driveLeds(leds: PlacedLeds, controller: ControllerPart, rail: RailRange): DrivenLeds {
   const { group, part } = leds;
@@ -99,7 +105,7 @@ export function driveLeds(leds: PlacedLeds, controller: ControllerPart, rail: Ra
   const choose = (feed: Feed): ResistorChoice =>
     chooseResistor({ light, feed, wantedCurrentA: group.wantedCurrentA, overruledOhm: group.resistorOhm });
 
-  const finish = (by: DrivenLeds['by'], feed: Feed): DrivenLeds => {
+  const finish = (feed: Feed, chooseBy: (resistor: ResistorChoice) => DrivenLeds['by']): DrivenLeds => {
     const resistor = choose(feed);
     return {
       groupId: leds.id,
@@ -111,13 +117,21 @@ export function driveLeds(leds: PlacedLeds, controller: ControllerPart, rail: Ra
       channelA: resistor.currentA * most,
       channelBrightestA: resistor.brightestA * most,
       totalA: resistor.currentA * leds.places.length,
-      by,
+      by: chooseBy(resistor),
       feed,
     };
   };
-  const direct = finish({ kind: 'pin' }, feedFromPin(controller, most));
+  const direct = finish(feedFromPin(controller, most), () => ({ kind: 'pin' }));
   const pinSuits = direct.channelBrightestA <= controller.pinLimitA && direct.resistor.headRoomV >= LEAST_HEAD_ROOM_V;
   if (group.drivenBy === 'pin' || (group.drivenBy === 'auto' && pinSuits)) return direct;
-  const by = chooseTransistor(group.wantedCurrentA * most, controller);
-  return by.kind === 'transistor' ? finish(by, feedFromRail(rail, by.part, most)) : direct;
+  const wantedA = group.wantedCurrentA * most;
+  let strongest = direct;
+  for (const part of switchedBy(controller)) {
+    const switched = finish(feedFromRail(rail, part, most), (resistor) =>
+      switchWith(part, controller, Math.max(wantedA, resistor.currentA * most)),
+    );
+    if (isBorne(switched, wantedA, controller)) return switched;
+    if (strongest.by.kind === 'pin' || strongest.by.part.currentLimitA < part.currentLimitA) strongest = switched;
+  }
+  return strongest;
 }

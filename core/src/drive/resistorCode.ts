@@ -36,19 +36,16 @@ const colourFor = (table: Readonly<Record<string, number>>, value: number): stri
 
 /**
  * Colour bands of IEC 60062: four where two digits say it at 5 % or coarser, else five.
- * @throws if the value needs more digits than three, or a multiplier that no colour stands for
+ * Null if the value needs more digits than three, or a multiplier or a tolerance that no colour stands for.
  * @example 180 Ω at 5 %: brown, grey, brown, gold; 4.7 kΩ at 1 %: yellow, violet, black, brown, brown
  */
-export function colourBands(ohm: number, tolerance = 0.05): readonly string[] {
+export function colourBands(ohm: number, tolerance = 0.05): readonly string[] | null {
   const figures = tolerance >= 0.05 && Math.abs(Number(ohm.toPrecision(2)) / ohm - 1) < 1e-9 ? 2 : 3;
   const exponent = Math.floor(Math.log10(ohm) + 1e-9) - (figures - 1);
   const number = Math.round(ohm / 10 ** exponent);
   const multiplier = colourFor(multipliers, 10 ** exponent);
   const toleranceColour = colourFor(tolerances, tolerance);
-  if (Math.abs(number * 10 ** exponent - ohm) > ohm * 1e-6 || !multiplier || !toleranceColour)
-    throw new Error(
-      `${ohm} Ω at ${tolerance * 100} % has no colour code: it takes up to three digits, 0.1 Ω to 999 GΩ`,
-    );
+  if (Math.abs(number * 10 ** exponent - ohm) > ohm * 1e-6 || !multiplier || !toleranceColour) return null;
   return [
     ...String(number)
       .padStart(figures, '0')

@@ -11,6 +11,7 @@ import {
   pinPlanRule,
   pixelRule,
   resistorPowerRule,
+  switchLoadRule,
 } from './driveRules.ts';
 import { type Finding, type Gravity, type Rule, stages } from './finding.ts';
 import { emptyTapeRule, fitRule, unplacedRule } from './lightRules.ts';
@@ -58,6 +59,7 @@ const rules: readonly Rule[] = [
   overRatingRule,
   resistorPowerRule,
   pinLoadRule,
+  switchLoadRule,
   pinPlanRule,
   pixelRule,
   loopRule,

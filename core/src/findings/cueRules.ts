@@ -111,6 +111,9 @@ export const impossibleCueRule: Rule = ({ design }) => {
   });
 };
 
+/** What is seen over almost anything. */
+const twoShots = { kind: 'shots', count: 2, onS: 0.15, offS: 0.35, pauseS: 4 } as const;
+
 /** A sign must be told apart by what it does, not by its colour alone. */
 export const signRule: Rule = ({ design, assessment }) =>
   (design.moods.signs ?? []).flatMap((sign): Finding[] => {
@@ -139,26 +142,20 @@ export const signRule: Rule = ({ design, assessment }) =>
           aboutId: sign.id,
           what: `On ${name} the sign ${sign.name} does what ${alike.name} does too`,
           why: 'Told apart by colour alone it is missed by one helper in twelve, and by anyone across a dark street.',
-          mend: 'Let it do something that no mood does there: two short shots and a long pause.',
-          fixes: [
-            {
-              label: 'Two short shots',
-              changes: [
+          mend: 'Let it do something that no mood does there, such as two short shots and a long pause.',
+          fixes: design.moods.list.some((mood) => mood.moves[onId]?.kind === 'shots')
+            ? []
+            : [
                 {
-                  path: ['moods', 'signs', (design.moods.signs ?? []).indexOf(sign), 'moves', onId],
-                  value: {
-                    kind: 'shots',
-                    colour: move.colour,
-                    count: 2,
-                    onS: 0.15,
-                    offS: 0.35,
-                    pauseS: 4,
-                    level: heightOf(move),
-                  },
+                  label: 'Two short shots',
+                  changes: [
+                    {
+                      path: ['moods', 'signs', (design.moods.signs ?? []).indexOf(sign), 'moves', onId],
+                      value: { ...twoShots, colour: move.colour, level: heightOf(move) },
+                    },
+                  ],
                 },
               ],
-            },
-          ],
         },
       ];
     });

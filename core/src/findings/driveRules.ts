@@ -89,6 +89,24 @@ export const resistorPowerRule: Rule = ({ design, assessment }) =>
     ];
   });
 
+/** More current than the strongest transistor switch of the catalogue bears. */
+export const switchLoadRule: Rule = ({ assessment }) =>
+  assessment.driven.flatMap((leds): Finding[] => {
+    if (leds.by.kind !== 'transistor' || leds.channelBrightestA <= leds.by.part.currentLimitA) return [];
+    return [
+      {
+        id: `switch-load:${leds.groupId}`,
+        gravity: 'stop',
+        stage: 'drive',
+        aboutId: leds.groupId,
+        what: `A channel of ${leds.name} asks ${amps(leds.channelBrightestA)} of a transistor that bears ${amps(leds.by.part.currentLimitA)}`,
+        why: 'A transistor that is loaded beyond its limit fails, mostly by staying on.',
+        mend: 'Share its lights among more channels, or let each draw less.',
+        fixes: [],
+      },
+    ];
+  });
+
 /** More current than a pin, or all pins together, may give. */
 export const pinLoadRule: Rule = ({ design, assessment }) => {
   const { controller } = assessment;
@@ -134,12 +152,14 @@ export const pinLoadRule: Rule = ({ design, assessment }) => {
       what: `All pins together give ${amps(chipA)}; this controller bears ${amps(controller.chipLimitA)}`,
       why: 'The sum over the chip has a limit of its own, below pins × limit.',
       mend: 'Switch the larger groups with transistors.',
-      fixes: [
-        {
-          label: 'Switch all groups with transistors',
-          changes: design.leds.map((_, i) => ({ path: ['leds', i, 'drivenBy'], value: 'transistor' })),
-        },
-      ],
+      fixes: assessment.driven.some((leds) => leds.by.kind === 'pin')
+        ? [
+            {
+              label: 'Switch all groups with transistors',
+              changes: design.leds.map((_, i) => ({ path: ['leds', i, 'drivenBy'], value: 'transistor' })),
+            },
+          ]
+        : [],
     },
   ];
 };

@@ -6,32 +6,55 @@ import type { Finding, Fix, Rule } from './finding.ts';
 
 const MOST_FLASHES_PER_S = 3;
 
-/** The calmer setting of a move: two flashes a second, or a flicker that glides. */
-function calmMove(move: Move, path: readonly (string | number)[]): Fix[] {
-  const set = (label: string, key: string, value: unknown): Fix => ({
-    label,
-    changes: [{ path: [...path, key], value }],
-  });
+/** A calmer setting of a move: what is set to what, and how it is said. */
+interface Calmer {
+  readonly say: (it: string) => string;
+  readonly key: string;
+  readonly value: unknown;
+}
+
+/** Longer than it is now, or nothing: a move that is slow already is not the one that flashes. */
+function slower(key: string, nowS: number, toS: number, pace = 'two'): Calmer | null {
+  const value = Number(toS.toFixed(3));
+  return nowS < value ? { say: (it) => `Slow ${it} to ${pace} a second`, key, value } : null;
+}
+
+/** The calmer setting of a move: two flashes a second, or a flicker that glides. Null where it is calm. */
+function calmMove(move: Move): Calmer | null {
   switch (move.kind) {
     case 'breathe':
-      return [set('Slow it to two a second', 'periodS', move.curve === 'heart' ? 1 : 0.5)];
+      return slower('periodS', move.periodS, move.curve === 'heart' ? 1 : 0.5);
     case 'fill':
     case 'drift':
-      return [set('Slow it to two a second', 'periodS', 0.5)];
+      return slower('periodS', move.periodS, 0.5);
     case 'sweep':
-      return [set('Slow it to one a second', 'periodS', 1)];
+      return slower('periodS', move.periodS, 1, 'one');
     case 'chase':
-      return [set('Slow it to two a second', 'stepS', Number((0.5 / move.groups).toFixed(3)))];
+      return slower('stepS', move.stepS, 0.5 / move.groups);
     case 'flicker':
-      return [set('Let it glow like an ember', 'character', 'ember')];
+      return move.character === 'ember'
+        ? null
+        : { say: (it) => `Let ${it} glow like an ember`, key: 'character', value: 'ember' };
     case 'sparkle':
     case 'cells':
-      return [set('Slow it to two a second', 'stepS', 0.5)];
+      return slower('stepS', move.stepS, 0.5);
     case 'shots':
-      return [set('Slow it to two a second', 'offS', Number(Math.max(0.05, 0.5 - move.onS).toFixed(3)))];
+      return slower('offS', move.offS, Math.max(0.05, 0.5 - move.onS));
     default:
-      return [];
+      return null;
   }
+}
+
+/** The calmer settings of moves that lie upon one another, each named by its kind where there are several. */
+function calmAll(laid: readonly { readonly move: Move; readonly path: readonly (string | number)[] }[]): Fix[] {
+  const calmer = laid.flatMap(({ move, path }) => {
+    const found = calmMove(move);
+    return found ? [{ ...found, move, path }] : [];
+  });
+  return calmer.map(({ say, key, value, move, path }) => ({
+    label: say(calmer.length > 1 ? `the ${move.kind}` : 'it'),
+    changes: [{ path: [...path, key], value }],
+  }));
 }
 
 /** Moves that go from light to light: on one channel they are only a blink. */
@@ -39,6 +62,8 @@ const travelling: ReadonlySet<Move['kind']> = new Set(['chase', 'sweep', 'fill',
 
 /** A move of a mood, what it is on, and where it stands in the plan. */
 interface Laid {
+  /** Its own among all moves of all moods. */
+  readonly key: string;
   readonly mood: Mood;
   readonly onId: string;
   readonly name: string;
@@ -53,6 +78,7 @@ function listLaid(design: Parameters<Rule>[0]['design'], assessment: Assessment)
     id;
   return design.moods.list.flatMap((mood, i) => [
     ...Object.entries(mood.moves).map(([onId, move]) => ({
+      key: `${mood.id}:${onId}`,
       mood,
       onId,
       name: nameOf(onId),
@@ -60,6 +86,7 @@ function listLaid(design: Parameters<Rule>[0]['design'], assessment: Assessment)
       path: ['moods', 'list', i, 'moves', onId],
     })),
     ...(mood.tops ?? []).map((top, k) => ({
+      key: `${mood.id}:${top.on}:${top.id}`,
       mood,
       onId: top.on,
       name: nameOf(top.on),
@@ -79,7 +106,7 @@ function isRing(at: readonly { readonly xMm: number; readonly yMm: number }[]): 
 
 /** A move that its drive can't show: no travel on one point, no direction on two channels, a seam on a ring. */
 export const drivenMoveRule: Rule = ({ design, assessment }) =>
-  listLaid(design, assessment).flatMap(({ mood, onId, name, move, path }): Finding[] => {
+  listLaid(design, assessment).flatMap(({ key, mood, onId, name, move, path }): Finding[] => {
     const set = assessment.show.sets.find((each) => each.id === onId);
     if (!set || !travelling.has(move.kind)) return [];
     const base = { stage: 'moods', aboutId: onId } as const;
@@ -87,7 +114,7 @@ export const drivenMoveRule: Rule = ({ design, assessment }) =>
       return [
         {
           ...base,
-          id: `cant-travel:${mood.id}:${onId}`,
+          id: `cant-travel:${key}`,
           gravity: 'mend',
           what: `${name} is one channel: nothing can run along it in ${mood.name}`,
           why: 'All its lights are lit together, so a running light is only a blink.',
@@ -110,7 +137,7 @@ export const drivenMoveRule: Rule = ({ design, assessment }) =>
       return [
         {
           ...base,
-          id: `no-direction:${mood.id}:${onId}`,
+          id: `no-direction:${key}`,
           gravity: 'mind',
           what: `${name} swings rather than runs in ${mood.name}`,
           why: 'Two interleaved groups look the same one way round as the other.',
@@ -124,7 +151,7 @@ export const drivenMoveRule: Rule = ({ design, assessment }) =>
     return [
       {
         ...base,
-        id: `seam:${mood.id}:${onId}`,
+        id: `seam:${key}`,
         gravity: 'mind',
         what: `The chase on ${name} has a seam in ${mood.name}`,
         why: `${set.points} lights in a ring are no whole number of ${move.groups}s, so where the ring closes the run stumbles.`,
@@ -142,7 +169,7 @@ export const drivenMoveRule: Rule = ({ design, assessment }) =>
 
 /** Cells on more lights than the engine keeps, and cells that are dead or still before half of their time. */
 export const cellsRule: Rule = ({ design, assessment }) =>
-  listLaid(design, assessment).flatMap(({ mood, onId, name, move, path }): Finding[] => {
+  listLaid(design, assessment).flatMap(({ key, mood, onId, name, move, path }): Finding[] => {
     const set = assessment.show.sets.find((each) => each.id === onId);
     if (move.kind !== 'cells' || !set || set.points === 0) return [];
     const base = { stage: 'moods', aboutId: onId, gravity: 'mind' } as const;
@@ -150,7 +177,7 @@ export const cellsRule: Rule = ({ design, assessment }) =>
       return [
         {
           ...base,
-          id: `many-cells:${mood.id}:${onId}`,
+          id: `many-cells:${key}`,
           gravity: 'mend',
           what: `${name} has ${set.points} lights; cells live on the first ${MOST_CELLS} only`,
           why: 'The program keeps two boards of so many in the controller’s memory.',
@@ -167,7 +194,7 @@ export const cellsRule: Rule = ({ design, assessment }) =>
     return [
       {
         ...base,
-        id: `still-cells:${mood.id}:${onId}`,
+        id: `still-cells:${key}`,
         what: `The cells of ${name} are dead or still after ${generations} generations in ${mood.name}`,
         why: `It begins again after ${move.generations}; until then nothing moves.`,
         mend: 'Take another start number, another rule, or begin again sooner.',
@@ -175,10 +202,14 @@ export const cellsRule: Rule = ({ design, assessment }) =>
           ...(lively === undefined
             ? []
             : [{ label: 'Take a livelier start', changes: [{ path: [...path, 'seed'], value: lively }] }]),
-          {
-            label: `Begin again after ${Math.max(2, generations)}`,
-            changes: [{ path: [...path, 'generations'], value: Math.max(2, generations) }],
-          },
+          ...(generations === 0
+            ? []
+            : [
+                {
+                  label: `Begin again after ${Math.max(2, generations)}`,
+                  changes: [{ path: [...path, 'generations'], value: Math.max(2, generations) }],
+                },
+              ]),
         ],
       },
     ];
@@ -195,7 +226,6 @@ export const setRule: Rule = ({ design, assessment }) =>
       const most = Math.max(part.first, part.last);
       if (!group || most <= group.points) return [];
       const name = assessment.placed.find((each) => each.id === part.groupId)?.name ?? part.groupId;
-      const key = part.first > part.last ? 'first' : 'last';
       return [
         {
           id: `set-beyond:${set.id}:${k}`,
@@ -205,12 +235,18 @@ export const setRule: Rule = ({ design, assessment }) =>
           what: `${set.name} goes up to light ${most} of ${name}, which has ${group.points}`,
           why: 'What is not there is left out of the set, so its moves come out shorter.',
           mend: 'End it at the last light there is.',
-          fixes: [
-            {
-              label: `End it at ${group.points}`,
-              changes: [{ path: ['moods', 'sets', s, 'of', k, key], value: group.points }],
-            },
-          ],
+          fixes:
+            group.points === 0
+              ? []
+              : [
+                  {
+                    label: `End it at ${group.points}`,
+                    changes: (['first', 'last'] as const).map((end) => ({
+                      path: ['moods', 'sets', s, 'of', k, end],
+                      value: Math.min(part[end], group.points),
+                    })),
+                  },
+                ],
         },
       ];
     }),
@@ -218,11 +254,11 @@ export const setRule: Rule = ({ design, assessment }) =>
 
 /** A move that shows a value and has no control to take it from. */
 export const shownValueRule: Rule = ({ design, assessment }) =>
-  listLaid(design, assessment).flatMap(({ mood, onId, name, move }): Finding[] => {
+  listLaid(design, assessment).flatMap(({ key, mood, onId, name, move }): Finding[] => {
     if ((move.kind !== 'gauge' && move.kind !== 'steps') || move.controlId !== null) return [];
     return [
       {
-        id: `no-value:${mood.id}:${onId}`,
+        id: `no-value:${key}`,
         gravity: 'mend',
         stage: 'moods',
         aboutId: onId,
@@ -261,7 +297,7 @@ export const flashRule: Rule = ({ design, assessment }) =>
           what: `${name} flashes ${printQuantity('count', Number(perS.toFixed(1)))} times a second in ${mood.name}, from ${fromS.toFixed(2)} s to ${toS.toFixed(2)} s`,
           why: 'More than three flashes a second over a large part of the view can bring on a seizure in people nearby (basis: WCAG 2.2, 2.3.1).',
           mend: 'Slow it to three a second or fewer, or let it swing less.',
-          fixes: laid.flatMap((each) => calmMove(each.move, each.path)),
+          fixes: calmAll(laid),
         },
       ];
     }),
@@ -274,9 +310,9 @@ export const signFlashRule: Rule = ({ design, assessment }) =>
       const { perS } = group.load.flashing;
       if (!isFlashing(perS)) return [];
       const name = assessment.placed.find((each) => each.id === group.groupId)?.name ?? group.groupId;
-      const laid = Object.entries(design.moods.signs?.[i]?.moves ?? {}).filter(([onId]) =>
-        isOn(design, onId, group.groupId),
-      );
+      const laid = Object.entries(design.moods.signs?.[i]?.moves ?? {})
+        .filter(([onId]) => isOn(design, onId, group.groupId))
+        .map(([onId, move]) => ({ move, path: ['moods', 'signs', i, 'moves', onId] }));
       return [
         {
           id: `flash:${sign.signId}:${group.groupId}`,
@@ -286,7 +322,7 @@ export const signFlashRule: Rule = ({ design, assessment }) =>
           what: `${name} flashes ${printQuantity('count', Number(perS.toFixed(1)))} times a second in the sign ${sign.name}`,
           why: 'More than three flashes a second can bring on a seizure in people nearby (basis: WCAG 2.2, 2.3.1).',
           mend: 'Slow it to three a second or fewer.',
-          fixes: laid.flatMap(([onId, move]) => calmMove(move, ['moods', 'signs', i, 'moves', onId])),
+          fixes: calmAll(laid),
         },
       ];
     }),

@@ -151,7 +151,7 @@ export default function DriveSheet() {
                         value={leds.resistor.resistorOhm}
                         band={bands.resistorOhm}
                         overruled={leds.resistor.overruled}
-                        hint={colourBands(leds.resistor.resistorOhm).join(' ')}
+                        hint={colourBands(leds.resistor.resistorOhm)?.join(' ')}
                         onCommit={(value) =>
                           editDesign((draft) => {
                             const found = draft.leds[index];

@@ -35,12 +35,8 @@ const ledBand = { most: 3, usual: [0.0005, 0.05] } as const;
 const ratingFor = (heatW: number): number | null => ratingsW.find((each) => each >= 2 * heatW) ?? null;
 
 function bandsOf(ohm: number, series: PathsAsked['series']): Result[] {
-  try {
-    return [text('bands', 'Bands', colourBands(ohm, series === 'E48' || series === 'E96' ? 0.01 : 0.05).join(', '))];
-  } catch {
-    // A pair out of the drawer, or a value off every series, has no bands.
-    return [];
-  }
+  const bands = colourBands(ohm, series === 'E48' || series === 'E96' ? 0.01 : 0.05);
+  return bands ? [text('bands', 'Bands', bands.join(', '))] : [];
 }
 
 /** What else could be taken, with what it would give. */

@@ -32,11 +32,10 @@ function readMarking(bands: string, chip: string): MarkedResistor | null {
 
 /** The bands of a value in words, or why it has none. */
 function writeBands(ohm: number, tolerance: number): string {
-  try {
-    return colourBands(ohm, tolerance).join(', ');
-  } catch (cause) {
-    return cause instanceof Error ? cause.message : 'none';
-  }
+  return (
+    colourBands(ohm, tolerance)?.join(', ') ??
+    `${ohm} Ω at ${tolerance * 100} % has no colour code: it takes up to three digits, 0.1 Ω to 999 GΩ`
+  );
 }
 
 export const resistorCodeSum = defineSum({

@@ -1,0 +1,197 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { anyDesign } from '../../tests/anyDesign.ts';
+import { planOf } from '../../tests/designs.ts';
+import { type Assessment, assess } from '../assess.ts';
+import { listSteps, startSimulated } from '../bench/index.ts';
+import {
+  barFigures,
+  explainCeiling,
+  explainData,
+  explainDrive,
+  explainFigure,
+  explainRun,
+  explainTape,
+} from '../explain/index.ts';
+import {
+  exportProgram,
+  exportShoppingCsv,
+  exportTemplateSvg,
+  exportWireCsv,
+  writeBrief,
+  writeMoodCard,
+} from '../exports/index.ts';
+import { checkDesign, listStageStates, listWishes } from '../findings/index.ts';
+import { applyChanges, type Design, removeControl, removeGroup, removeMood } from '../plan/index.ts';
+import { readPlan, readPlanText } from '../plan/reading.ts';
+
+const always = (check: (design: Design, assessment: Assessment) => void, numRuns = 120, seed = 20): void => {
+  fc.assert(
+    fc.property(anyDesign, (design) => check(design, assess(design))),
+    { seed, numRuns },
+  );
+};
+
+/** Every number that is not one, by its path. */
+function findNaN(value: unknown, path = ''): string[] {
+  if (typeof value === 'number') return Number.isNaN(value) ? [path] : [];
+  if (value instanceof Map) return findNaN([...value], path);
+  if (ArrayBuffer.isView(value) || typeof value !== 'object' || value === null) return [];
+  return Object.entries(value).flatMap(([key, child]) => findNaN(child, `${path}.${key}`));
+}
+
+const problemsOf = (design: Design) => {
+  const read = readPlan(planOf(design));
+  return read.ok ? [] : read.problems;
+};
+
+describe('a design of any kind', () => {
+  it('is a plan that is written and read again as it was', () => {
+    always((design) => {
+      const plan = planOf(design);
+      expect(readPlanText(JSON.stringify(plan))).toEqual({ ok: true, plan });
+    });
+  });
+
+  it('has no figure that is not a number, and no current below nothing', () => {
+    always((design, assessment) => {
+      expect(findNaN(assessment)).toEqual([]);
+      for (const consumer of assessment.consumers) {
+        expect(consumer.restA).toBeGreaterThanOrEqual(0);
+        expect(consumer.fullA).toBeGreaterThanOrEqual(0);
+      }
+      expect(findNaN(listWishes(design, assessment))).toEqual([]);
+      const states = listStageStates(planOf(design), checkDesign(design, assessment), 1);
+      expect(Object.keys(states)).toHaveLength(8);
+    });
+  });
+
+  it('draws no more than all of its lights at full, and on the mean no more than at its height', () => {
+    always((_design, { moods, allWhiteA, peakA, usualA, consumers, course }) => {
+      // Channels are reckoned in whole millionths of an ampere.
+      const slackA = 1e-5;
+      expect(peakA).toBeLessThanOrEqual(allWhiteA + slackA);
+      if (course.length > 0) expect(usualA).toBeLessThanOrEqual(peakA + slackA);
+      const restA = consumers.reduce((sum, each) => sum + each.restA, 0);
+      for (const mood of moods) {
+        expect(mood.meanA).toBeLessThanOrEqual(mood.peakA + slackA);
+        expect(mood.peakA).toBeLessThanOrEqual(allWhiteA + slackA);
+        expect(mood.meanA + slackA).toBeGreaterThanOrEqual(restA);
+        // The parts of the sum are the sum: nothing is drawn that no group draws.
+        const groupsA = mood.groups.reduce((sum, group) => sum + group.meanA, 0);
+        const others = consumers.filter((each) => !mood.groups.some((group) => group.groupId === each.id));
+        expect(groupsA + others.reduce((sum, each) => sum + each.restA, 0)).toBeCloseTo(mood.meanA, 9);
+      }
+    });
+  });
+
+  it('gives each pin once, to what it can do, or names a clash', () => {
+    always((_design, { pinPlan, controller }) => {
+      if (!pinPlan || !controller) return;
+      if (!pinPlan.ok) {
+        expect(pinPlan.reason.length).toBeGreaterThan(10);
+        return;
+      }
+      const names = pinPlan.given.map(({ pin }) => pin.name);
+      expect(new Set(names).size).toBe(names.length);
+      for (const { pin, demand } of pinPlan.given) expect(pin.can).toContain(demand.needs);
+      expect(names.length + pinPlan.free.length).toBe(controller.pins.length);
+    });
+  });
+
+  it('has findings with names of their own, whose mends leave a plan that can be read', () => {
+    always((design, assessment) => {
+      const findings = checkDesign(design, assessment);
+      expect(new Set(findings.map((finding) => finding.id)).size).toBe(findings.length);
+      for (const finding of findings) {
+        expect(`${finding.what} ${finding.why} ${finding.mend}`).not.toMatch(/NaN|undefined|Infinity|null/);
+        for (const fix of finding.fixes) {
+          const mended = applyChanges(design, fix.changes);
+          expect(problemsOf(mended), `${finding.id}: ${fix.label}`).toEqual([]);
+        }
+      }
+    }, 100);
+  });
+
+  it('is never offered a mend twice: once it is made, the finding is gone or asks for something else', () => {
+    always((design, assessment) => {
+      for (const { id, what, fixes } of checkDesign(design, assessment)) {
+        for (const fix of fixes) {
+          const mended = applyChanges(design, fix.changes);
+          const still = checkDesign(mended, assess(mended)).find((each) => each.id === id);
+          expect(still?.fixes ?? [], `${id}: ${what}`).not.toContainEqual(fix);
+        }
+      }
+    }, 60);
+  });
+
+  it('opens every sum, and takes out every sheet, without a hole in it', () => {
+    always((design, assessment) => {
+      const plan = planOf(design);
+      const opened = [
+        ...barFigures.map((figure) => explainFigure(assessment, figure)),
+        ...assessment.placed.flatMap((group) => (group.kind === 'tape' ? [explainTape(group)] : [])),
+        ...assessment.driven.map(explainDrive),
+        ...assessment.runs.map((run) => explainRun(run, 50)),
+        ...(assessment.supply?.ceilings.map((ceiling) => explainCeiling(assessment, ceiling)) ?? []),
+        ...(assessment.dataLines.length > 0 ? [explainData(assessment)] : []),
+      ];
+      const sheets = [
+        writeBrief(plan, assessment),
+        writeMoodCard(plan, assessment),
+        exportShoppingCsv(assessment, design.piece.copies),
+        exportWireCsv(assessment),
+        exportTemplateSvg(plan, assessment, 'front'),
+        exportTemplateSvg(plan, assessment, 'back'),
+        ...Object.values(exportProgram(plan, assessment, {})),
+      ];
+      expect(JSON.stringify(opened)).not.toMatch(/NaN|undefined|Infinity/);
+      for (const sheet of sheets) expect(sheet).not.toMatch(/NaN|undefined|\bInfinity\b|\[object/);
+    }, 100);
+  });
+
+  it('is built in steps that each are there once, with bands that hold what is likely', () => {
+    always((design, assessment) => {
+      const steps = listSteps(design, assessment);
+      expect(new Set(steps.map((step) => step.id)).size).toBe(steps.length);
+      for (const { id, title, todo, expect: band } of steps) {
+        expect(`${title} ${todo}`).not.toMatch(/NaN|undefined|Infinity/);
+        if (!band) continue;
+        expect(band.low, id).toBeLessThanOrEqual(band.likely);
+        expect(band.high, id).toBeGreaterThanOrEqual(band.likely);
+      }
+    });
+  });
+
+  it('weighs the same, lasts as long and costs as much in whatever order its groups stand', () => {
+    always((design, assessment) => {
+      const turned = assess({ ...design, tapes: [...design.tapes].reverse(), leds: [...design.leds].reverse() });
+      expect(turned.allWhiteA).toBeCloseTo(assessment.allWhiteA, 9);
+      expect(turned.peakA).toBeCloseTo(assessment.peakA, 9);
+      expect(turned.costPerCopy).toBeCloseTo(assessment.costPerCopy, 6);
+      // The limiter counts in whole millionths, group by group, so the hours agree to a few parts in ten thousand.
+      const [hoursH, turnedH] = [assessment.supply?.runsFor?.likelyH ?? 0, turned.supply?.runsFor?.likelyH ?? 0];
+      expect(Math.abs(turnedH - hoursH)).toBeLessThanOrEqual(hoursH * 5e-4);
+    }, 80);
+  });
+
+  it('stays a plan whatever is taken out of it', () => {
+    always((design) => {
+      for (const group of [...design.tapes, ...design.leds])
+        expect(problemsOf(removeGroup(design, group.id))).toEqual([]);
+      for (const control of design.drive.controls) expect(problemsOf(removeControl(design, control.id))).toEqual([]);
+      for (const mood of design.moods.list) expect(problemsOf(removeMood(design, mood.id))).toEqual([]);
+    }, 60);
+  });
+
+  it('runs on the simulated controller', () => {
+    always((design, assessment) => {
+      const { answer } = startSimulated(design, assessment);
+      const frames = [0, 40, 400, 4000].map((atMs) => answer(`frame ${atMs}`));
+      for (const frame of frames) {
+        expect(frame).toMatch(/^[0-9a-f]* .+$/);
+        expect(frame.indexOf(' ')).toBe(2 * assessment.show.frameBytes);
+      }
+    }, 60);
+  });
+});
