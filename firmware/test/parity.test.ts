@@ -17,6 +17,7 @@ import type { Control, Cue, Design, Mood, Move, Plan } from '@glimmer/core/plan'
 import { readPlanText } from '@glimmer/core/plan/reading';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { anyDesign } from '../../core/tests/anyDesign.ts';
 import { demoPlan, ledsOf, moodOf, planOf, soundDesign, tapeOf } from '../../core/tests/designs.ts';
 import { anyMove } from '../../core/tests/moves.ts';
 import { engineFiles, writeProgram } from './program.ts';
@@ -234,20 +235,27 @@ function manySteps(frames: number, fromMs = 0): Step[] {
   return steps;
 }
 
+/** Every contact is closed and opened again, one after another, once in so many frames; what is sensed goes up and down. */
+function touchAll(
+  controls: readonly Control[],
+  { frames, everyMs, period }: { readonly frames: number; readonly everyMs: number; readonly period: number },
+): Step[] {
+  return Array.from({ length: frames }, (_, i): Step[] => {
+    const atMs = i * everyMs;
+    const phase = i % period;
+    const touched = controls.flatMap((control, c): Step[] => {
+      if (control.kind === 'light sensor' || control.kind === 'charge sense')
+        return [{ kind: 'code', control: c, code: i % (3 * period) < 1.5 * period ? 2 : 1000, atMs }];
+      if (phase === 10 + c) return [{ kind: 'close', control: c, atMs }];
+      return phase === 20 + c ? [{ kind: 'open', control: c, atMs }] : [];
+    });
+    return [...touched, { kind: 'frame', atMs }];
+  }).flat();
+}
+
 describe('the program gives the bytes of the preview (N43)', () => {
   it.each(demos)('%s with every control touched again and again: 20 000 frames', (_file, plan) => {
-    const { controls } = plan.design.drive;
-    const steps: Step[] = [];
-    for (let i = 0, atMs = 0; i < 20_000; i += 1, atMs += 17) {
-      controls.forEach((control, c) => {
-        const isSensor = control.kind === 'light sensor' || control.kind === 'charge sense';
-        if (isSensor) steps.push({ kind: 'code', control: c, code: i % 1400 < 700 ? 2 : 1000, atMs });
-        else if (i % 450 === 100 + c) steps.push({ kind: 'close', control: c, atMs });
-        else if (i % 450 === 110 + c) steps.push({ kind: 'open', control: c, atMs });
-      });
-      steps.push({ kind: 'frame', atMs });
-    }
-    expectEqual(plan, steps);
+    expectEqual(plan, touchAll(plan.design.drive.controls, { frames: 20_000, everyMs: 17, period: 450 }));
   });
   it.each([1, 2, 3])('stacks of random moves under cues of every kind: 20 000 frames (start number %d)', (seed) => {
     expectEqual(manyMoods(seed), manySteps(20_000));
@@ -258,6 +266,11 @@ describe('the program gives the bytes of the preview (N43)', () => {
   });
   it('long after it was switched on: forty hours and more', () => {
     expectEqual(manyMoods(4), manySteps(400, 40 * 3_600_000));
+  });
+  it('plans of any kind, sense or nonsense, build without a warning and give the same bytes', () => {
+    for (const design of fc.sample(anyDesign, { numRuns: 15, seed: 31 })) {
+      expectEqual(planOf(design), touchAll(design.drive.controls, { frames: 400, everyMs: 29, period: 60 }));
+    }
   });
   it('a plan without lights, moods or controls still builds, and is dark', () => {
     const empty = planOf({
