@@ -51,31 +51,60 @@ export function cyclesAtWorst(show: Show): number {
   const [most = 0, second = 0] = moods;
   const keepsLook = show.cues.some((cue) => cue.keepsLook && cue.fadeMs > 0);
   const fades =
-    show.cues.some((cue) => cue.fadeMs > 0) || show.moods.some((mood) => mood.fadeInMs ?? mood.fadeOutMs ?? 0);
+    show.cues.some((cue) => cue.fadeMs > 0) ||
+    show.moods.some((mood) => (mood.fadeInMs ?? 0) + (mood.fadeOutMs ?? 0) > 0);
   if (!fades || moods.length < 2) return most;
   return most + second + show.frameBytes * FADE_CYCLES_A_BYTE[keepsLook ? 'look' : 'current'];
 }
 
-/** Memory that the program takes beside its stack, in bytes: two frames, the controls, the boards of the cells. */
-export const memoryOfShow = (show: Show): number => 241 + 2 * show.frameBytes + 22 * show.controls.length;
+/** How many there are of what a board file has code and pins for. */
+function countParts(show: Show): { readonly channels: number; readonly tapes: number; readonly controls: number } {
+  const points = (bytesPerPoint: number, count: (points: number) => number): number =>
+    show.groups.reduce((sum, group) => sum + (group.bytesPerPoint === bytesPerPoint ? count(group.points) : 0), 0);
+  return {
+    channels: points(1, (all) => all),
+    tapes: points(3, (all) => Math.min(1, all)),
+    controls: show.controls.length,
+  };
+}
 
-/** Size of the engine on an eight-bit controller with its board file; a 32-bit one takes about as much. */
-const ENGINE_BYTES = 14_300;
+/** Memory that the program takes beside its stack, in bytes: two frames, the boards of the cells, controls and pins. */
+export function memoryOfShow(show: Show): number {
+  const { channels, tapes, controls } = countParts(show);
+  return 241 + 2 * show.frameBytes + 23 * controls + channels + tapes;
+}
 
-/** Size of the whole program in the controller's flash, in bytes: the engine and the tables of the show. */
+/** Bytes of the engine in the flash of an eight-bit controller; a 32-bit one takes about as much. */
+const ENGINE_BYTES = 14_130;
+/** What the board file adds for the first of a kind, and for all further ones: measured as above, the most of each. */
+const BOARD_BYTES = { channels: [40, 410], tapes: [340, 110], controls: [150, 240] } as const;
+
+/** Size of the whole program in the controller's flash, in bytes, rather too much than too little. */
 export function programOfShow(show: Show): number {
   const layers = [...show.moods, ...show.signs].flatMap((each) => each.layers);
   const lists = [
     ...layers.map((layer) => layer.places?.length ?? 0),
     ...show.sets.map((set) => set.offsets?.length ?? 0),
   ];
+  const counts = countParts(show);
+  const board = (['channels', 'tapes', 'controls'] as const).reduce((sum, kind) => {
+    const [first, further] = BOARD_BYTES[kind];
+    return sum + (counts[kind] > 0 ? first : 0) + (counts[kind] > 1 ? further : 0);
+  }, 0);
+  // A table without a row holds an empty one.
+  const table = (rowBytes: number, count: number): number => rowBytes * Math.max(1, count);
   return (
     ENGINE_BYTES +
-    62 * layers.length +
-    9 * (show.groups.length + show.sets.length) +
-    49 * show.moods.length +
-    21 * show.cues.length +
-    17 * show.controls.length +
+    board +
+    31 +
+    table(62, layers.length) +
+    table(9, show.groups.length) +
+    table(7, show.sets.length) +
+    table(50, show.moods.length) +
+    table(5, show.signs.length) +
+    table(21, show.cues.length) +
+    table(15, show.controls.length) +
+    table(4, counts.tapes) +
     2 * lists.reduce((sum, length) => sum + length, 0)
   );
 }
