@@ -104,6 +104,7 @@ describe('a design of any kind', () => {
       const findings = checkDesign(design, assessment);
       expect(new Set(findings.map((finding) => finding.id)).size).toBe(findings.length);
       for (const finding of findings) {
+        expect(new Set(finding.fixes.map((fix) => fix.label)).size).toBe(finding.fixes.length);
         expect(`${finding.what} ${finding.why} ${finding.mend}`).not.toMatch(/NaN|undefined|Infinity|null/);
         for (const fix of finding.fixes) {
           const mended = applyChanges(design, fix.changes);

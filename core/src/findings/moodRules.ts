@@ -45,16 +45,20 @@ function calmMove(move: Move): Calmer | null {
   }
 }
 
-/** The calmer settings of moves that lie upon one another, each named by its kind where there are several. */
+/** The calmer settings of moves that lie upon one another, each named by its kind, and by its place among its like. */
 function calmAll(laid: readonly { readonly move: Move; readonly path: readonly (string | number)[] }[]): Fix[] {
   const calmer = laid.flatMap(({ move, path }) => {
     const found = calmMove(move);
     return found ? [{ ...found, move, path }] : [];
   });
-  return calmer.map(({ say, key, value, move, path }) => ({
-    label: say(calmer.length > 1 ? `the ${move.kind}` : 'it'),
-    changes: [{ path: [...path, key], value }],
-  }));
+  return calmer.map(({ say, key, value, move, path }, i) => {
+    const like = calmer.filter((each) => each.move.kind === move.kind);
+    const place = like.length > 1 ? ` of layer ${i + 1}` : '';
+    return {
+      label: say(calmer.length > 1 ? `the ${move.kind}${place}` : 'it'),
+      changes: [{ path: [...path, key], value }],
+    };
+  });
 }
 
 /** Moves that go from light to light: on one channel they are only a blink. */

@@ -65,7 +65,7 @@ export function QuantityField({
     <Field className="min-w-0">
       <Label className={hideLabel ? 'sr-only' : 'mb-0.5 block text-[13px] text-faint'}>
         {label}
-        {overruled && <span className="ml-1 font-semibold text-brass">yours</span>}
+        {overruled && <span className="font-semibold text-brass"> yours</span>}
       </Label>
       <Input
         type="text"
@@ -181,7 +181,7 @@ export function Choice<T extends string>({
     <Field className={inline ? 'inline-block max-w-full' : 'min-w-0'}>
       <Label className={hideLabel || inline ? 'sr-only' : 'mb-0.5 block text-[13px] text-faint'}>
         {label}
-        {overruled && <span className="ml-1 font-semibold text-brass">yours</span>}
+        {overruled && <span className="font-semibold text-brass"> yours</span>}
       </Label>
       <Select
         value={value}

@@ -1,0 +1,92 @@
+import { beginPlan, clickPicture, copyDemo, expect, fill, goTo, kept, type Page, test } from './bench.ts';
+
+async function layTape(page: Page, y: number): Promise<void> {
+  await page.getByRole('button', { name: 'Add a tape' }).click();
+  await clickPicture(page, 0.2, y);
+  await clickPicture(page, 0.8, y);
+  await page.getByRole('button', { name: 'Done' }).click();
+}
+
+test('a tape by its numbers: count, gap, neighbours, sum; by a route of figures; one fed by another', async ({
+  page,
+}) => {
+  await beginPlan(page);
+  await goTo(page, 'lights');
+  await layTape(page, 0.4);
+  await page.getByLabel('Kind of tape').selectOption({ label: '74/m, 8 mm' });
+  await fill(page, 'Length of the route', '583 mm');
+  // N06: 43 lights, 581.1 mm, 1.9 mm left; 44 would be 594.6 mm.
+  await expect(page.getByText('581 mm, 1.92 mm')).toBeVisible();
+  await expect(page.getByText(/42 \(568 mm\), 44 \(595 mm\)/)).toBeVisible();
+  await page.getByRole('button', { name: '43', exact: true }).click();
+  await expect(page.getByText('= floor(583 mm · 74.00/m / 1) · 1 = 43')).toBeVisible();
+  await page.getByRole('button', { name: 'Close' }).click();
+
+  // Emptied, the length is measured on the picture again: by figures 300 and 400 at a right angle make 500.
+  await page.getByText(/points of the route, as numbers/).click();
+  await fill(page, 'Point 1 across', '0');
+  await fill(page, 'Point 1 down', '0');
+  await fill(page, 'Point 2 across', '300');
+  await fill(page, 'Point 2 down', '400');
+  // The maker's own length is marked as such.
+  await fill(page, 'Length of the route yours', '');
+  await expect(page.getByLabel('Length of the route')).toHaveValue('500 mm');
+  await expect(page.getByRole('button', { name: '37', exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Add a point' }).click();
+  await expect(page.getByLabel('Length of the route')).toHaveValue('550 mm');
+  await page.getByRole('button', { name: 'Remove point 3' }).click();
+  await expect(page.getByLabel('Length of the route')).toHaveValue('500 mm');
+
+  // A second tape behind the first one; the first can't then be fed by the second: it would go round in a circle.
+  await layTape(page, 0.7);
+  await page.getByLabel('Data comes from').last().selectOption('the end of Tape 1');
+  await expect(page.getByLabel('Data comes from').first().locator('option')).toHaveText(['the controller']);
+  await page.getByRole('button', { name: 'Remove Tape 1' }).click();
+  await expect(page.getByLabel('Data comes from')).toHaveValue('controller');
+  await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
+  await expect(page.getByLabel('Data comes from').last()).not.toHaveValue('controller');
+  await kept(page);
+});
+
+test('a tape’s own reading is marked as the maker’s, and given back', async ({ page }) => {
+  await page.goto(`/plan/${await copyDemo(page)}/lights`);
+  const die = page.getByLabel(/^Current of one die at full/).first();
+  await expect(die).toHaveValue('12 mA');
+  await die.fill('10.5 mA');
+  await die.press('Enter');
+  await expect(page.getByText('measured').first()).toBeVisible();
+  await expect(page.getByLabel('Current of one die at full yours', { exact: true })).toHaveValue('10.5 mA');
+  await page.getByLabel('Current of one die at full yours', { exact: true }).fill('');
+  await page.getByLabel('Current of one die at full yours', { exact: true }).press('Enter');
+  await expect(die).toHaveValue('12 mA');
+  await die.fill('10.5 V');
+  await die.press('Enter');
+  await expect(page.getByRole('alert')).toContainText(/unit of a voltage|is not a current/);
+});
+
+test('single lights by figures: places, channels, what goes in, and the one that is taken off', async ({ page }) => {
+  await beginPlan(page);
+  await page.getByRole('button', { name: 'Add a bore' }).click();
+  await goTo(page, 'lights');
+  await page.getByRole('button', { name: 'Add single lights' }).click();
+  await page.keyboard.press('Escape');
+  for (let i = 0; i < 3; i += 1) await page.getByRole('button', { name: 'Add one in the middle' }).click();
+  await fill(page, 'Lights 1 2, across', '75');
+  await fill(page, 'Lights 1 2, down', '30 mm');
+  await expect(page.getByRole('button', { name: /^Lights 1 2, at 75.0 mm, 30.0 mm/ })).toBeVisible();
+  // N04: 5.8 mm over the flange with two walls of 0.45 mm makes 6.7 mm, and a bore of 7.1 mm.
+  await expect(page.getByText(/finished ⌀ 6.70 mm, bore at least 7.10 mm/)).toBeVisible();
+  await page.getByLabel('Legs in shrink sleeve').click();
+  await expect(page.getByText(/finished ⌀ 5.80 mm, bore at least 6.20 mm/)).toBeVisible();
+  await page.getByLabel('Bore of Lights 1 1').selectOption('Bore 1');
+  await expect(page.getByText(/does not go into Bore 1: 5.80 mm finished/)).toBeVisible();
+  await fill(page, 'Channels', '2');
+  await page.getByRole('button', { name: 'Remove Lights 1 3' }).click();
+  await expect(page.getByRole('button', { name: /^Lights 1 3, at/ })).toBeHidden();
+  await page.getByLabel('Light group').fill('Teeth');
+  await page.getByLabel('Light group').press('Enter');
+  await expect(page.getByRole('button', { name: /^Teeth 2, at 75.0 mm/ })).toBeVisible();
+  await kept(page);
+  await page.reload();
+  await expect(page.getByLabel('Teeth 2, down')).toHaveValue('30 mm');
+});
