@@ -39,7 +39,7 @@ function readFile(path: string | undefined): string {
   try {
     return readFileSync(path === '-' ? 0 : path, 'utf8');
   } catch (cause) {
-    throw new UseError(`${path} can't be read: ${cause instanceof Error ? cause.message : 'unknown reason'}`, {
+    throw new UseError(`${path} can’t be read: ${cause instanceof Error ? cause.message : 'unknown reason'}`, {
       cause,
     });
   }

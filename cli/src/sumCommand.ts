@@ -50,7 +50,7 @@ function readDrawer(path: string): string {
   try {
     text = readFileSync(path, 'utf8');
   } catch (cause) {
-    throw new UseError(`${path} can't be read: ${cause instanceof Error ? cause.message : 'unknown reason'}`, {
+    throw new UseError(`${path} can’t be read: ${cause instanceof Error ? cause.message : 'unknown reason'}`, {
       cause,
     });
   }

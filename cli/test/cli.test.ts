@@ -65,7 +65,7 @@ describe('./glimmer', () => {
     expect(readFileSync(out, 'utf8')).toBe(readFileSync(demo, 'utf8'));
   });
   it.each([
-    [['assess', '/nowhere.json'], /can't be read/],
+    [['assess', '/nowhere.json'], /can’t be read/],
     [['assess'], /Name a plan file/],
     [['export', demo, '--as', 'pie'], /takes one of: shopping-csv/],
     [['demo', 'whale'], /no demo plan "whale"/],

@@ -121,7 +121,7 @@ describe('in words', () => {
     const words = listOccasions(reef.design).map((each) => each.words);
     expect(new Set(words).size).toBe(words.length);
     for (const { when } of listOccasions(reef.design)) expect(sayWhen(reef.design, when).length).toBeGreaterThan(8);
-    expect(sayWhen(reef.design, { kind: 'dark', controlId: 'lid' })).toContain("can't give");
+    expect(sayWhen(reef.design, { kind: 'dark', controlId: 'lid' })).toContain('can’t give');
   });
   it('a switch that latches is not held and not pressed twice; a key is', () => {
     const kinds = (control: Design['drive']['controls'][number]): string[] =>

@@ -22,7 +22,7 @@ export function fitLedCurve(options: {
   const rise = high.voltageV - low.voltageV - seriesOhm * (high.currentA - low.currentA);
   if (!(high.currentA > low.currentA && low.currentA > 0 && rise > 0)) {
     throw new Error(
-      `A light's curve must rise: got ${low.voltageV} V at ${low.currentA} A and ${high.voltageV} V at ${high.currentA} A`,
+      `A light’s curve must rise: got ${low.voltageV} V at ${low.currentA} A and ${high.voltageV} V at ${high.currentA} A`,
     );
   }
   const nVtV = rise / Math.log(high.currentA / low.currentA);

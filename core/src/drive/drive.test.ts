@@ -187,7 +187,7 @@ describe('giving pins (N24)', () => {
     expect(plan.given.map((each) => each.pin.name)).toEqual(['2', '3']);
     expect(assignPins(board, demandsOf(['dimmed']), [{ demand: 'd0', pin: '1' }])).toMatchObject({
       ok: false,
-      reason: expect.stringContaining("can't dim"),
+      reason: expect.stringContaining('can’t dim'),
     });
     expect(assignPins(board, demandsOf(['out']), [{ demand: 'd0', pin: '9' }])).toMatchObject({
       ok: false,

@@ -80,7 +80,7 @@ function findWrongLock(
       return { reason: `${demand.label} is locked to pin ${name}, which this controller has not got`, clash: [demand] };
     if (!pin.can.includes(demand.needs))
       return {
-        reason: `${demand.label} is locked to ${name}, which can't ${abilityWords[demand.needs]}`,
+        reason: `${demand.label} is locked to ${name}, which can’t ${abilityWords[demand.needs]}`,
         clash: [demand],
       };
     const twin = demands.find((other) => other.id !== demand.id && lockOf.get(other.id) === name);

@@ -42,7 +42,7 @@ const hours = (value: number): string => printQuantity('timeH', value);
 const undecided = (title: string, needs: string): Explanation => ({
   title,
   answer: 'not decided',
-  lead: `This can't be decided yet: it needs ${needs}.`,
+  lead: `This can’t be decided yet: it needs ${needs}.`,
   lines: [],
   sums: [],
   doubt: null,

@@ -102,7 +102,7 @@ export const impossibleCueRule: Rule = ({ design }) => {
         gravity: 'mend',
         stage: 'moods',
         aboutId: cue.id,
-        what: `A cue waits for what ${control?.name ?? 'its control'} can't do`,
+        what: `A cue waits for what ${control?.name ?? 'its control'} can’t do`,
         why: `A ${control?.kind ?? 'control'} gives no such sign, so the cue is never followed.`,
         mend: 'Choose another occasion for it.',
         fixes: [],

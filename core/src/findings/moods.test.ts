@@ -63,7 +63,7 @@ describe('cues that are never followed', () => {
       { drive: { ...soundDesign().drive, controls: [{ kind: 'button', id: 'k', name: 'Knob', at }] } },
     );
     expect(findingsOf(design, 'impossible').map((finding) => finding.what)).toEqual([
-      "A cue waits for what Knob can't do",
+      'A cue waits for what Knob can’t do',
     ]);
   });
 });

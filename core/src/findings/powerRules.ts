@@ -85,7 +85,10 @@ export const ceilingRule: Rule = (input) => {
         aboutId: ceiling.moodId,
         what: `${ceiling.name} is set to ${percent(ceiling.setTo)}; its ceiling is ${percent(capped)}`,
         why: `Above it ${ceiling.limitedBy ?? 'the supply gives way'}: the rail falls, the controller resets, lights up again and resets again.`,
-        mend: `Set ${ceiling.name} to ${percent(capped)} or less, or strengthen what gives way. The program taken out from here holds it back by itself; one of your own would not.`,
+        mend:
+          capped > 0
+            ? `Set ${ceiling.name} to ${percent(capped)} or less, or strengthen what gives way. The program taken out from here holds it back by itself; one of your own would not.`
+            : 'Strengthen what gives way: it is too weak even for lights that are dark.',
         fixes: [
           ...(capped > 0
             ? [

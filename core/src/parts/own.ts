@@ -105,7 +105,7 @@ function followForward(like: Describable, values: Record<string, number>): void 
 /** What can't be true of a part as a whole; undefined where nothing is wrong. */
 function findContradiction(part: Describable): string | undefined {
   if (part.kind === 'led' && part.forwardAt20mAV - part.forwardAt1mAV < 0.019 * part.seriesOhm)
-    return `forward at 20 mA must be at least ${(0.019 * part.seriesOhm).toFixed(2)} V above forward at 1 mA, which is what the light's own ${part.seriesOhm} Ω take`;
+    return `forward at 20 mA must be at least ${(0.019 * part.seriesOhm).toFixed(2)} V above forward at 1 mA, which is what the light’s own ${part.seriesOhm} Ω take`;
   if (part.kind === 'pack') {
     const fullV = (chemistries[part.chemistry].openCircuitV.at(-1) ?? 0) * part.cellsInSeries;
     if (part.cutOffV >= fullV)

@@ -93,7 +93,7 @@ export function sayWhen(design: Design, when: Cue['when']): string {
     default: {
       const words =
         listOccasions(design).find((each) => isSameOccasion(each.when, when))?.words ??
-        `"${when.kind}", which its control can't give`;
+        `"${when.kind}", which its control can’t give`;
       return when.kind === 'held' ? `${words} ${seconds(when.holdS)}` : words;
     }
   }

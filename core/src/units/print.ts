@@ -73,6 +73,9 @@ export function printQuantity(
   const row = prefixed[kind];
   if (kind === 'capacityMah' && Math.abs(value) < 10_000)
     return `${trimZeros(printNumber(value, Math.max(digits, 4)))} mAh`;
+  // Capacitors are sold and marked in microfarads, also those of a thousand.
+  if (kind === 'capacitanceUf' && Math.abs(value) >= 1000)
+    return `${trimZeros(printNumber(value, Math.max(digits, 4)))} µF`;
   if (row) return printPrefixed(value * row.toBase, row.symbol, digits);
   switch (kind) {
     case 'lengthMm':

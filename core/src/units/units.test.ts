@@ -88,6 +88,8 @@ describe('printing', () => {
     ['resistanceOhm', 4700, '4.70 kΩ'],
     ['powerW', 0.0222, '22.2 mW'],
     ['capacityMah', 2600, '2600 mAh'],
+    ['capacitanceUf', 1000, '1000 µF'],
+    ['capacitanceUf', 0.1, '100 nF'],
     ['lengthMm', 581.08, '581 mm'],
     ['lengthMm', 1.92, '1.92 mm'],
     ['timeH', 0.5, '30 min'],

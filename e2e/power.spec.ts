@@ -1,0 +1,80 @@
+import { copyDemo, expect, figure, fill, type Page, test } from './bench.ts';
+
+const amperes = (text: string): number => {
+  const [, value = '', unit] = /([\d.]+) (m?)A/.exec(text) ?? [];
+  return Number(value) / (unit === 'm' ? 1000 : 1);
+};
+const budget = (page: Page) => page.getByRole('table').filter({ hasText: 'together' });
+
+test('the budget is the sum of its lines, and the highest mood is the bar’s peak', async ({ page }) => {
+  await page.goto(`/plan/${await copyDemo(page)}/power`);
+  const rows = await budget(page).locator('tbody tr').allInnerTexts();
+  const cells = rows.map((row) => row.split('\t').map(amperes));
+  const together = rows.findIndex((row) => row.startsWith('together'));
+  for (const column of [1, 2, 3]) {
+    const sum = cells.slice(0, together).reduce((total, row) => total + (row[column] ?? 0), 0);
+    // Each line is shown to three figures.
+    expect(Math.abs(sum - (cells[together]?.[column] ?? 0))).toBeLessThan(0.004);
+  }
+  await page.getByRole('button', { name: 'Open the sum' }).click();
+  await expect(page.getByRole('dialog')).toContainText(
+    ((await figure(page, 'Peak draw').innerText()).split('\n')[1] ?? '').trim(),
+  );
+});
+
+test('the chain: a thinner fuse becomes its weakest link, and what is taken out is missed', async ({ page }) => {
+  await page.goto(`/plan/${await copyDemo(page)}/power`);
+  // Set to what the supply bears, the piece no longer pulls its pack down.
+  await page.getByRole('button', { name: /^Set it to \d+ %/ }).click();
+  await page.getByLabel('Fuse, near the pack').selectOption('1.00 A');
+  await expect(figure(page, 'Weakest link')).toContainText('The fuse');
+  await expect(page.getByRole('img', { name: /^Chain of \d+ links; weakest: The fuse/ })).toBeVisible();
+  await expect(page.getByText(/The fuse carries .* at peak and is good for 1.00 A/)).toBeVisible();
+  await page.getByLabel('Fuse, near the pack').selectOption('none');
+  await expect(page.getByRole('button', { name: /^Fit \d/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
+  await page.getByLabel('Switch', { exact: true }).selectOption('none');
+  await expect(page.getByRole('button', { name: /^Add: Slide switch/ })).toBeVisible();
+  await page.getByLabel('Kept in').selectOption('nothing: bare');
+  await page.getByLabel('Sits next to the body').click();
+  await expect(page.getByText('The pack sits next to the body without a case')).toBeVisible();
+  await page.getByRole('button', { name: 'Put it into a hard case' }).click();
+  await expect(page.getByLabel('Kept in')).toHaveValue('hard case');
+});
+
+test('a measured capacity is the maker’s own, moves the hours in proportion, and is given back', async ({ page }) => {
+  await page.goto(`/plan/${await copyDemo(page)}/power`);
+  const likely = async (): Promise<number> =>
+    Number(/likely ([\d.]+)/.exec(await figure(page, 'Runs for').innerText())?.[1] ?? 0);
+  const [before, capacity] = [await likely(), page.getByLabel(/^Capacity/)];
+  const typical = Number.parseFloat(await capacity.inputValue());
+  await capacity.fill(`${Math.round(typical * 0.7)} mAh`);
+  await capacity.press('Enter');
+  await expect(page.getByText(/^measured, ±/)).toBeVisible();
+  await expect.poll(likely).toBeLessThan(before * 0.74);
+  expect(await likely()).toBeGreaterThan(before * 0.66);
+  await capacity.fill('');
+  await capacity.press('Enter');
+  await expect.poll(likely).toBe(before);
+  await fill(page, 'Capacity', '3 mAh');
+  await expect(page.getByRole('alert')).toContainText('is outside');
+});
+
+test('many nights are tried in the background, can be stopped, and stand by the hours wanted', async ({ page }) => {
+  await page.goto(`/plan/${await copyDemo(page)}/power`);
+  await page.getByRole('button', { name: 'Try 300 nights' }).click();
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await expect(page.locator('[data-sampled]')).toBeHidden();
+  await page.getByRole('button', { name: 'Try 300 nights' }).click();
+  await expect(page.locator('[data-sampled]')).toContainText(/Nineteen nights in twenty last/, { timeout: 90_000 });
+  const [worst = 0, half = 0] = [...(await page.locator('[data-sampled]').innerText()).matchAll(/([\d.]+) h/g)].map(
+    (match) => Number(match[1]),
+  );
+  expect(worst).toBeLessThanOrEqual(half);
+  // The sampled middle and the reckoned likely hours are two ways to one figure.
+  const likely = Number(/likely ([\d.]+)/.exec(await figure(page, 'Runs for').innerText())?.[1] ?? 0);
+  expect(Math.abs(half / likely - 1)).toBeLessThan(0.06);
+  // A ceiling opens its sum.
+  await page.getByRole('button', { name: /%/ }).last().scrollIntoViewIfNeeded();
+});

@@ -1,0 +1,129 @@
+import { readFileSync } from 'node:fs';
+import { beginPlan, copyDemo, DEMO, expect, figure, fill, goTo, kept, notice, test } from './bench.ts';
+
+test('anything is found by its name, by keyboard alone, and the way leads to it', async ({ page }) => {
+  await page.goto(`/plan/${DEMO}/piece`);
+  await expect(page.getByLabel('Hours wanted')).toBeVisible();
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  for (const [query, stage] of [
+    ['strike mood', 'moods'],
+    ['jumper lower', 'wires'],
+    ['palm', 'drive'],
+    ['left eye bore', 'piece'],
+  ] as const) {
+    await page.keyboard.press('/');
+    await page.keyboard.type(query);
+    await expect(page.getByRole('dialog').getByRole('option').first()).toHaveAttribute('data-focus', '');
+    await page.keyboard.press('Enter');
+    await expect(page.locator(`main[data-stage="${stage}"]`)).toBeVisible();
+  }
+  await page.keyboard.press('/');
+  await page.keyboard.type('no such thing');
+  await expect(page.getByText('Nothing of that name in this plan.')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toBeHidden();
+});
+
+test('every figure of the bar opens, on an empty plan as well, and says what it needs', async ({ page }) => {
+  await beginPlan(page);
+  for (const name of ['Peak draw', 'Usual draw', 'Runs for', 'Weakest link', 'Brightness ceiling']) {
+    await figure(page, name).click();
+    await expect(page.getByRole('dialog').getByRole('heading').first()).toBeVisible();
+    await expect(page.getByRole('dialog')).not.toContainText(/NaN|undefined|Infinity/);
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('dialog')).toBeHidden();
+  }
+  await figure(page, 'Runs for').click();
+  await expect(page.getByRole('dialog')).toContainText('This can’t be decided yet: it needs');
+});
+
+test('everything that is taken out is a file of the plan, and the plan itself comes back as it was', async ({
+  page,
+}) => {
+  const id = await copyDemo(page);
+  await page.goto(`/plan/${id}/wires`);
+  const files: Record<string, string> = {};
+  for (const item of [
+    'The plan, as an open file',
+    'Shopping list, CSV',
+    'Wire list, CSV',
+    'Marking template, full size, SVG',
+    'The same, mirrored for the back',
+    'How it is worked, a page of text',
+  ]) {
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Take out' }).click();
+    await page.getByRole('menuitem', { name: item }).click();
+    const file = await download;
+    files[file.suggestedFilename().replace(/^copy-\w+/, '')] = readFileSync(await file.path(), 'utf8');
+  }
+  expect(Object.keys(files).sort()).toEqual([
+    '-moods.txt',
+    '-shopping.csv',
+    '-template-back.svg',
+    '-template.svg',
+    '-wires.csv',
+    '.glimmer.json',
+  ]);
+  const { plan } = await (await page.request.get(`/api/plans/${id}`)).json();
+  expect(JSON.parse(files['.glimmer.json'] ?? '')).toEqual(plan);
+  // The page of how it is worked carries the mark that the program and the summary carry.
+  expect(files['-moods.txt']).toMatch(/[0-9a-f]{8}/);
+});
+
+test('undo and redo walk through everything, and a new change ends what could be redone', async ({ page }) => {
+  await page.goto(`/plan/${await copyDemo(page)}/piece`);
+  await fill(page, 'Hours wanted', '5 h');
+  await fill(page, 'Copies', '2');
+  await page.getByLabel('Weather').selectOption('splashes, spray');
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  for (let i = 0; i < 3; i += 1) await page.keyboard.press('Control+z');
+  await expect(page.getByLabel('Hours wanted')).toHaveValue('3 h');
+  await expect(page.getByLabel('Copies')).toHaveValue('1');
+  await expect(page.getByRole('button', { name: 'Undo', exact: true }).first()).toBeDisabled();
+  await page.keyboard.press('Control+Shift+z');
+  await page.keyboard.press('Control+y');
+  await expect(page.getByLabel('Copies')).toHaveValue('2');
+  await fill(page, 'Copies', '7');
+  await expect(page.getByRole('button', { name: 'Redo' })).toBeDisabled();
+  await kept(page);
+});
+
+test('on a tablet picture and sheet are two pages, and nothing is lost between them', async ({ page }) => {
+  await page.setViewportSize({ width: 820, height: 1180 });
+  await page.goto(`/plan/${await copyDemo(page)}/lights`);
+  await expect(page.getByRole('tab', { name: 'sheet' })).toHaveAttribute('aria-selected', 'true');
+  await expect(page.getByRole('group', { name: /^Picture of/ })).toBeHidden();
+  await page.getByRole('tab', { name: 'picture' }).click();
+  await expect(page.getByRole('group', { name: /^Picture of/ })).toBeVisible();
+  await page.getByRole('tab', { name: 'sheet' }).click();
+  await fill(page, 'Length of the route yours', '300 mm');
+  await expect(page.getByRole('button', { name: '22', exact: true })).toBeVisible();
+  // No page is wider than the screen.
+  for (const stage of ['moods', 'drive', 'power', 'bench'] as const) {
+    await goTo(page, stage);
+    await expect(page.locator('main')).not.toContainText('Laying out the sheet');
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(820);
+  }
+});
+
+test('a mend is said, and can be taken back from where it is said', async ({ page }) => {
+  await page.goto(`/plan/${await copyDemo(page)}/lights`);
+  await page.getByRole('button', { name: 'Drill it to 4.70 mm' }).click();
+  await expect(notice(page, 'Done: Drill it to 4.70 mm')).toBeVisible();
+  await expect(figure(page, 'Open findings')).toContainText('1');
+  await page
+    .getByRole('region', { name: /^Notifications/ })
+    .getByRole('button', { name: 'Undo' })
+    .click();
+  await expect(figure(page, 'Open findings')).toContainText('2');
+});
+
+test('a plan that is not there, and a stage that is not one', async ({ page }) => {
+  await page.goto('/plan/00000000-0000-4000-8000-00000000dead/moods');
+  await expect(page.getByRole('heading', { name: 'This plan can’t be opened' })).toBeVisible();
+  await page.getByRole('link', { name: 'Back to the shelf' }).click();
+  await expect(page.getByRole('button', { name: 'New plan' })).toBeVisible();
+  await page.goto(`/plan/${DEMO}/kitchen`);
+  await expect(page.locator('main[data-stage="piece"]')).toBeVisible();
+});
