@@ -4,6 +4,7 @@ import { type CompiledMove, FLICKER_SLOTS, SPARKLE_SLOTS } from './compileMove.t
 import { type Flashing, findFlashing, noFlashing, redFlash } from './flashes.ts';
 import { isAlike, paintFrame, paintLayer, paintLayers } from './frame.ts';
 import { limitFrame, litOf, type ShowLimit } from './limit.ts';
+import { remember } from './remember.ts';
 import type { Show, ShowGroup, ShowLayer, ShowMood } from './show.ts';
 
 /** What the moves of a mood ask of a group at full brightness, as shares of all its bytes at 255. */
@@ -191,12 +192,8 @@ interface Together {
   readonly glows: readonly (readonly Glow[])[];
 }
 
-/** Stacks measured before, by all that they depend on: while one mood is edited the others need not be painted again. */
-const measured = new Map<string, Together>();
-const MOST_MEASURED = 60;
-
-/** Everything that the measure of a stack depends on, as a text. */
-function keyOf(show: Show, layers: readonly ShowLayer[], asked: readonly Asked[]): string {
+/** Everything that the frames of these layers on these groups depend on, as a text. */
+function keyOf(show: Show, layers: readonly ShowLayer[], asked: readonly Omit<Asked, 'index'>[]): string {
   const list = (values: Uint16Array | null): string => values?.join() ?? '';
   const ofLayers = layers.map(({ set, how, move, length, places }) => {
     const ground = show.sets[set];
@@ -217,19 +214,12 @@ function keyOf(show: Show, layers: readonly ShowLayer[], asked: readonly Asked[]
   return [show.frameBytes, ...ofLayers, ...ofGroups].join('|');
 }
 
-function measureTogether(show: Show, layers: readonly ShowLayer[], asked: readonly Asked[]): Together {
-  const key = keyOf(show, layers, asked);
-  const before = measured.get(key);
-  if (before) return before;
-  const now = lookTogether(show, layers, asked);
-  const [oldest] = measured.keys();
-  if (measured.size >= MOST_MEASURED && oldest !== undefined) measured.delete(oldest);
-  measured.set(key, now);
-  return now;
-}
+const rememberAlone = remember<GroupLoad>(300);
+const rememberTogether = remember<Together>(60);
+const rememberLimited = remember<LimitedLoad>(120);
 
 /** Several moves on the same lights: looked at together, over many moments of a long evening and frame by frame. */
-function lookTogether(show: Show, layers: readonly ShowLayer[], asked: readonly Asked[]): Together {
+function measureTogether(show: Show, layers: readonly ShowLayer[], asked: readonly Asked[]): Together {
   const times = Array.from({ length: SERIES }, (_, i) => i * SERIES_MS);
   const evening = Array.from({ length: MOMENTS }, (_, i) => momentMs(i));
   const [series, moments] = [lookAt(show, layers, times, asked), lookAt(show, layers, evening, asked)];
@@ -278,7 +268,7 @@ export function measureMood(
     const asked = { index, group, lightsAt: lightsAt(group.id) };
     if (layers.length > 1) stacked.push(asked);
     else if (only.set === index) {
-      const load = measureAlone(group, set, only, asked.lightsAt);
+      const load = rememberAlone(keyOf(show, [only], [asked]), () => measureAlone(group, set, only, asked.lightsAt));
       groups[index] = load;
       clusters.push({ groups: [{ index, bytes: [load.peak] }] });
     } else shared.set(only, [...(shared.get(only) ?? []), asked]);
@@ -302,7 +292,9 @@ export function measureMood(
   }
   if (stacked.length > 0) {
     const layers = mood.layers.filter((layer) => stacked.some(({ index }) => touches(show, layer, index)));
-    const { loads, glows } = measureTogether(show, layers, stacked);
+    const { loads, glows } = rememberTogether(keyOf(show, layers, stacked), () =>
+      measureTogether(show, layers, stacked),
+    );
     take(stacked, loads, glows);
   }
   return { groups, clusters };
@@ -320,12 +312,21 @@ export function peakOfMood(load: MoodLoad, worth: readonly number[]): number {
   }, 0);
 }
 
+/** A mood's current once the limiter has seen each frame. */
+interface LimitedLoad {
+  readonly meanA: number;
+  readonly peakA: number;
+}
+
 /** Mean and height of a mood's current once the limiter has seen each frame, in amperes. */
-export function measureLimited(
-  show: Show,
-  moodIndex: number,
-  limit: ShowLimit,
-): { readonly meanA: number; readonly peakA: number } {
+export function measureLimited(show: Show, moodIndex: number, limit: ShowLimit): LimitedLoad {
+  const mood = show.moods[moodIndex];
+  const asked = show.groups.map((group) => ({ group, lightsAt: undefined }));
+  const key = `${keyOf(show, mood?.layers ?? [], asked)}|${mood?.brightness256}|${JSON.stringify(limit)}`;
+  return rememberLimited(key, () => lookLimited(show, moodIndex, limit));
+}
+
+function lookLimited(show: Show, moodIndex: number, limit: ShowLimit): LimitedLoad {
   const frame = new Uint8Array(show.frameBytes);
   // Where nothing moves, one moment says all.
   const isStill = show.moods[moodIndex]?.throughMs === 1;
