@@ -127,3 +127,42 @@ test('a plan that is not there, and a stage that is not one', async ({ page }) =
   await page.goto(`/plan/${DEMO}/kitchen`);
   await expect(page.locator('main[data-stage="piece"]')).toBeVisible();
 });
+
+test('a sheet on paper: all its pages, ink on white, with the plan’s mark and every step', async ({ page }) => {
+  await page.addInitScript(() => localStorage.setItem('lamp', 'off'));
+  await page.goto(`/plan/${await copyDemo(page)}/bench`);
+  const steps = Number(/of (\d+)/.exec(await page.getByText(/^Step \d+ of \d+/).innerText())?.[1]);
+  const mark = /plan ([0-9a-f]{8})/.exec(
+    await page.getByRole('log', { name: 'What the controller says' }).innerText(),
+  )?.[1];
+  // A4 in two pages or more: what the screen would scroll runs on.
+  const pdf = (await page.pdf({ format: 'A4' })).toString('latin1');
+  expect(pdf.match(/\/Type \/Page\b/g)?.length).toBeGreaterThanOrEqual(2);
+
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByText(`mark ${mark}: the program of this very plan carries the same.`)).toBeVisible();
+  const sheet = page.getByRole('region', { name: 'Test sheet' });
+  await expect(sheet.locator('tbody tr')).toHaveCount(steps);
+  await expect(sheet.getByRole('row', { name: /Measure a resistor for Eyes/ })).toContainText('365 Ω to 415 Ω');
+  await expect(sheet.getByRole('row', { name: /Test the lights of Eyes/ })).toContainText('1.79 V');
+  // What the screen folds away is said on paper: cautions above all.
+  await expect(page.getByText(/^Soldering: fumes, burns and splashes/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Take it' })).toBeHidden();
+  const [ink, ground] = await page
+    .locator('main')
+    .evaluate((main) => [getComputedStyle(main).color, getComputedStyle(main).backgroundColor]);
+  expect([ink, ground]).toEqual(['rgb(0, 0, 0)', 'rgb(255, 255, 255)']);
+});
+
+test('printing leaves the sheet as it stands: the mood that is shown, woven, on the page that is turned to', async ({
+  page,
+}) => {
+  await page.goto(`/plan/${await copyDemo(page)}/moods`);
+  await page.getByRole('tablist', { name: 'Moods' }).getByRole('tab', { name: 'Hunt' }).click();
+  await page.getByRole('tab', { name: 'Evening', exact: true }).click();
+  await expect(page.getByRole('img', { name: /^Upper jaw over/ })).toBeVisible();
+  const before = await page.getByRole('img', { name: /^Current over/ }).getAttribute('aria-label');
+  await page.pdf({ format: 'A4' });
+  await expect(page.getByRole('heading', { name: 'The course of the evening' })).toBeVisible();
+  expect(await page.getByRole('img', { name: /^Current over/ }).getAttribute('aria-label')).toBe(before);
+});

@@ -1,7 +1,7 @@
 import type { Assessment } from '@glimmer/core/assess';
 import { fingerprint } from '@glimmer/core/exports';
 import { ANY } from '@glimmer/core/motion';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { type PieceMoment, usePieceStore } from '../picture/pieceStore.ts';
 import { useSheet } from '../stages/useSheet.ts';
 import { Section } from '../widgets/Section.tsx';
@@ -61,7 +61,7 @@ export function SimulatedController() {
   const moment = usePieceStore((state) => state.moment);
   const index = moment?.state.mood ?? ANY;
   const moodName = moment ? (design.moods.list[index]?.name ?? 'dark') : null;
-  const mark = fingerprint(plan.design);
+  const mark = useMemo(() => fingerprint(plan.design), [plan.design]);
   const said = useSaid(mark, moodName, moment?.nowMs ?? 0);
   const given = assessment.pinPlan?.given ?? [];
   if (!moment || given.length === 0) return null;

@@ -3,7 +3,9 @@ import { parseQuantity, printQuantity } from '@glimmer/core/units';
 import { Check, ChevronLeft, ChevronRight, CircleAlert, X } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { useEffect, useRef, useState } from 'react';
+import { printBand } from '../bench/printBand.ts';
 import { SimulatedController } from '../bench/SimulatedController.tsx';
+import { TestSheet } from '../bench/TestSheet.tsx';
 import { editPlan } from '../state/planStore.ts';
 import { useReckoned } from '../state/useAssessment.tsx';
 import { Button } from '../widgets/Button.tsx';
@@ -16,11 +18,6 @@ const verdictLooks: Readonly<
   near: { word: 'Near', tone: 'text-amber-ink', Icon: CircleAlert },
   wrong: { word: 'Wrong', tone: 'text-brick-ink', Icon: X },
 };
-
-function printBand({ kind, low, high }: NonNullable<StepProgress['step']['expect']>): string {
-  if (!Number.isFinite(high)) return `${printQuantity(kind, low)} or more`;
-  return low === high ? printQuantity(kind, low) : `${printQuantity(kind, low)} to ${printQuantity(kind, high)}`;
-}
 
 /** The field for a reading: judged as soon as it is taken. */
 function ReadingField({ progress, onTaken }: { readonly progress: StepProgress; readonly onTaken: () => void }) {
@@ -186,46 +183,49 @@ export default function BenchSheet() {
   const done = steps.filter((each) => each.done).length;
   return (
     <>
-      <div className="mb-2 flex items-center gap-2">
-        <Button onClick={() => go(at - 1)} disabled={at === 0} aria-label="Step before">
-          <ChevronLeft size={20} />
-        </Button>
-        <span className="figures flex-1 text-center" role="status">
-          Step {at + 1} of {steps.length}; {done} done
-        </span>
-        <Button onClick={() => go(at + 1)} disabled={at === steps.length - 1} aria-label="Step after">
-          <ChevronRight size={20} />
-        </Button>
+      <TestSheet steps={steps} />
+      <div className="no-print">
+        <div className="mb-2 flex items-center gap-2">
+          <Button onClick={() => go(at - 1)} disabled={at === 0} aria-label="Step before">
+            <ChevronLeft size={20} />
+          </Button>
+          <span className="figures flex-1 text-center" role="status">
+            Step {at + 1} of {steps.length}; {done} done
+          </span>
+          <Button onClick={() => go(at + 1)} disabled={at === steps.length - 1} aria-label="Step after">
+            <ChevronRight size={20} />
+          </Button>
+        </div>
+        <StepCard progress={current} gates={findGates(steps, current.step.id)} onTaken={() => go(at + 1)} />
+        <SimulatedController />
+        <Section title="All steps">
+          <ol>
+            {steps.map((each, i) => (
+              <li key={each.step.id}>
+                <button
+                  type="button"
+                  onClick={() => setChosenId(each.step.id)}
+                  aria-current={i === at ? 'step' : undefined}
+                  className={`flex w-full items-center gap-2 border-b border-rule/60 py-0.5 text-left ${i === at ? 'bg-pressed font-semibold' : ''}`}
+                >
+                  <span className="figures w-6 text-right text-faint">{i + 1}</span>
+                  <span className="w-5">
+                    {each.done ? (
+                      <Check size={16} className="text-verdigris" aria-label="done" />
+                    ) : each.judgement ? (
+                      <X size={16} className="text-brick-ink" aria-label="wrong" />
+                    ) : null}
+                  </span>
+                  <span className="flex-1">{each.step.title}</span>
+                  <span className="figures text-[13px] text-faint">
+                    {each.reading && each.step.expect ? printQuantity(each.step.expect.kind, each.reading.value) : ''}
+                  </span>
+                </button>
+              </li>
+            ))}
+          </ol>
+        </Section>
       </div>
-      <StepCard progress={current} gates={findGates(steps, current.step.id)} onTaken={() => go(at + 1)} />
-      <SimulatedController />
-      <Section title="All steps">
-        <ol>
-          {steps.map((each, i) => (
-            <li key={each.step.id}>
-              <button
-                type="button"
-                onClick={() => setChosenId(each.step.id)}
-                aria-current={i === at ? 'step' : undefined}
-                className={`flex w-full items-center gap-2 border-b border-rule/60 py-0.5 text-left ${i === at ? 'bg-pressed font-semibold' : ''}`}
-              >
-                <span className="figures w-6 text-right text-faint">{i + 1}</span>
-                <span className="w-5">
-                  {each.done ? (
-                    <Check size={16} className="text-verdigris" aria-label="done" />
-                  ) : each.judgement ? (
-                    <X size={16} className="text-brick-ink" aria-label="wrong" />
-                  ) : null}
-                </span>
-                <span className="flex-1">{each.step.title}</span>
-                <span className="figures text-[13px] text-faint">
-                  {each.reading && each.step.expect ? printQuantity(each.step.expect.kind, each.reading.value) : ''}
-                </span>
-              </button>
-            </li>
-          ))}
-        </ol>
-      </Section>
     </>
   );
 }

@@ -19,7 +19,7 @@ export function Button({ look = 'plain', className = '', children, ...rest }: Bu
     <button
       type="button"
       {...rest}
-      className={`inline-flex min-h-8 items-center justify-center gap-1.5 rounded-sm px-2.5 py-1 text-left font-medium ${looks[look]} ${className}`}
+      className={`no-print inline-flex min-h-8 items-center justify-center gap-1.5 rounded-sm px-2.5 py-1 text-left font-medium ${looks[look]} ${className}`}
     >
       {children}
     </button>

@@ -58,12 +58,21 @@ export function FindingList({ findings, pointedFindingId = null }: FindingListPr
           <FindingCard key={finding.id} finding={finding} isPointed={finding.id === pointedFindingId} />
         ))}
       </ul>
+      {!showsMinds && (
+        <ul className="hidden print:block">
+          {minds.map((finding) => (
+            <li key={finding.id}>
+              <strong>{finding.what}.</strong> {finding.mend}
+            </li>
+          ))}
+        </ul>
+      )}
       {minds.length > 0 && (
         <button
           type="button"
           aria-expanded={showsMinds}
           onClick={() => setShowsMinds(!showsMinds)}
-          className="flex items-center gap-1.5 text-[13.5px] text-faint underline decoration-dotted underline-offset-4"
+          className="no-print flex items-center gap-1.5 text-[13.5px] text-faint underline decoration-dotted underline-offset-4"
         >
           <Info size={14} aria-hidden="true" />
           {showsMinds

@@ -1,6 +1,7 @@
+import { fingerprint } from '@glimmer/core/exports';
 import type { Stage } from '@glimmer/core/findings';
 import { Redo2, Search, Undo2 } from 'lucide-react';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { disableGlobalCursorStyles, Panel, PanelGroup, PanelResizeHandle } from 'react-resizable-panels';
 import { Link, Navigate, useParams } from 'react-router';
 import { PicturePane } from '../picture/PicturePane.tsx';
@@ -40,7 +41,10 @@ function useIsWide(): boolean {
   const [wide, setWide] = useState(() => window.matchMedia('(min-width: 900px)').matches);
   useEffect(() => {
     const query = window.matchMedia('(min-width: 900px)');
-    const follow = (): void => setWide(query.matches);
+    // Paper is narrower than the screen: laid out anew for it, the sheet would begin from nothing and print that.
+    const follow = (): void => {
+      if (!window.matchMedia('print').matches) setWide(query.matches);
+    };
     query.addEventListener('change', follow);
     return () => query.removeEventListener('change', follow);
   }, []);
@@ -49,9 +53,15 @@ function useIsWide(): boolean {
 
 function Sheet({ stage, pointedFindingId }: { readonly stage: Stage; readonly pointedFindingId: string | null }) {
   const { findings } = useReckoned();
+  const { name, design } = usePlan();
+  const mark = useMemo(() => fingerprint(design), [design]);
   const Body = sheets[stage];
   return (
     <main className="print-only-sheet relative h-full overflow-y-auto bg-sheet px-4 py-3" data-stage={stage}>
+      <p className="hidden print:block">
+        <strong>{name}</strong>, mark <span className="figures">{mark}</span>: the program of this very plan carries the
+        same.
+      </p>
       <header className="mb-2">
         <h2 className="text-[22px] leading-7">{stageInfo[stage].name}</h2>
         <p className="text-faint">{stageInfo[stage].question}</p>
@@ -94,7 +104,7 @@ function Bench({ stage }: { readonly stage: Stage }) {
   const sheet = <Sheet stage={stage} pointedFindingId={pointedFindingId} />;
   const picture = <PicturePane stage={stage} />;
   return (
-    <div className="flex h-full flex-col">
+    <div className="print-flow flex h-full flex-col">
       <header className="no-print flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule bg-paper px-3 pt-1.5 pb-1">
         <div className="w-44 min-w-0">
           <Link
@@ -150,7 +160,7 @@ function Bench({ stage }: { readonly stage: Stage }) {
           </Panel>
         </PanelGroup>
       ) : (
-        <div className="flex min-h-0 flex-1 flex-col">
+        <div className="print-flow flex min-h-0 flex-1 flex-col">
           <div role="tablist" className="no-print flex border-b border-rule">
             {(['picture', 'sheet'] as const).map((name) => (
               <button
@@ -165,7 +175,7 @@ function Bench({ stage }: { readonly stage: Stage }) {
               </button>
             ))}
           </div>
-          <div className="min-h-0 flex-1">{tab === 'sheet' ? sheet : picture}</div>
+          <div className="print-flow min-h-0 flex-1">{tab === 'sheet' ? sheet : picture}</div>
         </div>
       )}
       <ReckoningBar onFindings={nextFinding} />
