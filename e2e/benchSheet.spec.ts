@@ -12,7 +12,7 @@ test('readings are judged as they are taken: right, near, wrong with the likelie
   await page.goto(`/plan/${await copyDemo(page)}/bench`);
   await step(page, /Measure a resistor for Eyes/).click();
   // 390 Ω within 5 %, and the meter within 1.5 %: 365 to 415 Ω.
-  await expect(page.getByText('365 Ω to 415 Ω')).toBeVisible();
+  await expect(page.locator('[data-card]').getByText('365 Ω to 415 Ω')).toBeVisible();
   await read(page, 'a lot');
   await expect(page.getByRole('alert')).toContainText('"a lot" is not a resistance');
   await read(page, '3.9k');
@@ -41,7 +41,7 @@ test('steps are walked to and fro, done and undone; what can’t be taken back a
   await expect(page.getByRole('button', { name: 'Step after' })).toBeDisabled();
 
   await step(page, /Glue and close/).click();
-  await expect(page.getByText('can’t be taken back')).toBeVisible();
+  await expect(page.locator('[data-card]').getByText('can’t be taken back')).toBeVisible();
   await expect(page.getByRole('note')).toContainText(/^Last chance: \d+ tests before this not right yet/);
 
   await step(page, /Pull, bend and shake/).click();

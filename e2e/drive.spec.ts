@@ -36,7 +36,7 @@ test('a resistor of the maker’s own: odd values too, too little, too much, and
     .getByRole('button', { name: /^\d+ Measure a resistor for/ })
     .first()
     .click();
-  await expect(page.getByText(/of 1.23 kΩ and measure one/)).toBeVisible();
+  await expect(page.locator('[data-card]').getByText(/of 1.23 kΩ and measure one/)).toBeVisible();
   await goTo(page, 'drive');
   await resistor.fill('2 Ω');
   await resistor.press('Enter');
