@@ -1,10 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ledsOf, moodOf, soundDesign, tapeOf } from '../../tests/designs.ts';
+import { anyMove } from '../../tests/moves.ts';
 import { firstLoad } from '../../tests/shows.ts';
 import { placeLights } from '../lights/index.ts';
 import { builtInLibrary } from '../parts/index.ts';
-import { type Along, type Design, flickerCharacters, type Mood, type Move } from '../plan/index.ts';
+import { type Along, type Design, flickerCharacters, layings, type Mood, type Move } from '../plan/index.ts';
 import {
   boardsAt,
   type CompiledMove,
@@ -399,6 +400,49 @@ describe('what a stack asks for', () => {
     expect(both.mean).toBeGreaterThan(Math.max(a.mean, b.mean));
     expect(both.mean).toBeLessThanOrEqual(a.mean + b.mean + 0.01);
     expect(both.peak).toBeLessThanOrEqual(a.peak + b.peak + 0.01);
+  });
+
+  /** A red breath, with one green shot of a tenth of a second upon it, once in so long. */
+  const shotInBreath = (breathS: number, shotS: number): GroupLoad =>
+    firstLoad(
+      showOf({
+        moves: { tape: { kind: 'breathe', colour: '#ff0000', periodS: breathS, low: 0, high: 1 } },
+        tops: [
+          {
+            id: 't',
+            on: 'tape',
+            how: 'add',
+            move: { kind: 'shots', colour: '#00ff00', count: 1, onS: 0.1, offS: 0.1, pauseS: shotS - 0.2, level: 1 },
+          },
+        ],
+      }),
+    );
+  it('is what they come to when their heights meet, however seldom that is', () => {
+    // 97 s against 100 s: lit for one part in a thousand, and yet it falls on the height of the breath some time.
+    expect(shotInBreath(100, 97).peak).toBeCloseTo(2 / 3, 6);
+    expect(shotInBreath(100, 97).mean).toBeCloseTo(0.36 / 3, 1);
+  });
+  it('is no more than they ever come to where one beat holds them apart', () => {
+    // Every second breath a shot, always as it begins: red and green are never full at once.
+    expect(shotInBreath(2, 4).peak).toBeCloseTo(1 / 3, 6);
+  });
+  it('no moment of ten hours is brighter than its peak, and none that is seen often is left out of it', () => {
+    fc.assert(
+      fc.property(anyMove, anyMove, fc.constantFrom(...layings), (below, move, how) => {
+        const show = showOf({ moves: { tape: below }, tops: [{ id: 't', on: 'tape', how, move }] });
+        const { peak, mean } = firstLoad(show);
+        const moments = Array.from({ length: 1500 }, (_, i) =>
+          i < 700 ? i * 31 : Math.trunc(((i * 0.618_033_988_749_894_9) % 1) * 36_000_000),
+        );
+        const shares = moments.map(
+          (tMs) => frameAt(show, tMs).reduce((sum, byte) => sum + byte, 0) / (255 * show.frameBytes),
+        );
+        expect(Math.max(...shares)).toBeLessThanOrEqual(peak + 0.03);
+        const late = shares.slice(700);
+        expect(Math.abs(late.reduce((sum, share) => sum + share, 0) / late.length - mean)).toBeLessThan(0.04);
+      }),
+      { seed: 6, numRuns: 120 },
+    );
   });
 });
 

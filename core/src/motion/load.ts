@@ -181,10 +181,66 @@ function lookAt(
 /** What flashes faster than this slips between the frames of a series; each move is then asked by itself. */
 const FASTEST_SEEN_PER_S = 500 / SERIES_MS / 2;
 
-/** How one layer of a stack would flash on each group if it were alone: at its own period nothing slips through. */
-function flashingAlone(show: Show, layer: ShowLayer, asked: readonly Asked[]): Flashing[] {
+/** What one layer of a stack would do on each group if it were alone: at its own period nothing slips through. */
+interface Alone {
+  readonly flashing: readonly Flashing[];
+  /** When each group is at its brightest. */
+  readonly peakMs: readonly number[];
+}
+
+function lookAlone(show: Show, layer: ShowLayer, asked: readonly Asked[]): Alone {
   const times = sampleTimes(layer.move);
-  return lookAt(show, [layer], times, asked).map((glows) => worstFlashing(times, glows, layer.move.periodMs));
+  const glows = lookAt(show, [layer], times, asked);
+  return {
+    flashing: glows.map((each) => worstFlashing(times, each, layer.move.periodMs)),
+    peakMs: glows.map((each) => {
+      const peak = Math.max(...each.map((glow) => glow.bytes));
+      return times[each.findIndex((glow) => glow.bytes === peak)] ?? 0;
+    }),
+  };
+}
+
+const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
+
+/** From so many rounds of the longest move on until all begin together again, every phase of the others meets it. */
+const ROUNDS_APART = 12;
+
+/**
+ * Whether moves of these periods drift against each other until their heights meet; those of one beat, that come round
+ * together soon, are always the same way apart.
+ * @example 2 s and 4 s do not; 100 s and 97 s meet again only after 9700 s, and do
+ */
+function driftsApart(layers: readonly ShowLayer[]): boolean {
+  const periodsMs = layers.map(({ move }) => Math.max(1, move.periodMs));
+  const apartMs = ROUNDS_APART * Math.max(...periodsMs);
+  let togetherMs = 1;
+  for (const periodMs of periodsMs) {
+    togetherMs = (togetherMs / gcd(togetherMs, periodMs)) * periodMs;
+    if (togetherMs >= apartMs) return true;
+  }
+  return false;
+}
+
+/** Frames in which all layers are at their height at once, one for each group that was asked for. */
+function lookAtMeetings(
+  show: Show,
+  layers: readonly ShowLayer[],
+  alone: readonly Alone[],
+  asked: readonly Asked[],
+): Glow[][] {
+  const frame = new Uint8Array(show.frameBytes);
+  const glows: Glow[][] = asked.map(() => []);
+  if (!driftsApart(layers)) return glows;
+  asked.forEach((_, met) => {
+    frame.fill(0);
+    layers.forEach((layer, l) => {
+      paintLayers(show, [layer], alone[l]?.peakMs[met] ?? 0, [], frame);
+    });
+    asked.forEach(({ group, lightsAt }, i) => {
+      glows[i]?.push(sumGlow(frame, group, lightsAt));
+    });
+  });
+  return glows;
 }
 
 interface Together {
@@ -223,18 +279,22 @@ function measureTogether(show: Show, layers: readonly ShowLayer[], asked: readon
   const times = Array.from({ length: SERIES }, (_, i) => i * SERIES_MS);
   const evening = Array.from({ length: MOMENTS }, (_, i) => momentMs(i));
   const [series, moments] = [lookAt(show, layers, times, asked), lookAt(show, layers, evening, asked)];
-  const alone = layers.map((layer) => flashingAlone(show, layer, asked));
+  const alone = layers.map((layer) => lookAlone(show, layer, asked));
+  const meetings = lookAtMeetings(show, layers, alone, asked);
   const loads = asked.map((_, i) => {
     const [inTime, overall] = [series[i] ?? [], moments[i] ?? []];
     const load = loadOf(inTime, meanOf(overall), times, null);
-    const fast = alone.map((each) => each[i] ?? noFlashing).filter((each) => each.perS > FASTEST_SEEN_PER_S);
+    const fast = alone.map((each) => each.flashing[i] ?? noFlashing).filter((each) => each.perS > FASTEST_SEEN_PER_S);
     return {
       ...load,
-      peak: Math.max(load.peak, ...overall.map((glow) => glow.bytes)),
+      peak: Math.max(load.peak, ...[...overall, ...(meetings[i] ?? [])].map((glow) => glow.bytes)),
       flashing: fast.reduce((worst, each) => (each.perS > worst.perS ? each : worst), load.flashing),
     };
   });
-  return { loads, glows: asked.map((_, i) => [...(series[i] ?? []), ...(moments[i] ?? [])]) };
+  return {
+    loads,
+    glows: asked.map((_, i) => [...(series[i] ?? []), ...(moments[i] ?? []), ...(meetings[i] ?? [])]),
+  };
 }
 
 /** Whether a layer paints any light of a group. */
