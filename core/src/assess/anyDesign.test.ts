@@ -22,6 +22,7 @@ import {
   writeMoodCard,
 } from '../exports/index.ts';
 import { checkDesign, listStageStates, listWishes } from '../findings/index.ts';
+import { paintFrame } from '../motion/index.ts';
 import { applyChanges, type Design, removeControl, removeGroup, removeMood } from '../plan/index.ts';
 import { readPlan, readPlanText } from '../plan/reading.ts';
 
@@ -44,6 +45,18 @@ const problemsOf = (design: Design) => {
   const read = readPlan(planOf(design));
   return read.ok ? [] : read.problems;
 };
+
+/** The draw of a frame in a second way: light by light, each on the channel that its number says. */
+function drawOfFrame(design: Design, { show, consumers }: Assessment, frame: Uint8Array): number {
+  return consumers.reduce((sumA, { id, restA, fullA }) => {
+    const group = show.groups.find((each) => each.id === id);
+    const leds = design.leds.find((each) => each.id === id);
+    if (!group || group.points === 0) return sumA + restA;
+    const bytes = frame.subarray(group.offset, group.offset + group.points * group.bytesPerPoint);
+    const lit = leds ? leds.places.map((_, i) => bytes[i % group.points] ?? 0) : [...bytes];
+    return sumA + restA + (fullA * lit.reduce((sum, byte) => sum + byte, 0)) / (255 * lit.length);
+  }, 0);
+}
 
 describe('a design of any kind', () => {
   it('is a plan that is written and read again as it was', () => {
@@ -83,6 +96,24 @@ describe('a design of any kind', () => {
         expect(groupsA + others.reduce((sum, each) => sum + each.restA, 0)).toBeCloseTo(mood.meanA, 9);
       }
     });
+  });
+
+  it('draws in each mood what the frames of ten hours come to, light by light', () => {
+    always((design, assessment) => {
+      const { show, moods, allWhiteA } = assessment;
+      const frame = new Uint8Array(show.frameBytes);
+      moods.forEach((mood, m) => {
+        const draws = Array.from({ length: 600 }, (_, i) => {
+          // The first seconds as they run, then moments that fall evenly over the hours.
+          paintFrame(show, m, i < 200 ? i * 41 : Math.trunc(((i * 0.618_033_988_749_894_9) % 1) * 36_000_000), frame);
+          return drawOfFrame(design, assessment, frame);
+        });
+        const late = draws.slice(200);
+        const meanA = late.reduce((sum, each) => sum + each, 0) / late.length;
+        expect(Math.max(...draws)).toBeLessThanOrEqual(mood.peakA + 0.03 * allWhiteA);
+        expect(Math.abs(meanA - mood.meanA)).toBeLessThanOrEqual(0.04 * allWhiteA);
+      });
+    }, 60);
   });
 
   it('gives each pin once, to what it can do, or names a clash', () => {
