@@ -13,8 +13,9 @@ uint8_t board_pressed(uint8_t control);
 uint16_t board_level(uint8_t control);
 /* Light of a dimmed channel, 0 to 255; `channel` counts over all single lights of the plan. */
 void board_dim(uint8_t channel, uint8_t light);
-/* Sends the bytes of a chain of pixels, first pixel first, red green blue each; the board puts them in the tape's order. */
-void board_pixels(uint8_t line, const uint8_t *bytes, uint16_t count);
+/* Sends the bytes of a chain of pixels, first pixel first, red green blue each; the board puts them in the tape's order.
+ * Where `dice` is 4 a pixel takes a fourth byte, for its white die, which is 0. */
+void board_pixels(uint8_t line, const uint8_t *bytes, uint16_t count, uint8_t dice);
 /* Waits until the next frame is due. */
 void board_wait_frame(void);
 /* A line of text for whoever listens: the program's mark, the mood it goes to. */

@@ -146,7 +146,7 @@ static void make_up_time(uint8_t before, uint16_t count) {
   if (missed > 1) overflows += missed - 1u;
 }
 
-void board_pixels(uint8_t line, const uint8_t *bytes, uint16_t count) {
+void board_pixels(uint8_t line, const uint8_t *bytes, uint16_t count, uint8_t dice) {
   uint8_t pin = lines[line], bit, low, high, before;
   volatile uint8_t *port;
   uint16_t i;
@@ -162,8 +162,9 @@ void board_pixels(uint8_t line, const uint8_t *bytes, uint16_t count) {
     send_byte(port, high, low, bytes[i + 1]);
     send_byte(port, high, low, bytes[i]);
     send_byte(port, high, low, bytes[i + 2]);
+    if (dice == 4) send_byte(port, high, low, 0);
   }
-  make_up_time(before, count);
+  make_up_time(before, dice == 4 ? (uint16_t)(count / 3u * 4u) : count);
   __asm__ volatile("sei");
 }
 

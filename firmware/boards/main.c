@@ -40,7 +40,7 @@ static void send(void) {
       for (i = 0; i < group->points; i++) board_dim(channel++, frame[group->offset + i]);
   }
 #if UG_LINES > 0
-  for (i = 0; i < UG_LINES; i++) board_pixels(i, frame + ug_lines[i].offset, ug_lines[i].bytes);
+  for (i = 0; i < UG_LINES; i++) board_pixels(i, frame + ug_lines[i].offset, ug_lines[i].bytes, ug_lines[i].dice);
 #endif
 }
 

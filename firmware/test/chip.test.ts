@@ -97,6 +97,31 @@ describe('the program on an eight-bit chip, instruction by instruction (D09)', (
   });
 });
 
+describe('pixels with a white die', () => {
+  it('get a fourth byte that is dark after their three, and their line its own time', () => {
+    const white = planOf({
+      ...plan.design,
+      tapes: [tapeOf({ part: 'pixel-tape-60-rgbw', lengthMm: 110 })],
+    });
+    const { show: shown, limit: cap, dataLines } = assess(white.design);
+    const folder = writeProgram(white);
+    buildChip(folder);
+    const sent = decodeLine(runChip(folder, 300).edges.get(pinOf('data:tape')) ?? []).slice(0, -1);
+    const [out, scratch] = [new Uint8Array(shown.frameBytes), new Uint8Array(shown.frameBytes)];
+    const wireAt = (nowMs: number): string => {
+      paintNow({ show: shown, state: startPlayer(shown), nowMs, out, scratch, limit: cap });
+      return Array.from({ length: 6 }, (_, i) => [out[i * 3 + 1], out[i * 3], out[i * 3 + 2], 0]).join();
+    };
+    expect(sent.length).toBeGreaterThan(10);
+    for (const { bytes, atMs } of sent) {
+      const times = Array.from({ length: 8 }, (_, i) => Math.floor(atMs) - i + 1).filter((ms) => ms >= 0);
+      expect(times.map(wireAt)).toContain(bytes.join());
+    }
+    // Six pixels of 32 bits of 1.25 us, and 300 us of silence.
+    expect(dataLines[0]?.line.frameS).toBeCloseTo(6 * 32 * 1.25e-6 + 300e-6, 9);
+  });
+});
+
 describe('the reckoned loop against the chip (N42)', () => {
   const flat = { startId: null, cues: [], course: [], cueUses: [] };
   it.each(['steady', 'chase', 'sweep', 'drift', 'sparkle', 'flicker', 'cells'] as const)(

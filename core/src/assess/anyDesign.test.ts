@@ -54,7 +54,7 @@ function drawOfFrame(design: Design, { show, consumers }: Assessment, frame: Uin
     if (!group || group.points === 0) return sumA + restA;
     const bytes = frame.subarray(group.offset, group.offset + group.points * group.bytesPerPoint);
     const lit = leds ? leds.places.map((_, i) => bytes[i % group.points] ?? 0) : [...bytes];
-    return sumA + restA + (fullA * lit.reduce((sum, byte) => sum + byte, 0)) / (255 * lit.length);
+    return sumA + restA + (fullA * lit.reduce((sum, byte) => sum + byte, 0)) / (255 * Math.max(1, lit.length));
   }, 0);
 }
 
@@ -114,6 +114,25 @@ describe('a design of any kind', () => {
         expect(Math.abs(meanA - mood.meanA)).toBeLessThanOrEqual(0.04 * allWhiteA);
       });
     }, 60);
+  });
+
+  it('sends each data line its tapes one after another, as they are wired, and every byte once', () => {
+    always((design, { show, chains, dataLines }) => {
+      const ends = chains.flatMap(({ tapeIds }) => {
+        const groups = tapeIds.map((id) => show.groups.find((group) => group.id === id));
+        groups.slice(1).forEach((group, i) => {
+          const before = groups[i];
+          expect(group?.offset).toBe((before?.offset ?? 0) + (before?.points ?? 0) * 3);
+          expect(design.tapes.find((tape) => tape.id === group?.id)?.after).toBe(before?.id);
+        });
+        return groups.map((group) => group?.id);
+      });
+      expect(new Set(ends).size).toBe(ends.length);
+      const pixels = show.groups.filter((group) => group.bytesPerPoint === 3);
+      expect(dataLines.reduce((sum, { line }) => sum + line.pixels, 0)).toBe(
+        pixels.reduce((sum, group) => sum + group.points, 0),
+      );
+    });
   });
 
   it('gives each pin once, to what it can do, or names a clash', () => {

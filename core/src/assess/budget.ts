@@ -23,6 +23,9 @@ export interface Consumer {
   readonly relativeSpread: number;
 }
 
+/** Red, green and blue: a white die beside them is sent nothing by the program and stays dark. */
+const LIT_DICE = 3;
+
 /** Rest and full-light draw of every group and of the controller. */
 export function listConsumers(
   placed: readonly PlacedGroup[],
@@ -36,7 +39,7 @@ export function listConsumers(
         id: group.id,
         name: group.name,
         restA: group.cut.lights * group.part.restCurrentA.likely,
-        fullA: group.cut.lights * group.part.dice * die.likely,
+        fullA: group.cut.lights * LIT_DICE * die.likely,
         relativeSpread: die.spread / die.likely,
       };
     }

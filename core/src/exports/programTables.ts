@@ -160,17 +160,21 @@ function writeControl(control: ShowControl, name: string): string {
 interface Line {
   readonly offset: number;
   readonly bytes: number;
+  /** Bytes that each pixel takes on the wire. */
+  readonly dice: number;
   readonly name: string;
 }
 
 /** Each chain of pixels in the frame: its tapes lie one after another, in the order of the data. */
 function listLines(assessment: Assessment): Line[] {
   return assessment.chains.map((chain) => {
+    const first = assessment.placed.find((each) => each.id === chain.tapeIds[0]);
     const groups = chain.tapeIds.flatMap((id) => assessment.show.groups.find((group) => group.id === id) ?? []);
     return {
       offset: groups[0]?.offset ?? 0,
       bytes: groups.reduce((sum, group) => sum + group.points * group.bytesPerPoint, 0),
-      name: assessment.placed.find((each) => each.id === chain.tapeIds[0])?.name ?? '',
+      dice: first?.kind === 'tape' ? first.part.dice : 3,
+      name: first?.name ?? '',
     };
   });
 }
@@ -202,6 +206,8 @@ export function writeShowHeader(plan: Plan, assessment: Assessment): string {
 typedef struct {
   uint16_t offset;
   uint16_t bytes;
+  /* Bytes that a pixel takes on the wire: four where it has a white die. */
+  uint8_t dice;
 } ug_line;
 
 extern const UG_FLASH ug_show ug_plan;
@@ -251,7 +257,7 @@ export function writeShowTables(plan: Plan, assessment: Assessment): string {
   });
   const controls = show.controls.map((control, i) => writeControl(control, safe(design.drive.controls[i]?.name ?? '')));
   const lines = listLines(assessment).map(
-    (line) => `  { .offset = ${line.offset}, .bytes = ${line.bytes} }, /* ${safe(line.name)} */`,
+    (line) => `  { .offset = ${line.offset}, .bytes = ${line.bytes}, .dice = ${line.dice} }, /* ${safe(line.name)} */`,
   );
   const names = design.moods.list.map((mood) => `  "${sayable(mood.name)}",`);
   return `/* ${safe(plan.name)}, mark ${fingerprint(design)}. Written by Unruly Glimmer; change the plan, not this. */

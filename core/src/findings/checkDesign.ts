@@ -14,7 +14,7 @@ import {
   switchLoadRule,
 } from './driveRules.ts';
 import { type Finding, type Gravity, type Rule, stages } from './finding.ts';
-import { emptyTapeRule, fitRule, unplacedRule } from './lightRules.ts';
+import { diceRule, emptyTapeRule, fitRule, unplacedRule } from './lightRules.ts';
 import { loopRule } from './loopRules.ts';
 import {
   cellsRule,
@@ -42,6 +42,7 @@ const rules: readonly Rule[] = [
   partGoneRule,
   fitRule,
   emptyTapeRule,
+  diceRule,
   unplacedRule,
   flashRule,
   drivenMoveRule,

@@ -78,6 +78,32 @@ const cases: readonly (readonly [id: string, gravity: Finding['gravity'], design
     true,
   ],
   ['empty:tape', 'mend', soundDesign({ tapes: [tapeOf({ route: [] })] }), false],
+  ['white-die:tape', 'mind', soundDesign({ tapes: [tapeOf({ part: 'pixel-tape-60-rgbw' })] }), true],
+  [
+    'mixed-line:behind',
+    'stop',
+    soundDesign({
+      tapes: [tapeOf(), tapeOf({ id: 'behind', name: 'Behind', part: 'pixel-tape-60-rgbw', after: 'tape' })],
+    }),
+    true,
+  ],
+  // Four hundred on one channel: more than the strongest transistor that a 5 V pin switches bears.
+  [
+    'switch-load:leds',
+    'stop',
+    soundDesign({
+      leds: [
+        ledsOf({
+          part: 'led-5mm-warm-white',
+          wantedCurrentA: 1,
+          resistorOhm: 1,
+          drivenBy: 'transistor',
+          places: manyPlaces(400),
+        }),
+      ],
+    }),
+    false,
+  ],
   ['unplaced:leds', 'mend', soundDesign({ leds: [ledsOf({ places: [] })] }), false],
   [
     'head-room:leds',

@@ -90,6 +90,42 @@ export const emptyTapeRule: Rule = ({ assessment }) =>
       : [],
   );
 
+/** What the program says to pixels of more than three dice, and to a line on which both kinds hang. */
+export const diceRule: Rule = ({ design, assessment, library }) =>
+  assessment.placed.flatMap((group): Finding[] => {
+    if (group.kind !== 'tape' || group.cut.lights === 0) return [];
+    const index = design.tapes.findIndex((tape) => tape.id === group.id);
+    const before = assessment.placed.find((each) => each.id === group.tape.after);
+    const three = [...library.parts.values()].find(
+      (part) => part.kind === 'pixel-tape' && part.dice === 3 && part.perMetre === group.part.perMetre,
+    );
+    const base = { stage: 'lights', aboutId: group.id } as const;
+    const dark: Finding = {
+      ...base,
+      id: `white-die:${group.id}`,
+      gravity: 'mind',
+      what: `The white die of ${group.name} stays dark`,
+      why: 'Moods are mixed of red, green and blue; the program sends the fourth die of each pixel nothing.',
+      mend: 'Take a tape without it, or know that its white is mixed.',
+      fixes: three
+        ? [{ label: `Take the tape of ${three.name}`, changes: [{ path: ['tapes', index, 'part'], value: three.id }] }]
+        : [],
+    };
+    const mixed: Finding = {
+      ...base,
+      id: `mixed-line:${group.id}`,
+      gravity: 'stop',
+      what: `${group.name} hangs behind pixels that take another number of bytes`,
+      why: 'One line sends each pixel as many bytes as the next, so from here on every colour is wrong.',
+      mend: 'Give it a data line of its own, or take tapes of one kind.',
+      fixes: [{ label: 'Give it its own data line', changes: [{ path: ['tapes', index, 'after'], value: null }] }],
+    };
+    return [
+      ...(group.part.dice === 4 ? [dark] : []),
+      ...(before?.kind === 'tape' && before.part.dice !== group.part.dice ? [mixed] : []),
+    ];
+  });
+
 /** Every single light of a design is meant to be somewhere; a group without a place lights nothing. */
 export const unplacedRule: Rule = ({ design }) =>
   design.leds

@@ -123,7 +123,7 @@ export function TapeCard({
           value={tape.part}
           options={withOwn(design, 'pixel-tape', pixelTapes).map((each) => ({
             value: each.id,
-            label: `${'like' in each ? `${each.name}: ` : ''}${each.perMetre}/m, ${each.widthMm} mm`,
+            label: `${'like' in each ? `${each.name}: ` : ''}${each.perMetre}/m, ${each.widthMm} mm${each.dice === 4 ? ', with a white die' : ''}`,
           }))}
           onChoose={(value) =>
             set((draft) => {
