@@ -6,7 +6,7 @@ import { startSimulated } from '../bench/index.ts';
 import { fingerprint, writeMoodCard } from '../exports/index.ts';
 import { exposedShare } from '../lights/index.ts';
 import { mapMoods, offerMoods, traceCurrent } from '../motion/index.ts';
-import { type Design, listOccasions, occasionsOf, type Plan, sayMove, sayWhen } from '../plan/index.ts';
+import { type Design, listOccasions, type Mood, occasionsOf, type Plan, sayMove, sayWhen } from '../plan/index.ts';
 import { readPlan } from '../plan/reading.ts';
 
 const reef: Plan = JSON.parse(
@@ -37,6 +37,47 @@ describe('the current of a mood', () => {
     expect(dim.mood?.limited).toBeNull();
     expect(full.mood?.limited?.peakA).toBeLessThanOrEqual(full.limitA);
     expect(full.mood?.limited?.meanA).toBeGreaterThan(full.limitA * 0.95);
+  });
+});
+
+describe('pins of single lights', () => {
+  /** Two moods of one light, full and dark, with a button that goes from one to the other. */
+  const blinking = (fadeS: number, change: Partial<Mood> = {}): Design =>
+    soundDesign({
+      tapes: [],
+      leds: [ledsOf()],
+      moods: {
+        ...soundDesign().moods,
+        list: [
+          moodOf({ brightness: 1, moves: { leds: { kind: 'steady', colour: '#ffffff', level: 1 } }, ...change }),
+          moodOf({ id: 'dark', name: 'Dark', brightness: 1, moves: {} }),
+        ],
+        cues: [{ id: 'c', from: null, when: { kind: 'button', controlId: 'b' }, to: 'dark', fadeS, backAfterS: 2 }],
+      },
+      drive: { ...soundDesign().drive, controls: [{ kind: 'button', id: 'b', name: 'Button', at }] },
+    });
+  const needs = (design: Design) =>
+    assess(design).pinPlan?.given.find(({ demand }) => demand.id === 'channel:leds:1')?.demand.needs;
+  it('one that is only ever dark or full may hang on a pin that only switches', () => {
+    const design = blinking(0);
+    expect(needs(design)).toBe('out');
+    const { answer } = startSimulated(design, assess(design));
+    const seen = new Set<string>();
+    for (let nowMs = 0; nowMs < 9000; nowMs += 50) {
+      if (nowMs % 4000 === 1000) answer(`close 0 ${nowMs}`);
+      if (nowMs % 4000 === 1200) answer(`open 0 ${nowMs}`);
+      const light = answer(`frame ${nowMs}`).slice(0, 2);
+      // In the first half second everything comes up softly; such a pin comes on in the middle of it.
+      if (nowMs > 600) seen.add(light);
+    }
+    expect([...seen].sort()).toEqual(['00', 'ff']);
+  });
+  it('one that is ever seen between needs a pin that dims: dimmed, moving softly, or fading from mood to mood', () => {
+    expect(needs(blinking(0.5))).toBe('dimmed');
+    expect(needs(blinking(0, { fadeOutS: 1 }))).toBe('dimmed');
+    expect(needs(blinking(0, { brightness: 0.5 }))).toBe('dimmed');
+    const breath = { kind: 'breathe', colour: '#ffffff', periodS: 2, low: 0, high: 1 } as const;
+    expect(needs(blinking(0, { moves: { leds: breath } }))).toBe('dimmed');
   });
 });
 

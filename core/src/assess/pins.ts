@@ -21,10 +21,18 @@ function listMovesOn(design: Design, groupId: string): { readonly move: Move; re
   ];
 }
 
-const isDimmed = (design: Design, groupId: string): boolean =>
-  listMovesOn(design, groupId).some(
-    ({ move, brightness }) => brightness < 1 || !switchedMoves.has(move.kind) || heightOf(move) < 1,
+/** Whether one mood ever glides into another. */
+const isFaded = ({ list, cues }: Design['moods']): boolean =>
+  list.length > 1 &&
+  (cues.some((cue) => cue.fadeS > 0) || list.some((mood) => (mood.fadeInS ?? 0) + (mood.fadeOutS ?? 0) > 0));
+
+const isDimmed = (design: Design, groupId: string): boolean => {
+  const shown = listMovesOn(design, groupId);
+  return (
+    (shown.length > 0 && isFaded(design.moods)) ||
+    shown.some(({ move, brightness }) => brightness < 1 || !switchedMoves.has(move.kind) || heightOf(move) < 1)
   );
+};
 
 /** What every data line, channel and control asks of a pin. */
 export function listPinDemands(
