@@ -64,7 +64,9 @@ void board_begin(void) {
   TCCR2A = 0x03;
   TCCR2B = 0x04;
   ADCSRA = 0x87;
-  UBRR0L = 0x08;
+  /* 115 200 baud, twice as fine as usual: 2 % too fast instead of 4 % too slow. */
+  UCSR0A = 0x02;
+  UBRR0L = 16;
   UCSR0B = 0x08;
   __asm__ volatile("sei");
 }

@@ -315,6 +315,21 @@ describe('the files of the program', () => {
     const named = [...(filesOf(plan)['pins.h'] ?? '').matchAll(/#define PIN_\S+ (\S+)/g)].map((match) => match[1]);
     expect(named.sort()).toEqual(pinPlan?.given.map((each) => each.pin.name).sort());
   });
+  it('the checklist names every pin and what it does at the start, and the way on to this very controller', () => {
+    const plan = demoPlan();
+    const radio = filesOf(plan)['LOADING.md'] ?? '';
+    for (const { demand, pin } of assess(plan.design).pinPlan?.given ?? [])
+      expect(radio).toContain(`- ${pin.name}: ${demand.label}`);
+    expect(radio).toContain('Copy `template.c`, fill in its eight functions');
+    const { drive } = plan.design;
+    const onLarger: Plan = {
+      ...plan,
+      design: { ...plan.design, drive: { ...drive, controller: 'controller-large-5v', pinLocks: [] } },
+    };
+    const ready = filesOf(onLarger)['LOADING.md'] ?? '';
+    expect(ready).toContain('`make avr` builds `program.hex` with the board file `eight16.c`');
+    expect(ready).toContain('at 115 200 baud');
+  });
   it('a name that would end a comment or a string does no harm', () => {
     const plan = demoPlan();
     const list = plan.design.moods.list.map((mood) => ({ ...mood, name: `${mood.name} */ "; int x = 1; /*` }));

@@ -37,8 +37,26 @@ const sayLimit = ({ limit }: Assessment): string =>
     ? 'The plan has no pack yet, so the program limits nothing: dim the moods until you know the supply.'
     : `Light comes up over half a second, and no frame draws more than ${printQuantity('currentA', limit.limitMicroA / 1e6)}, which the supply bears with a tenth of its charge left.`;
 
+/** Controllers for which a board file ships, ready to be built. */
+const readyBoards: ReadonlySet<string> = new Set(['controller-large-5v']);
+
+/** How the program comes on to the controller of the plan. */
+const sayBuild = ({ controller }: Assessment): string =>
+  controller && readyBoards.has(controller.id)
+    ? '`make avr` builds `program.hex` with the board file `eight16.c`, which is made for this controller at 16 MHz.'
+    : 'Copy `template.c`, fill in its eight functions for your board, `make board BOARD=yours.c`.';
+
+/** Where the board says its mark and its moods, for those whose board file ships. */
+const sayConsole = ({ controller }: Assessment): string =>
+  controller && readyBoards.has(controller.id) ? ' (it speaks at 115 200 baud)' : '';
+
+/** What hangs on which pin, to be held against the wires once more. */
+const sayPins = ({ pinPlan }: Assessment): string =>
+  (pinPlan?.given ?? [])
+    .map(({ demand, pin }) => `   - ${pin.name}: ${demand.label}${pin.startUp ? ` (this pin ${pin.startUp})` : ''}`)
+    .join('\n');
+
 function writeChecklist(plan: Plan, assessment: Assessment): string {
-  const startUp = (assessment.pinPlan?.given ?? []).filter(({ pin }) => pin.startUp);
   return `# Loading the program of ${plan.name}
 
 Mark of this plan: **${fingerprint(plan.design)}**. The same mark stands in the program and on the printed sheets; where they differ, one
@@ -46,11 +64,11 @@ of them is older.
 
 1. Bring tool chain and programmer up to date first, on something that does not matter.
 2. Take the pack out while the board is fed by its USB lead.
-3. Choose port and kind of board. ${assessment.controller ? `The plan takes: ${assessment.controller.name}.` : 'The plan has no controller yet.'}
-${startUp.map(({ demand, pin }) => `   - ${pin.name} (${demand.label}): ${pin.startUp}.`).join('\n')}
+3. Choose port and kind of board. ${assessment.controller ? `The plan takes: ${assessment.controller.name}. Hold each wire against its pin once more:` : 'The plan has no controller yet.'}
+${sayPins(assessment)}
 4. \`make host\` and try it: \`echo "frame 0" | ./host\`.
-5. Copy \`template.c\`, fill in its eight functions for your board, \`make board BOARD=yours.c\`.
-6. Load it with the lights unplugged. It must say the mark above.
+5. ${sayBuild(assessment)}
+6. Load it with the lights unplugged. It must say the mark above${sayConsole(assessment)}.
 7. Plug in one light group at a time. Before the first full frame: pack in, fuse in, hand on the switch.
    ${sayLimit(assessment)}
 8. If a setting makes it reset again and again: hold reset, load a program that does nothing, begin again at 6.
