@@ -47,6 +47,8 @@ test('rubbish in a field says what is wrong beside it, and what was typed stays'
   await wire.getByLabel('Current', { exact: true }).fill('plenty');
   await expect(wire.getByRole('alert')).toContainText('"plenty" is not a current; write it such as 20 mA or 1.5 A');
   await expect(wire.getByLabel('Current', { exact: true })).toHaveValue('plenty');
+  await expect(wire.getByLabel('Current', { exact: true })).toHaveAttribute('aria-invalid', 'true');
+  await expect(wire.getByLabel('Current', { exact: true })).toHaveAccessibleDescription(/is not a current/);
   await wire.getByLabel('Current', { exact: true }).fill('3 A');
   await expect(wire.getByText(/is more than 24 AWG|is more than 24 gauge/)).toBeVisible();
   await wire.getByText(/more, taken as usual/).click();

@@ -1,7 +1,6 @@
 import { resistorsInStock } from '@glimmer/core/parts';
 import { type Input, type QuickSum, showInput } from '@glimmer/core/sums';
-import { Field, Input as HeadlessInput, Label, Select } from '@headlessui/react';
-import { useId } from 'react';
+import { Description, Field, Input as HeadlessInput, Label, Select } from '@headlessui/react';
 import { useDesk } from './deskStore.ts';
 
 interface InputRowProps {
@@ -18,7 +17,6 @@ const box = 'figures w-full min-w-0 rounded-sm border bg-paper px-2 py-0.5 text-
 /** One line of a card's form: what is typed stays as it was typed; what is wrong with it stands below. */
 export function InputRow({ sum, name, input, text, problem, onType }: InputRowProps) {
   const drawer = useDesk((state) => state.drawer);
-  const problemId = useId();
   const usual =
     'initial' in input && !(input.as === 'quantity' && input.needed) ? showInput(sum, name, input.initial) : '';
   const inDrawer = name === 'stock' && input.as === 'list' ? resistorsInStock(drawer) : [];
@@ -46,8 +44,7 @@ export function InputRow({ sum, name, input, text, problem, onType }: InputRowPr
           autoComplete="off"
           value={text}
           placeholder={usual}
-          aria-invalid={problem !== null}
-          aria-describedby={problem === null ? undefined : problemId}
+          invalid={problem !== null}
           onChange={(event) => onType(event.target.value)}
           className={`${box} ${problem === null ? 'border-rule' : 'border-brick-ink'}`}
         />
@@ -62,9 +59,9 @@ export function InputRow({ sum, name, input, text, problem, onType }: InputRowPr
         </button>
       )}
       {problem !== null && (
-        <p id={problemId} role="alert" className="col-span-2 text-[13px] text-brick-ink">
+        <Description role="alert" className="col-span-2 text-[13px] text-brick-ink">
           {problem}
-        </p>
+        </Description>
       )}
     </Field>
   );

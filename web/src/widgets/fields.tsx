@@ -38,7 +38,6 @@ export function QuantityField({
 }: QuantityFieldProps) {
   const [typing, setTyping] = useState<Typing>(null);
   const [meant, setMeant] = useState<{ value: number; text: string; of: number } | null>(null);
-  const problemId = useId();
   const shown = typing?.text ?? (value === null ? '' : printForEditing(kind, value));
   // A question about an older value must not stand beside a newer one.
   useEffect(() => setMeant((now) => (now && now.of === value ? now : null)), [value]);
@@ -73,8 +72,7 @@ export function QuantityField({
         value={shown}
         placeholder={placeholder}
         data-typing={typing ? 'yes' : 'no'}
-        aria-invalid={typing?.problem != null}
-        aria-describedby={typing?.problem ? problemId : undefined}
+        invalid={typing?.problem != null}
         onChange={(event) => setTyping({ text: event.target.value, problem: null })}
         onBlur={take}
         onKeyDown={(event) => {
@@ -87,9 +85,9 @@ export function QuantityField({
         className={`figures ${box} ${typing?.problem ? 'border-brick-ink' : overruled ? 'border-brass' : 'border-rule'}`}
       />
       {typing?.problem && (
-        <p id={problemId} role="alert" className="mt-0.5 text-[13px] text-brick-ink">
+        <Description role="alert" className="mt-0.5 text-[13px] text-brick-ink">
           {typing.problem}
-        </p>
+        </Description>
       )}
       {meant && !typing && (
         <p className="mt-0.5 text-[13px] text-amber-ink" role="status">
