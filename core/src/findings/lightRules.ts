@@ -108,7 +108,12 @@ export const diceRule: Rule = ({ design, assessment, library }) =>
       why: 'Moods are mixed of red, green and blue; the program sends the fourth die of each pixel nothing.',
       mend: 'Take a tape without it, or know that its white is mixed.',
       fixes: three
-        ? [{ label: `Take the tape of ${three.name}`, changes: [{ path: ['tapes', index, 'part'], value: three.id }] }]
+        ? [
+            {
+              label: `Take the tape of ${group.part.perMetre}/m without it`,
+              changes: [{ path: ['tapes', index, 'part'], value: three.id }],
+            },
+          ]
         : [],
     };
     const mixed: Finding = {
