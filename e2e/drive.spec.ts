@@ -40,7 +40,7 @@ test('a resistor of the maker’s own: odd values too, too little, too much, and
   await goTo(page, 'drive');
   await resistor.fill('2 Ω');
   await resistor.press('Enter');
-  await expect(page.getByText(/is rated|rating|more than/).first()).toBeVisible();
+  await expect(page.getByText(/^(Stop: )?Lure may take .* and is rated for/)).toBeVisible();
   await resistor.fill('');
   await resistor.press('Enter');
   await expect(resistor).toHaveValue(reckoned);

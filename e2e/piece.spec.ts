@@ -54,9 +54,13 @@ test('who carries it and where: cautions and findings follow the brief', async (
   await page.goto(`/plan/${await copyDemo(page)}/piece`);
   const open = figure(page, 'Open findings');
   await expect(open).toContainText('2');
-  await page.getByLabel('Weather').selectOption('rain');
   await page.getByRole('button', { name: /things? to know/ }).click();
-  await expect(page.getByText(/[Ww]ater|[Rr]ain/).first()).toBeVisible();
+  const wet = page.getByText('It may get wet: pack, plugs and switch come first');
+  await expect(wet).toBeVisible();
+  await page.getByLabel('Weather').selectOption('dry');
+  await expect(wet).toBeHidden();
+  await page.getByLabel('Weather').selectOption('rain');
+  await expect(wet).toBeVisible();
   // In the frost the cell gives less: the hours fall, and they are said to be the cautious ones.
   const before = Number.parseFloat((await figure(page, 'Runs for').innerText()).split('\n')[1] ?? '');
   await fill(page, 'Ambient temperature', '-10 °C');

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import { demoPlan, demoText, ledsOf, moodOf, planOf, soundDesign, tapeOf } from '../tests/designs.ts';
+import { findNaN } from '../tests/findNaN.ts';
 import { assess } from './assess.ts';
 import {
   barFigures,
@@ -17,15 +18,6 @@ import { checkDesign } from './findings/index.ts';
 import { paintFrame } from './motion/index.ts';
 import { builtInLibrary } from './parts/index.ts';
 import { type Design, emptyDesign, plenty } from './plan/index.ts';
-
-/** Every number anywhere in a value. */
-function numbersIn(value: unknown, path = ''): { path: string; value: number }[] {
-  if (typeof value === 'number') return [{ path, value }];
-  if (value instanceof Map || value instanceof Uint8Array) return [];
-  if (typeof value === 'object' && value !== null)
-    return Object.entries(value).flatMap(([key, child]) => numbersIn(child, `${path}.${key}`));
-  return [];
-}
 
 describe('the pipeline', () => {
   it('the demo: 66 pixels and three lights, the check jaw’s currents', () => {
@@ -59,11 +51,7 @@ describe('the pipeline', () => {
     ];
     for (const design of odd) {
       const a = assess(design);
-      expect(
-        numbersIn(a)
-          .filter(({ value }) => Number.isNaN(value))
-          .map(({ path }) => path),
-      ).toEqual([]);
+      expect(findNaN(a)).toEqual([]);
       expect(() => checkDesign(design, a)).not.toThrow();
       for (const figure of barFigures)
         expect(JSON.stringify(explainFigure(a, figure))).not.toMatch(/NaN|undefined|Infinity/);

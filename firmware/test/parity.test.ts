@@ -328,7 +328,7 @@ describe('the files of the program', () => {
     };
     const ready = filesOf(onLarger)['LOADING.md'] ?? '';
     expect(ready).toContain('`make avr` builds `program.hex` with the board file `eight16.c`');
-    expect(ready).toContain('at 115 200 baud');
+    expect(ready).toContain('At 115 200 baud it must say');
   });
   it('a name that would end a comment or a string does no harm', () => {
     const plan = demoPlan();

@@ -22,6 +22,12 @@ export function expectBetween(kind: QuantityKind, low: number, high: number, lik
   return { kind, likely, low: low * (1 - METER_SHARE), high: high * (1 + METER_SHARE) };
 }
 
+/** The band in words. @example "365 Ω to 415 Ω", "1.00 kΩ or more", "43" */
+export function printBand({ kind, low, high }: Expectation): string {
+  if (!Number.isFinite(high)) return `${printQuantity(kind, low)} or more`;
+  return low === high ? printQuantity(kind, low) : `${printQuantity(kind, low)} to ${printQuantity(kind, high)}`;
+}
+
 export type Verdict = 'right' | 'near' | 'wrong';
 
 export interface Judgement {
@@ -56,7 +62,7 @@ function explain(value: number, expected: Expectation): string {
 /** Judges a reading at once: inside the band, within half a band of it, or wrong with the likeliest slip. */
 export function judgeReading(expected: Expectation, value: number): Judgement {
   const deviation = expected.likely === 0 || !Number.isFinite(expected.likely) ? 0 : value / expected.likely - 1;
-  const band = `${printQuantity(expected.kind, expected.low)} to ${Number.isFinite(expected.high) ? printQuantity(expected.kind, expected.high) : 'anything above'}`;
+  const band = printBand(expected);
   if (value >= expected.low && value <= expected.high)
     return { verdict: 'right', deviation, say: `as expected (${band})` };
   const half = Number.isFinite(expected.high) ? (expected.high - expected.low) / 4 : 0;

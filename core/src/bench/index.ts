@@ -4,6 +4,7 @@ export {
   expectShare,
   type Judgement,
   judgeReading,
+  printBand,
   type Verdict,
 } from './expectation.ts';
 export { findGates, type StepProgress, trackSteps } from './progress.ts';

@@ -57,7 +57,7 @@ export function spreadOverChannels(lights: number, channels: number): number[] {
 /** What is left in hand of a transistor's limit over the current that is wanted of it. */
 const SWITCH_MARGIN = 1.5;
 
-/** Transistors that a pin of this controller switches full on, in the order of the catalogue: the smallest first. */
+/** Transistors that a pin of this controller switches full on, in the order of the catalogue: the most usual first. */
 const switchedBy = (controller: ControllerPart): TransistorPart[] =>
   transistors.filter((part) => part.side === 'low' && part.gateV <= controller.logicV);
 
@@ -93,7 +93,7 @@ const feedFromRail = (rail: RailRange, part: TransistorPart, lights: number): Fe
 
 /**
  * Sizes what drives a group: straight from the pin where it carries the fullest channel at its brightest and has
- * head-room, else from the rail through the smallest transistor that bears it; then each light's own resistor.
+ * head-room, else from the rail through the first transistor that bears it; then each light's own resistor.
  * Where none of the catalogue bears it, through the strongest: a finding then says so.
  */
 export function driveLeds(leds: PlacedLeds, controller: ControllerPart, rail: RailRange): DrivenLeds {

@@ -40,15 +40,13 @@ const sayLimit = ({ limit }: Assessment): string =>
 /** Controllers for which a board file ships, ready to be built. */
 const readyBoards: ReadonlySet<string> = new Set(['controller-large-5v']);
 
-/** How the program comes on to the controller of the plan. */
+/** How the program is built for the controller of the plan, and comes on to it. */
 const sayBuild = ({ controller }: Assessment): string =>
   controller && readyBoards.has(controller.id)
-    ? '`make avr` builds `program.hex` with the board file `eight16.c`, which is made for this controller at 16 MHz.'
-    : 'Copy `template.c`, fill in its eight functions for your board, `make board BOARD=yours.c`.';
-
-/** Where the board says its mark and its moods, for those whose board file ships. */
-const sayConsole = ({ controller }: Assessment): string =>
-  controller && readyBoards.has(controller.id) ? ' (it speaks at 115 200 baud)' : '';
+    ? `5. \`make avr\` builds \`program.hex\` with the board file \`eight16.c\`, which is made for this controller at 16 MHz.
+6. Load it with the lights unplugged. At 115 200 baud it must say the mark above.`
+    : `5. Copy \`template.c\`, fill in its eight functions for your board, \`make board BOARD=yours.c\`.
+6. Load it with the lights unplugged. It must say the mark above.`;
 
 /** What hangs on which pin, to be held against the wires once more. */
 const sayPins = ({ pinPlan }: Assessment): string =>
@@ -67,8 +65,7 @@ of them is older.
 3. Choose port and kind of board. ${assessment.controller ? `The plan takes: ${assessment.controller.name}. Hold each wire against its pin once more:` : 'The plan has no controller yet.'}
 ${sayPins(assessment)}
 4. \`make host\` and try it: \`echo "frame 0" | ./host\`.
-5. ${sayBuild(assessment)}
-6. Load it with the lights unplugged. It must say the mark above${sayConsole(assessment)}.
+${sayBuild(assessment)}
 7. Plug in one light group at a time. Before the first full frame: pack in, fuse in, hand on the switch.
    ${sayLimit(assessment)}
 8. If a setting makes it reset again and again: hold reset, load a program that does nothing, begin again at 6.

@@ -14,7 +14,7 @@ import {
   switchLoadRule,
 } from './driveRules.ts';
 import { type Finding, type Gravity, type Rule, stages } from './finding.ts';
-import { diceRule, emptyTapeRule, fitRule, unplacedRule } from './lightRules.ts';
+import { emptyTapeRule, fitRule, mixedLineRule, unplacedRule, whiteDieRule } from './lightRules.ts';
 import { loopRule } from './loopRules.ts';
 import {
   cellsRule,
@@ -42,7 +42,8 @@ const rules: readonly Rule[] = [
   partGoneRule,
   fitRule,
   emptyTapeRule,
-  diceRule,
+  whiteDieRule,
+  mixedLineRule,
   unplacedRule,
   flashRule,
   drivenMoveRule,

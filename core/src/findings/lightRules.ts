@@ -90,44 +90,54 @@ export const emptyTapeRule: Rule = ({ assessment }) =>
       : [],
   );
 
-/** What the program says to pixels of more than three dice, and to a line on which both kinds hang. */
-export const diceRule: Rule = ({ design, assessment, library }) =>
+/** Pixels of four dice: the program lights three of them. */
+export const whiteDieRule: Rule = ({ design, assessment, library }) =>
+  assessment.placed.flatMap((group): Finding[] => {
+    if (group.kind !== 'tape' || group.cut.lights === 0 || group.part.dice === 3) return [];
+    const { perMetre } = group.part;
+    const plain = [...library.parts.values()].find(
+      (part) => part.kind === 'pixel-tape' && part.dice === 3 && part.perMetre === perMetre,
+    );
+    const index = design.tapes.findIndex((tape) => tape.id === group.id);
+    return [
+      {
+        id: `white-die:${group.id}`,
+        gravity: 'mind',
+        stage: 'lights',
+        aboutId: group.id,
+        what: `The white die of ${group.name} stays dark`,
+        why: 'Moods are mixed of red, green and blue; the program sends the fourth die of each pixel nothing.',
+        mend: 'Take a tape without it, or know that its white is mixed.',
+        fixes: plain
+          ? [
+              {
+                label: `Take the tape of ${perMetre}/m without it`,
+                changes: [{ path: ['tapes', index, 'part'], value: plain.id }],
+              },
+            ]
+          : [],
+      },
+    ];
+  });
+
+/** One data line on which pixels of three dice and of four hang. */
+export const mixedLineRule: Rule = ({ design, assessment }) =>
   assessment.placed.flatMap((group): Finding[] => {
     if (group.kind !== 'tape' || group.cut.lights === 0) return [];
-    const index = design.tapes.findIndex((tape) => tape.id === group.id);
     const before = assessment.placed.find((each) => each.id === group.tape.after);
-    const three = [...library.parts.values()].find(
-      (part) => part.kind === 'pixel-tape' && part.dice === 3 && part.perMetre === group.part.perMetre,
-    );
-    const base = { stage: 'lights', aboutId: group.id } as const;
-    const dark: Finding = {
-      ...base,
-      id: `white-die:${group.id}`,
-      gravity: 'mind',
-      what: `The white die of ${group.name} stays dark`,
-      why: 'Moods are mixed of red, green and blue; the program sends the fourth die of each pixel nothing.',
-      mend: 'Take a tape without it, or know that its white is mixed.',
-      fixes: three
-        ? [
-            {
-              label: `Take the tape of ${group.part.perMetre}/m without it`,
-              changes: [{ path: ['tapes', index, 'part'], value: three.id }],
-            },
-          ]
-        : [],
-    };
-    const mixed: Finding = {
-      ...base,
-      id: `mixed-line:${group.id}`,
-      gravity: 'stop',
-      what: `${group.name} hangs behind pixels that take another number of bytes`,
-      why: 'One line sends each pixel as many bytes as the next, so from here on every colour is wrong.',
-      mend: 'Give it a data line of its own, or take tapes of one kind.',
-      fixes: [{ label: 'Give it its own data line', changes: [{ path: ['tapes', index, 'after'], value: null }] }],
-    };
+    if (before?.kind !== 'tape' || before.part.dice === group.part.dice) return [];
+    const index = design.tapes.findIndex((tape) => tape.id === group.id);
     return [
-      ...(group.part.dice === 4 ? [dark] : []),
-      ...(before?.kind === 'tape' && before.part.dice !== group.part.dice ? [mixed] : []),
+      {
+        id: `mixed-line:${group.id}`,
+        gravity: 'stop',
+        stage: 'lights',
+        aboutId: group.id,
+        what: `${group.name} hangs behind pixels that take another number of bytes`,
+        why: 'One line sends each pixel as many bytes as the next, so from here on every colour is wrong.',
+        mend: 'Give it a data line of its own, or take tapes of one kind.',
+        fixes: [{ label: 'Give it its own data line', changes: [{ path: ['tapes', index, 'after'], value: null }] }],
+      },
     ];
   });
 

@@ -88,7 +88,7 @@ export const ceilingRule: Rule = (input) => {
         mend:
           capped > 0
             ? `Set ${ceiling.name} to ${percent(capped)} or less, or strengthen what gives way. The program taken out from here holds it back by itself; one of your own would not.`
-            : 'Strengthen what gives way: it is too weak even for lights that are dark.',
+            : 'Strengthen what gives way: not even one part in a hundred of the light is borne.',
         fixes: [
           ...(capped > 0
             ? [

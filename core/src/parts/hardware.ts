@@ -1,6 +1,6 @@
 import type { PlugPart, SensorPart, SwitchPart, TransistorPart, WirePart } from './kinds.ts';
 
-/** Transistor switches, smallest first; limits typical of the kind. */
+/** Transistor switches, the most usual first; limits typical of the kind. */
 export const transistors: readonly TransistorPart[] = [
   {
     kind: 'transistor',

@@ -1,6 +1,5 @@
-import type { StepProgress } from '@glimmer/core/bench';
+import { printBand, type StepProgress } from '@glimmer/core/bench';
 import { printQuantity } from '@glimmer/core/units';
-import { printBand } from './printBand.ts';
 
 /** All steps on paper: what to do and touch, what to expect, and room for what was read. */
 export function TestSheet({ steps }: { readonly steps: readonly StepProgress[] }) {

@@ -1,9 +1,8 @@
-import { findGates, judgeReading, type StepProgress, type Verdict } from '@glimmer/core/bench';
+import { findGates, judgeReading, printBand, type StepProgress, type Verdict } from '@glimmer/core/bench';
 import { parseQuantity, printQuantity } from '@glimmer/core/units';
 import { Check, ChevronLeft, ChevronRight, CircleAlert, X } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { useEffect, useRef, useState } from 'react';
-import { printBand } from '../bench/printBand.ts';
 import { SimulatedController } from '../bench/SimulatedController.tsx';
 import { TestSheet } from '../bench/TestSheet.tsx';
 import { editPlan } from '../state/planStore.ts';
