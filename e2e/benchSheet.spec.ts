@@ -67,7 +67,7 @@ test('the steps follow the plan: another length, another count; no pack, no powe
   await expect(page.locator('[data-card]')).toContainText('Cut at a mark after 37 lights');
   await read(page, '37');
   await goTo(page, 'power');
-  await page.getByLabel('Pack', { exact: true }).selectOption('none yet');
+  await page.getByRole('button', { name: 'Remove Pack', exact: true }).click();
   await goTo(page, 'bench');
   await expect(step(page, /Voltage of the pack/)).toBeHidden();
   await expect(step(page, /Cut Upper jaw 37/)).toBeVisible();

@@ -49,22 +49,23 @@ test('a resistor of the maker’s own: odd values too, too little, too much, and
 test('what switches a channel, and what the pixels’ data line has', async ({ page }) => {
   await page.goto(`/plan/${await copyDemo(page)}/drive`);
   const switched = page.getByLabel(/^Switched by/).first();
-  await expect(page.getByText(/Bipolar transistor, NPN, 0.2 A; .* at its base/).first()).toBeVisible();
+  await expect(page.getByText(/Bipolar transistor, NPN, 0.2 A, \d+ Ω before it/).first()).toBeVisible();
   // The 3.3 V of this controller's pin leave nothing for the resistor of a white light.
-  await switched.selectOption('the pin itself');
-  await expect(page.getByText('straight from the pin')).toBeVisible();
+  await switched.selectOption('the pin itself, lit high');
   await expect(page.getByText(/head-room/).first()).toBeVisible();
   await switched.selectOption('as reckoned');
-  await expect(page.getByText('straight from the pin')).toBeHidden();
+  await expect(page.getByText(/a transistor to minus; Bipolar/).first()).toBeVisible();
+  await goTo(page, 'lights');
 
   await fill(page, 'Resistor in the data line', '');
   await expect(page.getByText('No resistor in the data line before the first pixel')).toBeVisible();
   await page.getByRole('button', { name: 'Add 330 Ω' }).click();
-  await expect(page.getByLabel('Resistor in the data line')).toHaveValue('330 Ω');
-  await fill(page, 'Reservoir at the tape’s feed', '');
+  await expect(page.getByLabel('Resistor in the data line').first()).toHaveValue('330 Ω');
+  await fill(page, 'Reservoir at its feed', '');
   await expect(page.getByText('No reservoir capacitor at the tape’s feed')).toBeVisible();
   await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
   await expect(page.getByText('No reservoir capacitor at the tape’s feed')).toBeHidden();
+  await goTo(page, 'drive');
   // 66 pixels: 66 · 24 · 1.25 µs + 0.3 ms = 2.28 ms, 438 frames a second.
   await page.getByRole('button', { name: '438', exact: true }).click();
   await expect(page.getByRole('dialog').getByText('= 66 · 24 · 1.25 µs + 300 µs')).toBeVisible();
@@ -78,8 +79,8 @@ test('another controller: other pins, other draw, and none at all', async ({ pag
   await controller.selectOption({ label: 'Larger 5 V eight-bit controller, 18 pins' });
   await expect(figure(page, 'Peak draw')).not.toHaveText(peak);
   await expect(page.getByText(/^5.00 V logic/)).toBeVisible();
-  await controller.selectOption('none yet');
-  await expect(page.getByText('Begin with a controller')).toBeVisible();
+  await page.getByRole('button', { name: 'Remove Board', exact: true }).click();
+  await expect(page.getByText('begins with a controller')).toBeVisible();
   await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
   await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
   await expect(figure(page, 'Peak draw')).toHaveText(peak);

@@ -41,14 +41,15 @@ test('the main path by keyboard alone', async ({ page }) => {
   await page.keyboard.press('Space');
 
   await page.keyboard.press('4');
+  // A fresh controller is the larger one for 5 V.
   await tabTo(page, /^Controller/);
-  await page.keyboard.type('Larger');
+  await page.keyboard.press('Enter');
   await expect(page.getByText('5.00 V logic')).toBeVisible();
   await page.keyboard.press('Tab');
   await page.evaluate(() => (document.activeElement as HTMLElement).blur());
   await page.keyboard.press('5');
   await tabTo(page, /^Pack/);
-  await page.keyboard.type('Lithium-ion cell');
+  await page.keyboard.press('Enter');
   await expect(figure(page, 'Runs for')).not.toContainText('needs');
   await page.evaluate(() => (document.activeElement as HTMLElement).blur());
 

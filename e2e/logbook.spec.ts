@@ -24,7 +24,7 @@ test('run tests teach the capacity: proposed, taken, seen in the hours, undone',
   await expect.poll(likely).toBeLessThan(before * 0.9);
   await expect(page.getByText('The tests say a capacity')).toBeHidden();
   await goTo(page, 'power');
-  await expect(page.getByText(/^measured, ±/)).toBeVisible();
+  await expect(page.getByLabel('Where the capacityMah is from')).toHaveValue('measured');
   await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
   await expect.poll(likely).toBe(before);
   await kept(page);

@@ -227,8 +227,8 @@ test('the mood is moved through by hand, and looked at by others', async ({ page
 
 test('controls of every kind, a sign, and a gauge on the charge', async ({ page }) => {
   await page.goto(`/plan/${await copyDemo(page)}/drive`);
-  for (const kind of ['switch', 'tilt switch', 'remote', 'charge sense'])
-    await page.getByRole('button', { name: `Add a ${kind}`, exact: true }).click();
+  for (const kind of ['Switch', 'Tilt switch', 'Remote', 'Charge sense'])
+    await page.getByRole('button', { name: kind, exact: true }).click();
   await fill(page, 'Low below, whole pack', '3.3 V');
   await fill(page, 'For at least', 'rubbish');
   await expect(page.getByRole('alert')).toContainText('rubbish');

@@ -18,7 +18,7 @@ test('a pack of the maker’s own: brought in, taken, reckoned with, kept, taken
   await page.reload();
   await expect(page.getByLabel('Pack', { exact: true })).toHaveValue('own-tired-pair');
   await goTo(page, 'piece');
-  await expect(page.getByText('in use: the supply')).toBeVisible();
+  await expect(page.getByText('in use: Pack')).toBeVisible();
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Take them out' }).click();
   expect(readFileSync(await (await download).path(), 'utf8')).toContain('Tired pair');

@@ -35,9 +35,11 @@ try {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   const { plan } = await (await page.request.get(`${server.address}/api/plans/${DEMO}`)).json();
   const id = randomUUID();
-  const tapes = plan.design.tapes.map((tape: object) => ({ ...tape, lengthMm: (300 * 1000) / 74 + 1 }));
+  const items = plan.design.items.map((item: { readonly kind: string }) =>
+    item.kind === 'pixel tape' ? { ...item, lengthMm: (300 * 1000) / 74 + 1 } : item,
+  );
   await page.request.post(`${server.address}/api/plans`, {
-    data: { ...plan, id, name: 'Six hundred', design: { ...plan.design, tapes } },
+    data: { ...plan, id, name: 'Six hundred', design: { ...plan.design, items } },
   });
   for (const [name, which] of [
     ['the demo, 69 lights', DEMO],

@@ -1,7 +1,17 @@
 import fc from 'fast-check';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
-import { demoPlan, demoText, ledsOf, moodOf, planOf, soundDesign, tapeOf } from '../tests/designs.ts';
+import {
+  demoPlan,
+  demoText,
+  emptySimple,
+  ledsOf,
+  moodOf,
+  planOf,
+  soundDesign,
+  soundSimple,
+  tapeOf,
+} from '../tests/designs.ts';
 import { findNaN } from '../tests/findNaN.ts';
 import { assess } from './assess.ts';
 import {
@@ -15,9 +25,10 @@ import {
 } from './explain/index.ts';
 import { exportShoppingCsv, exportTemplateSvg, exportWireCsv, writeBrief } from './exports/index.ts';
 import { checkDesign } from './findings/index.ts';
+import { itemsOf } from './items/index.ts';
 import { paintFrame } from './motion/index.ts';
 import { builtInLibrary } from './parts/index.ts';
-import { type Design, emptyDesign, plenty } from './plan/index.ts';
+import { applyChanges, changeItem, type Design, emptyDesign, plenty } from './plan/index.ts';
 
 describe('the pipeline', () => {
   it('the demo: 66 pixels and three lights, the check jaw’s currents', () => {
@@ -43,11 +54,11 @@ describe('the pipeline', () => {
       emptyDesign,
       soundDesign({ tapes: [] }),
       soundDesign({ tapes: [tapeOf({ route: [] })] }),
-      soundDesign({ tapes: [tapeOf({ part: 'gone' })], drive: { ...emptyDesign.drive, controller: 'gone' } }),
-      soundDesign({ power: { ...soundDesign().power, pack: null } }),
+      soundDesign({ tapes: [tapeOf({ part: 'gone' })], drive: { ...emptySimple.drive, controller: 'gone' } }),
+      soundDesign({ power: { ...soundSimple.power, pack: null } }),
       soundDesign({ moods: emptyDesign.moods }),
       soundDesign({ leds: [ledsOf({ places: [] })] }),
-      soundDesign({ power: { ...soundDesign().power, converter: null, pack: 'pack-three-aa-alkaline' } }),
+      soundDesign({ power: { ...soundSimple.power, converter: null, pack: 'pack-three-aa-alkaline' } }),
     ];
     for (const design of odd) {
       const a = assess(design);
@@ -75,10 +86,13 @@ describe('the pipeline', () => {
             );
           const [dim, bright] = [at(brightness), at(brightness + more)];
           expect(bright.peakA).toBeGreaterThanOrEqual(dim.peakA);
-          expect(bright.supply?.runsFor?.likelyH ?? 0).toBeLessThanOrEqual((dim.supply?.runsFor?.likelyH ?? 0) * 1.01);
-          // Thicker wire may be chosen for more current, so only the same gauge compares.
-          if (bright.runs[1]?.gaugeAwg === dim.runs[1]?.gaugeAwg)
-            expect(bright.chains[0]?.leastV ?? 0).toBeLessThanOrEqual((dim.chains[0]?.leastV ?? 0) + 1e-9);
+          // The limiter cuts in whole steps of a byte: what it leaves of more brightness may be a step less.
+          expect(bright.supply?.runsFor?.likelyH ?? 0).toBeLessThanOrEqual(
+            (dim.supply?.runsFor?.likelyH ?? 0) * (bright.moods[0]?.limited ? 1.03 : 1.01),
+          );
+          // Gauges are chosen for the build, whatever the brightness.
+          expect(bright.runs.map((run) => run.gaugeAwg)).toEqual(dim.runs.map((run) => run.gaugeAwg));
+          expect(bright.chains[0]?.leastV ?? 0).toBeLessThanOrEqual((dim.chains[0]?.leastV ?? 0) + 1e-9);
         },
       ),
       { seed: 15, numRuns: 40 },
@@ -111,7 +125,8 @@ describe('the pipeline', () => {
   });
 
   it('the same plan gives the same result', () => {
-    expect(assess(demoPlan().design)).toEqual(assess(demoPlan().design));
+    const plain = (design: Design): unknown => JSON.parse(JSON.stringify(assess(design)));
+    expect(plain(demoPlan().design)).toEqual(plain(demoPlan().design));
   });
 
   it('a cue takes its share of the evening: 20 times an hour for 4 s is 1/45 of it', () => {
@@ -135,25 +150,19 @@ describe('what is taken out', () => {
 
   it('66 pixels read 66 everywhere, and at 58 all follow (N60)', () => {
     const count = (lengths: readonly [number, number]): number[] => {
-      const [upper, lower] = plan.design.tapes;
+      const [upper, lower] = itemsOf(plan.design, 'pixel tape');
       if (!upper || !lower) throw new Error('the demo has two jaws');
-      const changed = {
-        ...plan,
-        design: {
-          ...plan.design,
-          tapes: [
-            { ...upper, lengthMm: lengths[0] },
-            { ...lower, lengthMm: lengths[1] },
-          ],
-        },
-      };
+      const changes = [upper, lower].flatMap((tape, i) => changeItem(plan.design, tape.id, { lengthMm: lengths[i] }));
+      const changed = { ...plan, design: applyChanges(plan.design, changes) };
       const assessed = assess(changed.design);
       const inList =
         exportShoppingCsv(assessed, 1)
           .match(/(\d+) lights/g)
           ?.reduce((sum, text) => sum + Number.parseInt(text, 10), 0) ?? 0;
       const inDrawing =
-        exportTemplateSvg(changed, assessed).match(/<rect x="[\d.-]+" y="[\d.-]+" width="2"/g)?.length ?? 0;
+        (exportTemplateSvg(changed, assessed).split('the drawn line is')[0] ?? '').match(
+          /<rect x="[\d.-]+" y="[\d.-]+" width="2"/g,
+        )?.length ?? 0;
       const inData = assessed.dataLines.reduce((sum, { line }) => sum + line.pixels, 0);
       const inShow = assessed.show.groups
         .filter((group) => group.bytesPerPoint === 3)
@@ -175,7 +184,7 @@ describe('what is taken out', () => {
   it('the wire list has one line a core, and a name that looks like a formula stays a text', () => {
     const rows = Papa.parse<Record<string, string>>(exportWireCsv(a), { header: true, skipEmptyLines: true }).data;
     expect(rows.length).toBe(a.runs.reduce((sum, run) => sum + run.cores.length, 0));
-    const sly = assess({ ...plan.design, leds: [{ ...ledsOf({ name: '=1+1' }) }] });
+    const sly = assess(soundDesign({ leds: [ledsOf({ name: '=1+1' })] }));
     expect(exportWireCsv(sly)).toContain("'=1+1");
   });
   it('the template is at true size, escaped, and its back mirrors places only', () => {
@@ -184,7 +193,9 @@ describe('what is taken out', () => {
     expect(svg).toContain('viewBox="0 0 680');
     expect(svg).toContain('Fish &amp; &lt;chips&gt;');
     const x = (text: string): number[] =>
-      [...text.matchAll(/<rect x="([\d.-]+)" y="[\d.-]+" width="2"/g)].map((match) => Number(match[1]) + 1);
+      [...(text.split('the drawn line is')[0] ?? '').matchAll(/<rect x="([\d.-]+)" y="[\d.-]+" width="2"/g)].map(
+        (match) => Number(match[1]) + 1,
+      );
     const [front, back] = [x(svg), x(exportTemplateSvg(plan, a, 'back'))];
     front.forEach((place, i) => {
       // Front and back are each the other's mirror about the middle of the view.
@@ -215,7 +226,8 @@ describe('the catalogue', () => {
   it('has parts of every kind, each with an id and a name of its own and a price', () => {
     const parts = [...builtInLibrary.parts.values()];
     expect(new Set(parts.map((part) => part.name)).size).toBe(parts.length);
-    for (const part of parts) expect(part.price).toBeGreaterThan(0);
+    // What a maker has already, or describes by its figures, is not bought here.
+    for (const part of parts) expect(part.price).toBeGreaterThanOrEqual(0);
     expect(demoText.length).toBeLessThan(plenty.pictureBytes);
   });
 });

@@ -1,397 +1,422 @@
 import {
   budgetMood,
   budgetSigns,
-  type Consumer,
   type CourseStretch,
   layOutCourse,
   limitBudgets,
-  listConsumers,
   type MoodBudget,
   meanOfCourse,
+  peakWithSigns,
+  restOf,
   type SignBudget,
+  weightsOf,
 } from './assess/budget.ts';
+import { type Consumer, listConsumers } from './assess/consumers.ts';
 import { type CopiesInStep, judgeCopies } from './assess/copies.ts';
+import { railOfSwitched, type Switching, switchAll } from './assess/drive.ts';
 import { fitAll, type PlacedFit } from './assess/fits.ts';
-import { limitOf } from './assess/limit.ts';
 import { budgetLoop, type LoopBudget } from './assess/loop.ts';
-import { listPinDemands } from './assess/pins.ts';
+import { findNeeds, type Need } from './assess/needs.ts';
+import { type BoardPins, planPins } from './assess/pins.ts';
 import { designSensing, type Sensing, tellShow } from './assess/sensing.ts';
 import { listShopping, type ShoppingLine, totalCost } from './assess/shopping.ts';
-import { buildPath, findSupply, rangeOfRail, type SupplyParts } from './assess/supply.ts';
+import {
+  assessSupply,
+  createNightMaker,
+  type MoodCeiling,
+  type SuppliesInput,
+  type SupplyAssessment,
+} from './assess/supplies.ts';
 import { type ChainVoltage, solveChain } from './assess/tapeVoltage.ts';
+import { hubKey, type LaidTree } from './assess/trees.ts';
+import { layWires } from './assess/wiring.ts';
+import { type DataLine, timeDataLine } from './drive/index.ts';
+import { itemsOf } from './items/index.ts';
 import {
-  assignPins,
-  type DataLine,
-  type DrivenLeds,
-  driveLeds,
-  type PinPlan,
-  type RailRange,
-  timeDataLine,
-} from './drive/index.ts';
-import { orderChains, type PlacedGroup, type PlacedTape, placeLights } from './lights/index.ts';
+  countLights,
+  listMovables,
+  type MovableGroup,
+  orderChains,
+  type PlacedGroup,
+  type PlacedTape,
+  placeLights,
+} from './lights/index.ts';
 import { compileShow, type Show, type ShowLimit } from './motion/index.ts';
-import { type ControllerPart, findPart, type Library, withOwnParts } from './parts/index.ts';
-import type { Design } from './plan/index.ts';
 import {
-  type CeilingOverDischarge,
-  chooseFuse,
-  estimateRunsFor,
-  findCeilingOverDischarge,
-  type LinkLimit,
-  type LoadedLink,
-  loadLinks,
-  type NightMaker,
-  type Operation,
-  operate,
-  type PowerPath,
-  RESERVE_CHARGE,
-  type RunsFor,
-} from './power/index.ts';
-import { planRuns, type RunCurrents, type WireRun, wireCarriesA } from './wires/index.ts';
+  type Board,
+  boardOf,
+  type Driven,
+  isProgrammed,
+  layRails,
+  listBoards,
+  type RailRange,
+  type Rails,
+  type Switched,
+  type WireRun,
+} from './network/index.ts';
+import { type Library, withOwnParts } from './parts/index.ts';
+import { controlsOf, type Design, type Item } from './plan/index.ts';
+import type { LoadedLink, NightMaker, RunsFor } from './power/index.ts';
 
-export type { Consumer, CourseStretch, MoodBudget, SignBudget } from './assess/budget.ts';
+export type { CourseStretch, MoodBudget, SignBudget, SignOverMood } from './assess/budget.ts';
+export type { Consumer } from './assess/consumers.ts';
 export type { CopiesInStep } from './assess/copies.ts';
 export type { PlacedFit } from './assess/fits.ts';
 export type { LoopBudget } from './assess/loop.ts';
+export type { Need } from './assess/needs.ts';
+export { type BoardPins, whyDimmed } from './assess/pins.ts';
 export type { Sensing } from './assess/sensing.ts';
 export type { ShoppingLine } from './assess/shopping.ts';
+export type { MoodCeiling, SupplyAssessment } from './assess/supplies.ts';
 export type { ChainVoltage } from './assess/tapeVoltage.ts';
 
-export interface MoodCeiling extends CeilingOverDischarge {
-  readonly moodId: string;
-  readonly name: string;
-  readonly setTo: number;
+/** One data line: the board that sends it, and its timing. */
+export interface LineOfData {
+  readonly tapeId: string;
+  readonly board: Board | null;
+  readonly line: DataLine;
 }
 
-/** Everything that is reckoned about a supply; absent until there is a pack. */
-export interface SupplyAssessment {
-  readonly parts: SupplyParts;
-  readonly path: PowerPath;
-  /** At the height of the most hungry mood, with a tenth of the charge left. */
-  readonly atPeak: Operation;
-  readonly links: readonly LoadedLink[];
-  readonly weakest: LoadedLink | null;
-  readonly ceilings: readonly MoodCeiling[];
-  readonly runsFor: RunsFor | null;
+/** One board with its program's part of the show. */
+export interface BoardAssessment {
+  readonly board: Board;
+  /** What this board moves and hears; its frame is its own. */
+  readonly show: Show;
+  readonly limit: ShowLimit;
+  readonly loop: LoopBudget;
+}
+
+/** What flows on one rail, in all. */
+export interface RailFigures {
+  readonly id: string;
+  readonly name: string;
+  readonly range: RailRange | null;
+  readonly peakA: number;
+  readonly usualA: number;
+  readonly restA: number;
+  /** What what gives it is good for; null where that is not known. */
+  readonly limitA: number | null;
 }
 
 /** What one plan comes to: the result of the one pipeline. Plain data, derived from the design alone. */
 export interface Assessment {
+  readonly library: Library;
   readonly placed: readonly PlacedGroup[];
   readonly lightCount: number;
   readonly fits: readonly PlacedFit[];
+  /** All that moods could move: what a board drives, and what one would drive as soon as a mood moved it. */
+  readonly movables: readonly MovableGroup[];
+  /** All that moods move, as the preview runs it: every board in step. */
   readonly show: Show;
-  readonly controller: ControllerPart | null;
-  readonly rail: RailRange;
-  readonly driven: readonly DrivenLeds[];
-  readonly pinPlan: PinPlan | null;
-  readonly dataLines: readonly { readonly tapeId: string; readonly line: DataLine }[];
+  readonly rails: Rails;
+  readonly boards: readonly Board[];
+  readonly switched: ReadonlyMap<string, readonly Switched[]>;
+  readonly driven: readonly Driven[];
+  readonly pins: readonly BoardPins[];
+  readonly programs: readonly BoardAssessment[];
+  readonly dataLines: readonly LineOfData[];
   readonly sensing: readonly Sensing[];
-  /** Null until there is a controller. */
-  readonly loop: LoopBudget | null;
   /** Null for a single piece. */
   readonly copiesInStep: CopiesInStep | null;
   readonly consumers: readonly Consumer[];
   readonly moods: readonly MoodBudget[];
   readonly signs: readonly SignBudget[];
   readonly course: readonly CourseStretch[];
-  /** On the rail: the height of the most hungry mood with the hungriest sign over it, and the mean over the evening. */
+  /** The height of the most hungry mood, under the hungriest sign, and the mean over the evening. */
   readonly peakA: number;
   readonly usualA: number;
   readonly allWhiteA: number;
+  /** With every programmed light dark. */
+  readonly restA: number;
+  /** What has to be decided before the figures are whole. */
+  readonly needs: readonly Need[];
   /** For the limiter of the program and of the preview; it limits nothing until there is a pack. */
   readonly limit: ShowLimit;
+  /** Every source with what it feeds. */
+  readonly supplies: readonly SupplyAssessment[];
+  /** The one that the main rail hangs on, or the first there is. */
   readonly supply: SupplyAssessment | null;
+  /** The link that gives way first, of all supplies. */
+  readonly weakest: LoadedLink | null;
+  /** Of each mood the lowest of all supplies. */
+  readonly ceilings: readonly MoodCeiling[];
+  /** The supply that ends first. */
+  readonly runsFor: RunsFor | null;
+  readonly railFigures: readonly RailFigures[];
   readonly chains: readonly ChainVoltage[];
   readonly runs: readonly WireRun[];
   readonly shopping: readonly ShoppingLine[];
   readonly costPerCopy: number;
 }
 
-/** Tape links of one mood: what each data line's feed carries, as part of the rail current of that mood. */
-function linkTapes(
-  chains: readonly (readonly PlacedTape[])[],
-  budget: MoodBudget,
-  consumers: readonly Consumer[],
-  runs: readonly WireRun[],
-): LinkLimit[] {
-  const { restA, dynamicPeakA } = budget.draw;
-  return chains.flatMap((chain): LinkLimit[] => {
-    const ids = new Set(chain.map((tape) => tape.id));
-    const own = consumers.filter((consumer) => ids.has(consumer.id));
-    const chainRestA = own.reduce((sum, consumer) => sum + consumer.restA, 0);
-    const chainPeakA = own.reduce(
-      (sum, consumer) =>
-        sum + consumer.fullA * (budget.groups.find((group) => group.groupId === consumer.id)?.load.peak ?? 0),
-      0,
-    );
-    // Tapes of a chain that move as one do not all peak at once: the chain never carries more than the whole.
-    const share = dynamicPeakA === 0 ? 0 : Math.min(1, chainPeakA / dynamicPeakA);
-    const first = chain[0];
-    const run = runs.find((each) => each.id === `feed:${first?.id}`);
-    if (!first || !run) return [];
-    const common = { carries: 'rail', share, offsetA: chainRestA - restA * share } as const;
-    return [
-      { id: 'wire', name: `The feed of ${first.name}`, limitA: wireCarriesA(run.gaugeAwg), ...common },
-      { id: 'tape', name: `The rails of ${first.name}`, limitA: first.part.feedLimitA, ...common },
-    ];
-  });
+/** The steps of the pipeline up to the wires, kept together for whoever makes nights of it again. */
+interface Reckoned {
+  readonly assessment: Assessment;
+  readonly input: SuppliesInput;
+  readonly layAgain: (sourceId: string, deviation: { capacity: number; resistance: number }) => LaidTree | null;
 }
 
-/** Highest current of each group over all moods as they are set; at full light while there are no moods. */
-function peakByGroup(
-  consumers: readonly Consumer[],
-  budgets: readonly MoodBudget[],
-  signs: readonly SignBudget[],
-): Map<string, number> {
-  const signA = (id: string): number =>
-    Math.max(0, ...signs.map((sign) => sign.groups.find((group) => group.groupId === id)?.peakA ?? 0));
-  return new Map(
-    consumers.map((consumer) => [
-      consumer.id,
-      budgets.length === 0
-        ? consumer.restA + consumer.fullA
-        : Math.min(
-            consumer.restA + consumer.fullA,
-            signA(consumer.id) +
-              Math.max(
-                ...budgets.map(
-                  (budget) => budget.groups.find((group) => group.groupId === consumer.id)?.peakA ?? consumer.restA,
-                ),
-              ),
-          ),
-    ]),
-  );
-}
+const mostHungry = (budgets: readonly MoodBudget[]): MoodBudget | undefined =>
+  budgets.reduce<MoodBudget | undefined>((most, each) => (!most || each.peakA > most.peakA ? each : most), undefined);
 
-function assessSupply(options: {
-  readonly design: Design;
-  readonly library: Library;
-  readonly parts: SupplyParts;
-  readonly path: PowerPath;
-  readonly brownOutV: number;
-  readonly budgets: readonly MoodBudget[];
-  readonly consumers: readonly Consumer[];
-  readonly course: readonly CourseStretch[];
-  readonly peakA: number;
-  readonly runs: readonly WireRun[];
-  readonly chains: readonly (readonly PlacedTape[])[];
-}): SupplyAssessment {
-  const { design, library, parts, path, brownOutV, budgets, consumers, course, peakA, runs, chains } = options;
-  const packLead = runs.find((run) => run.id === 'pack');
-  const withTapes = (budget: MoodBudget): PowerPath => ({
-    ...path,
-    links: [...path.links, ...linkTapes(chains, budget, consumers, runs)],
-  });
-  const hungriest = budgets.reduce<MoodBudget | undefined>(
-    (most, each) => (!most || each.peakA > most.peakA ? each : most),
-    undefined,
-  );
-  const atPeak = operate(path, RESERVE_CHARGE, peakA);
-  const links = loadLinks(hungriest ? withTapes(hungriest) : path, atPeak, peakA);
-  return {
-    parts,
-    path,
-    atPeak,
-    links,
-    weakest: links.reduce<LoadedLink | null>((most, each) => (!most || each.fill > most.fill ? each : most), null),
-    ceilings: budgets.map((budget) => ({
-      moodId: budget.moodId,
-      name: budget.name,
-      setTo: budget.brightness,
-      ...findCeilingOverDischarge(withTapes(budget), budget.draw),
-    })),
-    runsFor:
-      course.length === 0
-        ? null
-        : estimateRunsFor(createNightMaker({ design, library, parts, brownOutV, course, consumers, packLead })),
-  };
-}
-
-/** Makes evenings of a design for any set of deviations: for the quick estimate here and for sampling in a worker. */
-function createNightMaker(options: {
-  readonly design: Design;
-  readonly library: Library;
-  readonly parts: SupplyParts;
-  readonly brownOutV: number;
-  readonly course: readonly CourseStretch[];
-  readonly consumers: readonly Consumer[];
-  readonly packLead: WireRun | undefined;
-}): NightMaker {
-  const { design, library, parts, brownOutV, course, consumers, packLead } = options;
-  const totalA = consumers.reduce((sum, consumer) => sum + consumer.restA + consumer.fullA, 0);
-  const spread =
-    totalA === 0
-      ? 0
-      : consumers.reduce((sum, consumer) => sum + (consumer.restA + consumer.fullA) * consumer.relativeSpread, 0) /
-        totalA;
-  return (deviation) => {
-    const factor = 1 + deviation.load * spread;
-    return {
-      path: buildPath({ design, supply: parts, library, brownOutV, packLead, deviation }),
-      course: course.map((stretch) => ({ ...stretch, meanA: stretch.meanA * factor, peakA: stretch.peakA * factor })),
-    };
-  };
-}
-
-/** Evenings of an assessed design; null until it has a pack and a mood. For the night run and its sampling. */
+/** Evenings of each pack of an assessed design; for the night run and its sampling. */
 export function prepareNights(
   design: Design,
-  assessment: Assessment,
   library: Library = withOwnParts(design.ownParts),
-): NightMaker | null {
-  const { supply, course, consumers, controller, runs } = assessment;
-  if (!supply || course.length === 0) return null;
-  return createNightMaker({
-    design,
-    library,
-    parts: supply.parts,
-    brownOutV: controller?.brownOutV ?? 0,
-    course,
-    consumers,
-    packLead: runs.find((run) => run.id === 'pack'),
-  });
+): ReadonlyMap<string, NightMaker> {
+  const { assessment, input, layAgain } = reckon(design, library);
+  if (assessment.course.length === 0) return new Map();
+  return new Map(
+    assessment.supplies.flatMap((supply): [string, NightMaker][] => {
+      if (supply.tree.source.kind !== 'pack') return [];
+      const again = (deviation: { capacity: number; resistance: number }): LaidTree =>
+        layAgain(supply.rail.id, deviation) ?? supply.laid;
+      return [[supply.rail.id, createNightMaker(input, again)]];
+    }),
+  );
 }
 
 /**
- * The one pipeline: places the lights, sizes the channels, runs the moods for their currents, feeds them through
- * wires, converter and pack, and solves the voltages. What can't be decided yet (no pack, no controller) is null.
+ * The one pipeline: places the lights, lays the rails, sizes the channels, runs the moods for their currents, feeds them
+ * through wires, converters and packs, and solves the voltages. What can't be decided yet is null, or named in `needs`.
  * Findings are drawn from the result by `checkDesign`.
  */
-export function assess(design: Design, library: Library = withOwnParts(design.ownParts)): Assessment {
-  const placed = placeLights(design, library);
-  const controller = findPart(library, 'controller', design.drive.controller) ?? null;
-  const parts = findSupply(design, library);
-  const rail = rangeOfRail(parts, design.piece.ambientC);
-  const driven = controller
-    ? placed.flatMap((group) =>
-        group.kind === 'leds' && group.places.length > 0 ? [driveLeds(group, controller, rail)] : [],
-      )
-    : [];
-  const drivenById = new Map(driven.map((leds) => [leds.groupId, leds]));
-  const sensing = designSensing(design, controller, parts);
-  const show = compileShow(design, placed, tellShow(sensing));
-  const consumers = listConsumers(placed, drivenById, controller ?? undefined);
-  const asSet = design.moods.list.flatMap((mood, i) => {
-    const shown = show.moods[i];
-    return shown ? [budgetMood({ mood, shown, show, consumers, driven: drivenById })] : [];
-  });
-  const allWhiteA = consumers.reduce((sum, consumer) => sum + consumer.restA + consumer.fullA, 0);
-  const signs = budgetSigns(design, show, consumers, drivenById);
-  const signPeakA = Math.max(0, ...signs.map((sign) => sign.peakA));
-  const peakA =
-    asSet.length === 0 ? allWhiteA : Math.min(allWhiteA, Math.max(...asSet.map((budget) => budget.peakA)) + signPeakA);
-  const brownOutV = controller?.brownOutV ?? 0;
+export const assess = (design: Design, library: Library = withOwnParts(design.ownParts)): Assessment =>
+  reckon(design, library).assessment;
 
+function listChains(design: Design, placed: readonly PlacedGroup[]): PlacedTape[][] {
   const tapesById = new Map(placed.flatMap((group) => (group.kind === 'tape' ? [[group.id, group] as const] : [])));
-  const chains = orderChains(design.tapes)
+  return orderChains(itemsOf(design, 'pixel tape'))
     .map((chain) => chain.flatMap((tape) => tapesById.get(tape.id) ?? []))
     .filter((chain) => chain.some((tape) => tape.cut.lights > 0));
-  const firstPass = parts
-    ? operate(buildPath({ design, supply: parts, library, brownOutV }), RESERVE_CHARGE, peakA)
-    : null;
-  const runs = planRuns(
+}
+
+/** Whether a mood may move it: a board drives it, or would. */
+function couldMove(item: Item, switching: Switching, boards: readonly Board[]): boolean {
+  const channels = switching.switched.get(item.id);
+  return isMoved(item, switching) || (boards.length > 0 && (channels ?? []).some(({ said }) => said.way === 'auto'));
+}
+
+/** What a program drives, or will once there is a board: the rest is lit by its supply, whatever the moods say. */
+function isMoved(item: Item, switching: Switching): boolean {
+  const channels = switching.switched.get(item.id);
+  if (!channels) return item.kind === 'pixel tape';
+  return channels.some(({ way }) => isProgrammed(way) || way.id === 'undecided');
+}
+
+function reckon(design: Design, library: Library): Reckoned {
+  const placed = placeLights(design, library);
+  const rails = layRails(design, library);
+  const boards = listBoards(design, library, rails);
+  const switching = switchAll(design, library, rails, boards, placed);
+  const { switched, driven } = switching;
+  const sensing = designSensing(design, rails, boards);
+  const controls = controlsOf(design);
+  const movables = listMovables(design, placed, library, (item) => isMoved(item, switching));
+  const show = compileShow({ moods: design.moods, movables, controls, sensing: tellShow(sensing) });
+  const consumers = listConsumers({
     design,
+    library,
+    rails,
+    boards,
     placed,
-    findRunCurrents({
-      chains,
-      consumers,
-      budgets: asSet,
-      signs,
-      driven,
-      packPeakA: firstPass && Number.isFinite(firstPass.packA) ? firstPass.packA : peakA * 1.6,
-      railV: rail.nominalV,
-    }),
-  );
-  const packLead = runs.find((run) => run.id === 'pack');
-  const path = parts ? buildPath({ design, supply: parts, library, brownOutV, packLead }) : null;
-  const limit = limitOf(path, show, consumers);
+    driven,
+    loadRailOf: (itemId) => railOfSwitched(switching, itemId),
+  });
+  const byId = new Map(consumers.map((consumer) => [consumer.id, consumer]));
+  const weights = weightsOf(driven);
+  const restA = restOf(consumers);
+  const signNames = show.signs.map((sign) => design.moods.signs?.find((each) => each.id === sign.id)?.name ?? sign.id);
+  const asSet = design.moods.list.flatMap((mood, moodIndex) => {
+    const shown = show.moods[moodIndex];
+    return shown ? [budgetMood({ mood, shown, moodIndex, show, consumers: byId, restA, weights, signNames })] : [];
+  });
+  const chains = listChains(design, placed);
+  const wiring = layWires({
+    design,
+    library,
+    placed,
+    rails,
+    boards,
+    switching,
+    consumers,
+    byId,
+    budgets: asSet,
+    show,
+    chains,
+  });
+  const { runs, layTreeOf, nodeOfConsumer } = wiring;
+  const laid = rails.list
+    .filter((rail) => rail.fromId === null)
+    .flatMap((rail) => {
+      const tree = layTreeOf(rail.id);
+      return tree ? [{ rail, tree }] : [];
+    });
+
+  const guardedId = guardedRail(chains, byId, consumers, show);
+  const guarded = laid.find(({ tree }) => guardedId !== null && nodeOfConsumer(tree, guardedId) >= 0) ?? null;
+  const limit = wiring.limitFor(guarded?.tree ?? null, guardedId, show);
   const budgets = limitBudgets(asSet, show, limit);
-  const course = layOutCourse(design, budgets);
-  const supply =
-    parts && path
-      ? assessSupply({ design, library, parts, path, brownOutV, budgets, consumers, course, peakA, runs, chains })
-      : null;
-  const hungriest = budgets.reduce<MoodBudget | undefined>(
-    (most, each) => (!most || each.peakA > most.peakA ? each : most),
-    undefined,
+  const allWhiteA = consumers.reduce((sum, each) => sum + each.restA + each.steadyPeakA + each.fullA, 0);
+  const isLit = show.groups.length === 0 && consumers.some((each) => each.steadyA > 0);
+  const course = layOutCourse(
+    design,
+    budgets,
+    isLit ? { meanA: consumers.reduce((sum, each) => sum + each.restA + each.steadyA, 0), peakA: restA } : null,
   );
-  const dataLines = chains.flatMap((chain) =>
-    chain[0]
+  const input: SuppliesInput = { show, consumers, byId, budgets, course, chains, runs, nodeOfConsumer };
+  const layAgain: Reckoned['layAgain'] = (sourceId, deviation) => layTreeOf(sourceId, deviation);
+  const supplies = laid.map(({ rail, tree }) =>
+    assessSupply(input, rail, tree, (deviation) => layAgain(rail.id, deviation) ?? tree),
+  );
+  const supply =
+    supplies.find((each) => each.rail.id === (rails.mainId === null ? null : rails.byId.get(rails.mainId)?.sourceId)) ??
+    supplies[0] ??
+    null;
+  const hungriest = mostHungry(budgets);
+  const dataLines = chains.flatMap((chain): LineOfData[] => {
+    const [first] = chain;
+    return first
       ? [
           {
-            tapeId: chain[0].id,
+            tapeId: first.id,
+            board: boardOf(boards, first.tape.board),
             line: timeDataLine(
               chain.reduce((sum, tape) => sum + tape.cut.lights, 0),
-              chain[0].part,
+              first.part,
             ),
           },
         ]
-      : [],
-  );
-  const shopping = listShopping({ design, library, placed, driven: drivenById, runs });
-  return {
+      : [];
+  });
+  const shopping = listShopping({ design, library, placed, driven, runs, sensing });
+  const usualA = course.length === 0 ? allWhiteA : meanOfCourse(course);
+  const links = supplies.flatMap((each) => each.links);
+  const assessment: Assessment = {
+    library,
     placed,
-    lightCount: placed.reduce(
-      (sum, group) => sum + (group.kind === 'tape' ? group.cut.lights : group.places.length),
-      0,
-    ),
+    lightCount: placed.reduce((sum, group) => sum + countLights(group), 0),
     fits: fitAll(design, placed),
+    movables: listMovables(design, placed, library, (item) => couldMove(item, switching, boards)),
     show,
-    controller,
-    rail,
+    rails,
+    boards,
+    switched,
     driven,
-    pinPlan: controller ? assignPins(controller, listPinDemands(design, placed, driven), design.drive.pinLocks) : null,
+    pins: planPins(design, boards, placed, driven),
+    programs: boards.map((board) => {
+      const isOwn = (id: string): boolean =>
+        placed.some(
+          (group) =>
+            group.id === id && group.kind === 'tape' && boardOf(boards, rootTape(design, group).board)?.id === board.id,
+        ) ||
+        driven.some((each) => each.itemId === id && each.board?.id === board.id) ||
+        itemsOf(design, 'signal').some((signal) => signal.id === id && signal.from === board.id);
+      const own = compileShow({
+        moods: boards.length > 1 ? onlyFor(design.moods, isOwn) : design.moods,
+        movables: movables.filter((group) => boards.length === 1 || isOwn(group.id)),
+        controls: controls.filter((control) => boardOf(boards, control.board)?.id === board.id),
+        sensing: tellShow(sensing),
+      });
+      return {
+        board,
+        show: own,
+        limit: boards.length === 1 ? limit : wiring.limitFor(guarded?.tree ?? null, guardedId, own),
+        loop: budgetLoop(
+          own,
+          board.part,
+          dataLines.filter((each) => each.board?.id === board.id).map(({ line }) => line.frameS),
+        ),
+      };
+    }),
     dataLines,
     copiesInStep: judgeCopies(design, show),
-    loop: controller
-      ? budgetLoop(
-          show,
-          controller,
-          dataLines.map(({ line }) => line.frameS),
-        )
-      : null,
     sensing,
     consumers,
     moods: budgets,
-    signs,
+    signs: budgetSigns(design, show, byId, weights),
     course,
-    peakA,
-    usualA: course.length === 0 ? allWhiteA : meanOfCourse(course),
+    peakA: budgets.length === 0 ? allWhiteA : Math.min(allWhiteA, Math.max(...budgets.map(peakWithSigns))),
+    usualA,
     allWhiteA,
+    restA: consumers.reduce((sum, each) => sum + each.restA, 0),
+    needs: findNeeds({ design, library, placed, rails, boards, switched, driven, consumers, course }),
     limit,
+    supplies,
     supply,
-    chains: chains.map((chain) => solveChain({ chain, runs, consumers, budget: hungriest, railV: rail.nominalV })),
+    weakest: links.reduce<LoadedLink | null>((worst, each) => (!worst || each.fill > worst.fill ? each : worst), null),
+    ceilings: lowestCeilings(supplies),
+    runsFor: supplies.reduce<RunsFor | null>(
+      (least, { runsFor }) => (runsFor && (!least || runsFor.cautiousH < least.cautiousH) ? runsFor : least),
+      null,
+    ),
+    railFigures: wiring.railFigures(supplies, budgets, course),
+    chains: chains.map((chain) => {
+      const [first] = chain;
+      const railId = first ? rails.feedOf(first.tape) : null;
+      const range = railId === null ? null : (rails.byId.get(railId)?.range ?? null);
+      return solveChain({ chain, runs, consumers: byId, budget: hungriest, railId, railV: range?.nominalV ?? 0 });
+    }),
     runs,
     shopping,
     costPerCopy: totalCost(shopping),
   };
+  return { assessment, input, layAgain };
 }
 
-function findRunCurrents(options: {
-  readonly chains: readonly (readonly PlacedTape[])[];
-  readonly consumers: readonly Consumer[];
-  readonly budgets: readonly MoodBudget[];
-  readonly signs: readonly SignBudget[];
-  readonly driven: readonly DrivenLeds[];
-  readonly packPeakA: number;
-  readonly railV: number;
-}): RunCurrents {
-  const { chains, consumers, budgets, signs, driven, packPeakA, railV } = options;
-  const peaks = peakByGroup(consumers, budgets, signs);
-  // A feed or jumper carries its own tape and every tape behind it.
-  const tapePeakA = new Map(
-    chains.flatMap((chain) =>
-      chain.map(
-        (tape, i) => [tape.id, chain.slice(i).reduce((sum, next) => sum + (peaks.get(next.id) ?? 0), 0)] as const,
-      ),
-    ),
-  );
+/** The first tape of the line that a tape hangs on. */
+function rootTape(design: Design, tape: PlacedTape): PlacedTape['tape'] {
+  const tapes = itemsOf(design, 'pixel tape');
+  let at = tape.tape;
+  for (let hops = 0; at.after !== null && hops <= tapes.length; hops += 1)
+    at = tapes.find((each) => each.id === at.after) ?? { ...at, after: null };
+  return at;
+}
+
+/** Moods as one board of several sees them: moves on what is its own. Sets that mix boards move what each has. */
+function onlyFor(moods: Design['moods'], isOwn: (id: string) => boolean): Design['moods'] {
+  const sets = (moods.sets ?? []).filter((set) => set.of.some((part) => isOwn(part.groupId)));
+  const mine = (id: string): boolean => isOwn(id) || sets.some((set) => set.id === id);
+  const pick = <T>(moves: Readonly<Record<string, T>>): Record<string, T> =>
+    Object.fromEntries(Object.entries(moves).filter(([id]) => mine(id)));
   return {
-    packPeakA,
-    packFuseA: chooseFuse(packPeakA, Number.POSITIVE_INFINITY).bestA ?? packPeakA,
-    tapePeakA,
-    ledPeakA: new Map(driven.map((leds) => [leds.groupId, leds.resistor.brightestA])),
-    railV,
+    ...moods,
+    list: moods.list.map((mood) => ({
+      ...mood,
+      moves: pick(mood.moves),
+      ...(mood.tops ? { tops: mood.tops.filter((top) => mine(top.on)) } : {}),
+    })),
+    ...(moods.signs ? { signs: moods.signs.map((sign) => ({ ...sign, moves: pick(sign.moves) })) } : {}),
+    sets,
   };
 }
+
+/** The consumer whose rail the program's limiter guards: the pixels, or what else moods make draw most. */
+function guardedRail(
+  chains: readonly (readonly PlacedTape[])[],
+  byId: ReadonlyMap<string, Consumer>,
+  consumers: readonly Consumer[],
+  show: Show,
+): Consumer | null {
+  const pixels = chains.flatMap((chain) => chain.flatMap((tape) => byId.get(tape.id) ?? []));
+  const moved =
+    pixels.length > 0 ? pixels : consumers.filter((each) => show.groups.some((group) => group.id === each.id));
+  return moved.reduce<Consumer | null>((most, each) => (!most || each.fullA > most.fullA ? each : most), null);
+}
+
+/** Of each mood, the ceiling of the supply that gives way first. */
+function lowestCeilings(supplies: readonly SupplyAssessment[]): MoodCeiling[] {
+  const [first, ...others] = supplies;
+  return (first?.ceilings ?? []).map((ceiling, i) =>
+    others.reduce((least, each) => {
+      const other = each.ceilings[i];
+      return other && other.brightness < least.brightness ? other : least;
+    }, ceiling),
+  );
+}
+
+/** The node of a tree at which something of a rail is drawn: behind the lead of its hub, where that has one. */
+export const nodeAtHub = (laid: LaidTree, hubId: string | null, railId: string | null): number => {
+  if (railId === null) return -1;
+  return (hubId === null ? undefined : laid.nodeOf.get(hubKey(hubId, railId))) ?? laid.nodeOf.get(railId) ?? -1;
+};

@@ -1,14 +1,14 @@
 import { readFileSync } from 'node:fs';
-import {
-  createPlan,
-  type Design,
-  emptyDesign,
-  type LedGroup,
-  type Mood,
-  type Plan,
-  type Tape,
-} from '../src/plan/index.ts';
+import type { z } from 'zod';
+import { createPlan, type Design, emptyDesign, type Mood, type Plan } from '../src/plan/index.ts';
 import { readPlanText } from '../src/plan/reading.ts';
+import { migrateDesign } from '../src/plan/versionOne/migrate.ts';
+import type { planOneSchema } from '../src/plan/versionOne/schema.ts';
+
+/** A piece with one controller, one pack and one rail, in few words: what most tests need of a plan. */
+export type Simple = z.infer<typeof planOneSchema>['design'];
+type SimpleTape = Simple['tapes'][number];
+type SimpleLeds = Simple['leds'][number];
 
 /** The text of the demo plan as it ships. */
 export const demoText = readFileSync(new URL('../../demo/anglerfish-headdress.glimmer.json', import.meta.url), 'utf8');
@@ -20,7 +20,7 @@ export function demoPlan(): Plan {
   return read.plan;
 }
 
-export const tapeOf = (change: Partial<Tape> = {}): Tape => ({
+export const tapeOf = (change: Partial<SimpleTape> = {}): SimpleTape => ({
   id: 'tape',
   name: 'Tape',
   part: 'pixel-tape-74',
@@ -36,7 +36,7 @@ export const tapeOf = (change: Partial<Tape> = {}): Tape => ({
   ...change,
 });
 
-export const ledsOf = (change: Partial<LedGroup> = {}): LedGroup => ({
+export const ledsOf = (change: Partial<SimpleLeds> = {}): SimpleLeds => ({
   id: 'leds',
   name: 'Leds',
   part: 'led-5mm-amber',
@@ -59,26 +59,75 @@ export const moodOf = (change: Partial<Mood> = {}): Mood => ({
   ...change,
 });
 
-/** A design in which everything suits: a short tape, a mood, a large controller, a fused and switched cell. */
-export function soundDesign(change: Partial<Design> = {}): Design {
+/** Nothing decided yet. */
+export const emptySimple: Simple = {
+  piece: { ...emptyDesign.piece },
+  view: { picture: { kind: 'none' }, widthMm: 400, heightMm: 280 },
+  hollows: [],
+  tapes: [],
+  leds: [],
+  moods: { list: [], startId: null, cues: [], course: [], cueUses: [] },
+  drive: {
+    controller: null,
+    at: { xMm: 200, yMm: 140 },
+    controls: [],
+    pinLocks: [],
+    dataResistorOhm: null,
+    levelShifter: false,
+  },
+  power: {
+    pack: null,
+    at: { xMm: 200, yMm: 200 },
+    capacityMah: null,
+    converter: null,
+    switch: null,
+    fuseA: null,
+    plug: null,
+    reservoirUf: null,
+    housing: 'none',
+    nextToBody: false,
+    lockedLid: false,
+    charging: 'taken out',
+  },
+  wires: { gaugesInStock: [30, 28, 26, 24, 22, 20], runs: [] },
+};
+
+/** A piece in which everything suits: a short tape, a mood, a large controller, a fused and switched cell. */
+export const soundSimple: Simple = {
+  ...emptySimple,
+  tapes: [tapeOf()],
+  moods: { ...emptySimple.moods, list: [moodOf() as Simple['moods']['list'][number]], startId: 'mood' },
+  drive: { ...emptySimple.drive, controller: 'controller-large-5v', dataResistorOhm: 330 },
+  power: {
+    ...emptySimple.power,
+    pack: 'pack-lithium-round-3400',
+    converter: 'boost-5v-1a5',
+    switch: 'switch-slide-3a',
+    plug: 'plug-2way-3a',
+    fuseA: 1,
+    reservoirUf: 1000,
+    housing: 'hard case',
+  },
+};
+
+type Change = Partial<Omit<Simple, 'moods'>> & { readonly moods?: Design['moods'] };
+
+/** A simple piece as the items it is made of; no way that was soldered is open. */
+export function designOf(simple: Change): Design {
+  const { moods, ...rest } = simple;
+  const design = migrateDesign({ ...emptySimple, ...rest, moods: (moods ?? emptySimple.moods) as Simple['moods'] });
   return {
-    ...emptyDesign,
-    tapes: [tapeOf()],
-    moods: { ...emptyDesign.moods, list: [moodOf()], startId: 'mood' },
-    drive: { ...emptyDesign.drive, controller: 'controller-large-5v', dataResistorOhm: 330 },
-    power: {
-      ...emptyDesign.power,
-      pack: 'pack-lithium-round-3400',
-      converter: 'boost-5v-1a5',
-      switch: 'switch-slide-3a',
-      plug: 'plug-2way-3a',
-      fuseA: 1,
-      reservoirUf: 1000,
-      housing: 'hard case',
-    },
-    ...change,
+    ...design,
+    items: design.items.map((item) => {
+      if (item.kind !== 'light') return item;
+      const { waySoldered: _, ...said } = item;
+      return said;
+    }),
   };
 }
+
+/** The sound piece with some of it changed. */
+export const soundDesign = (change: Change = {}): Design => designOf({ ...soundSimple, ...change });
 
 export const planOf = (design: Design): Plan =>
   createPlan({ id: '00000000-0000-4000-8000-000000000001', name: 'Test piece', design });

@@ -1,8 +1,26 @@
-import { placeLights } from '../src/lights/index.ts';
-import { compileShow, type GroupLoad, measureMood, paintFrame, type Show } from '../src/motion/index.ts';
-import { builtInLibrary } from '../src/parts/index.ts';
-import type { Design, Mood, Move } from '../src/plan/index.ts';
-import { moodOf, soundDesign, tapeOf } from './designs.ts';
+import { listMovables, placeLights } from '../src/lights/index.ts';
+import {
+  compileShow,
+  type GroupLoad,
+  measureMood,
+  paintFrame,
+  type Show,
+  type ShowInput,
+} from '../src/motion/index.ts';
+import { withOwnParts } from '../src/parts/index.ts';
+import { controlsOf, type Design, type Mood, type Move } from '../src/plan/index.ts';
+import { moodOf, type Simple, soundDesign, tapeOf } from './designs.ts';
+
+/** The show of a design in which a program drives every light. */
+export function showFrom(design: Design, sensing?: ShowInput['sensing']): Show {
+  const library = withOwnParts(design.ownParts);
+  return compileShow({
+    moods: design.moods,
+    movables: listMovables(design, placeLights(design, library), library, () => true),
+    controls: controlsOf(design),
+    ...(sensing ? { sensing } : {}),
+  });
+}
 
 /** What the first mood of a show asks of its first group; `lightsAt` as for `measureMood`. */
 export function firstLoad(show: Show, lightsAt?: readonly number[]): GroupLoad {
@@ -16,7 +34,7 @@ export const steady = (colour: string, level = 1): Move => ({ kind: 'steady', co
 export type Sets = NonNullable<Design['moods']['sets']>;
 
 /** The show of one mood on a tape of six lights, unless the design says otherwise. */
-export function showOf(mood: Partial<Mood>, change: Partial<Design> = {}, sets: Sets = []): Show {
+export function showOf(mood: Partial<Mood>, change: Partial<Omit<Simple, 'moods'>> = {}, sets: Sets = []): Show {
   const design = soundDesign({
     tapes: [tapeOf({ part: 'pixel-tape-60', lengthMm: 100 })],
     ...change,
@@ -29,7 +47,7 @@ export function showOf(mood: Partial<Mood>, change: Partial<Design> = {}, sets: 
       sets,
     },
   });
-  return compileShow(design, placeLights(design, builtInLibrary));
+  return showFrom(design);
 }
 export const frameAt = (show: Show, tMs = 0): Uint8Array => {
   const out = new Uint8Array(show.frameBytes);

@@ -1,4 +1,4 @@
-/* Board file: an eight-bit controller at 16 MHz, bare metal, pins P0 to P13 and L0 to L5 (its larger kind: 2 KB of memory).
+/* Board file: an eight-bit controller at 16 MHz, bare metal, pins 1 to 18 along its edge (its larger kind: 2 KB of memory).
  * Registers stand here by address, so that it builds with the plain architecture: make avr. */
 #include "board.h"
 #include "pins.h"
@@ -29,12 +29,14 @@
 #define UBRR0L REG(0xc4)
 #define UDR0 REG(0xc6)
 
-/* Pins by the names of the plan: P0 to P13 count on from 0, L0 to L5 from 14. */
-enum { P0, P1, P2, P3, P4, P5, P6, P7, P8, P9, P10, P11, P12, P13, L0, L1, L2, L3, L4, L5, NO_PIN };
+/* The lines of the chip: D0 to D13 count on from 0, A0 to A5 from 14. Pin 1 of the edge is D2, pin 13 is A0. */
+enum { D2 = 2, D3, D4, D5, D6, D7, D8, D9, D10, D11, D12, D13, A0, A1, A2, A3, A4, A5, NO_LINE };
+#define LINE_OF(pin) ((uint8_t)((pin) == NO_PIN ? NO_LINE : (pin) + 1))
 
-static const uint8_t channels[] = UG_CHANNEL_PINS;
-static const uint8_t lines[] = UG_LINE_PINS;
-static const uint8_t controls[] = UG_CONTROL_PINS;
+static const uint8_t channel_pins[] = UG_CHANNEL_PINS;
+static const uint8_t channel_low[] = UG_CHANNEL_LOW;
+static const uint8_t line_pins[] = UG_LINE_PINS;
+static const uint8_t control_pins[] = UG_CONTROL_PINS;
 
 static uint16_t port_of(uint8_t pin) { return pin < 8 ? 0x2b : pin < 14 ? 0x25 : 0x28; }
 static uint8_t bit_of(uint8_t pin) { return (uint8_t)(1u << (pin < 8 ? pin : pin < 14 ? pin - 8 : pin - 14)); }
@@ -53,9 +55,15 @@ void __vector_16(void) { overflows++; }
 
 void board_begin(void) {
   uint8_t i;
-  for (i = 0; i < sizeof channels; i++) if (channels[i] != NO_PIN) make_output(channels[i]);
-  for (i = 0; i < sizeof lines; i++) if (lines[i] != NO_PIN) make_output(lines[i]);
-  for (i = 0; i < sizeof controls; i++) if (controls[i] < L0) set_pin(controls[i], 1);
+  for (i = 0; i < sizeof channel_pins; i++) {
+    uint8_t line = LINE_OF(channel_pins[i]);
+    if (line == NO_LINE) continue;
+    /* Its dark level first: what is lit while low must not flash when its pin becomes an output. */
+    if (channel_low[i]) set_pin(line, 1);
+    make_output(line);
+  }
+  for (i = 0; i < sizeof line_pins; i++) if (line_pins[i] != NO_PIN) make_output(LINE_OF(line_pins[i]));
+  for (i = 0; i < sizeof control_pins; i++) if (LINE_OF(control_pins[i]) < A0) set_pin(LINE_OF(control_pins[i]), 1);
   TCCR0A = 0x03;
   TCCR0B = 0x03;
   TIMSK0 = 0x01;
@@ -81,14 +89,14 @@ uint32_t board_now_ms(void) {
 }
 
 uint8_t board_pressed(uint8_t control) {
-  uint8_t pin = controls[control];
-  return pin < NO_PIN && (REG(port_of(pin) - 2) & bit_of(pin)) == 0;
+  uint8_t pin = LINE_OF(control_pins[control]);
+  return pin < NO_LINE && (REG(port_of(pin) - 2) & bit_of(pin)) == 0;
 }
 
 uint16_t board_level(uint8_t control) {
-  uint8_t low;
-  if (controls[control] < L0 || controls[control] >= NO_PIN) return 0;
-  ADMUX = (uint8_t)(0x40 | (controls[control] - L0));
+  uint8_t low, line = LINE_OF(control_pins[control]);
+  if (line < A0 || line >= NO_LINE) return 0;
+  ADMUX = (uint8_t)(0x40 | (line - A0));
   ADCSRA |= 0x40;
   while (ADCSRA & 0x40) {}
   low = ADCL;
@@ -107,15 +115,16 @@ static void dim(volatile uint8_t *control, uint8_t on, volatile uint8_t *compare
 }
 
 void board_dim(uint8_t channel, uint8_t light) {
-  uint8_t pin = channels[channel];
+  uint8_t pin = LINE_OF(channel_pins[channel]);
+  if (channel_low[channel]) light = (uint8_t)(255 - light);
   switch (pin) {
-    case P3: dim(&TCCR2A, 0x20, &OCR2B, pin, light); break;
-    case P5: dim(&TCCR0A, 0x20, &OCR0B, pin, light); break;
-    case P6: dim(&TCCR0A, 0x80, &OCR0A, pin, light); break;
-    case P9: dim(&TCCR1A, 0x80, &OCR1AL, pin, light); break;
-    case P10: dim(&TCCR1A, 0x20, &OCR1BL, pin, light); break;
-    case P11: dim(&TCCR2A, 0x80, &OCR2A, pin, light); break;
-    case NO_PIN: break;
+    case D3: dim(&TCCR2A, 0x20, &OCR2B, pin, light); break;
+    case D5: dim(&TCCR0A, 0x20, &OCR0B, pin, light); break;
+    case D6: dim(&TCCR0A, 0x80, &OCR0A, pin, light); break;
+    case D9: dim(&TCCR1A, 0x80, &OCR1AL, pin, light); break;
+    case D10: dim(&TCCR1A, 0x20, &OCR1BL, pin, light); break;
+    case D11: dim(&TCCR2A, 0x80, &OCR2A, pin, light); break;
+    case NO_LINE: break;
     default: set_pin(pin, light >= 128);
   }
 }
@@ -149,10 +158,10 @@ static void make_up_time(uint8_t before, uint16_t count) {
 }
 
 void board_pixels(uint8_t line, const uint8_t *bytes, uint16_t count, uint8_t dice) {
-  uint8_t pin = lines[line], bit, low, high, before;
+  uint8_t pin = LINE_OF(line_pins[line]), bit, low, high, before;
   volatile uint8_t *port;
   uint16_t i;
-  if (pin == NO_PIN) return;
+  if (pin == NO_LINE) return;
   port = &REG(port_of(pin));
   bit = bit_of(pin);
   __asm__ volatile("cli");

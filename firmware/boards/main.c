@@ -32,15 +32,15 @@ static void look(const ug_player *player, uint32_t now_ms) {
 #endif
 
 static void send(void) {
-  uint16_t g;
-  uint8_t channel = 0, i;
-  for (g = 0; g < ug_plan.group_count; g++) {
-    const UG_FLASH ug_group *group = &ug_plan.groups[g];
-    if (group->bytes_per_point == 1)
-      for (i = 0; i < group->points; i++) board_dim(channel++, frame[group->offset + i]);
-  }
+  uint8_t i;
+#if UG_CHANNELS > 0
+  for (i = 0; i < UG_CHANNELS; i++) board_dim(i, ug_channel_at[i] == UG_NOWHERE ? 0 : frame[ug_channel_at[i]]);
+#endif
 #if UG_LINES > 0
   for (i = 0; i < UG_LINES; i++) board_pixels(i, frame + ug_lines[i].offset, ug_lines[i].bytes, ug_lines[i].dice);
+#endif
+#if UG_CHANNELS == 0 && UG_LINES == 0
+  (void)i;
 #endif
 }
 

@@ -3,7 +3,8 @@
 #include "pins.h"
 #include "show.h"
 
-/* Before anything else: every load pin low, so that no lamp flashes while the controller starts; then clocks and timers. */
+/* Before anything else: every load pin to its dark level (low, or high where UG_CHANNEL_LOW is 1), so that no lamp flashes
+ * while the controller starts; then clocks and timers. pins.h numbers the pins along the edge of the board. */
 void board_begin(void) {}
 
 uint32_t board_now_ms(void) { return 0; }
@@ -14,7 +15,8 @@ uint8_t board_pressed(uint8_t control) { return (uint8_t)(control & 0); }
 /* The converter's code, with the fixed resistor to minus as in the plan: low in the dark. */
 uint16_t board_level(uint8_t control) { return (uint16_t)(control & 0); }
 
-/* Hardware dimming above 200 Hz (1 kHz where cameras look on). The gamma curve is already in the value. */
+/* Hardware dimming above 200 Hz (1 kHz where cameras look on). The gamma curve is already in the value. A channel of
+ * UG_CHANNEL_LOW is lit while its pin is low: give it 255 less the light. */
 void board_dim(uint8_t channel, uint8_t light) { (void)channel; (void)light; }
 
 /* 800 kHz, bits of 1.25 us, the order that the tape wants (mostly green, red, blue), then 300 us of silence.

@@ -24,8 +24,9 @@ import {
   writeMoodCard,
 } from '../exports/index.ts';
 import { checkDesign, listStageStates, listWishes } from '../findings/index.ts';
+import { itemsOf } from '../items/index.ts';
 import { paintFrame } from '../motion/index.ts';
-import { applyChanges, type Design, removeControl, removeGroup, removeMood } from '../plan/index.ts';
+import { applyChanges, type Design, removeItem, removeMood } from '../plan/index.ts';
 import { readPlan, readPlanText } from '../plan/reading.ts';
 
 const always = (check: (design: Design, assessment: Assessment) => void, numRuns = 120): void => {
@@ -35,6 +36,8 @@ const always = (check: (design: Design, assessment: Assessment) => void, numRuns
   );
 };
 
+const duplicates = (ids: readonly string[]): string[] => ids.filter((id, i) => ids.indexOf(id) !== i);
+
 const problemsOf = (design: Design) => {
   const read = readPlan(planOf(design));
   return read.ok ? [] : read.problems;
@@ -42,15 +45,22 @@ const problemsOf = (design: Design) => {
 
 /** The draw of a frame in a second way: light by light, each on the channel that its number says. */
 function drawOfFrame(design: Design, { show, consumers }: Assessment, frame: Uint8Array): number {
-  return consumers.reduce((sumA, { id, restA, fullA }) => {
+  return consumers.reduce((sumA, { id, restA: darkA, steadyA, fullA }) => {
+    const restA = darkA + steadyA;
     const group = show.groups.find((each) => each.id === id);
-    const leds = design.leds.find((each) => each.id === id);
+    const leds = itemsOf(design, 'light').find((each) => each.id === id);
     if (!group || group.points === 0) return sumA + restA;
     const bytes = frame.subarray(group.offset, group.offset + group.points * group.bytesPerPoint);
     const lit = leds ? leds.places.map((_, i) => bytes[i % group.points] ?? 0) : [...bytes];
     return sumA + restA + (fullA * lit.reduce((sum, byte) => sum + byte, 0)) / (255 * Math.max(1, lit.length));
   }, 0);
 }
+
+/** The lights in the other order; what feeds and drives them stays as it stands. */
+const turnLights = ({ items }: Design): Design['items'] => {
+  const isLight = (item: Design['items'][number]): boolean => 'route' in item || 'places' in item;
+  return [...items.filter(isLight).reverse(), ...items.filter((item) => !isLight(item))];
+};
 
 describe('a design of any kind', () => {
   it('is a plan that is written and read again as it was', () => {
@@ -87,7 +97,7 @@ describe('a design of any kind', () => {
         // The parts of the sum are the sum: nothing is drawn that no group draws.
         const groupsA = mood.groups.reduce((sum, group) => sum + group.meanA, 0);
         const others = consumers.filter((each) => !mood.groups.some((group) => group.groupId === each.id));
-        expect(groupsA + others.reduce((sum, each) => sum + each.restA, 0)).toBeCloseTo(mood.meanA, 9);
+        expect(groupsA + others.reduce((sum, each) => sum + each.restA + each.steadyA, 0)).toBeCloseTo(mood.meanA, 9);
       }
     });
   });
@@ -117,12 +127,13 @@ describe('a design of any kind', () => {
         groups.slice(1).forEach((group, i) => {
           const before = groups[i];
           expect(group?.offset).toBe((before?.offset ?? 0) + (before?.points ?? 0) * 3);
-          expect(design.tapes.find((tape) => tape.id === group?.id)?.after).toBe(before?.id);
+          expect(itemsOf(design, 'pixel tape').find((tape) => tape.id === group?.id)?.after).toBe(before?.id);
         });
         return groups.map((group) => group?.id);
       });
       expect(new Set(ends).size).toBe(ends.length);
-      const pixels = show.groups.filter((group) => group.bytesPerPoint === 3);
+      const tapes = new Set(itemsOf(design, 'pixel tape').map((tape) => tape.id));
+      const pixels = show.groups.filter((group) => tapes.has(group.id));
       expect(dataLines.reduce((sum, { line }) => sum + line.pixels, 0)).toBe(
         pixels.reduce((sum, group) => sum + group.points, 0),
       );
@@ -130,23 +141,24 @@ describe('a design of any kind', () => {
   });
 
   it('gives each pin once, to what it can do, or names a clash', () => {
-    always((_design, { pinPlan, controller }) => {
-      if (!pinPlan || !controller) return;
-      if (!pinPlan.ok) {
-        expect(pinPlan.reason.length).toBeGreaterThan(10);
-        return;
+    always((_design, { pins }) => {
+      for (const { board, plan } of pins) {
+        if (!plan.ok) {
+          expect(plan.reason.length).toBeGreaterThan(10);
+          continue;
+        }
+        const names = plan.given.map(({ pin }) => pin.name);
+        expect(new Set(names).size).toBe(names.length);
+        for (const { pin, demand } of plan.given) expect(pin.can).toContain(demand.needs);
+        expect(names.length + plan.free.length).toBe(board.part.pins.length);
       }
-      const names = pinPlan.given.map(({ pin }) => pin.name);
-      expect(new Set(names).size).toBe(names.length);
-      for (const { pin, demand } of pinPlan.given) expect(pin.can).toContain(demand.needs);
-      expect(names.length + pinPlan.free.length).toBe(controller.pins.length);
     });
   });
 
   it('has findings with names of their own, whose mends leave a plan that can be read', () => {
     always((design, assessment) => {
       const findings = checkDesign(design, assessment);
-      expect(new Set(findings.map((finding) => finding.id)).size).toBe(findings.length);
+      expect(duplicates(findings.map((finding) => finding.id))).toEqual([]);
       for (const finding of findings) {
         expect(new Set(finding.fixes.map((fix) => fix.label)).size).toBe(finding.fixes.length);
         expect(`${finding.what} ${finding.why} ${finding.mend}`).not.toMatch(/NaN|undefined|Infinity|null/);
@@ -210,7 +222,7 @@ describe('a design of any kind', () => {
 
   it('weighs the same, lasts as long and costs as much in whatever order its groups stand', () => {
     always((design, assessment) => {
-      const turned = assess({ ...design, tapes: [...design.tapes].reverse(), leds: [...design.leds].reverse() });
+      const turned = assess({ ...design, items: turnLights(design) });
       expect(turned.allWhiteA).toBeCloseTo(assessment.allWhiteA, 9);
       expect(turned.peakA).toBeCloseTo(assessment.peakA, 9);
       expect(turned.costPerCopy).toBeCloseTo(assessment.costPerCopy, 6);
@@ -222,9 +234,7 @@ describe('a design of any kind', () => {
 
   it('stays a plan whatever is taken out of it', () => {
     always((design) => {
-      for (const group of [...design.tapes, ...design.leds])
-        expect(problemsOf(removeGroup(design, group.id))).toEqual([]);
-      for (const control of design.drive.controls) expect(problemsOf(removeControl(design, control.id))).toEqual([]);
+      for (const item of design.items) expect(problemsOf(removeItem(design, item.id))).toEqual([]);
       for (const mood of design.moods.list) expect(problemsOf(removeMood(design, mood.id))).toEqual([]);
     }, 60);
   });

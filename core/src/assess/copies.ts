@@ -1,4 +1,5 @@
 import { slipsALoopAfterS, toggleInStep } from '../drive/index.ts';
+import { itemsOf } from '../items/index.ts';
 import type { Show } from '../motion/index.ts';
 import type { Design } from '../plan/index.ts';
 
@@ -26,9 +27,7 @@ export interface CopiesInStep {
 
 /** Whether one remote key changes between moods, so that where it arrives depends on where the copy was. */
 function hasToggle(design: Design): boolean {
-  const remotes = new Set(
-    design.drive.controls.filter((control) => control.kind === 'remote').map((control) => control.id),
-  );
+  const remotes = new Set(itemsOf(design, 'remote').map((control) => control.id));
   const targets = new Map<string, Set<string>>();
   for (const { when, to } of design.moods.cues) {
     if (when.kind !== 'button' || !remotes.has(when.controlId)) continue;
@@ -36,7 +35,7 @@ function hasToggle(design: Design): boolean {
   }
   return (
     [...targets.values()].some((moods) => moods.size > 1) ||
-    design.drive.controls.some((control) => control.kind === 'remote' && control.output === 'latched')
+    itemsOf(design, 'remote').some((control) => control.output === 'latched')
   );
 }
 

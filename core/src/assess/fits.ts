@@ -17,7 +17,7 @@ export function fitAll(design: Design, placed: readonly PlacedGroup[]): PlacedFi
   const hollowOf = (id: string | null): Design['hollows'][number] | undefined =>
     design.hollows.find((hollow) => hollow.id === id);
   return placed.flatMap((group): PlacedFit[] => {
-    if (group.kind === 'tape') {
+    if (group.kind !== 'leds') {
       const channel = hollowOf(group.tape.channelId);
       if (channel?.kind !== 'channel') return [];
       const { verdict, acrossMm } = fitTape(group.part, channel);

@@ -1,16 +1,30 @@
 import type { Show, ShowLimit } from '../motion/index.ts';
-import { findRailLimitA, type PowerPath } from '../power/index.ts';
-import type { Consumer } from './budget.ts';
+import { type Draws, findRailLimitA, type SupplyTree } from '../power/index.ts';
+import type { Consumer } from './consumers.ts';
+
+/** The rail that the program's limiter guards: node of its tree, what else draws there, and down to which charge. */
+export interface Guarded {
+  readonly tree: SupplyTree;
+  readonly node: number;
+  readonly dark: Draws;
+  readonly reserve: number;
+  readonly nodeOf: (consumer: Consumer) => number;
+}
 
 /** What the limiter counts with: rounded up for what lights draw, down for what the supply gives with little charge left. */
-export function limitOf(path: PowerPath | null, show: Show, consumers: readonly Consumer[]): ShowLimit {
+export function limitOf(guarded: Guarded | null, show: Show, consumers: ReadonlyMap<string, Consumer>): ShowLimit {
   const microA = (currentA: number): number => Math.ceil(currentA * 1e6);
+  const isHere = (consumer: Consumer): boolean => guarded === null || guarded.nodeOf(consumer) === guarded.node;
+  const here = [...consumers.values()].filter(isHere);
   return {
-    restMicroA: microA(consumers.reduce((sum, consumer) => sum + consumer.restA, 0)),
+    restMicroA: microA(here.reduce((sum, consumer) => sum + consumer.restA + consumer.steadyPeakA, 0)),
     // Where not even the dark lights can be fed the limit is next to nothing, not none.
-    limitMicroA: path ? Math.max(1, Math.floor(findRailLimitA(path) * 1e6)) : 0,
+    limitMicroA: guarded
+      ? Math.max(1, Math.floor(findRailLimitA(guarded.tree, guarded.reserve, guarded.node, guarded.dark) * 1e6))
+      : 0,
     microAPerByte: show.groups.map((group) => {
-      const fullA = consumers.find((consumer) => consumer.id === group.id)?.fullA ?? 0;
+      const consumer = consumers.get(group.id);
+      const fullA = consumer && isHere(consumer) ? consumer.fullA : 0;
       return microA(fullA / Math.max(1, group.points * group.bytesPerPoint));
     }),
   };

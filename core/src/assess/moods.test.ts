@@ -1,12 +1,21 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { demoPlan, ledsOf, moodOf, planOf, soundDesign, tapeOf } from '../../tests/designs.ts';
+import { demoPlan, ledsOf, moodOf, planOf, soundDesign, soundSimple, tapeOf } from '../../tests/designs.ts';
 import { assess } from '../assess.ts';
 import { startSimulated } from '../bench/index.ts';
 import { fingerprint, writeMoodCard } from '../exports/index.ts';
 import { exposedShare } from '../lights/index.ts';
 import { mapMoods, offerMoods, traceCurrent } from '../motion/index.ts';
-import { type Design, listOccasions, type Mood, occasionsOf, type Plan, sayMove, sayWhen } from '../plan/index.ts';
+import {
+  type Control,
+  type Design,
+  listOccasions,
+  type Mood,
+  occasionsOf,
+  type Plan,
+  sayMove,
+  sayWhen,
+} from '../plan/index.ts';
 import { readPlan } from '../plan/reading.ts';
 
 const reef: Plan = JSON.parse(
@@ -54,10 +63,10 @@ describe('pins of single lights', () => {
         ],
         cues: [{ id: 'c', from: null, when: { kind: 'button', controlId: 'b' }, to: 'dark', fadeS, backAfterS: 2 }],
       },
-      drive: { ...soundDesign().drive, controls: [{ kind: 'button', id: 'b', name: 'Button', at }] },
+      drive: { ...soundSimple.drive, controls: [{ kind: 'button', id: 'b', name: 'Button', at }] },
     });
   const needs = (design: Design) =>
-    assess(design).pinPlan?.given.find(({ demand }) => demand.id === 'channel:leds:1')?.demand.needs;
+    assess(design).pins[0]?.plan.given.find(({ demand }) => demand.id === 'channel:leds:1')?.demand.needs;
   it('one that is only ever dark or full may hang on a pin that only switches', () => {
     const design = blinking(0);
     expect(needs(design)).toBe('out');
@@ -82,10 +91,10 @@ describe('pins of single lights', () => {
 });
 
 describe('copies in step (N44)', () => {
-  const copies = (change: Partial<Design>): Design => {
+  const copies = (change: Parameters<typeof soundDesign>[0]): Design => {
     const base = soundDesign({ ...change, piece: { ...soundDesign().piece, copies: 2 } });
     const move = { kind: 'breathe', colour: '#ffffff', periodS: 2.4, low: 0, high: 1 } as const;
-    return { ...base, moods: { ...base.moods, ...change.moods, list: [moodOf({ moves: { tape: move } })] } };
+    return { ...base, moods: { ...base.moods, ...change?.moods, list: [moodOf({ moves: { tape: move } })] } };
   };
   it('0.4 % of 2.4 s: a whole round apart after ten minutes', () => {
     const step = assess(copies({})).copiesInStep;
@@ -95,7 +104,7 @@ describe('copies in step (N44)', () => {
   });
   it('a key that changes over: alike after 20 presses with 0.561', () => {
     const remote = { kind: 'remote', id: 'r', name: 'Remote', at, output: 'latched' } as const;
-    const step = assess(copies({ drive: { ...soundDesign().drive, controls: [remote] } })).copiesInStep;
+    const step = assess(copies({ drive: { ...soundSimple.drive, controls: [remote] } })).copiesInStep;
     expect(step?.toggle?.inStep).toBeCloseTo(0.561, 3);
   });
   it('one piece alone has no one to be in step with', () => {
@@ -107,10 +116,10 @@ describe('the loop (N42)', () => {
   it('488 pixels: 14.94 ms to send, and the loop keeps whole ticks', () => {
     const loop = assess(
       soundDesign({
-        drive: { ...soundDesign().drive, controller: 'controller-radio-3v3' },
+        drive: { ...soundSimple.drive, controller: 'controller-radio-3v3' },
         tapes: [tapeOf({ lengthMm: (488 * 1000) / 74 + 0.5 })],
       }),
-    ).loop;
+    ).programs[0]?.loop;
     expect((loop?.sendS ?? 0) * 1000).toBeCloseTo(14.94, 2);
     expect(1 / (loop?.framesPerS ?? 1) / 0.016).toBeCloseTo(1, 9);
     expect(loop?.longestWaitS).toBeGreaterThan(2 / (loop?.framesPerS ?? 1));
@@ -119,8 +128,8 @@ describe('the loop (N42)', () => {
 
 describe('moods that fit', () => {
   const offersOf = (design: Design): string[] => {
-    const { placed, show } = assess(design);
-    return offerMoods(placed, show.sets).map((offer) => offer.name);
+    const { placed, movables } = assess(design);
+    return offerMoods(placed, movables).map((offer) => offer.name);
   };
   it('only what the lights can show is offered', () => {
     expect(offersOf(soundDesign({ tapes: [], leds: [] }))).toEqual([]);
@@ -133,8 +142,8 @@ describe('moods that fit', () => {
   it.each([soundDesign(), reef.design, soundDesign({ tapes: [], leds: [ledsOf()] })])(
     'each can be taken: the plan stays sound, and every mood of a row is reached',
     (design) => {
-      const { placed, show } = assess(design);
-      for (const offer of offerMoods(placed, show.sets)) {
+      const { placed, movables } = assess(design);
+      for (const offer of offerMoods(placed, movables)) {
         const list = offer.moods.map((mood, i) => ({ id: `m${i}`, ...mood }));
         const cues = offer.ways.map((way, i) => ({
           id: `c${i}`,
@@ -165,11 +174,16 @@ describe('in words', () => {
     expect(sayWhen(reef.design, { kind: 'dark', controlId: 'lid' })).toContain('can’t give');
   });
   it('a switch that latches is not held and not pressed twice; a key is', () => {
-    const kinds = (control: Design['drive']['controls'][number]): string[] =>
-      occasionsOf(control).map((each) => each.when.kind);
-    expect(kinds({ kind: 'latching switch', id: 'a', name: 'A', at })).toEqual(['button', 'opened', 'while']);
-    expect(kinds({ kind: 'remote', id: 'a', name: 'A', at, output: 'held' })).toContain('double');
-    expect(kinds({ kind: 'charge sense', id: 'a', name: 'A', at, lowV: 3, settleS: 5 })).toEqual(['low']);
+    const kinds = (control: Control): string[] => occasionsOf(control).map((each) => each.when.kind);
+    expect(kinds({ kind: 'latching switch', id: 'a', name: 'A', at, board: null })).toEqual([
+      'button',
+      'opened',
+      'while',
+    ]);
+    expect(kinds({ kind: 'remote', id: 'a', name: 'A', at, board: null, output: 'held' })).toContain('double');
+    expect(kinds({ kind: 'charge sense', id: 'a', name: 'A', at, board: null, of: null, lowV: 3, settleS: 5 })).toEqual(
+      ['low'],
+    );
   });
   it('the card tells moods with their draw, cues, signs and the mark', () => {
     const card = writeMoodCard(reef, assess(reef.design));

@@ -1,6 +1,9 @@
-import type { DrivenLeds, PinDemand } from '../drive/index.ts';
+import type { PinDemand, PinPlan } from '../drive/index.ts';
+import { assignPins } from '../drive/index.ts';
+import { itemsOf } from '../items/index.ts';
 import type { PlacedGroup, PlacedTape } from '../lights/index.ts';
-import { type Design, heightOf, type Mood, type Move } from '../plan/index.ts';
+import { type Board, boardOf, type Driven, isProgrammed } from '../network/index.ts';
+import { controlsOf, type Design, heightOf, type Mood, type Move } from '../plan/index.ts';
 
 /** Moves that only switch: at full level and brightness they need no dimming. */
 const switchedMoves: ReadonlySet<string> = new Set(['steady', 'chase', 'shots']);
@@ -26,40 +29,89 @@ const isFaded = ({ list, cues }: Design['moods']): boolean =>
   list.length > 1 &&
   (cues.some((cue) => cue.fadeS > 0) || list.some((mood) => (mood.fadeInS ?? 0) + (mood.fadeOutS ?? 0) > 0));
 
-const isDimmed = (design: Design, groupId: string): boolean => {
-  const shown = listMovesOn(design, groupId);
-  return (
-    (shown.length > 0 && isFaded(design.moods)) ||
-    shown.some(({ move, brightness }) => brightness < 1 || !switchedMoves.has(move.kind) || heightOf(move) < 1)
-  );
-};
+/** Colours that moods mix want dimming unless every colour is plain on or off. */
+const isMixed = (move: Move): boolean =>
+  'colour' in move && /[1-9a-e]/.test(move.colour.slice(1).replace(/00|ff/g, ''));
 
-/** What every data line, channel and control asks of a pin. */
+/** Why a channel has to be dimmed, in words; null where switching does. */
+export function whyDimmed(design: Design, groupId: string, hasColours: boolean): string | null {
+  const shown = listMovesOn(design, groupId);
+  if (shown.length > 0 && isFaded(design.moods)) return 'moods fade into each other';
+  const reason = shown.find(
+    ({ move, brightness }) => brightness < 1 || !switchedMoves.has(move.kind) || heightOf(move) < 1,
+  );
+  if (reason)
+    return reason.brightness < 1 ? 'a mood is set below full brightness' : `a move "${reason.move.kind}" dims it`;
+  return hasColours && shown.some(({ move }) => isMixed(move)) ? 'its colours are mixed' : null;
+}
+
+const needOf = (design: Design, groupId: string, hasColours: boolean): 'dimmed' | 'out' =>
+  whyDimmed(design, groupId, hasColours) === null ? 'out' : 'dimmed';
+
+/** What every data line, channel, signal and control asks of a pin of one board. */
 export function listPinDemands(
   design: Design,
+  board: Board,
+  boards: readonly Board[],
   placed: readonly PlacedGroup[],
-  driven: readonly DrivenLeds[],
+  driven: readonly Driven[],
 ): PinDemand[] {
+  const isHere = (id: string | null): boolean => boardOf(boards, id)?.id === board.id;
   const data = placed
-    .filter((group): group is PlacedTape => group.kind === 'tape' && group.tape.after === null && group.cut.lights > 0)
+    .filter(
+      (group): group is PlacedTape =>
+        group.kind === 'tape' && group.tape.after === null && group.cut.lights > 0 && isHere(group.tape.board),
+    )
     .map((tape): PinDemand => ({ id: `data:${tape.id}`, label: `Data of ${tape.name}`, needs: 'data', isLoad: true }));
-  const channels = driven.flatMap((leds) =>
-    leds.lightsOnChannel.map(
-      (_, i): PinDemand => ({
-        id: `channel:${leds.groupId}:${i + 1}`,
-        label: leds.lightsOnChannel.length > 1 ? `${leds.name}, channel ${i + 1}` : leds.name,
-        needs: isDimmed(design, leds.groupId) ? 'dimmed' : 'out',
-        isLoad: true,
+  const channels = driven
+    .filter((each) => each.board?.id === board.id && isProgrammed(each.way))
+    .flatMap((each) =>
+      each.channels.map(
+        (channel): PinDemand => ({
+          id: `channel:${each.itemId}:${channel + 1}`,
+          label: each.channels.length > 1 ? `${each.name}, channel ${channel + 1}` : each.name,
+          needs: needOf(design, each.itemId, each.channels.length === 1 && each.name.includes(', ')),
+          isLoad: true,
+        }),
+      ),
+    );
+  const given = itemsOf(design, 'signal')
+    .filter((signal) => signal.from === board.id)
+    .map(
+      (signal): PinDemand => ({
+        id: `channel:${signal.id}:1`,
+        label: `${signal.name}, given`,
+        needs: 'out',
+        isLoad: false,
       }),
-    ),
-  );
-  const controls = design.drive.controls.map(
-    (control): PinDemand => ({
-      id: `control:${control.id}`,
-      label: control.name,
-      needs: control.kind === 'light sensor' || control.kind === 'charge sense' ? 'level' : 'in',
-      isLoad: false,
-    }),
-  );
-  return [...data, ...channels, ...controls];
+    );
+  const controls = controlsOf(design)
+    .filter((control) => isHere(control.board))
+    .map(
+      (control): PinDemand => ({
+        id: `control:${control.id}`,
+        label: control.name,
+        needs: control.kind === 'light sensor' || control.kind === 'charge sense' ? 'level' : 'in',
+        isLoad: false,
+      }),
+    );
+  return [...data, ...channels, ...given, ...controls];
 }
+
+/** The pins of one board. */
+export interface BoardPins {
+  readonly board: Board;
+  readonly plan: PinPlan;
+}
+
+/** Pins for all that each board does, its locks kept. */
+export const planPins = (
+  design: Design,
+  boards: readonly Board[],
+  placed: readonly PlacedGroup[],
+  driven: readonly Driven[],
+): readonly BoardPins[] =>
+  boards.map((board) => ({
+    board,
+    plan: assignPins(board.part, listPinDemands(design, board, boards, placed, driven), board.item.pinLocks),
+  }));

@@ -1,60 +1,73 @@
 import { designPackSense, designSensor, type PackSenseDesign, type SensorDesign } from '../drive/index.ts';
+import { type ItemOf, openCircuitVoltageV } from '../items/index.ts';
 import type { ShowSensing } from '../motion/index.ts';
-import type { ControllerPart } from '../parts/index.ts';
-import type { Control, Design } from '../plan/index.ts';
-import { modelPack, openCircuitVoltageV } from '../power/index.ts';
-import type { SupplyParts } from './supply.ts';
-
-type LightSensor = Extract<Control, { kind: 'light sensor' }>;
-type ChargeSense = Extract<Control, { kind: 'charge sense' }>;
+import { type Board, boardOf, type Rail, type RailRange, type Rails, rangeOfChip } from '../network/index.ts';
+import { controlsOf, type Design } from '../plan/index.ts';
 
 /** A control that gives a value, with its divider and thresholds. */
 export type Sensing =
-  | { readonly kind: 'light'; readonly control: LightSensor; readonly design: SensorDesign }
-  | { readonly kind: 'charge'; readonly control: ChargeSense; readonly design: PackSenseDesign };
+  | {
+      readonly kind: 'light';
+      readonly control: ItemOf<'light sensor'>;
+      readonly board: Board;
+      /** What its divider stands on: the chip's own supply. */
+      readonly chip: RailRange;
+      readonly design: SensorDesign;
+    }
+  | {
+      readonly kind: 'charge';
+      readonly control: ItemOf<'charge sense'>;
+      readonly board: Board;
+      readonly chip: RailRange;
+      /** The pack that it reads. */
+      readonly pack: Rail;
+      readonly fullV: number;
+      readonly emptyV: number;
+      readonly design: PackSenseDesign;
+    };
 
 /** How long a change of the light must last: a hand that passes is no nightfall. */
 const LIGHT_SETTLE_MS = 300;
 
 /** Designs what every sensor of a design is read with; a charge sense needs a pack as well as a controller. */
-export function designSensing(
-  design: Design,
-  controller: ControllerPart | null,
-  supply: SupplyParts | null,
-): Sensing[] {
-  if (!controller) return [];
-  const common = { bits: controller.converterBits } as const;
-  return design.drive.controls.flatMap((control): Sensing[] => {
+export function designSensing(design: Design, rails: Rails, boards: readonly Board[]): Sensing[] {
+  return controlsOf(design).flatMap((control): Sensing[] => {
+    const board = boardOf(boards, control.board);
+    const rail = board?.railId == null ? null : (rails.byId.get(board.railId)?.range ?? null);
+    if (!board || !rail) return [];
+    const chip = rangeOfChip(board.part, rail);
+    const common = { bits: board.part.converterBits } as const;
     if (control.kind === 'light sensor')
       return [
         {
           kind: 'light',
           control,
+          board,
+          chip,
           design: designSensor({
             ...common,
             darkOhm: control.darkOhm,
             lightOhm: control.lightOhm,
-            supplyV: controller.logicV,
+            supplyV: chip.nominalV,
           }),
         },
       ];
-    if (control.kind !== 'charge sense' || !supply) return [];
-    const model = modelPack({
-      part: supply.pack,
-      capacityMah: supply.capacityMah,
-      ambientC: design.piece.ambientC,
-    });
+    if (control.kind !== 'charge sense') return [];
+    const packs = rails.list.filter((each) => each.gives.kind === 'pack');
+    const pack = control.of === null ? packs[0] : packs.find((each) => each.id === control.of);
+    if (pack?.gives.kind !== 'pack' || !pack.gives.model) return [];
+    const { model } = pack.gives;
+    const [fullV, emptyV] = [openCircuitVoltageV(model, 1), model.cutOffV];
     return [
       {
         kind: 'charge',
         control,
-        design: designPackSense({
-          ...common,
-          fullV: openCircuitVoltageV(model, 1),
-          emptyV: model.cutOffV,
-          lowV: control.lowV,
-          referenceV: controller.logicV,
-        }),
+        board,
+        chip,
+        pack,
+        fullV,
+        emptyV,
+        design: designPackSense({ ...common, fullV, emptyV, lowV: control.lowV, referenceV: chip.nominalV }),
       },
     ];
   });

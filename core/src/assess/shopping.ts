@@ -1,9 +1,10 @@
-import type { DrivenLeds } from '../drive/index.ts';
+import { type Control, type Item, kindOf } from '../items/index.ts';
 import type { PlacedGroup } from '../lights/index.ts';
-import { findPart, type Library } from '../parts/index.ts';
-import type { Control, Design } from '../plan/index.ts';
+import { type Driven, PULL_OHM, type WireRun } from '../network/index.ts';
+import type { Library } from '../parts/index.ts';
+import { controlsOf, type Design } from '../plan/index.ts';
 import { printQuantity } from '../units/index.ts';
-import type { WireRun } from '../wires/index.ts';
+import type { Sensing } from './sensing.ts';
 
 /** One line of what has to be had for one copy. `unit` is what the quantity counts. */
 export interface ShoppingLine {
@@ -20,6 +21,7 @@ const WIRE_PRICE_PER_METRE = 0.35;
 const FUSE_PRICE = 0.6;
 const CAPACITOR_PRICE = 0.4;
 const SHIFTER_PRICE = 0.9;
+const SENSOR_PRICE = 0.35;
 
 /** What is bought for each kind of control, and what it costs about. */
 const controlParts: Readonly<Record<Control['kind'], readonly [string, number]>> = {
@@ -28,14 +30,53 @@ const controlParts: Readonly<Record<Control['kind'], readonly [string, number]>>
   'tilt switch': ['Tilt switch, ball in a tube', 0.7],
   remote: ['Radio receiver, one channel, with its hand transmitter', 7.5],
   'light sensor': ['Light sensor, photoresistor', 0.35],
-  'charge sense': ['Pair of resistors for the charge sense, 125 mW', 0.06],
+  'charge sense': ['Test pad for the charge sense', 0],
+  signal: ['Signal line', 0],
 };
 
 type Draft = Omit<ShoppingLine, 'cost'>;
 
-function listLights(placed: readonly PlacedGroup[], driven: ReadonlyMap<string, DrivenLeds>): Draft[] {
+const ohms = (value: number): string => printQuantity('resistanceOhm', value);
+
+const single = (name: string, unitPrice: number, forWhat: string, quantity = 1): Draft => ({
+  name,
+  quantity,
+  unit: 'piece',
+  unitPrice,
+  forWhat,
+});
+
+const resistor = (ohm: number, rated: string, forWhat: string, quantity = 1): Draft =>
+  single(`Resistor ${ohms(ohm)}, ${rated}`, RESISTOR_PRICE, forWhat, quantity);
+
+/** What stands between a pin and its channels: transistors with what drives and holds them. */
+function listSwitches(driven: Driven): Draft[] {
+  const { transistor, channels, name } = driven;
+  if (!transistor) return [];
+  const count = channels.length;
+  const { part, gateOhm, helper } = transistor;
+  const isGate = part.type === 'field-effect';
+  return [
+    single(part.name, part.price, name, count),
+    resistor(gateOhm, '125 mW', `${name}, ${isGate ? 'gate' : 'base'}`, count),
+    // A gate that floats is half on while the controller starts; a base above needs holding to plus as well.
+    ...(isGate || part.side === 'high'
+      ? [resistor(PULL_OHM, '125 mW', `${name}, ${part.side === 'low' ? 'pull-down' : 'pull-up'}`, count)]
+      : []),
+    ...(helper
+      ? [
+          single(helper.name, helper.price, `${name}, helper`, count),
+          resistor(4700, '125 mW', `${name}, base of the helper`, count),
+        ]
+      : []),
+  ];
+}
+
+function listLights(placed: readonly PlacedGroup[], driven: readonly Driven[]): Draft[] {
   return placed.flatMap((group): Draft[] => {
-    if (group.kind === 'tape') {
+    const own = driven.filter((each) => each.itemId === group.id);
+    const switches = own.flatMap(listSwitches);
+    if (group.kind !== 'leds')
       return [
         {
           name: group.part.name,
@@ -44,107 +85,85 @@ function listLights(placed: readonly PlacedGroup[], driven: ReadonlyMap<string, 
           unitPrice: group.part.price,
           forWhat: `${group.name}: ${group.cut.lights} lights`,
         },
+        ...switches,
       ];
-    }
     const count = group.places.length;
-    const drive = driven.get(group.id);
-    const light: Draft = {
-      name: group.part.name,
-      quantity: count,
-      unit: 'piece',
-      unitPrice: group.part.price,
-      forWhat: group.name,
-    };
-    if (!drive) return [light];
-    const resistor: Draft = {
-      name: `Resistor ${printQuantity('resistanceOhm', drive.resistor.resistorOhm)}, ${printQuantity('powerW', group.group.resistorRatedW)}`,
-      quantity: count,
-      unit: 'piece',
-      unitPrice: RESISTOR_PRICE,
-      forWhat: group.name,
-    };
-    if (drive.by.kind === 'pin') return [light, resistor];
-    const channels = drive.lightsOnChannel.length;
-    return [
-      light,
-      resistor,
-      {
-        name: drive.by.part.name,
-        quantity: channels,
-        unit: 'piece',
-        unitPrice: drive.by.part.price,
-        forWhat: group.name,
-      },
-      {
-        name: `Resistor ${printQuantity('resistanceOhm', drive.by.gateOhm)}, 125 mW`,
-        quantity: channels,
-        unit: 'piece',
-        unitPrice: RESISTOR_PRICE,
-        forWhat: `${group.name}, ${drive.by.part.type === 'bipolar' ? 'base' : 'gate'}`,
-      },
-      ...(drive.by.part.type === 'field-effect'
-        ? [
-            {
-              name: 'Resistor 100 kΩ, 125 mW',
-              quantity: channels,
-              unit: 'piece' as const,
-              unitPrice: RESISTOR_PRICE,
-              forWhat: `${group.name}, pull-down`,
-            },
-          ]
-        : []),
-    ];
+    const resistors = own.flatMap((each) =>
+      each.resistor
+        ? [resistor(each.resistor.resistorOhm, printQuantity('powerW', group.group.resistorRatedW), group.name, count)]
+        : [],
+    );
+    return [single(group.part.name, group.part.price, group.name, count), ...resistors, ...switches];
   });
 }
 
-function listSupply(design: Design, library: Library): Draft[] {
-  const chosen = [
-    findPart(library, 'controller', design.drive.controller),
-    findPart(library, 'pack', design.power.pack),
-    findPart(library, 'converter', design.power.converter),
-    findPart(library, 'switch', design.power.switch),
-    findPart(library, 'plug', design.power.plug),
-  ].filter((part) => part !== undefined);
-  const single = (name: string, unitPrice: number, forWhat: string): Draft => ({
-    name,
-    quantity: 1,
-    unit: 'piece',
-    unitPrice,
-    forWhat,
+/** The parts that items which are no lights name, each once. */
+function listParts(design: Design, library: Library): Draft[] {
+  return design.items.flatMap((item): Draft[] => {
+    const { role, parts } = kindOf(item.kind);
+    if (role === 'light') return [];
+    return parts(item).flatMap(({ part }) => {
+      const found = part === null ? undefined : library.parts.get(part);
+      return found ? [single(found.name, found.price, role === 'control' ? item.name : 'supply and drive')] : [];
+    });
   });
-  const { fuseA, reservoirUf } = design.power;
-  const { dataResistorOhm, levelShifter, controls } = design.drive;
-  return [
-    ...chosen.map((part) => single(part.name, part.price, 'supply and drive')),
-    ...(fuseA === null
-      ? []
-      : [single(`Fuse ${printQuantity('currentA', fuseA)} with holder`, FUSE_PRICE, 'next to the pack')]),
-    ...(reservoirUf === null
-      ? []
-      : [
-          single(
-            `Electrolytic capacitor ${printQuantity('capacitanceUf', reservoirUf)}, 10 V`,
-            CAPACITOR_PRICE,
-            'at the tape’s feed',
-          ),
-        ]),
-    ...(dataResistorOhm === null
-      ? []
-      : [single(`Resistor ${printQuantity('resistanceOhm', dataResistorOhm)}, 125 mW`, RESISTOR_PRICE, 'data line')]),
-    ...(levelShifter ? [single('Level shifter, one line, 3.3 V to 5 V', SHIFTER_PRICE, 'data line')] : []),
-    ...controls.map((control) => {
-      const [what, unitPrice] = controlParts[control.kind];
-      return single(what, unitPrice, control.name);
-    }),
-  ];
 }
+
+/** What goes with an item that is no part of its own: fuse, reservoir, what stands in a data line, a gate's sensor. */
+function listExtras(item: Item): Draft[] {
+  const fuse =
+    'fuseA' in item && item.fuseA !== null
+      ? [single(`Fuse ${printQuantity('currentA', item.fuseA)} with holder`, FUSE_PRICE, `next to ${item.name}`)]
+      : [];
+  if (item.kind === 'pixel tape')
+    return [
+      ...(item.reservoirUf === null
+        ? []
+        : [
+            single(
+              `Electrolytic capacitor ${printQuantity('capacitanceUf', item.reservoirUf)}, 10 V`,
+              CAPACITOR_PRICE,
+              'at the tape’s feed',
+            ),
+          ]),
+      ...(item.dataResistorOhm === null || item.after !== null
+        ? []
+        : [resistor(item.dataResistorOhm, '125 mW', 'data line')]),
+      ...(item.levelShifter && item.after === null
+        ? [single('Level shifter, one line, 3.3 V to 5 V', SHIFTER_PRICE, 'data line')]
+        : []),
+    ];
+  if (item.kind === 'light gate')
+    return [
+      single('Light sensor, phototransistor', SENSOR_PRICE, item.name),
+      resistor(item.pullUpOhm, '125 mW', `${item.name}, pull-up`),
+    ];
+  return fuse;
+}
+
+/** The fixed resistors of sensors. */
+const listDividers = (sensing: readonly Sensing[]): Draft[] =>
+  sensing.flatMap((each) =>
+    each.kind === 'light'
+      ? [resistor(each.design.fixedOhm, '125 mW', `${each.control.name}, fixed, to minus`)]
+      : [
+          resistor(each.design.upperOhm, '125 mW', `${each.control.name}, to the pack`),
+          resistor(each.design.lowerOhm, '125 mW', `${each.control.name}, to minus`),
+        ],
+  );
+
+const listControls = (design: Design): Draft[] =>
+  controlsOf(design).flatMap((control) => {
+    const [what, unitPrice] = controlParts[control.kind];
+    return unitPrice === 0 ? [] : [single(what, unitPrice, control.name)];
+  });
 
 function listWire(runs: readonly WireRun[]): Draft[] {
   const lengths = new Map<string, number>();
   for (const run of runs) {
     for (const core of run.cores) {
       const key = `Wire, stranded, ${run.gaugeAwg} gauge, ${core.colour}`;
-      lengths.set(key, (lengths.get(key) ?? 0) + run.lengthMm / 1000);
+      lengths.set(key, (lengths.get(key) ?? 0) + (run.lengthMm ?? 0) / 1000);
     }
   }
   return [...lengths].map(([name, metres]) => ({
@@ -161,12 +180,20 @@ export function listShopping(options: {
   readonly design: Design;
   readonly library: Library;
   readonly placed: readonly PlacedGroup[];
-  readonly driven: ReadonlyMap<string, DrivenLeds>;
+  readonly driven: readonly Driven[];
   readonly runs: readonly WireRun[];
+  readonly sensing: readonly Sensing[];
 }): ShoppingLine[] {
-  const { design, library, placed, driven, runs } = options;
+  const { design, library, placed, driven, runs, sensing } = options;
   const merged = new Map<string, Draft>();
-  for (const line of [...listLights(placed, driven), ...listSupply(design, library), ...listWire(runs)]) {
+  for (const line of [
+    ...listLights(placed, driven),
+    ...listParts(design, library),
+    ...design.items.flatMap(listExtras),
+    ...listDividers(sensing),
+    ...listControls(design),
+    ...listWire(runs),
+  ]) {
     const before = merged.get(line.name);
     merged.set(
       line.name,

@@ -1,21 +1,24 @@
-import { solveLadder } from '../circuit/index.ts';
+import { type Ladder, solveLadder } from '../circuit/index.ts';
 import type { PlacedTape } from '../lights/index.ts';
-import { rowRunId, type WireRun, wireOhmPerMetre } from '../wires/index.ts';
-import type { Consumer, MoodBudget } from './budget.ts';
+import { rowRunId, runOhm, type WireRun } from '../network/index.ts';
+import type { MoodBudget } from './budget.ts';
+import type { Consumer } from './consumers.ts';
 
 /** One data line's tapes as a single ladder, fed at its start. */
 export interface ChainVoltage {
   readonly tapeIds: readonly string[];
+  /** The rail that feeds it. */
+  readonly railId: string | null;
+  readonly railV: number;
   readonly peakA: number;
   /** Voltage at each pixel in data order when the most hungry mood is at its height. */
   readonly voltageV: readonly number[];
   readonly leastV: number;
+  /** Below this its pixels fade. */
+  readonly wantsV: number;
   /** Share of their brightness that the far pixels lose by the drop. */
   readonly lostAtEnd: number;
 }
-
-const runOhm = (run: WireRun | undefined): number =>
-  run ? (2 * run.lengthMm * wireOhmPerMetre(run.gaugeAwg)) / 1000 : 0;
 
 /** What lies between a light and the next beside the tape itself: at the end of a row of a grid, the wires to the next row. */
 function rowJumperOhm({ tape }: PlacedTape, light: number, runs: readonly WireRun[]): number {
@@ -24,24 +27,23 @@ function rowJumperOhm({ tape }: PlacedTape, light: number, runs: readonly WireRu
   return runOhm(runs.find((run) => run.id === id));
 }
 
-/** Solves a chain of tapes at a mood's peak, with the real lead and jumpers in front. */
-export function solveChain(options: {
+/** A chain of tapes as a ladder, with the real lead and jumpers in front; `shareOf` says how brightly each is lit. */
+export function ladderOf(options: {
   readonly chain: readonly PlacedTape[];
   readonly runs: readonly WireRun[];
-  readonly consumers: readonly Consumer[];
-  readonly budget: MoodBudget | undefined;
+  readonly consumers: ReadonlyMap<string, Consumer>;
+  readonly shareOf: (tapeId: string) => number;
   readonly railV: number;
-}): ChainVoltage {
-  const { chain, runs, consumers, budget, railV } = options;
+}): Ladder {
+  const { chain, runs, consumers, shareOf, railV } = options;
   const loadA: number[] = [];
   const stepOhm: number[] = [];
-  const full = Math.max(...chain.map((tape) => tape.part.leastVoltageV));
   for (const tape of chain) {
-    const consumer = consumers.find((each) => each.id === tape.id);
-    const load = budget?.groups.find((group) => group.groupId === tape.id)?.load;
-    const share = load && budget ? load.peak * budget.brightness : 1;
+    const consumer = consumers.get(tape.id);
     const each =
-      tape.cut.lights === 0 ? 0 : ((consumer?.restA ?? 0) + (consumer?.fullA ?? 0) * share) / tape.cut.lights;
+      tape.cut.lights === 0
+        ? 0
+        : ((consumer?.restA ?? 0) + (consumer?.fullA ?? 0) * shareOf(tape.id)) / tape.cut.lights;
     const pitchOhm = (tape.part.railOhmPerMetre / tape.part.perMetre) * tape.part.lightsPerJoint;
     if (loadA.length > 0)
       stepOhm[loadA.length - 1] = pitchOhm + runOhm(runs.find((run) => run.id === `jumper:${tape.id}`));
@@ -52,22 +54,45 @@ export function solveChain(options: {
   }
   const lead = runs.find((run) => run.id === `feed:${chain[0]?.id}`);
   const halves = stepOhm.map((ohm) => ohm / 2);
-  const solved = solveLadder({
+  return {
     supplyV: railV,
     // What is known is the loop, out and back: half of it lies in each rail.
     plusOhm: halves,
     minusOhm: halves,
     loadA,
     feeds: [{ at: 0, rail: 'both', leadOhm: runOhm(lead) / 2 }],
-    fullAboveV: full,
+    fullAboveV: Math.max(...chain.map((tape) => tape.part.leastVoltageV)),
+  };
+}
+
+/** Solves a chain of tapes at a mood's peak. */
+export function solveChain(options: {
+  readonly chain: readonly PlacedTape[];
+  readonly runs: readonly WireRun[];
+  readonly consumers: ReadonlyMap<string, Consumer>;
+  readonly budget: MoodBudget | undefined;
+  readonly railId: string | null;
+  readonly railV: number;
+}): ChainVoltage {
+  const { chain, budget, railId, railV } = options;
+  const ladder = ladderOf({
+    ...options,
+    shareOf: (tapeId) => {
+      const load = budget?.groups.find((group) => group.groupId === tapeId)?.load;
+      return load && budget ? load.peak * budget.brightness : 1;
+    },
   });
+  const solved = solveLadder(ladder);
   const voltageV = [...solved.voltageV];
   const leastV = voltageV.reduce((least, volts) => Math.min(least, volts), railV);
   return {
     tapeIds: chain.map((tape) => tape.id),
+    railId,
+    railV,
     peakA: solved.totalA,
     voltageV,
     leastV,
-    lostAtEnd: leastV >= full ? 0 : 1 - leastV / full,
+    wantsV: ladder.fullAboveV,
+    lostAtEnd: leastV >= ladder.fullAboveV ? 0 : 1 - leastV / ladder.fullAboveV,
   };
 }

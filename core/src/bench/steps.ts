@@ -1,9 +1,11 @@
-import type { Assessment } from '../assess.ts';
+import type { Assessment, SupplyAssessment } from '../assess.ts';
 import { colourBands } from '../drive/index.ts';
-import type { PlacedTape } from '../lights/index.ts';
-import { chemistries, findPart, withOwnParts } from '../parts/index.ts';
-import { type Design, sayWhen } from '../plan/index.ts';
-import { openCircuitVoltageV, operate } from '../power/index.ts';
+import { itemsOf } from '../items/index.ts';
+import { countLights, type PlacedTape } from '../lights/index.ts';
+import { coloursOfTape, type Driven } from '../network/index.ts';
+import { chemistries, findPart } from '../parts/index.ts';
+import { controlsOf, type Design, itemNamed, sayWhen } from '../plan/index.ts';
+import { type Draws, drawAt, operate, sourceAt } from '../power/index.ts';
 import { printQuantity } from '../units/index.ts';
 import { type Expectation, expectBetween, expectShare } from './expectation.ts';
 
@@ -27,6 +29,7 @@ const show = printQuantity;
 /** Width of the model's own doubt about a whole current. */
 const MODEL_SHARE = 0.1;
 
+/** Whether one piece of evidence of a group says which lights it has: its part, where it is a single light. */
 function beforeSoldering(design: Design, assessment: Assessment): BenchStep[] {
   const bores = assessment.fits.filter((fit) => fit.fit);
   const drill =
@@ -43,22 +46,14 @@ function beforeSoldering(design: Design, assessment: Assessment): BenchStep[] {
         ]
       : [];
   const leds = assessment.driven.flatMap((driven) => {
-    const group = design.leds.find((each) => each.id === driven.groupId);
-    const part = findPart(withOwnParts(design.ownParts), 'led', group?.part ?? null);
-    const marked = colourBands(driven.resistor.resistorOhm)?.join(', ');
+    const item = itemNamed(design, driven.itemId);
+    const part = item?.kind === 'light' ? findPart(assessment.library, 'led', item.part) : undefined;
     return [
-      step({
-        id: `resistor:${driven.groupId}`,
-        chapter: 'Before soldering',
-        title: `Measure a resistor for ${driven.name}`,
-        todo: `Take ${driven.lightsOnChannel.reduce((sum, count) => sum + count, 0)} of ${show('resistanceOhm', driven.resistor.resistorOhm)}${marked ? ` (${marked})` : ''} and measure one, out of circuit.`,
-        probe: 'Meter on ohms, one probe on each leg; fingers off both.',
-        expect: expectShare('resistanceOhm', driven.resistor.resistorOhm, 0.05),
-      }),
+      ...measureResistor(driven),
       ...(part
         ? [
             step({
-              id: `drop:${driven.groupId}`,
+              id: `drop:${driven.itemId}`,
               chapter: 'Before soldering',
               title: `Test the lights of ${driven.name}`,
               todo: 'Test each light before it is fixed. Mark plus on the leg before you trim it.',
@@ -77,6 +72,21 @@ function beforeSoldering(design: Design, assessment: Assessment): BenchStep[] {
   return [...drill, ...leds];
 }
 
+function measureResistor({ resistor, itemId, name, lightsOnChannel }: Driven): BenchStep[] {
+  if (!resistor) return [];
+  const marked = colourBands(resistor.resistorOhm)?.join(', ');
+  return [
+    step({
+      id: `resistor:${itemId}`,
+      chapter: 'Before soldering',
+      title: `Measure a resistor for ${name}`,
+      todo: `Take ${lightsOnChannel.reduce((sum, count) => sum + count, 0)} of ${show('resistanceOhm', resistor.resistorOhm)}${marked ? ` (${marked})` : ''} and measure one, out of circuit.`,
+      probe: 'Meter on ohms, one probe on each leg; fingers off both.',
+      expect: expectShare('resistanceOhm', resistor.resistorOhm, 0.05),
+    }),
+  ];
+}
+
 /** How a tape is cut: in one piece, or in one for each row of a grid. */
 function sayCut({ tape, cut }: PlacedTape): string {
   const { grid } = tape;
@@ -90,17 +100,21 @@ function sayCut({ tape, cut }: PlacedTape): string {
 
 function soldering(assessment: Assessment): BenchStep[] {
   const tapes = assessment.placed.flatMap((group) =>
-    group.kind === 'tape' && group.cut.lights > 0
+    group.kind !== 'leds' && group.cut.lights > 0
       ? [
           step({
             id: `cut:${group.id}`,
             chapter: 'Soldering',
             title: `Cut ${group.name}`,
-            todo: sayCut(group),
+            todo:
+              group.kind === 'tape'
+                ? sayCut(group)
+                : `Cut at a mark after ${group.cut.lights} lights (${show('lengthMm', group.cut.litLengthMm)}); the marks stand every ${group.part.lightsPerJoint}. Count them, then cut.${group.part.colours > 1 ? ` Its common pad is plus; beside it ${coloursOfTape(group.part).join(', ')}: read the letters, their order differs from reel to reel.` : ''}`,
             expect: { kind: 'count', likely: group.cut.lights, low: group.cut.lights, high: group.cut.lights },
-            probe: group.tape.grid
-              ? 'Count the lights of all pieces together.'
-              : 'Count the lights on the piece of tape.',
+            probe:
+              'grid' in group.tape && group.tape.grid
+                ? 'Count the lights of all pieces together.'
+                : 'Count the lights on the piece of tape.',
             final: true,
           }),
         ]
@@ -111,160 +125,261 @@ function soldering(assessment: Assessment): BenchStep[] {
       id: `solder:${run.id}`,
       chapter: 'Soldering',
       title: `Wire: ${run.name}`,
-      todo: `${run.cores.map((core) => `${core.colour} = ${core.meaning}`).join(', ')}. Cut ${show('lengthMm', run.lengthMm)} of ${run.gaugeAwg} gauge; shrink sleeve on first; then solder and tug.`,
+      todo: `${run.cores.map((core) => `${core.colour} = ${core.meaning}`).join(', ')}. ${run.lengthMm === null ? 'Its length is not known yet: lay both ends on the picture first.' : `Cut ${show('lengthMm', run.lengthMm)} of ${run.gaugeAwg} gauge; shrink sleeve on first; then solder and tug.`}`,
       caution: 'Air away from you, eyes covered, pack unplugged.',
     }),
   );
   return [...tapes, ...solder];
 }
 
+/** The charge at which currents are expected at the bench: charged, but not fresh from the charger. */
+const BENCH_CHARGE = 0.8;
+
+/** Ids of the steps of the first supply are bare; those of further ones carry its id. */
+const stepId = (assessment: Assessment, supply: SupplyAssessment, id: string): string =>
+  supply === assessment.supplies[0] ? id : `${id}:${supply.rail.id}`;
+
+const leadOf = (supply: SupplyAssessment): string => (supply.rail.name === 'Pack' ? 'the pack' : supply.rail.name);
+
 function powerUp(design: Design, assessment: Assessment): BenchStep[] {
-  const { supply, controller } = assessment;
-  if (!supply) return [];
-  const full = openCircuitVoltageV(supply.path.pack, 1);
-  const low = openCircuitVoltageV(supply.path.pack, chemistries[supply.parts.pack.chemistry].rechargeable ? 0.15 : 0.5);
-  const rest = operate(
-    supply.path,
-    0.8,
-    assessment.moods[0]?.draw.restA ?? assessment.consumers.reduce((sum, each) => sum + each.restA, 0),
-  );
+  if (assessment.supplies.length === 0) return [];
   return [
     step({
       id: 'no-short',
       chapter: 'Before power',
       title: 'No short between plus and minus',
-      todo: 'Pack unplugged, controller unplugged, switch on. A reservoir makes the reading climb: wait until it is still.',
-      probe: 'Ohms, red on rail plus, black on minus.',
+      todo: 'Packs and supplies unplugged, controllers unplugged, switches on. A reservoir makes the reading climb: wait until it is still.',
+      probe: 'Ohms, red on the plus of the rail, black on minus. Do it for every rail.',
       expect: { kind: 'resistanceOhm', likely: Number.POSITIVE_INFINITY, low: 1000, high: Number.POSITIVE_INFINITY },
       caution: 'Not before this is right does the pack go in.',
     }),
-    step({
-      id: 'pack-voltage',
-      chapter: 'Before power',
-      title: 'Voltage of the pack',
-      todo: 'Measure the pack by itself, charged, at its plug.',
-      probe: 'Direct volts, red on plus. Watch the probes: they must not touch each other.',
-      expect: expectBetween('voltageV', low, full, openCircuitVoltageV(supply.path.pack, 0.9)),
-    }),
-    ...(supply.parts.converter
-      ? [
-          step({
-            id: 'converter-output',
-            chapter: 'First power',
-            title: 'Output of the converter, with nothing on it',
-            todo: 'Plug the pack in and switch on, with lights and controller still unplugged.',
-            probe: 'Direct volts at the converter’s output.',
-            expect: expectShare('voltageV', supply.parts.converter.outputV, 0.03),
-          }),
-        ]
-      : []),
-    ...(controller && !rest.collapses
-      ? [
-          step({
-            id: 'rest-current',
-            chapter: 'First power',
-            title: 'Current with all lights dark',
-            todo: 'Everything joined, the program in, all lights dark.',
-            probe: 'Meter on the 10 A range, in the plus lead of the pack. Back to volts afterwards.',
-            expect: expectShare('currentA', rest.packA, 0.3),
-          }),
-        ]
-      : []),
-    ...design.drive.controls.flatMap((control) => {
-      const sensor = assessment.sensing.find((each) => each.control.id === control.id);
-      if (sensor?.kind !== 'light' || !controller) return [];
-      const volts = (code: number): number => (code / 2 ** controller.converterBits) * controller.logicV;
-      return [
-        step({
-          id: `sensor-dark:${control.id}`,
-          chapter: 'First power' as const,
-          title: `${control.name}, covered`,
-          todo: 'Cover the sensor with a hand, all lights dark.',
-          probe: 'Direct volts from its pin to minus.',
-          expect: expectBetween(
-            'voltageV',
-            volts(sensor.design.darkCode) * 0.6,
-            volts(sensor.design.darkBelow),
-            volts(sensor.design.darkCode),
-          ),
-        }),
-        step({
-          id: `sensor-light:${control.id}`,
-          chapter: 'First power' as const,
-          title: `${control.name}, in light`,
-          todo: 'Hold a lamp to it as bright as where it should stay off.',
-          probe: 'Direct volts from its pin to minus.',
-          expect: expectBetween(
-            'voltageV',
-            volts(sensor.design.lightAbove),
-            controller.logicV,
-            volts(sensor.design.lightCode),
-          ),
-        }),
-      ];
-    }),
+    ...assessment.supplies.flatMap((supply) => firstPower(design, assessment, supply)),
+    ...senseSteps(design, assessment),
   ];
 }
 
-function lightUp(assessment: Assessment): BenchStep[] {
-  const { supply } = assessment;
-  const channels = assessment.driven.flatMap((driven) =>
-    driven.lightsOnChannel.map((count, i) =>
+/** What a source gives by itself. */
+function sourceStep(assessment: Assessment, supply: SupplyAssessment): BenchStep {
+  const { source } = supply.tree;
+  const common = {
+    id: stepId(assessment, supply, 'pack-voltage'),
+    chapter: 'Before power' as const,
+    title: `Voltage of ${leadOf(supply)}`,
+    probe: 'Direct volts, red on plus. Watch the probes: they must not touch each other.',
+  };
+  if (source.kind !== 'pack')
+    return step({
+      ...common,
+      todo: 'Measure the supply by itself, at its plug.',
+      expect: expectShare('voltageV', source.volts, 0.05),
+    });
+  const part = supply.rail.gives.kind === 'pack' ? supply.rail.gives.part : null;
+  const at = (charge: number): number => sourceAt(source, charge).openV;
+  const low = at(part && chemistries[part.chemistry].rechargeable ? 0.15 : 0.5);
+  return step({
+    ...common,
+    todo: 'Measure the pack by itself, charged, at its plug.',
+    expect: expectBetween('voltageV', low, at(1), at(0.9)),
+  });
+}
+
+function firstPower(design: Design, assessment: Assessment, supply: SupplyAssessment): BenchStep[] {
+  const { rail, tree, dark } = supply;
+  const rest = operate(tree, BENCH_CHARGE, dark);
+  const behind = assessment.rails.list.filter((each) => each.sourceId === rail.id);
+  const converters = behind.flatMap((each) =>
+    each.gives.kind === 'converter' && each.gives.part
+      ? [
+          step({
+            id:
+              behind.filter((one) => one.gives.kind === 'converter')[0] === each
+                ? stepId(assessment, supply, 'converter-output')
+                : `converter-output:${each.id}`,
+            chapter: 'First power',
+            title: `Output of ${each.name === 'Converter' ? 'the converter' : each.name}, with nothing on it`,
+            todo: 'Plug in and switch on, with lights and controllers still unplugged.',
+            probe: 'Direct volts at the converter’s output.',
+            expect: expectShare('voltageV', each.gives.part.outputV, 0.03),
+          }),
+        ]
+      : [],
+  );
+  const levers = itemsOf(design, 'switch').filter((item) => behind.some((each) => each.id === item.id));
+  const open = levers.map((lever) =>
+    step({
+      id: `open:${lever.id}`,
+      chapter: 'First power',
+      title: `${lever.name}, off`,
+      todo: lever.magnet
+        ? `${lever.magnet.litWhen === 'near' ? 'Take the magnet away' : 'Hold the magnet to it'}: what hangs on it must be dark.`
+        : 'Switch it off: what hangs on it must be dark.',
+      probe: 'Milliamperes, in the lead behind the switch.',
+      expect: { kind: 'currentA', likely: 0, low: 0, high: 1e-4 },
+    }),
+  );
+  const isProgrammed = assessment.boards.some((board) => behind.some((each) => each.id === board.railId));
+  const restStep =
+    isProgrammed && !rest.collapses
+      ? [
+          step({
+            id: stepId(assessment, supply, 'rest-current'),
+            chapter: 'First power' as const,
+            title: 'Current with all lights dark',
+            todo: 'Everything joined, the program in, all lights dark.',
+            probe: `Meter on the 10 A range, in the plus lead of ${leadOf(supply)}. Back to volts afterwards.`,
+            expect: expectShare('currentA', rest.packA, 0.3),
+          }),
+        ]
+      : [];
+  return [sourceStep(assessment, supply), ...converters, ...open, ...restStep];
+}
+
+/** What the sensors give, covered and lit. */
+function senseSteps(design: Design, assessment: Assessment): BenchStep[] {
+  return controlsOf(design).flatMap((control) => {
+    const sensor = assessment.sensing.find((each) => each.control.id === control.id);
+    if (sensor?.kind !== 'light') return [];
+    const { chip, board } = sensor;
+    const volts = (code: number): number => (code / 2 ** board.part.converterBits) * chip.nominalV;
+    return [
       step({
-        id: `channel:${driven.groupId}:${i + 1}`,
-        chapter: 'Lights',
-        title:
-          driven.lightsOnChannel.length > 1 ? `${driven.name}, channel ${i + 1}, at full` : `${driven.name}, at full`,
-        todo: `Switch this channel full on, alone: ${count === 1 ? 'one light' : `${count} lights`} glow${count === 1 ? 's' : ''}.`,
-        probe: 'Milliamperes, in the plus core of the channel.',
+        id: `sensor-dark:${control.id}`,
+        chapter: 'First power' as const,
+        title: `${control.name}, covered`,
+        todo: 'Cover the sensor with a hand, all lights dark.',
+        probe: 'Direct volts from its pin to minus.',
         expect: expectBetween(
-          'currentA',
-          driven.resistor.dimmestA * count,
-          driven.resistor.brightestA * count,
-          driven.resistor.currentA * count,
+          'voltageV',
+          volts(sensor.design.darkCode) * 0.6,
+          volts(sensor.design.darkBelow),
+          volts(sensor.design.darkCode),
         ),
       }),
+      step({
+        id: `sensor-light:${control.id}`,
+        chapter: 'First power' as const,
+        title: `${control.name}, in light`,
+        todo: 'Hold a lamp to it as bright as where it should stay off.',
+        probe: 'Direct volts from its pin to minus.',
+        expect: expectBetween(
+          'voltageV',
+          volts(sensor.design.lightAbove),
+          chip.nominalV,
+          volts(sensor.design.lightCode),
+        ),
+      }),
+    ];
+  });
+}
+
+/** Where the meter goes for a channel: the core that is its own. */
+const coreOfChannel = (driven: Driven): string =>
+  driven.way.plusSide === 'channel' || driven.way.minusSide === 'channel'
+    ? 'Milliamperes, in the core of the channel.'
+    : 'Milliamperes, in its plus core.';
+
+function channelStep(driven: Driven, count: number, channel: number): BenchStep {
+  const isHeld = driven.loop.heldA !== null;
+  const unit = driven.resistor || isHeld ? 'light' : 'piece of tape between two marks';
+  const { dimmestA, brightestA, currentA } = driven.corners;
+  // A driver holds one current through all its lights; else each takes its own.
+  const times = isHeld ? 1 : count;
+  const isOneOfMany = driven.lightsOnChannel.length > 1;
+  return step({
+    id: `channel:${driven.itemId}:${channel + 1}`,
+    chapter: 'Lights',
+    title: isOneOfMany ? `${driven.name}, channel ${channel + 1}, at full` : `${driven.name}, at full`,
+    todo: `${onWords(driven)}: ${count === 1 ? `one ${unit} glows` : `${count} ${unit}s glow`}.`,
+    probe: coreOfChannel(driven),
+    expect: expectBetween(
+      'currentA',
+      dimmestA * times,
+      brightestA * times,
+      Math.min(Math.max(currentA, dimmestA), brightestA) * times,
     ),
+  });
+}
+
+const channelSteps = (assessment: Assessment): BenchStep[] =>
+  assessment.driven.flatMap((driven) =>
+    driven.lightsOnChannel.map((count, i) => channelStep(driven, count, driven.channels[i] ?? i)),
   );
-  const moods = supply
-    ? assessment.moods.flatMap((mood) => {
-        // The program limits what the supply does not bear, and that is what the meter sees.
-        const operation = operate(supply.path, 0.8, mood.limited?.peakA ?? mood.peakA);
-        if (operation.collapses) return [];
-        return [
-          step({
-            id: `mood:${mood.moodId}`,
-            chapter: 'Lights',
-            title: `${mood.name}: the highest current`,
-            todo: `Run ${mood.name} at the brightness of the plan and watch it through once.`,
-            probe: 'Meter on the 10 A range in the plus lead of the pack; keep the highest reading.',
-            expect: expectShare('currentA', operation.packA, MODEL_SHARE),
-          }),
-        ];
-      })
-    : [];
+
+/** How a channel is lit for its test. */
+function onWords(driven: Driven): string {
+  if (driven.board) return 'Switch this channel full on, alone';
+  switch (driven.way.id) {
+    case 'light gate':
+      return 'Cover the sensor';
+    case 'box':
+      return 'Put its output on with the remote';
+    default:
+      return 'Switch it on';
+  }
+}
+
+function moodSteps(assessment: Assessment): BenchStep[] {
+  return assessment.supplies.flatMap((supply) =>
+    assessment.moods.flatMap((mood) => {
+      const draws = supply.moodPeaks.get(mood.moodId);
+      if (!draws || !isFed(draws, supply)) return [];
+      // The program limits what the supply does not bear, and that is what the meter sees.
+      const left = mood.limited && mood.peakA > 0 ? mood.limited.peakA / mood.peakA : 1;
+      const operation = operate(supply.tree, BENCH_CHARGE, between(supply.dark, draws, left));
+      if (operation.collapses) return [];
+      return [
+        step({
+          id: stepId(assessment, supply, `mood:${mood.moodId}`),
+          chapter: 'Lights',
+          title: `${mood.name}: the highest current${assessment.supplies.length > 1 ? ` of ${leadOf(supply)}` : ''}`,
+          todo: `Run ${mood.name} at the brightness of the plan and watch it through once.`,
+          probe: `Meter on the 10 A range in the plus lead of ${leadOf(supply)}; keep the highest reading.`,
+          expect: expectShare('currentA', operation.packA, MODEL_SHARE),
+        }),
+      ];
+    }),
+  );
+}
+
+/** Whether a supply gives anything for a mood. */
+const isFed = (draws: Draws, supply: SupplyAssessment): boolean =>
+  draws.some((draw, i) => drawAt(draw, supply.atPeak.nodes[i]?.outV ?? 5) > 0);
+
+/** Draws cut back by the limiter: all of what is dark, and so much of the rest. */
+const between = (dark: Draws, peak: Draws, left: number): Draws =>
+  left >= 1
+    ? peak
+    : peak.map((draw, i) => {
+        const darkA = dark[i]?.steadyA ?? 0;
+        return {
+          steadyA: Math.max(darkA, draw.steadyA * left),
+          shaped: draw.shaped.map((each) => ({ ...each, share: each.share * left })),
+        };
+      });
+
+function lightUp(assessment: Assessment): BenchStep[] {
   const ends = assessment.chains.flatMap((chain) =>
-    chain.voltageV.length === 0
+    chain.voltageV.length === 0 || chain.railV <= 0
       ? []
       : [
           step({
             id: `far-end:${chain.tapeIds[0]}`,
             chapter: 'Lights',
-            title: 'Voltage at the far end of the tape',
+            title: `Voltage at the far end of ${assessment.placed.find((group) => group.id === chain.tapeIds.at(-1))?.name ?? 'the tape'}`,
             todo: 'In the brightest mood, at the last pixel of the data line.',
             probe: 'Direct volts across the last pair of pads.',
             // What the limiter cuts is not lost along the tape: the voltage is then higher, up to that of the rail.
             expect: assessment.moods.some((mood) => mood.limited)
-              ? expectBetween('voltageV', chain.leastV * 0.97, assessment.rail.mostV)
+              ? expectBetween('voltageV', chain.leastV * 0.97, chain.railV * 1.03)
               : expectShare('voltageV', chain.leastV, 0.03),
           }),
         ],
   );
-  return [...channels, ...moods, ...ends];
+  return [...channelSteps(assessment), ...moodSteps(assessment), ...ends];
 }
 
 function closing(design: Design, assessment: Assessment): BenchStep[] {
-  if (assessment.lightCount === 0) return [];
+  if (assessment.placed.every((group) => countLights(group) === 0)) return [];
   const cues =
     design.moods.cues.length > 0
       ? [

@@ -5,3 +5,4 @@ export { type Element, type Netlist, nodesOf } from './netlist.ts';
 export { solveRising } from './root.ts';
 export { type NetlistSolution, solveNetlist } from './solveNetlist.ts';
 export { printSpice } from './spice.ts';
+export { tabulate } from './tabulate.ts';

@@ -1,23 +1,21 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { ledsOf, soundDesign } from '../../tests/designs.ts';
+import { ledsOf, soundDesign, soundSimple } from '../../tests/designs.ts';
+import { assess } from '../assess.ts';
 import { fitLedCurve } from '../circuit/index.ts';
-import { placeLights } from '../lights/index.ts';
-import { builtInLibrary, type ControllerPart, controllers, type PinAbility } from '../parts/index.ts';
+import { baseResistor, spreadOverChannels } from '../network/index.ts';
+import { type ControllerPart, controllers, type PinAbility } from '../parts/index.ts';
 import {
   assignPins,
-  baseResistor,
   chooseResistor,
   colourBands,
   designSensor,
   dividerCode,
-  driveLeds,
   leastHighLevel,
   nextStandard,
   type PinDemand,
   series,
   seriesResistor,
-  spreadOverChannels,
   standardNeighbours,
   timeDataLine,
 } from './index.ts';
@@ -101,28 +99,35 @@ describe('switching a channel (N23)', () => {
     expect(((3.3 - 0.75) / 680) * 1000).toBeCloseTo(3.75, 2);
   });
   const drive = (change: Parameters<typeof ledsOf>[0], controllerId: string) => {
-    const controller = controllers.find((part) => part.id === controllerId);
-    const [placed] = placeLights(soundDesign({ tapes: [], leds: [ledsOf(change)] }), builtInLibrary);
-    if (!controller || placed?.kind !== 'leds') throw new Error('test parts are in the catalogue');
-    return driveLeds(placed, controller, { leastV: 4.85, nominalV: 5, mostV: 5.15 });
+    const design = soundDesign({
+      tapes: [],
+      leds: [ledsOf(change)],
+      drive: { ...soundSimple.drive, controller: controllerId },
+      moods: { ...soundDesign().moods, list: [] },
+    });
+    const [driven] = assess(design).driven;
+    if (!driven) throw new Error('one group of lights is sized');
+    return driven;
   };
   const places = (count: number) =>
     Array.from({ length: count }, (_, i) => ({ id: `p${i}`, at: { xMm: i, yMm: 0 }, hollowId: null }));
   it('takes the pin for one small light and a transistor for what the pin can not carry', () => {
-    expect(drive({}, 'controller-large-5v').by.kind).toBe('pin');
-    expect(drive({ places: places(4) }, 'controller-large-5v').by.kind).toBe('transistor');
+    expect(drive({}, 'controller-large-5v').way.id).toBe('pin high');
+    expect(drive({ places: places(4) }, 'controller-large-5v').way.id).toBe('transistor below');
     // White at 10 mA on a 3.3 V pin: 3.3 − 0.3 in the pin − 2.99 leaves nothing for the resistor.
-    expect(drive({ part: 'led-5mm-white', wantedCurrentA: 0.01 }, 'controller-radio-3v3').by.kind).toBe('transistor');
+    expect(drive({ part: 'led-5mm-white', wantedCurrentA: 0.01 }, 'controller-radio-3v3').way.id).toBe(
+      'transistor below',
+    );
   });
   it('takes the field-effect kind for a large channel, never the small bipolar one', () => {
-    const { by } = drive({ places: places(30), wantedCurrentA: 0.015 }, 'controller-large-5v');
-    expect(by.kind === 'transistor' && by.part.type).toBe('field-effect');
+    const { transistor } = drive({ places: places(30), wantedCurrentA: 0.015 }, 'controller-large-5v');
+    expect(transistor?.part.type).toBe('field-effect');
   });
   it('feeds the base enough, and within the pin', () => {
-    const { by, channelA } = drive({ places: places(5) }, 'controller-radio-3v3');
-    if (by.kind !== 'transistor') throw new Error('expected a transistor');
-    expect(by.pinA * 10).toBeGreaterThanOrEqual(channelA);
-    expect(by.pinA).toBeLessThanOrEqual(0.012);
+    const { transistor, channelA } = drive({ places: places(5) }, 'controller-radio-3v3');
+    if (!transistor) throw new Error('expected a transistor');
+    expect(transistor.pinA * 10).toBeGreaterThanOrEqual(channelA);
+    expect(transistor.pinA).toBeLessThanOrEqual(0.012);
   });
   it('spreads lights over channels by i mod k (N25)', () => {
     expect(spreadOverChannels(24, 3)).toEqual([8, 8, 8]);
@@ -198,7 +203,7 @@ describe('giving pins (N24)', () => {
     const radio = controllers.find((part) => part.id === 'controller-radio-3v3') as ControllerPart;
     const plan = assignPins(radio, demandsOf(['dimmed', 'dimmed', 'data', 'level']), []);
     expect(plan.given.some((each) => each.pin.startUp)).toBe(false);
-    expect(plan.given.find((each) => each.demand.needs === 'level')?.pin.name).toBe('V34');
+    expect(plan.given.find((each) => each.demand.needs === 'level')?.pin.name).toBe('16');
   });
 });
 

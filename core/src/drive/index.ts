@@ -1,4 +1,3 @@
-export { baseResistor, type DrivenLeds, driveLeds, type RailRange, spreadOverChannels } from './channels.ts';
 export { type Combination, combineToward, parallelOhm, writeCombination } from './combine.ts';
 export {
   coneRadiusMm,

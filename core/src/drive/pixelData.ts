@@ -27,6 +27,9 @@ export const leastHighLevel = defineFormula({
 /** What one data line asks: time, frames a second at most, controller memory, bytes. */
 export interface DataLine {
   readonly pixels: number;
+  readonly bitsAPixel: number;
+  readonly bitPeriodS: number;
+  readonly latchS: number;
   readonly frameS: number;
   readonly framesPerS: number;
   readonly memoryBytes: number;
@@ -34,11 +37,8 @@ export interface DataLine {
 
 /** @example 488 pixels of 24 bits: 14.64 ms + 0.30 ms, 66.9 frames/s, 1464 bytes */
 export function timeDataLine(pixels: number, part: Pick<PixelTapePart, 'dice' | 'bitPeriodUs' | 'latchUs'>): DataLine {
-  const frameS = frameTime.reckon({
-    N: pixels,
-    b: part.dice * 8,
-    tb: part.bitPeriodUs * 1e-6,
-    tl: part.latchUs * 1e-6,
-  });
-  return { pixels, frameS, framesPerS: 1 / frameS, memoryBytes: pixels * part.dice };
+  const bitsAPixel = part.dice * 8;
+  const [bitPeriodS, latchS] = [part.bitPeriodUs * 1e-6, part.latchUs * 1e-6];
+  const frameS = frameTime.reckon({ N: pixels, b: bitsAPixel, tb: bitPeriodS, tl: latchS });
+  return { pixels, bitsAPixel, bitPeriodS, latchS, frameS, framesPerS: 1 / frameS, memoryBytes: pixels * part.dice };
 }

@@ -1,25 +1,11 @@
 import type { Assessment, MoodCeiling } from '../assess.ts';
-import {
-  baseResistor,
-  type DrivenLeds,
-  frameTime,
-  leastHighLevel,
-  resistorPower,
-  seriesResistor,
-} from '../drive/index.ts';
-import { type PlacedTape, tapeLights } from '../lights/index.ts';
-import {
-  boostInput,
-  ceilingSum,
-  describeEnd,
-  efficiencyAt,
-  fuseBand,
-  type LoadedLink,
-  plainRunTime,
-  printCeiling,
-} from '../power/index.ts';
+import { frameTime, leastHighLevel, resistorPower, seriesResistor } from '../drive/index.ts';
+import { boostInput, efficiencyAt, isLinear } from '../items/index.ts';
+import { type PlacedPlain, type PlacedTape, tapeLights } from '../lights/index.ts';
+import { baseResistor, cutLength, type Driven, regulatedChip, type WireRun } from '../network/index.ts';
+import { ceilingSum, describeEnd, fuseBand, type LoadedLink, plainRunTime, printCeiling } from '../power/index.ts';
 import { printQuantity, printSum, type Sum } from '../units/index.ts';
-import { cutLength, type WireRun, wireDrop, wireOhmPerMetre } from '../wires/index.ts';
+import { wireDrop, wireOhmPerMetre } from '../wires/index.ts';
 
 /** How a figure came about: its parts added up, the sums with their numbers, and where the doubt comes from. */
 export interface Explanation {
@@ -51,61 +37,86 @@ const undecided = (title: string, needs: string): Explanation => ({
 /** A difference that rounding would hide. */
 const LEAST_SHOWN_A = 0.0005;
 
+/** What the converter behind the main rail takes in for the height. */
+function inputSums({ supply }: Assessment): Sum[] {
+  if (!supply || supply.atPeak.collapses) return [];
+  return supply.tree.nodes.flatMap((node, i) => {
+    const state = supply.atPeak.nodes[i];
+    if (!node.converter || isLinear(node.converter) || !state || state.outA <= 0) return [];
+    const n = efficiencyAt(node.converter, state.outA, state.inV);
+    return [printSum(boostInput, { Vo: state.outV, Io: state.outA, n, Vi: state.inV })];
+  });
+}
+
+const undecidedFor = (
+  assessment: Assessment,
+  title: string,
+  kinds: readonly ('current' | 'time')[],
+): Explanation | null => {
+  const needs = assessment.needs.filter((need) => kinds.includes(need.for));
+  return needs.length === 0 ? null : undecided(title, needs.map((need) => need.words).join(', '));
+};
+
 function explainPeak(assessment: Assessment): Explanation {
+  const open = undecidedFor(assessment, 'Peak draw', ['current']);
+  if (open) return open;
   const most = assessment.moods.reduce<Assessment['moods'][number] | undefined>(
     (best, mood) => (!best || mood.peakA > best.peakA ? mood : best),
     undefined,
   );
-  const lines = most
-    ? assessment.consumers.map((consumer) => ({
-        label: consumer.name,
-        value: amps(most.groups.find((group) => group.groupId === consumer.id)?.peakA ?? consumer.restA),
-      }))
-    : assessment.consumers.map((consumer) => ({ label: consumer.name, value: amps(consumer.restA + consumer.fullA) }));
+  const baseOf = (consumer: Assessment['consumers'][number]): number => consumer.restA + consumer.steadyPeakA;
+  const lines = assessment.consumers.map((consumer) => ({
+    label: consumer.name,
+    value: amps(
+      most
+        ? (most.groups.find((group) => group.groupId === consumer.id)?.peakA ?? baseOf(consumer))
+        : baseOf(consumer) + consumer.fullA,
+    ),
+  }));
   const apartA = most
     ? assessment.consumers.reduce(
-        (sum, consumer) => sum + (most.groups.find((group) => group.groupId === consumer.id)?.peakA ?? consumer.restA),
+        (sum, consumer) =>
+          sum + (most.groups.find((group) => group.groupId === consumer.id)?.peakA ?? baseOf(consumer)),
         -most.peakA,
       )
     : 0;
-  const sign = assessment.signs.reduce<Assessment['signs'][number] | undefined>(
-    (best, each) => (!best || each.peakA > best.peakA ? each : best),
-    undefined,
-  );
+  const over = assessment.moods
+    .flatMap((mood) => mood.underSigns.map((sign) => ({ mood, sign })))
+    .reduce<{ mood: Assessment['moods'][number]; sign: Assessment['moods'][number]['underSigns'][number] } | null>(
+      (best, each) => (!best || each.sign.peakA > best.sign.peakA ? each : best),
+      null,
+    );
   const further = [
     ...(apartA > LEAST_SHOWN_A ? [{ label: 'Never reached together', value: amps(-apartA) }] : []),
-    ...(most && sign ? [{ label: `The sign ${sign.name}, over it`, value: amps(sign.peakA) }] : []),
+    ...(most && over && over.sign.peakA > most.peakA + LEAST_SHOWN_A
+      ? [
+          {
+            label: `The sign ${over.sign.name} in the place of what it covers in ${over.mood.name}`,
+            value: amps(over.sign.peakA),
+          },
+        ]
+      : []),
   ];
   const { supply } = assessment;
-  const converter = supply?.parts.converter;
-  const inputSum =
-    supply && converter && converter.topology !== 'linear' && !supply.atPeak.collapses
-      ? [
-          printSum(boostInput, {
-            Vo: converter.outputV,
-            Io: assessment.peakA,
-            n: efficiencyAt(converter, assessment.peakA, supply.atPeak.packV),
-            Vi: supply.atPeak.packV,
-          }),
-        ]
-      : [];
   return {
     title: 'Peak draw',
     answer: amps(assessment.peakA),
     lead: most
-      ? `On the rail, when every light group of ${most.name} is at its height at once, at ${percent(most.brightness)} brightness. With all pixels white at full it would be ${amps(assessment.allWhiteA)}.`
-      : 'On the rail with every light at full, as there is no mood yet.',
+      ? `On the rails, when every light group of ${most.name} is at its height at once, at ${percent(most.brightness)} brightness. With all lights at full it would be ${amps(assessment.allWhiteA)}.`
+      : 'On the rails with every light at full, as there is no mood yet.',
     lines: [...lines, ...further],
-    sums: inputSum,
+    sums: inputSums(assessment),
     doubt: supply
       ? supply.atPeak.collapses
         ? 'Near its end the pack can’t give this: the voltage collapses.'
-        : `With a tenth of the charge left the pack gives ${amps(supply.atPeak.packA)} at ${printQuantity('voltageV', supply.atPeak.packV)} for it.`
+        : `Near its end the pack gives ${amps(supply.atPeak.packA)} at ${printQuantity('voltageV', supply.atPeak.packV)} for it.`
       : null,
   };
 }
 
 function explainUsual(assessment: Assessment): Explanation {
+  const open = undecidedFor(assessment, 'Usual draw', ['current']);
+  if (open) return open;
   if (assessment.course.length === 0) return undecided('Usual draw', 'a mood');
   const minutes = assessment.course.reduce((sum, stretch) => sum + stretch.minutes, 0);
   return {
@@ -113,7 +124,7 @@ function explainUsual(assessment: Assessment): Explanation {
     answer: amps(assessment.usualA),
     lead: 'The mean on the rail over the course of the evening, with the cues that come in it. It decides how long the pack lasts; the peak decides whether it resets.',
     lines: assessment.course.map((stretch) => ({
-      label: `${assessment.moods.find((mood) => mood.moodId === stretch.moodId)?.name ?? stretch.moodId}, ${percent(stretch.minutes / minutes)} of the time`,
+      label: `${assessment.moods.find((mood) => mood.moodId === stretch.moodId)?.name ?? 'lit'}, ${percent(stretch.minutes / minutes)} of the time`,
       value: amps(stretch.meanA),
     })),
     sums: [],
@@ -122,14 +133,25 @@ function explainUsual(assessment: Assessment): Explanation {
 }
 
 function explainRuns(assessment: Assessment): Explanation {
-  const { supply } = assessment;
-  const runs = supply?.runsFor;
-  if (!supply || !runs) return undecided('Runs for', supply ? 'a mood' : 'a pack');
+  const open = undecidedFor(assessment, 'Runs for', ['current', 'time']);
+  if (open) return open;
+  const runs = assessment.runsFor;
+  const supply = assessment.supplies.find((each) => each.runsFor === runs);
+  if (!supply || !runs || supply.tree.source.kind !== 'pack')
+    return {
+      title: 'Runs for',
+      answer: 'as long as its supply',
+      lead: 'It hangs on an outside supply: it goes on for as long as that does.',
+      lines: [],
+      sums: [],
+      doubt: null,
+    };
   const meanA = runs.drawnMah / 1000 / Math.max(1e-9, runs.likelyH);
+  const { pack } = supply.tree.source;
   return {
     title: 'Runs for',
     answer: `${hours(runs.cautiousH)} to ${hours(runs.likelyH)}`,
-    lead: `The pack is run down step by step under the evening’s course. It ends because ${describeEnd(runs.end)}. The first figure is the cautious one: plan with it.`,
+    lead: `${supply.rail.name} is run down step by step under the evening’s course. It ends because ${describeEnd(runs.end)}. The first figure is the cautious one: plan with it.`,
     lines: [
       { label: 'likely', value: hours(runs.likelyH) },
       { label: 'with caution', value: hours(runs.cautiousH) },
@@ -138,10 +160,13 @@ function explainRuns(assessment: Assessment): Explanation {
       { label: 'lost if the lights draw more', value: hours(runs.losses['light current']) },
       {
         label: 'left in the pack when it ends',
-        value: `${printQuantity('capacityMah', Math.max(0, supply.path.pack.capacityMah - runs.drawnMah))}`,
+        value: `${printQuantity('capacityMah', Math.max(0, pack.capacityMah - runs.drawnMah))}`,
       },
+      ...assessment.supplies
+        .filter((each) => each !== supply && each.runsFor)
+        .map((each) => ({ label: `${each.rail.name}, with caution`, value: hours(each.runsFor?.cautiousH ?? 0) })),
     ],
-    sums: [printSum(plainRunTime, { C: supply.path.pack.capacityMah, I: meanA })],
+    sums: [printSum(plainRunTime, { C: pack.capacityMah, I: meanA })],
     doubt: `Mostly from the ${runs.chiefCause}. The plain sum is longer: it lets the pack be emptied to the last, whatever its voltage.`,
   };
 }
@@ -152,19 +177,24 @@ export function describeWeakest(link: LoadedLink): string {
 }
 
 function explainWeakest(assessment: Assessment): Explanation {
-  const { supply } = assessment;
-  if (!supply?.weakest) return undecided('Weakest link', 'a pack');
+  const open = undecidedFor(assessment, 'Weakest link', ['current']);
+  if (open) return open;
+  const { weakest, supplies } = assessment;
+  if (!weakest) return undecided('Weakest link', 'a pack');
+  const [first] = supplies;
   return {
     title: 'Weakest link',
-    answer: describeWeakest(supply.weakest),
-    lead: 'What each link from cell to light carries at the height of the most hungry mood, with a tenth of the charge left, against what it may carry.',
-    lines: supply.links.map((link) => ({
-      label: link.name,
-      value: Number.isFinite(link.loadA)
-        ? `${amps(link.loadA)} of ${amps(link.limitA)}`
-        : `collapses; good for ${amps(link.limitA)}`,
-    })),
-    sums: Number.isFinite(supply.atPeak.packA) ? [printSum(fuseBand, { I: supply.atPeak.packA })] : [],
+    answer: describeWeakest(weakest),
+    lead: 'What each link from cell to light carries at the height of the most hungry mood, with the pack near its end, against what it may carry.',
+    lines: supplies.flatMap((supply) =>
+      supply.links.map((link) => ({
+        label: link.name,
+        value: Number.isFinite(link.loadA)
+          ? `${amps(link.loadA)} of ${amps(link.limitA)}`
+          : `collapses; good for ${amps(link.limitA)}`,
+      })),
+    ),
+    sums: first && Number.isFinite(first.atPeak.packA) ? [printSum(fuseBand, { I: first.atPeak.packA })] : [],
     doubt: null,
   };
 }
@@ -173,7 +203,7 @@ function explainWeakest(assessment: Assessment): Explanation {
 export function explainCeiling(assessment: Assessment, ceiling: MoodCeiling): Explanation {
   const mood = assessment.moods.find((each) => each.moodId === ceiling.moodId);
   const link = assessment.supply?.links.find(
-    (each) => each.id === ceiling.linkId && each.carries === 'rail' && each.share === 1,
+    (each) => each.id === ceiling.linkId && each.id === 'converter output' && each.share === 1,
   );
   return {
     title: `Brightness ceiling of ${ceiling.name}`,
@@ -191,7 +221,9 @@ export function explainCeiling(assessment: Assessment, ceiling: MoodCeiling): Ex
 }
 
 function explainLowestCeiling(assessment: Assessment): Explanation {
-  const ceilings = assessment.supply?.ceilings ?? [];
+  const open = undecidedFor(assessment, 'Brightness ceiling', ['current']);
+  if (open) return open;
+  const { ceilings } = assessment;
   const lowest = ceilings.reduce<MoodCeiling | undefined>(
     (least, each) => (!least || each.brightness < least.brightness ? each : least),
     undefined,
@@ -221,51 +253,76 @@ const explainers: Readonly<Record<BarFigure, (assessment: Assessment) => Explana
 export const explainFigure = (assessment: Assessment, figure: BarFigure): Explanation => explainers[figure](assessment);
 
 /** How a group's resistor and switch came about. */
-export function explainDrive(leds: DrivenLeds): Explanation {
-  const { resistor, feed } = leds;
-  const values = {
-    Vs: feed.nominalV,
-    Vd: feed.nominalV - leds.forwardV.likely - resistor.headRoomV,
-    Vf: leds.forwardV.likely,
-  };
-  const wanted = resistor.headRoomV / resistor.exactOhm;
-  const base =
-    leds.by.kind === 'transistor' && leds.by.part.type === 'bipolar'
+export function explainDrive(driven: Driven): Explanation {
+  const { resistor, feed, board, transistor, corners } = driven;
+  const chip =
+    driven.way.throughPin === 'given' && board?.part.regulator && !board.part.regulator.lifts
       ? [
-          printSum(baseResistor, {
-            Vp: leds.by.pinA * leds.by.gateOhm + leds.by.part.gateV,
-            Vbe: leds.by.part.gateV,
-            g: 10,
-            Ic: leds.channelA,
+          printSum(regulatedChip, {
+            Vr: feed.nominalV + board.part.regulator.dropOutV,
+            Vd: board.part.regulator.dropOutV,
+            Vn: board.part.logicV,
           }),
         ]
       : [];
+  const base =
+    transistor && transistor.part.type === 'bipolar'
+      ? [
+          printSum(baseResistor, {
+            Vp: transistor.pinA * transistor.gateOhm + transistor.part.gateV,
+            Vbe: transistor.part.gateV,
+            g: 10,
+            Ic: driven.channelA,
+          }),
+        ]
+      : [];
+  const currents = [
+    { label: 'likely current', value: amps(corners.currentA) },
+    { label: 'brightest corner', value: amps(corners.brightestA) },
+    { label: 'dimmest corner', value: amps(corners.dimmestA) },
+  ];
+  const doubt = `Forward voltage ${printQuantity('voltageV', driven.forwardV.likely)} ± ${printQuantity('voltageV', driven.forwardV.spread)} (${driven.forwardV.origin}), ${resistor ? 'resistor ± 5 %, ' : ''}${driven.way.throughPin === 'given' ? 'the pin' : 'supply'} ${printQuantity('voltageV', feed.leastV)} to ${printQuantity('voltageV', feed.mostV)}. The likely current is solved on the light’s curve, not with a constant drop.`;
+  if (!resistor)
+    return {
+      title: `Current of ${driven.name}`,
+      answer: amps(corners.currentA),
+      lead: `Switched by ${driven.way.words}; its current is held without a resistor of yours.`,
+      lines: currents,
+      sums: base,
+      doubt,
+    };
   return {
-    title: `Resistor of ${leds.name}`,
+    title: `Resistor of ${driven.name}`,
     answer: printQuantity('resistanceOhm', resistor.resistorOhm),
-    lead: resistor.overruled
-      ? 'Your own value, reckoned as it stands.'
-      : 'The next standard value (E12) at or above the exact one, so that the brightest corner keeps within the light’s rating.',
+    lead: `${
+      resistor.overruled
+        ? 'Your own value, reckoned as it stands.'
+        : 'The next standard value (E12) at or above the exact one, so that the brightest corner keeps within the light’s rating.'
+    } Switched by ${driven.way.words}.`,
     lines: [
-      { label: 'likely current', value: amps(resistor.currentA) },
-      { label: 'brightest corner', value: amps(resistor.brightestA) },
-      { label: 'dimmest corner', value: amps(resistor.dimmestA) },
+      ...currents,
       ...resistor.neighbours.map((each) => ({
         label: `with ${printQuantity('resistanceOhm', each.resistorOhm)} instead`,
         value: amps(each.currentA),
       })),
     ],
     sums: [
-      printSum(seriesResistor, { ...values, I: wanted }),
+      ...chip,
+      printSum(seriesResistor, {
+        Vs: feed.nominalV,
+        Vd: feed.nominalV - driven.forwardV.likely - resistor.headRoomV,
+        Vf: driven.forwardV.likely,
+        I: resistor.headRoomV / resistor.exactOhm,
+      }),
       printSum(resistorPower, { I: resistor.brightestA, R: resistor.resistorOhm }),
       ...base,
     ],
-    doubt: `Forward voltage ${printQuantity('voltageV', leds.forwardV.likely)} ± ${printQuantity('voltageV', leds.forwardV.spread)} (${leds.forwardV.origin}), resistor ± 5 %, supply ${printQuantity('voltageV', feed.leastV)} to ${printQuantity('voltageV', feed.mostV)}. The likely current is solved on the light’s curve, not with a constant drop.`,
+    doubt,
   };
 }
 
 /** How a tape's count came about. */
-export function explainTape(tape: PlacedTape): Explanation {
+export function explainTape(tape: PlacedTape | PlacedPlain): Explanation {
   const { cut, part } = tape;
   const mm = (value: number): string => printQuantity('lengthMm', value);
   return {
@@ -287,18 +344,22 @@ export function explainTape(tape: PlacedTape): Explanation {
 }
 
 /** How a run of wire came about. */
-export function explainRun(run: WireRun, distanceOnPictureMm: number): Explanation {
+export function explainRun(run: WireRun, distanceOnPictureMm: number | null): Explanation {
   return {
     title: run.name,
-    answer: `${printQuantity('lengthMm', run.lengthMm)} of ${run.gaugeAwg} gauge`,
-    lead: run.lengthOverruled ? 'The length is your own.' : 'The length follows from the picture, with slack.',
+    answer: `${run.lengthMm === null ? 'no length yet,' : printQuantity('lengthMm', run.lengthMm)} of ${run.gaugeAwg} gauge`,
+    lead: run.lengthOverruled
+      ? 'The length is your own.'
+      : run.lengthMm === null
+        ? 'One of its ends has no place yet: lay it on the picture.'
+        : 'The length follows from the picture, with slack.',
     lines: [
       { label: 'carries in a bundle', value: amps(run.carriesA) },
       ...(run.peakA === null ? [] : [{ label: 'flows at peak', value: amps(run.peakA) }]),
     ],
     sums: [
-      ...(run.lengthOverruled ? [] : [printSum(cutLength, { d: distanceOnPictureMm })]),
-      ...(run.peakA === null
+      ...(run.lengthOverruled || distanceOnPictureMm === null ? [] : [printSum(cutLength, { d: distanceOnPictureMm })]),
+      ...(run.peakA === null || run.lengthMm === null
         ? []
         : [printSum(wireDrop, { I: run.peakA, L: run.lengthMm, r: wireOhmPerMetre(run.gaugeAwg) })]),
     ],
@@ -310,6 +371,7 @@ export function explainRun(run: WireRun, distanceOnPictureMm: number): Explanati
 export function explainData(assessment: Assessment): Explanation | null {
   const first = assessment.dataLines[0];
   if (!first) return null;
+  const chain = assessment.chains.find((each) => each.tapeIds.includes(first.tapeId));
   return {
     title: 'Pixel data',
     answer: `${printQuantity('count', Math.floor(first.line.framesPerS))} frames a second at most`,
@@ -318,12 +380,17 @@ export function explainData(assessment: Assessment): Explanation | null {
       { label: 'pixels on the line', value: String(first.line.pixels) },
       {
         label: 'memory',
-        value: `${first.line.memoryBytes} bytes${assessment.controller ? ` of ${assessment.controller.memoryBytes}` : ''}`,
+        value: `${first.line.memoryBytes} bytes${first.board ? ` of ${first.board.part.memoryBytes}` : ''}`,
       },
     ],
     sums: [
-      printSum(frameTime, { N: first.line.pixels, b: 24, tb: 1.25e-6, tl: 300e-6 }),
-      printSum(leastHighLevel, { Vp: assessment.rail.nominalV }),
+      printSum(frameTime, {
+        N: first.line.pixels,
+        b: first.line.bitsAPixel,
+        tb: first.line.bitPeriodS,
+        tl: first.line.latchS,
+      }),
+      ...(chain && chain.railV > 0 ? [printSum(leastHighLevel, { Vp: chain.railV })] : []),
     ],
     doubt: null,
   };

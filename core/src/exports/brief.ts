@@ -1,5 +1,6 @@
 import type { Assessment } from '../assess.ts';
 import { describeWeakest } from '../explain/index.ts';
+import { type Figured, figuresOf } from '../figures/index.ts';
 import { checkDesign, listWishes } from '../findings/index.ts';
 import type { Plan } from '../plan/index.ts';
 import { describeEnd, printCeiling } from '../power/index.ts';
@@ -10,19 +11,21 @@ const gravityWords = { stop: 'STOP', mend: 'mend', mind: 'mind' } as const;
 
 /** The assessment as a page of text that a person reads. */
 export function writeBrief(plan: Plan, assessment: Assessment): string {
-  const { supply } = assessment;
   const findings = checkDesign(plan.design, assessment);
-  const runs = supply?.runsFor;
+  const figures = figuresOf(assessment);
+  const told = (figure: Figured, print: (value: number) => string): string =>
+    figure.likely === null ? `not decided: needs ${figure.needs.join(', ')}` : print(figure.likely);
+  const { supply, runsFor: runs } = assessment;
   const lines = [
     plan.name,
     '='.repeat(plan.name.length),
     `Mark          ${fingerprint(plan.design)}: the program and the sheets of this very plan carry the same`,
     `Lights        ${assessment.lightCount} in ${assessment.placed.length} groups`,
-    `Peak draw     ${printQuantity('currentA', assessment.peakA)} on the rail${supply && Number.isFinite(supply.atPeak.packA) ? `, ${printQuantity('currentA', supply.atPeak.packA)} from the pack near its end` : ''}`,
-    `Usual draw    ${printQuantity('currentA', assessment.usualA)} on the rail`,
-    `Runs for      ${runs ? `${printQuantity('timeH', runs.likelyH)} likely, ${printQuantity('timeH', runs.cautiousH)} with caution; ends because ${describeEnd(runs.end)}` : 'not decided: needs a pack and a mood'}`,
-    `Weakest link  ${supply?.weakest ? describeWeakest(supply.weakest) : 'not decided: needs a pack'}`,
-    ...(supply?.ceilings ?? []).map(
+    `Peak draw     ${told(figures.peakA, (value) => `${printQuantity('currentA', value)} on the rails`)}${figures.peakA.likely !== null && supply && Number.isFinite(supply.atPeak.packA) ? `, ${printQuantity('currentA', supply.atPeak.packA)} from ${supply.rail.name} near its end` : ''}`,
+    `Usual draw    ${told(figures.usualA, (value) => `${printQuantity('currentA', value)} on the rails`)}`,
+    `Runs for      ${figures.runsForH.likely === null ? told(figures.runsForH, String) : runs ? `${printQuantity('timeH', runs.likelyH)} likely, ${printQuantity('timeH', runs.cautiousH)} with caution; ends because ${describeEnd(runs.end)}` : 'as long as its outside supply'}`,
+    `Weakest link  ${figures.peakA.likely === null ? told(figures.peakA, String) : assessment.weakest ? describeWeakest(assessment.weakest) : 'not decided: needs a pack'}`,
+    ...(figures.peakA.likely === null ? [] : assessment.ceilings).map(
       (ceiling) =>
         `Ceiling       ${ceiling.name}: ${printCeiling(ceiling.brightness)} (set to ${printQuantity('fraction', ceiling.setTo)})`,
     ),

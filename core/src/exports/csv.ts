@@ -37,7 +37,7 @@ export function exportWireCsv(assessment: Assessment): string {
         core.meaning,
         core.colour,
         run.gaugeAwg,
-        run.lengthMm,
+        run.lengthMm ?? '',
         run.peakA === null ? '' : run.peakA.toFixed(3),
         run.dropV.toFixed(3),
       ]),

@@ -1,5 +1,5 @@
 import type { Assessment } from '../assess.ts';
-import { type Cue, type Mood, type Plan, sayLaying, sayMove, sayWhen } from '../plan/index.ts';
+import { type Cue, controlsOf, type Mood, type Plan, sayLaying, sayMove, sayWhen } from '../plan/index.ts';
 import { printQuantity } from '../units/index.ts';
 import { fingerprint } from './fingerprint.ts';
 
@@ -20,7 +20,7 @@ function sayCue(plan: Plan, cue: Cue): string {
 
 /** What a piece does and how it is worked, as a page of text for whoever wears it or looks after it. */
 export function writeMoodCard(plan: Plan, assessment: Assessment): string {
-  const { moods, drive } = plan.design;
+  const { moods } = plan.design;
   const groundName = (id: string): string =>
     assessment.placed.find((each) => each.id === id)?.name ?? moods.sets?.find((each) => each.id === id)?.name ?? id;
   const sayMoves = (moves: Mood['moves']): string[] =>
@@ -36,7 +36,7 @@ export function writeMoodCard(plan: Plan, assessment: Assessment): string {
     ];
   });
   const signLines = (moods.signs ?? []).flatMap((sign) => {
-    const control = drive.controls.find((each) => each.id === sign.controlId);
+    const control = controlsOf(plan.design).find((each) => each.id === sign.controlId);
     return [`${sign.name}, by ${control?.name ?? 'its control'}, over every mood`, ...sayMoves(sign.moves)];
   });
   const part = (title: string, lines: readonly string[]): string[] => (lines.length > 0 ? [title, ...lines, ''] : []);

@@ -2,6 +2,7 @@ import type { Assessment } from '../assess.ts';
 import type { Plan } from '../plan/index.ts';
 import { printQuantity } from '../units/index.ts';
 import { fingerprint } from './fingerprint.ts';
+import { listProgramParts, type ProgramPart } from './programPart.ts';
 import { writePins } from './programPins.ts';
 import { writeShowHeader, writeShowTables } from './programTables.ts';
 
@@ -32,7 +33,7 @@ clean:
 `;
 
 /** What the program does by itself to keep within the supply. */
-const sayLimit = ({ limit }: Assessment): string =>
+const sayLimit = ({ limit }: ProgramPart): string =>
   limit.limitMicroA === 0
     ? 'The plan has no pack yet, so the program limits nothing: dim the moods until you know the supply.'
     : `Light comes up over half a second, and no frame draws more than ${printQuantity('currentA', limit.limitMicroA / 1e6)}, which the supply bears with a tenth of its charge left.`;
@@ -41,33 +42,39 @@ const sayLimit = ({ limit }: Assessment): string =>
 const readyBoards: ReadonlySet<string> = new Set(['controller-large-5v']);
 
 /** How the program is built for the controller of the plan, and comes on to it. */
-const sayBuild = ({ controller }: Assessment): string =>
-  controller && readyBoards.has(controller.id)
+const sayBuild = ({ board }: ProgramPart): string =>
+  board && readyBoards.has(board.part.id)
     ? `5. \`make avr\` builds \`program.hex\` with the board file \`eight16.c\`, which is made for this controller at 16 MHz.
 6. Load it with the lights unplugged. At 115 200 baud it must say the mark above.`
     : `5. Copy \`template.c\`, fill in its eight functions for your board, \`make board BOARD=yours.c\`.
 6. Load it with the lights unplugged. It must say the mark above.`;
 
 /** What hangs on which pin, to be held against the wires once more. */
-const sayPins = ({ pinPlan }: Assessment): string =>
-  (pinPlan?.given ?? [])
-    .map(({ demand, pin }) => `   - ${pin.name}: ${demand.label}${pin.startUp ? ` (this pin ${pin.startUp})` : ''}`)
+function sayPins({ pinPlan, board, channels }: ProgramPart): string {
+  const own = new Map((board?.item.pinNames ?? []).map(({ pin, name }) => [pin, name]));
+  return (pinPlan?.given ?? [])
+    .map(({ demand, pin }) => {
+      const mark = own.get(pin.name);
+      const isLow = channels.some((each) => each.demandId === demand.id && each.isLitLow);
+      return `   - pin ${pin.name}${mark ? ` (marked ${mark})` : ''}: ${demand.label}${isLow ? ', lit while low' : ''}${pin.startUp ? ` (this pin ${pin.startUp})` : ''}`;
+    })
     .join('\n');
+}
 
-function writeChecklist(plan: Plan, assessment: Assessment): string {
-  return `# Loading the program of ${plan.name}
+function writeChecklist(plan: Plan, part: ProgramPart): string {
+  return `# Loading the program of ${plan.name}${part.board ? `: ${part.board.name}` : ''}
 
 Mark of this plan: **${fingerprint(plan.design)}**. The same mark stands in the program and on the printed sheets; where they differ, one
 of them is older.
 
 1. Bring tool chain and programmer up to date first, on something that does not matter.
 2. Take the pack out while the board is fed by its USB lead.
-3. Choose port and kind of board. ${assessment.controller ? `The plan takes: ${assessment.controller.name}. Hold each wire against its pin once more:` : 'The plan has no controller yet.'}
-${sayPins(assessment)}
+3. Choose port and kind of board. ${part.board ? `The plan takes: ${part.board.part.name}. Pins are numbered along the edge, the first is 1. Hold each wire against its pin once more:` : 'The plan has no controller yet.'}
+${sayPins(part)}
 4. \`make host\` and try it: \`echo "frame 0" | ./host\`.
-${sayBuild(assessment)}
+${sayBuild(part)}
 7. Plug in one light group at a time. Before the first full frame: pack in, fuse in, hand on the switch.
-   ${sayLimit(assessment)}
+   ${sayLimit(part)}
 8. If a setting makes it reset again and again: hold reset, load a program that does nothing, begin again at 6.
 `;
 }
@@ -75,23 +82,39 @@ ${sayBuild(assessment)}
 /** Texts of the engine and the board files, by file name, as they stand in the folder firmware/. */
 export type EngineFiles = Readonly<Record<string, string>>;
 
+const folderName = (name: string): string =>
+  name
+    .normalize('NFD')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '') || 'board';
+
 /**
  * The program of a plan as files: the engine, the tables and pins of this plan, board files, a Makefile and a checklist.
- * Changing one pin in the plan changes one line of \`pins.h\` and the mark.
+ * With several boards each has a folder of its own. Changing one pin in the plan changes one line of `pins.h` and the mark.
  */
 export function exportProgram(
   plan: Plan,
   assessment: Assessment,
   engine: EngineFiles,
 ): Readonly<Record<string, string>> {
-  return {
+  const parts = listProgramParts(plan, assessment);
+  const files = (part: ProgramPart): Readonly<Record<string, string>> => ({
     ...engine,
-    'show.h': writeShowHeader(plan, assessment),
-    'show.c': writeShowTables(plan, assessment),
-    'pins.h': writePins(plan, assessment),
+    'show.h': writeShowHeader(plan, part),
+    'show.c': writeShowTables(plan, assessment, part),
+    'pins.h': writePins(plan, part),
     Makefile: makefile,
-    'LOADING.md': writeChecklist(plan, assessment),
-  };
+    'LOADING.md': writeChecklist(plan, part),
+  });
+  const [only] = parts;
+  if (only && parts.length === 1) return files(only);
+  return Object.fromEntries(
+    parts.flatMap((part, i) => {
+      const folder = `${i + 1}-${folderName(part.board?.name ?? '')}`;
+      return Object.entries(files(part)).map(([name, text]) => [`${folder}/${name}`, text]);
+    }),
+  );
 }
 
 /** The engine's own tables as a C header: the very arrays of the preview. */

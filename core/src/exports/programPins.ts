@@ -1,5 +1,5 @@
-import type { Assessment } from '../assess.ts';
 import type { Plan } from '../plan/index.ts';
+import type { ProgramPart } from './programPart.ts';
 import { safe } from './programText.ts';
 
 const macro = (text: string): string =>
@@ -9,32 +9,53 @@ const macro = (text: string): string =>
     .replace(/^_|_$/g, '')
     .toUpperCase();
 
-/** The header with the pins of a plan: one line each, so that another pin is one line changed. */
-export function writePins(plan: Plan, assessment: Assessment): string {
-  const given = assessment.pinPlan?.given ?? [];
-  const lines = given.map(
-    ({ demand, pin }) => `#define PIN_${macro(demand.label)} ${macro(pin.name)} /* ${safe(demand.label)} */`,
+/** A name for each demand that no other has, whatever letters the maker's names are written in. */
+function nameDemands(part: ProgramPart): ReadonlyMap<string, string> {
+  const taken = new Set(['NO_PIN']);
+  return new Map(
+    (part.pinPlan?.given ?? []).map(({ demand }): [string, string] => {
+      const plain = `PIN_${macro(demand.label) || macro(demand.id.split(':')[0] ?? '') || 'OF'}`;
+      let name = plain;
+      for (let i = 2; taken.has(name); i += 1) name = `${plain}_${i}`;
+      taken.add(name);
+      return [demand.id, name];
+    }),
   );
-  const nameOf = (demandId: string): string => {
-    const found = given.find(({ demand }) => demand.id === demandId);
-    return found ? `PIN_${macro(found.demand.label)}` : 'NO_PIN';
-  };
-  const list = (names: readonly string[]): string => `{ ${names.join(', ') || 'NO_PIN'} }`;
-  const channels = assessment.show.groups.flatMap((group) =>
-    group.bytesPerPoint === 1
-      ? Array.from({ length: group.points }, (_, i) => nameOf(`channel:${group.id}:${i + 1}`))
-      : [],
-  );
-  return `/* ${safe(plan.name)}: the pins, one line each. A board file says what each name is on its chip. */
+}
+
+/** The header with the pins of one board: one line each, so that another pin is one line changed. */
+export function writePins(plan: Plan, part: ProgramPart): string {
+  const given = part.pinPlan?.given ?? [];
+  const names = nameDemands(part);
+  const own = new Map((part.board?.item.pinNames ?? []).map(({ pin, name }) => [pin, name]));
+  const lines = given.map(({ demand, pin }) => {
+    const mark = own.get(pin.name);
+    return `#define ${names.get(demand.id) ?? 'PIN'} ${pin.name} /* ${safe(demand.label)}${mark ? `, marked ${safe(mark)}` : ''} */`;
+  });
+  const nameOf = (demandId: string): string => names.get(demandId) ?? 'NO_PIN';
+  const list = (values: readonly string[], none: string): string => `{ ${values.join(', ') || none} }`;
+  const channels = part.channels.map(({ demandId }) => nameOf(demandId));
+  return `/* ${safe(plan.name)}${part.board ? `, ${safe(part.board.name)}` : ''}: the pins by their numbers along the edge, one line each. */
 #ifndef PINS_H
 #define PINS_H
 
+#define NO_PIN 255
 ${lines.join('\n') || '/* No controller is chosen yet. */'}
 
-/* In the order of the plan: channels of single lights, chains of pixels, controls. */
-#define UG_CHANNEL_PINS ${list(channels)}
-#define UG_LINE_PINS ${list(assessment.chains.map((chain) => nameOf(`data:${chain.tapeIds[0] ?? ''}`)))}
-#define UG_CONTROL_PINS ${list(plan.design.drive.controls.map((control) => nameOf(`control:${control.id}`)))}
+/* In the order of the plan: channels, those of them that are lit while their pin is low, chains of pixels, controls. */
+#define UG_CHANNEL_PINS ${list(channels, 'NO_PIN')}
+#define UG_CHANNEL_LOW ${list(
+    part.channels.map(({ isLitLow }) => (isLitLow ? '1' : '0')),
+    '0',
+  )}
+#define UG_LINE_PINS ${list(
+    part.chains.map((chain) => nameOf(`data:${chain.tapeIds[0] ?? ''}`)),
+    'NO_PIN',
+  )}
+#define UG_CONTROL_PINS ${list(
+    part.controls.map((control) => nameOf(`control:${control.id}`)),
+    'NO_PIN',
+  )}
 
 #endif
 `;

@@ -2,6 +2,7 @@ import type { Assessment } from '../assess.ts';
 import { ANY, type CompiledMove, type ShowControl, type ShowCue, type ShowLayer } from '../motion/index.ts';
 import type { Laying, Plan } from '../plan/index.ts';
 import { fingerprint } from './fingerprint.ts';
+import type { ProgramPart } from './programPart.ts';
 import { rows, safe } from './programText.ts';
 
 const kindNames: Readonly<Record<CompiledMove['kind'], string>> = {
@@ -166,10 +167,10 @@ interface Line {
 }
 
 /** Each chain of pixels in the frame: its tapes lie one after another, in the order of the data. */
-function listLines(assessment: Assessment): Line[] {
-  return assessment.chains.map((chain) => {
+function listLines(assessment: Assessment, part: ProgramPart): Line[] {
+  return part.chains.map((chain) => {
     const first = assessment.placed.find((each) => each.id === chain.tapeIds[0]);
-    const groups = chain.tapeIds.flatMap((id) => assessment.show.groups.find((group) => group.id === id) ?? []);
+    const groups = chain.tapeIds.flatMap((id) => part.show.groups.find((group) => group.id === id) ?? []);
     return {
       offset: groups[0]?.offset ?? 0,
       bytes: groups.reduce((sum, group) => sum + group.points * group.bytesPerPoint, 0),
@@ -190,7 +191,7 @@ const sayable = (name: string): string =>
     .slice(0, NAME_BYTES - 1);
 
 /** `show.h`: what of the plan has a size. */
-export function writeShowHeader(plan: Plan, assessment: Assessment): string {
+export function writeShowHeader(plan: Plan, part: ProgramPart): string {
   return `/* ${safe(plan.name)}: what of the plan has a size. Written by Unruly Glimmer; change the plan, not this. */
 #ifndef SHOW_H
 #define SHOW_H
@@ -198,9 +199,10 @@ export function writeShowHeader(plan: Plan, assessment: Assessment): string {
 #include "glimmer.h"
 
 #define UG_FINGERPRINT "${fingerprint(plan.design)}"
-#define UG_FRAME_BYTES ${assessment.show.frameBytes}
-#define UG_CONTROLS ${assessment.show.controls.length}
-#define UG_LINES ${assessment.chains.length}
+#define UG_FRAME_BYTES ${part.show.frameBytes}
+#define UG_CONTROLS ${part.show.controls.length}
+#define UG_LINES ${part.chains.length}
+#define UG_CHANNELS ${part.channels.length}
 #define UG_NAME_BYTES ${NAME_BYTES}
 
 typedef struct {
@@ -212,6 +214,9 @@ typedef struct {
 
 extern const UG_FLASH ug_show ug_plan;
 extern const UG_FLASH ug_line ug_lines[];
+/* Where the light of each channel stands in the frame; UG_NOWHERE = in none. */
+#define UG_NOWHERE 0xffffu
+extern const UG_FLASH uint16_t ug_channel_at[];
 extern const UG_FLASH char ug_mood_names[][UG_NAME_BYTES];
 
 #endif
@@ -219,14 +224,14 @@ extern const UG_FLASH char ug_mood_names[][UG_NAME_BYTES];
 }
 
 /** `show.c`: the very tables that the preview runs, as constants. */
-export function writeShowTables(plan: Plan, assessment: Assessment): string {
+export function writeShowTables(plan: Plan, assessment: Assessment, part: ProgramPart): string {
   const { design } = plan;
-  const { show, limit } = assessment;
+  const { show, limit } = part;
   const lists = keepLists();
   const setName = (index: number): string => {
     const id = show.sets[index]?.id ?? '';
     return safe(
-      assessment.placed.find((each) => each.id === id)?.name ??
+      design.items.find((each) => each.id === id)?.name ??
         design.moods.sets?.find((each) => each.id === id)?.name ??
         id,
     );
@@ -251,12 +256,12 @@ export function writeShowTables(plan: Plan, assessment: Assessment): string {
     return `  { .first_layer = ${first}, .layer_count = ${count}, .brightness256 = ${mood.brightness256}, .through_ms = ${mood.throughMs}u, .fade_in_ms = ${orNever(mood.fadeInMs)}, .fade_out_ms = ${orNever(mood.fadeOutMs)} }, /* ${safe(name)} */`;
   });
   const signs = show.signs.map((sign, i) => {
-    const name = design.moods.signs?.[i]?.name ?? '';
+    const name = design.moods.signs?.find((each) => each.id === sign.id)?.name ?? `sign ${i + 1}`;
     const { first, count } = addLayers(sign.layers, name);
     return `  { .control = ${sign.control}, .first_layer = ${first}, .layer_count = ${count} }, /* ${safe(name)} */`;
   });
-  const controls = show.controls.map((control, i) => writeControl(control, safe(design.drive.controls[i]?.name ?? '')));
-  const lines = listLines(assessment).map(
+  const controls = show.controls.map((control, i) => writeControl(control, safe(part.controls[i]?.name ?? '')));
+  const lines = listLines(assessment, part).map(
     (line) => `  { .offset = ${line.offset}, .bytes = ${line.bytes}, .dice = ${line.dice} }, /* ${safe(line.name)} */`,
   );
   const names = design.moods.list.map((mood) => `  "${sayable(mood.name)}",`);
@@ -295,6 +300,8 @@ ${rows(controls, '{ .is_sensor = 0 }')}
 const UG_FLASH ug_line ug_lines[] = {
 ${rows(lines, '{ .offset = 0 }')}
 };
+
+const UG_FLASH uint16_t ug_channel_at[] = { ${part.channels.map(({ at }) => (at === null ? 'UG_NOWHERE' : `${at}u`)).join(', ') || 'UG_NOWHERE'} };
 
 const UG_FLASH char ug_mood_names[][UG_NAME_BYTES] = {
 ${rows(names, '""')}

@@ -1,5 +1,5 @@
 import type { Assessment } from '../assess.ts';
-import type { Plan, PlanPoint } from '../plan/index.ts';
+import { measureRoute, type Plan, type PlanPoint } from '../plan/index.ts';
 import { printQuantity } from '../units/index.ts';
 import { fingerprint } from './fingerprint.ts';
 import { drawHeader, escapeXml, MARGIN_MM, n, openSheet } from './sheet.ts';
@@ -10,10 +10,14 @@ interface Frame {
   readonly at: (place: PlanPoint) => { readonly x: number; readonly y: number };
 }
 
-function drawTape(group: Extract<Assessment['placed'][number], { kind: 'tape' }>, frame: Frame): string {
+/** Number of a tape's first light in what it is part of. */
+const firstOf = (group: Exclude<Assessment['placed'][number], { kind: 'leds' }>): number =>
+  group.kind === 'tape' ? group.firstIndex : 0;
+
+function drawTape(group: Exclude<Assessment['placed'][number], { kind: 'leds' }>, frame: Frame): string {
   const points = group.places.map((place) => frame.at(place));
   const marks = points.map((point, i) => {
-    const number = group.firstIndex + i + 1;
+    const number = firstOf(group) + i + 1;
     const label =
       i === 0 || number % 5 === 0 || i === points.length - 1
         ? `<text x="${n(point.x)}" y="${n(point.y - 3)}" font-size="2.4" text-anchor="middle">${number}</text>`
@@ -23,7 +27,7 @@ function drawTape(group: Extract<Assessment['placed'][number], { kind: 'tape' }>
   const line = points.map((point, i) => `${i === 0 ? 'M' : 'L'}${n(point.x)} ${n(point.y)}`).join(' ');
   const first = points[0];
   const name = first
-    ? `<text x="${n(first.x)}" y="${n(first.y + 7)}" font-size="3.2">${escapeXml(group.name)}: ${group.cut.lights} lights, data enters at ${group.firstIndex + 1}</text>`
+    ? `<text x="${n(first.x)}" y="${n(first.y + 7)}" font-size="3.2">${escapeXml(group.name)}: ${group.cut.lights} lights, ${group.kind === 'tape' ? `data enters at ${group.firstIndex + 1}` : `cut every ${group.part.lightsPerJoint}`}</text>`
     : '';
   return `<g stroke="#000" stroke-width="0.2"><path d="${line}" fill="none" stroke-dasharray="1 1"/>${marks.join('')}</g>${name}`;
 }
@@ -48,25 +52,75 @@ function drawLeds(
     .join('');
 }
 
+/** A drawn line that is so much off the measured length is no place to mark lights by. */
+const LINE_SHARE = 0.03;
+
+/** Tapes whose measured length is not that of their drawn line: the lights are marked along a straight strip instead. */
+const stripped = (assessment: Assessment): readonly Exclude<Assessment['placed'][number], { kind: 'leds' }>[] =>
+  assessment.placed.filter(
+    (group): group is Exclude<Assessment['placed'][number], { kind: 'leds' }> =>
+      group.kind !== 'leds' &&
+      group.places.length > 0 &&
+      !('grid' in group.tape && group.tape.grid) &&
+      Math.abs(measureRoute(group.tape.route) - group.routeMm) > LINE_SHARE * group.routeMm,
+  );
+
+const STRIP_MM = 16;
+
+/** Straight strips at full size, in pieces as wide as the sheet, to be laid along the real edge. */
+function drawStrips(
+  assessment: Assessment,
+  widthMm: number,
+  topMm: number,
+): { readonly text: string; readonly heightMm: number } {
+  let y = topMm;
+  const roomMm = Math.max(60, widthMm - 2 * MARGIN_MM);
+  const parts = stripped(assessment).flatMap((group) => {
+    const pitchMm = 1000 / group.part.perMetre;
+    const drawnMm = measureRoute(group.tape.route);
+    const head = `<text x="${MARGIN_MM}" y="${n(y + 4)}" font-size="3.2">${escapeXml(group.name)}: the drawn line is ${n(Math.round(drawnMm))} mm, you measured ${n(Math.round(group.routeMm))} mm. Mark the lights by this strip, laid along the real edge.</text>`;
+    y += 8;
+    const perPiece = Math.max(1, Math.floor(roomMm / pitchMm));
+    const pieces = Math.ceil(group.cut.lights / perPiece);
+    const strips = Array.from({ length: pieces }, (_, piece) => {
+      const count = Math.min(perPiece, group.cut.lights - piece * perPiece);
+      const marks = Array.from({ length: count }, (_m, i) => {
+        const x = MARGIN_MM + (i + 0.5) * pitchMm;
+        const number = firstOf(group) + piece * perPiece + i + 1;
+        const isNumbered = i === 0 || i === count - 1 || number % 5 === 0;
+        return `<rect x="${n(x - 1)}" y="${n(y - 1)}" width="2" height="2" fill="none"/>${isNumbered ? `<text x="${n(x)}" y="${n(y - 2)}" font-size="2.4" text-anchor="middle" stroke="none">${number}</text>` : ''}`;
+      });
+      const strip = `<g stroke="#000" stroke-width="0.2"><path d="M${MARGIN_MM} ${n(y)} h${n(count * pitchMm)} M${MARGIN_MM} ${n(y - 3)} v6 M${n(MARGIN_MM + count * pitchMm)} ${n(y - 3)} v6" fill="none"/>${marks.join('')}</g>`;
+      y += STRIP_MM - 4;
+      return strip;
+    });
+    return [head, ...strips];
+  });
+  return { text: parts.join('\n'), heightMm: parts.length === 0 ? 0 : y - topMm + 6 };
+}
+
 /**
  * The full-size marking template as SVG: one user unit is one millimetre, with a rule to check the printer by.
  * `side: 'back'` mirrors the places, not the writing, for work from behind.
  */
 export function exportTemplateSvg(plan: Plan, assessment: Assessment, side: 'front' | 'back' = 'front'): string {
   const { view } = plan.design;
+  const widthMm = view.widthMm + 2 * MARGIN_MM;
+  const strips = drawStrips(assessment, widthMm, view.heightMm + MARGIN_MM + 8);
   const frame: Frame = {
-    widthMm: view.widthMm + 2 * MARGIN_MM,
-    heightMm: view.heightMm + 2 * MARGIN_MM,
+    widthMm,
+    heightMm: view.heightMm + 2 * MARGIN_MM + strips.heightMm,
     at: ({ xMm, yMm }) => ({ x: MARGIN_MM + (side === 'front' ? xMm : view.widthMm - xMm), y: MARGIN_MM + yMm }),
   };
   const groups = assessment.placed.map((group) =>
-    group.kind === 'tape' ? drawTape(group, frame) : drawLeds(group, assessment, frame),
+    group.kind === 'leds' ? drawLeds(group, assessment, frame) : drawTape(group, frame),
   );
   return `${[
     openSheet(frame.widthMm, frame.heightMm),
     drawHeader(`${plan.name}, seen from the ${side}, full size, mark ${fingerprint(plan.design)}`, frame.heightMm),
     `<rect x="${MARGIN_MM}" y="${MARGIN_MM}" width="${n(view.widthMm)}" height="${n(view.heightMm)}" fill="none" stroke="#999" stroke-width="0.2"/>`,
     ...groups,
+    ...(strips.heightMm > 0 ? [strips.text] : []),
     '</svg>',
   ].join('\n')}\n`;
 }

@@ -1,5 +1,11 @@
-import { chemistries } from '../parts/index.ts';
-import type { Finding, Rule } from './finding.ts';
+import { type Chemistry, chemistries } from '../parts/index.ts';
+import type { Finding, Rule, RuleInput } from './finding.ts';
+
+/** The chemistries of all packs of a plan. */
+const chemistriesOf = ({ assessment }: RuleInput): readonly Chemistry[] =>
+  assessment.rails.list.flatMap((rail) =>
+    rail.gives.kind === 'pack' && rail.gives.part ? [rail.gives.part.chemistry] : [],
+  );
 
 interface Caution {
   readonly id: string;
@@ -15,7 +21,7 @@ const cautions: readonly Caution[] = [
   {
     id: 'caution-lithium',
     stage: 'power',
-    applies: ({ assessment: { supply } }) => supply !== null && chemistries[supply.parts.pack.chemistry].canBurn,
+    applies: (input) => chemistriesOf(input).some((each) => chemistries[each].canBurn),
     what: 'A lithium cell: handle it as its maker says',
     why: 'Shorted, pierced, charged too fast or run below its cut-off it can burn.',
     mend: 'Hard case, fuse, a charger made for it, never charged unwatched; follow the maker’s sheet and local rules for carrying and disposal.',
@@ -23,7 +29,7 @@ const cautions: readonly Caution[] = [
   {
     id: 'caution-lead',
     stage: 'power',
-    applies: ({ assessment }) => assessment.supply?.parts.pack.chemistry === 'lead-acid',
+    applies: (input) => chemistriesOf(input).includes('lead-acid'),
     what: 'A lead-acid block: heavy, and it gives hundreds of amperes into a short',
     why: 'A ring or a tool across its poles glows at once; charged too hard it gives off gas that burns.',
     mend: 'Cover the poles, fuse it at the block, charge it upright in open air at its maker’s rate.',
@@ -31,8 +37,7 @@ const cautions: readonly Caution[] = [
   {
     id: 'caution-coin',
     stage: 'power',
-    applies: ({ assessment }) =>
-      ['lithium coin', 'alkaline button'].includes(assessment.supply?.parts.pack.chemistry ?? ''),
+    applies: (input) => chemistriesOf(input).some((each) => each === 'lithium coin' || each === 'alkaline button'),
     what: 'Coin and button cells: keep them from children, loose ones too',
     why: 'A swallowed cell burns through the gullet within two hours, even a spent one.',
     mend: 'A lid that needs a tool; spares and spent cells locked away; if one is swallowed, get medical help at once.',
@@ -67,9 +72,17 @@ const cautions: readonly Caution[] = [
     mend: 'Try it on in the dark before the last glue; shade what shines into the eyes; walk with a helper.',
   },
   {
+    id: 'caution-mains',
+    stage: 'power',
+    applies: ({ assessment }) => assessment.rails.list.some((rail) => rail.gives.kind === 'outside'),
+    what: 'An outside supply: whole, rated for the place, and out of reach of water and feet',
+    why: 'A wall supply stands on the mains; a lead across a way trips people and tears out.',
+    mend: 'A supply with its maker’s marks, in the dry, its lead fixed; pull the pack before you join it; follow local rules.',
+  },
+  {
     id: 'caution-water',
     stage: 'piece',
-    applies: ({ design, assessment }) => design.piece.setting !== 'dry' && assessment.supply !== null,
+    applies: ({ design, assessment }) => design.piece.setting !== 'dry' && assessment.rails.list.length > 0,
     what: 'It may get wet: pack, plugs and switch come first',
     why: 'Water bridges contacts, and bare plugs corrode within an evening.',
     mend: 'Drip loops, seals at the openings, the pack above the lowest point, and dry it open afterwards.',

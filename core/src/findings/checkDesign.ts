@@ -4,17 +4,34 @@ import type { Design } from '../plan/index.ts';
 import { cautionRule } from './cautionRules.ts';
 import { impossibleCueRule, reachRule, shadowedCueRule, signRule } from './cueRules.ts';
 import {
+  chargeSenseRule,
+  farResistorRule,
   headRoomRule,
   overRatingRule,
   ownLightRule,
   pinLoadRule,
+  pinLowRule,
   pinPlanRule,
   pixelRule,
   resistorPowerRule,
+  solderedWayRule,
+  swappedSensorRule,
   switchLoadRule,
 } from './driveRules.ts';
 import { type Finding, type Gravity, type Rule, stages } from './finding.ts';
-import { emptyTapeRule, fitRule, mixedLineRule, unplacedRule, whiteDieRule } from './lightRules.ts';
+import { gateRule, loadWayRule, magnetRule } from './gateRules.ts';
+import {
+  boxRule,
+  dotsRule,
+  drawnLengthRule,
+  emptyTapeRule,
+  fitRule,
+  mixedLineRule,
+  seamRule,
+  unmovedRule,
+  unplacedRule,
+  whiteDieRule,
+} from './lightRules.ts';
 import { loopRule } from './loopRules.ts';
 import {
   cellsRule,
@@ -26,25 +43,37 @@ import {
   shownValueRule,
   signFlashRule,
 } from './moodRules.ts';
+import { needRule } from './needRules.ts';
 import { partGoneRule } from './partRules.ts';
 import {
   ceilingRule,
-  guardRule,
+  fuseRule,
   linkRule,
+  minusRule,
+  overVoltageRule,
   packCareRule,
   packMatchRule,
   runTimeRule,
+  startRule,
   supplyRangeRule,
+  switchRule,
+  whichRailRule,
 } from './powerRules.ts';
 import { wireRule } from './wireRules.ts';
 
 const rules: readonly Rule[] = [
   partGoneRule,
+  needRule,
   fitRule,
+  boxRule,
+  dotsRule,
+  drawnLengthRule,
   emptyTapeRule,
   whiteDieRule,
   mixedLineRule,
   unplacedRule,
+  unmovedRule,
+  seamRule,
   flashRule,
   drivenMoveRule,
   signFlashRule,
@@ -57,20 +86,33 @@ const rules: readonly Rule[] = [
   signRule,
   darkMoodRule,
   lightsItselfRule,
+  solderedWayRule,
   headRoomRule,
   overRatingRule,
+  farResistorRule,
   resistorPowerRule,
+  pinLowRule,
   pinLoadRule,
   switchLoadRule,
   pinPlanRule,
   pixelRule,
   loopRule,
   ownLightRule,
+  swappedSensorRule,
+  chargeSenseRule,
+  gateRule,
+  magnetRule,
+  loadWayRule,
+  minusRule,
+  whichRailRule,
   ceilingRule,
   linkRule,
+  startRule,
   runTimeRule,
-  guardRule,
+  fuseRule,
+  switchRule,
   supplyRangeRule,
+  overVoltageRule,
   packMatchRule,
   packCareRule,
   wireRule,

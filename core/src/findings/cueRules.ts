@@ -1,5 +1,5 @@
 import { mapMoods } from '../motion/index.ts';
-import { heightOf, isSameOccasion, listOccasions } from '../plan/index.ts';
+import { controlsOf, heightOf, isSameOccasion, listOccasions } from '../plan/index.ts';
 import type { Finding, Rule } from './finding.ts';
 
 /** Moods that no way leads to, and moods that no way leads out of. */
@@ -95,7 +95,7 @@ export const impossibleCueRule: Rule = ({ design }) => {
     }
     if (possible.some((each) => isSameOccasion(each.when, cue.when))) return [];
     const controlId = 'controlId' in cue.when ? cue.when.controlId : null;
-    const control = design.drive.controls.find((each) => each.id === controlId);
+    const control = controlsOf(design).find((each) => each.id === controlId);
     return [
       {
         id: `impossible:${cue.id}`,

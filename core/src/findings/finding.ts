@@ -1,6 +1,7 @@
 import type { Assessment } from '../assess.ts';
 import type { Library } from '../parts/index.ts';
 import type { Change, Design } from '../plan/index.ts';
+import type { QuantityKind } from '../units/index.ts';
 
 /** `stop` = will harm or can't work, `mend` = will disappoint, `mind` = know this. */
 export type Gravity = 'stop' | 'mend' | 'mind';
@@ -15,6 +16,12 @@ export interface Fix {
   readonly changes: readonly Change[];
 }
 
+/** A number with what it counts. */
+export interface Quantity {
+  readonly kind: QuantityKind;
+  readonly value: number;
+}
+
 /** A flaw in the plan, or something to know about it. */
 export interface Finding {
   /** Stable: the rule, and what it is about. */
@@ -23,6 +30,9 @@ export interface Finding {
   readonly stage: Stage;
   /** The thing in the plan that it is about, so that the picture can point at it. */
   readonly aboutId: string | null;
+  /** What is so, and what it should keep to, where both are quantities. */
+  readonly actual?: Quantity;
+  readonly limit?: Quantity;
   readonly what: string;
   readonly why: string;
   readonly mend: string;

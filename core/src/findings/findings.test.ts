@@ -1,5 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { demoPlan, ledsOf, moodOf, planOf, soundDesign, tapeOf } from '../../tests/designs.ts';
+import {
+  demoPlan,
+  ledsOf,
+  moodOf,
+  planOf,
+  type Simple,
+  soundDesign,
+  soundSimple,
+  tapeOf,
+} from '../../tests/designs.ts';
 import { assess } from '../assess.ts';
 import { applyChanges, type Design } from '../plan/index.ts';
 import { readPlan } from '../plan/reading.ts';
@@ -8,8 +17,10 @@ import { checkDesign, type Finding, isOpen, listStageStates, listWishes } from '
 const check = (design: Design): Finding[] => checkDesign(design, assess(design));
 const open = (design: Design): Finding[] => check(design).filter(isOpen);
 const sound = soundDesign();
-const withPower = (change: Partial<Design['power']>): Design => soundDesign({ power: { ...sound.power, ...change } });
-const withDrive = (change: Partial<Design['drive']>): Design => soundDesign({ drive: { ...sound.drive, ...change } });
+const withPower = (change: Partial<Simple['power']>): Design =>
+  soundDesign({ power: { ...soundSimple.power, ...change } });
+const withDrive = (change: Partial<Simple['drive']>): Design =>
+  soundDesign({ drive: { ...soundSimple.drive, ...change } });
 const withMoods = (list: Design['moods']['list'], change: Partial<Design['moods']> = {}): Design =>
   soundDesign({ moods: { ...sound.moods, list, startId: list[0]?.id ?? null, ...change } });
 const bore = { id: 'bore', name: 'Bore', kind: 'bore' as const, at: { xMm: 0, yMm: 0 }, diameterMm: 4, depthMm: 20 };
@@ -56,14 +67,19 @@ const cases: readonly (readonly [id: string, gravity: Finding['gravity'], design
     }),
     true,
   ],
-  ['converter-input-high', 'stop', withPower({ pack: 'pack-three-lithium-round', converter: 'boost-5v-1a5' }), false],
   [
-    'bank-sleeps',
+    'converter-input-high:converter',
+    'stop',
+    withPower({ pack: 'pack-three-lithium-round', converter: 'boost-5v-1a5' }),
+    false,
+  ],
+  [
+    'bank-sleeps:pack',
     'mend',
     soundDesign({
       tapes: [tapeOf({ lengthMm: 60 })],
       moods: { ...sound.moods, list: [moodOf({ brightness: 0.1 })] },
-      power: { ...sound.power, pack: 'pack-bank-5000', converter: null },
+      power: { ...soundSimple.power, pack: 'pack-bank-5000', converter: null },
     }),
     false,
   ],
@@ -89,7 +105,7 @@ const cases: readonly (readonly [id: string, gravity: Finding['gravity'], design
   ],
   // Four hundred on one channel: more than the strongest transistor that a 5 V pin switches bears.
   [
-    'switch-load:leds',
+    'switch-load:leds:0',
     'stop',
     soundDesign({
       leds: [
@@ -110,7 +126,7 @@ const cases: readonly (readonly [id: string, gravity: Finding['gravity'], design
     'stop',
     soundDesign({
       leds: [ledsOf({ part: 'led-5mm-white', wantedCurrentA: 0.015, drivenBy: 'pin' })],
-      drive: { ...sound.drive, controller: 'controller-radio-3v3', levelShifter: true },
+      drive: { ...soundSimple.drive, controller: 'controller-radio-3v3', levelShifter: true },
     }),
     false,
   ],
@@ -120,8 +136,8 @@ const cases: readonly (readonly [id: string, gravity: Finding['gravity'], design
     soundDesign({
       tapes: [],
       leds: [ledsOf({ part: 'led-5mm-white', drivenBy: 'transistor' })],
-      drive: { ...sound.drive, controller: 'controller-small-5v' },
-      power: { ...sound.power, converter: null },
+      drive: { ...soundSimple.drive, controller: 'controller-small-5v' },
+      power: { ...soundSimple.power, converter: null },
       moods: { ...sound.moods, list: [moodOf({ moves: {} })] },
     }),
     true,
@@ -139,13 +155,13 @@ const cases: readonly (readonly [id: string, gravity: Finding['gravity'], design
     soundDesign({ leds: [ledsOf({ drivenBy: 'pin', places: manyPlaces(3), wantedCurrentA: 0.012 })] }),
     true,
   ],
-  ['chip-load', 'stop', withDriveAndLeds(), true],
+  ['chip-load:board', 'stop', withDriveAndLeds(), true],
   [
-    'no-pins',
+    'no-pins:board',
     'stop',
     soundDesign({
       leds: [ledsOf({ channels: 6, places: manyPlaces(6) })],
-      drive: { ...sound.drive, controller: 'controller-small-5v' },
+      drive: { ...soundSimple.drive, controller: 'controller-small-5v' },
       moods: {
         ...sound.moods,
         list: [moodOf({ moves: { leds: { kind: 'breathe', colour: '#ffffff', periodS: 2, low: 0, high: 1 } } })],
@@ -153,11 +169,11 @@ const cases: readonly (readonly [id: string, gravity: Finding['gravity'], design
     }),
     false,
   ],
-  ['data-level', 'mend', withDrive({ controller: 'controller-radio-3v3' }), true],
-  ['data-resistor', 'mend', withDrive({ dataResistorOhm: null }), true],
-  ['reservoir', 'mend', withPower({ reservoirUf: null }), true],
+  ['data-level:tape', 'mend', withDrive({ controller: 'controller-radio-3v3' }), true],
+  ['data-resistor:tape', 'mend', withDrive({ dataResistorOhm: null }), true],
+  ['reservoir:tape', 'mend', withPower({ reservoirUf: null }), true],
   [
-    'memory',
+    'memory:board',
     'stop',
     soundDesign({
       tapes: [tapeOf({ lengthMm: 8000 })],
@@ -171,45 +187,50 @@ const cases: readonly (readonly [id: string, gravity: Finding['gravity'], design
     soundDesign({
       tapes: [tapeOf({ lengthMm: 900 })],
       moods: { ...sound.moods, list: [moodOf({ brightness: 0.9 })] },
-      power: { ...sound.power, fuseA: 5, switch: 'switch-rocker-6a', plug: 'plug-2way-10a' },
+      power: { ...soundSimple.power, fuseA: 5, switch: 'switch-rocker-6a', plug: 'plug-2way-10a' },
     }),
     true,
   ],
   ['link:switch:The switch', 'stop', withPower({ switch: 'switch-slide-0a3' }), true],
   [
-    'link:plug:The plug',
+    'link:plug:The plug of Pack',
     'stop',
     soundDesign({
       moods: { ...sound.moods, list: [moodOf({ brightness: 0.9 })] },
-      power: { ...sound.power, plug: 'plug-2way-1a' },
+      power: { ...soundSimple.power, plug: 'plug-2way-1a' },
     }),
     true,
   ],
-  ['link:fuse:The fuse', 'stop', withPower({ fuseA: 0.25 }), true],
-  ['runs-short', 'mend', soundDesign({ piece: { ...sound.piece, hoursWanted: 20 } }), true],
-  ['no-fuse', 'stop', withPower({ fuseA: null }), true],
-  ['fuse-large', 'mend', withPower({ fuseA: 10 }), true],
-  ['no-switch', 'mend', withPower({ switch: null }), true],
-  ['rail-low', 'stop', withPower({ converter: null }), true],
+  ['link:fuse:The fuse of Pack', 'stop', withPower({ fuseA: 0.25 }), true],
+  ['runs-short', 'mend', soundDesign({ piece: { ...soundSimple.piece, hoursWanted: 20 } }), true],
+  ['no-fuse:pack', 'stop', withPower({ fuseA: null }), true],
+  ['fuse-large:pack', 'stop', withPower({ fuseA: 10 }), true],
+  ['no-switch:pack', 'mend', withPower({ switch: null }), true],
+  ['rail-low:board', 'stop', withPower({ converter: null }), true],
   [
     'tape-low',
     'mend',
     soundDesign({
       tapes: [tapeOf({ lengthMm: 4000 })],
-      power: { ...sound.power, converter: 'boost-5v-3a' },
+      power: { ...soundSimple.power, converter: 'boost-5v-3a' },
       moods: { ...sound.moods, list: [moodOf({ brightness: 0.55 })] },
     }),
     false,
   ],
-  ['charge-and-use', 'stop', withPower({ charging: 'in place, while it runs' }), true],
-  ['charge-primary', 'stop', withPower({ pack: 'pack-three-aa-alkaline', charging: 'in place, switched off' }), true],
-  ['cell-on-body', 'stop', withPower({ nextToBody: true, housing: 'soft pouch' }), true],
-  ['child-reach', 'stop', soundDesign({ piece: { ...sound.piece, carriedBy: 'child' } }), true],
+  ['charge-and-use:pack', 'stop', withPower({ charging: 'in place, while it runs' }), true],
+  [
+    'charge-primary:pack',
+    'stop',
+    withPower({ pack: 'pack-three-aa-alkaline', charging: 'in place, switched off' }),
+    true,
+  ],
+  ['cell-on-body:pack', 'stop', withPower({ nextToBody: true, housing: 'soft pouch' }), true],
+  ['child-reach:pack', 'stop', soundDesign({ piece: { ...soundSimple.piece, carriedBy: 'child' } }), true],
   [
     'wire:feed:tape',
     'stop',
     soundDesign({
-      wires: { ...sound.wires, runs: [{ runId: 'feed:tape', lengthMm: null, gaugeAwg: 34, colours: null }] },
+      wires: { ...soundSimple.wires, runs: [{ runId: 'feed:tape', lengthMm: null, gaugeAwg: 34, colours: null }] },
     }),
     true,
   ],
@@ -224,7 +245,7 @@ const cases: readonly (readonly [id: string, gravity: Finding['gravity'], design
     ]),
     true,
   ],
-  ['lights-itself', 'mend', soundDesign({ piece: { ...sound.piece, lightsItself: true } }), false],
+  ['lights-itself', 'mend', soundDesign({ piece: { ...soundSimple.piece, lightsItself: true } }), false],
 ];
 
 function withDriveAndLeds(): Design {
@@ -234,7 +255,7 @@ function withDriveAndLeds(): Design {
   return soundDesign({
     tapes: [],
     leds,
-    drive: { ...sound.drive, controller: 'controller-small-5v' },
+    drive: { ...soundSimple.drive, controller: 'controller-small-5v' },
     moods: { ...sound.moods, list: [moodOf({ moves: {} })] },
   });
 }
@@ -292,13 +313,13 @@ describe('as a whole', () => {
   });
   it('coin and small cells with a screwed lid are designed out, and so is a case around the cell', () => {
     const child = soundDesign({
-      piece: { ...sound.piece, carriedBy: 'child' },
-      power: { ...sound.power, lockedLid: true, nextToBody: true },
+      piece: { ...soundSimple.piece, carriedBy: 'child' },
+      power: { ...soundSimple.power, lockedLid: true, nextToBody: true },
     });
     expect(open(child)).toEqual([]);
   });
   it('the gravest stand first, and ids are never twice', () => {
-    const found = check(soundDesign({ power: { ...sound.power, fuseA: null, switch: null, reservoirUf: null } }));
+    const found = check(soundDesign({ power: { ...soundSimple.power, fuseA: null, switch: null, reservoirUf: null } }));
     expect(new Set(found.map((finding) => finding.id)).size).toBe(found.length);
     const order = found.map((finding) => ['stop', 'mend', 'mind'].indexOf(finding.gravity));
     expect(order).toEqual([...order].sort((a, b) => a - b));
@@ -310,11 +331,11 @@ describe('as a whole', () => {
         .map((finding) => finding.id);
     expect(ids(sound)).toContain('caution-lithium');
     expect(ids(withPower({ pack: 'pack-three-aa-nimh' }))).not.toContain('caution-lithium');
-    expect(ids(soundDesign({ piece: { ...sound.piece, kind: 'mask' } }))).toContain('caution-sight');
-    expect(ids(soundDesign({ piece: { ...sound.piece, kind: 'mask', carriedBy: 'nobody' } }))).not.toContain(
+    expect(ids(soundDesign({ piece: { ...soundSimple.piece, kind: 'mask' } }))).toContain('caution-sight');
+    expect(ids(soundDesign({ piece: { ...soundSimple.piece, kind: 'mask', carriedBy: 'nobody' } }))).not.toContain(
       'caution-sight',
     );
-    expect(ids(soundDesign({ piece: { ...sound.piece, setting: 'rain' } }))).toContain('caution-water');
+    expect(ids(soundDesign({ piece: { ...soundSimple.piece, setting: 'rain' } }))).toContain('caution-water');
   });
 });
 

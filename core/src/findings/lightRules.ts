@@ -1,6 +1,17 @@
 import type { PlacedFit } from '../assess.ts';
-import { CLEARANCE_A_SIDE_MM, type Fit, type PlacedTape } from '../lights/index.ts';
-import type { Hollow } from '../plan/index.ts';
+import {
+  CLEARANCE_A_SIDE_MM,
+  depthOverPitchFor,
+  type Fit,
+  fillOfHollow,
+  fitBox,
+  interleave,
+  type PlacedPlain,
+  type PlacedTape,
+  rippleOf,
+  type Size3,
+} from '../lights/index.ts';
+import { changeItem, changeWay, type Design, type Hollow, measureRoute } from '../plan/index.ts';
 import { printQuantity } from '../units/index.ts';
 import type { Finding, Rule } from './finding.ts';
 
@@ -37,7 +48,7 @@ const judgeBore = (groupName: string, placed: PlacedFit, fit: Fit, bore: Bore, i
   ],
 });
 
-function judgeChannel(group: PlacedTape, placed: PlacedFit, channel: Channel, index: number): Finding {
+function judgeChannel(group: PlacedTape | PlacedPlain, placed: PlacedFit, channel: Channel, index: number): Finding {
   const { widthMm, heightMm } = group.part;
   const wideMm = widthMm + 2 * CLEARANCE_A_SIDE_MM;
   return {
@@ -68,13 +79,13 @@ export const fitRule: Rule = ({ design, assessment }) =>
     const group = assessment.placed.find((each) => each.id === placed.groupId);
     if (placed.verdict === 'fits' || !hollow || !group) return [];
     if (hollow.kind === 'bore' && placed.fit) return [judgeBore(group.name, placed, placed.fit, hollow, index)];
-    return hollow.kind === 'channel' && group.kind === 'tape' ? [judgeChannel(group, placed, hollow, index)] : [];
+    return hollow.kind === 'channel' && group.kind !== 'leds' ? [judgeChannel(group, placed, hollow, index)] : [];
   });
 
 /** A tape that has no light on its route, or that is not drawn yet. */
 export const emptyTapeRule: Rule = ({ assessment }) =>
   assessment.placed.flatMap((group): Finding[] =>
-    group.kind === 'tape' && group.cut.lights === 0
+    group.kind !== 'leds' && group.cut.lights === 0
       ? [
           {
             id: `empty:${group.id}`,
@@ -82,7 +93,7 @@ export const emptyTapeRule: Rule = ({ assessment }) =>
             stage: 'lights',
             aboutId: group.id,
             what: `${group.name} has no light on it: its route is ${mm(group.routeMm)} long`,
-            why: `The tape is cut only at its marks, every ${mm(1000 / group.part.perMetre)}.`,
+            why: `The tape is cut only at its marks, every ${mm((1000 * group.part.lightsPerJoint) / group.part.perMetre)}.`,
             mend: 'Lay its route on the picture, or type its length.',
             fixes: [],
           },
@@ -98,7 +109,6 @@ export const whiteDieRule: Rule = ({ design, assessment, library }) =>
     const plain = [...library.parts.values()].find(
       (part) => part.kind === 'pixel-tape' && part.dice === 3 && part.perMetre === perMetre,
     );
-    const index = design.tapes.findIndex((tape) => tape.id === group.id);
     return [
       {
         id: `white-die:${group.id}`,
@@ -112,7 +122,7 @@ export const whiteDieRule: Rule = ({ design, assessment, library }) =>
           ? [
               {
                 label: `Take the tape of ${perMetre}/m without it`,
-                changes: [{ path: ['tapes', index, 'part'], value: plain.id }],
+                changes: changeItem(design, group.id, { part: plain.id }),
               },
             ]
           : [],
@@ -126,7 +136,6 @@ export const mixedLineRule: Rule = ({ design, assessment }) =>
     if (group.kind !== 'tape' || group.cut.lights === 0) return [];
     const before = assessment.placed.find((each) => each.id === group.tape.after);
     if (before?.kind !== 'tape' || before.part.dice === group.part.dice) return [];
-    const index = design.tapes.findIndex((tape) => tape.id === group.id);
     return [
       {
         id: `mixed-line:${group.id}`,
@@ -136,22 +145,213 @@ export const mixedLineRule: Rule = ({ design, assessment }) =>
         what: `${group.name} hangs behind pixels that take another number of bytes`,
         why: 'One line sends each pixel as many bytes as the next, so from here on every colour is wrong.',
         mend: 'Give it a data line of its own, or take tapes of one kind.',
-        fixes: [{ label: 'Give it its own data line', changes: [{ path: ['tapes', index, 'after'], value: null }] }],
+        fixes: [{ label: 'Give it its own data line', changes: changeItem(design, group.id, { after: null }) }],
       },
     ];
   });
 
 /** Every single light of a design is meant to be somewhere; a group without a place lights nothing. */
 export const unplacedRule: Rule = ({ design }) =>
-  design.leds
-    .filter((group) => group.places.length === 0)
-    .map((group) => ({
-      id: `unplaced:${group.id}`,
+  design.items
+    .filter((item) => item.kind === 'light' && item.places.length === 0)
+    .map((item) => ({
+      id: `unplaced:${item.id}`,
       gravity: 'mend',
       stage: 'lights',
-      aboutId: group.id,
-      what: `${group.name} has no light placed`,
+      aboutId: item.id,
+      what: `${item.name} has no light placed`,
       why: 'Counts, pins and wires follow from where the lights are.',
       mend: 'Place at least one on the picture.',
       fixes: [],
     }));
+
+/** Moods that move a light which no program drives: a hand, the room or its supply decides, whatever they say. */
+export const unmovedRule: Rule = ({ design, assessment }) => {
+  const ids = new Set([
+    ...design.moods.list.flatMap((mood) => [...Object.keys(mood.moves), ...(mood.tops ?? []).map((top) => top.on)]),
+    ...(design.moods.signs ?? []).flatMap((sign) => Object.keys(sign.moves)),
+  ]);
+  return design.items.flatMap((item): Finding[] => {
+    const [first] = assessment.switched.get(item.id) ?? [];
+    const isDriven = assessment.driven.some((driven) => driven.itemId === item.id);
+    if (!ids.has(item.id) || !isDriven || assessment.show.groups.some((group) => group.id === item.id)) return [];
+    return [
+      {
+        id: `unmoved:${item.id}`,
+        gravity: 'mend',
+        stage: 'moods',
+        aboutId: item.id,
+        what: `Moods move ${item.name}, but no program reaches it`,
+        why: `It is switched by ${first?.way.words ?? 'nothing'}: its moves are never seen.`,
+        mend: 'Let a pin or a transistor switch it, or take its moves away.',
+        fixes:
+          assessment.boards.length === 0
+            ? []
+            : [
+                {
+                  label: 'Switch it as reckoned',
+                  changes: changeWay(design, item.id, { way: 'auto' }),
+                },
+              ],
+      },
+    ];
+  });
+};
+
+/** Share of the middle distance within which the last light of a ring comes back to its first. */
+const CLOSED_SHARE = 1.6;
+
+/** Lights by turns round a closed ring whose number does not go up: at the seam a channel is missing. */
+export const seamRule: Rule = ({ assessment }) =>
+  assessment.placed.flatMap((group): Finding[] => {
+    if (group.kind !== 'leds' || group.group.channels < 3 || group.places.length <= group.group.channels) return [];
+    const { channels } = group.group;
+    const [first, second, last] = [group.places[0], group.places[1], group.places[group.places.length - 1]];
+    if (!first || !second || !last) return [];
+    const step = Math.hypot(second.xMm - first.xMm, second.yMm - first.yMm);
+    const back = Math.hypot(last.xMm - first.xMm, last.yMm - first.yMm);
+    const { missingAtSeam } = interleave(group.places.length, channels, null);
+    if (back > CLOSED_SHARE * step || missingAtSeam.length === 0) return [];
+    const fewer = group.places.length - (group.places.length % channels);
+    return [
+      {
+        id: `seam:${group.id}`,
+        gravity: 'mend',
+        stage: 'lights',
+        aboutId: group.id,
+        actual: { kind: 'count', value: group.places.length },
+        limit: { kind: 'count', value: fewer + channels },
+        what: `${group.name}: ${group.places.length} lights on ${channels} channels leave a seam: channel ${missingAtSeam.map((each) => each + 1).join(', ')} is missing between light ${group.places.length} and light 1`,
+        why: 'What runs round the ring stumbles there once a turn.',
+        mend: `Take ${fewer} or ${fewer + channels} lights, or a number of channels that goes into ${group.places.length}.`,
+        fixes: [],
+      },
+    ];
+  });
+
+/** Ripple behind a diffuser above which single dots are told apart close by. */
+const DOTS_RIPPLE = 0.08;
+
+/** A sheet so near to its lights that the dots show through. */
+export const dotsRule: Rule = ({ assessment, design }) =>
+  assessment.placed.flatMap((group): Finding[] => {
+    if (group.kind === 'leds' || group.tape.diffuserMm === undefined || group.cut.lights < 2) return [];
+    const pitchMm = 1000 / group.part.perMetre;
+    const ripple = rippleOf(group.tape.diffuserMm, pitchMm);
+    if (ripple <= DOTS_RIPPLE) return [];
+    const wantedMm = Math.ceil(depthOverPitchFor(DOTS_RIPPLE) * pitchMm * 10) / 10;
+    return [
+      {
+        id: `dots:${group.id}`,
+        gravity: 'mind',
+        stage: 'lights',
+        aboutId: group.id,
+        actual: { kind: 'fraction', value: ripple },
+        limit: { kind: 'fraction', value: DOTS_RIPPLE },
+        what: `The dots of ${group.name} show through: ripple ${(ripple * 100).toFixed(1)} % at ${mm(group.tape.diffuserMm)} in front of lights ${mm(pitchMm)} apart`,
+        why: 'Evenness follows depth over pitch, not the number of lights.',
+        mend: `${mm(wantedMm)} of depth makes it soft (8 %), or a denser tape at the same depth. Where dots are wanted, all is well.`,
+        fixes: [
+          { label: `Set it to ${mm(wantedMm)}`, changes: changeItem(design, group.id, { diffuserMm: wantedMm }) },
+        ],
+      },
+    ];
+  });
+
+/** How far a typed length may lie from the drawn line before a template marked by the line would be wrong. */
+const DRAWN_SHARE = 0.03;
+
+/** Tapes whose measured length is not that of their drawn line: told once for all of them. */
+export const drawnLengthRule: Rule = ({ assessment, design }) => {
+  const off = assessment.placed.flatMap((group) => {
+    if (group.kind === 'leds' || group.tape.lengthMm === null || group.tape.route.length < 2) return [];
+    if ('grid' in group.tape && group.tape.grid) return [];
+    const drawnMm = measureRoute(group.tape.route);
+    return Math.abs(drawnMm - group.routeMm) <= DRAWN_SHARE * group.routeMm ? [] : [{ group, drawnMm }];
+  });
+  const [first, ...others] = off;
+  if (!first) return [];
+  const says = `The drawn line of ${first.group.name} is ${mm(first.drawnMm)}; you say ${mm(first.group.routeMm)}`;
+  return [
+    {
+      id: `drawn-length:${first.group.id}`,
+      gravity: 'mind',
+      stage: 'lights',
+      aboutId: first.group.id,
+      actual: { kind: 'lengthMm', value: first.drawnMm },
+      limit: { kind: 'lengthMm', value: first.group.routeMm },
+      what: others.length === 0 ? says : `${says}; so it is with ${others.map(({ group }) => group.name).join(', ')}`,
+      why: 'A line that curves towards the eye looks shorter than it is. The template marks such lights by your length along a straight strip, not on the line.',
+      mend: 'Draw the line on, scale it about its first point, or leave it: the strip on the template is true.',
+      fixes: [
+        {
+          label: off.length === 1 ? `Scale the line to ${mm(first.group.routeMm)}` : 'Scale the lines',
+          changes: off.flatMap(({ group, drawnMm }) =>
+            changeItem(design, group.id, { route: scaleRoute(group.tape.route, group.routeMm / drawnMm) }),
+          ),
+        },
+        {
+          label: off.length === 1 ? `Take the ${mm(first.drawnMm)} of the line` : 'Take the lengths of the lines',
+          changes: off.flatMap(({ group }) => changeItem(design, group.id, { lengthMm: null })),
+        },
+      ],
+    },
+  ];
+};
+
+function scaleRoute(route: PlacedTape['tape']['route'], factor: number): PlacedTape['tape']['route'] {
+  const [first] = route;
+  if (!first) return route;
+  return route.map((point) => ({
+    xMm: Math.round((first.xMm + (point.xMm - first.xMm) * factor) * 10) / 10,
+    yMm: Math.round((first.yMm + (point.yMm - first.yMm) * factor) * 10) / 10,
+  }));
+}
+
+/** What lies in each box, with its size: what the maker put there. */
+export function contentsOf(
+  design: Design,
+  boxId: string,
+  library: Parameters<Rule>[0]['library'],
+): readonly { readonly name: string; readonly size: Size3 }[] {
+  return design.items.flatMap((item) => {
+    if (!('boxId' in item) || item.boxId !== boxId || !('part' in item) || item.part === null) return [];
+    const part = library.parts.get(item.part);
+    return part && 'sizeMm' in part && part.sizeMm.length === 3
+      ? [{ name: item.name, size: part.sizeMm as Size3 }]
+      : [];
+  });
+}
+
+/** A box that does not hold what the maker put into it. */
+export const boxRule: Rule = ({ design, library }) =>
+  design.hollows.flatMap((hollow): Finding[] => {
+    if (hollow.kind !== 'box') return [];
+    const inside = contentsOf(design, hollow.id, library);
+    if (inside.length === 0) return [];
+    const size: Size3 = [hollow.widthMm, hollow.heightMm, hollow.depthMm];
+    const tooLarge = inside.filter((each) => !fitBox(each.size, size).fits);
+    const { fill, fits } = fillOfHollow(
+      inside.map((each) => each.size),
+      size,
+    );
+    if (fits) return [];
+    const sizes = (each: Size3): string => each.map((side) => mm(side)).join(' × ');
+    return [
+      {
+        id: `box:${hollow.id}`,
+        gravity: 'mend',
+        stage: 'lights',
+        aboutId: hollow.id,
+        actual: { kind: 'fraction', value: fill },
+        limit: { kind: 'fraction', value: 0.7 },
+        what:
+          tooLarge.length > 0
+            ? `${tooLarge.map((each) => `${each.name} (${sizes(each.size)})`).join(', ')} ${tooLarge.length === 1 ? 'does' : 'do'} not go into ${hollow.name} (${sizes(size)})`
+            : `${hollow.name} is too full: ${inside.map((each) => each.name).join(', ')} take ${Math.round(fill * 100)} % of its room`,
+        why: 'Wires, plugs and fingers want the rest: past seven tenths it does not close, or can’t be opened again.',
+        mend: 'A larger box, a smaller pack, or something that goes elsewhere.',
+        fixes: [],
+      },
+    ];
+  });

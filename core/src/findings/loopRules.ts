@@ -1,58 +1,64 @@
+import type { LoopBudget } from '../assess.ts';
+import { changeItem } from '../plan/index.ts';
 import { printQuantity } from '../units/index.ts';
-import type { Finding, Fix, Rule } from './finding.ts';
+import type { Finding, Fix, Rule, RuleInput } from './finding.ts';
 
 /** Below this a chase is seen to step. */
 const LEAST_FRAMES_PER_S = 20;
 /** A button that takes longer feels broken. */
 const MOST_WAIT_S = 0.25;
 
-const larger: readonly Fix[] = [
+const larger = ({ design }: RuleInput, boardId: string): readonly Fix[] => [
   {
     label: 'Take the radio controller',
-    changes: [{ path: ['drive', 'controller'], value: 'controller-radio-3v3' }],
+    changes: changeItem(design, boardId, { part: 'controller-radio-3v3', pinLocks: [], pinNames: [] }),
   },
 ];
 
 /** A program that its controller has no room or no time for. */
-export const loopRule: Rule = ({ assessment }) => {
-  const { loop, lightCount } = assessment;
-  if (!loop || lightCount === 0) return [];
-  const base = { stage: 'drive', aboutId: null } as const;
+export const loopRule: Rule = (input) =>
+  input.assessment.programs.flatMap(({ board, loop, show }) =>
+    show.groups.length === 0 ? [] : judgeLoop(input, board.id, loop),
+  );
+
+function judgeLoop(input: RuleInput, boardId: string, loop: LoopBudget): Finding[] {
+  const base = { stage: 'drive', aboutId: boardId } as const;
+  const fixes = larger(input, boardId);
   const findings: Finding[] = [];
   if (loop.memoryBytes > loop.memoryOf)
     findings.push({
       ...base,
-      id: 'memory',
+      id: `memory:${boardId}`,
       gravity: 'stop',
       what: `The program needs ${loop.memoryBytes} bytes of memory; the controller has ${loop.memoryOf}`,
       why: 'Two whole frames are held for fades, and the program needs its stack: it would stop at random.',
       mend: 'Take a larger controller or fewer pixels.',
-      fixes: larger,
+      fixes,
     });
   if (loop.programBytes > loop.programOf)
     findings.push({
       ...base,
-      id: 'program-room',
+      id: `program-room:${boardId}`,
       gravity: 'mend',
       what: `The exported program takes about ${loop.programBytes} bytes; the controller holds ${loop.programOf}`,
       why: 'The light engine with all its moves does not go into the smallest chips.',
       mend: 'Take a larger controller, or write a smaller program of your own.',
-      fixes: larger,
+      fixes,
     });
   if (loop.framesPerS < LEAST_FRAMES_PER_S)
     findings.push({
       ...base,
-      id: 'frame-rate',
+      id: `frame-rate:${boardId}`,
       gravity: 'mend',
       what: `Only ${printQuantity('count', Number(loop.framesPerS.toFixed(1)))} frames a second are left at the hardest moment`,
       why: `Computing takes ${printQuantity('timeS', loop.computeS)} and sending ${printQuantity('timeS', loop.sendS)}: below ${LEAST_FRAMES_PER_S} a run is seen to step.`,
       mend: 'Fewer pixels, fewer moves laid upon each other, or a faster controller.',
-      fixes: larger,
+      fixes,
     });
   if (loop.longestWaitS > MOST_WAIT_S)
     findings.push({
       ...base,
-      id: 'button-wait',
+      id: `button-wait:${boardId}`,
       gravity: 'mind',
       what: `A button may wait ${printQuantity('timeS', loop.longestWaitS)} at the worst moment`,
       why: 'While a frame is computed and sent nothing else is heard.',
@@ -60,4 +66,4 @@ export const loopRule: Rule = ({ assessment }) => {
       fixes: [],
     });
   return findings;
-};
+}

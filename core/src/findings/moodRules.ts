@@ -1,4 +1,5 @@
 import type { Assessment } from '../assess.ts';
+import { itemsOf } from '../items/index.ts';
 import { compileMove, MOST_CELLS, NO_CONTROL, stillAfter } from '../motion/index.ts';
 import { heightOf, type Mood, type Move } from '../plan/index.ts';
 import { printQuantity } from '../units/index.ts';
@@ -357,7 +358,13 @@ export const darkMoodRule: Rule = ({ design, assessment }) =>
 /** A piece that should light itself and has no cue to do it. */
 export const lightsItselfRule: Rule = ({ design }) => {
   const { piece, moods } = design;
-  if (!piece.lightsItself || moods.list.length === 0 || moods.cues.some((cue) => cue.when.kind === 'dark')) return [];
+  if (
+    !piece.lightsItself ||
+    moods.list.length === 0 ||
+    moods.cues.some((cue) => cue.when.kind === 'dark') ||
+    itemsOf(design, 'light gate').length > 0
+  )
+    return [];
   return [
     {
       id: 'lights-itself',

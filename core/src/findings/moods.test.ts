@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { ledsOf, moodOf, soundDesign, tapeOf } from '../../tests/designs.ts';
+import { ledsOf, moodOf, soundDesign, soundSimple, tapeOf } from '../../tests/designs.ts';
 import { assess } from '../assess.ts';
 import { applyChanges, type Cue, type Design, type Mood, type Move } from '../plan/index.ts';
 import { checkDesign, type Finding } from './index.ts';
@@ -7,7 +7,7 @@ import { checkDesign, type Finding } from './index.ts';
 const at = { xMm: 0, yMm: 0 };
 type Moods = Design['moods'];
 
-const designOf = (moods: Partial<Moods>, change: Partial<Design> = {}): Design => {
+const designOf = (moods: Partial<Moods>, change: Parameters<typeof soundDesign>[0] = {}): Design => {
   const base = soundDesign(change);
   return { ...base, moods: { ...base.moods, startId: null, ...moods } };
 };
@@ -60,7 +60,7 @@ describe('cues that are never followed', () => {
   it('one that waits for what its control can’t do is named', () => {
     const design = designOf(
       { list: [...two], startId: 'a', cues: [cue({ when: { kind: 'dark', controlId: 'k' } })] },
-      { drive: { ...soundDesign().drive, controls: [{ kind: 'button', id: 'k', name: 'Knob', at }] } },
+      { drive: { ...soundSimple.drive, controls: [{ kind: 'button', id: 'k', name: 'Knob', at }] } },
     );
     expect(findingsOf(design, 'impossible').map((finding) => finding.what)).toEqual([
       'A cue waits for what Knob can’t do',
@@ -73,7 +73,7 @@ describe('signs', () => {
   const signed = (moves: Mood['moves'], mood: Partial<Mood> = {}): Design =>
     designOf(
       { list: [moodOf(mood)], signs: [{ id: 's', name: 'Low', controlId: 'k', moves }] },
-      { drive: { ...soundDesign().drive, controls: [{ kind: 'button', id: 'k', name: 'Knob', at }] } },
+      { drive: { ...soundSimple.drive, controls: [{ kind: 'button', id: 'k', name: 'Knob', at }] } },
     );
   it('that flash fast are stopped like any mood', () => {
     const fast = signed({ tape: { ...shots, offS: 0.05, count: 6 } });
@@ -81,14 +81,17 @@ describe('signs', () => {
     expect(finding?.gravity).toBe('stop');
     expect(findingsOf(applyChanges(fast, finding?.fixes[0]?.changes ?? []), 'flash:s')).toEqual([]);
   });
-  it('add to the peak of what they lie over, and never more than all lights at full', () => {
+  it('stand in the peak with what they lie over, and never with more than all lights at full', () => {
     const [dim, winking] = [
       assess(signed({}, { brightness: 0.2 })),
       assess(signed({ tape: shots }, { brightness: 0.2 })),
     ];
     // Red on all pixels: a third of all white.
     const redA = (dim.consumers.find((consumer) => consumer.id === 'tape')?.fullA ?? 0) / 3;
-    expect(winking.peakA - dim.peakA).toBeCloseTo(redA, 9);
+    const restA = dim.restA;
+    // White at a fifth is three dice at a fifth, 0.6 of a die; the sign covers it with one die at full, a fifth of that.
+    expect(dim.peakA - restA).toBeCloseTo(0.6 * redA, 9);
+    expect(winking.peakA - restA).toBeCloseTo(redA, 9);
     expect(winking.peakA).toBeLessThanOrEqual(winking.allWhiteA);
   });
   it('must be seen, and told apart by more than their colour', () => {
@@ -288,7 +291,7 @@ describe('flashing (N41)', () => {
 
 describe('the loop', () => {
   const onController = (controller: string, lengthMm: number): Design =>
-    soundDesign({ drive: { ...soundDesign().drive, controller }, tapes: [tapeOf({ lengthMm })] });
+    soundDesign({ drive: { ...soundSimple.drive, controller }, tapes: [tapeOf({ lengthMm })] });
   it('a program that does not go in is named, by memory and by room', () => {
     // Two frames of 400 pixels are 2400 bytes, of 2048.
     expect(findingsOf(onController('controller-large-5v', 5406), 'memory').map((finding) => finding.gravity)).toEqual([
@@ -307,7 +310,7 @@ describe('the loop', () => {
             }),
           ],
         },
-        { drive: { ...soundDesign().drive, controller }, tapes: [tapeOf({ lengthMm: 4000 })] },
+        { drive: { ...soundSimple.drive, controller }, tapes: [tapeOf({ lengthMm: 4000 })] },
       );
     expect(findingsOf(slow('controller-huge-5v'), 'frame-rate')).toHaveLength(1);
     expect(findingsOf(slow('controller-radio-3v3'), 'frame-rate')).toEqual([]);

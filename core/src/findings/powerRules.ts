@@ -1,50 +1,74 @@
-import type { MoodCeiling, SupplyAssessment } from '../assess.ts';
-import { chemistries, converters, type Part, packs, plugs, switches } from '../parts/index.ts';
-import { chooseFuse, describeEnd, type LoadedLink, openCircuitVoltageV } from '../power/index.ts';
+import { assess, type MoodCeiling, type SupplyAssessment } from '../assess.ts';
+import { type ItemOf, openCircuitVoltageV } from '../items/index.ts';
+import {
+  chemistries,
+  converters,
+  type Library,
+  type PackPart,
+  type Part,
+  packs,
+  plugs,
+  switches,
+} from '../parts/index.ts';
+import { applyChanges, changeItem, type Design, itemNamed } from '../plan/index.ts';
+import { chooseFuse, describeEnd, type LoadedLink, sourceAt } from '../power/index.ts';
 import { printQuantity } from '../units/index.ts';
+import { addBoost } from './driveRules.ts';
 import type { Finding, Fix, Rule, RuleInput } from './finding.ts';
 
 const amps = (value: number): string => printQuantity('currentA', value);
+const volts = (value: number): string => printQuantity('voltageV', value);
 const percent = (value: number): string => printQuantity('fraction', value, { digits: 2 });
 const hours = (value: number): string => printQuantity('timeH', value);
 
 /** Parts that are cheap to exchange: where one of these gives way, exchange it rather than dim the piece. */
 const exchangeable = new Set(['plug', 'switch', 'fuse', 'wire']);
 
-function fixLink(link: LoadedLink, input: RuleInput): Fix[] {
-  const { design, assessment } = input;
+/** The item that a link belongs to, by the node that it stands at. */
+const itemOfLink = (link: LoadedLink, supply: SupplyAssessment): string | null =>
+  link.id === 'cell' || link.id === 'plug' || link.id === 'fuse'
+    ? supply.rail.id
+    : (supply.tree.nodes[link.node]?.id ?? null);
+
+function fixLink(link: LoadedLink, supply: SupplyAssessment, input: RuleInput): Fix[] {
+  const { design } = input;
   const enough = link.loadA * 1.1;
-  const take = (label: string, field: string, part: Part | undefined): Fix[] =>
-    part ? [{ label: `${label}: ${part.name}`, changes: [{ path: ['power', field], value: part.id }] }] : [];
+  const itemId = itemOfLink(link, supply);
+  if (itemId === null) return [];
+  const take = (field: string, part: Part | undefined): Fix[] =>
+    part ? [{ label: `Take: ${part.name}`, changes: changeItem(design, itemId, { [field]: part.id }) }] : [];
   switch (link.id) {
     case 'plug':
       return take(
-        'Take',
         'plug',
         plugs.find((part) => part.contactLimitA >= enough),
       );
     case 'switch':
       return take(
-        'Take',
-        'switch',
-        switches.find((part) => part.limitA >= enough),
+        'part',
+        switches.find((part) => part.limitA >= enough && part.magnetic === undefined && !part.momentary),
       );
     case 'converter input':
     case 'converter output': {
-      const now = assessment.supply?.parts.converter;
-      const wanted = link.id === 'converter output' ? enough : assessment.peakA * 1.1;
+      const now = supply.tree.nodes[link.node]?.converter;
+      const state = supply.atPeak.nodes[link.node];
+      const wanted = (link.id === 'converter output' ? link.loadA : (state?.outA ?? input.assessment.peakA)) * 1.1;
       return take(
-        'Take',
-        'converter',
+        'part',
         converters.find(
-          (part) => part.outputLimitA >= wanted && part.id !== now?.id && part.outputLimitA > (now?.outputLimitA ?? 0),
+          (part) =>
+            part.outputV === now?.outputV &&
+            part.topology === now.topology &&
+            part.outputLimitA >= wanted &&
+            part.outputLimitA > now.outputLimitA,
         ),
       );
     }
     case 'fuse': {
-      const best = suitFuse(input);
-      return best !== null && best !== design.power.fuseA
-        ? [{ label: `Take ${amps(best)}`, changes: [{ path: ['power', 'fuseA'], value: best }] }]
+      const best = suitFuse(supply);
+      const now = 'fuseA' in supply.rail.gives.item ? supply.rail.gives.item.fuseA : null;
+      return best !== null && best !== now
+        ? [{ label: `Take ${amps(best)}`, changes: changeItem(design, itemId, { fuseA: best }) }]
         : [];
     }
     default:
@@ -52,116 +76,215 @@ function fixLink(link: LoadedLink, input: RuleInput): Fix[] {
   }
 }
 
-/** The weakest thing a fuse must guard: wire, plug or switch. */
-function suitFuse({ assessment }: RuleInput): number | null {
-  const { supply } = assessment;
-  if (!supply || !Number.isFinite(supply.atPeak.packA)) return null;
-  const guarded = supply.links
-    .filter((link) => link.id === 'plug' || link.id === 'wire' || link.id === 'switch')
-    .filter((link) => link.carries === 'pack');
-  return chooseFuse(supply.atPeak.packA, Math.min(...guarded.map((link) => link.limitA), Number.POSITIVE_INFINITY))
-    .bestA;
+/** What a fuse must guard: the wire, the plug and the switch in a source's own lead. */
+const guardedBy = (supply: SupplyAssessment): readonly LoadedLink[] =>
+  supply.links.filter(
+    (link) =>
+      (link.id === 'plug' || link.id === 'wire' || link.id === 'switch') &&
+      (link.node === 0 || supply.tree.nodes[link.node]?.parent === 0) &&
+      link.side !== 'own',
+  );
+
+/** What a source gives into a short: a fuse above that never blows. */
+function shortA(supply: SupplyAssessment): number {
+  const { openV, ohm } = sourceAt(supply.tree.source, 1);
+  return openV / Math.max(1e-3, ohm);
 }
+
+/** The fuses that suit a source, for what it gives at its height; none where no fuse could ever blow, or nothing flows. */
+export function fusesFor(supply: SupplyAssessment): ReturnType<typeof chooseFuse> | null {
+  if (!Number.isFinite(supply.atPeak.packA) || supply.atPeak.packA <= 0) return null;
+  const weakestA = Math.min(...guardedBy(supply).map((link) => link.limitA), shortA(supply) / 2);
+  const found = chooseFuse(supply.atPeak.packA, weakestA);
+  return found.mostA >= found.leastA - 1e-9 || found.bestA !== null ? found : { ...found, bestA: null };
+}
+
+const suitFuse = (supply: SupplyAssessment): number | null => fusesFor(supply)?.bestA ?? null;
 
 /** True where the link rule tells of what limits this mood: a part that is over its limit and cheap to exchange. */
 const isToldByLink = (ceiling: MoodCeiling, supply: SupplyAssessment): boolean =>
   ceiling.linkId !== null && exchangeable.has(ceiling.linkId) && Number.isFinite(supply.atPeak.packA);
 
-/** A mood set brighter than the supply can follow over the whole discharge. */
+/** Below this not even a glimmer is left of a mood. */
+const NOTHING_LEFT = 0.005;
+
+/** Whether a stronger part is enough: behind it something else may give way at much the same brightness. */
+const liftsCeiling = (fix: Fix, ceiling: MoodCeiling, { design, library }: RuleInput): boolean =>
+  assess(applyChanges(design, fix.changes), library).ceilings.some(
+    (each) => each.moodId === ceiling.moodId && each.setTo <= each.brightness + 1e-6,
+  );
+
+/** A mood set brighter than a supply can follow over the whole discharge. */
 export const ceilingRule: Rule = (input) => {
   const { design, assessment } = input;
-  const { supply } = assessment;
-  if (!supply) return [];
-  return supply.ceilings.flatMap((ceiling): Finding[] => {
-    if (ceiling.setTo <= ceiling.brightness + 1e-6 || isToldByLink(ceiling, supply)) return [];
-    const index = design.moods.list.findIndex((mood) => mood.id === ceiling.moodId);
-    const capped = Math.floor(ceiling.brightness * 100) / 100;
-    const link = supply.links.find((each) => each.id === ceiling.linkId);
+  return assessment.supplies.flatMap((supply) => {
+    const over = supply.ceilings.filter(
+      (ceiling) => ceiling.setTo > ceiling.brightness + 1e-6 && !isToldByLink(ceiling, supply),
+    );
+    // Where nothing is left of any mood there is one cause, told once.
+    const dark = over.filter((ceiling) => ceiling.brightness < NOTHING_LEFT);
+    const [first] = dark;
+    const none: Finding[] = first
+      ? [
+          {
+            id: `nothing-lit:${supply.rail.id}`,
+            gravity: 'stop',
+            stage: 'power',
+            aboutId: supply.rail.id,
+            actual: { kind: 'fraction', value: first.brightness },
+            limit: { kind: 'fraction', value: first.setTo },
+            what: `${supply.rail.name} feeds the piece dark, and nothing on top of it: ${first.limitedBy ?? 'it gives way'}`,
+            why: 'With a tenth of the charge in hand the program’s limiter would leave no light at all; without one the piece resets as soon as it lights.',
+            mend: 'A stronger pack, a converter, or lights that take less.',
+            fixes: addBoost(input),
+          },
+        ]
+      : [];
     return [
-      {
-        id: `ceiling:${ceiling.moodId}`,
-        gravity: 'stop',
-        stage: 'power',
-        aboutId: ceiling.moodId,
-        what: `${ceiling.name} is set to ${percent(ceiling.setTo)}; its ceiling is ${percent(capped)}`,
-        why: `Above it ${ceiling.limitedBy ?? 'the supply gives way'}: the rail falls, the controller resets, lights up again and resets again.`,
-        mend:
-          capped > 0
-            ? `Set ${ceiling.name} to ${percent(capped)} or less, or strengthen what gives way. The program taken out from here holds it back by itself; one of your own would not.`
-            : 'Strengthen what gives way: not even one part in a hundred of the light is borne.',
-        fixes: [
-          ...(capped > 0
-            ? [
-                {
-                  label: `Set it to ${percent(capped)}`,
-                  changes: [{ path: ['moods', 'list', index, 'brightness'], value: capped }],
-                },
-              ]
-            : []),
-          ...(link ? fixLink(link, input) : []),
-        ],
-      },
+      ...none,
+      ...over
+        .filter((ceiling) => ceiling.brightness >= NOTHING_LEFT)
+        .map((ceiling): Finding => {
+          const index = design.moods.list.findIndex((mood) => mood.id === ceiling.moodId);
+          const capped = Math.floor(ceiling.brightness * 100) / 100;
+          const link = supply.links.find((each) => each.id === ceiling.linkId);
+          return {
+            id:
+              assessment.supplies.length > 1
+                ? `ceiling:${ceiling.moodId}:${supply.rail.id}`
+                : `ceiling:${ceiling.moodId}`,
+            gravity: 'stop',
+            stage: 'power',
+            aboutId: ceiling.moodId,
+            actual: { kind: 'fraction', value: ceiling.setTo },
+            limit: { kind: 'fraction', value: ceiling.brightness },
+            what: `${ceiling.name} is set to ${percent(ceiling.setTo)}; its ceiling is ${percent(capped)}`,
+            why: `Above it ${ceiling.limitedBy ?? 'the supply gives way'}: the rail falls, the controller resets, lights up again and resets again.`,
+            mend:
+              capped > 0
+                ? `Set ${ceiling.name} to ${percent(capped)} or less, or strengthen what gives way. The program taken out from here holds it back by itself; one of your own would not.`
+                : 'Strengthen what gives way: not even one part in a hundred of the light is borne.',
+            fixes: [
+              ...(capped > 0
+                ? [
+                    {
+                      label: `Set it to ${percent(capped)}`,
+                      changes: [{ path: ['moods', 'list', index, 'brightness'], value: capped }],
+                    },
+                  ]
+                : []),
+              ...(link ? fixLink(link, supply, input) : []).filter((fix) => liftsCeiling(fix, ceiling, input)),
+            ],
+          };
+        }),
     ];
   });
 };
 
 /** A link that carries more than it may at the height of the moods. */
-export const linkRule: Rule = (input) => {
-  const { assessment } = input;
-  const { supply } = assessment;
-  if (!supply) return [];
-  // Cell and converter give way together, with one mend: where a mood above its ceiling tells of it, that is enough.
-  const isTold = supply.ceilings.some(
-    (ceiling) => ceiling.setTo > ceiling.brightness && !isToldByLink(ceiling, supply),
-  );
-  return supply.links
-    .filter((link) => link.fill > 1 + 1e-9 && Number.isFinite(link.loadA) && !(isTold && !exchangeable.has(link.id)))
-    .map((link) => ({
-      id: `link:${link.id}:${link.name}`,
-      gravity: 'stop' as const,
-      stage: 'power' as const,
-      aboutId: null,
-      what: `${link.name} carries ${amps(link.loadA)} at peak and is good for ${amps(link.limitA)}`,
-      why:
-        link.id === 'fuse'
-          ? 'It blows in the middle of the evening.'
-          : 'It heats, drops voltage or fails, on the night rather than on the bench.',
-      mend: 'Take a stronger one, or lower the brightness.',
-      fixes: fixLink(link, input),
+export const linkRule: Rule = (input) =>
+  input.assessment.supplies.flatMap((supply) => {
+    // Cell and converter give way together, with one mend: where a mood above its ceiling tells of it, that is enough.
+    const isTold = supply.ceilings.some(
+      (ceiling) => ceiling.setTo > ceiling.brightness && !isToldByLink(ceiling, supply),
+    );
+    return supply.links
+      .filter((link) => link.fill > 1 + 1e-9 && Number.isFinite(link.loadA) && !(isTold && !exchangeable.has(link.id)))
+      .map(
+        (link): Finding => ({
+          id: `link:${link.id}:${link.name}`,
+          gravity: 'stop',
+          stage: 'power',
+          aboutId: itemOfLink(link, supply),
+          actual: { kind: 'currentA', value: link.loadA },
+          limit: { kind: 'currentA', value: link.limitA },
+          what: `${link.name} carries ${amps(link.loadA)} at peak and is good for ${amps(link.limitA)}`,
+          why:
+            link.id === 'fuse'
+              ? 'It blows in the middle of the evening.'
+              : 'It heats, drops voltage or fails, on the night rather than on the bench.',
+          mend: 'Take a stronger one, or lower the brightness.',
+          fixes: fixLink(link, supply, input),
+        }),
+      );
+  });
+
+/** A start that pulls the supply down: a motor, a servo, a sound. */
+export const startRule: Rule = ({ assessment }) =>
+  assessment.supplies.flatMap((supply): Finding[] => {
+    const { atStart } = supply;
+    if (!atStart) return [];
+    const low = supply.tree.nodes.find(
+      (node, i) => node.brownOutV > 0 && (atStart.collapses || (atStart.nodes[i]?.outV ?? 0) < node.brownOutV),
+    );
+    const cell = supply.links.find((link) => link.id === 'cell');
+    const isOver = cell !== undefined && atStart.packA > cell.limitA * (1 + 1e-9);
+    if (!low && !isOver) return [];
+    return [
+      {
+        id: `start:${supply.rail.id}`,
+        gravity: 'stop',
+        stage: 'power',
+        aboutId: supply.rail.id,
+        ...(cell && Number.isFinite(atStart.packA)
+          ? {
+              actual: { kind: 'currentA' as const, value: atStart.packA },
+              limit: { kind: 'currentA' as const, value: cell.limitA },
+            }
+          : {}),
+        what: isOver
+          ? `In the first moment ${supply.rail.name} is asked for ${amps(atStart.packA)} and is good for ${amps(cell?.limitA ?? 0)}`
+          : `In the first moment the rail falls below the ${volts(low?.brownOutV ?? 0)} at which a controller resets`,
+        why: 'A motor that starts takes several times what it takes when it runs, and its protection or the controller lets go.',
+        mend: 'Give it a pack of its own, a softer start, or a supply that bears the start.',
+        fixes: [],
+      },
+    ];
+  });
+
+/** Dims every mood until the night is long enough: what a converter and the cells lose of themselves asks for a little more. */
+function dimUntilEnough(design: Design, library: Library, first: number): Fix | null {
+  if (design.moods.list.length === 0 || first >= 1) return null;
+  for (const factor of [first, first * 0.85, first * 0.7].filter((each) => each > 0.1)) {
+    const changes = design.moods.list.map((mood, i) => ({
+      path: ['moods', 'list', i, 'brightness'],
+      value: Math.floor(mood.brightness * factor * 100) / 100,
     }));
-};
+    const { runsFor } = assess(applyChanges(design, changes), library);
+    if (runsFor && runsFor.cautiousH >= design.piece.hoursWanted)
+      return { label: `Dim all moods to ${percent(factor)} of now`, changes };
+  }
+  return null;
+}
 
 /** Runs shorter than the brief asks, by the cautious figure. */
-export const runTimeRule: Rule = ({ design, assessment }) => {
-  const runs = assessment.supply?.runsFor;
+export const runTimeRule: Rule = ({ design, assessment, library }) => {
+  const runs = assessment.runsFor;
   const wanted = design.piece.hoursWanted;
-  if (!runs || runs.cautiousH >= wanted) return [];
-  // An evening that ends in a reset is cut short by a mood above its ceiling, which is told and mended there.
-  if (runs.end === 'resets' && assessment.supply?.ceilings.some((ceiling) => ceiling.setTo > ceiling.brightness))
-    return [];
-  const now = assessment.supply?.parts;
+  const supply = assessment.supplies.find((each) => each.runsFor === runs);
+  if (!runs || !supply || runs.cautiousH >= wanted || supply.rail.gives.kind !== 'pack') return [];
+  const { part: now, item } = supply.rail.gives;
   const bigger =
     now &&
     packs.find(
       (pack) =>
-        pack.chemistry === now.pack.chemistry &&
-        (pack.protected || !now.pack.protected) &&
-        pack.cellsInSeries === now.pack.cellsInSeries &&
-        pack.capacityMah.likely * runs.cautiousH > now.capacityMah.likely * wanted &&
-        pack.steadyLimitA >= now.pack.steadyLimitA,
+        pack.chemistry === now.chemistry &&
+        (pack.protected || !now.protected) &&
+        pack.cellsInSeries === now.cellsInSeries &&
+        pack.capacityMah.likely * runs.cautiousH > (item.capacityMah ?? now.capacityMah).likely * wanted &&
+        pack.steadyLimitA >= now.steadyLimitA,
     );
   const restA = assessment.moods[0]?.draw.restA ?? 0;
   const factor = (assessment.usualA * (runs.cautiousH / wanted) - restA) / Math.max(1e-9, assessment.usualA - restA);
-  const dimmed = design.moods.list.map((mood, i) => ({
-    path: ['moods', 'list', i, 'brightness'],
-    value: Math.floor(mood.brightness * factor * 100) / 100,
-  }));
+  const dimmed = dimUntilEnough(design, library, factor);
   return [
     {
       id: 'runs-short',
       gravity: 'mend',
       stage: 'power',
-      aboutId: null,
+      aboutId: supply.rail.id,
+      actual: { kind: 'timeH', value: runs.cautiousH },
+      limit: { kind: 'timeH', value: wanted },
       what: `Runs for ${hours(runs.cautiousH)} with caution (likely ${hours(runs.likelyH)}); ${hours(wanted)} are wanted`,
       why: `It ends because ${describeEnd(runs.end)}. The doubt comes mostly from the ${runs.chiefCause}.`,
       mend: 'Take a larger pack, bring a second one, or dim the moods.',
@@ -170,222 +293,529 @@ export const runTimeRule: Rule = ({ design, assessment }) => {
           ? [
               {
                 label: `Take: ${bigger.name}`,
-                changes: [
-                  { path: ['power', 'pack'], value: bigger.id },
-                  { path: ['power', 'capacityMah'], value: null },
-                ],
+                changes: changeItem(design, item.id, { part: bigger.id, capacityMah: null }),
               },
             ]
           : []),
-        ...(factor > 0.1 ? [{ label: `Dim all moods to ${percent(factor)} of now`, changes: dimmed }] : []),
+        ...(dimmed ? [dimmed] : []),
       ],
     },
   ];
 };
 
-/** Fuse and switch: there, and of the right size. */
-export const guardRule: Rule = (input) => {
-  const { design, assessment } = input;
-  const { supply } = assessment;
-  if (!supply) return [];
-  const findings: Finding[] = [];
-  const peakA = supply.atPeak.packA;
-  const best = suitFuse(input);
-  const fixFuse: Fix[] =
-    best === null ? [] : [{ label: `Fit ${amps(best)}`, changes: [{ path: ['power', 'fuseA'], value: best }] }];
-  if (design.power.fuseA === null) {
-    findings.push({
-      id: 'no-fuse',
-      gravity: chemistries[supply.parts.pack.chemistry].canBurn ? 'stop' : 'mend',
-      stage: 'power',
-      aboutId: null,
-      what: 'No fuse in the pack’s lead',
-      why: 'A pinched lead turns the cell’s whole energy to heat in seconds, and a lithium cell can burn.',
-      mend: `Fit a fuse close to the pack${best === null ? '' : `: ${amps(best)} suits`}.`,
-      fixes: fixFuse,
-    });
-  } else if (
-    Number.isFinite(peakA) &&
-    best !== null &&
-    best < design.power.fuseA &&
-    (design.power.fuseA > 2 * peakA * 1.3 ||
-      supply.links.some(
-        (link) =>
-          link.carries === 'pack' &&
-          (link.id === 'wire' || link.id === 'plug') &&
-          (design.power.fuseA ?? 0) > link.limitA,
-      ))
-  ) {
-    findings.push({
-      id: 'fuse-large',
-      gravity: 'mend',
-      stage: 'power',
-      aboutId: null,
-      what: `The fuse of ${amps(design.power.fuseA)} guards too little`,
-      why: `At peak ${amps(peakA)} flow; a fuse should be 1.25 to 2 times that and below what wire and plug carry.`,
-      mend: `Fit ${amps(best)}.`,
-      fixes: fixFuse,
-    });
-  }
-  if (design.power.switch === null) {
-    const enough = switches.find((part) => part.limitA >= peakA * 1.1);
-    findings.push({
-      id: 'no-switch',
-      gravity: 'mend',
-      stage: 'power',
-      aboutId: null,
-      what: 'No switch in the pack’s lead',
-      why: 'Dark pixels, the converter and the controller draw all night; in an emergency there is no quick way to cut the power.',
-      mend: 'Put a switch where the wearer reaches it.',
-      fixes: enough
-        ? [{ label: `Add: ${enough.name}`, changes: [{ path: ['power', 'switch'], value: enough.id }] }]
-        : [],
-    });
-  }
-  return findings;
+const isBurning = (item: ItemOf<'pack'>, supply: SupplyAssessment): boolean => {
+  const part = supply.rail.gives.kind === 'pack' ? supply.rail.gives.part : null;
+  return item.id === supply.rail.id && part !== null && chemistries[part.chemistry].canBurn;
 };
 
-/** Controller and rail must suit each other over the life of the pack. */
-export const supplyRangeRule: Rule = ({ design, assessment }) => {
-  const { controller, rail, supply } = assessment;
-  if (!controller || !supply) return [];
-  const findings: Finding[] = [];
-  const addConverter: Fix[] = supply.parts.converter
-    ? []
-    : [{ label: 'Add a 5 V boost converter', changes: [{ path: ['power', 'converter'], value: 'boost-5v-1a5' }] }];
-  if (rail.leastV < controller.supplyLeastV) {
-    findings.push({
-      id: 'rail-low',
-      gravity: supply.parts.converter || rail.nominalV >= controller.supplyLeastV ? 'mend' : 'stop',
+/** A source whose short gives less than this can't heat a thin wire: it limits itself. */
+const HARMLESS_SHORT_A = 1;
+
+/** A pack whose lead is judged by its fuse. */
+interface Fused {
+  readonly item: ItemOf<'pack'>;
+  readonly supply: SupplyAssessment;
+  readonly burns: boolean;
+  readonly bestA: number | null;
+  readonly shortA: number;
+  readonly fit: readonly Fix[];
+}
+
+function noFuse({ item, burns, bestA, shortA: short, fit }: Fused): Finding[] {
+  if (short < HARMLESS_SHORT_A && !burns) return [];
+  return [
+    {
       stage: 'power',
-      aboutId: 'controller',
-      what: `The rail falls to ${printQuantity('voltageV', rail.leastV)}; the controller wants ${printQuantity('voltageV', controller.supplyLeastV)}`,
-      why: 'It resets or hangs before the pack is empty, and the rest of the charge is lost.',
-      mend: 'Put a converter between, or take a controller that bears less.',
-      fixes: addConverter,
-    });
-  }
-  if (rail.mostV > controller.supplyMostV) {
-    findings.push({
-      id: 'rail-high',
-      gravity: 'stop',
+      aboutId: item.id,
+      id: `no-fuse:${item.id}`,
+      gravity: burns ? 'stop' : 'mend',
+      what: `No fuse in the lead of ${item.name}`,
+      why: burns
+        ? 'A pinched lead turns the cell’s whole energy to heat in seconds, and a lithium cell can burn.'
+        : `A pinched lead takes up to ${amps(short)} from it: wire and switch get hot enough to burn.`,
+      mend: `Fit a fuse close to the pack${bestA === null ? '' : `: ${amps(bestA)} suits`}.`,
+      fixes: fit,
+    },
+  ];
+}
+
+function neverBlows({ item, burns, bestA, shortA: short, fit }: Fused, fuseA: number, leaveOut: Fix): Finding {
+  return {
+    stage: 'power',
+    aboutId: item.id,
+    id: `fuse-never:${item.id}`,
+    gravity: 'mend',
+    actual: { kind: 'currentA', value: fuseA },
+    limit: { kind: 'currentA', value: short / 2 },
+    what: `The fuse of ${amps(fuseA)} never blows: ${item.name} gives ${amps(short)} into a short`,
+    why: 'A fuse wants about twice its rating to blow in seconds; these cells limit themselves below that.',
+    mend: bestA === null ? 'Leave it out: a short only drains them.' : `Fit ${amps(bestA)}, or leave it out.`,
+    fixes: burns ? fit : [...fit, leaveOut],
+  };
+}
+
+function largeFuse({ item, supply, bestA, fit }: Fused, fuseA: number): Finding[] {
+  const [worst] = guardedBy(supply)
+    .filter((link) => fuseA > link.limitA * (1 + 1e-9))
+    .sort((a, b) => a.limitA - b.limitA);
+  const { packA } = supply.atPeak;
+  const isLarge = Number.isFinite(packA) && packA > 0 && fuseA > 2 * packA * 1.3 && bestA !== null && bestA < fuseA;
+  if (!worst && !isLarge) return [];
+  return [
+    {
       stage: 'power',
-      aboutId: 'controller',
-      what: `A full pack gives ${printQuantity('voltageV', rail.mostV)}; the controller bears ${printQuantity('voltageV', controller.supplyMostV)}`,
-      why: 'It is destroyed when it is switched on.',
-      mend: 'Take a converter or a pack of lower voltage.',
-      fixes: [],
+      aboutId: item.id,
+      id: `fuse-large:${item.id}`,
+      gravity: worst ? 'stop' : 'mend',
+      actual: { kind: 'currentA', value: fuseA },
+      limit: { kind: 'currentA', value: worst?.limitA ?? 2 * packA },
+      what: worst
+        ? `The fuse of ${amps(fuseA)} guards too little: ${worst.name} bears ${amps(worst.limitA)}`
+        : `The fuse of ${amps(fuseA)} guards too little`,
+      why: worst
+        ? 'What is behind it burns before the fuse does.'
+        : `At peak ${amps(packA)} flow; a fuse should be 1.25 to 2 times that.`,
+      mend: bestA === null ? 'Take a smaller fuse, or stronger parts behind it.' : `Fit ${amps(bestA)}.`,
+      fixes: fit,
+    },
+  ];
+}
+
+/** Fuse of every pack: there, and of the right size. */
+export const fuseRule: Rule = ({ design, assessment }) =>
+  assessment.supplies.flatMap((supply): Finding[] => {
+    const { item } = supply.rail.gives;
+    if (item.kind !== 'pack') return [];
+    const [bestA, short] = [suitFuse(supply), shortA(supply)];
+    const set = (label: string, fuseA: number | null): Fix => ({
+      label,
+      changes: changeItem(design, item.id, { fuseA }),
     });
-  }
-  const isTaped = design.tapes.length > 0;
-  const low = assessment.chains.find((chain) => chain.voltageV.length > 0 && chain.leastV < 3.7);
-  if (isTaped && low) {
-    findings.push({
-      id: 'tape-low',
-      gravity: 'mend',
-      stage: 'power',
-      aboutId: low.tapeIds[low.tapeIds.length - 1] ?? null,
-      what: `The far pixels get ${printQuantity('voltageV', low.leastV)} at peak; they want 3.70 V`,
-      why: 'Blue and green fade first, so white goes warm, and below that the pixel stops.',
-      mend: 'Thicker wire to the tape, a shorter tape for each feed, or less brightness.',
-      fixes: addConverter,
-    });
-  }
-  return findings;
+    const fits = bestA !== null && bestA !== item.fuseA && bestA <= short / 2;
+    const fused: Fused = {
+      item,
+      supply,
+      burns: isBurning(item, supply),
+      bestA,
+      shortA: short,
+      fit: fits ? [set(`Fit ${amps(bestA)}`, bestA)] : [],
+    };
+    if (item.fuseA === null) return noFuse(fused);
+    if (item.fuseA > short / 2) return [neverBlows(fused, item.fuseA, set('Leave it out', null))];
+    return largeFuse(fused, item.fuseA);
+  });
+
+/** Every pack wants a way to be cut off. */
+export const switchRule: Rule = ({ design, assessment }) =>
+  assessment.supplies.flatMap((supply): Finding[] => {
+    const { item } = supply.rail.gives;
+    if (item.kind !== 'pack') return [];
+    const behind = assessment.rails.list.filter((rail) => rail.sourceId === item.id);
+    if (behind.some((rail) => rail.gives.kind === 'switch')) return [];
+    const drawn = assessment.consumers.filter((each) => behind.some((rail) => rail.id === each.railId));
+    if (drawn.length === 0) return [];
+    const packA = Number.isFinite(supply.atPeak.packA) ? supply.atPeak.packA : 0;
+    const enough = switches.find(
+      (part) => part.limitA >= packA * 1.1 && !part.momentary && part.magnetic === undefined,
+    );
+    const id = design.items.some((each) => each.id === 'switch') ? `switch-of-${item.id}`.slice(0, 40) : 'switch';
+    return [
+      {
+        id: `no-switch:${item.id}`,
+        gravity: 'mend',
+        stage: 'power',
+        aboutId: item.id,
+        what: `No switch in the lead of ${item.name}`,
+        why:
+          design.piece.carriedBy === 'nobody'
+            ? 'What hangs on it draws for as long as there is charge, and there is no quick way to cut the power.'
+            : 'What hangs on it draws all night; in an emergency there is no quick way for the wearer to cut the power.',
+        mend:
+          design.piece.carriedBy === 'nobody'
+            ? 'Put a switch where a hand reaches it.'
+            : 'Put a switch where the wearer reaches it.',
+        fixes:
+          enough && assessment.supplies.length === 1
+            ? [
+                {
+                  label: `Add: ${enough.name}`,
+                  changes: [
+                    {
+                      path: ['items'],
+                      value: [
+                        ...design.items.map((each) =>
+                          'feed' in each && each.feed === item.id ? { ...each, feed: id } : each,
+                        ),
+                        { kind: 'switch', id, name: 'Switch', at: item.at, part: enough.id, feed: item.id },
+                      ],
+                    },
+                  ],
+                },
+              ]
+            : [],
+      },
+    ];
+  });
+
+/** Boards and their rails must suit each other over the life of the pack; lights must bear theirs. */
+export const supplyRangeRule: Rule = (input) => {
+  const { assessment } = input;
+  const boards = assessment.boards.flatMap((board): Finding[] => {
+    const rail = board.railId === null ? undefined : assessment.rails.byId.get(board.railId);
+    const range = rail?.range;
+    if (!range || !rail) return [];
+    const findings: Finding[] = [];
+    if (range.leastV < board.part.supplyLeastV) {
+      const isConverted = rail.gives.kind === 'converter';
+      findings.push({
+        id: `rail-low:${board.id}`,
+        gravity: isConverted || range.nominalV >= board.part.supplyLeastV ? 'mend' : 'stop',
+        stage: 'power',
+        aboutId: board.id,
+        actual: { kind: 'voltageV', value: range.leastV },
+        limit: { kind: 'voltageV', value: board.part.supplyLeastV },
+        what: `The rail of ${board.name} falls to ${volts(range.leastV)}; it wants ${volts(board.part.supplyLeastV)}`,
+        why: 'It resets or hangs before the pack is empty, and the rest of the charge is lost.',
+        mend: 'Put a converter between, or take a controller that bears less.',
+        fixes: isConverted ? [] : addBoost(input),
+      });
+    }
+    if (range.mostV > board.part.supplyMostV)
+      findings.push({
+        id: `rail-high:${board.id}`,
+        gravity: 'stop',
+        stage: 'power',
+        aboutId: board.id,
+        actual: { kind: 'voltageV', value: range.mostV },
+        limit: { kind: 'voltageV', value: board.part.supplyMostV },
+        what: `At its fullest the rail gives ${volts(range.mostV)}; ${board.name} bears ${volts(board.part.supplyMostV)}`,
+        why: 'It is destroyed when it is switched on.',
+        mend: 'Take a converter or a pack of lower voltage.',
+        fixes: [],
+      });
+    return findings;
+  });
+  const low = assessment.chains.find(
+    (chain) => chain.voltageV.length > 0 && chain.railV > 0 && chain.leastV < chain.wantsV,
+  );
+  const isStraight = low && low.railV < low.wantsV + 0.3;
+  return [
+    ...boards,
+    ...(low
+      ? [
+          {
+            id: 'tape-low',
+            gravity: 'mend' as const,
+            stage: 'power' as const,
+            aboutId: low.tapeIds[low.tapeIds.length - 1] ?? null,
+            actual: { kind: 'voltageV' as const, value: low.leastV },
+            limit: { kind: 'voltageV' as const, value: low.wantsV },
+            what: `The far pixels get ${volts(low.leastV)} at peak; they want ${volts(low.wantsV)}`,
+            why: 'Blue and green fade first, so white goes warm, and below that the pixel stops.',
+            mend: 'Thicker wire to the tape, a shorter tape for each feed, or less brightness.',
+            fixes: isStraight ? addBoost(input) : [],
+          },
+        ]
+      : []),
+  ];
 };
 
-/** What the pack does to its converter, and a power bank to a small load. */
+/** How far above its rated voltage a tape is destroyed rather than brighter. */
+const OVER_VOLTAGE = 1.1;
+
+/** What a part wants at least and bears at most; null for what no rail feeds. */
+function bearsV(part: Part): { readonly leastV: number; readonly mostV: number } | null {
+  switch (part.kind) {
+    case 'pixel-tape':
+      return { leastV: part.leastVoltageV, mostV: part.ratedVoltageV * OVER_VOLTAGE };
+    case 'plain-tape':
+      return { leastV: part.voltageV * 0.75, mostV: part.voltageV * 1.15 };
+    case 'load':
+    case 'box':
+      return { leastV: part.leastV, mostV: part.mostV };
+    case 'driver':
+      return { leastV: part.inputLeastV, mostV: part.inputMostV };
+    default:
+      return null;
+  }
+}
+
+/** Lights and loads on a rail that they do not bear, or that is too little for them. */
+export const overVoltageRule: Rule = ({ design, assessment, library }) =>
+  design.items.flatMap((item): Finding[] => {
+    const part = 'part' in item && item.part !== null ? library.parts.get(item.part) : undefined;
+    const rated = part ? bearsV(part) : null;
+    const consumer = assessment.consumers.find((each) => each.id === item.id);
+    const railId = consumer?.railId ?? assessment.rails.feedOf(item);
+    const range = railId === null ? null : (assessment.rails.byId.get(railId)?.range ?? null);
+    if (!rated || !range) return [];
+    if (range.mostV > rated.mostV * (1 + 1e-9))
+      return [
+        {
+          id: `over-voltage:${item.id}`,
+          gravity: 'stop',
+          stage: 'power',
+          aboutId: item.id,
+          actual: { kind: 'voltageV', value: range.mostV },
+          limit: { kind: 'voltageV', value: rated.mostV },
+          what: `${item.name} gets ${volts(range.mostV)} and bears ${volts(rated.mostV)}`,
+          why: 'It is destroyed when it is switched on.',
+          mend: 'Feed it from a rail of its own voltage: a converter makes one.',
+          fixes: [],
+        },
+      ];
+    // Pixels tell of their own voltage along the tape.
+    if (part?.kind === 'pixel-tape' || range.nominalV >= rated.leastV) return [];
+    return [
+      {
+        id: `under-voltage:${item.id}`,
+        gravity: 'mend',
+        stage: 'power',
+        aboutId: item.id,
+        actual: { kind: 'voltageV', value: range.nominalV },
+        limit: { kind: 'voltageV', value: rated.leastV },
+        what: `${item.name} gets ${volts(range.nominalV)} and wants at least ${volts(rated.leastV)}`,
+        why: 'It stays dim or dark, or does not start.',
+        mend: 'Feed it from a rail of its own voltage: a converter makes one.',
+        fixes: [],
+      },
+    ];
+  });
+
+/** What the pack does to a converter, and a power bank to a small load. */
 export const packMatchRule: Rule = ({ assessment }) => {
-  const { supply } = assessment;
-  if (!supply) return [];
-  const findings: Finding[] = [];
-  const { pack, converter } = supply.parts;
-  const fullV = openCircuitVoltageV(supply.path.pack, 1);
-  if (converter && fullV > converter.inputMostV) {
-    findings.push({
-      id: 'converter-input-high',
-      gravity: 'stop',
-      stage: 'power',
-      aboutId: null,
-      what: `A full pack gives ${printQuantity('voltageV', fullV)}; the converter bears ${printQuantity('voltageV', converter.inputMostV)}`,
-      why:
-        converter.topology === 'boost'
-          ? 'A boost converter can only lift: what is above its output passes straight through to the lights.'
-          : 'It is destroyed when it is switched on.',
-      mend: 'Take a buck converter that bears this pack, or a pack of fewer cells.',
-      fixes: [],
-    });
-  }
-  const { switchesOffBelowA } = pack;
-  const lowest = assessment.moods.reduce((least, mood) => Math.min(least, mood.meanA), Number.POSITIVE_INFINITY);
-  if (switchesOffBelowA !== undefined && lowest < switchesOffBelowA) {
-    findings.push({
-      id: 'bank-sleeps',
-      gravity: 'mend',
-      stage: 'power',
-      aboutId: null,
-      what: `The power bank switches itself off below ${printQuantity('currentA', switchesOffBelowA)}; the dimmest mood draws ${printQuantity('currentA', lowest)}`,
-      why: 'It takes a small load for a telephone that is full, and the piece goes dark in the middle of the evening.',
-      mend: 'Take a bank with a mode for small loads, a pack with a converter, or a brighter lowest mood.',
-      fixes: [],
-    });
-  }
-  return findings;
+  const tooHigh = assessment.rails.list.flatMap((rail): Finding[] => {
+    const from = rail.fromId === null ? undefined : assessment.rails.byId.get(rail.fromId);
+    if (rail.gives.kind !== 'converter' || !rail.gives.part || !from?.range) return [];
+    const { part } = rail.gives;
+    if (from.range.mostV <= part.inputMostV) return [];
+    return [
+      {
+        id: `converter-input-high:${rail.id}`,
+        gravity: 'stop',
+        stage: 'power',
+        aboutId: rail.id,
+        actual: { kind: 'voltageV', value: from.range.mostV },
+        limit: { kind: 'voltageV', value: part.inputMostV },
+        what: `At its fullest ${from.name} gives ${volts(from.range.mostV)}; the converter bears ${volts(part.inputMostV)}`,
+        why:
+          part.topology === 'boost'
+            ? 'A boost converter can only lift: what is above its output passes straight through to the lights.'
+            : 'It is destroyed when it is switched on.',
+        mend: 'Take a buck converter that bears this pack, or a pack of fewer cells.',
+        fixes: [],
+      },
+    ];
+  });
+  const sleeping = assessment.supplies.flatMap((supply): Finding[] => {
+    const { gives } = supply.rail;
+    const below = gives.kind === 'pack' || gives.kind === 'outside' ? gives.part?.switchesOffBelowA : undefined;
+    const lowest = assessment.moods.reduce((least, mood) => Math.min(least, mood.meanA), Number.POSITIVE_INFINITY);
+    if (below === undefined || lowest >= below) return [];
+    return [
+      {
+        id: `bank-sleeps:${supply.rail.id}`,
+        gravity: 'mend',
+        stage: 'power',
+        aboutId: supply.rail.id,
+        actual: { kind: 'currentA', value: lowest },
+        limit: { kind: 'currentA', value: below },
+        what: `${supply.rail.name} switches itself off below ${amps(below)}; the dimmest mood draws ${amps(lowest)}`,
+        why: 'It takes a small load for a telephone that is full, and the piece goes dark in the middle of the evening.',
+        mend: 'Take a bank with a mode for small loads, a pack with a converter, or a brighter lowest mood.',
+        fixes: [],
+      },
+    ];
+  });
+  return [...tooHigh, ...sleeping];
 };
 
-/** How the pack is kept and charged. */
-export const packCareRule: Rule = ({ design, assessment }) => {
-  const { supply } = assessment;
-  if (!supply) return [];
-  const { power, piece } = design;
-  const { chemistry, name } = supply.parts.pack;
-  const findings: Finding[] = [];
-  if (power.charging !== 'taken out' && !chemistries[chemistry].rechargeable) {
-    findings.push({
-      id: 'charge-primary',
+/** A capacity that its kind of cell can hardly have. */
+const OFTEN = 1.6;
+
+/** A pack as it is kept and charged. */
+interface Kept {
+  readonly item: ItemOf<'pack'>;
+  readonly part: PackPart;
+  readonly piece: Design['piece'];
+  readonly set: (label: string, fields: Readonly<Record<string, unknown>>) => Fix;
+}
+
+const aboutPack = ({ id }: ItemOf<'pack'>) => ({ stage: 'power', aboutId: id }) as const;
+
+function charging({ item, part, piece, set }: Kept): Finding | null {
+  const { rechargeable, canBurn } = chemistries[part.chemistry];
+  if (item.charging === 'taken out') return null;
+  if (!rechargeable)
+    return {
+      ...aboutPack(item),
+      id: `charge-primary:${item.id}`,
       gravity: 'stop',
-      stage: 'power',
-      aboutId: null,
       what: 'Cells of this kind must never be charged',
       why: 'They leak or burst.',
       mend: 'Exchange them, or take rechargeable cells.',
-      fixes: [{ label: 'They are exchanged', changes: [{ path: ['power', 'charging'], value: 'taken out' }] }],
-    });
-  } else if (power.charging === 'in place, while it runs') {
-    findings.push({
-      id: 'charge-and-use',
+      fixes: [set('They are exchanged', { charging: 'taken out' })],
+    };
+  if (item.charging === 'in place, while it runs')
+    return {
+      ...aboutPack(item),
+      id: `charge-and-use:${item.id}`,
       gravity: 'stop',
-      stage: 'power',
-      aboutId: null,
-      what: 'The pack is charged while the piece runs',
-      why: 'The load hides the end of charge, so a plain charger never stops; a lithium cell overheats inside a closed piece.',
+      what: `${item.name} is charged while the piece runs`,
+      why: `The load hides the end of charge, so a plain charger never stops${canBurn ? '; a lithium cell overheats inside a closed piece' : ''}.`,
       mend: 'Charge it taken out, or with the switch proven to cut the load off.',
-      fixes: [{ label: 'Charge it taken out', changes: [{ path: ['power', 'charging'], value: 'taken out' }] }],
-    });
-  }
-  if (power.nextToBody && power.housing !== 'hard case' && piece.carriedBy !== 'nobody') {
-    findings.push({
-      id: 'cell-on-body',
-      gravity: chemistries[chemistry].canBurn ? 'stop' : 'mend',
-      stage: 'power',
-      aboutId: null,
-      what: `The pack sits next to the body ${power.housing === 'none' ? 'without a case' : 'in a soft pouch'}`,
-      why: 'A fall or a screw end can pierce it against the wearer; a damaged lithium cell burns skin.',
-      mend: 'Put it into a hard case, away from the spine, with the lead’s exit relieved of strain.',
-      fixes: [{ label: 'Put it into a hard case', changes: [{ path: ['power', 'housing'], value: 'hard case' }] }],
-    });
-  }
-  if (piece.carriedBy === 'child' && !power.lockedLid) {
-    findings.push({
-      id: 'child-reach',
-      gravity: 'stop',
-      stage: 'power',
-      aboutId: null,
-      what: `A child can reach the cells (${name})`,
-      why: 'Small cells are swallowed, and a swallowed coin cell burns within two hours; loose lithium cells short.',
-      mend: 'Close the pack with a lid that needs a screwdriver.',
-      fixes: [{ label: 'The lid is screwed', changes: [{ path: ['power', 'lockedLid'], value: true }] }],
-    });
-  }
-  return findings;
+      fixes: [set('Charge it taken out', { charging: 'taken out' })],
+    };
+  if (!canBurn || piece.setting === 'dry' || item.housing !== 'none') return null;
+  return {
+    ...aboutPack(item),
+    id: `charge-wet:${item.id}`,
+    gravity: 'stop',
+    what: `${item.name} is bare, gets wet, and is charged in place`,
+    why: 'Water bridges its contacts, and a wet lithium cell that is charged can burn.',
+    mend: 'Put it into a closed case, or take it out, dry it and charge it outside.',
+    fixes: [
+      set('Put it into a hard case', { housing: 'hard case' }),
+      set('Charge it taken out', { charging: 'taken out' }),
+    ],
+  };
+}
+
+function onBody({ item, part, piece, set }: Kept): Finding | null {
+  const { canBurn } = chemistries[part.chemistry];
+  if (!item.nextToBody || item.housing === 'hard case' || piece.carriedBy === 'nobody') return null;
+  return {
+    ...aboutPack(item),
+    id: `cell-on-body:${item.id}`,
+    gravity: canBurn ? 'stop' : 'mend',
+    what: `${item.name} sits next to the body ${item.housing === 'none' ? 'without a case' : 'in a soft pouch'}`,
+    why: `A fall or a screw end can pierce it against the wearer${canBurn ? '; a damaged lithium cell burns skin' : '; leaking cells burn skin'}.`,
+    mend: 'Put it into a hard case, away from the spine, with the lead’s exit relieved of strain.',
+    fixes: [set('Put it into a hard case', { housing: 'hard case' })],
+  };
+}
+
+function childReach({ item, part, piece, set }: Kept): Finding | null {
+  if (piece.carriedBy !== 'child' || item.lockedLid) return null;
+  return {
+    ...aboutPack(item),
+    id: `child-reach:${item.id}`,
+    gravity: 'stop',
+    what: `A child can reach the cells (${part.name})`,
+    why: 'Small cells are swallowed, and a swallowed coin cell burns within two hours; loose cells short.',
+    mend: 'Close the pack with a lid that needs a screwdriver.',
+    fixes: [set('The lid is screwed', { lockedLid: true })],
+  };
+}
+
+function untrueCapacity({ item, part, set }: Kept): Finding | null {
+  const stated = part.capacityMah.likely;
+  if (!item.capacityMah || item.capacityMah.likely <= OFTEN * stated) return null;
+  return {
+    ...aboutPack(item),
+    id: `capacity-much:${item.id}`,
+    gravity: 'mend',
+    actual: { kind: 'capacityMah', value: item.capacityMah.likely },
+    limit: { kind: 'capacityMah', value: stated * OFTEN },
+    what: `${printQuantity('capacityMah', item.capacityMah.likely)} are typed for a pack whose kind holds ${printQuantity('capacityMah', stated)}`,
+    why: 'No cell of this size holds so much: a label that says more is not true, and the night would end early.',
+    mend: 'Take what its kind holds, measure it in a run test, or choose the kind that it is.',
+    fixes: [set('Take what its kind holds', { capacityMah: null })],
+  };
+}
+
+/** How each pack is kept and charged, and whether its capacity can be true. */
+export const packCareRule: Rule = ({ design, assessment }) =>
+  assessment.supplies.flatMap((supply): Finding[] => {
+    const { gives } = supply.rail;
+    if (gives.kind !== 'pack' || !gives.part) return [];
+    const { item, part } = gives;
+    const set: Kept['set'] = (label, fields) => ({ label, changes: changeItem(design, item.id, fields) });
+    const kept: Kept = { item, part, piece: design.piece, set };
+    return [charging, onBody, childReach, untrueCapacity].flatMap((judge) => judge(kept) ?? []);
+  });
+
+/** Supplies whose signals cross must share their minus. */
+export const minusRule: Rule = ({ design, assessment }) => {
+  const minusOf = (railId: string | null): string | null =>
+    railId === null ? null : (assessment.rails.byId.get(railId)?.minusId ?? null);
+  const steered = new Map(
+    assessment.driven.flatMap((driven) => {
+      const [first] = assessment.switched.get(driven.itemId) ?? [];
+      return driven.board && first
+        ? [
+            [
+              driven.itemId,
+              { name: driven.name, id: driven.itemId, a: minusOf(driven.board.railId), b: minusOf(first.railId) },
+            ] as const,
+          ]
+        : [];
+    }),
+  );
+  const crossings = [
+    ...steered.values(),
+    ...assessment.dataLines.flatMap((line) => {
+      const item = itemNamed(design, line.tapeId);
+      return item && line.board
+        ? [{ name: item.name, id: item.id, a: minusOf(line.board.railId), b: minusOf(assessment.rails.feedOf(item)) }]
+        : [];
+    }),
+    ...design.items.flatMap((item) => {
+      if (item.kind !== 'signal') return [];
+      const [from, to] = [item.from, item.board].map(
+        (id) => assessment.boards.find((board) => board.id === id) ?? assessment.boards[0],
+      );
+      return from && to ? [{ name: item.name, id: item.id, a: minusOf(from.railId), b: minusOf(to.railId) }] : [];
+    }),
+  ];
+  return crossings
+    .filter(({ a, b }) => a !== null && b !== null && a !== b)
+    .map(
+      ({ name, id, a, b }): Finding => ({
+        id: `minus-apart:${id}`,
+        gravity: 'stop',
+        stage: 'power',
+        aboutId: id,
+        what: `${name} is steered across two supplies that do not share their minus`,
+        why: 'A signal is a voltage against minus: without a common one nothing switches, or the current finds a way through the chip.',
+        mend: 'Join the two minuses with a wire.',
+        fixes: [a, b].flatMap((minusId) => {
+          const giver = minusId === null ? undefined : itemNamed(design, minusId);
+          return giver && 'minus' in giver
+            ? [{ label: `Join the minus of ${giver.name}`, changes: changeItem(design, giver.id, { minus: 'joined' }) }]
+            : [];
+        }),
+      }),
+    );
 };
+
+/** Several rails could be meant by an item that names none. */
+export const whichRailRule: Rule = ({ design, assessment }) => {
+  if (!assessment.rails.isAmbiguous) return [];
+  const silent = design.items.filter(
+    (item) => 'feed' in item && item.feed === null && !assessment.rails.byId.has(item.id),
+  );
+  const main = assessment.rails.mainId === null ? undefined : assessment.rails.byId.get(assessment.rails.mainId);
+  if (silent.length === 0 || !main) return [];
+  return [
+    {
+      id: 'which-rail',
+      gravity: 'mend',
+      stage: 'power',
+      aboutId: silent[0]?.id ?? null,
+      what: `There are several rails, and ${silent.length === 1 ? `${silent[0]?.name} does` : `${silent.length} items do`} not say which feeds ${silent.length === 1 ? 'it' : 'them'}`,
+      why: `They are reckoned on ${main.name}.`,
+      mend: 'Choose for each what feeds it.',
+      fixes: [
+        {
+          label: `They are fed from ${main.name}`,
+          changes: silent.flatMap((item) => changeItem(design, item.id, { feed: main.id })),
+        },
+      ],
+    },
+  ];
+};
+
+/** The voltage of a full pack, for sheets. */
+export const fullVoltageOf = (supply: SupplyAssessment): number | null =>
+  supply.tree.source.kind === 'pack' ? openCircuitVoltageV(supply.tree.source.pack, 1) : null;

@@ -1,3 +1,4 @@
+import { type ItemRole, kindOf } from '../items/index.ts';
 import type { Plan } from '../plan/index.ts';
 import { isOpen } from './checkDesign.ts';
 import { type Finding, type Stage, stages } from './finding.ts';
@@ -5,14 +6,17 @@ import { type Finding, type Stage, stages } from './finding.ts';
 /** How a bead of the cord looks: nothing done yet, something open, or settled. */
 export type StageState = 'untouched' | 'open' | 'settled';
 
+/** Whether a plan has an item of a role. */
+const has = (design: Plan['design'], role: ItemRole): boolean =>
+  design.items.some((item) => kindOf(item.kind).role === role);
+
 const touched: Readonly<Record<Stage, (plan: Plan) => boolean>> = {
   piece: ({ design }) => design.view.picture.kind !== 'none',
-  lights: ({ design }) => design.tapes.length + design.leds.length > 0,
+  lights: ({ design }) => has(design, 'light'),
   moods: ({ design }) => design.moods.list.length > 0,
-  drive: ({ design }) => design.drive.controller !== null,
-  power: ({ design }) => design.power.pack !== null,
-  wires: ({ design }) =>
-    design.power.pack !== null && design.drive.controller !== null && design.tapes.length + design.leds.length > 0,
+  drive: ({ design }) => has(design, 'board') || has(design, 'switches'),
+  power: ({ design }) => has(design, 'source'),
+  wires: ({ design }) => has(design, 'source') && has(design, 'light'),
   bench: ({ bench }) => bench.readings.length + bench.done.length > 0,
   logbook: ({ logbook }) => logbook.entries.length + logbook.runTests.length + logbook.versions.length > 0,
 };

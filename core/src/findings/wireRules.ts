@@ -1,18 +1,27 @@
+import type { WireRun } from '../network/index.ts';
 import { printQuantity } from '../units/index.ts';
-import { type WireRun, wireCarriesA, wireDrop, wireOhmPerMetre } from '../wires/index.ts';
+import { wireCarriesA, wireDrop, wireOhmPerMetre } from '../wires/index.ts';
 import type { Finding, Fix, Rule, RuleInput } from './finding.ts';
 
 /** More than this share of the rail lost in one run shows in the light. */
 const MOST_DROP_SHARE = 0.05;
 const gauges = [30, 28, 26, 24, 22, 20, 18, 16];
 
-function fixRun(run: WireRun, { design, assessment }: RuleInput): Fix[] {
+/** The voltage of the rail that a run belongs to. */
+const railVOf = (run: WireRun, { assessment }: RuleInput): number => {
+  const railId = run.joins.find(({ net }) => net.railId !== null)?.net.railId ?? null;
+  const range = railId === null ? null : (assessment.rails.byId.get(railId)?.range ?? null);
+  return range?.nominalV ?? 5;
+};
+
+function fixRun(run: WireRun, input: RuleInput): Fix[] {
+  const { design } = input;
   const peakA = run.peakA ?? 0;
   const thick = gauges.find(
     (gauge) =>
       wireCarriesA(gauge) >= peakA &&
-      wireDrop.reckon({ I: peakA, L: run.lengthMm, r: wireOhmPerMetre(gauge) }) <=
-        MOST_DROP_SHARE * assessment.rail.nominalV,
+      wireDrop.reckon({ I: peakA, L: run.lengthMm ?? 0, r: wireOhmPerMetre(gauge) }) <=
+        MOST_DROP_SHARE * railVOf(run, input),
   );
   if (thick === undefined) return [];
   const index = design.wires.runs.findIndex((each) => each.runId === run.id);
@@ -28,7 +37,7 @@ export const wireRule: Rule = (input) =>
   input.assessment.runs.flatMap((run): Finding[] => {
     if (run.peakA === null) return [];
     const overloaded = run.peakA > run.carriesA * (1 + 1e-9);
-    const dropping = run.dropV > MOST_DROP_SHARE * input.assessment.rail.nominalV;
+    const dropping = run.dropV > MOST_DROP_SHARE * railVOf(run, input);
     if (!overloaded && !dropping) return [];
     return [
       {
@@ -38,7 +47,7 @@ export const wireRule: Rule = (input) =>
         aboutId: run.id,
         what: overloaded
           ? `${run.name}: ${run.gaugeAwg} gauge carries ${printQuantity('currentA', run.carriesA)} in a bundle, and ${printQuantity('currentA', run.peakA)} flow at peak`
-          : `${run.name} loses ${printQuantity('voltageV', run.dropV)} at peak on ${printQuantity('lengthMm', run.lengthMm)} of ${run.gaugeAwg} gauge`,
+          : `${run.name} loses ${printQuantity('voltageV', run.dropV)} at peak on ${printQuantity('lengthMm', run.lengthMm ?? 0)} of ${run.gaugeAwg} gauge`,
         why: overloaded
           ? 'Bundled under cloth it warms up until its insulation softens.'
           : 'What is lost on the way is missing at the light, and the far end goes dim and warm.',

@@ -1,4 +1,6 @@
 import type { Assessment } from '../assess.ts';
+import { figuresOf } from '../figures/index.ts';
+import { itemsOf } from '../items/index.ts';
 import type { Design } from '../plan/index.ts';
 import { printQuantity } from '../units/index.ts';
 
@@ -15,48 +17,52 @@ const judge = (known: boolean, met: boolean): Wish['status'] => (known ? (met ? 
 
 /** The wishes of a brief; their status follows from the plan alone and is never kept by hand. */
 export function listWishes(design: Design, assessment: Assessment): Wish[] {
-  const { piece, power, moods } = design;
+  const { piece, moods } = design;
   const { supply } = assessment;
-  const runs = supply?.runsFor ?? null;
-  const over = supply?.ceilings.filter((ceiling) => ceiling.setTo > ceiling.brightness + 1e-6) ?? [];
+  const figures = figuresOf(assessment);
+  const runs = figures.runsForH.likely === null ? null : assessment.runsFor;
+  const goesOn =
+    assessment.supplies.length > 0 && assessment.supplies.every((each) => each.tree.source.kind === 'steady');
+  const levers = itemsOf(design, 'switch');
+  const lightsUp = moods.cues.some((cue) => cue.when.kind === 'dark') || itemsOf(design, 'light gate').length > 0;
+  const isCeilingKnown = figures.ceiling.likely !== null;
+  const over = assessment.ceilings.filter((ceiling) => ceiling.setTo > ceiling.brightness + 1e-6);
   const wishes: (Wish | null)[] = [
     {
       id: 'hours',
       text: `Runs at least ${printQuantity('timeH', piece.hoursWanted)} at ${printQuantity('temperatureC', piece.ambientC)}`,
-      status: judge(runs !== null, (runs?.cautiousH ?? 0) >= piece.hoursWanted),
-      reached: runs
-        ? `${printQuantity('timeH', runs.cautiousH)} with caution, ${printQuantity('timeH', runs.likelyH)} likely`
-        : 'needs a pack and a mood',
+      status: judge(runs !== null || goesOn, goesOn || (runs?.cautiousH ?? 0) >= piece.hoursWanted),
+      reached: goesOn
+        ? 'as long as its outside supply'
+        : runs
+          ? `${printQuantity('timeH', runs.cautiousH)} with caution, ${printQuantity('timeH', runs.likelyH)} likely`
+          : `needs ${figures.runsForH.needs.join(', ')}`,
       test: 'run test at full charge, logged',
     },
     {
       id: 'steady',
       text: 'Never resets, down to the last tenth of the charge',
-      status: judge(supply !== null && supply.ceilings.length > 0, over.length === 0),
-      reached:
-        supply && supply.ceilings.length > 0
-          ? over.length === 0
-            ? 'every mood is below its ceiling'
-            : `${over.map((ceiling) => ceiling.name).join(', ')} above the ceiling`
-          : 'needs a pack and a mood',
+      status: judge(isCeilingKnown, over.length === 0),
+      reached: isCeilingKnown
+        ? over.length === 0
+          ? 'every mood is below its ceiling'
+          : `${over.map((ceiling) => ceiling.name).join(', ')} above the ceiling`
+        : `needs ${figures.ceiling.needs.join(', ')}`,
       test: 'every mood at the end of the run test',
     },
     {
       id: 'switch',
       text: 'Switched without opening it',
-      status: judge(supply !== null, power.switch !== null),
-      reached: power.switch ? 'a switch in the pack’s lead' : 'no switch yet',
+      status: judge(supply !== null, levers.length > 0),
+      reached: levers[0] ? `${levers[0].name} in the lead` : 'no switch yet',
       test: 'switch on and off while worn',
     },
     piece.lightsItself
       ? {
           id: 'lights-itself',
           text: 'Lights by itself in the dark',
-          status: judge(
-            moods.list.length > 0,
-            moods.cues.some((cue) => cue.when.kind === 'dark'),
-          ),
-          reached: moods.cues.some((cue) => cue.when.kind === 'dark') ? 'a cue does it' : 'no cue yet',
+          status: judge(moods.list.length > 0 || lightsUp, lightsUp),
+          reached: lightsUp ? 'a cue or a gate does it' : 'no cue and no gate yet',
           test: 'cover the sensor, then a lamp on it',
         }
       : null,

@@ -1,6 +1,6 @@
 import { fitLedCurve, forwardVoltageV, type LedCurve, shiftCurve } from '../circuit/index.ts';
+import type { LightItem } from '../items/index.ts';
 import type { Figure, LedPart } from '../parts/index.ts';
-import type { LedGroup } from '../plan/index.ts';
 
 /** The curve of a part, through the two points of its kind. */
 export function curveOfPart(part: LedPart): LedCurve {
@@ -14,7 +14,7 @@ export function curveOfPart(part: LedPart): LedCurve {
 /** The curve of a group's lights, moved onto the maker's own reading where there is one, with how far a light may lie from it. */
 export function curveOfGroup(
   part: LedPart,
-  group: Pick<LedGroup, 'forwardV' | 'wantedCurrentA'>,
+  group: Pick<LightItem, 'forwardV' | 'wantedCurrentA'>,
 ): { readonly curve: LedCurve; readonly forwardV: Figure } {
   const curve = curveOfPart(part);
   const typicalV = forwardVoltageV(curve, group.wantedCurrentA);

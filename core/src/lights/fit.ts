@@ -1,5 +1,6 @@
+import type { LightItem } from '../items/index.ts';
 import type { LedPart } from '../parts/index.ts';
-import type { Hollow, LedGroup } from '../plan/index.ts';
+import type { Hollow } from '../plan/index.ts';
 import { defineFormula } from '../units/index.ts';
 
 /** Room to be left on each side of what goes into a bore. */
@@ -53,7 +54,7 @@ export const upToDrillMm = (mm: number): number => Math.ceil(mm * 10 - 1e-6) / 1
  */
 export function fitLight(
   part: LedPart,
-  group: Pick<LedGroup, 'sleeved'>,
+  group: Pick<LightItem, 'sleeved'>,
   bore: Extract<Hollow, { kind: 'bore' }>,
 ): Fit {
   const finishedMm = finishedDiameter.reckon({ d: part.bareDiameterMm, w: group.sleeved ? part.sleeveWallMm : 0 });

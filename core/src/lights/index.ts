@@ -38,11 +38,14 @@ export {
   skinStretch,
 } from './marking.ts';
 export { layersForRatio, panelContrast, throughLayers } from './masking.ts';
+export { listMovables, type MovableGroup } from './movables.ts';
 export {
+  countLights,
   distanceToGroupMm,
   orderChains,
   type PlacedGroup,
   type PlacedLeds,
+  type PlacedPlain,
   type PlacedTape,
   placeLights,
 } from './place.ts';

@@ -1,4 +1,5 @@
 import type { Assessment } from '../assess.ts';
+import { figuresOf } from '../figures/index.ts';
 import { printQuantity, type QuantityKind } from '../units/index.ts';
 
 /** One figure of two versions side by side. `better` is null where neither way is. */
@@ -21,26 +22,23 @@ const measures: readonly Measure[] = [
   { label: 'Moods', kind: 'count', good: null, of: (a) => a.show.moods.length },
   { label: 'Cues', kind: 'count', good: null, of: (a) => a.show.cues.length },
   { label: 'Signs', kind: 'count', good: null, of: (a) => a.show.signs.length },
-  { label: 'Frames a second', kind: 'count', good: 'more', of: (a) => a.loop?.framesPerS ?? null },
-  { label: 'Peak draw', kind: 'currentA', good: 'less', of: (a) => a.peakA },
-  { label: 'Usual draw', kind: 'currentA', good: 'less', of: (a) => a.usualA },
+  { label: 'Frames a second', kind: 'count', good: 'more', of: (a) => a.programs[0]?.loop.framesPerS ?? null },
+  { label: 'Peak draw', kind: 'currentA', good: 'less', of: (a) => figuresOf(a).peakA.likely },
+  { label: 'Usual draw', kind: 'currentA', good: 'less', of: (a) => figuresOf(a).usualA.likely },
   { label: 'All white', kind: 'currentA', good: 'less', of: (a) => a.allWhiteA },
-  { label: 'Runs for, likely', kind: 'timeH', good: 'more', of: (a) => a.supply?.runsFor?.likelyH ?? null },
-  { label: 'Runs for, cautious', kind: 'timeH', good: 'more', of: (a) => a.supply?.runsFor?.cautiousH ?? null },
+  { label: 'Runs for, likely', kind: 'timeH', good: 'more', of: (a) => figuresOf(a).runsForH.likely },
+  { label: 'Runs for, cautious', kind: 'timeH', good: 'more', of: (a) => figuresOf(a).runsForH.cautious },
   {
     label: 'Lowest ceiling',
     kind: 'fraction',
     good: 'more',
-    of: (a) =>
-      a.supply && a.supply.ceilings.length > 0
-        ? Math.min(...a.supply.ceilings.map((ceiling) => ceiling.brightness))
-        : null,
+    of: (a) => figuresOf(a).ceiling.likely,
   },
   {
     label: 'Wire in all',
     kind: 'lengthMm',
     good: 'less',
-    of: (a) => a.runs.reduce((sum, run) => sum + run.lengthMm * run.cores.length, 0),
+    of: (a) => a.runs.reduce((sum, run) => sum + (run.lengthMm ?? 0) * run.cores.length, 0),
   },
   { label: 'Cost of one copy', kind: 'money', good: 'less', of: (a) => a.costPerCopy },
 ];

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { demoPlan, moodOf, soundDesign, tapeOf } from '../../tests/designs.ts';
+import { demoPlan, moodOf, soundDesign, soundSimple, tapeOf } from '../../tests/designs.ts';
 import { assess } from '../assess.ts';
+import { typical } from '../parts/index.ts';
 import type { RunTest } from '../plan/index.ts';
 import { compareRun, compareVersions, predictRun, summarise, tuneCapacity } from './index.ts';
 
@@ -31,21 +32,23 @@ describe('run tests against predictions (N56)', () => {
     expect(compareRun(testOf(3, null)).say).toMatch(/no prediction/);
   });
   it('predicts one mood at one brightness: less light never ends sooner', () => {
-    const assessment = assess(soundDesign());
-    const hours = [1, 0.6, 0.3, 0].map((brightness) => predictRun(assessment, { moodId: 'mood', brightness }) ?? 0);
+    const design = soundDesign();
+    const assessment = assess(design);
+    const hours = [1, 0.6, 0.3, 0].map(
+      (brightness) => predictRun(design, assessment, { moodId: 'mood', brightness }) ?? 0,
+    );
     expect(hours).toEqual([...hours].sort((a, b) => a - b));
-    expect(predictRun(assessment, { moodId: 'gone', brightness: 1 })).toBeNull();
-    expect(predictRun(assessment, { moodId: null, brightness: 1 })).toBe(assessment.supply?.runsFor?.likelyH);
+    expect(predictRun(design, assessment, { moodId: 'gone', brightness: 1 })).toBeNull();
+    expect(predictRun(design, assessment, { moodId: null, brightness: 1 })).toBe(assessment.supply?.runsFor?.likelyH);
   });
   it('tuning finds the capacity that made the readings', () => {
     const true2000 = soundDesign({
-      power: { ...soundDesign().power, capacityMah: { likely: 2000, spread: 0, origin: 'measured' } },
+      power: { ...soundSimple.power, capacityMah: { likely: 2000, spread: 0, origin: 'measured' } },
     });
-    const guessed = assess(soundDesign());
-    const predicted = predictRun(guessed, { moodId: 'mood', brightness: 0.4 }) ?? 0;
-    const ran = predictRun(assess(true2000), { moodId: 'mood', brightness: 0.4 }) ?? 0;
-    const now = guessed.supply?.parts.capacityMah;
-    if (!now) throw new Error('the sound design has a pack');
+    const guess = soundDesign();
+    const predicted = predictRun(guess, assess(guess), { moodId: 'mood', brightness: 0.4 }) ?? 0;
+    const ran = predictRun(true2000, assess(true2000), { moodId: 'mood', brightness: 0.4 }) ?? 0;
+    const now = typical(3400, 200);
     const tuned = tuneCapacity(now, [testOf(ran, predicted)]);
     expect(Math.abs((tuned?.likely ?? 0) - 2000)).toBeLessThan(tuned?.spread ?? 0);
     expect(tuned?.origin).toBe('measured');

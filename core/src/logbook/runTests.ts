@@ -1,7 +1,7 @@
-import type { Assessment } from '../assess.ts';
+import { type Assessment, assess } from '../assess.ts';
+import { figuresOf } from '../figures/index.ts';
 import type { Figure } from '../parts/index.ts';
-import type { RunTest } from '../plan/index.ts';
-import { runNight } from '../power/index.ts';
+import type { Design, RunTest } from '../plan/index.ts';
 
 /** Mean and spread of repeated readings. @example 3.62, 3.71, 3.55 → 3.63 ± 0.08 */
 export function summarise(values: readonly number[]): { readonly mean: number; readonly deviation: number } | null {
@@ -12,31 +12,24 @@ export function summarise(values: readonly number[]): { readonly mean: number; r
   return { mean, deviation: Math.sqrt(variance) };
 }
 
-const MOST_HOURS = 240;
-
 /**
  * How long the plan should run in one mood at one brightness, or through the evening's course (mood null).
  * Null where there is no pack or no such mood: it can't be decided.
  */
 export function predictRun(
+  design: Design,
   assessment: Assessment,
   options: { readonly moodId: string | null; readonly brightness: number },
 ): number | null {
-  const { supply } = assessment;
-  if (!supply) return null;
-  if (options.moodId === null) return supply.runsFor?.likelyH ?? null;
-  const mood = assessment.moods.find((each) => each.moodId === options.moodId);
-  if (!mood) return null;
-  const limitA = assessment.limit.limitMicroA === 0 ? Number.POSITIVE_INFINITY : assessment.limit.limitMicroA / 1e6;
-  const at = (share: number): number => Math.min(limitA, mood.draw.restA + share * options.brightness);
-  const isAsPlanned = options.brightness === mood.brightness;
-  const stretch = {
-    moodId: mood.moodId,
-    minutes: 60,
-    meanA: isAsPlanned && mood.limited ? mood.limited.meanA : at(mood.draw.dynamicMeanA),
-    peakA: at(mood.draw.dynamicPeakA),
-  };
-  return runNight(supply.path, [stretch], { stepS: 30, mostHours: MOST_HOURS, keepSamples: false }).hours;
+  if (figuresOf(assessment).runsForH.likely === null) return null;
+  if (options.moodId === null) return assessment.runsFor?.likelyH ?? null;
+  if (!design.moods.list.some((mood) => mood.id === options.moodId)) return null;
+  const list = design.moods.list.map((mood) =>
+    mood.id === options.moodId ? { ...mood, brightness: options.brightness } : mood,
+  );
+  // The same piece, in that mood all evening.
+  const alone = { ...design, moods: { ...design.moods, list, startId: options.moodId, course: [], cueUses: [] } };
+  return assess(alone).runsFor?.likelyH ?? null;
 }
 
 /** A run test beside what was predicted for it when it was logged. */
@@ -63,17 +56,20 @@ export function compareRun(test: RunTest): ComparedRun {
 }
 
 /**
- * The capacity that would make the prediction true, as a measured figure; null without a test that has a prediction.
+ * The capacity that would have made the predictions true, as a measured figure; null without a test that has one. Each
+ * test is weighed against the capacity that its own prediction was made with: that of its kind, where it does not say.
  * The spread is that of the repeats, and never less than 4 % for a single one.
  */
-export function tuneCapacity(now: Figure, tests: readonly RunTest[]): Figure | null {
-  const ratios = tests.flatMap((test) => (test.predictedHours ? [test.hours / test.predictedHours] : []));
-  const summary = summarise(ratios);
+export function tuneCapacity(ofItsKind: Figure, tests: readonly RunTest[]): Figure | null {
+  const found = tests.flatMap((test) =>
+    test.predictedHours ? [((test.predictedWithMah ?? ofItsKind.likely) * test.hours) / test.predictedHours] : [],
+  );
+  const summary = summarise(found);
   if (!summary) return null;
-  const likely = Math.round(now.likely * summary.mean);
+  const likely = Math.round(summary.mean);
   return {
     likely,
-    spread: Math.round(Math.max(likely * 0.04, (2 * summary.deviation * now.likely) / Math.sqrt(ratios.length))),
+    spread: Math.round(Math.max(likely * 0.04, (2 * summary.deviation) / Math.sqrt(found.length))),
     origin: 'measured',
   };
 }

@@ -1,5 +1,6 @@
-import type { PlacedGroup, PlacedTape } from '../lights/index.ts';
-import type { Along, LightSet, PlanPoint } from '../plan/index.ts';
+import type { Along, PlanPoint } from '../items/index.ts';
+import type { LightSet } from '../plan/index.ts';
+import type { Movable } from './show.ts';
 
 /** Places are given in eighths of a light. */
 export const PLACE_STEPS = 8;
@@ -22,10 +23,9 @@ export interface ShowSet {
 }
 
 /** Number of the cell of each light, row by row, where every second row runs back. */
-function cellsOf(tape: PlacedTape): Uint16Array | null {
-  const { grid } = tape.tape;
+function cellsOf({ grid, points }: Movable): Uint16Array | null {
   if (!grid?.snakes) return null;
-  return Uint16Array.from({ length: tape.cut.lights }, (_, i) => {
+  return Uint16Array.from({ length: points }, (_, i) => {
     const [row, column] = [Math.trunc(i / grid.columns), i % grid.columns];
     return row * grid.columns + (row % 2 === 1 ? grid.columns - 1 - column : column);
   });
@@ -37,22 +37,16 @@ const middleOf = (places: readonly PlanPoint[]): PlanPoint => ({
 });
 
 /** A group as a set of its own: all its lights, or all its channels, in their order. */
-export function groupAsSet(group: PlacedGroup, row: Pick<ShowSet, 'points' | 'bytesPerPoint' | 'offset'>): ShowSet {
-  const grid = group.kind === 'tape' ? group.tape.grid : undefined;
-  // A tape whose route is not drawn has no places yet: its lights are counted all the same.
-  const at = Array.from({ length: row.points }, (_, point) =>
-    group.kind === 'tape'
-      ? (group.places[point] ?? { xMm: 0, yMm: 0 })
-      : middleOf(group.places.filter((_place, i) => i % row.points === point)),
-  );
+export function groupAsSet(group: Movable, row: Pick<ShowSet, 'points' | 'bytesPerPoint' | 'offset'>): ShowSet {
   return {
     id: group.id,
     ...row,
     offsets: null,
-    at,
-    columns: grid?.columns ?? Math.max(1, row.points),
-    rows: grid?.rows ?? 1,
-    cells: group.kind === 'tape' ? cellsOf(group) : null,
+    // What is not on the picture yet is counted all the same.
+    at: Array.from({ length: row.points }, (_, point) => middleOf(group.lightsAt[point] ?? [])),
+    columns: group.grid?.columns ?? Math.max(1, row.points),
+    rows: group.grid?.rows ?? 1,
+    cells: cellsOf(group),
   };
 }
 

@@ -8,7 +8,7 @@ export { crossFade } from './fade.ts';
 export { type Flashing, findFlashing } from './flashes.ts';
 export { paintFrame } from './frame.ts';
 export { limitFrame, type ShowLimit } from './limit.ts';
-export { type GroupLoad, measureLimited, measureMood, peakOfMood } from './load.ts';
+export { type GroupLoad, type MoodLoad, measureLimited, measureMood, measureUnderSign, peakOfMood } from './load.ts';
 export { type MoodMap, type MoodWay, mapMoods } from './moodMap.ts';
 export { type MoodOffer, offerMoods } from './offers.ts';
 export {
@@ -27,10 +27,12 @@ export { type Ribbon, weaveRibbons } from './ribbon.ts';
 export {
   ANY,
   compileShow,
+  type Movable,
   type Show,
   type ShowControl,
   type ShowCue,
   type ShowGroup,
+  type ShowInput,
   type ShowLayer,
   type ShowMood,
   type ShowSensing,

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { ledsOf, soundDesign, tapeOf } from '../../tests/designs.ts';
+import { ledsOf, type Simple, soundSimple, tapeOf } from '../../tests/designs.ts';
 import { firstLoad, frameAt, lit, pixel, type Sets, showOf, steady, white } from '../../tests/shows.ts';
-import type { Along, Design, Move } from '../plan/index.ts';
+import type { Along, Move } from '../plan/index.ts';
 import { gammaTable, paintFrame, type Show } from './index.ts';
 
 describe('moves laid upon each other', () => {
@@ -78,7 +78,7 @@ describe('sets of lights', () => {
 });
 
 describe('orders in which a move meets the lights', () => {
-  const sweep = (along: Along, change: Partial<Design> = {}): number[] => {
+  const sweep = (along: Along, change: Partial<Omit<Simple, 'moods'>> = {}): number[] => {
     const show = showOf(
       { moves: { tape: { kind: 'sweep', colour: white, periodS: 2, tail: 0, level: 1, along } } },
       change,
@@ -144,9 +144,12 @@ describe('orders in which a move meets the lights', () => {
 });
 
 describe('moves that show a value', () => {
-  const gaugeShow = showOf({ moves: { tape: { kind: 'gauge', colour: white, controlId: 'b', level: 1 } } }, {
-    drive: { ...soundDesign().drive, controls: [{ kind: 'button', id: 'b', name: 'B', at: { xMm: 0, yMm: 0 } }] },
-  } as Partial<Design>);
+  const gaugeShow = showOf(
+    { moves: { tape: { kind: 'gauge', colour: white, controlId: 'b', level: 1 } } },
+    {
+      drive: { ...soundSimple.drive, controls: [{ kind: 'button', id: 'b', name: 'B', at: { xMm: 0, yMm: 0 } }] },
+    },
+  );
   const shown = (show: Show, level: number): number[] => {
     const out = new Uint8Array(show.frameBytes);
     paintFrame(show, 0, 0, out, [{ level }]);
@@ -170,7 +173,7 @@ describe('moves that show a value', () => {
           tape: { kind: 'steps', colour: white, second: '#ff0000', controlId: 'b', count: 3, low: 0, level: 1 },
         },
       },
-      { drive: { ...soundDesign().drive, controls: [{ kind: 'button', id: 'b', name: 'B', at: { xMm: 0, yMm: 0 } }] } },
+      { drive: { ...soundSimple.drive, controls: [{ kind: 'button', id: 'b', name: 'B', at: { xMm: 0, yMm: 0 } }] } },
     );
     const levels = Array.from({ length: 256 }, (_, value) => shown(show, value)[0] ?? 0);
     expect([...new Set(levels)]).toEqual([0, gammaTable[127], 255]);

@@ -400,3 +400,28 @@ function lookLimited(show: Show, moodIndex: number, limit: ShowLimit): LimitedLo
     peakA: Math.max(...currents),
   };
 }
+
+const rememberUnderSign = remember<readonly (readonly number[])[]>(60);
+
+/**
+ * What the groups of a mood come to while a sign lies over it: by moment, then by group, as shares of their bytes. The
+ * mood is dimmed as it is set; the sign is not, and what it covers it takes the place of.
+ */
+export function measureUnderSign(show: Show, moodIndex: number, signIndex: number): readonly (readonly number[])[] {
+  const [mood, sign] = [show.moods[moodIndex], show.signs[signIndex]];
+  if (!mood || !sign) return [];
+  const asked = show.groups.map((group) => ({ group, lightsAt: undefined }));
+  const key = `${keyOf(show, mood.layers, asked)}|${mood.brightness256}|${keyOf(show, sign.layers, asked)}`;
+  return rememberUnderSign(key, () => {
+    const frame = new Uint8Array(show.frameBytes);
+    const times = [
+      ...sign.layers.flatMap((layer) => sampleTimes(layer.move)),
+      ...Array.from({ length: 24 }, (_, i) => momentMs(i)),
+    ];
+    return times.map((tMs) => {
+      paintFrame(show, moodIndex, tMs, frame);
+      paintLayers(show, sign.layers, tMs, [], frame);
+      return show.groups.map((group) => (group.points === 0 ? 0 : sumGlow(frame, group).bytes));
+    });
+  });
+}

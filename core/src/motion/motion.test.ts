@@ -2,13 +2,11 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ledsOf, moodOf, soundDesign, tapeOf } from '../../tests/designs.ts';
 import { anyMove } from '../../tests/moves.ts';
-import { firstLoad } from '../../tests/shows.ts';
-import { placeLights } from '../lights/index.ts';
-import { builtInLibrary } from '../parts/index.ts';
+import { firstLoad, showFrom } from '../../tests/shows.ts';
 import { type Design, flickerCharacters, type Move } from '../plan/index.ts';
-import { chanceByte, compileShow, crossFade, gammaTable, paintFrame, type Show, weaveRibbons } from './index.ts';
+import { chanceByte, crossFade, gammaTable, paintFrame, type Show, weaveRibbons } from './index.ts';
 
-const showOf = (design: Design): Show => compileShow(design, placeLights(design, builtInLibrary));
+const showOf = (design: Design): Show => showFrom(design);
 const frameAt = (show: Show, mood: number, tMs: number): number[] => {
   const out = new Uint8Array(show.frameBytes);
   paintFrame(show, mood, tMs, out);

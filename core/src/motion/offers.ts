@@ -1,6 +1,5 @@
-import type { PlacedGroup } from '../lights/index.ts';
+import type { MovableGroup, PlacedGroup } from '../lights/index.ts';
 import { type Cue, changeMove, type Mood, type Move } from '../plan/index.ts';
-import type { ShowSet } from './arrange.ts';
 
 /** A mood that fits the lights of a plan, ready to be taken and taken apart. A row of moods brings its cues along. */
 export interface MoodOffer {
@@ -20,16 +19,16 @@ interface Offered {
   readonly colour: string;
 }
 
-const listOffered = (placed: readonly PlacedGroup[], sets: readonly ShowSet[]): Offered[] =>
-  placed.flatMap((group, i): Offered[] => {
-    const set = sets[i];
-    if (!set || set.points === 0) return [];
+const listOffered = (placed: readonly PlacedGroup[], movables: readonly MovableGroup[]): Offered[] =>
+  placed.flatMap((group): Offered[] => {
+    const movable = movables.find((each) => each.id === group.id);
+    if (!movable || movable.points === 0) return [];
     return [
       {
         id: group.id,
-        points: set.points,
-        isPixels: group.kind === 'tape',
-        isGrid: set.rows > 1,
+        points: movable.points,
+        isPixels: movable.bytesPerPoint === 3,
+        isGrid: (movable.grid?.rows ?? 1) > 1,
         colour: group.kind === 'leds' ? group.part.colour : '#ff9a3c',
       },
     ];
@@ -59,8 +58,8 @@ const LEAST_TO_RUN = 3;
 const LEAST_TO_TWINKLE = 6;
 
 /** Moods that suit the lights there are, the quietest first. A move is only offered where its drive can show it. */
-export function offerMoods(placed: readonly PlacedGroup[], sets: readonly ShowSet[]): readonly MoodOffer[] {
-  const groups = listOffered(placed, sets);
+export function offerMoods(placed: readonly PlacedGroup[], movables: readonly MovableGroup[]): readonly MoodOffer[] {
+  const groups = listOffered(placed, movables);
   if (groups.length === 0) return [];
   const runs = groups.some((group) => group.points >= LEAST_TO_RUN);
   const twinkles = groups.some((group) => group.points >= LEAST_TO_TWINKLE);

@@ -1,10 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { moodOf, soundDesign } from '../../tests/designs.ts';
-import { placeLights } from '../lights/index.ts';
-import { builtInLibrary } from '../parts/index.ts';
+import { showFrom } from '../../tests/shows.ts';
 import type { Control, Cue, Mood } from '../plan/index.ts';
 import {
-  compileShow,
   crossFade,
   fadeShares,
   mapMoods,
@@ -19,8 +17,16 @@ import {
 } from './index.ts';
 
 const at = { xMm: 0, yMm: 0 };
-const button: Control = { kind: 'button', id: 'b', name: 'B', at };
-const room: Control = { kind: 'light sensor', id: 'r', name: 'Room', at, darkOhm: 180_000, lightOhm: 2400 };
+const button: Control = { kind: 'button', id: 'b', name: 'B', at, board: null };
+const room: Control = {
+  kind: 'light sensor',
+  id: 'r',
+  name: 'Room',
+  at,
+  board: null,
+  darkOhm: 180_000,
+  lightOhm: 2400,
+};
 const names = ['one', 'two', 'three'] as const;
 
 const cue = (when: Cue['when'], change: Partial<Cue> = {}): Cue => ({
@@ -43,8 +49,8 @@ function showOf(cues: readonly Cue[], moods: Readonly<Partial<Record<string, Par
       cueUses: [],
     },
   });
-  const withControls = { ...design, drive: { ...design.drive, controls: [button, room] } };
-  return compileShow(withControls, placeLights(withControls, builtInLibrary));
+  const withControls = { ...design, items: [...design.items, button, room] };
+  return showFrom(withControls);
 }
 
 /** Lets time pass in steps of 10 ms, as a loop would. */
@@ -281,8 +287,8 @@ describe('what is painted', () => {
         ],
       },
     });
-    const signed = { ...design, drive: { ...design.drive, controls: [button, room] } };
-    const show = compileShow(signed, placeLights(signed, builtInLibrary));
+    const signed = { ...design, items: [...design.items, button, room] };
+    const show = showFrom(signed);
     const pixel = (state: PlayerState, nowMs: number): number[] => [...paint(show, state, nowMs).slice(0, 3)];
     const dark = sense(show, startPlayer(show), 1, 0, 2000);
     expect(pixel(startPlayer(show), 2050)).toEqual([0, 255, 0]);

@@ -1,8 +1,17 @@
-import type { PlacedGroup } from '../lights/index.ts';
-import type { Along, Control, Cue, Design, Laying, Mood, Move, Sign } from '../plan/index.ts';
-import { alongs } from '../plan/index.ts';
+import { type Along, alongs, type Control, type Laying, type PlanPoint } from '../items/index.ts';
+import type { Cue, Design, Mood, Move, Sign } from '../plan/index.ts';
 import { arrange, gatherSet, groupAsSet, type ShowSet } from './arrange.ts';
 import { type CompiledMove, compileMove, NO_CONTROL, wholeMs } from './compileMove.ts';
+
+/** Something that moods move, as the engine sees it: points, the bytes of each, and where their lights are. */
+export interface Movable {
+  readonly id: string;
+  readonly points: number;
+  readonly bytesPerPoint: 1 | 3;
+  /** The lights of each point; those of a pixel are one. */
+  readonly lightsAt: readonly (readonly PlanPoint[])[];
+  readonly grid?: { readonly columns: number; readonly rows: number; readonly snakes: boolean } | undefined;
+}
 
 /** One light group as it is wired: `points` pixels of three bytes, or `points` channels of one. */
 export interface ShowGroup {
@@ -97,13 +106,10 @@ export interface Show {
   readonly frameBytes: number;
 }
 
-function layOutGroups(placed: readonly PlacedGroup[]): ShowGroup[] {
+function layOutGroups(movables: readonly Movable[]): ShowGroup[] {
   let offset = 0;
-  return placed.map((group) => {
-    const points =
-      group.kind === 'tape' ? group.cut.lights : Math.min(group.group.channels, Math.max(1, group.places.length));
-    const bytesPerPoint = group.kind === 'tape' ? 3 : 1;
-    const row = { id: group.id, points, bytesPerPoint, offset } as const;
+  return movables.map(({ id, points, bytesPerPoint }) => {
+    const row = { id, points, bytesPerPoint, offset };
     offset += points * bytesPerPoint;
     return row;
   });
@@ -163,9 +169,13 @@ const compileSign = (sign: Sign, maker: LayerMaker): ShowSign => ({
   layers: maker.makeAll(sign.moves),
 });
 
-function compileCues(design: Design, moods: readonly ShowMood[], controlIndex: LayerMaker['controlIndex']): ShowCue[] {
+function compileCues(
+  cues: readonly Cue[],
+  moods: readonly ShowMood[],
+  controlIndex: LayerMaker['controlIndex'],
+): ShowCue[] {
   const moodIndex = (id: string): number => moods.findIndex((mood) => mood.id === id);
-  return design.moods.cues.map((cue): ShowCue => {
+  return cues.map((cue): ShowCue => {
     const common = {
       control: 'controlId' in cue.when ? controlIndex(cue.when.controlId) : 0,
       to: moodIndex(cue.to),
@@ -210,33 +220,43 @@ const compileControl = (
   };
 };
 
+/** What a show is made of: the moods, what they move, and what is listened to. */
+export interface ShowInput {
+  readonly moods: Design['moods'];
+  readonly movables: readonly Movable[];
+  readonly controls: readonly Control[];
+  /** How the codes of each sensor are read, once a controller is known. */
+  readonly sensing?: ReadonlyMap<string, ShowSensing>;
+}
+
 /**
- * Makes the show of a design: groups get their places in the frame, moods their moves in whole numbers, cues and
- * controls their numbers. `sensing` says how the codes of each sensor are read, once a controller is known.
+ * Makes a show: groups get their places in the frame, moods their moves in whole numbers, cues and controls their
+ * numbers. A cue that hangs on a control that is not among them (another board's) is left out.
  */
-export function compileShow(
-  design: Design,
-  placed: readonly PlacedGroup[],
-  sensing: ReadonlyMap<string, ShowSensing> = new Map(),
-): Show {
-  const groups = layOutGroups(placed);
+export function compileShow({ moods: design, movables, controls, sensing = new Map() }: ShowInput): Show {
+  const groups = layOutGroups(movables);
   const ownSets = groups.flatMap((row, g) => {
-    const group = placed[g];
+    const group = movables[g];
     return group ? [groupAsSet(group, row)] : [];
   });
-  const sets = [...ownSets, ...(design.moods.sets ?? []).map((set) => gatherSet(set, ownSets))];
-  const maker = createLayerMaker(sets, design.drive.controls);
-  const moods = design.moods.list.map((mood) => compileMood(mood, maker));
-  const cues = compileCues(design, moods, maker.controlIndex);
-  const startId = design.moods.startId ?? design.moods.list[0]?.id;
+  const sets = [...ownSets, ...(design.sets ?? []).map((set) => gatherSet(set, ownSets))];
+  const maker = createLayerMaker(sets, controls);
+  const moods = design.list.map((mood) => compileMood(mood, maker));
+  const heard = new Set(controls.map((control) => control.id));
+  const cues = compileCues(
+    design.cues.filter((cue) => !('controlId' in cue.when) || heard.has(cue.when.controlId)),
+    moods,
+    maker.controlIndex,
+  );
+  const startId = design.startId ?? design.list[0]?.id;
   const start = moods.findIndex((mood) => mood.id === startId);
   return {
     groups,
     sets,
     moods,
-    signs: (design.moods.signs ?? []).map((sign) => compileSign(sign, maker)),
+    signs: (design.signs ?? []).filter((sign) => heard.has(sign.controlId)).map((sign) => compileSign(sign, maker)),
     cues,
-    controls: design.drive.controls.map((control, i) => compileControl(control, cues, i, sensing)),
+    controls: controls.map((control, i) => compileControl(control, cues, i, sensing)),
     start: start < 0 ? ANY : start,
     frameBytes: groups.reduce((sum, group) => sum + group.points * group.bytesPerPoint, 0),
   };

@@ -3,7 +3,9 @@ import { converters, protections } from './converters.ts';
 import { plugs, sensors, switches, transistors, wires } from './hardware.ts';
 import type { Part } from './kinds.ts';
 import { leds } from './leds.ts';
+import { boxes, drivers, loads } from './loads.ts';
 import { packs } from './packs.ts';
+import { outsideSupplies } from './supplies.ts';
 import { pixelShapes, pixelTapes, plainTapes } from './tapes.ts';
 
 /** All parts that can be named in a plan. */
@@ -30,6 +32,10 @@ export const builtInLibrary: Library = createLibrary([
   ...pixelShapes,
   ...protections,
   ...sensors,
+  ...outsideSupplies,
+  ...loads,
+  ...drivers,
+  ...boxes,
   ...wires,
 ]);
 

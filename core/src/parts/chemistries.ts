@@ -9,6 +9,8 @@ export interface ChemistryRow {
   /** Share of the capacity left at 0 °C against 21 °C, and the factor on resistance. */
   readonly capacityAtFreezing: number;
   readonly resistanceAtFreezing: number;
+  /** Share of the charge that it loses in a month by itself. */
+  readonly selfDischargeAMonth: number;
   readonly rechargeable: boolean;
   /** Can burn: a hard case, a fuse and a charger made for it are asked for. */
   readonly canBurn: boolean;
@@ -21,6 +23,7 @@ export const chemistries: Readonly<Record<Chemistry, ChemistryRow>> = {
     rateExponent: 1,
     capacityAtFreezing: 0.85,
     resistanceAtFreezing: 1.9,
+    selfDischargeAMonth: 0.03,
     rechargeable: true,
     canBurn: true,
   },
@@ -29,6 +32,7 @@ export const chemistries: Readonly<Record<Chemistry, ChemistryRow>> = {
     rateExponent: 1.25,
     capacityAtFreezing: 0.6,
     resistanceAtFreezing: 2.5,
+    selfDischargeAMonth: 0.003,
     rechargeable: false,
     canBurn: false,
   },
@@ -37,6 +41,7 @@ export const chemistries: Readonly<Record<Chemistry, ChemistryRow>> = {
     rateExponent: 1.03,
     capacityAtFreezing: 0.85,
     resistanceAtFreezing: 1.6,
+    selfDischargeAMonth: 0.15,
     rechargeable: true,
     canBurn: false,
   },
@@ -45,6 +50,7 @@ export const chemistries: Readonly<Record<Chemistry, ChemistryRow>> = {
     rateExponent: 1,
     capacityAtFreezing: 0.8,
     resistanceAtFreezing: 2.2,
+    selfDischargeAMonth: 0.03,
     rechargeable: true,
     canBurn: true,
   },
@@ -53,6 +59,7 @@ export const chemistries: Readonly<Record<Chemistry, ChemistryRow>> = {
     rateExponent: 1.25,
     capacityAtFreezing: 0.8,
     resistanceAtFreezing: 2,
+    selfDischargeAMonth: 0.001,
     rechargeable: false,
     canBurn: false,
   },
@@ -61,6 +68,7 @@ export const chemistries: Readonly<Record<Chemistry, ChemistryRow>> = {
     rateExponent: 1.3,
     capacityAtFreezing: 0.5,
     resistanceAtFreezing: 2.5,
+    selfDischargeAMonth: 0.004,
     rechargeable: false,
     canBurn: false,
   },
@@ -69,6 +77,7 @@ export const chemistries: Readonly<Record<Chemistry, ChemistryRow>> = {
     rateExponent: 1.15,
     capacityAtFreezing: 0.85,
     resistanceAtFreezing: 1.4,
+    selfDischargeAMonth: 0.04,
     rechargeable: true,
     canBurn: false,
   },
@@ -77,6 +86,7 @@ export const chemistries: Readonly<Record<Chemistry, ChemistryRow>> = {
     rateExponent: 1,
     capacityAtFreezing: 0.8,
     resistanceAtFreezing: 1.2,
+    selfDischargeAMonth: 0.04,
     rechargeable: true,
     canBurn: true,
   },

@@ -15,6 +15,7 @@ export const converters: readonly ConverterPart[] = [
     inputMostV: 4.9,
     inputLimitA: 1.5,
     idleA: 0.0005,
+    sizeMm: [22, 12, 5],
     efficiency: [
       [0, 0.6],
       [0.05, 0.8],
@@ -36,6 +37,7 @@ export const converters: readonly ConverterPart[] = [
     inputMostV: 4.9,
     inputLimitA: 3.2,
     idleA: 0.001,
+    sizeMm: [22, 12, 5],
     efficiency: [
       [0, 0.6],
       [0.05, 0.82],
@@ -57,6 +59,7 @@ export const converters: readonly ConverterPart[] = [
     inputMostV: 4.9,
     inputLimitA: 6,
     idleA: 0.002,
+    sizeMm: [30, 17, 8],
     efficiency: [
       [0, 0.55],
       [0.05, 0.82],
@@ -78,6 +81,7 @@ export const converters: readonly ConverterPart[] = [
     inputMostV: 3.2,
     inputLimitA: 0.9,
     idleA: 0.0001,
+    sizeMm: [30, 17, 8],
     efficiency: [
       [0, 0.6],
       [0.05, 0.8],
@@ -98,6 +102,7 @@ export const converters: readonly ConverterPart[] = [
     inputMostV: 11.5,
     inputLimitA: 3,
     idleA: 0.003,
+    sizeMm: [30, 17, 8],
     efficiency: [
       [0, 0.6],
       [0.05, 0.84],
@@ -118,6 +123,7 @@ export const converters: readonly ConverterPart[] = [
     inputMostV: 24,
     inputLimitA: 3,
     idleA: 0.002,
+    sizeMm: [30, 17, 8],
     efficiency: [
       [0, 0.55],
       [0.05, 0.83],
@@ -138,6 +144,7 @@ export const converters: readonly ConverterPart[] = [
     inputMostV: 18,
     inputLimitA: 1,
     idleA: 0.001,
+    sizeMm: [16, 10, 5],
     efficiency: [
       [0, 0.55],
       [0.05, 0.82],
@@ -158,6 +165,7 @@ export const converters: readonly ConverterPart[] = [
     inputMostV: 20,
     inputLimitA: 1,
     idleA: 0.005,
+    sizeMm: [16, 10, 5],
     efficiency: [],
   },
   {
@@ -173,6 +181,7 @@ export const converters: readonly ConverterPart[] = [
     inputMostV: 6,
     inputLimitA: 0.25,
     idleA: 0.00006,
+    sizeMm: [16, 10, 5],
     efficiency: [],
   },
 ];

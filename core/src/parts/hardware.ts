@@ -13,6 +13,7 @@ export const transistors: readonly TransistorPart[] = [
     onDropV: 0.2,
     onOhm: 0,
     gateV: 0.75,
+    thresholdV: 0.6,
   },
   {
     kind: 'transistor',
@@ -25,6 +26,7 @@ export const transistors: readonly TransistorPart[] = [
     onDropV: 0,
     onOhm: 0.045,
     gateV: 3.0,
+    thresholdV: 1.6,
   },
   ...(
     [
@@ -100,6 +102,7 @@ export const transistors: readonly TransistorPart[] = [
       onDropV,
       onOhm,
       gateV,
+      thresholdV: type === 'bipolar' ? gateV - 0.15 : 0.55 * gateV,
     }),
   ),
 ];
@@ -112,11 +115,58 @@ export const switches: readonly SwitchPart[] = [
     name: 'Slide switch, small, 0.3 A direct current',
     price: 0.3,
     limitA: 0.3,
+    contactOhm: 0.03,
   },
-  { kind: 'switch', id: 'switch-slide-3a', name: 'Slide switch, 3 A direct current', price: 1.1, limitA: 3 },
-  { kind: 'switch', id: 'switch-rocker-6a', name: 'Rocker switch, 6 A direct current', price: 1.6, limitA: 6 },
-  { kind: 'switch', id: 'switch-toggle-2a', name: 'Toggle switch, small, 2 A direct current', price: 1.9, limitA: 2 },
-  { kind: 'switch', id: 'switch-push-1a', name: 'Push switch, latching, 1 A direct current', price: 0.9, limitA: 1 },
+  {
+    kind: 'switch',
+    id: 'switch-slide-3a',
+    name: 'Slide switch, 3 A direct current',
+    price: 1.1,
+    limitA: 3,
+    contactOhm: 0.01,
+  },
+  {
+    kind: 'switch',
+    id: 'switch-rocker-6a',
+    name: 'Rocker switch, 6 A direct current',
+    price: 1.6,
+    limitA: 6,
+    contactOhm: 0.01,
+  },
+  {
+    kind: 'switch',
+    id: 'switch-toggle-2a',
+    name: 'Toggle switch, small, 2 A direct current',
+    price: 1.9,
+    limitA: 2,
+    contactOhm: 0.01,
+  },
+  {
+    kind: 'switch',
+    id: 'switch-push-1a',
+    name: 'Push switch, latching, 1 A direct current',
+    price: 0.9,
+    limitA: 1,
+    contactOhm: 0.02,
+  },
+  {
+    kind: 'switch',
+    id: 'switch-push-momentary',
+    name: 'Push contact, closed while it is held, 0.5 A direct current',
+    price: 0.7,
+    limitA: 0.5,
+    contactOhm: 0.03,
+    momentary: true,
+  },
+  {
+    kind: 'switch',
+    id: 'switch-magnet-0a5',
+    name: 'Magnet switch, closes near a magnet, 0.5 A direct current',
+    price: 1.2,
+    limitA: 0.5,
+    contactOhm: 0.05,
+    magnetic: { pullInMt: 2.5, dropOutMt: 1.2 },
+  },
 ];
 
 /** Sensors and controls that a controller reads; values typical of the kind. */

@@ -2,13 +2,17 @@ export { builtInLibrary, createLibrary, findPart, type Library } from './catalog
 export { type ChemistryRow, chemistries, chemistryNames } from './chemistries.ts';
 export { controllers } from './controllers.ts';
 export { converters, protections } from './converters.ts';
-export { type Figure, type Origin, typical } from './figure.ts';
+export { type Figure, type Origin, stateFigure, typical } from './figure.ts';
 export { fuseRatingsA, plugs, sensors, switches, transistors, wires } from './hardware.ts';
 export type {
+  BoxPart,
   Chemistry,
   ControllerPart,
   ConverterPart,
+  DriverPart,
   LedPart,
+  LoadPart,
+  OutsideSupplyPart,
   PackPart,
   Part,
   Pin,
@@ -24,6 +28,7 @@ export type {
   WirePart,
 } from './kinds.ts';
 export { leds } from './leds.ts';
+export { boxes, drivers, loads } from './loads.ts';
 export { type Outline, outlines } from './outlines.ts';
 export {
   describeOwnPart,
@@ -36,4 +41,5 @@ export {
 } from './own.ts';
 export { packs } from './packs.ts';
 export { readStockCsv, resistorsInStock, type StockItem, type StockRead, writeStockCsv } from './stock.ts';
+export { outsideSupplies } from './supplies.ts';
 export { pixelShapes, pixelTapes, plainTapes } from './tapes.ts';

@@ -52,7 +52,7 @@ export interface PixelTapePart extends PartBase {
 /** What a pin can be used for. `dimmed` is hardware dimming; `level` reads a voltage; `data` can send the pixel line. */
 export type PinAbility = 'out' | 'in' | 'dimmed' | 'level' | 'data';
 
-/** One pin of a controller. A start-up pin moves or must be held while the board starts: no load belongs there. */
+/** One pin of a controller, by its number along the edge. A start-up pin moves or must be held while the board starts: no load belongs there. */
 export interface Pin {
   readonly name: string;
   readonly can: readonly PinAbility[];
@@ -62,7 +62,12 @@ export interface Pin {
 /** A controller board, described by what it can do. */
 export interface ControllerPart extends PartBase {
   readonly kind: 'controller';
+  /** What its chip runs at where its supply suffices. */
   readonly logicV: number;
+  /** Between its supply and its chip: what it drops out at, or that it lifts as well; null = the chip runs at the rail itself. */
+  readonly regulator: { readonly dropOutV: number; readonly lifts: boolean } | null;
+  /** What the clamp of a pin that is let go bears. */
+  readonly injectionLimitA: number;
   readonly supplyLeastV: number;
   readonly supplyMostV: number;
   /** Below this supply it resets. */
@@ -78,6 +83,7 @@ export interface ControllerPart extends PartBase {
   /** Cycles of an eight-bit controller that one of its own is worth in whole-number work: 1, or about 6 with 32 bits. */
   readonly worthCycles: number;
   readonly converterBits: number;
+  readonly sizeMm: readonly [number, number, number];
   readonly pins: readonly Pin[];
 }
 
@@ -126,6 +132,7 @@ export interface ConverterPart extends PartBase {
   readonly statedInputV: number;
   /** Efficiency against output current as a share of its limit; a linear regulator's follows from its voltages. */
   readonly efficiency: readonly (readonly [share: number, efficiency: number])[];
+  readonly sizeMm: readonly [number, number, number];
 }
 
 /** A transistor that switches a channel which a pin can't carry. */
@@ -139,13 +146,72 @@ export interface TransistorPart extends PartBase {
   readonly onDropV: number;
   /** Field-effect: on-resistance at the stated gate voltage. */
   readonly onOhm: number;
+  /** Base to emitter; of a field-effect transistor the gate voltage that its on-resistance is promised at. */
   readonly gateV: number;
+  /** Field-effect: where it begins to conduct (typical: 0.55 of the stated gate voltage). */
+  readonly thresholdV: number;
 }
 
-/** A switch in the pack's lead, rated for direct current. */
+/** A switch in a lead, rated for direct current. */
 export interface SwitchPart extends PartBase {
   readonly kind: 'switch';
   readonly limitA: number;
+  readonly contactOhm: number;
+  /** Momentary: closed only while it is held. */
+  readonly momentary?: boolean;
+  /** Worked by a magnet: fields at which it closes and opens again. */
+  readonly magnetic?: { readonly pullInMt: number; readonly dropOutMt: number };
+}
+
+/** What feeds a piece from outside. */
+export interface OutsideSupplyPart extends PartBase {
+  readonly kind: 'outside-supply';
+  readonly volts: number;
+  /** Half-width of its voltage, as a share. */
+  readonly tolerance: number;
+  readonly limitA: number;
+  readonly ohm: number;
+  /** Its voltage is set by hand. */
+  readonly adjustable?: boolean;
+  /** It switches itself off below this. */
+  readonly switchesOffBelowA?: number;
+}
+
+/** What draws and is no light. */
+export interface LoadPart extends PartBase {
+  readonly kind: 'load';
+  readonly what: 'sound' | 'motor' | 'servo' | 'receiver' | 'any';
+  readonly leastV: number;
+  readonly mostV: number;
+  readonly restA: Figure;
+  readonly usualA: Figure;
+  readonly mostA: Figure;
+  /** In the first moment. */
+  readonly startA: Figure;
+}
+
+/** A constant-current driver for lights. */
+export interface DriverPart extends PartBase {
+  readonly kind: 'driver';
+  readonly setA: number;
+  readonly inputLeastV: number;
+  readonly inputMostV: number;
+  /** Least difference between its input and the drop of its lights. */
+  readonly dropOutV: number;
+  readonly ownA: number;
+  /** Level or duty at its dimming input sets its light; null = it has none. */
+  readonly dims: 'high is lit' | null;
+}
+
+/** A ready-made box that switches what hangs on its outputs, worked by a remote of its own. */
+export interface BoxPart extends PartBase {
+  readonly kind: 'box';
+  readonly outputs: number;
+  readonly outputLimitA: number;
+  readonly onOhm: number;
+  readonly leastV: number;
+  readonly mostV: number;
+  readonly ownA: number;
 }
 
 /** A plug pair by what one contact carries. */
@@ -163,9 +229,15 @@ export interface PlainTapePart extends PartBase {
   readonly lightsPerJoint: number;
   /** Dice that are switched apart: 1 white, 3 colours, 4 colours and white. */
   readonly colours: 1 | 3 | 4;
+  /** With every colour at full, at its rated voltage. */
   readonly powerPerMetreW: number;
   readonly widthMm: number;
   readonly heightMm: number;
+  /** Both copper rails together, for one metre of tape. */
+  readonly railOhmPerMetre: number;
+  /** Dice of one colour in series between two cut marks. */
+  readonly diceInSeries: number;
+  readonly colour: string;
 }
 
 /** Pixels on a ring or a grid of fixed size. */
@@ -212,6 +284,10 @@ export interface WirePart extends PartBase {
 }
 
 export type Part =
+  | OutsideSupplyPart
+  | LoadPart
+  | DriverPart
+  | BoxPart
   | PlainTapePart
   | PixelShapePart
   | ProtectionPart

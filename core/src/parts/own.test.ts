@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { demoPlan, tapeOf } from '../../tests/designs.ts';
+import { demoPlan, designOf, tapeOf } from '../../tests/designs.ts';
 import { assess } from '../assess.ts';
 import { checkDesign } from '../findings/index.ts';
-import { emptyDesign } from '../plan/index.ts';
+import { itemsOf } from '../items/index.ts';
+import { applyChanges, changeItem } from '../plan/index.ts';
 import { readPlan } from '../plan/reading.ts';
 import { describeOwnPart, readPartsCsv, withOwnParts, writePartsCsv } from './index.ts';
 
@@ -54,8 +55,8 @@ describe('parts of the maker’s own (N02)', () => {
 describe('a plan with parts of the maker’s own', () => {
   const ownParts = parts;
   it('is reckoned with them', () => {
-    const base = { ...emptyDesign, ownParts };
-    const design = { ...base, tapes: [tapeOf({ part: 'own-odd-tape', lengthMm: 1000, dieCurrentA: null })] };
+    const tapes = [tapeOf({ part: 'own-odd-tape', lengthMm: 1000 })];
+    const design = { ...designOf({ tapes }), ownParts };
     const assessment = assess(design);
     // One metre of 66 a metre, cut to whole lights: 66 or 65, three dice of 9 mA and 0.8 mA at rest each.
     expect(assessment.lightCount).toBe(66);
@@ -73,24 +74,27 @@ describe('a plan with parts of the maker’s own', () => {
   });
   it('a part that nobody knows any more stops the plan by name: its light is in no figure', () => {
     const { design } = demoPlan();
-    const tapes = design.tapes.map((tape) => ({ ...tape, part: 'own-odd-tape' }));
+    const tapes = itemsOf(design, 'pixel tape');
+    const odd = applyChanges(
+      design,
+      tapes.flatMap((tape) => changeItem(design, tape.id, { part: 'own-odd-tape' })),
+    );
     const stops = (own: typeof ownParts): string[] => {
-      const asked = { ...design, tapes, ownParts: own };
+      const asked = { ...odd, ownParts: own };
       return checkDesign(asked, assess(asked)).flatMap((finding) =>
         finding.id.startsWith('part-gone') ? [`${finding.gravity} ${finding.what}`] : [],
       );
     };
     expect(stops(ownParts)).toEqual([]);
-    expect(stops([])).toEqual(
-      design.tapes.map((tape) => `stop ${tape.name} is of a kind that is not known: own-odd-tape`),
-    );
+    expect(stops([])).toEqual(tapes.map((tape) => `stop ${tape.name} is of a kind that is not known: own-odd-tape`));
   });
   it('a pack with less in it never runs longer', () => {
     const { design } = demoPlan();
     const hours = (capacity: string): number => {
-      const own = readPartsCsv(`kind,like,name,capacity\npack,${design.power.pack},Mine,${capacity}\n`).parts;
-      const power = { ...design.power, pack: 'own-mine', capacityMah: null };
-      return assess({ ...design, power, ownParts: own }).supply?.runsFor?.cautiousH ?? 0;
+      const [pack] = itemsOf(design, 'pack');
+      const own = readPartsCsv(`kind,like,name,capacity\npack,${pack?.part},Mine,${capacity}\n`).parts;
+      const mine = applyChanges(design, changeItem(design, pack?.id ?? '', { part: 'own-mine', capacityMah: null }));
+      return assess({ ...mine, ownParts: own }).supply?.runsFor?.cautiousH ?? 0;
     };
     expect(hours('1300 mAh')).toBeLessThan(hours('2600 mAh'));
     expect(hours('1300 mAh')).toBeGreaterThan(0);

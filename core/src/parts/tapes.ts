@@ -45,21 +45,23 @@ export const pixelTapes: readonly PixelTapePart[] = [
   tapeOf({ perMetre: 60, widthMm: 12, dieCurrentA: 0.016, railOhmPerMetre: 0.18, price: 9.9 }, 4),
 ];
 
-/** Plain tapes: volts, lights a metre, lights between cut marks, colours, watts a metre, width. Typical of the kind. */
+/** Plain tapes: volts, lights a metre, lights between cut marks, colours, watts a metre, width, rails. Typical of the kind. */
 export const plainTapes: readonly PlainTapePart[] = (
   [
-    [12, 60, 3, 1, 4.8, 8, 3.2],
-    [12, 120, 3, 1, 9.6, 8, 4.6],
-    [12, 60, 3, 3, 14.4, 10, 5.2],
-    [12, 72, 3, 3, 9.6, 10, 5.6],
-    [24, 120, 6, 1, 9.6, 10, 5.1],
-    [24, 60, 6, 4, 19.2, 12, 8.4],
-    [12, 384, 12, 1, 8, 8, 6.9],
+    [5, 60, 1, 1, 4.8, 8, 3.1, 0.3],
+    [5, 60, 1, 3, 7.2, 10, 4.9, 0.3],
+    [12, 60, 3, 1, 4.8, 8, 3.2, 0.2],
+    [12, 120, 3, 1, 9.6, 8, 4.6, 0.2],
+    [12, 60, 3, 3, 14.4, 10, 5.2, 0.18],
+    [12, 72, 3, 3, 9.6, 10, 5.6, 0.18],
+    [24, 120, 6, 1, 9.6, 10, 5.1, 0.18],
+    [24, 60, 6, 4, 19.2, 12, 8.4, 0.16],
+    [12, 384, 12, 1, 8, 8, 6.9, 0.2],
   ] as const
-).map(([voltageV, perMetre, lightsPerJoint, colours, powerPerMetreW, widthMm, price]) => ({
+).map(([voltageV, perMetre, lightsPerJoint, colours, powerPerMetreW, widthMm, price, railOhmPerMetre]) => ({
   kind: 'plain-tape',
   id: `plain-tape-${voltageV}v-${perMetre}-${colours}`,
-  name: `Plain tape, ${voltageV} V, ${colours === 1 ? 'white' : `${colours} colours`}, ${perMetre}/m, cut every ${lightsPerJoint}, ${powerPerMetreW} W/m`,
+  name: `Plain tape, ${voltageV} V, ${perMetre > 200 ? 'chip-on-board, ' : ''}${colours === 1 ? 'white' : colours === 3 ? 'red, green and blue' : 'red, green, blue and white'}, ${perMetre}/m, cut every ${lightsPerJoint === 1 ? 'light' : lightsPerJoint}, ${powerPerMetreW} W/m`,
   price,
   voltageV,
   perMetre,
@@ -68,6 +70,9 @@ export const plainTapes: readonly PlainTapePart[] = (
   powerPerMetreW,
   widthMm,
   heightMm: 2.2,
+  railOhmPerMetre,
+  diceInSeries: voltageV < 10 ? 1 : voltageV < 20 ? 3 : 6,
+  colour: '#fff1dc',
 }));
 
 /** Rings (outer and inner diameter) and grids (both sides) of pixels at 5 V. */

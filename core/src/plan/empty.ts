@@ -14,31 +14,8 @@ export const emptyDesign: Design = {
   },
   view: { picture: { kind: 'none' }, widthMm: 400, heightMm: 280 },
   hollows: [],
-  tapes: [],
-  leds: [],
+  items: [],
   moods: { list: [], startId: null, cues: [], course: [], cueUses: [] },
-  drive: {
-    controller: null,
-    at: { xMm: 200, yMm: 140 },
-    controls: [],
-    pinLocks: [],
-    dataResistorOhm: null,
-    levelShifter: false,
-  },
-  power: {
-    pack: null,
-    at: { xMm: 200, yMm: 200 },
-    capacityMah: null,
-    converter: null,
-    switch: null,
-    fuseA: null,
-    plug: null,
-    reservoirUf: null,
-    housing: 'none',
-    nextToBody: false,
-    lockedLid: false,
-    charging: 'taken out',
-  },
   wires: { gaugesInStock: [30, 28, 26, 24, 22, 20], runs: [] },
 };
 
@@ -46,7 +23,7 @@ export const emptyDesign: Design = {
 export function createPlan(options: { readonly id: string; readonly name: string; readonly design?: Design }): Plan {
   return {
     format: 'unruly-glimmer-plan',
-    version: 1,
+    version: 2,
     id: options.id,
     name: options.name,
     design: options.design ?? emptyDesign,

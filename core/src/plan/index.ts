@@ -1,39 +1,41 @@
-export { changeMove, heightOf, moveKinds, spanOfMove } from './changeMove.ts';
-export { applyChanges, type Change } from './changes.ts';
-export { createPlan, emptyDesign } from './empty.ts';
-export { distanceMm, measureRoute, walkRoute } from './geometry.ts';
 export {
   type Along,
   alongs,
   type BreathCurve,
   bands,
   breathCurves,
+  type Control,
+  distanceMm,
   type FlickerCharacter,
   flickerCharacters,
+  type Item,
   keepings,
   type Laying,
   layings,
+  measureRoute,
+  type PlanPoint,
   plenty,
-} from './limits.ts';
+  walkRoute,
+} from '../items/index.ts';
+export { changeMove, heightOf, moveKinds, spanOfMove } from './changeMove.ts';
+export { applyChanges, type Change } from './changes.ts';
+export { createPlan, emptyDesign } from './empty.ts';
+export { changeItem, changeWay, itemNamed, lightItems, mapItem, movableItems } from './items.ts';
 export { sayLaying, sayMove } from './moveWords.ts';
-export { isSameOccasion, listOccasions, type Occasion, occasionsOf, sayWhen } from './occasions.ts';
-export { removeControl, removeGroup, removeMood, removeSet } from './remove.ts';
+export { controlsOf, isSameOccasion, listOccasions, type Occasion, occasionsOf, sayWhen } from './occasions.ts';
+export { removeItem, removeMood, removeSet } from './remove.ts';
 export type {
-  Control,
   Cue,
   Design,
   Hollow,
   KeptVersion,
-  LedGroup,
   LightSet,
   Mood,
   Move,
   Piece,
   Plan,
-  PlanPoint,
   Reading,
   RunTest,
   Sign,
-  Tape,
   TopMove,
 } from './types.ts';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { alongs, bands, breathCurves, flickerCharacters, keepings, layings, plenty } from './limits.ts';
-import { colour, id, inBand, list, name } from './schemaFields.ts';
+import { alongs, bands, breathCurves, flickerCharacters, keepings, layings, plenty } from '../items/limits.ts';
+import { colour, id, inBand, list, name } from '../items/schemaFields.ts';
 
 /** The order in which a travelling move meets the lights; without it, the order of the data. */
 const along = z.enum(alongs).optional();

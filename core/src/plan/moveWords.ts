@@ -1,5 +1,5 @@
+import type { Along, Laying } from '../items/limits.ts';
 import { printQuantity } from '../units/index.ts';
-import type { Along, Laying } from './limits.ts';
 import type { Move } from './types.ts';
 
 const time = (seconds: number): string => printQuantity('timeS', seconds);

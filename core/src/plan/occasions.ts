@@ -1,4 +1,5 @@
-import type { Control, Cue, Design } from './types.ts';
+import { type Control, itemsOf } from '../items/index.ts';
+import type { Cue, Design } from './types.ts';
 
 /** Something that a control can do, as it is said in a sentence after "when". */
 export interface Occasion {
@@ -7,7 +8,7 @@ export interface Occasion {
   readonly words: string;
 }
 
-type Contact = 'button' | 'latching switch' | 'tilt switch' | 'held remote' | 'latched remote';
+type Contact = 'signal' | 'button' | 'latching switch' | 'tilt switch' | 'held remote' | 'latched remote';
 type ContactWhen = 'button' | 'opened' | 'while' | 'held' | 'double';
 
 /** What a contact does, in the words for its kind; what makes no sense for a kind is missing. */
@@ -21,6 +22,7 @@ const contactWords: Readonly<Record<Contact, Readonly<Partial<Record<ContactWhen
   },
   'latching switch': { button: 'is put on', opened: 'is put off', while: 'is on, for as long as it is' },
   'tilt switch': { button: 'tilts', opened: 'stands upright again', while: 'is tilted, for as long as it is' },
+  signal: { button: 'comes on', opened: 'goes off', while: 'is on, for as long as it is' },
   'held remote': {
     button: 'has its key pressed',
     opened: 'has its key let go',
@@ -62,6 +64,10 @@ export function occasionsOf(control: Control): readonly Occasion[] {
   }
 }
 
+/** All that boards listen to, in the order of the plan. */
+export const controlsOf = (design: Pick<Design, 'items'>): readonly Control[] =>
+  itemsOf(design, 'button', 'latching switch', 'tilt switch', 'remote', 'light sensor', 'charge sense', 'signal');
+
 /** What gives a cue without any control. */
 const occasionsByThemselves: readonly Occasion[] = [
   { when: { kind: 'after', afterS: 30 }, words: 'some time has passed' },
@@ -71,7 +77,7 @@ const occasionsByThemselves: readonly Occasion[] = [
 
 /** Everything that can give a cue in a design. */
 export const listOccasions = (design: Design): readonly Occasion[] => [
-  ...design.drive.controls.flatMap(occasionsOf),
+  ...controlsOf(design).flatMap(occasionsOf),
   ...occasionsByThemselves,
 ];
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
+import { colour, figure, inBand, name, price } from '../items/schemaFields.ts';
 import { chemistryNames, type OwnPart, ownColumns } from '../parts/index.ts';
-import { colour, figure, inBand, name, price } from './schemaFields.ts';
 
 const sizeMm = z.number().positive().max(5000);
 const base = {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { demoPlan, demoText, ledsOf, planOf, soundDesign, tapeOf } from '../../tests/designs.ts';
-import { applyChanges, createPlan, measureRoute, type Plan, walkRoute } from './index.ts';
+import { applyChanges, changeItem, createPlan, measureRoute, type Plan, walkRoute } from './index.ts';
 import { findActiveContent, readPlan, readPlanText } from './reading.ts';
 
 const problemsOf = (document: unknown): string => {
@@ -27,15 +27,39 @@ describe('reading a plan', () => {
   it.each([
     [
       'a negative length',
-      ['design', 'tapes', 0, 'lengthMm'],
+      ['design', 'items', 0, 'lengthMm'],
       -20,
-      /design\.tapes\.0\.lengthMm: found -20; must be at least 1/,
+      /design\.items\.0\.lengthMm: found -20; must be at least 1/,
     ],
     ['an unknown field', ['design', 'piece', 'colour'], 'red', /design\.piece\.colour: this field is not known/],
     ['a word that is not allowed', ['design', 'piece', 'kind'], 'spoon', /found "spoon"; allowed: headdress/],
     ['a text for a number', ['design', 'piece', 'hoursWanted'], 'long', /must be a number/],
-    ['a missing part', ['design', 'power'], undefined, /design\.power: found nothing/],
-    ['a future version', ['version'], 9, /version 9; this program reads up to 1/],
+    ['a missing part', ['design', 'wires'], undefined, /design\.wires: found nothing/],
+    [
+      'an unknown kind',
+      ['design', 'items', 0, 'kind'],
+      'spoon',
+      /found an item of kind "spoon" \("Upper jaw"\); allowed: light/,
+    ],
+    [
+      'a feed that is gone',
+      ['design', 'items', 0, 'feed'],
+      'nowhere',
+      /Upper jaw names the pack, supply, converter or switch "nowhere", which is not in the plan/,
+    ],
+    [
+      'a feed that feeds nothing',
+      ['design', 'items', 0, 'feed'],
+      'jaw-lower',
+      /which is no pack, supply, converter or switch/,
+    ],
+    [
+      'a switch that is gone',
+      ['design', 'items', 2, 'switchedBy'],
+      { way: 'hand switch', by: 'x' },
+      /names the switch "x"/,
+    ],
+    ['a future version', ['version'], 9, /version 9; this program reads up to 2/],
     ['a version that is no number', ['version'], 'new', /must be a whole number/],
     ['another format', ['format'], 'something', /unruly-glimmer-plan/],
     ['a dangling mood', ['design', 'moods', 'startId'], 'nowhere', /names the mood "nowhere"/],
@@ -45,11 +69,11 @@ describe('reading a plan', () => {
       { kind: 'own', pictureId: 'gone' },
       /names the picture "gone"/,
     ],
-    ['data in a circle', ['design', 'tapes', 0, 'after'], 'jaw-lower', /round in a circle/],
-    ['a million lights', ['design', 'tapes', 0, 'lengthMm'], 14_000_000, /at most 20000/],
+    ['data in a circle', ['design', 'items', 0, 'after'], 'jaw-lower', /round in a circle/],
+    ['a million lights', ['design', 'items', 0, 'lengthMm'], 14_000_000, /at most 20000/],
     [
       'too many places',
-      ['design', 'leds', 0, 'places'],
+      ['design', 'items', 2, 'places'],
       new Array(2001).fill({ id: 'a', at: { xMm: 0, yMm: 0 }, hollowId: null }),
       /more than the 2000/,
     ],
@@ -105,10 +129,11 @@ describe('drawings that are brought in', () => {
 describe('changes and routes', () => {
   it('replace only what they name', () => {
     const design = soundDesign();
-    const changed = applyChanges(design, [{ path: ['tapes', 0, 'name'], value: 'Hem' }]);
-    expect(changed.tapes[0]?.name).toBe('Hem');
+    const changed = applyChanges(design, changeItem(design, 'tape', { name: 'Hem' }));
+    expect(changed.items[0]?.name).toBe('Hem');
     expect(changed.moods).toBe(design.moods);
-    expect(design.tapes[0]?.name).toBe('Tape');
+    expect(design.items[0]?.name).toBe('Tape');
+    expect(changeItem(design, 'gone', { name: 'Hem' })).toEqual([]);
     expect(() => applyChanges(design, [{ path: ['nonsense', 'x'], value: 1 }])).toThrow(/must name a field/);
   });
   it('walk a route by distance, over its corners', () => {

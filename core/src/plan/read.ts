@@ -1,7 +1,10 @@
 import type { z } from 'zod';
+import { kinds } from '../items/index.ts';
 import { findReferenceProblems } from './references.ts';
 import { planSchema } from './schema.ts';
 import type { Plan } from './types.ts';
+import { migrateOne } from './versionOne/migrate.ts';
+import { planOneSchema } from './versionOne/schema.ts';
 
 /** What is wrong with a plan file, at which place, in words. */
 export interface PlanProblem {
@@ -13,12 +16,7 @@ export type PlanRead =
   | { readonly ok: true; readonly plan: Plan }
   | { readonly ok: false; readonly problems: readonly PlanProblem[] };
 
-type Migration = (document: Record<string, unknown>) => Record<string, unknown>;
-
-/** From version N to N + 1. Version 1 is the first, so there is none yet. */
-const migrations: Readonly<Record<number, Migration>> = {};
-
-export const newestVersion = 1;
+export const newestVersion = 2;
 
 const fail = (place: string, message: string): PlanRead => ({ ok: false, problems: [{ place, message }] });
 
@@ -36,14 +34,23 @@ function valueAt(document: unknown, path: readonly PropertyKey[]): unknown {
   );
 }
 
+/** A thing of a kind that is not known: what it is, and which kinds there are. */
+function sayUnion(place: string, found: unknown): string {
+  const kind = typeof found === 'object' && found !== null ? (found as Record<string, unknown>) : {};
+  if (place.includes('items.'))
+    return `found an item of kind ${show(kind.kind)}${typeof kind.name === 'string' ? ` ("${kind.name}")` : ''}; allowed: ${kinds.map((each) => each.kind).join(', ')}`;
+  return `found ${show(kind.kind ?? kind.way ?? found)}; it is none of the kinds that are known here`;
+}
+
 function describe(issue: z.core.$ZodIssue, document: unknown): PlanProblem[] {
   const place = issue.path.map(String).join('.') || 'the document';
   const found = show(valueAt(document, issue.path));
+  const atKind = ['kind', 'way'].includes(String(issue.path.at(-1)));
   switch (issue.code) {
     case 'unrecognized_keys':
       return issue.keys.map((key) => ({
         place: `${place}.${key}`,
-        message: 'this field is not known in version 1; remove it or correct its name',
+        message: 'this field is not known here; remove it or correct its name',
       }));
     case 'too_small':
       return [
@@ -61,6 +68,8 @@ function describe(issue: z.core.$ZodIssue, document: unknown): PlanProblem[] {
       ];
     case 'invalid_value':
       return [{ place, message: `found ${found}; allowed: ${issue.values.map(String).join(', ')}` }];
+    case 'invalid_union':
+      return [{ place, message: sayUnion(place, valueAt(document, atKind ? issue.path.slice(0, -1) : issue.path)) }];
     case 'invalid_type':
       return [{ place, message: `found ${found}; must be a ${issue.expected}` }];
     default:
@@ -86,17 +95,24 @@ export function readPlan(document: unknown): PlanRead {
       `this file is of version ${current.version}; this program reads up to ${newestVersion}. Bring the program up to date and open it again`,
     );
   }
-  while (typeof current.version === 'number' && current.version < newestVersion) {
-    const step = migrations[current.version];
-    if (!step) return fail('version', `version ${current.version} is not one that was ever written`);
-    current = step(current);
+  if (current.version === 1) {
+    // Checked by its own rules first, so that what is wrong is named where the file has it.
+    const one = planOneSchema.safeParse(current);
+    if (!one.success) return refuse(one.error, current);
+    current = { ...migrateOne(one.data) };
   }
+  if (current.version !== newestVersion)
+    return fail('version', `version ${current.version} is not one that was ever written`);
   const result = planSchema.safeParse(current);
-  if (!result.success)
-    return { ok: false, problems: result.error.issues.flatMap((issue) => describe(issue, current)).slice(0, 50) };
+  if (!result.success) return refuse(result.error, current);
   const problems = findReferenceProblems(result.data);
   return problems.length > 0 ? { ok: false, problems: problems.slice(0, 50) } : { ok: true, plan: result.data };
 }
+
+const refuse = (error: z.ZodError, document: unknown): PlanRead => ({
+  ok: false,
+  problems: error.issues.flatMap((issue) => describe(issue, document)).slice(0, 50),
+});
 
 /** Reads the text of a plan file; a file cut short says so and where. */
 export function readPlanText(text: string): PlanRead {

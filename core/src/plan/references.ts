@@ -1,8 +1,17 @@
-import { findPart, withOwnParts } from '../parts/index.ts';
-import { measureRoute } from './geometry.ts';
-import { plenty } from './limits.ts';
+import {
+  canBeNamed,
+  hasColours,
+  type Item,
+  measureRoute,
+  nameableWords,
+  plenty,
+  referencesOf,
+} from '../items/index.ts';
+import { withOwnParts } from '../parts/index.ts';
+import { itemNamed, movableItems } from './items.ts';
+import { controlsOf } from './occasions.ts';
 import type { PlanProblem } from './read.ts';
-import type { Design, LightSet, Mood, Move, Plan, Tape } from './types.ts';
+import type { Design, LightSet, Mood, Move, Plan } from './types.ts';
 
 type Check = {
   readonly place: string;
@@ -36,27 +45,35 @@ const listMoveReferences = (
     ...listControlOf(`${place}.${id}`, move, controls),
   ]);
 
+/** What items name: other items of the right sort, and hollows. */
+function listItemReferences({ items, hollows }: Design): PlanProblem[] {
+  const holes = idsOf(hollows);
+  const byId = new Map(items.map((item) => [item.id, item]));
+  return items.flatMap((item, i) =>
+    referencesOf(item).flatMap(({ field, id, names }): PlanProblem[] => {
+      if (id === null) return [];
+      const other = byId.get(id);
+      const isRight =
+        names === 'bore' || names === 'channel' ? holes.has(id) : other !== undefined && canBeNamed(other, names);
+      if (isRight) return [];
+      const found = other ? `which is no ${nameableWords[names]}` : 'which is not in the plan';
+      return [
+        {
+          place: `items.${i}.${field}`,
+          message: `${item.name} names the ${nameableWords[names]} "${id}", ${found}; name one that is there, or put null`,
+        },
+      ];
+    }),
+  );
+}
+
 function listReferences(design: Design): Check[] {
-  const hollows = idsOf(design.hollows);
-  const tapes = idsOf(design.tapes);
   const moods = idsOf(design.moods.list);
   const cues = idsOf(design.moods.cues);
-  const controls = idsOf(design.drive.controls);
-  const groups = new Set([...tapes, ...idsOf(design.leds)]);
+  const controls = idsOf(controlsOf(design));
+  const groups = idsOf(movableItems(design));
   const lit = new Set([...groups, ...idsOf(design.moods.sets ?? [])]);
   return [
-    ...design.tapes.flatMap((tape, i) => [
-      { place: `tapes.${i}.after`, id: tape.after, among: tapes, what: 'tape' },
-      { place: `tapes.${i}.channelId`, id: tape.channelId, among: hollows, what: 'hollow' },
-    ]),
-    ...design.leds.flatMap((group, i) =>
-      group.places.map((place, j) => ({
-        place: `leds.${i}.places.${j}.hollowId`,
-        id: place.hollowId,
-        among: hollows,
-        what: 'hollow',
-      })),
-    ),
     { place: 'moods.startId', id: design.moods.startId, among: moods, what: 'mood' },
     ...design.moods.list.flatMap((mood, i) => [
       ...listMoveReferences(`moods.list.${i}.moves`, mood.moves, lit, controls),
@@ -99,19 +116,16 @@ function listReferences(design: Design): Check[] {
   ];
 }
 
-function findLoops(tapes: readonly Tape[]): PlanProblem[] {
-  const feeder = new Map(tapes.map((tape) => [tape.id, tape.after]));
-  return tapes.flatMap((tape, i) => {
-    let at: string | null = tape.after;
-    for (let hops = 0; at !== null && hops <= tapes.length; hops += 1) {
-      if (at === tape.id)
-        return [
-          {
-            place: `tapes.${i}.after`,
-            message: 'the data of these tapes goes round in a circle; let one of them start at the controller',
-          },
-        ];
-      at = feeder.get(at) ?? null;
+/** Items that name each other in a circle by one field: none of them begins anywhere. */
+function findLoops(items: readonly Item[], field: 'after' | 'feed', message: string): PlanProblem[] {
+  const next = new Map(
+    items.map((item) => [item.id, (item as unknown as Readonly<Record<string, string | null>>)[field] ?? null]),
+  );
+  return items.flatMap((item, i) => {
+    let at = next.get(item.id) ?? null;
+    for (let hops = 0; at !== null && hops <= items.length; hops += 1) {
+      if (at === item.id) return [{ place: `items.${i}.${field}`, message: `${item.name}: ${message}` }];
+      at = next.get(at) ?? null;
     }
     return [];
   });
@@ -119,33 +133,54 @@ function findLoops(tapes: readonly Tape[]): PlanProblem[] {
 
 /** Lights a design asks for, with tapes of a kind that is not known counted at the densest that ships. */
 function countLights(design: Design): number {
-  const onTapes = design.tapes.map((tape) =>
-    tape.grid
-      ? tape.grid.columns * tape.grid.rows
-      : ((tape.lengthMm ?? measureRoute(tape.route)) / 1000) *
-        (findPart(withOwnParts(design.ownParts), 'pixel-tape', tape.part)?.perMetre ?? 200),
-  );
-  return [...onTapes, ...design.leds.map((group) => group.places.length)].reduce((sum, count) => sum + count, 0);
+  const library = withOwnParts(design.ownParts);
+  return design.items.reduce((sum, item) => {
+    if ('places' in item) return sum + item.places.length;
+    if (!('route' in item)) return sum;
+    if ('grid' in item && item.grid) return sum + item.grid.columns * item.grid.rows;
+    const part = library.parts.get(item.part);
+    const perMetre = part && 'perMetre' in part ? part.perMetre : 200;
+    return sum + ((item.lengthMm ?? measureRoute(item.route)) / 1000) * perMetre;
+  }, 0);
 }
 
 /** Pixels have three colours and single lights one: a set holds the one kind or the other. */
 function findMixedSet(design: Design, set: LightSet, place: string): PlanProblem[] {
-  const tapes = set.of.filter((part) => design.tapes.some((tape) => tape.id === part.groupId)).length;
-  return tapes === 0 || tapes === set.of.length
+  const colourful = set.of.filter((part) => {
+    const item = itemNamed(design, part.groupId);
+    return item !== undefined && hasColours(item, withOwnParts(design.ownParts));
+  }).length;
+  return colourful === 0 || colourful === set.of.length
     ? []
     : [{ place, message: `"${set.name}" mixes pixels and single lights; make two sets of it` }];
 }
+
+/** One pin given to two of what a board does. */
+const findPinTwins = (items: readonly Item[]): PlanProblem[] =>
+  items.flatMap((item, i) => {
+    if (!('pinLocks' in item)) return [];
+    const demands = item.pinLocks.map((lock) => lock.demand);
+    return item.pinLocks.flatMap((lock, k) =>
+      demands.indexOf(lock.demand) < k
+        ? [
+            {
+              place: `items.${i}.pinLocks.${k}`,
+              message: `"${lock.demand}" is locked twice on ${item.name}; keep one of the two`,
+            },
+          ]
+        : [],
+    );
+  });
 
 function checkDesign(design: Design): PlanProblem[] {
   const twins = [
     ...findTwins('hollows', design.hollows),
     ...findTwins('ownParts', design.ownParts ?? []),
-    ...findTwins('tapes, leds and sets', [...design.tapes, ...design.leds, ...(design.moods.sets ?? [])]),
+    ...findTwins('items and sets', [...design.items, ...(design.moods.sets ?? [])]),
     ...findTwins('moods.signs', design.moods.signs ?? []),
     ...design.moods.list.flatMap((mood, i) => findTwins(`moods.list.${i}.tops`, mood.tops ?? [])),
     ...findTwins('moods.list', design.moods.list),
     ...findTwins('moods.cues', design.moods.cues),
-    ...findTwins('drive.controls', design.drive.controls),
   ];
   const dangling = listReferences(design)
     .filter((check) => check.id !== null && !check.among.has(check.id))
@@ -158,13 +193,30 @@ function checkDesign(design: Design): PlanProblem[] {
     lights > plenty.lights
       ? [
           {
-            place: 'tapes',
+            place: 'items',
             message: `asks for about ${Math.round(lights)} lights; one plan holds at most ${plenty.lights}. Split the piece into several plans`,
           },
         ]
       : [];
   const mixed = (design.moods.sets ?? []).flatMap((set, i) => findMixedSet(design, set, `moods.sets.${i}`));
-  return [...twins, ...dangling, ...findLoops(design.tapes), ...mixed, ...many];
+  return [
+    ...twins,
+    ...listItemReferences(design),
+    ...dangling,
+    ...findLoops(
+      design.items,
+      'after',
+      'the data of these tapes goes round in a circle; let one of them start at the controller',
+    ),
+    ...findLoops(
+      design.items,
+      'feed',
+      'it is made from itself, by way of what it feeds; let one of them be fed from a pack or an outside supply',
+    ),
+    ...findPinTwins(design.items),
+    ...mixed,
+    ...many,
+  ];
 }
 
 /** Every reference in a plan that leads nowhere, every id used twice, and more lights than one plan may hold. */

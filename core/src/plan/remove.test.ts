@@ -1,7 +1,9 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { planOf } from '../../tests/designs.ts';
-import { type Design, removeControl, removeGroup, removeMood, removeSet } from './index.ts';
+import { hasColours, referencesOf as namesOf } from '../items/index.ts';
+import { builtInLibrary } from '../parts/index.ts';
+import { controlsOf, type Design, movableItems, removeItem, removeMood, removeSet } from './index.ts';
 import { readPlan, readPlanText } from './reading.ts';
 
 const folder = new URL('../../../demo/', import.meta.url);
@@ -13,9 +15,11 @@ const demos = readdirSync(folder).map((file): [string, Design] => {
 
 /** A demo with a set over its groups, a sign and a gauge on each control, so that everything hangs on everything. */
 function entangle(design: Design): Design {
-  const [first] = [...design.tapes, ...design.leds];
-  const kind = design.tapes.length > 0 ? design.tapes : design.leds;
-  const control = design.drive.controls[0];
+  const groups = movableItems(design);
+  const [first] = groups;
+  const isColourful = first !== undefined && hasColours(first, builtInLibrary);
+  const kind = groups.filter((group) => hasColours(group, builtInLibrary) === isColourful);
+  const control = controlsOf(design)[0];
   if (!first || !control) return design;
   const gauge = { kind: 'gauge', colour: '#ffffff', controlId: control.id, level: 1 } as const;
   return {
@@ -44,6 +48,15 @@ function entangle(design: Design): Design {
   };
 }
 
+/** Every id that items and moods of a design lead to. */
+const referencesOf = ({ items, moods }: Design): string[] => [
+  ...items.flatMap((item) => namesOf(item).flatMap(({ id }) => (id === null ? [] : [id]))),
+  ...moods.list.flatMap((mood) => [...Object.keys(mood.moves), ...(mood.tops ?? []).map((top) => top.on)]),
+  ...(moods.signs ?? []).flatMap((sign) => [sign.controlId, ...Object.keys(sign.moves)]),
+  ...(moods.sets ?? []).flatMap((set) => set.of.map((part) => part.groupId)),
+  ...moods.cues.flatMap(({ when }) => ('controlId' in when ? [when.controlId] : [])),
+];
+
 const pictureless = (design: Design): Design => ({ ...design, view: { ...design.view, picture: { kind: 'none' } } });
 
 describe('taking something out of a plan leaves nothing that leads nowhere', () => {
@@ -54,18 +67,17 @@ describe('taking something out of a plan leaves nothing that leads nowhere', () 
       expect(read.ok ? [] : read.problems).toEqual([]);
     };
     sound(design);
-    for (const group of [...design.tapes, ...design.leds]) {
-      const left = removeGroup(design, group.id);
-      expect(JSON.stringify(left.moods)).not.toContain(`"${group.id}"`);
+    for (const item of design.items) {
+      const left = removeItem(design, item.id);
+      expect(referencesOf(left)).not.toContain(item.id);
       sound(left);
     }
     for (const mood of design.moods.list) sound(removeMood(design, mood.id));
-    for (const control of design.drive.controls) sound(removeControl(design, control.id));
     for (const set of design.moods.sets ?? []) sound(removeSet(design, set.id));
     // And one after another, until nothing is left.
-    const none = [...design.tapes, ...design.leds].reduce((now, group) => removeGroup(now, group.id), design);
+    const none = design.items.reduce((now, item) => removeItem(now, item.id), design);
     expect(none.moods.sets ?? []).toEqual([]);
-    sound(design.drive.controls.reduce((now, control) => removeControl(now, control.id), none));
+    sound(none);
   });
   it('the mood at the start passes that on to the first that is left', () => {
     const [, design] = demos[0] ?? [];

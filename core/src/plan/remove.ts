@@ -1,3 +1,4 @@
+import { forgetIn, type Item } from '../items/index.ts';
 import type { Design, Mood, Move } from './types.ts';
 
 type Moods = Design['moods'];
@@ -44,21 +45,6 @@ export function removeSet(design: Design, id: string): Design {
   return { ...design, moods: { ...moods, sets: moods.sets?.filter((set) => set.id !== id) ?? [] } };
 }
 
-/** The design without a tape or a group of lights: sets lose its lights, and what hung behind it hangs on the controller. */
-export function removeGroup(design: Design, id: string): Design {
-  const moods = withoutMovesOn(design.moods, id);
-  const sets = moods.sets?.map((set) => ({ ...set, of: set.of.filter((part) => part.groupId !== id) }));
-  const without: Design = {
-    ...design,
-    tapes: design.tapes
-      .filter((tape) => tape.id !== id)
-      .map((tape) => (tape.after === id ? { ...tape, after: null } : tape)),
-    leds: design.leds.filter((group) => group.id !== id),
-    moods: sets ? { ...moods, sets } : moods,
-  };
-  return (sets ?? []).filter((set) => set.of.length === 0).reduce((now, set) => removeSet(now, set.id), without);
-}
-
 /** The design without a mood, and without the cues and parts of the evening that lead to it. */
 export function removeMood(design: Design, id: string): Design {
   const list = design.moods.list.filter((mood) => mood.id !== id);
@@ -71,21 +57,43 @@ export function removeMood(design: Design, id: string): Design {
 const forget = (move: Move, controlId: string): Move =>
   'controlId' in move && move.controlId === controlId ? { ...move, controlId: null } : move;
 
-/** The design without a control: its cues, signs and pin are gone, and what showed its value shows none. */
-export function removeControl(design: Design, id: string): Design {
-  const moods = mapMoves(
-    withoutCues(design.moods, (cue) => 'controlId' in cue.when && cue.when.controlId === id),
+/** Moods in which nothing listens to a control any more, nor shows its value. */
+function withoutControl(moods: Moods, id: string): Moods {
+  const heard = mapMoves(
+    withoutCues(moods, (cue) => 'controlId' in cue.when && cue.when.controlId === id),
     (moves) => Object.fromEntries(Object.entries(moves).map(([on, move]) => [on, forget(move, id)])),
     (tops) => tops.map((top) => ({ ...top, move: forget(top.move, id) })),
   );
-  const { drive } = design;
-  return {
+  return { ...heard, ...(heard.signs ? { signs: heard.signs.filter((sign) => sign.controlId !== id) } : {}) };
+}
+
+/** Whether what the maker overruled, by its id, belongs to an item: `kind:ID` or `kind:ID:part`. */
+const isOf = (overruledId: string, itemId: string): boolean => overruledId.split(':')[1] === itemId;
+
+/**
+ * The design without an item, and without all that named it: moves on it, its cues and signs, its part in sets, its pin
+ * and the wires to it. What it fed, switched or sent data to hangs on what is left.
+ */
+export function removeItem(design: Design, id: string): Design {
+  const moods = withoutControl(withoutMovesOn(design.moods, id), id);
+  const sets = moods.sets?.map((set) => ({ ...set, of: set.of.filter((part) => part.groupId !== id) }));
+  const items = design.items
+    .filter((item) => item.id !== id)
+    .flatMap((item): Item[] => {
+      const left = forgetIn(item, id);
+      if (!left) return [];
+      return [
+        'pinLocks' in left ? { ...left, pinLocks: left.pinLocks.filter((lock) => !isOf(lock.demand, id)) } : left,
+      ];
+    });
+  const without: Design = {
     ...design,
-    moods: { ...moods, ...(moods.signs ? { signs: moods.signs.filter((sign) => sign.controlId !== id) } : {}) },
-    drive: {
-      ...drive,
-      controls: drive.controls.filter((control) => control.id !== id),
-      pinLocks: drive.pinLocks.filter((lock) => lock.demand !== `control:${id}`),
-    },
+    items,
+    moods: sets ? { ...moods, sets } : moods,
+    wires: { ...design.wires, runs: design.wires.runs.filter((run) => !isOf(run.runId, id)) },
   };
+  const bare = (sets ?? []).filter((set) => set.of.length === 0).reduce((now, set) => removeSet(now, set.id), without);
+  // What can't be without it has gone too: whatever named that goes with it.
+  const gone = design.items.filter((item) => item.id !== id && !items.some((left) => left.id === item.id));
+  return gone.reduce((now, item) => removeItem(now, item.id), bare);
 }

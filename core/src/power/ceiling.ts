@@ -1,12 +1,25 @@
 import { defineFormula, printQuantity } from '../units/index.ts';
-import { describeObstacle, findObstacle, type LinkLimit, type Obstacle, type PowerPath } from './path.ts';
+import {
+  addDraws,
+  type Draws,
+  findObstacle,
+  type LinkLimit,
+  type Obstacle,
+  operate,
+  type SupplyTree,
+  scaleDraws,
+} from './tree.ts';
+import { describeObstacle } from './words.ts';
 
-/** A load that grows in a straight line with brightness: what it draws dark, and what full brightness adds. */
-export interface MoodDraw {
-  readonly restA: number;
-  readonly dynamicMeanA: number;
-  readonly dynamicPeakA: number;
+/** A load that grows in a straight line with brightness: what is drawn dark, and what full brightness adds at the height. */
+export interface BrightnessDraw {
+  readonly dark: Draws;
+  readonly light: Draws;
 }
+
+/** What is drawn at a brightness. */
+export const drawAtBrightness = ({ dark, light }: BrightnessDraw, brightness: number): Draws =>
+  brightness === 0 ? dark : addDraws(dark, scaleDraws(light, brightness));
 
 export const ceilingSum = defineFormula({
   name: 'Brightness ceiling at a link',
@@ -37,20 +50,25 @@ export const printCeiling = (brightness: number): string =>
 /** Halvings: good to a hundred-thousandth of full brightness. */
 const STEPS = 17;
 
-const blame = (path: PowerPath, brightness: number, obstacle: Obstacle): Ceiling => ({
+const blame = (brightness: number, obstacle: Obstacle): Ceiling => ({
   brightness,
-  limitedBy: describeObstacle(path, obstacle),
+  limitedBy: describeObstacle(obstacle),
   linkId: obstacle.kind === 'link' ? obstacle.link.id : null,
 });
 
-/** The ceiling at one state of charge, by halving: more light never asks less. */
-export function findCeiling(path: PowerPath, charge: number, draw: MoodDraw): Ceiling {
-  const obstacleAt = (brightness: number): Obstacle | null =>
-    findObstacle(path, charge, draw.restA + brightness * draw.dynamicPeakA);
+/** The ceiling at one state of charge, by halving: more light never asks less. Of several cases the one that bites first. */
+export function findCeiling(tree: SupplyTree, charge: number, cases: readonly BrightnessDraw[]): Ceiling {
+  const obstacleAt = (brightness: number): Obstacle | null => {
+    for (const each of cases) {
+      const found = findObstacle(tree, charge, drawAtBrightness(each, brightness));
+      if (found) return found;
+    }
+    return null;
+  };
   let obstacle = obstacleAt(1);
   if (!obstacle) return { brightness: 1, limitedBy: null, linkId: null };
   const dark = obstacleAt(0);
-  if (dark) return blame(path, 0, dark);
+  if (dark) return blame(0, dark);
   let [low, high] = [0, 1];
   for (let i = 0; i < STEPS; i += 1) {
     const middle = (low + high) / 2;
@@ -58,23 +76,46 @@ export function findCeiling(path: PowerPath, charge: number, draw: MoodDraw): Ce
     if (found) [high, obstacle] = [middle, found];
     else low = middle;
   }
-  return blame(path, low, obstacle);
+  return blame(low, obstacle);
 }
 
-/** The charge down to which a mood must hold: a tenth is kept back, where every pack falls away. */
-export const RESERVE_CHARGE = 0.1;
+/** Part of the charge that is kept back above where even the dark piece would stop. */
+export const KEPT_BACK = 0.1;
 
 /**
- * The most that the rail may give with a tenth of the charge left: what the program's limiter is set to. By halving on
- * the obstacles of the path; 0 where nothing at all can be drawn.
+ * The charge down to which moods must hold: a tenth above the charge at which the dark piece would stop (a board that
+ * resets, a converter that drops out, a cell at its cut-off); where it never stops, a tenth.
  */
-export function findRailLimitA(path: PowerPath): number {
-  let high = Math.max(0.01, ...path.links.filter((link) => link.carries === 'rail').map((link) => link.limitA), 10);
+export function findReserve(tree: SupplyTree, dark: Draws): number {
+  const { source } = tree;
+  const stops = (charge: number): boolean => {
+    if (findObstacle(tree, charge, dark, { links: false }) !== null) return true;
+    return source.kind === 'pack' && operate(tree, charge, dark).packV < source.pack.cutOffV;
+  };
+  if (source.kind !== 'pack' || !stops(0)) return KEPT_BACK;
+  let [low, high] = [0, 1];
+  for (let i = 0; i < STEPS; i += 1) {
+    const middle = (low + high) / 2;
+    if (stops(middle)) low = middle;
+    else high = middle;
+  }
+  // Past nine tenths there is no tenth left to keep: it must hold with a full pack at least.
+  return Math.min(1, high + KEPT_BACK);
+}
+
+/**
+ * The most that one rail may give at a state of charge with everything else as it is dark: what the program's limiter
+ * is set to. By halving on the obstacles of the tree; 0 where nothing at all can be drawn.
+ */
+export function findRailLimitA(tree: SupplyTree, charge: number, node: number, others: Draws): number {
+  const withRail = (amps: number): Draws =>
+    others.map((draw, i) => (i === node ? { steadyA: amps, shaped: [] } : draw));
+  let high = Math.max(0.01, ...tree.links.filter((link) => link.node === node).map((link) => link.limitA), 10);
   let low = 0;
-  if (findObstacle(path, RESERVE_CHARGE, low)) return 0;
+  if (findObstacle(tree, charge, withRail(low))) return 0;
   for (let i = 0; i < 40; i += 1) {
     const middle = (low + high) / 2;
-    if (findObstacle(path, RESERVE_CHARGE, middle)) high = middle;
+    if (findObstacle(tree, charge, withRail(middle))) high = middle;
     else low = middle;
   }
   return low;
@@ -85,10 +126,14 @@ export interface CeilingOverDischarge extends Ceiling {
   readonly curve: readonly { readonly charge: number; readonly brightness: number }[];
 }
 
-/** The ceiling over the whole discharge: the lowest of full to a tenth, with the curve between. */
-export function findCeilingOverDischarge(path: PowerPath, draw: MoodDraw): CeilingOverDischarge {
-  const steps = Array.from({ length: 10 }, (_, i) => 1 - (i * (1 - RESERVE_CHARGE)) / 9);
-  const found = steps.map((charge) => ({ charge, ceiling: findCeiling(path, charge, draw) }));
+/** The ceiling over the whole discharge, from full to the reserve: the lowest, with the curve between. */
+export function findCeilingOverDischarge(
+  tree: SupplyTree,
+  cases: readonly BrightnessDraw[],
+  reserve: number,
+): CeilingOverDischarge {
+  const steps = Array.from({ length: 10 }, (_, i) => 1 - (i * (1 - reserve)) / 9);
+  const found = steps.map((charge) => ({ charge, ceiling: findCeiling(tree, charge, cases) }));
   const worst = found.reduce((least, each) => (each.ceiling.brightness < least.ceiling.brightness ? each : least));
   return {
     ...worst.ceiling,

@@ -1,5 +1,5 @@
-import { type NightRun, type NightStretch, runNight } from './night.ts';
-import type { PowerPath } from './path.ts';
+import { chooseStepS, type NightRun, type NightStretch, runNight } from './night.ts';
+import type { SupplyTree } from './tree.ts';
 
 /** The inputs that a run time is unsure of. */
 export type DoubtCause = 'capacity' | 'resistance' | 'light current';
@@ -13,7 +13,7 @@ export interface Deviation {
 
 /** Makes the evening for one set of deviations. */
 export type NightMaker = (deviation: Deviation) => {
-  readonly path: PowerPath;
+  readonly tree: SupplyTree;
   readonly course: readonly NightStretch[];
 };
 
@@ -31,32 +31,21 @@ export interface RunsFor {
 }
 
 const none: Deviation = { capacity: 0, resistance: 0, load: 0 };
-/** A reckoning stops here; what lasts longer is not asked by the hour. */
-export const MOST_HOURS = 240;
-
-/** Steps fine enough for the answer to be good to a half per cent, coarse enough for a slider. */
-function chooseStepS(make: NightMaker): number {
-  const { path, course } = make(none);
-  const minutes = course.reduce((sum, stretch) => sum + stretch.minutes, 0);
-  const meanA = minutes === 0 ? 0 : course.reduce((sum, stretch) => sum + stretch.meanA * stretch.minutes, 0) / minutes;
-  const plainH = path.pack.capacityMah / 1000 / Math.max(0.001, meanA * 1.5);
-  return Math.min(600, Math.max(5, (plainH * 3600) / 180));
-}
-
 /**
  * Likely and cautious run time. Each doubtful input is put to its unlucky end alone; then all are moved together, each
  * by its part of the doubt, to the likeliest of the bad nights that lie one spread off. That night is the cautious one.
  * Sampling (see `sampleNight`) agrees with it.
  */
 export function estimateRunsFor(make: NightMaker): RunsFor {
-  const stepS = chooseStepS(make);
+  const usual = make(none);
+  const stepS = chooseStepS(usual.tree, usual.course);
   const run = (deviation: Deviation): NightRun => {
-    const { path, course } = make(deviation);
-    return runNight(path, course, { stepS, mostHours: MOST_HOURS, keepSamples: false });
+    const { tree, course } = make(deviation);
+    return runNight(tree, course, { stepS, keepSamples: false });
   };
   const likely = run(none);
   const loss = (deviation: Partial<Deviation>): number =>
-    Math.max(0, likely.hours - run({ ...none, ...deviation }).hours);
+    Number.isFinite(likely.hours) ? Math.max(0, likely.hours - run({ ...none, ...deviation }).hours) : 0;
   const losses = {
     capacity: loss({ capacity: -1 }),
     resistance: loss({ resistance: 1 }),
@@ -102,6 +91,6 @@ function deviate(random: () => number): number {
 
 /** Hours of one sampled night; call it with the same generator again and again. */
 export function sampleNight(make: NightMaker, random: () => number, stepS: number): number {
-  const { path, course } = make({ capacity: deviate(random), resistance: deviate(random), load: deviate(random) });
-  return runNight(path, course, { stepS, mostHours: MOST_HOURS, keepSamples: false }).hours;
+  const { tree, course } = make({ capacity: deviate(random), resistance: deviate(random), load: deviate(random) });
+  return runNight(tree, course, { stepS, keepSamples: false }).hours;
 }

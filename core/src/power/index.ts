@@ -1,22 +1,22 @@
 export {
+  type BrightnessDraw,
   type Ceiling,
   type CeilingOverDischarge,
   ceilingSum,
+  drawAtBrightness,
   findCeiling,
   findCeilingOverDischarge,
   findRailLimitA,
-  type MoodDraw,
+  findReserve,
+  KEPT_BACK,
   printCeiling,
-  RESERVE_CHARGE,
 } from './ceiling.ts';
 export { type Charging, chargeRates, chargeTime, planCharging } from './charging.ts';
-export { boostInput, efficiencyAt, linearHeat, solveConstantPower } from './converter.ts';
 export {
   createRandom,
   type Deviation,
   type DoubtCause,
   estimateRunsFor,
-  MOST_HOURS,
   type NightMaker,
   type RunsFor,
   sampleNight,
@@ -33,6 +33,7 @@ export {
 export { type EvenTape, evenFeeds, fewestFeeds, tapeVoltages } from './feedPoints.ts';
 export { chooseFuse, fuseBand } from './fuse.ts';
 export {
+  chooseStepS,
   describeEnd,
   type NightEnd,
   type NightRun,
@@ -40,27 +41,10 @@ export {
   type NightStretch,
   plainRunTime,
   runNight,
+  usualVoltages,
 } from './night.ts';
 export { bridgePower, gainChange, startDipV } from './otherLoads.ts';
-export {
-  agePack,
-  countedCurrentA,
-  modelPack,
-  openCircuitVoltageV,
-  type PackModel,
-  packResistanceOhm,
-} from './packModel.ts';
-export {
-  BROWN_OUT_MARGIN_V,
-  describeObstacle,
-  findObstacle,
-  type LinkLimit,
-  type LoadedLink,
-  loadLinks,
-  type Operation,
-  operate,
-  type PowerPath,
-} from './path.ts';
+export { singleRail } from './singleRail.ts';
 export {
   type RailState,
   solveSupplyTree,
@@ -69,3 +53,25 @@ export {
   type TreeSignal,
   type TreeState,
 } from './supplyTree.ts';
+export {
+  addDraws,
+  BROWN_OUT_MARGIN_V,
+  type Draws,
+  drawAt,
+  drawFromMain,
+  findObstacle,
+  type LinkLimit,
+  type LoadedLink,
+  loadLinks,
+  type NodeState,
+  noDraw,
+  type Operation,
+  operate,
+  type RailDraw,
+  type Source,
+  type SupplyNode,
+  type SupplyTree,
+  scaleDraws,
+  sourceAt,
+} from './tree.ts';
+export { describeObstacle } from './words.ts';

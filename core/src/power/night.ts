@@ -1,13 +1,13 @@
+import { countedCurrentA, type PackModel } from '../items/index.ts';
 import { defineFormula } from '../units/index.ts';
-import { countedCurrentA } from './packModel.ts';
-import { type Operation, operate, type PowerPath } from './path.ts';
+import { addDraws, type Draws, drawAt, type Operation, operate, type SupplyTree, scaleDraws } from './tree.ts';
 
-/** One stretch of the evening: what is drawn on the rail on the mean, and at its height. */
+/** One stretch of the evening: what is drawn on the mean, and at its height. */
 export interface NightStretch {
   readonly moodId: string;
   readonly minutes: number;
-  readonly meanA: number;
-  readonly peakA: number;
+  readonly mean: Draws;
+  readonly peak: Draws;
 }
 
 export interface NightSample {
@@ -21,10 +21,11 @@ export interface NightSample {
   readonly moodId: string;
 }
 
-/** Why an evening ends. `lasts` = it had not ended when the reckoning stopped. */
-export type NightEnd = 'empty' | 'cut-off' | 'drops out' | 'resets' | 'lasts';
+/** Why an evening ends. `goes on` = it hangs on an outside supply. */
+export type NightEnd = 'empty' | 'cut-off' | 'drops out' | 'resets' | 'dims' | 'goes on';
 
 export interface NightRun {
+  /** Infinite where it goes on. */
   readonly hours: number;
   readonly end: NightEnd;
   readonly samples: readonly NightSample[];
@@ -50,50 +51,145 @@ const endWords: Readonly<Record<NightEnd, string>> = {
   'cut-off': 'the cell reaches its cut-off voltage',
   'drops out': 'the converter drops out',
   resets: 'a peak pulls the rail down and the controller resets',
-  lasts: 'it had not ended when the reckoning stopped',
+  dims: 'its light has faded to a fifth of what was wanted',
+  'goes on': 'it hangs on an outside supply and goes on',
 };
 
 export const describeEnd = (end: NightEnd): string => endWords[end];
 
-function findEnd(path: PowerPath, charge: number, stretch: NightStretch, mean: Operation): NightEnd | null {
+/** Lights that fade with their rail are out when they draw less than this share of what they draw at its usual voltage. */
+const FADED_SHARE = 0.2;
+
+/** Whether the lights that hang on sagging rails have all faded: none gives what is accepted any more. */
+function hasFaded(tree: SupplyTree, stretch: NightStretch, mean: Operation, usualV: readonly number[]): boolean {
+  let isLit = false;
+  for (const [i] of tree.nodes.entries()) {
+    const draw = stretch.mean[i];
+    if (!draw) continue;
+    const volts = mean.nodes[i]?.outV ?? 0;
+    // What draws the same at any voltage (pixels, a board) says of itself when it stops.
+    if (draw.steadyA > 0) return false;
+    for (const { share, atRail } of draw.shaped) {
+      if (share <= 0) continue;
+      if (atRail(volts) >= FADED_SHARE * atRail(usualV[i] ?? volts)) return false;
+      isLit = true;
+    }
+  }
+  return isLit;
+}
+
+interface Evening {
+  readonly tree: SupplyTree;
+  readonly pack: PackModel;
+  /** What each rail has with the pack half full and nothing drawn. */
+  readonly usualV: readonly number[];
+}
+
+function findEnd(
+  { tree, pack, usualV }: Evening,
+  charge: number,
+  stretch: NightStretch,
+  mean: Operation,
+): NightEnd | null {
   if (charge <= 0) return 'empty';
   if (mean.collapses) return 'resets';
-  if (mean.packV < path.pack.cutOffV) return 'cut-off';
-  if (path.converter && mean.packV < path.converter.inputLeastV) return 'drops out';
-  const peak = operate(path, charge, stretch.peakA);
-  if (peak.collapses || (path.converter ? peak.packV < path.converter.inputLeastV : peak.railV < path.brownOutV))
-    return 'resets';
-  return null;
+  if (mean.packV < pack.cutOffV) return 'cut-off';
+  const dropped = (at: Operation): boolean =>
+    tree.nodes.some((node, i) => node.converter !== null && (at.nodes[i]?.inV ?? 0) < node.converter.inputLeastV);
+  const reset = (at: Operation): boolean =>
+    tree.nodes.some((node, i) => node.brownOutV > 0 && (at.nodes[i]?.outV ?? 0) < node.brownOutV);
+  if (dropped(mean)) return 'drops out';
+  const peak = operate(tree, charge, stretch.peak);
+  if (peak.collapses || dropped(peak) || reset(peak)) return 'resets';
+  return hasFaded(tree, stretch, mean, usualV) ? 'dims' : null;
+}
+
+const nominal = (draws: Draws, volts: readonly number[]): number =>
+  draws.reduce((sum, draw, i) => sum + drawAt(draw, volts[i] ?? 0), 0);
+
+/** All stretches as one: their mean over time, and the most hungry height. */
+function average(course: readonly NightStretch[], usualV: readonly number[]): NightStretch[] {
+  const minutes = course.reduce((sum, stretch) => sum + stretch.minutes, 0);
+  const hungriest = course.reduce((most, each) =>
+    nominal(each.peak, usualV) > nominal(most.peak, usualV) ? each : most,
+  );
+  return [
+    {
+      moodId: hungriest.moodId,
+      minutes,
+      mean: addDraws(...course.map((stretch) => scaleDraws(stretch.mean, stretch.minutes / minutes))),
+      peak: hungriest.peak,
+    },
+  ];
+}
+
+const HOURS_A_MONTH = 730;
+/** Steps that a run down is cut into at most; an evening that would ask for more is taken on its mean. */
+const MOST_STEPS = 4000;
+
+/** Voltage of each rail with the pack half full and nothing drawn. */
+export const usualVoltages = (tree: SupplyTree): readonly number[] =>
+  operate(
+    tree,
+    0.5,
+    tree.nodes.map(() => ({ steadyA: 0, shaped: [] })),
+  ).nodes.map((state) => state.outV);
+
+/** Hours that the pack would last by the plain sum, with what it loses by itself. */
+function plainHours(pack: PackModel, tree: SupplyTree, course: readonly NightStretch[]): number {
+  const minutes = course.reduce((sum, stretch) => sum + stretch.minutes, 0);
+  const packA = course.reduce((sum, stretch) => {
+    const { packA: amps } = operate(tree, 0.5, stretch.mean);
+    return sum + (Number.isFinite(amps) ? amps : 1) * (stretch.minutes / minutes);
+  }, 0);
+  const lostA = (pack.capacityMah / 1000) * (pack.selfDischargeAMonth / HOURS_A_MONTH);
+  return pack.capacityMah / 1000 / Math.max(1e-9, packA + lostA);
+}
+
+/** Steps fine enough for the answer to be good to a half per cent, coarse enough for a slider. */
+export function chooseStepS(tree: SupplyTree, course: readonly NightStretch[]): number {
+  const { source } = tree;
+  if (source.kind !== 'pack' || course.length === 0) return 600;
+  return Math.max(5, (plainHours(source.pack, tree, course) * 3600) / 180);
 }
 
 /**
- * Runs an evening down: the course of stretches again and again, state of charge integrated step by step, until the
- * pack is empty, the cell cuts off, the converter drops out, a peak resets the controller, or `mostHours` have passed.
- * Throws nothing; an evening without stretches lasts for ever and gives no samples.
+ * Runs an evening down: the course of stretches again and again, state of charge integrated step by step, its own loss
+ * in it, until the pack is empty, the cell cuts off, a converter drops out, a peak resets a board, or the lights have
+ * faded. No horizon cuts it short; on an outside supply it goes on. An evening without stretches goes on too.
  */
 export function runNight(
-  path: PowerPath,
+  tree: SupplyTree,
   course: readonly NightStretch[],
-  options: { readonly stepS: number; readonly mostHours: number; readonly keepSamples?: boolean },
+  options: { readonly stepS: number; readonly keepSamples?: boolean },
 ): NightRun {
-  const { stepS, mostHours, keepSamples = true } = options;
+  const { stepS, keepSamples = true } = options;
   const samples: NightSample[] = [];
   let [charge, atH, drawnMah, drawnWh] = [1, 0, 0, 0];
-  const stretches = course.filter((stretch) => stretch.minutes > 0);
-  if (stretches.length === 0) return { hours: mostHours, end: 'lasts', samples, drawnMah, drawnWh };
+  const { source } = tree;
+  const given = course.filter((stretch) => stretch.minutes > 0);
+  if (given.length === 0 || source.kind !== 'pack')
+    return { hours: Number.POSITIVE_INFINITY, end: 'goes on', samples, drawnMah, drawnWh };
+  const { pack } = source;
+  const usualV = usualVoltages(tree);
+  const shortestS = Math.min(...given.map((stretch) => stretch.minutes)) * 60;
+  const steps = (plainHours(pack, tree, given) * 3600) / Math.min(stepS, shortestS);
+  const stretches = steps > MOST_STEPS ? average(given, usualV) : given;
+  const evening: Evening = { tree, pack, usualV };
+  const lostAnHour = pack.selfDischargeAMonth / HOURS_A_MONTH;
 
   let index = 0;
   let leftS = (stretches[0]?.minutes ?? 0) * 60;
-  while (atH < mostHours) {
+  for (;;) {
     const stretch = stretches[index % stretches.length];
     if (!stretch) break;
-    const operation = operate(path, charge, stretch.meanA);
-    const end = findEnd(path, charge, stretch, operation);
+    const operation = operate(tree, charge, stretch.mean);
+    const end = findEnd(evening, charge, stretch, operation);
     if (end) return { hours: atH, end, samples, drawnMah, drawnWh };
-    if (keepSamples) samples.push(takeSample(path, { atH, charge, stretch, operation }));
-    const spanS = Math.min(stepS, leftS, (mostHours - atH) * 3600);
+    if (keepSamples) samples.push(takeSample(tree, { atH, charge, stretch, operation }));
+    const spanS = stretches.length === 1 ? stepS : Math.min(stepS, leftS);
     const spanH = spanS / 3600;
-    charge -= (countedCurrentA(path.pack, operation.packA) * 1000 * spanH) / path.pack.capacityMah;
+    charge -= (countedCurrentA(pack, operation.packA) * 1000 * spanH) / pack.capacityMah + lostAnHour * spanH;
     drawnMah += operation.packA * 1000 * spanH;
     drawnWh += operation.packA * operation.packV * spanH;
     atH += spanH;
@@ -103,14 +199,14 @@ export function runNight(
       leftS = (stretches[index % stretches.length]?.minutes ?? 0) * 60;
     }
   }
-  return { hours: atH, end: 'lasts', samples, drawnMah, drawnWh };
+  return { hours: atH, end: 'empty', samples, drawnMah, drawnWh };
 }
 
 function takeSample(
-  path: PowerPath,
+  tree: SupplyTree,
   at: { atH: number; charge: number; stretch: NightStretch; operation: Operation },
 ): NightSample {
-  const peak = operate(path, at.charge, at.stretch.peakA);
+  const peak = operate(tree, at.charge, at.stretch.peak);
   const { packV, railV, packA } = at.operation;
   return {
     atH: at.atH,

@@ -30,6 +30,7 @@ export type QuantityKind =
   | 'volumeMm3'
   | 'doseJPerCm2'
   | 'fluxMt'
+  | 'lux'
   | 'luminanceCd'
   | 'intensityMcd'
   | 'decibelDb'
@@ -224,6 +225,13 @@ export const quantityKinds: Readonly<Record<QuantityKind, KindRow>> = {
     example: '1 J/cm²',
     sign: 'J/cm²',
     units: [unit(1, 'J/cm²', 'J/cm2'), unit(1e-3, 'mJ/cm²', 'mJ/cm2')],
+  },
+  lux: {
+    noun: 'a light level',
+    bareUnit: 'lx',
+    example: '20 lx',
+    sign: 'lx',
+    units: [unit(1, 'lx', 'lux'), unit(1000, 'klx')],
   },
   fluxMt: {
     noun: 'a magnetic field',

@@ -1,15 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { demoPlan, soundDesign, tapeOf } from '../../tests/designs.ts';
 import { assess } from '../assess.ts';
-import {
-  chooseGauge,
-  colourCores,
-  cutLength,
-  gaugeDiameter,
-  wireCarriesA,
-  wireDrop,
-  wireOhmPerMetre,
-} from './index.ts';
+import { chooseGauge, colourCores, cutLength, type NetRole } from '../network/index.ts';
+import { gaugeDiameter, wireCarriesA, wireDrop, wireOhmPerMetre } from './index.ts';
 
 describe('gauge and drop (N35)', () => {
   it.each([
@@ -37,22 +30,25 @@ describe('runs', () => {
     expect(cutLength.reckon({ d: 480 })).toBeCloseTo(636, 9);
   });
   it('takes the thinnest gauge in the drawer that carries and keeps the drop', () => {
-    expect(chooseGauge([30, 28, 26, 24, 22], { peakA: 1, lengthMm: 200, railV: 5 })).toBe(26);
-    expect(chooseGauge([30, 28, 26, 24, 22], { peakA: 1, lengthMm: 2000, railV: 5 })).toBe(22);
-    expect(chooseGauge([30], { peakA: 3, lengthMm: 200, railV: 5 })).toBe(30);
-    expect(chooseGauge([24, 30], { peakA: null, lengthMm: 200, railV: 5 })).toBe(30);
+    expect(chooseGauge([30, 28, 26, 24, 22], { carryA: 1, lengthMm: 200, railV: 5 })).toBe(26);
+    expect(chooseGauge([30, 28, 26, 24, 22], { carryA: 1, lengthMm: 2000, railV: 5 })).toBe(22);
+    expect(chooseGauge([30], { carryA: 3, lengthMm: 200, railV: 5 })).toBe(30);
+    expect(chooseGauge([24, 30], { carryA: null, lengthMm: 200, railV: 5 })).toBe(30);
   });
   it('keeps one meaning to a colour, and no live core is black', () => {
-    const meanings = [
+    const roles: readonly NetRole[] = [
       'pack plus',
       'minus',
       'rail plus',
       'data',
-      ...Array.from({ length: 12 }, (_, i) => `channel ${i}` as const),
-    ] as const;
-    const colours = colourCores(meanings);
-    expect(new Set(colours.values()).size).toBe(meanings.length);
-    expect([...colours].filter(([, colour]) => colour === 'black').map(([meaning]) => meaning)).toEqual(['minus']);
+      ...new Array<NetRole>(12).fill('signal'),
+    ];
+    const nets = roles.map((role, i) => ({ id: `${role} ${i}`, name: role, role, railId: null }));
+    const colours = colourCores([...nets, { id: 'second rail', name: 'rail', role: 'rail plus', railId: null }]);
+    expect(new Set(colours.values()).size).toBe(nets.length + 1);
+    expect([...colours].filter(([, colour]) => colour === 'black').map(([id]) => id)).toEqual(['minus 1']);
+    // Another rail keeps its colour's meaning and gets a stripe.
+    expect(colours.get('second rail')).toBe('orange, 1 stripe');
   });
   it('a jumper carries what is behind it, a feed the whole chain', () => {
     const { runs } = assess(demoPlan().design);

@@ -63,7 +63,7 @@ export function SimulatedController() {
   const moodName = moment ? (design.moods.list[index]?.name ?? 'dark') : null;
   const mark = useMemo(() => fingerprint(plan.design), [plan.design]);
   const said = useSaid(mark, moodName, moment?.nowMs ?? 0);
-  const given = assessment.pinPlan?.given ?? [];
+  const given = assessment.pins.flatMap(({ plan }) => plan.given);
   if (!moment || given.length === 0) return null;
   return (
     <Section title="The controller, simulated">

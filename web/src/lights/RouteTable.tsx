@@ -1,14 +1,17 @@
-import { bands, type Tape } from '@glimmer/core/plan';
+import type { ItemOf } from '@glimmer/core/items';
+import { bands } from '@glimmer/core/plan';
 import { Trash2 } from 'lucide-react';
-import { editDesign } from '../state/planStore.ts';
+import { setField } from '../items/itemActions.ts';
 import { Button } from '../widgets/Button.tsx';
 import { QuantityField } from '../widgets/fields.tsx';
 
 /** The points of a route as numbers, for work without a pointer. */
-export function RouteTable({ tape, index }: { readonly tape: Tape; readonly index: number }) {
+export function RouteTable({ item }: { readonly item: ItemOf<'pixel tape' | 'plain tape'> }) {
+  const { id, route } = item;
+  const last = route[route.length - 1];
   return (
     <details className="mt-1">
-      <summary className="text-[13.5px] text-verdigris">{tape.route.length} points of the route, as numbers</summary>
+      <summary className="text-[13.5px] text-verdigris">{route.length} points of the route, as numbers</summary>
       <table className="mt-1 w-full text-[13.5px]">
         <thead>
           <tr className="text-left text-faint">
@@ -19,7 +22,7 @@ export function RouteTable({ tape, index }: { readonly tape: Tape; readonly inde
           </tr>
         </thead>
         <tbody>
-          {tape.route.map((point, i) => (
+          {route.map((point, i) => (
             <tr key={i}>
               <td className="figures w-12">{i + 1}</td>
               {(['xMm', 'yMm'] as const).map((axis) => (
@@ -30,12 +33,7 @@ export function RouteTable({ tape, index }: { readonly tape: Tape; readonly inde
                     kind="lengthMm"
                     value={point[axis]}
                     band={bands.placeMm}
-                    onCommit={(value) =>
-                      editDesign((draft) => {
-                        const found = draft.tapes[index]?.route[i];
-                        if (found) found[axis] = value;
-                      })
-                    }
+                    onCommit={(value) => setField(id, `route.${i}.${axis}`, value)}
                   />
                 </td>
               ))}
@@ -44,9 +42,11 @@ export function RouteTable({ tape, index }: { readonly tape: Tape; readonly inde
                   look="quiet"
                   aria-label={`Remove point ${i + 1}`}
                   onClick={() =>
-                    editDesign((draft) => {
-                      draft.tapes[index]?.route.splice(i, 1);
-                    })
+                    setField(
+                      id,
+                      'route',
+                      route.filter((_, k) => k !== i),
+                    )
                   }
                 >
                   <Trash2 size={15} />
@@ -59,11 +59,7 @@ export function RouteTable({ tape, index }: { readonly tape: Tape; readonly inde
       <Button
         look="quiet"
         onClick={() =>
-          editDesign((draft) => {
-            const route = draft.tapes[index]?.route;
-            const last = route?.[route.length - 1];
-            route?.push(last ? { xMm: last.xMm + 50, yMm: last.yMm } : { xMm: 50, yMm: 50 });
-          })
+          setField(id, 'route', [...route, last ? { xMm: last.xMm + 50, yMm: last.yMm } : { xMm: 50, yMm: 50 }])
         }
       >
         Add a point

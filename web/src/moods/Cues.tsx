@@ -1,4 +1,12 @@
-import { bands, type Cue, isSameOccasion, listOccasions, occasionsOf } from '@glimmer/core/plan';
+import {
+  bands,
+  type Cue,
+  controlsOf,
+  type Design,
+  isSameOccasion,
+  listOccasions,
+  occasionsOf,
+} from '@glimmer/core/plan';
 import type { Band } from '@glimmer/core/units';
 import type { Draft } from 'immer';
 import { ChevronUp, Trash2 } from 'lucide-react';
@@ -235,7 +243,7 @@ export function Cues() {
       ))}
       {design.moods.cues.length === 0 && (
         <li className="text-faint">
-          {design.drive.controls.length === 0
+          {controlsOf(design).length === 0
             ? 'Add a button, a switch or a sensor in Drive, then say here what it does. "Some time has passed" works without any.'
             : 'No cue yet: the first mood runs on and on.'}
         </li>
@@ -254,7 +262,7 @@ export function addCue(): void {
   editDesign((draft) => {
     const [from, to] = draft.moods.list;
     if (!from) return;
-    const [control] = draft.drive.controls;
+    const [control] = controlsOf(draft as Design);
     const when: Cue['when'] = (control && occasionsOf(control)[0]?.when) ?? { kind: 'after', afterS: 30 };
     draft.moods.cues.push({
       id: nanoid(8),

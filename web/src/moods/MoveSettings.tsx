@@ -3,6 +3,7 @@ import {
   bands,
   type breathCurves,
   type Control,
+  controlsOf,
   flickerCharacters,
   type keepings,
   type Move,
@@ -202,6 +203,7 @@ const readings: Readonly<Record<Control['kind'], string>> = {
   remote: 'held or not',
   'light sensor': 'light of the room',
   'charge sense': 'charge left',
+  signal: 'given or not',
 };
 
 function ControlChoice({
@@ -213,7 +215,7 @@ function ControlChoice({
   readonly value: string | null;
   readonly onChoose: (value: string | null) => void;
 }) {
-  const { controls } = usePlan().design.drive;
+  const controls = controlsOf(usePlan().design);
   return (
     <Choice
       label={label}

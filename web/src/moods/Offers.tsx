@@ -31,7 +31,7 @@ function takeOffer(offer: MoodOffer): void {
 /** Moods that fit the lights of the plan, each to be taken and then taken apart. */
 export function Offers() {
   const { assessment } = useSheet();
-  const offers = offerMoods(assessment.placed, assessment.show.sets);
+  const offers = offerMoods(assessment.placed, assessment.movables);
   return (
     <ul className="grid grid-cols-2 gap-x-4">
       {offers.map((offer) => (

@@ -1,5 +1,5 @@
 import type { Control, Sign } from '@glimmer/core/plan';
-import { changeMove, type Move, moveKinds } from '@glimmer/core/plan';
+import { changeMove, controlsOf, type Move, moveKinds } from '@glimmer/core/plan';
 import type { Draft } from 'immer';
 import { Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
@@ -18,12 +18,13 @@ const whileWords: Readonly<Record<Control['kind'], string>> = {
   remote: 'is on',
   'light sensor': 'sees it dark',
   'charge sense': 'finds the pack low',
+  signal: 'is given',
 };
 
 const kinds = moveKinds.map((value) => ({ value, label: value }));
 
 function SignEditor({ sign, index, grounds }: { sign: Sign; index: number; grounds: readonly Ground[] }) {
-  const { controls } = useSheet().design.drive;
+  const controls = controlsOf(useSheet().design);
   const edit = (recipe: (draft: Draft<Sign>) => void, merge?: string): void =>
     editDesign(
       (draft) => {
@@ -129,7 +130,7 @@ function addSign(controls: readonly Control[], grounds: readonly Ground[]): void
 /** Signs: what lies over every mood for as long as a control is in its state. */
 export function Signs({ grounds }: { readonly grounds: readonly Ground[] }) {
   const { design } = useSheet();
-  const { controls } = design.drive;
+  const controls = controlsOf(design);
   const signs = design.moods.signs ?? [];
   return (
     <>

@@ -1,5 +1,5 @@
 import { isFlashing, type Stage } from '@glimmer/core/findings';
-import type { PlanPoint } from '@glimmer/core/plan';
+import { controlsOf, type PlanPoint } from '@glimmer/core/plan';
 import { Lamp, LampDesk, Pause, Play, StepForward } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
@@ -38,11 +38,13 @@ function useSize(): [
 function dropPoint(tool: Tool, at: PlanPoint): void {
   if (tool.kind === 'route') {
     editDesign((design) => {
-      design.tapes.find((tape) => tape.id === tool.tapeId)?.route.push(at);
+      const found = design.items.find((item) => item.id === tool.tapeId);
+      if (found && 'route' in found) found.route.push(at);
     });
   } else if (tool.kind === 'light') {
     editDesign((design) => {
-      design.leds.find((group) => group.id === tool.groupId)?.places.push({ id: nanoid(8), at, hollowId: null });
+      const found = design.items.find((item) => item.id === tool.groupId);
+      if (found?.kind === 'light') found.places.push({ id: nanoid(8), at, hollowId: null });
     });
   }
 }
@@ -238,7 +240,7 @@ export function PicturePane({ stage }: { readonly stage: Stage }) {
           className={`pointer-events-none absolute inset-0 size-full ${lamp === 'on' && inkStages.has(stage) ? 'opacity-35' : ''}`}
         />
       </div>
-      {(stage === 'moods' || stage === 'bench') && <VirtualHands controls={design.drive.controls} />}
+      {(stage === 'moods' || stage === 'bench') && <VirtualHands controls={controlsOf(design)} />}
       <Dialog open={flash.asks} onClose={() => flash.answer(false)} title="This mood flashes fast">
         <p className="mb-4">
           {moodName} flashes more than three times a second. That can bring on a seizure. Show it on this screen all the

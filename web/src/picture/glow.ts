@@ -61,15 +61,23 @@ export interface Light {
   readonly dimmingHz: number;
 }
 
+/** A light that stands in no frame: always at full. */
+const ALWAYS = -1;
+const WHITE = [255, 255, 255] as const;
+
 /** The eight-bit board dims by hardware at this rate. */
 const CHANNEL_DIMMING_HZ = 977;
 
 /** All lights of an assessed design, with what they give at full against each other. */
-export function listLights({ placed, show, driven }: Assessment): Light[] {
-  const lights = placed.flatMap((group, g): (Light & { readonly mcd: number })[] => {
-    const row = show.groups[g];
-    if (!row) return [];
-    if (group.kind === 'tape')
+export function listLights({ placed, show, driven, consumers }: Assessment): Light[] {
+  const lights = placed.flatMap((group): (Light & { readonly mcd: number })[] => {
+    const row = show.groups.find((each) => each.id === group.id);
+    const drive = driven.find((each) => each.itemId === group.id);
+    // What no program drives is lit while its supply is; on a supply that is not there it stays dark.
+    const isLit = (consumers.find((each) => each.id === group.id)?.steadyPeakA ?? 0) > 0;
+    if (!row && !isLit) return [];
+    if (group.kind === 'tape') {
+      if (!row) return [];
       return group.places.map((place, i) => ({
         ...place,
         at: row.offset + i * 3,
@@ -79,16 +87,18 @@ export function listLights({ placed, show, driven }: Assessment): Light[] {
         mcd: PIXEL_MCD,
         dimmingHz: PIXEL_DIMMING_HZ,
       }));
-    const channels = Math.max(1, row.points);
-    const drive = driven.find((each) => each.groupId === group.id);
-    const share = drive ? drive.resistor.currentA / Math.max(1e-6, drive.ratedCurrentA) : 1;
+    }
+    const channels = Math.max(1, row?.points ?? 1);
+    const share = drive ? drive.corners.currentA / Math.max(1e-6, drive.ratedCurrentA) : 1;
+    const mcd = group.kind === 'leds' ? group.part.intensityMcd : PIXEL_MCD;
+    const diffuserMm = group.kind === 'leds' ? group.group.diffuserMm : group.tape.diffuserMm;
     return group.places.map((place, i) => ({
       ...place,
-      at: row.offset + (i % channels),
-      colour: parseColour(group.part.colour),
-      radiusMm: spotRadiusMm(bareRadiusMm(group.part.intensityMcd), group.group.diffuserMm),
+      at: row ? row.offset + (row.bytesPerPoint === 3 ? 0 : i % channels) : ALWAYS,
+      colour: row?.bytesPerPoint === 3 ? null : group.kind === 'leds' ? parseColour(group.part.colour) : WHITE,
+      radiusMm: spotRadiusMm(bareRadiusMm(mcd), diffuserMm),
       relative: 1,
-      mcd: group.part.intensityMcd * share,
+      mcd: mcd * (group.kind === 'leds' ? share : 1),
       dimmingHz: CHANNEL_DIMMING_HZ,
     }));
   });
@@ -123,7 +133,7 @@ export function paintLights(painter: Painter, lights: readonly Light[], frame: A
   for (const light of lights) {
     const y = fitting.topPx + light.yMm * fitting.scale;
     const seen = (k: number): number => {
-      const level = (frame[light.at + k] ?? 0) / 255;
+      const level = light.at === ALWAYS ? 1 : (frame[light.at + k] ?? 0) / 255;
       if (!exposure || level === 0) return onScreen(level);
       const openS = exposure.fromS + (y / Math.max(1, fitting.heightPx)) * exposure.readOutS;
       return onScreen(exposedShare.reckon({ d: level, f: light.dimmingHz, t: openS, e: exposure.shutterS }));

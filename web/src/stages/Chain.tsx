@@ -42,7 +42,7 @@ export function Chain({
         const fill = Math.min(1, Number.isFinite(link.fill) ? link.fill : 1);
         const [x, y, w] = [i * LINK_W + 5, 30 - thickness / 2, LINK_W - 10];
         return (
-          <g key={`${link.id} ${link.name}`}>
+          <g key={`${link.id} ${link.node} ${link.name}`}>
             {i > 0 && <path d={`M${x - 9} 30 h9`} stroke="var(--ink)" strokeWidth="3" />}
             <rect x={x} y={y} width={w} height={thickness} rx={thickness / 2.2} fill="var(--paper)" stroke="none" />
             <clipPath id={`link-${i}`}>
@@ -75,7 +75,7 @@ export function Chain({
               fill="var(--ink)"
               fontWeight={link.name === weakestName ? 700 : 400}
             >
-              {link.id === 'wire' ? (link.carries === 'pack' ? 'lead' : 'tape feed') : shortNames[link.id]}
+              {link.id === 'wire' ? (link.side === 'own' ? 'tape feed' : 'lead') : shortNames[link.id]}
             </text>
             <text
               x={x + w / 2}

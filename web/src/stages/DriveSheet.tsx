@@ -1,47 +1,72 @@
 import { colourBands } from '@glimmer/core/drive';
 import { explainData, explainDrive } from '@glimmer/core/explain';
-import { controllers } from '@glimmer/core/parts';
-import { bands } from '@glimmer/core/plan';
+import { type ItemOf, itemsOf, kindOf } from '@glimmer/core/items';
+import type { Board, Driven } from '@glimmer/core/network';
+import { bands, type Item, itemNamed } from '@glimmer/core/plan';
 import { printQuantity } from '@glimmer/core/units';
 import { Lock } from 'lucide-react';
-import { editDesign } from '../state/planStore.ts';
+import { AddItems, ItemCard } from '../items/ItemCard.tsx';
+import { setField } from '../items/itemActions.ts';
+import { WayRows } from '../items/WayRows.tsx';
 import { Button } from '../widgets/Button.tsx';
-import { Choice, QuantityField, Tick } from '../widgets/fields.tsx';
+import { Choice, QuantityField } from '../widgets/fields.tsx';
 import { BeginHere, FigureLine, Section } from '../widgets/Section.tsx';
 import { openSum } from '../widgets/SumDrawer.tsx';
-import { AddControl, Controls } from './Controls.tsx';
+import { Controls } from './Controls.tsx';
 import { Loop } from './Loop.tsx';
 import { useSheet } from './useSheet.ts';
 
-const ohms = (value: number): string => printQuantity('resistanceOhm', value);
 const amps = (value: number): string => printQuantity('currentA', value);
+const volts = (value: number): string => printQuantity('voltageV', value);
 
-function lockPin(demand: string, pin: string | null): void {
-  editDesign((draft) => {
-    draft.drive.pinLocks = [
-      ...draft.drive.pinLocks.filter((lock) => lock.demand !== demand),
-      ...(pin ? [{ demand, pin }] : []),
-    ];
-  });
+function lockPin(board: ItemOf<'board'>, demand: string, pin: string | null): void {
+  setField(board.id, 'pinLocks', [
+    ...board.pinLocks.filter((lock) => lock.demand !== demand),
+    ...(pin ? [{ demand, pin }] : []),
+  ]);
 }
 
-function Pins() {
-  const { design, assessment } = useSheet();
-  const { pinPlan, controller } = assessment;
-  if (!pinPlan || !controller) return null;
-  if (pinPlan.given.length === 0 && pinPlan.ok) return <p className="text-faint">Nothing needs a pin yet.</p>;
+/** What stands beside a pin on the maker's own board, behind its number. */
+function PinName({ board, pin }: { readonly board: ItemOf<'board'>; readonly pin: string }) {
+  const own = board.pinNames.find((each) => each.pin === pin)?.name ?? '';
+  return (
+    <input
+      aria-label={`Printed beside pin ${pin} of ${board.name}`}
+      defaultValue={own}
+      key={own}
+      maxLength={12}
+      placeholder="as printed"
+      className="figures w-24 border border-rule bg-paper px-1.5 py-0.5"
+      onBlur={(event) => {
+        const name = event.target.value.trim();
+        if (name === own) return;
+        setField(board.id, 'pinNames', [
+          ...board.pinNames.filter((each) => each.pin !== pin),
+          ...(name ? [{ pin, name }] : []),
+        ]);
+      }}
+    />
+  );
+}
+
+function Pins({ board }: { readonly board: Board }) {
+  const { assessment } = useSheet();
+  const plan = assessment.pins.find((each) => each.board.id === board.id)?.plan;
+  if (!plan) return null;
+  if (plan.given.length === 0 && plan.ok) return <p className="mt-1 text-faint">Nothing needs a pin yet.</p>;
   return (
     <>
-      <table className="w-full text-[14px]">
+      <table className="mt-2 w-full text-[14px]">
         <thead>
           <tr className="border-b border-rule text-left text-[13px] text-faint">
             <th className="font-normal">what</th>
-            <th className="w-40 font-normal">pin</th>
+            <th className="w-36 font-normal">pin</th>
+            <th className="w-28 font-normal">printed there</th>
             <th className="font-normal">remark</th>
           </tr>
         </thead>
         <tbody>
-          {pinPlan.given.map(({ demand, pin, locked }) => (
+          {plan.given.map(({ demand, pin, locked }) => (
             <tr key={demand.id} className="border-b border-rule/60">
               <td className="py-0.5">{demand.label}</td>
               <td className="py-0.5 pr-2">
@@ -52,12 +77,15 @@ function Pins() {
                   value={locked ? pin.name : 'auto'}
                   options={[
                     { value: 'auto', label: locked ? 'reckoned' : `${pin.name}, reckoned` },
-                    ...controller.pins
+                    ...board.part.pins
                       .filter((each) => each.can.includes(demand.needs))
                       .map((each) => ({ value: each.name, label: each.name })),
                   ]}
-                  onChoose={(value) => lockPin(demand.id, value === 'auto' ? null : value)}
+                  onChoose={(value) => lockPin(board.item, demand.id, value === 'auto' ? null : value)}
                 />
+              </td>
+              <td className="py-0.5">
+                <PinName board={board.item} pin={pin.name} />
               </td>
               <td className="text-[13px] text-faint">
                 {locked && (
@@ -72,20 +100,15 @@ function Pins() {
           ))}
         </tbody>
       </table>
-      {pinPlan.ok && (
+      {plan.ok ? (
         <p className="mt-1 text-[13px] text-faint">
-          Free: <span className="figures">{pinPlan.free.map((pin) => pin.name).join(' ') || 'none'}</span>
+          Free: <span className="figures">{plan.free.map((pin) => pin.name).join(' ') || 'none'}</span>
         </p>
+      ) : (
+        <p className="mt-1 font-semibold text-brick-ink">{plan.reason}</p>
       )}
-      {design.drive.pinLocks.length > 0 && (
-        <Button
-          look="quiet"
-          onClick={() =>
-            editDesign((draft) => {
-              draft.drive.pinLocks = [];
-            })
-          }
-        >
+      {board.item.pinLocks.length > 0 && (
+        <Button look="quiet" onClick={() => setField(board.id, 'pinLocks', [])}>
           Free all locks
         </Button>
       )}
@@ -93,186 +116,144 @@ function Pins() {
   );
 }
 
+function BoardCard({ item }: { readonly item: ItemOf<'board'> }) {
+  const board = useSheet().assessment.boards.find((each) => each.id === item.id);
+  return (
+    <ItemCard item={item}>
+      {board && (
+        <>
+          <p className="figures mt-1 text-[13px] text-faint">
+            {volts(board.part.logicV)} logic; draws {amps(board.part.drawA.likely)}; a pin gives{' '}
+            {amps(board.part.pinLimitA)}, all together {amps(board.part.chipLimitA)}; resets below{' '}
+            {volts(board.part.brownOutV)}
+          </p>
+          <Pins board={board} />
+        </>
+      )}
+    </ItemCard>
+  );
+}
+
+/** The resistor of a group of single lights, and what it is rated for. */
+function ResistorFields({ item, driven }: { readonly item: ItemOf<'light'>; readonly driven: Driven }) {
+  const { resistor } = driven;
+  if (!resistor) return null;
+  return (
+    <>
+      <QuantityField
+        label="Resistor, each light"
+        kind="resistanceOhm"
+        value={resistor.resistorOhm}
+        band={bands.resistorOhm}
+        overruled={resistor.overruled}
+        hint={colourBands(resistor.resistorOhm)?.join(' ')}
+        onCommit={(value) => setField(item.id, 'resistorOhm', value)}
+        onClear={() => setField(item.id, 'resistorOhm', null)}
+      />
+      <Choice
+        label="Rated"
+        value={String(item.resistorRatedW)}
+        options={['0.125', '0.25', '0.5', '1', '2', '5'].map((value) => ({
+          value,
+          label: printQuantity('powerW', Number(value)),
+        }))}
+        onChoose={(value) => setField(item.id, 'resistorRatedW', Number(value))}
+        hint={`${printQuantity('powerW', resistor.heatW)} at most`}
+      />
+    </>
+  );
+}
+
+/** How one group is switched, and what each of its lights gets. */
+function Channel({ item, driven }: { readonly item: Item; readonly driven: readonly Driven[] }) {
+  const [first] = driven;
+  return (
+    <div className="stitch py-2 first:border-t-0">
+      <p className="font-semibold">{item.name}</p>
+      <div className="my-1 grid grid-cols-2 gap-x-3 gap-y-2">
+        {item.kind === 'light' && first && <ResistorFields item={item} driven={first} />}
+        <WayRows item={item} label="Switched by" />
+      </div>
+      {driven.map((each) => (
+        <FigureLine
+          key={each.channels.join()}
+          label={each.resistor ? 'Each light, dimmest to brightest' : 'Each channel, least to most'}
+          value={`${amps(each.corners.currentA)} (${amps(each.corners.dimmestA)} to ${amps(each.corners.brightestA)})`}
+          onOpen={() => openSum(explainDrive(each))}
+        />
+      ))}
+      {first?.resistor && <FigureLine label="Head-room for the resistor" value={volts(first.resistor.headRoomV)} />}
+    </div>
+  );
+}
+
 /** Stage 4. */
 export default function DriveSheet() {
   const { design, assessment } = useSheet();
-  const { controller } = assessment;
-  const data = explainData(assessment);
+  const boards = itemsOf(design, 'board');
+  const data = assessment.dataLines.length > 0 ? explainData(assessment) : null;
+  const switching = design.items.filter(
+    (item) => kindOf(item.kind).role === 'switches' && kindOf(item.kind).stage === 'drive',
+  );
+  const switchedItems = design.items.filter((item) => assessment.driven.some((each) => each.itemId === item.id));
   return (
     <>
-      {!controller && (
+      {boards.length === 0 && (
         <BeginHere>
-          Begin with a controller: pins, resistors and switches follow from it. The larger 5 V one does for most pieces;
-          the radio kind draws more.
+          A piece whose moods change begins with a controller: pins, resistors and switches follow from it. One that is
+          only switched on and off, or lit by the dark, needs none.
         </BeginHere>
       )}
-      <Section title="Controller">
-        <Choice
-          hideLabel
-          label="Controller"
-          value={design.drive.controller ?? 'none'}
-          options={[
-            { value: 'none', label: 'none yet' },
-            ...controllers.map((each) => ({ value: each.id, label: each.name })),
-          ]}
-          onChoose={(value) =>
-            editDesign((draft) => {
-              draft.drive.controller = value === 'none' ? null : value;
-              draft.drive.pinLocks = [];
-            })
-          }
-        />
-        {controller && (
-          <p className="figures mt-1 text-[13px] text-faint">
-            {printQuantity('voltageV', controller.logicV)} logic; draws {amps(controller.drawA.likely)}; a pin gives{' '}
-            {amps(controller.pinLimitA)}, all together {amps(controller.chipLimitA)}; resets below{' '}
-            {printQuantity('voltageV', controller.brownOutV)}
-          </p>
-        )}
+      <Section
+        title={boards.length > 1 ? 'Controllers' : 'Controller'}
+        aside={<AddItems kinds={['board']} main={boards.length === 0 ? 'board' : undefined} />}
+      >
+        {boards.map((item) => (
+          <BoardCard key={item.id} item={item} />
+        ))}
       </Section>
-      {controller && (
+      {switchedItems.length > 0 && (
+        <Section title="How each is switched">
+          {switchedItems.map((item) => (
+            <Channel key={item.id} item={item} driven={assessment.driven.filter((each) => each.itemId === item.id)} />
+          ))}
+        </Section>
+      )}
+      <Section title="Switching without a pin">
+        {switching.map((item) => (
+          <ItemCard key={item.id} item={item} />
+        ))}
+        <AddItems kinds={['light gate', 'driver', 'box']} />
+      </Section>
+      {data && (
+        <Section title="Pixel data">
+          <FigureLine label="Frames a second, at most" value={data.answer.split(' ')[0]} onOpen={() => openSum(data)} />
+          {itemsOf(design, 'pixel tape')
+            .filter((tape) => tape.after === null)
+            .map((tape) => (
+              <FigureLine
+                key={tape.id}
+                label={tape.name}
+                value={[
+                  tape.dataResistorOhm === null
+                    ? 'no resistor'
+                    : `${printQuantity('resistanceOhm', tape.dataResistorOhm)} in the data line`,
+                  tape.levelShifter ? 'a level shifter' : null,
+                  tape.reservoirUf === null
+                    ? 'no reservoir'
+                    : `${printQuantity('capacitanceUf', tape.reservoirUf)} at its feed`,
+                ]
+                  .filter((each) => each !== null)
+                  .join(', ')}
+              />
+            ))}
+          <p className="text-[13px] text-faint">Each line has its own; they stand with its tape in Lights.</p>
+        </Section>
+      )}
+      {itemNamed(design, boards[0]?.id ?? null) && (
         <>
-          <Section title="Pins">
-            <Pins />
-          </Section>
-          {assessment.driven.length > 0 && (
-            <Section title="Channels of single lights">
-              {assessment.driven.map((leds) => {
-                const index = design.leds.findIndex((group) => group.id === leds.groupId);
-                const group = design.leds[index];
-                if (!group) return null;
-                return (
-                  <div key={leds.groupId} className="stitch py-2 first:border-t-0">
-                    <p className="font-semibold">{leds.name}</p>
-                    <div className="my-1 grid grid-cols-3 gap-2">
-                      <QuantityField
-                        label="Resistor, each light"
-                        kind="resistanceOhm"
-                        value={leds.resistor.resistorOhm}
-                        band={bands.resistorOhm}
-                        overruled={leds.resistor.overruled}
-                        hint={colourBands(leds.resistor.resistorOhm)?.join(' ')}
-                        onCommit={(value) =>
-                          editDesign((draft) => {
-                            const found = draft.leds[index];
-                            if (found) found.resistorOhm = value;
-                          })
-                        }
-                        onClear={() =>
-                          editDesign((draft) => {
-                            const found = draft.leds[index];
-                            if (found) found.resistorOhm = null;
-                          })
-                        }
-                      />
-                      <Choice
-                        label="Rated"
-                        value={String(group.resistorRatedW)}
-                        options={['0.125', '0.25', '0.5', '1', '2', '5'].map((value) => ({
-                          value,
-                          label: printQuantity('powerW', Number(value)),
-                        }))}
-                        onChoose={(value) =>
-                          editDesign((draft) => {
-                            const found = draft.leds[index];
-                            if (found) found.resistorRatedW = Number(value);
-                          })
-                        }
-                        hint={`${printQuantity('powerW', leds.resistor.heatW)} at most`}
-                      />
-                      <Choice
-                        label="Switched by"
-                        value={group.drivenBy}
-                        overruled={group.drivenBy !== 'auto'}
-                        options={[
-                          { value: 'auto', label: 'as reckoned' },
-                          { value: 'pin', label: 'the pin itself' },
-                          { value: 'transistor', label: 'a transistor' },
-                        ]}
-                        onChoose={(value) =>
-                          editDesign((draft) => {
-                            const found = draft.leds[index];
-                            if (found) found.drivenBy = value;
-                          })
-                        }
-                        hint={
-                          leds.by.kind === 'pin'
-                            ? 'straight from the pin'
-                            : `${leds.by.part.name}; ${ohms(leds.by.gateOhm)} at its ${leds.by.part.type === 'bipolar' ? 'base' : 'gate'}`
-                        }
-                      />
-                    </div>
-                    <FigureLine
-                      label="Each light, dimmest to brightest"
-                      value={`${amps(leds.resistor.currentA)} (${amps(leds.resistor.dimmestA)} to ${amps(leds.resistor.brightestA)})`}
-                      onOpen={() => openSum(explainDrive(leds))}
-                    />
-                    <FigureLine
-                      label="Head-room for the resistor"
-                      value={printQuantity('voltageV', leds.resistor.headRoomV)}
-                    />
-                  </div>
-                );
-              })}
-            </Section>
-          )}
-          {data && (
-            <Section title="Pixel data">
-              <div className="grid grid-cols-2 items-end gap-3">
-                <QuantityField
-                  label="Resistor in the data line"
-                  kind="resistanceOhm"
-                  value={design.drive.dataResistorOhm}
-                  band={bands.resistorOhm}
-                  placeholder="none"
-                  onCommit={(value) =>
-                    editDesign((draft) => {
-                      draft.drive.dataResistorOhm = value;
-                    })
-                  }
-                  onClear={() =>
-                    editDesign((draft) => {
-                      draft.drive.dataResistorOhm = null;
-                    })
-                  }
-                />
-                <QuantityField
-                  label="Reservoir at the tape’s feed"
-                  kind="capacitanceUf"
-                  value={design.power.reservoirUf}
-                  band={bands.reservoirUf}
-                  placeholder="none"
-                  onCommit={(value) =>
-                    editDesign((draft) => {
-                      draft.power.reservoirUf = value;
-                    })
-                  }
-                  onClear={() =>
-                    editDesign((draft) => {
-                      draft.power.reservoirUf = null;
-                    })
-                  }
-                />
-                <Tick
-                  label="Level shifter in the data line"
-                  checked={design.drive.levelShifter}
-                  onChange={(value) =>
-                    editDesign((draft) => {
-                      draft.drive.levelShifter = value;
-                    })
-                  }
-                />
-                <FigureLine
-                  label="Frames a second, at most"
-                  value={data.answer.split(' ')[0]}
-                  onOpen={() => openSum(data)}
-                />
-              </div>
-            </Section>
-          )}
           <Section title="Buttons and sensors">
             <Controls />
-            <AddControl />
           </Section>
           <Loop />
         </>

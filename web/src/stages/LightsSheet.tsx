@@ -1,93 +1,93 @@
-import { nanoid } from 'nanoid';
-import { LedCard } from '../lights/LedCard.tsx';
-import { TapeCard } from '../lights/TapeCard.tsx';
-import { editDesign } from '../state/planStore.ts';
+import { type ItemKind, itemsOf, kindOf } from '@glimmer/core/items';
+import type { Item } from '@glimmer/core/plan';
+import { MapPin, Spline } from 'lucide-react';
+import { ItemCard } from '../items/ItemCard.tsx';
+import { addItem } from '../items/itemActions.ts';
+import { LightDetails } from '../lights/LightDetails.tsx';
+import { PixelTapeDetails, PlainTapeDetails } from '../lights/TapeDetails.tsx';
 import { view } from '../state/viewStore.ts';
 import { Button } from '../widgets/Button.tsx';
 import { BeginHere, Section } from '../widgets/Section.tsx';
 import { useSheet } from './useSheet.ts';
 
-function addTape(): void {
-  const id = nanoid(8);
-  editDesign((draft) => {
-    const last = draft.tapes[draft.tapes.length - 1];
-    draft.tapes.push({
-      id,
-      name: `Tape ${draft.tapes.length + 1}`,
-      part: last?.part ?? 'pixel-tape-60',
-      route: [],
-      lengthMm: null,
-      reversed: false,
-      after: null,
-      channelId: null,
-      dieCurrentA: null,
-    });
-  });
+type LightKind = 'pixel tape' | 'light' | 'plain tape';
+
+const sections: readonly { readonly kind: LightKind; readonly add: string }[] = [
+  { kind: 'pixel tape', add: 'Add a tape' },
+  { kind: 'light', add: 'Add single lights' },
+  { kind: 'plain tape', add: 'Add plain tape' },
+];
+
+function layOut(kind: ItemKind, id: string): void {
   view.pointAt(id);
-  view.takeTool({ kind: 'route', tapeId: id });
+  view.takeTool(kind === 'light' ? { kind: 'light', groupId: id } : { kind: 'route', tapeId: id });
 }
 
-function addLeds(): void {
-  const id = nanoid(8);
-  editDesign((draft) => {
-    draft.leds.push({
-      id,
-      name: `Lights ${draft.leds.length + 1}`,
-      part: 'led-5mm-warm-white',
-      channels: 1,
-      wantedCurrentA: 0.01,
-      forwardV: null,
-      resistorOhm: null,
-      resistorRatedW: 0.25,
-      sleeved: true,
-      drivenBy: 'auto',
-      places: [],
-    });
-  });
-  view.pointAt(id);
-  view.takeTool({ kind: 'light', groupId: id });
+function Details({ item }: { readonly item: Item }) {
+  const { assessment } = useSheet();
+  const placed = assessment.placed.find((group) => group.id === item.id);
+  switch (item.kind) {
+    case 'pixel tape':
+      return <PixelTapeDetails item={item} placed={placed?.kind === 'tape' ? placed : undefined} />;
+    case 'plain tape':
+      return <PlainTapeDetails item={item} placed={placed?.kind === 'plain' ? placed : undefined} />;
+    case 'light':
+      return <LightDetails item={item} placed={placed?.kind === 'leds' ? placed : undefined} />;
+    default:
+      return null;
+  }
+}
+
+function Layer({ item }: { readonly item: Item }) {
+  const isRoute = 'route' in item;
+  return (
+    <Button onClick={() => layOut(item.kind, item.id)}>
+      {isRoute ? <Spline size={16} /> : <MapPin size={16} />}
+      {isRoute ? (item.route.length > 0 ? 'Go on with the route' : 'Lay the route') : 'Place on the picture'}
+    </Button>
+  );
 }
 
 /** Stage 2. */
 export default function LightsSheet() {
   const { design, assessment } = useSheet();
-  const placedOf = (id: string) => assessment.placed.find((group) => group.id === id);
+  const driven = new Map(assessment.driven.map((each) => [each.itemId, each]));
   return (
     <>
-      {design.tapes.length + design.leds.length === 0 && (
+      {itemsOf(design, 'pixel tape', 'light', 'plain tape').length === 0 && (
         <BeginHere>
           Begin with what glows: add a tape and click its route on the picture, or add single lights and click where
           each sits. The count, the gap and the fit follow.
         </BeginHere>
       )}
-      <Section
-        title="Pixel tape"
-        aside={
-          <Button look={design.tapes.length === 0 ? 'main' : 'quiet'} onClick={addTape}>
-            Add a tape
-          </Button>
-        }
-      >
-        {design.tapes.map((tape, i) => {
-          const placed = placedOf(tape.id);
-          return <TapeCard key={tape.id} tape={tape} index={i} placed={placed?.kind === 'tape' ? placed : undefined} />;
-        })}
-      </Section>
-      <Section
-        title="Single lights"
-        aside={
-          <Button look={design.leds.length === 0 ? 'main' : 'quiet'} onClick={addLeds}>
-            Add single lights
-          </Button>
-        }
-      >
-        {design.leds.map((group, i) => {
-          const placed = placedOf(group.id);
-          return (
-            <LedCard key={group.id} group={group} index={i} placed={placed?.kind === 'leds' ? placed : undefined} />
-          );
-        })}
-      </Section>
+      {sections.map(({ kind, add }) => {
+        const items = itemsOf(design, kind);
+        return (
+          <Section
+            key={kind}
+            title={kindOf(kind).name}
+            aside={
+              <Button
+                look={items.length === 0 && kind !== 'plain tape' ? 'main' : 'quiet'}
+                onClick={() => layOut(kind, addItem(kind))}
+              >
+                {add}
+              </Button>
+            }
+          >
+            {items.map((item) => (
+              <ItemCard
+                key={item.id}
+                item={item}
+                shown={{ forwardV: { value: driven.get(item.id)?.forwardV.likely ?? null } }}
+                actions={<Layer item={item} />}
+              >
+                <Details item={item} />
+              </ItemCard>
+            ))}
+          </Section>
+        );
+      })}
     </>
   );
 }

@@ -1,4 +1,4 @@
-import { assess } from '@glimmer/core/assess';
+import { type Assessment, assess } from '@glimmer/core/assess';
 import { compareRun, compareVersions, predictRun, summarise, tuneCapacity } from '@glimmer/core/logbook';
 import { bands, type KeptVersion } from '@glimmer/core/plan';
 import { printNumber, printQuantity } from '@glimmer/core/units';
@@ -7,6 +7,7 @@ import { castDraft } from 'immer';
 import { Trash2, Undo2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { useMemo, useState } from 'react';
+import { setField } from '../items/itemActions.ts';
 import { editPlan, undo } from '../state/planStore.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, LongText, QuantityField, ShareSlider } from '../widgets/fields.tsx';
@@ -16,6 +17,12 @@ import { useSheet } from './useSheet.ts';
 
 const when = (iso: string): string => format(new Date(iso), 'd MMM yyyy, HH:mm');
 const hours = (value: number): string => printQuantity('timeH', value);
+
+/** The pack that the piece’s hours hang on. */
+function packOf(assessment: Assessment) {
+  const gives = assessment.supplies.find((supply) => supply.runsFor === assessment.runsFor)?.rail.gives;
+  return gives?.kind === 'pack' ? gives : null;
+}
 
 function RunTestForm() {
   const { design, assessment } = useSheet();
@@ -30,11 +37,14 @@ function RunTestForm() {
   const predicted = useMemo(
     () =>
       predictRun(
+        { ...design, piece: { ...design.piece, ambientC: atC } },
         atC === design.piece.ambientC ? assessment : assess({ ...design, piece: { ...design.piece, ambientC: atC } }),
         { moodId: mood?.id ?? null, brightness: shownBrightness },
       ),
     [assessment, design, mood, shownBrightness, atC],
   );
+  const pack = packOf(assessment);
+  const capacityMah = pack?.item.capacityMah ?? pack?.part?.capacityMah ?? null;
   const log = (): void => {
     if (ranH === null) return;
     editPlan((draft) => {
@@ -47,6 +57,7 @@ function RunTestForm() {
         ambientC: atC,
         hours: ranH,
         predictedHours: predicted,
+        ...(capacityMah ? { predictedWithMah: capacityMah.likely } : {}),
         note: '',
       });
     });
@@ -99,9 +110,10 @@ function RunTests() {
   const { runTests } = plan.logbook;
   const compared = runTests.map(compareRun);
   const spread = summarise(compared.flatMap((run) => (run.deviation === null ? [] : [run.deviation])));
-  const supply = assessment.supply;
-  const tuned = supply && tuneCapacity(supply.parts.capacityMah, runTests);
-  const isFar = tuned && supply && Math.abs(tuned.likely / supply.parts.capacityMah.likely - 1) > 0.02;
+  const pack = packOf(assessment);
+  const capacityMah = pack?.item.capacityMah ?? pack?.part?.capacityMah ?? null;
+  const tuned = pack?.part ? tuneCapacity(pack.part.capacityMah, runTests) : null;
+  const isFar = tuned && capacityMah && Math.abs(tuned.likely / capacityMah.likely - 1) > 0.02;
   return (
     <>
       {compared.length > 0 && (
@@ -157,23 +169,16 @@ function RunTests() {
           {printNumber(spread.deviation * 100, 2)} % from test to test.
         </p>
       )}
-      {tuned && isFar && (
+      {pack && capacityMah && tuned && isFar && (
         <p className="mb-2 border-l-2 border-brass pl-3">
           The tests say a capacity of{' '}
           <span className="figures">
             {printQuantity('capacityMah', tuned.likely)} ± {printQuantity('capacityMah', tuned.spread)}
           </span>{' '}
-          rather than {printQuantity('capacityMah', supply.parts.capacityMah.likely)}, if nothing else is off.{' '}
+          rather than {printQuantity('capacityMah', capacityMah.likely)}, if nothing else is off.{' '}
           <Button
             onClick={() => {
-              editPlan((draft) => {
-                draft.design.power.capacityMah = tuned;
-                for (const test of draft.logbook.runTests)
-                  if (test.predictedHours !== null)
-                    test.predictedHours = Number(
-                      ((test.predictedHours * tuned.likely) / supply.parts.capacityMah.likely).toFixed(3),
-                    );
-              });
+              setField(pack.item.id, 'capacityMah', tuned);
               tell('The pack is reckoned with the measured capacity now', { undo });
             }}
           >

@@ -1,3 +1,4 @@
+import type { LoopBudget } from '@glimmer/core/assess';
 import { printQuantity } from '@glimmer/core/units';
 import { FigureLine, Section } from '../widgets/Section.tsx';
 import { useSheet } from './useSheet.ts';
@@ -28,14 +29,20 @@ function Turn({ parts }: { readonly parts: readonly { readonly name: string; rea
   );
 }
 
-/** How the program's time and room are spent on the chosen controller. */
+/** How the program's time and room are spent on each controller. */
 export function Loop() {
-  const { loop, lightCount } = useSheet().assessment;
-  if (!loop || lightCount === 0) return null;
+  const { programs, lightCount } = useSheet().assessment;
+  if (lightCount === 0) return null;
+  return programs.map(({ board, loop }) => (
+    <BoardLoop key={board.id} loop={loop} name={programs.length > 1 ? `, ${board.name}` : ''} />
+  ));
+}
+
+function BoardLoop({ loop, name }: { readonly loop: LoopBudget; readonly name: string }) {
   const seconds = (value: number): string => printQuantity('timeS', value);
   const room = (used: number, of: number): string => `${used} of ${of} bytes, ${printQuantity('fraction', used / of)}`;
   return (
-    <Section title="One turn of the loop, at its hardest">
+    <Section title={`One turn of the loop, at its hardest${name}`}>
       <Turn
         parts={[
           { name: 'computing', seconds: loop.computeS },

@@ -1,6 +1,6 @@
 import type { Assessment } from '@glimmer/core/assess';
 import { explainCeiling } from '@glimmer/core/explain';
-import { bands, type Design, type Mood, removeMood, spanOfMove } from '@glimmer/core/plan';
+import { bands, type Design, itemNamed, type Mood, removeMood, spanOfMove } from '@glimmer/core/plan';
 import { printCeiling } from '@glimmer/core/power';
 import { printQuantity } from '@glimmer/core/units';
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
@@ -27,12 +27,16 @@ import { useSheet } from './useSheet.ts';
 
 /** Groups and sets that moves are given to. */
 const listGrounds = (design: Design, assessment: Assessment): Ground[] => [
-  ...assessment.placed.map((group) => ({
-    id: group.id,
-    name: group.name,
-    fixedColour: group.kind === 'leds' ? group.part.colour : null,
-    isSet: false,
-  })),
+  ...assessment.movables.map(({ id, bytesPerPoint }) => {
+    const group = assessment.placed.find((each) => each.id === id);
+    const own = group?.kind === 'leds' ? group.part.colour : '#ffffff';
+    return {
+      id,
+      name: itemNamed(design, id)?.name ?? id,
+      fixedColour: bytesPerPoint === 1 ? own : null,
+      isSet: false,
+    };
+  }),
   ...(design.moods.sets ?? []).map((set) => {
     const first = assessment.placed.find((group) => group.id === set.of[0]?.groupId);
     return {
@@ -220,7 +224,7 @@ export default function MoodsSheet() {
   // Leaving the stage gives the picture back to the cues.
   useEffect(() => () => view.showMood(null), []);
 
-  if (assessment.placed.length === 0)
+  if (assessment.movables.length === 0)
     return (
       <BeginHere>A mood moves lights, and there are none yet: lay a tape or place a light in Lights first.</BeginHere>
     );

@@ -1,3 +1,4 @@
+import { kindOf } from '@glimmer/core/items';
 import { describeOwnPart, type OwnPart, readPartsCsv, writePartsCsv } from '@glimmer/core/parts';
 import { type Design, plenty } from '@glimmer/core/plan';
 import { castDraft } from 'immer';
@@ -48,8 +49,13 @@ async function bringIn(file: File): Promise<void> {
 
 /** Where the plan uses a part, in the maker's own names. */
 const listUses = (design: Design, partId: string): string[] => [
-  ...[...design.tapes, ...design.leds].filter((group) => group.part === partId).map((group) => group.name),
-  ...(design.power.pack === partId ? ['the supply'] : []),
+  ...design.items.flatMap((item) =>
+    kindOf(item.kind)
+      .parts(item)
+      .some(({ part }) => part === partId)
+      ? [item.name]
+      : [],
+  ),
 ];
 
 function OwnPartRow({ part }: { readonly part: OwnPart }) {
@@ -144,14 +150,4 @@ export function OwnParts() {
       )}
     </Section>
   );
-}
-
-/** The library's parts of a kind with the maker's own behind them, as a list offers them. */
-export function withOwn<K extends OwnPart['kind'], T extends { readonly kind: K }>(
-  design: Design,
-  kind: K,
-  parts: readonly T[],
-): readonly (T | Extract<OwnPart, { kind: K }>)[] {
-  const own = (design.ownParts ?? []).filter((part): part is Extract<OwnPart, { kind: K }> => part.kind === kind);
-  return [...parts, ...own];
 }

@@ -1,11 +1,12 @@
 import { listWishes, type Wish } from '@glimmer/core/findings';
+import { forgetIn } from '@glimmer/core/items';
 import { outlines } from '@glimmer/core/parts';
 import { bands, type Hollow, type Piece } from '@glimmer/core/plan';
 import type { Draft } from 'immer';
 import { ImageUp, Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { useRef } from 'react';
-import { editDesign, editPlan } from '../state/planStore.ts';
+import { changeDesign, editDesign, editPlan } from '../state/planStore.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField, TextField, Tick } from '../widgets/fields.tsx';
 import { BeginHere, Section } from '../widgets/Section.tsx';
@@ -206,11 +207,12 @@ function HollowRow({ hollow, index }: { readonly hollow: Hollow; readonly index:
 }
 
 function removeHollow(id: string): void {
-  editDesign((draft) => {
-    draft.hollows = draft.hollows.filter((hollow) => hollow.id !== id);
-    for (const tape of draft.tapes) if (tape.channelId === id) tape.channelId = null;
-    for (const group of draft.leds) for (const place of group.places) if (place.hollowId === id) place.hollowId = null;
-  });
+  changeDesign((design) => ({
+    ...design,
+    hollows: design.hollows.filter((hollow) => hollow.id !== id),
+    // No item is named like a hollow, so only what led to this one is forgotten.
+    items: design.items.flatMap((item) => forgetIn(item, id) ?? []),
+  }));
 }
 
 function addHollow(kind: Hollow['kind']): void {

@@ -1,187 +1,80 @@
+import type { SupplyAssessment } from '@glimmer/core/assess';
 import { explainCeiling, explainFigure } from '@glimmer/core/explain';
-import { converters, fuseRatingsA, packs, plugs, switches } from '@glimmer/core/parts';
-import { bands, type Design } from '@glimmer/core/plan';
-import { chooseFuse, printCeiling } from '@glimmer/core/power';
+import { fusesFor } from '@glimmer/core/findings';
+import { kindOf } from '@glimmer/core/items';
+import type { Item } from '@glimmer/core/plan';
+import { printCeiling } from '@glimmer/core/power';
 import { printQuantity } from '@glimmer/core/units';
-import type { Draft } from 'immer';
-import { editDesign } from '../state/planStore.ts';
+import { useState } from 'react';
+import type { Shown } from '../items/FormRows.tsx';
+import { AddItems, ItemCard } from '../items/ItemCard.tsx';
 import { Button } from '../widgets/Button.tsx';
-import { Choice, QuantityField, Tick } from '../widgets/fields.tsx';
+import { Choice } from '../widgets/fields.tsx';
 import { BeginHere, FigureLine, Section } from '../widgets/Section.tsx';
 import { openSum } from '../widgets/SumDrawer.tsx';
 import { SAMPLED_NIGHTS, useNight } from '../worker/useNight.ts';
 import { Chain } from './Chain.tsx';
 import { NightChart } from './NightChart.tsx';
-import { withOwn } from './OwnParts.tsx';
 import { useSheet } from './useSheet.ts';
 
 const amps = (value: number): string => printQuantity('currentA', value);
-const optional = (parts: readonly { readonly id: string; readonly name: string }[], none: string) => [
-  { value: 'none', label: none },
-  ...parts.map((part) => ({ value: part.id, label: part.name })),
-];
-const orNull = (value: string): string | null => (value === 'none' ? null : value);
 
-function Parts() {
+/** What the app says in the fields of a source that the maker has left to it. */
+function shownOf(item: Item, supply: SupplyAssessment | undefined): Shown {
+  const gives = supply?.rail.gives;
+  if (!supply || gives?.kind !== 'pack' || gives.item.id !== item.id) return {};
+  const fuse = fusesFor(supply);
+  const capacity = gives.part?.capacityMah;
+  return {
+    fuseA: { hint: fuse ? `suits: ${amps(fuse.leastA)} to ${amps(fuse.mostA)}` : undefined },
+    capacityMah: capacity
+      ? {
+          value: capacity.likely,
+          hint: `${capacity.origin} of the kind, ± ${printQuantity('capacityMah', capacity.spread)}`,
+        }
+      : undefined,
+  };
+}
+
+function Items({ roles }: { readonly roles: readonly string[] }) {
   const { design, assessment } = useSheet();
-  const { power } = design;
-  const { supply } = assessment;
-  const fuse =
-    supply && Number.isFinite(supply.atPeak.packA)
-      ? chooseFuse(
-          supply.atPeak.packA,
-          Math.min(
-            ...supply.links
-              .filter(
-                (link) => link.carries === 'pack' && (link.id === 'wire' || link.id === 'plug' || link.id === 'switch'),
-              )
-              .map((link) => link.limitA),
-            99,
-          ),
-        )
-      : null;
-  const set = (recipe: (draft: Draft<Design['power']>) => void): void => editDesign((draft) => recipe(draft.power));
-  return (
-    <div className="grid grid-cols-2 gap-x-3 gap-y-2">
-      <Choice
-        label="Pack"
-        value={power.pack ?? 'none'}
-        options={optional(withOwn(design, 'pack', packs), 'none yet')}
-        onChoose={(value) =>
-          set((draft) => {
-            draft.pack = orNull(value);
-            draft.capacityMah = null;
-          })
-        }
+  return design.items
+    .filter((item) => kindOf(item.kind).stage === 'power' && roles.includes(kindOf(item.kind).role))
+    .map((item) => (
+      <ItemCard
+        key={item.id}
+        item={item}
+        shown={shownOf(
+          item,
+          assessment.supplies.find((each) => each.rail.id === item.id),
+        )}
       />
-      <Choice
-        label="Converter"
-        value={power.converter ?? 'none'}
-        options={optional(converters, 'none: straight from the pack')}
-        onChoose={(value) =>
-          set((draft) => {
-            draft.converter = orNull(value);
-          })
-        }
-      />
-      <Choice
-        label="Switch"
-        value={power.switch ?? 'none'}
-        options={optional(switches, 'none')}
-        onChoose={(value) =>
-          set((draft) => {
-            draft.switch = orNull(value);
-          })
-        }
-      />
-      <Choice
-        label="Plug of the pack"
-        value={power.plug ?? 'none'}
-        options={optional(plugs, 'none: soldered')}
-        onChoose={(value) =>
-          set((draft) => {
-            draft.plug = orNull(value);
-          })
-        }
-      />
-      <Choice
-        label="Fuse, near the pack"
-        value={power.fuseA === null ? 'none' : String(power.fuseA)}
-        options={[
-          { value: 'none', label: 'none' },
-          ...[...new Set([...fuseRatingsA, ...(power.fuseA === null ? [] : [power.fuseA])])]
-            .sort((a, b) => a - b)
-            .map((rating) => ({ value: String(rating), label: amps(rating) })),
-        ]}
-        hint={fuse ? `suits: ${amps(fuse.leastA)} to ${amps(fuse.mostA)}` : undefined}
-        onChoose={(value) =>
-          set((draft) => {
-            draft.fuseA = value === 'none' ? null : Number(value);
-          })
-        }
-      />
-      <QuantityField
-        label="Capacity"
-        kind="capacityMah"
-        value={supply?.parts.capacityMah.likely ?? null}
-        band={bands.capacityMah}
-        overruled={power.capacityMah !== null}
-        placeholder="needs a pack"
-        hint={
-          supply
-            ? `${supply.parts.capacityMah.origin}, ± ${printQuantity('capacityMah', supply.parts.capacityMah.spread)}`
-            : undefined
-        }
-        onCommit={(value) =>
-          set((draft) => {
-            draft.capacityMah = { likely: value, spread: value * 0.05, origin: 'measured' };
-          })
-        }
-        onClear={() =>
-          set((draft) => {
-            draft.capacityMah = null;
-          })
-        }
-      />
-      <Choice
-        label="Kept in"
-        value={power.housing}
-        options={(['none', 'soft pouch', 'hard case'] as const).map((value) => ({
-          value,
-          label: value === 'none' ? 'nothing: bare' : value,
-        }))}
-        onChoose={(value) =>
-          set((draft) => {
-            draft.housing = value;
-          })
-        }
-      />
-      <Choice
-        label="Charged"
-        value={power.charging}
-        options={(['taken out', 'in place, switched off', 'in place, while it runs'] as const).map((value) => ({
-          value,
-          label: value,
-        }))}
-        onChoose={(value) =>
-          set((draft) => {
-            draft.charging = value;
-          })
-        }
-      />
-      <Tick
-        label="Sits next to the body"
-        checked={power.nextToBody}
-        onChange={(value) =>
-          set((draft) => {
-            draft.nextToBody = value;
-          })
-        }
-      />
-      <Tick
-        label="Lid needs a screwdriver"
-        checked={power.lockedLid}
-        onChange={(value) =>
-          set((draft) => {
-            draft.lockedLid = value;
-          })
-        }
-      />
-    </div>
-  );
+    ));
 }
 
 function Night() {
   const { design, assessment } = useSheet();
-  const { curves, sampling, sample, cancel } = useNight(design);
-  const { supply } = assessment;
-  if (!supply?.runsFor) return <p className="text-faint">The night needs a pack and a mood.</p>;
+  const packs = assessment.supplies.filter((supply) => supply.runsFor !== null);
+  const [chosenId, choose] = useState<string | null>(null);
+  const supply = packs.find((each) => each.rail.id === chosenId) ?? packs[0];
+  const { curves, sampling, sample, cancel } = useNight(design, supply?.rail.id ?? null);
+  if (supply?.tree.source.kind !== 'pack')
+    return <p className="text-faint">The night needs a pack and a mood, or lights that are always on.</p>;
   const at = (share: number): number =>
     sampling.kind === 'done' ? (sampling.hours[Math.floor(share * (sampling.hours.length - 1))] ?? 0) : 0;
   return (
     <>
+      {packs.length > 1 && (
+        <Choice
+          inline
+          label="Night of which pack"
+          value={supply.rail.id}
+          options={packs.map((each) => ({ value: each.rail.id, label: each.rail.name }))}
+          onChoose={choose}
+        />
+      )}
       {curves ? (
-        <NightChart curves={curves} design={design} cutOffV={supply.path.pack.cutOffV} />
+        <NightChart curves={curves} design={design} cutOffV={supply.tree.source.pack.cutOffV} />
       ) : (
         <p className="text-faint">Playing the evening …</p>
       )}
@@ -222,37 +115,86 @@ function Night() {
   );
 }
 
+/** What flows on each rail, and what it is good for. */
+function RailTable() {
+  const { assessment } = useSheet();
+  return (
+    <Section title="Rails">
+      <table className="figures w-full text-[13.5px]">
+        <thead>
+          <tr className="border-b border-rule text-left text-faint">
+            <th className="font-sans font-normal">rail</th>
+            <th className="text-right font-sans font-normal">voltage</th>
+            <th className="text-right font-sans font-normal">peak</th>
+            <th className="text-right font-sans font-normal">usual</th>
+            <th className="text-right font-sans font-normal">at rest</th>
+            <th className="text-right font-sans font-normal">good for</th>
+          </tr>
+        </thead>
+        <tbody>
+          {assessment.railFigures.map((rail) => (
+            <tr key={rail.id} className="border-b border-rule/60">
+              <td className="font-sans">{rail.name}</td>
+              <td className="text-right">{rail.range ? printQuantity('voltageV', rail.range.nominalV) : '?'}</td>
+              <td className="text-right">{amps(rail.peakA)}</td>
+              <td className="text-right">{amps(rail.usualA)}</td>
+              <td className="text-right">{amps(rail.restA)}</td>
+              <td className="text-right">{rail.limitA === null ? '' : amps(rail.limitA)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Section>
+  );
+}
+
 /** Stage 5. */
 export default function PowerSheet() {
   const { design, assessment } = useSheet();
-  const { supply } = assessment;
   return (
     <>
-      {!supply && (
+      {assessment.supplies.length === 0 && (
         <BeginHere>
           Begin with a pack. Pixels on a lithium cell want a boost converter to keep their colour; three AA cells can
           feed a few single lights straight.
         </BeginHere>
       )}
-      {supply && (
+      {assessment.supplies.map((supply) => (
         <Section
-          title="The chain, at the height of the evening"
+          key={supply.rail.id}
+          title={
+            assessment.supplies.length > 1
+              ? `The chain from ${supply.rail.name}`
+              : 'The chain, at the height of the evening'
+          }
           aside={<span className="text-[13px] text-faint">with a tenth of the charge left</span>}
         >
           <Chain links={supply.links} weakestName={supply.weakest?.name} />
         </Section>
-      )}
-      <Section title="Parts of the supply">
-        <Parts />
+      ))}
+      <Section
+        title="Sources"
+        aside={
+          <AddItems kinds={['pack', 'outside supply']} main={assessment.supplies.length === 0 ? 'pack' : undefined} />
+        }
+      >
+        <Items roles={['source']} />
       </Section>
-      {supply && (
+      <Section title="Switches and converters" aside={<AddItems kinds={['switch', 'converter']} />}>
+        <Items roles={['passes']} />
+      </Section>
+      <Section title="Other loads" aside={<AddItems kinds={['load']} />}>
+        <Items roles={['load']} />
+      </Section>
+      {assessment.railFigures.length > 1 && <RailTable />}
+      {assessment.supplies.length > 0 && (
         <>
           <Section title="The night">
             <Night />
           </Section>
           <Section title="Brightness ceilings">
-            {supply.ceilings.length === 0 && <p className="text-faint">A ceiling needs a mood.</p>}
-            {supply.ceilings.map((ceiling) => (
+            {assessment.ceilings.length === 0 && <p className="text-faint">A ceiling needs a mood.</p>}
+            {assessment.ceilings.map((ceiling) => (
               <FigureLine
                 key={ceiling.moodId}
                 label={`${ceiling.name}, set to ${printQuantity('fraction', ceiling.setTo)}`}
@@ -297,10 +239,13 @@ export default function PowerSheet() {
                   <td className="text-right">{amps(consumer.restA)}</td>
                   {assessment.moods.map((mood) => (
                     <td key={mood.moodId} className="text-right">
-                      {amps(mood.groups.find((group) => group.groupId === consumer.id)?.meanA ?? consumer.restA)}
+                      {amps(
+                        mood.groups.find((group) => group.groupId === consumer.id)?.meanA ??
+                          consumer.restA + consumer.steadyA,
+                      )}
                     </td>
                   ))}
-                  <td className="text-right">{amps(consumer.restA + consumer.fullA)}</td>
+                  <td className="text-right">{amps(consumer.restA + consumer.steadyPeakA + consumer.fullA)}</td>
                 </tr>
               ))}
               <tr className="font-semibold">

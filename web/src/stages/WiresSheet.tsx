@@ -1,8 +1,8 @@
 import { explainRun } from '@glimmer/core/explain';
 import { exportShoppingCsv, exportTemplateSvg, exportWireCsv } from '@glimmer/core/exports';
+import { type WireRun, wireColours } from '@glimmer/core/network';
 import { bands, type Design, distanceMm } from '@glimmer/core/plan';
 import { printQuantity } from '@glimmer/core/units';
-import { type WireRun, wireColours } from '@glimmer/core/wires';
 import type { Draft } from 'immer';
 import { ArrowDownToLine } from 'lucide-react';
 import { saveFile } from '../shelf/files.ts';
@@ -37,7 +37,7 @@ function RunRow({ run, stock }: { readonly run: WireRun; readonly stock: readonl
         <button
           type="button"
           className="text-left underline decoration-dotted underline-offset-4"
-          onClick={() => openSum(explainRun(run, distanceMm(run.from.at, run.to.at)))}
+          onClick={() => openSum(explainRun(run, run.from.at && run.to.at && distanceMm(run.from.at, run.to.at)))}
         >
           {run.name}
         </button>
@@ -62,6 +62,7 @@ function RunRow({ run, stock }: { readonly run: WireRun; readonly stock: readonl
           value={run.lengthMm}
           band={bands.wireLengthMm}
           overruled={run.lengthOverruled}
+          placeholder="not placed yet"
           onCommit={(value) => overrule(run.id, { lengthMm: value })}
           onClear={() => overrule(run.id, { lengthMm: null })}
         />
@@ -95,7 +96,7 @@ const allGauges = [34, 32, 30, 28, 26, 24, 22, 20, 18, 16];
 export default function WiresSheet() {
   const { plan, design, assessment } = useSheet();
   const { gaugesInStock } = design.wires;
-  const totalM = assessment.runs.reduce((sum, run) => sum + (run.lengthMm * run.cores.length) / 1000, 0);
+  const totalM = assessment.runs.reduce((sum, run) => sum + ((run.lengthMm ?? 0) * run.cores.length) / 1000, 0);
   return (
     <>
       {assessment.runs.length === 0 && (

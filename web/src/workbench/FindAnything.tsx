@@ -1,4 +1,5 @@
 import { type Stage, stages } from '@glimmer/core/findings';
+import { kindOf } from '@glimmer/core/items';
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -29,11 +30,10 @@ function usePlaces(): Place[] {
   return [
     ...stages.map((stage): Place => ({ key: stage, name: stageInfo[stage].name, what: 'stage', stage, pointId: null })),
     ...design.hollows.map((hollow) => place('piece', 'hollow', hollow)),
-    ...assessment.placed.map((group) => place('lights', group.kind === 'tape' ? 'tape' : 'light group', group)),
+    ...design.items.map((item) => place(kindOf(item.kind).stage, kindOf(item.kind).name.toLowerCase(), item)),
     ...design.moods.list.map((mood) => place('moods', 'mood', mood)),
     ...(design.moods.sets ?? []).map((set) => place('moods', 'set of lights', set)),
     ...(design.moods.signs ?? []).map((sign) => place('moods', 'sign', sign)),
-    ...design.drive.controls.map((control) => place('drive', 'control', control)),
     ...assessment.runs.map((run) => place('wires', 'wire run', run)),
     ...findings.map(
       (finding): Place => ({

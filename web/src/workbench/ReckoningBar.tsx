@@ -1,5 +1,6 @@
 import type { Assessment } from '@glimmer/core/assess';
 import { type BarFigure, explainFigure } from '@glimmer/core/explain';
+import { type Figured, type Figures, figuresOf } from '@glimmer/core/figures';
 import { type Finding, isOpen } from '@glimmer/core/findings';
 import { printCeiling } from '@glimmer/core/power';
 import { printQuantity } from '@glimmer/core/units';
@@ -39,63 +40,56 @@ interface FigureProps {
   readonly scale?: ScaleProps | undefined;
 }
 
-const needs = (supply: Assessment['supply']): string => (supply ? 'needs a mood' : 'needs a pack');
+/** A figure as it is printed, or what has to be decided first. */
+const say = ({ likely, needs }: Figured, print: (value: number) => string): string =>
+  likely === null ? (needs[0]?.startsWith('nothing:') ? 'goes on' : `needs ${needs[0] ?? 'more'}`) : print(likely);
 
-function showDraws(assessment: Assessment): FigureProps[] {
-  const { supply, course, peakA, usualA } = assessment;
-  const isEmpty = assessment.lightCount === 0 && !assessment.controller;
+const amps = (value: number): string => printQuantity('currentA', value);
+
+function showDraws(assessment: Assessment, figures: Figures): FigureProps[] {
+  const { supply } = assessment;
   const packA =
-    supply && Number.isFinite(supply.atPeak.packA)
-      ? `${printQuantity('currentA', supply.atPeak.packA)} from the pack`
+    figures.peakA.likely !== null && supply && Number.isFinite(supply.atPeak.packA)
+      ? `${amps(supply.atPeak.packA)} from ${supply.rail.name}`
       : undefined;
   return [
-    {
-      figure: 'peak',
-      label: 'Peak draw',
-      value: isEmpty ? 'no lights' : printQuantity('currentA', peakA),
-      below: packA,
-    },
-    {
-      figure: 'usual',
-      label: 'Usual draw',
-      value: course.length > 0 ? printQuantity('currentA', usualA) : 'needs a mood',
-    },
+    { figure: 'peak', label: 'Peak draw', value: say(figures.peakA, amps), below: packA },
+    { figure: 'usual', label: 'Usual draw', value: say(figures.usualA, amps) },
   ];
 }
 
-function showRuns({ supply }: Assessment, wantedH: number): FigureProps {
+function showRuns({ runsForH }: Figures, wantedH: number): FigureProps {
   const base = { figure: 'runs', label: 'Runs for' } as const;
-  const runs = supply?.runsFor;
-  if (!runs) return { ...base, value: needs(supply) };
+  const hours = (value: number): string => printQuantity('timeH', value);
+  if (runsForH.likely === null || runsForH.cautious === null) return { ...base, value: say(runsForH, hours) };
   return {
     ...base,
-    value: printQuantity('timeH', runs.cautiousH),
-    below: `likely ${printQuantity('timeH', runs.likelyH)}`,
-    scale: { at: runs.cautiousH / (2 * wantedH), limit: 0.5, bad: runs.cautiousH < wantedH },
+    value: hours(runsForH.cautious),
+    below: `likely ${hours(runsForH.likely)}`,
+    scale: { at: runsForH.cautious / (2 * wantedH), limit: 0.5, bad: runsForH.cautious < wantedH },
   };
 }
 
 /** The scale of a link goes half as far again as its limit, so that an overload shows. */
 const LINK_SCALE = 1.5;
 
-function showWeakest({ supply }: Assessment): FigureProps {
+function showWeakest({ weakestLink, peakA, ceiling }: Figures): FigureProps {
   const base = { figure: 'weakest', label: 'Weakest link' } as const;
-  const weakest = supply?.weakest;
-  if (!weakest) return { ...base, value: 'needs a pack' };
-  const collapses = !Number.isFinite(weakest.fill);
+  if (!weakestLink) return { ...base, value: `needs ${peakA.needs[0] ?? ceiling.needs[0] ?? 'a pack'}` };
+  const { loadA, limitA, name } = weakestLink;
+  const fill = loadA === null ? LINK_SCALE : loadA / limitA;
   return {
     ...base,
-    value: collapses ? 'collapses' : printQuantity('fraction', weakest.fill),
-    below: weakest.name,
-    scale: { at: collapses ? 1 : weakest.fill / LINK_SCALE, limit: 1 / LINK_SCALE, bad: weakest.fill > 1 },
+    value: loadA === null ? 'collapses' : printQuantity('fraction', fill),
+    below: name,
+    scale: { at: fill / LINK_SCALE, limit: 1 / LINK_SCALE, bad: fill > 1 },
   };
 }
 
-function showCeiling({ supply }: Assessment): FigureProps {
+function showCeiling(assessment: Assessment, { ceiling }: Figures): FigureProps {
   const base = { figure: 'ceiling', label: 'Brightness ceiling' } as const;
-  const [first, ...rest] = supply?.ceilings ?? [];
-  if (!first) return { ...base, value: needs(supply) };
-  const lowest = rest.reduce((least, each) => (each.brightness < least.brightness ? each : least), first);
+  const lowest = assessment.ceilings.find((each) => each.brightness === ceiling.likely);
+  if (!lowest) return { ...base, value: say(ceiling, printCeiling) };
   return {
     ...base,
     value: printCeiling(lowest.brightness),
@@ -129,11 +123,12 @@ function FindingsFigure({ findings, onOpen }: { readonly findings: readonly Find
 export function ReckoningBar({ onFindings }: { readonly onFindings: () => void }) {
   const { design } = usePlan();
   const { assessment, findings } = useReckoned();
+  const figures = figuresOf(assessment);
   const items = [
-    ...showDraws(assessment),
-    showRuns(assessment, design.piece.hoursWanted),
-    showWeakest(assessment),
-    showCeiling(assessment),
+    ...showDraws(assessment, figures),
+    showRuns(figures, design.piece.hoursWanted),
+    showWeakest(figures),
+    showCeiling(assessment, figures),
   ];
   return (
     <footer className="no-print grid grid-cols-[repeat(5,minmax(0,1fr))_minmax(7.5rem,0.8fr)] border-t-2 border-ink bg-sheet">

@@ -1,6 +1,6 @@
 import { assess, prepareNights } from '@glimmer/core/assess';
 import type { Design } from '@glimmer/core/plan';
-import { createRandom, type Deviation, MOST_HOURS, type NightRun, runNight, sampleNight } from '@glimmer/core/power';
+import { createRandom, type Deviation, type NightRun, runNight, sampleNight } from '@glimmer/core/power';
 import { expose } from 'comlink';
 
 export interface NightCurves {
@@ -13,15 +13,14 @@ const SEED = 20_261_124;
 const SAMPLE_STEP_S = 60;
 
 const api = {
-  /** The evening played through; null until there is a pack and a mood. */
-  play(design: Design): NightCurves | null {
-    const assessment = assess(design);
-    const make = prepareNights(design, assessment);
-    const runs = assessment.supply?.runsFor;
+  /** The evening of one pack played through; null until there is a pack and something lit. */
+  play(design: Design, sourceId: string): NightCurves | null {
+    const make = prepareNights(design).get(sourceId);
+    const runs = assess(design).supplies.find((supply) => supply.rail.id === sourceId)?.runsFor;
     if (!make || !runs) return null;
     const run = (deviation: Deviation): NightRun => {
-      const { path, course } = make(deviation);
-      return runNight(path, course, { stepS: runs.stepS, mostHours: MOST_HOURS });
+      const { tree, course } = make(deviation);
+      return runNight(tree, course, { stepS: runs.stepS });
     };
     return { likely: run({ capacity: 0, resistance: 0, load: 0 }), cautious: run(runs.cautious) };
   },
@@ -29,15 +28,21 @@ const api = {
   /** Hours of many sampled nights, sorted; `onProgress` says how many are done and whether to go on. */
   async sample(
     design: Design,
+    sourceId: string,
     count: number,
     onProgress: (done: number) => Promise<boolean>,
   ): Promise<number[] | null> {
-    const make = prepareNights(design, assess(design));
+    const make = prepareNights(design).get(sourceId);
     if (!make) return null;
+    // As fine as the quick estimate: a night of months in minutes would never end.
+    const stepS = Math.max(
+      SAMPLE_STEP_S,
+      assess(design).supplies.find((supply) => supply.rail.id === sourceId)?.runsFor?.stepS ?? 0,
+    );
     const random = createRandom(SEED);
     const hours: number[] = [];
     for (let i = 0; i < count; i += 1) {
-      hours.push(sampleNight(make, random, SAMPLE_STEP_S));
+      hours.push(sampleNight(make, random, stepS));
       if (i % 20 === 19 && !(await onProgress(i + 1))) return null;
     }
     return hours.sort((a, b) => a - b);

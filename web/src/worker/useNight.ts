@@ -25,7 +25,10 @@ export type Sampling =
 export const SAMPLED_NIGHTS = 300;
 
 /** The evening of a design, played in a worker, and the sampling of many nights with progress and cancel. */
-export function useNight(design: Design): {
+export function useNight(
+  design: Design,
+  sourceId: string | null,
+): {
   readonly curves: NightCurves | null;
   readonly sampling: Sampling;
   readonly sample: () => void;
@@ -40,13 +43,14 @@ export function useNight(design: Design): {
     let current = true;
     turn.current += 1;
     setSampling({ kind: 'idle' });
-    remote.current?.play(design).then((next) => current && setCurves(next));
+    if (sourceId !== null) remote.current?.play(design, sourceId).then((next) => current && setCurves(next));
     return () => {
       current = false;
     };
-  }, [design, remote]);
+  }, [design, sourceId, remote]);
 
   const sample = (): void => {
+    if (sourceId === null) return;
     turn.current += 1;
     const mine = turn.current;
     setSampling({ kind: 'running', done: 0, of: SAMPLED_NIGHTS });
@@ -55,7 +59,7 @@ export function useNight(design: Design): {
       setSampling({ kind: 'running', done, of: SAMPLED_NIGHTS });
       return Promise.resolve(true);
     });
-    remote.current?.sample(design, SAMPLED_NIGHTS, onProgress).then((hours) => {
+    remote.current?.sample(design, sourceId, SAMPLED_NIGHTS, onProgress).then((hours) => {
       if (turn.current === mine) setSampling(hours ? { kind: 'done', hours } : { kind: 'idle' });
     });
   };

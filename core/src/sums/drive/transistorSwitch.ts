@@ -1,4 +1,5 @@
-import { baseCurrent, baseResistor, designBase, nextStandard, standardNeighbours } from '../../drive/index.ts';
+import { baseCurrent, designBase, nextStandard, standardNeighbours } from '../../drive/index.ts';
+import { baseResistor } from '../../network/index.ts';
 import { printQuantity, printSum } from '../../units/index.ts';
 import { amps } from '../shown.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure, optional } from '../sum.ts';

@@ -1,3 +1,4 @@
+import { itemsOf, kindOf } from '../../items/index.ts';
 import { chordOfRing, interleave, markRing, ringRoom, skinStretch } from '../../lights/index.ts';
 import { printSum } from '../../units/index.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure, optional, text } from '../sum.ts';
@@ -89,29 +90,20 @@ export const ringMarksSum = defineSum({
   intoDesign: (design, values, newId) => {
     const { radiusMm, count, startDeg, way, channels } = values;
     const marks = markRing({ radiusMm, count, startDeg, clockwise: way === 'clockwise', back: false });
-    return {
-      ...design,
-      leds: [
-        ...design.leds,
-        {
-          id: newId(),
-          name: `Ring ${design.leds.length + 1}`,
-          part: 'led-3mm-amber',
-          channels: Math.min(12, channels ?? 1),
-          wantedCurrentA: 0.01,
-          forwardV: null,
-          resistorOhm: null,
-          resistorRatedW: 0.25,
-          sleeved: true,
-          drivenBy: 'auto',
-          places: marks.map((mark) => ({
-            id: newId(),
-            // The picture counts downwards.
-            at: { xMm: design.view.widthMm / 2 + mark.xMm, yMm: design.view.heightMm / 2 - mark.yMm },
-            hollowId: null,
-          })),
-        },
-      ],
+    const id = newId();
+    const name = `Ring ${itemsOf(design, 'light').length + 1}`;
+    const fresh = kindOf('light').create({ id, name, at: { xMm: 0, yMm: 0 } });
+    const ring = {
+      ...fresh,
+      part: 'led-3mm-amber',
+      channels: Math.min(12, channels ?? 1),
+      places: marks.map((mark) => ({
+        id: newId(),
+        // The picture counts downwards.
+        at: { xMm: design.view.widthMm / 2 + mark.xMm, yMm: design.view.heightMm / 2 - mark.yMm },
+        hollowId: null,
+      })),
     };
+    return { ...design, items: [...design.items, ring as typeof fresh] };
   },
 });

@@ -1,6 +1,14 @@
+import { itemsOf, kindOf } from '../../items/index.ts';
 import { cutTape, tapeLights } from '../../lights/index.ts';
+import { type OwnPart, type PixelTapePart, pixelTapes } from '../../parts/index.ts';
 import { printSum } from '../../units/index.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
+
+/** The tape of the library whose density is nearest. */
+const nearestTape = (perMetre: number): PixelTapePart =>
+  pixelTapes
+    .filter((part) => part.dice === 3)
+    .reduce((best, each) => (Math.abs(each.perMetre - perMetre) < Math.abs(best.perMetre - perMetre) ? each : best));
 
 export const tapeCountSum = defineSum({
   name: 'tape-count',
@@ -45,27 +53,40 @@ export const tapeCountSum = defineSum({
   intoDesign: (design, { routeMm, perMetre }, newId) => {
     const centre = { x: design.view.widthMm / 2, y: design.view.heightMm / 2 };
     const half = Math.min(routeMm, design.view.widthMm * 0.8) / 2;
-    const known = [30, 60, 74, 100, 144, 200];
-    const nearest = known.reduce((best, each) => (Math.abs(each - perMetre) < Math.abs(best - perMetre) ? each : best));
+    const exact = pixelTapes.find((part) => part.perMetre === perMetre && part.dice === 3);
+    const like = exact ?? nearestTape(perMetre);
+    // A density that the library has not got becomes a part of the maker's own, so that the count stays as it was typed.
+    const own: readonly OwnPart[] = exact
+      ? []
+      : [
+          {
+            ...like,
+            id: `own-tape-${perMetre}`.replace('.', '-'),
+            name: `Tape of ${perMetre}/m`,
+            perMetre,
+            like: like.id,
+          },
+        ];
+    const before = (design.ownParts ?? []).filter((part) => !own.some((each) => each.id === part.id));
+    const id = newId();
+    const fresh = kindOf('pixel tape').create({
+      id,
+      name: `Tape ${itemsOf(design, 'pixel tape').length + 1}`,
+      at: { xMm: centre.x, yMm: centre.y },
+    });
+    const tape = {
+      ...fresh,
+      part: own[0]?.id ?? like.id,
+      route: [
+        { xMm: centre.x - half, yMm: centre.y },
+        { xMm: centre.x + half, yMm: centre.y },
+      ],
+      lengthMm: routeMm,
+    };
     return {
       ...design,
-      tapes: [
-        ...design.tapes,
-        {
-          id: newId(),
-          name: `Tape ${design.tapes.length + 1}`,
-          part: `pixel-tape-${nearest}`,
-          route: [
-            { xMm: centre.x - half, yMm: centre.y },
-            { xMm: centre.x + half, yMm: centre.y },
-          ],
-          lengthMm: routeMm,
-          reversed: false,
-          after: null,
-          channelId: null,
-          dieCurrentA: null,
-        },
-      ],
+      items: [...design.items, tape as typeof fresh],
+      ...(own.length > 0 || design.ownParts ? { ownParts: [...before, ...own] } : {}),
     };
   },
 });

@@ -1,3 +1,5 @@
+import { itemsOf } from '../../items/index.ts';
+import { mapItem } from '../../plan/index.ts';
 import { chooseFuse, fuseBand } from '../../power/index.ts';
 import { printSum } from '../../units/index.ts';
 import { wireCarriesA } from '../../wires/index.ts';
@@ -67,6 +69,11 @@ export const fuseSum = defineSum({
       weakestA ?? Number.POSITIVE_INFINITY,
       gaugeAwg === null ? Number.POSITIVE_INFINITY : wireCarriesA(gaugeAwg),
     );
-    return { ...design, power: { ...design.power, fuseA: chooseFuse(steadyA, limitA).bestA ?? design.power.fuseA } };
+    const pack = itemsOf(design, 'pack')[0];
+    return pack
+      ? mapItem(design, pack.id, (item) =>
+          item.kind === 'pack' ? { ...item, fuseA: chooseFuse(steadyA, limitA).bestA ?? item.fuseA } : item,
+        )
+      : design;
   },
 });

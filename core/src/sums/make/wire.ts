@@ -1,7 +1,7 @@
+import { cutLength } from '../../network/index.ts';
 import { printQuantity, printSum } from '../../units/index.ts';
 import {
   contactsFor,
-  cutLength,
   foilOhm,
   gaugeDiameter,
   roundOhm,

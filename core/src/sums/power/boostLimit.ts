@@ -1,4 +1,4 @@
-import { boostInput, linearHeat, solveConstantPower } from '../../power/index.ts';
+import { boostInput, linearHeat, solveConstantPower } from '../../items/index.ts';
 import { printQuantity, printSum } from '../../units/index.ts';
 import { sample } from '../drawing.ts';
 import { volts } from '../shown.ts';

@@ -1,5 +1,7 @@
+import { itemsOf, kindOf, modelPack, openCircuitVoltageV, packResistanceOhm } from '../../items/index.ts';
 import { chemistries, packs } from '../../parts/index.ts';
-import { modelPack, openCircuitVoltageV, packEnergy, packResistanceOhm } from '../../power/index.ts';
+import { mapItem } from '../../plan/index.ts';
+import { packEnergy } from '../../power/index.ts';
 import { printSum } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { sample } from '../drawing.ts';
@@ -125,8 +127,13 @@ export const packSum = defineSum({
       },
     };
   },
-  intoDesign: (design, { cell }) => ({
-    ...design,
-    power: { ...design.power, pack: `pack-${cell}`, capacityMah: null },
-  }),
+  intoDesign: (design, { cell }, newId) => {
+    const part = `pack-${cell}`;
+    const pack = itemsOf(design, 'pack')[0];
+    if (pack)
+      return mapItem(design, pack.id, (item) => (item.kind === 'pack' ? { ...item, part, capacityMah: null } : item));
+    const at = { xMm: design.view.widthMm / 2, yMm: design.view.heightMm * 0.8 };
+    const fresh = kindOf('pack').create({ id: newId(), name: 'Pack', at });
+    return { ...design, items: [...design.items, { ...fresh, part } as typeof fresh] };
+  },
 });

@@ -1,3 +1,4 @@
+import { agePack, itemsOf, modelPack, openCircuitVoltageV, type PackModel } from '../../items/index.ts';
 import {
   type Chemistry,
   chemistries,
@@ -7,23 +8,22 @@ import {
   packs,
   typical,
 } from '../../parts/index.ts';
+import { mapItem } from '../../plan/index.ts';
 import {
-  agePack,
   createRandom,
   describeEnd,
-  MOST_HOURS,
-  modelPack,
+  drawFromMain,
   type NightMaker,
   type NightStretch,
-  openCircuitVoltageV,
   operate,
-  type PackModel,
-  type PowerPath,
   packsForEvent,
   plainRunTime,
   rateLaw,
   runNight,
+  type SupplyTree,
   sampleNight,
+  scaleDraws,
+  singleRail,
 } from '../../power/index.ts';
 import { printSum } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
@@ -74,42 +74,60 @@ function genericPack(
   return { model, capacity };
 }
 
+interface Stretch {
+  readonly minutes: number;
+  readonly amps: number;
+}
+
 /** The loads as stretches that come again and again. */
 function layOut(
   loadA: number | null,
   duty: number,
   loads: readonly (readonly [currentA: number, minutes: number])[],
   restA: number,
-): readonly NightStretch[] {
-  const stretch = (minutes: number, currentA: number): NightStretch => ({
+): readonly Stretch[] {
+  if (loads.length > 0) return loads.map(([currentA, minutes]) => ({ minutes, amps: currentA + restA }));
+  if (loadA === null) throw new SumError('Give a load, or a list of them: load=420mA or loads=400mA:20min,1A:5min');
+  return duty < 1
+    ? [
+        { minutes: 10 * duty, amps: loadA + restA },
+        { minutes: 10 * (1 - duty), amps: restA },
+      ]
+    : [{ minutes: 60, amps: loadA + restA }];
+}
+
+const toCourse = (tree: SupplyTree, stretches: readonly Stretch[]): readonly NightStretch[] =>
+  stretches.map(({ minutes, amps }) => ({
     moodId: '',
     minutes,
-    meanA: currentA,
-    peakA: currentA,
-  });
-  if (loads.length > 0) return loads.map(([currentA, minutes]) => stretch(minutes, currentA + restA));
-  if (loadA === null) throw new SumError('Give a load, or a list of them: load=420mA or loads=400mA:20min,1A:5min');
-  return duty < 1 ? [stretch(10 * duty, loadA + restA), stretch(10 * (1 - duty), restA)] : [stretch(60, loadA + restA)];
-}
+    mean: drawFromMain(tree, amps),
+    peak: drawFromMain(tree, amps),
+  }));
 
 /** Nights with capacity, resistance and load off by their spreads: resistance ± 30 %, load ± 5 % (typical). */
 const spreadNights =
-  (path: PowerPath, stretches: readonly NightStretch[], capacity: Figure): NightMaker =>
-  (deviation) => ({
-    path: {
-      ...path,
-      pack: {
-        ...path.pack,
-        capacityMah: path.pack.capacityMah * (1 + (deviation.capacity * capacity.spread) / capacity.likely),
-        resistanceOhm: path.pack.resistanceOhm * (1 + 0.3 * deviation.resistance),
-      },
-    },
-    course: stretches.map((each) => ({
-      ...each,
-      meanA: each.meanA * (1 + 0.05 * deviation.load),
-      peakA: each.peakA * (1 + 0.05 * deviation.load),
-    })),
-  });
+  (
+    make: (pack: PackModel) => SupplyTree,
+    model: PackModel,
+    stretches: readonly Stretch[],
+    capacity: Figure,
+  ): NightMaker =>
+  (deviation) => {
+    const tree = make({
+      ...model,
+      capacityMah: model.capacityMah * (1 + (deviation.capacity * capacity.spread) / capacity.likely),
+      resistanceOhm: model.resistanceOhm * (1 + 0.3 * deviation.resistance),
+    });
+    const factor = 1 + 0.05 * deviation.load;
+    return {
+      tree,
+      course: toCourse(tree, stretches).map((each) => ({
+        ...each,
+        mean: scaleDraws(each.mean, factor),
+        peak: scaleDraws(each.peak, factor),
+      })),
+    };
+  };
 
 export const runtimeSum = defineSum({
   name: 'runtime',
@@ -147,23 +165,24 @@ export const runtimeSum = defineSum({
     const { capacityMah, loadA, duty, loads, restA, chemistry, series, packOhm, ambientC, leastV, wantedH } = values;
     const stretches = layOut(loadA, duty, loads, restA);
     const minutes = stretches.reduce((sum, each) => sum + each.minutes, 0);
-    const meanA = stretches.reduce((sum, each) => sum + each.meanA * each.minutes, 0) / minutes;
+    const meanA = stretches.reduce((sum, each) => sum + each.amps * each.minutes, 0) / minutes;
     if (meanA <= 0) throw new SumError('A load of nothing runs for ever');
     const converter = converters.find((part) => part.id === values.converter) ?? null;
     const { model: fresh, capacity } = genericPack(chemistry, series, capacityMah, packOhm, ambientC);
     const model = agePack(fresh, values.wear);
-    const path: PowerPath = {
-      pack: model,
-      leadOhm: 0.02,
-      converter,
-      links: [],
-      brownOutV: leastV ?? (converter ? 0 : model.cutOffV),
-    };
-    const make = spreadNights(path, stretches, capacity);
-    const packA = operate(path, 0.5, meanA).packA;
+    const treeOf = (pack: PackModel): SupplyTree =>
+      singleRail({
+        pack,
+        leadOhm: 0.02,
+        converter,
+        brownOutV: leastV ?? (converter ? 0 : model.cutOffV),
+      });
+    const tree = treeOf(model);
+    const make = spreadNights(treeOf, model, stretches, capacity);
+    const packA = operate(tree, 0.5, drawFromMain(tree, meanA)).packA;
     const plainH = plainRunTime.reckon({ C: capacityMah, I: Number.isFinite(packA) ? packA : meanA });
-    const stepS = Math.min(900, Math.max(2, (Math.min(plainH, MOST_HOURS) * 3600) / 400));
-    const night = runNight(path, stretches, { stepS, mostHours: MOST_HOURS });
+    const stepS = Math.max(2, (plainH * 3600) / 400);
+    const night = runNight(tree, toCourse(tree, stretches), { stepS });
     const random = createRandom(1);
     const nights = Array.from({ length: 200 }, () => sampleNight(make, random, stepS * 2)).sort((a, b) => a - b);
     const cautiousH = Math.min(night.hours, nights[Math.floor(nights.length * 0.05)] ?? 0);
@@ -244,8 +263,10 @@ export const runtimeSum = defineSum({
       },
     };
   },
-  intoDesign: (design, { capacityMah }) => ({
-    ...design,
-    power: { ...design.power, capacityMah: { likely: capacityMah, spread: capacityMah * 0.06, origin: 'data sheet' } },
-  }),
+  intoDesign: (design, { capacityMah }) => {
+    const pack = itemsOf(design, 'pack')[0];
+    if (!pack) return design;
+    const figure = { likely: capacityMah, spread: capacityMah * 0.06, origin: 'data sheet' as const };
+    return mapItem(design, pack.id, (item) => (item.kind === 'pack' ? { ...item, capacityMah: figure } : item));
+  },
 });

@@ -6,7 +6,9 @@ import {
   standardNeighbours,
   writeCombination,
 } from '../../drive/index.ts';
+import { itemsOf, kindOf } from '../../items/index.ts';
 import { printQuantity, printSum } from '../../units/index.ts';
+import { SumError } from '../answer.ts';
 import { type Drawing, sample } from '../drawing.ts';
 import { curvePoints } from '../lightCurves.ts';
 import { amps, volts } from '../shown.ts';
@@ -298,29 +300,39 @@ export const ledResistorSum = defineSum({
       drawing: drawLoadLine(asked, solved),
     };
   },
-  intoDesign: (design, { forwardV, currentA, lights, count }, newId) => {
-    const places = Math.min(60, lights * count);
+  intoDesign: (design, values, newId) => {
+    const { forwardV, currentA, lights, count, supplyV, resistorOhm } = values;
+    if (lights > 1 && values.sharing === 'one shared resistor')
+      throw new SumError('A plan gives each light a resistor of its own; choose one resistor each, then put it in');
+    if (count > 1)
+      throw new SumError(`A plan has each light by itself, not ${count} in series; set "series" to 1, then put it in`);
+    const id = newId();
+    const fresh = kindOf('light').create({
+      id,
+      name: `Lights ${itemsOf(design, 'light').length + 1}`,
+      at: { xMm: 0, yMm: 0 },
+    });
+    const group = {
+      ...fresh,
+      part: forwardV < 2.4 ? 'led-5mm-amber' : 'led-5mm-white',
+      wantedCurrentA: currentA,
+      forwardV: { likely: forwardV, spread: 0.1, origin: 'data sheet' },
+      resistorOhm,
+      places: Array.from({ length: Math.min(60, lights) }, (_, i) => ({
+        id: newId(),
+        at: { xMm: design.view.widthMm * ((i + 1) / (Math.min(60, lights) + 1)), yMm: design.view.heightMm / 2 },
+        hollowId: null,
+      })),
+    };
+    const at = { xMm: design.view.widthMm / 2, yMm: design.view.heightMm * 0.8 };
+    const hasSource = design.items.some((item) => kindOf(item.kind).role === 'source');
+    const supply = kindOf('outside supply').create({ id: newId(), name: 'Supply', at });
     return {
       ...design,
-      leds: [
-        ...design.leds,
-        {
-          id: newId(),
-          name: `Lights ${design.leds.length + 1}`,
-          part: forwardV < 2.4 ? 'led-5mm-amber' : 'led-5mm-white',
-          channels: 1,
-          wantedCurrentA: currentA,
-          forwardV: { likely: forwardV, spread: 0.1, origin: 'measured' },
-          resistorOhm: null,
-          resistorRatedW: 0.25,
-          sleeved: true,
-          drivenBy: 'auto',
-          places: Array.from({ length: places }, (_, i) => ({
-            id: newId(),
-            at: { xMm: design.view.widthMm * ((i + 1) / (places + 1)), yMm: design.view.heightMm / 2 },
-            hollowId: null,
-          })),
-        },
+      items: [
+        ...design.items,
+        group as typeof fresh,
+        ...(hasSource ? [] : [{ ...supply, part: 'supply-bench', volts: supplyV } as typeof supply]),
       ],
     };
   },

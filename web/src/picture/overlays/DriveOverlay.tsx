@@ -1,11 +1,11 @@
-import { BoardHandle, ControlHandles } from './boardHandles.tsx';
+import { ItemHandles } from './ItemHandles.tsx';
 import { Label } from './Label.tsx';
 import type { OverlayProps } from './OverlayProps.ts';
 
 /** Drive: each light group joined to its pins, named at its first light. */
 export function DriveOverlay(props: OverlayProps) {
-  const { design, assessment, u } = props;
-  const pins = assessment.pinPlan?.given ?? [];
+  const { assessment, u } = props;
+  const pins = assessment.pins.flatMap(({ board, plan }) => plan.given.map((given) => ({ ...given, board })));
   return (
     <>
       {assessment.placed.map((group) => {
@@ -16,9 +16,9 @@ export function DriveOverlay(props: OverlayProps) {
         if (!first) return null;
         return (
           <g key={group.id}>
-            {own.length > 0 && (
+            {own[0] && (
               <path
-                d={`M${design.drive.at.xMm} ${design.drive.at.yMm} L${first.xMm} ${first.yMm}`}
+                d={`M${own[0].board.item.at.xMm} ${own[0].board.item.at.yMm} L${first.xMm} ${first.yMm}`}
                 stroke="var(--verdigris)"
                 strokeWidth="1.2"
                 strokeDasharray="2 4"
@@ -44,8 +44,7 @@ export function DriveOverlay(props: OverlayProps) {
           </g>
         );
       })}
-      <ControlHandles {...props} />
-      <BoardHandle {...props} />
+      <ItemHandles {...props} stages={['drive']} />
     </>
   );
 }

@@ -1,3 +1,4 @@
+import { controlsOf } from '@glimmer/core/plan';
 import { useViewStore } from '../../state/viewStore.ts';
 import { Label } from './Label.tsx';
 import type { OverlayProps } from './OverlayProps.ts';
@@ -43,7 +44,7 @@ export function HandsOverlay({ design, assessment, u }: OverlayProps) {
         )}
       </g>
       <PointedSet assessment={assessment} u={u} />
-      {design.drive.controls.map((control) => (
+      {controlsOf(design).map((control) => (
         <g key={control.id}>
           <circle
             cx={control.at.xMm}

@@ -1,4 +1,5 @@
-import type { PlacedTape } from '@glimmer/core/lights';
+import { itemsOf } from '@glimmer/core/items';
+import type { PlacedPlain, PlacedTape } from '@glimmer/core/lights';
 import { editDesign } from '../../state/planStore.ts';
 import { useViewStore, view } from '../../state/viewStore.ts';
 import { Handle } from '../Handle.tsx';
@@ -8,7 +9,7 @@ import type { OverlayProps } from './OverlayProps.ts';
 const pathOf = (points: readonly { readonly xMm: number; readonly yMm: number }[]): string =>
   points.map((point, i) => `${i === 0 ? 'M' : 'L'}${point.xMm} ${point.yMm}`).join(' ');
 
-function DirectionArrow({ tape, u }: { readonly tape: PlacedTape; readonly u: number }) {
+function DirectionArrow({ tape, u }: { readonly tape: PlacedTape | PlacedPlain; readonly u: number }) {
   const middle = Math.floor(tape.places.length / 2);
   const [from, to] = [tape.places[middle - 1], tape.places[middle]];
   if (!from || !to) return null;
@@ -26,11 +27,11 @@ function DirectionArrow({ tape, u }: { readonly tape: PlacedTape; readonly u: nu
   );
 }
 
-function TapeMarks({ tape, u }: { readonly tape: PlacedTape; readonly u: number }) {
+function TapeMarks({ tape, u }: { readonly tape: PlacedTape | PlacedPlain; readonly u: number }) {
   return (
     <>
       {tape.places.map((place, i) => {
-        const number = tape.firstIndex + i + 1;
+        const number = (tape.kind === 'tape' ? tape.firstIndex : 0) + i + 1;
         return (
           <g key={number}>
             <rect
@@ -68,9 +69,9 @@ export function LightOverlay({ design, assessment, u }: OverlayProps) {
   const tool = useViewStore((state) => state.tool);
   return (
     <>
-      {design.tapes.map((tape, t) => {
+      {itemsOf(design, 'pixel tape', 'plain tape').map((tape) => {
         const placed = assessment.placed.find(
-          (group): group is PlacedTape => group.id === tape.id && group.kind === 'tape',
+          (group): group is PlacedTape | PlacedPlain => group.id === tape.id && group.kind !== 'leds',
         );
         const isEdited = pointedId === tape.id || (tool.kind === 'route' && tool.tapeId === tape.id);
         const first = placed?.places[0];
@@ -87,7 +88,7 @@ export function LightOverlay({ design, assessment, u }: OverlayProps) {
               strokeOpacity="0.8"
             />
             {placed && <TapeMarks tape={placed} u={u} />}
-            {placed && <DirectionArrow tape={placed} u={u} />}
+            {placed?.kind === 'tape' && <DirectionArrow tape={placed} u={u} />}
             {first && <Label x={first.xMm} y={first.yMm + u * 5.4} u={u}>{`${tape.name}: ${placed.cut.lights}`}</Label>}
             {isEdited &&
               tape.route.map((point, i) => (
@@ -98,8 +99,8 @@ export function LightOverlay({ design, assessment, u }: OverlayProps) {
                   onMove={(to) =>
                     editDesign(
                       (draft) => {
-                        const route = draft.tapes[t]?.route;
-                        if (route) route[i] = to;
+                        const found = draft.items.find((item) => item.id === tape.id);
+                        if (found && 'route' in found) found.route[i] = to;
                       },
                       { merge: `point ${tape.id} ${i}` },
                     )
@@ -119,7 +120,7 @@ export function LightOverlay({ design, assessment, u }: OverlayProps) {
           </g>
         );
       })}
-      {design.leds.map((group, g) =>
+      {itemsOf(design, 'light').map((group) =>
         group.places.map((place, i) => (
           <Handle
             key={`${group.id} ${place.id}`}
@@ -129,8 +130,9 @@ export function LightOverlay({ design, assessment, u }: OverlayProps) {
             onMove={(to) =>
               editDesign(
                 (draft) => {
-                  const found = draft.leds[g]?.places[i];
-                  if (found) found.at = to;
+                  const found = draft.items.find((item) => item.id === group.id);
+                  const own = found?.kind === 'light' ? found.places[i] : undefined;
+                  if (own) own.at = to;
                 },
                 { merge: `light ${group.id} ${place.id}` },
               )

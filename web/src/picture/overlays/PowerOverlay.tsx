@@ -1,16 +1,16 @@
 import { printQuantity } from '@glimmer/core/units';
-import { BoardHandle, PackHandle } from './boardHandles.tsx';
+import { ItemHandles } from './ItemHandles.tsx';
 import { Label } from './Label.tsx';
 import type { OverlayProps } from './OverlayProps.ts';
 
 /** Voltage as ink: full voltage is verdigris, what is lost turns to brick; the figure at the far end says it in words. */
 export function PowerOverlay(props: OverlayProps) {
-  const { design, assessment, u } = props;
-  const { nominalV } = assessment.rail;
+  const { assessment, u } = props;
   return (
     <>
       {assessment.chains.map((chain) => {
         let index = 0;
+        const nominalV = chain.railV;
         const dots = assessment.placed
           .filter((group) => group.kind === 'tape' && chain.tapeIds.includes(group.id))
           .flatMap((group) => group.places.map((place) => ({ place, volts: chain.voltageV[index++] ?? nominalV })));
@@ -42,8 +42,7 @@ export function PowerOverlay(props: OverlayProps) {
           </g>
         );
       })}
-      <BoardHandle {...props} />
-      {design.power.pack && <PackHandle {...props} />}
+      <ItemHandles {...props} stages={['power']} withBoards />
     </>
   );
 }

@@ -1,26 +1,28 @@
+import { wireColours } from '@glimmer/core/network';
 import { printQuantity } from '@glimmer/core/units';
-import { wireColours } from '@glimmer/core/wires';
 import { useViewStore } from '../../state/viewStore.ts';
-import { BoardHandle, PackHandle } from './boardHandles.tsx';
+import { ItemHandles } from './ItemHandles.tsx';
 import { Label } from './Label.tsx';
 import type { OverlayProps } from './OverlayProps.ts';
 
 /** Wires: each run as its cores side by side, in their colours. */
 export function WireOverlay(props: OverlayProps) {
-  const { design, assessment, u } = props;
+  const { assessment, u } = props;
   const pointedId = useViewStore((state) => state.pointedId);
   return (
     <>
       {assessment.runs.map((run) => {
-        const dx = run.to.at.xMm - run.from.at.xMm;
-        const dy = run.to.at.yMm - run.from.at.yMm;
+        const [from, to] = [run.from.at, run.to.at];
+        if (!from || !to) return null;
+        const dx = to.xMm - from.xMm;
+        const dy = to.yMm - from.yMm;
         const length = Math.hypot(dx, dy) || 1;
         const [nx, ny] = [-dy / length, dx / length];
         return (
           <g key={run.id}>
             {pointedId === run.id && (
               <path
-                d={`M${run.from.at.xMm} ${run.from.at.yMm} L${run.to.at.xMm} ${run.to.at.yMm}`}
+                d={`M${from.xMm} ${from.yMm} L${to.xMm} ${to.yMm}`}
                 stroke="var(--verdigris)"
                 strokeOpacity="0.35"
                 strokeWidth="14"
@@ -33,13 +35,13 @@ export function WireOverlay(props: OverlayProps) {
               return (
                 <g key={core.meaning}>
                   <path
-                    d={`M${run.from.at.xMm + nx * off} ${run.from.at.yMm + ny * off} L${run.to.at.xMm + nx * off} ${run.to.at.yMm + ny * off}`}
+                    d={`M${from.xMm + nx * off} ${from.yMm + ny * off} L${to.xMm + nx * off} ${to.yMm + ny * off}`}
                     stroke="var(--faint)"
                     strokeWidth="3.4"
                     vectorEffect="non-scaling-stroke"
                   />
                   <path
-                    d={`M${run.from.at.xMm + nx * off} ${run.from.at.yMm + ny * off} L${run.to.at.xMm + nx * off} ${run.to.at.yMm + ny * off}`}
+                    d={`M${from.xMm + nx * off} ${from.yMm + ny * off} L${to.xMm + nx * off} ${to.yMm + ny * off}`}
                     stroke={wireColours[core.colour.split(',')[0] ?? ''] ?? 'var(--ink)'}
                     strokeWidth="2.2"
                     vectorEffect="non-scaling-stroke"
@@ -48,8 +50,8 @@ export function WireOverlay(props: OverlayProps) {
               );
             })}
             <circle
-              cx={run.to.at.xMm}
-              cy={run.to.at.yMm}
+              cx={to.xMm}
+              cy={to.yMm}
               r={u * 1}
               fill="var(--paper)"
               stroke="var(--ink)"
@@ -58,17 +60,16 @@ export function WireOverlay(props: OverlayProps) {
             />
             {pointedId === run.id && (
               <Label
-                x={(run.from.at.xMm + run.to.at.xMm) / 2 + u}
-                y={(run.from.at.yMm + run.to.at.yMm) / 2}
+                x={(from.xMm + to.xMm) / 2 + u}
+                y={(from.yMm + to.yMm) / 2}
                 u={u}
                 strong
-              >{`${run.name}: ${printQuantity('lengthMm', run.lengthMm)}`}</Label>
+              >{`${run.name}: ${printQuantity('lengthMm', run.lengthMm ?? 0)}`}</Label>
             )}
           </g>
         );
       })}
-      <BoardHandle {...props} />
-      {design.power.pack && <PackHandle {...props} />}
+      <ItemHandles {...props} stages={['drive', 'power']} />
     </>
   );
 }

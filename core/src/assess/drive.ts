@@ -1,0 +1,82 @@
+import type { Item } from '../items/index.ts';
+import type { PlacedGroup } from '../lights/index.ts';
+import {
+  type Board,
+  type Driven,
+  drawnFrom,
+  isPinEnough,
+  type Rails,
+  resolveSwitching,
+  type SizingInput,
+  type Switched,
+  sizeLights,
+  sizeTape,
+  ways,
+} from '../network/index.ts';
+import type { Library } from '../parts/index.ts';
+import type { Design } from '../plan/index.ts';
+
+/** How all is switched, and what that comes to. */
+export interface Switching {
+  readonly switched: ReadonlyMap<string, readonly Switched[]>;
+  readonly driven: readonly Driven[];
+}
+
+/** Resolves and sizes every channel; between pin and transistor it goes by what the pin bears. */
+export function switchAll(
+  design: Design,
+  library: Library,
+  rails: Rails,
+  boards: readonly Board[],
+  placed: readonly PlacedGroup[],
+): Switching {
+  const input: SizingInput = {
+    library,
+    rangeOf: (railId) => (railId === null ? null : (rails.byId.get(railId)?.range ?? null)),
+  };
+  const groups = new Map(placed.map((group) => [group.id, group]));
+  const tryPin = (item: Item, board: Board): boolean => {
+    const group = groups.get(item.id);
+    if (group?.kind !== 'leds') return false;
+    // A rail that the maker named for it is meant to feed it: no pin gives that.
+    if ('feed' in item && item.feed !== null && item.feed !== board.railId) return false;
+    const driven = sizeLights(group, pinHigh(item.id, board), input);
+    return driven !== null && isPinEnough(driven);
+  };
+  const switched = resolveSwitching({
+    design,
+    library,
+    rails,
+    boards,
+    chooseAuto: (item, _channel, board) => (tryPin(item, board) ? 'pin high' : 'transistor below'),
+  });
+  const driven = placed.flatMap((group): Driven[] => {
+    const channels = switched.get(group.id) ?? [];
+    const [first] = channels;
+    if (!first || group.kind === 'tape') return [];
+    const sized =
+      group.kind === 'leds'
+        ? [sizeLights(group, first, input)]
+        : channels.map((channel) => sizeTape(group, channel, input));
+    return sized.filter((each) => each !== null);
+  });
+  return { switched, driven };
+}
+
+const pinHigh = (itemId: string, board: Board): Switched => ({
+  itemId,
+  channel: 0,
+  way: ways['pin high'],
+  said: { way: 'auto' },
+  railId: board.railId,
+  board,
+  by: null,
+  driver: null,
+  box: null,
+});
+
+/** The rail that an item draws from, by how it is switched. */
+export const railOfSwitched = (switching: Switching, itemId: string): string | null => {
+  const [first] = switching.switched.get(itemId) ?? [];
+  return first ? drawnFrom(first) : null;
+};

@@ -1,0 +1,66 @@
+import { kindOf } from '../items/index.ts';
+import { countLights, type PlacedGroup } from '../lights/index.ts';
+import { type Board, boardOf, type Driven, type Rails, type Switched } from '../network/index.ts';
+import type { Library } from '../parts/index.ts';
+import type { Design } from '../plan/index.ts';
+import type { CourseStretch } from './budget.ts';
+import type { Consumer } from './consumers.ts';
+
+/** Something that has to be decided before a figure can be: what, and whose. */
+export interface Need {
+  readonly id: string;
+  /** The item that waits for it; null = the whole plan. */
+  readonly itemId: string | null;
+  /** After "needs". @example "a controller for Jaw" */
+  readonly words: string;
+  /** Which figures can't be told without it. */
+  readonly for: 'current' | 'time';
+}
+
+/** What is not decided yet, so that no figure is made up. */
+export function findNeeds(options: {
+  readonly design: Design;
+  readonly library: Library;
+  readonly placed: readonly PlacedGroup[];
+  readonly rails: Rails;
+  readonly boards: readonly Board[];
+  readonly switched: ReadonlyMap<string, readonly Switched[]>;
+  readonly driven: readonly Driven[];
+  readonly consumers: readonly Consumer[];
+  readonly course: readonly CourseStretch[];
+}): readonly Need[] {
+  const { design, library, placed, rails, boards, switched, driven, consumers, course } = options;
+  const current = (id: string, itemId: string | null, words: string): Need => ({ id, itemId, words, for: 'current' });
+  const unknown = design.items.flatMap((item) =>
+    kindOf(item.kind)
+      .parts(item)
+      .filter(({ part, partKind }) => part !== null && library.parts.get(part)?.kind !== partKind)
+      .map(({ field }) => current(`part:${item.id}:${field}`, item.id, `a kind that is known for ${item.name}`)),
+  );
+  const lit = placed.filter((group) => countLights(group) > 0);
+  const undecided = lit.flatMap((group): Need[] => {
+    const channels = switched.get(group.id);
+    if (group.kind === 'tape') {
+      if (!boardOf(boards, group.tape.board))
+        return [current(`board:${group.id}`, group.id, `a controller for ${group.name}`)];
+      return rails.feedOf(group.tape) === null
+        ? [current(`feed:${group.id}`, group.id, `a supply for ${group.name}`)]
+        : [];
+    }
+    if (channels?.some((each) => each.way.id === 'undecided'))
+      return [current(`way:${group.id}`, group.id, `a controller for ${group.name}, or a switch by hand`)];
+    return driven.some((each) => each.itemId === group.id)
+      ? []
+      : [current(`feed:${group.id}`, group.id, `a supply for ${group.name}`)];
+  });
+  const nothing = consumers.length === 0 ? [current('lights', null, 'something that draws')] : [];
+  const hasPack = rails.list.some((rail) => rail.gives.kind === 'pack' && rail.gives.part !== null);
+  const hasOutside = rails.list.some((rail) => rail.gives.kind === 'outside');
+  const time: Need[] = [
+    ...(hasPack || hasOutside ? [] : [{ id: 'pack', itemId: null, words: 'a pack', for: 'time' as const }]),
+    ...(course.length === 0 && consumers.length > 0
+      ? [{ id: 'mood', itemId: null, words: 'a mood', for: 'time' as const }]
+      : []),
+  ];
+  return [...unknown, ...undecided, ...nothing, ...time];
+}

@@ -1,0 +1,255 @@
+import type { PlacedTape } from '../lights/index.ts';
+import type { Show } from '../motion/index.ts';
+import type { Rail, WireRun } from '../network/index.ts';
+import {
+  addDraws,
+  type BrightnessDraw,
+  type CeilingOverDischarge,
+  type Draws,
+  drawAtBrightness,
+  estimateRunsFor,
+  findCeilingOverDischarge,
+  findReserve,
+  type LinkLimit,
+  type LoadedLink,
+  loadLinks,
+  type NightMaker,
+  type NightStretch,
+  type Operation,
+  operate,
+  type RunsFor,
+  type SupplyTree,
+  scaleDraws,
+} from '../power/index.ts';
+import { wireCarriesA } from '../wires/index.ts';
+import type { CourseStretch, MoodBudget } from './budget.ts';
+import type { Consumer } from './consumers.ts';
+import { type Drawn, darkDraws, heightShares, lightDraws, startDraws } from './draws.ts';
+import type { LaidTree } from './trees.ts';
+
+export interface MoodCeiling extends CeilingOverDischarge {
+  readonly moodId: string;
+  readonly name: string;
+  readonly setTo: number;
+}
+
+/** Everything that is reckoned about one source and all that it feeds. */
+export interface SupplyAssessment {
+  readonly rail: Rail;
+  readonly tree: SupplyTree;
+  readonly laid: LaidTree;
+  /** The charge down to which moods must hold. */
+  readonly reserve: number;
+  /** With every programmed light dark. */
+  readonly dark: Draws;
+  /** At the height of the most hungry mood, with that charge left. */
+  readonly peak: Draws;
+  readonly atPeak: Operation;
+  /** In the moment in which everything is switched on, with a full pack; null where that is no more than the height. */
+  readonly atStart: Operation | null;
+  /** The height of each mood, as it is set. */
+  readonly moodPeaks: ReadonlyMap<string, Draws>;
+  readonly links: readonly LoadedLink[];
+  readonly weakest: LoadedLink | null;
+  readonly ceilings: readonly MoodCeiling[];
+  /** Null while it is not known what is lit, and when. */
+  readonly runsFor: RunsFor | null;
+}
+
+/** What the supplies are reckoned from. */
+export interface SuppliesInput {
+  readonly show: Show;
+  readonly consumers: readonly Consumer[];
+  readonly byId: ReadonlyMap<string, Consumer>;
+  readonly budgets: readonly MoodBudget[];
+  readonly course: readonly CourseStretch[];
+  readonly chains: readonly (readonly PlacedTape[])[];
+  readonly runs: readonly WireRun[];
+  readonly nodeOfConsumer: (laid: LaidTree, consumer: Consumer) => number;
+}
+
+const drawnFor = (input: SuppliesInput, laid: LaidTree, factor: number): Drawn => ({
+  tree: laid.tree,
+  consumers: input.consumers,
+  nodeOf: (consumer) => input.nodeOfConsumer(laid, consumer),
+  factor,
+});
+
+/** What a mood draws from a tree: dark, and what full brightness adds at its height. */
+function drawOfMood(input: SuppliesInput, drawn: Drawn, budget: MoodBudget): BrightnessDraw {
+  return {
+    dark: darkDraws(drawn, 'peak'),
+    light: lightDraws(drawn, input.show, heightShares(budget, input.show, input.byId, drawn.nodeOf)),
+  };
+}
+
+/** The same with a sign over it: what the sign lights does not dim with the mood, what it leaves does. */
+function drawsUnderSigns(input: SuppliesInput, drawn: Drawn, budget: MoodBudget): BrightnessDraw[] {
+  const { show } = input;
+  const heights = heightShares(budget, show, input.byId, drawn.nodeOf);
+  return budget.underSigns.map(({ signId, shares }) => {
+    const sign = show.signs.find((each) => each.id === signId);
+    const touched = new Set(sign?.layers.flatMap((layer) => groupsOf(show, layer.set)) ?? []);
+    const ofSign = shares.map((share, g) => (touched.has(g) ? share : 0));
+    const left = heights.map((share, g) => (touched.has(g) ? 0 : share));
+    return {
+      dark: addDraws(darkDraws(drawn, 'peak'), lightDraws(drawn, show, ofSign)),
+      light: lightDraws(drawn, show, left),
+    };
+  });
+}
+
+/** Groups that a set takes lights of. */
+function groupsOf(show: Show, setIndex: number): number[] {
+  const set = show.sets[setIndex];
+  if (!set) return [];
+  if (!set.offsets) return setIndex < show.groups.length ? [setIndex] : [];
+  const { offsets } = set;
+  return show.groups.flatMap((group, g) => {
+    const end = group.offset + group.points * group.bytesPerPoint;
+    return offsets.some((offset) => offset >= group.offset && offset < end) ? [g] : [];
+  });
+}
+
+/** Tape links of one mood: what each data line's feed carries, as part of what is drawn at its node. */
+function linkTapes(input: SuppliesInput, drawn: Drawn, budget: MoodBudget | undefined): LinkLimit[] {
+  const { chains, byId, runs, show } = input;
+  const dark = darkDraws(drawn, 'peak');
+  return chains.flatMap((chain): LinkLimit[] => {
+    const [first] = chain;
+    const run = runs.find((each) => each.id === `feed:${first?.id}`);
+    const own = chain.flatMap((tape) => byId.get(tape.id) ?? []);
+    const node = own[0] ? drawn.nodeOf(own[0]) : -1;
+    if (!first || !run || node < 0) return [];
+    const shareOf = (id: string): number => {
+      const g = show.groups.findIndex((group) => group.id === id);
+      return budget ? (budget.load.groups[g]?.peak ?? 0) : 1;
+    };
+    const chainRestA = own.reduce((sum, consumer) => sum + consumer.restA, 0);
+    const chainLightA = own.reduce((sum, consumer) => sum + consumer.fullA * shareOf(consumer.id), 0);
+    const nodeLightA = input.consumers
+      .filter((consumer) => drawn.nodeOf(consumer) === node)
+      .reduce((sum, consumer) => sum + consumer.fullA * shareOf(consumer.id), 0);
+    // Tapes of a chain that move as one do not all peak at once: the chain never carries more than the whole.
+    const share = nodeLightA <= 0 ? 0 : Math.min(1, chainLightA / nodeLightA);
+    const darkA = dark[node]?.steadyA ?? 0;
+    const common = { node, side: 'own', share, offsetA: chainRestA - darkA * share } as const;
+    return [
+      { id: 'wire', name: `The feed of ${first.name}`, limitA: wireCarriesA(run.gaugeAwg), ...common },
+      { id: 'tape', name: `The rails of ${first.name}`, limitA: first.part.feedLimitA, ...common },
+    ];
+  });
+}
+
+/** Height and mean of a stretch of the evening, as far as the limiter leaves them. */
+function stretchDraws(input: SuppliesInput, drawn: Drawn, stretch: CourseStretch): NightStretch {
+  const { show } = input;
+  const meanDark = darkDraws(drawn, 'mean');
+  const means = stretch.parts.map(({ budget, share, meanLeft }) =>
+    scaleDraws(
+      lightDraws(
+        drawn,
+        show,
+        budget.load.groups.map((group) => group.mean),
+      ),
+      share * budget.brightness * meanLeft,
+    ),
+  );
+  const peaks = stretch.parts.map(({ budget, peakLeft }) => ({
+    amps: budget.peakA,
+    draws: drawAtBrightness(drawOfMood(input, drawn, budget), budget.brightness * peakLeft),
+  }));
+  const peak = peaks.reduce<(typeof peaks)[number] | null>(
+    (most, each) => (!most || each.amps > most.amps ? each : most),
+    null,
+  );
+  return {
+    moodId: stretch.moodId ?? '',
+    minutes: stretch.minutes,
+    mean: addDraws(meanDark, ...means),
+    peak: peak?.draws ?? darkDraws(drawn, 'peak'),
+  };
+}
+
+/** Makes evenings of one source for any set of deviations: for the quick estimate and for sampling in a worker. */
+export const createNightMaker =
+  (input: SuppliesInput, layAgain: (deviation: { capacity: number; resistance: number }) => LaidTree): NightMaker =>
+  (deviation) => {
+    const laid = layAgain(deviation);
+    const drawn = drawnFor(input, laid, deviation.load);
+    return { tree: laid.tree, course: input.course.map((stretch) => stretchDraws(input, drawn, stretch)) };
+  };
+
+const hungriest = (budgets: readonly MoodBudget[]): MoodBudget | undefined =>
+  budgets.reduce<MoodBudget | undefined>((most, each) => (!most || each.peakA > most.peakA ? each : most), undefined);
+
+/** Reckons one source: its links at the height, its ceilings, its night. */
+export function assessSupply(
+  input: SuppliesInput,
+  rail: Rail,
+  laid: LaidTree,
+  layAgain: (deviation: { capacity: number; resistance: number }) => LaidTree,
+): SupplyAssessment {
+  const { budgets, course, show } = input;
+  const drawn = drawnFor(input, laid, 0);
+  const dark = darkDraws(drawn, 'mean');
+  const reserve = findReserve(laid.tree, dark);
+  const most = hungriest(budgets);
+  const moodPeaks = new Map(
+    budgets.map((budget) => [budget.moodId, drawAtBrightness(drawOfMood(input, drawn, budget), budget.brightness)]),
+  );
+  const signed = budgets.flatMap((budget) =>
+    drawsUnderSigns(input, drawn, budget).map((each, s) => ({
+      amps: budget.underSigns[s]?.peakA ?? 0,
+      draws: drawAtBrightness(each, budget.brightness),
+    })),
+  );
+  const plain = most
+    ? { amps: most.peakA, draws: moodPeaks.get(most.moodId) ?? dark }
+    : {
+        amps: 0,
+        draws: addDraws(
+          darkDraws(drawn, 'peak'),
+          lightDraws(
+            drawn,
+            show,
+            show.groups.map(() => 1),
+          ),
+        ),
+      };
+  const peak = signed.reduce((highest, each) => (each.amps > highest.amps ? each : highest), plain).draws;
+  const atPeak = operate(laid.tree, reserve, peak);
+  const withTapes = (budget: MoodBudget | undefined): SupplyTree => ({
+    ...laid.tree,
+    links: [...laid.tree.links, ...linkTapes(input, drawn, budget)],
+  });
+  const links = loadLinks(withTapes(most), atPeak);
+  const start = operate(laid.tree, 1, startDraws(drawn));
+  return {
+    rail,
+    tree: laid.tree,
+    laid,
+    reserve,
+    dark,
+    peak,
+    atPeak,
+    atStart: start.packA > operate(laid.tree, 1, peak).packA * 1.001 ? start : null,
+    moodPeaks,
+    links,
+    weakest: links.reduce<LoadedLink | null>((worst, each) => (!worst || each.fill > worst.fill ? each : worst), null),
+    ceilings: budgets.map((budget) => ({
+      moodId: budget.moodId,
+      name: budget.name,
+      setTo: budget.brightness,
+      ...findCeilingOverDischarge(
+        withTapes(budget),
+        [drawOfMood(input, drawn, budget), ...drawsUnderSigns(input, drawn, budget)],
+        reserve,
+      ),
+    })),
+    runsFor:
+      course.length === 0 || laid.tree.source.kind !== 'pack'
+        ? null
+        : estimateRunsFor(createNightMaker(input, layAgain)),
+  };
+}

@@ -1,0 +1,185 @@
+import type { Item } from '../items/index.ts';
+import { modelPack } from '../items/index.ts';
+import { type Board, type Rail, type Rails, runOhm, type WireRun } from '../network/index.ts';
+import { type ConverterPart, findPart, type Library, type SwitchPart } from '../parts/index.ts';
+import type { Design } from '../plan/index.ts';
+import type { Deviation, LinkLimit, Source, SupplyNode, SupplyTree } from '../power/index.ts';
+
+/** Contact resistance of a plug or a fuse in its holder, out and back (typical of the kind). */
+const CONTACT_OHM = 0.02;
+
+/** The tree of one source, with the number of each node by what it stands for. */
+export interface LaidTree {
+  readonly sourceId: string;
+  readonly tree: SupplyTree;
+  /** By the id of a rail, or of an item whose lead stands between the rail and what begins at it. */
+  readonly nodeOf: ReadonlyMap<string, number>;
+}
+
+/** Key of the node where a rail arrives at an item. */
+export const hubKey = (itemId: string, railId: string): string => `${itemId} on ${railId}`;
+
+function sourceOf(
+  rail: Rail,
+  ambientC: number,
+  deviation: Pick<Deviation, 'capacity' | 'resistance'> | undefined,
+): Source | null {
+  if (rail.gives.kind === 'pack' && rail.gives.part) {
+    const { part, item } = rail.gives;
+    return {
+      kind: 'pack',
+      pack: modelPack({
+        part,
+        capacityMah: item.capacityMah ?? part.capacityMah,
+        ambientC,
+        ...(deviation ? { deviation } : {}),
+      }),
+    };
+  }
+  if (rail.gives.kind === 'outside' && rail.gives.part)
+    return { kind: 'steady', volts: rail.gives.item.volts ?? rail.gives.part.volts, ohm: rail.gives.part.ohm };
+  return null;
+}
+
+/** What stands in the source's own lead and carries only so much. */
+function sourceLinks(rail: Rail, library: Library): Omit<LinkLimit, 'node' | 'side' | 'share' | 'offsetA'>[] {
+  const { gives, name } = rail;
+  if (gives.kind !== 'pack' && gives.kind !== 'outside') return [];
+  const limitA = gives.kind === 'pack' ? gives.part?.steadyLimitA : gives.part?.limitA;
+  const plug = findPart(library, 'plug', gives.item.plug);
+  const { fuseA } = gives.item;
+  return [
+    ...(limitA === undefined
+      ? []
+      : [{ id: 'cell' as const, name: gives.kind === 'pack' ? `The ${lower(name)}` : name, limitA }]),
+    ...(plug ? [{ id: 'plug' as const, name: `The plug of ${name}`, limitA: plug.contactLimitA }] : []),
+    ...(fuseA === null ? [] : [{ id: 'fuse' as const, name: `The fuse of ${name}`, limitA: fuseA }]),
+  ];
+}
+
+/** "Pack" in a sentence; a name of the maker's own keeps its letters. */
+const lower = (name: string): string => (name === 'Pack' ? 'pack' : name);
+
+/** Contacts in a source's lead. */
+const contactsOf = (rail: Rail): number =>
+  rail.gives.kind === 'pack' || rail.gives.kind === 'outside'
+    ? (rail.gives.item.plug === null ? 0 : CONTACT_OHM) + (rail.gives.item.fuseA === null ? 0 : CONTACT_OHM)
+    : 0;
+
+interface Draft {
+  readonly nodes: SupplyNode[];
+  readonly links: LinkLimit[];
+  readonly nodeOf: Map<string, number>;
+}
+
+const whole = { share: 1, offsetA: 0 } as const;
+
+/** Adds a lead's wire as a link, where it has one. */
+function linkWire(draft: Draft, node: number, run: WireRun | undefined): void {
+  if (run && run.lengthMm !== null)
+    draft.links.push({ id: 'wire', name: run.name, limitA: run.carriesA, node, side: 'in', ...whole });
+}
+
+/** What the items that begin at a hub need of the tree: the hub's lead, and a transistor that all of its lights share. */
+export interface Hub {
+  readonly item: Item;
+  readonly railId: string;
+  readonly run: WireRun | undefined;
+  readonly ohm: number;
+}
+
+const switchOf = ({ gives }: Rail, library: Library): SwitchPart | undefined =>
+  gives.kind === 'switch' ? findPart(library, 'switch', gives.item.part) : undefined;
+
+const switchLink = (rail: Rail, part: SwitchPart, node: number): LinkLimit => ({
+  id: 'switch',
+  name: rail.name === 'Switch' ? 'The switch' : rail.name,
+  limitA: part.limitA,
+  node,
+  side: 'out',
+  ...whole,
+});
+
+function converterLinks(rail: Rail, part: ConverterPart, node: number): LinkLimit[] {
+  const named = rail.name === 'Converter' ? 'The converter' : rail.name;
+  return [
+    { id: 'converter input', name: `${named}’s input`, limitA: part.inputLimitA, node, side: 'in', ...whole },
+    { id: 'converter output', name: named, limitA: part.outputLimitA, node, side: 'out', ...whole },
+  ];
+}
+
+/** Lays the tree of one source; null while its kind is not known. */
+export function layTree(options: {
+  readonly design: Design;
+  readonly library: Library;
+  readonly rails: Rails;
+  readonly sourceId: string;
+  readonly boards: readonly Board[];
+  readonly hubs: readonly Hub[];
+  readonly runs: readonly WireRun[];
+  readonly deviation?: Pick<Deviation, 'capacity' | 'resistance'>;
+}): LaidTree | null {
+  const { design, library, rails, sourceId, boards, hubs, runs, deviation } = options;
+  const root = rails.byId.get(sourceId);
+  const source = root && sourceOf(root, design.piece.ambientC, deviation);
+  if (!root || !source) return null;
+  const draft: Draft = { nodes: [], links: [], nodeOf: new Map() };
+  const runOf = (id: string): WireRun | undefined => runs.find((run) => run.id === id);
+  const add = (node: SupplyNode, key: string): number => {
+    draft.nodeOf.set(key, draft.nodes.length);
+    draft.nodes.push(node);
+    return draft.nodes.length - 1;
+  };
+  const brownOutOn = (railId: string, hubId: string | null): number =>
+    Math.max(
+      0,
+      ...boards
+        .filter((board) => board.railId === railId && (hubId === null ? !isHub(board.id, railId) : board.id === hubId))
+        .map((board) => board.part.brownOutV),
+    );
+  const isHub = (itemId: string, railId: string): boolean =>
+    hubs.some((hub) => hub.item.id === itemId && hub.railId === railId);
+  const layHub = (hub: Hub, rail: Rail, parent: number): void => {
+    const { id, name } = hub.item;
+    const ohm = runOhm(hub.run) + hub.ohm;
+    const node = { id, name, parent, ohm, converter: null, brownOutV: brownOutOn(rail.id, id) };
+    linkWire(draft, add(node, hubKey(id, rail.id)), hub.run);
+  };
+  const lay = (rail: Rail, parent: number): void => {
+    const run = runOf(`lead:${rail.id}`);
+    const back = runOf(`return:${rail.id}`);
+    const { gives } = rail;
+    const part = switchOf(rail, library);
+    const index = add(
+      {
+        id: rail.id,
+        name: rail.name,
+        parent,
+        ohm: parent < 0 ? contactsOf(rail) : runOhm(run) + runOhm(back) + (part?.contactOhm ?? 0),
+        converter: gives.kind === 'converter' ? gives.part : null,
+        brownOutV: brownOutOn(rail.id, null),
+      },
+      rail.id,
+    );
+    if (parent < 0)
+      draft.links.push(
+        ...sourceLinks(rail, library).map((link) => ({ ...link, node: index, side: 'out' as const, ...whole })),
+      );
+    if (part) draft.links.push(switchLink(rail, part, index));
+    linkWire(draft, index, run);
+    if (gives.kind === 'converter' && gives.part) draft.links.push(...converterLinks(rail, gives.part, index));
+    for (const hub of hubs.filter((each) => each.railId === rail.id)) layHub(hub, rail, index);
+    for (const next of rails.list) if (next.fromId === rail.id) lay(next, index);
+  };
+  lay(root, -1);
+  const onMain = boards.find((board) => board.railId === rails.mainId);
+  const main =
+    (onMain && rails.mainId !== null ? draft.nodeOf.get(hubKey(onMain.id, rails.mainId)) : undefined) ??
+    (rails.mainId === null ? undefined : draft.nodeOf.get(rails.mainId)) ??
+    draft.nodes.length - 1;
+  return {
+    sourceId,
+    tree: { source, nodes: draft.nodes, main, links: draft.links },
+    nodeOf: draft.nodeOf,
+  };
+}

@@ -1,0 +1,82 @@
+import type { Assessment, ChainVoltage } from '../assess.ts';
+import type { PinPlan } from '../drive/index.ts';
+import type { Show, ShowLimit } from '../motion/index.ts';
+import { type Board, boardOf, isProgrammed } from '../network/index.ts';
+import { type Control, controlsOf, type Plan } from '../plan/index.ts';
+
+/** A channel of a program: where its light stands in the frame, what asks for its pin, and which level is light. */
+export interface ProgramChannel {
+  readonly demandId: string;
+  /** Null = no byte of the frame says it: it stays dark. */
+  readonly at: number | null;
+  readonly isLitLow: boolean;
+}
+
+/** What of a plan one board's program holds. */
+export interface ProgramPart {
+  /** Null while the plan has no board: everything in one. */
+  readonly board: Board | null;
+  readonly show: Show;
+  readonly limit: ShowLimit;
+  readonly pinPlan: PinPlan | null;
+  readonly chains: readonly ChainVoltage[];
+  readonly controls: readonly Control[];
+  readonly channels: readonly ProgramChannel[];
+}
+
+/** Every channel of a show that is no pixel, in the order of its groups. */
+function listChannels(assessment: Assessment, show: Show): ProgramChannel[] {
+  const pixels = new Set(assessment.chains.flatMap((chain) => chain.tapeIds));
+  return show.groups.flatMap((group): ProgramChannel[] => {
+    if (pixels.has(group.id)) return [];
+    const channels = assessment.switched.get(group.id) ?? [];
+    const bytes = group.points * group.bytesPerPoint;
+    const count = Math.max(bytes, channels.filter((each) => isProgrammed(each.way)).length);
+    return Array.from({ length: count }, (_, i) => ({
+      demandId: `channel:${group.id}:${i + 1}`,
+      at: i < bytes ? group.offset + i : null,
+      isLitLow: isLitLow(assessment, group.id, i),
+    }));
+  });
+}
+
+/** The level of the pin that is light: low between plus and pin, and of a transistor above that no helper turns round. */
+function isLitLow(assessment: Assessment, itemId: string, channel: number): boolean {
+  const channels = assessment.switched.get(itemId) ?? [];
+  const way = (channels[channel] ?? channels[0])?.way;
+  if (!way) return false;
+  if (way.transistor === 'high') {
+    const driven = assessment.driven.find((each) => each.itemId === itemId && each.channels.includes(channel));
+    return driven?.transistor !== null && driven?.transistor?.helper === null;
+  }
+  return way.isLitLow;
+}
+
+/** The programs of a plan: one for each board, or one without a board. */
+export function listProgramParts(plan: Plan, assessment: Assessment): readonly ProgramPart[] {
+  const controls = controlsOf(plan.design);
+  const [first] = assessment.programs;
+  if (!first)
+    return [
+      {
+        board: null,
+        show: assessment.show,
+        limit: assessment.limit,
+        pinPlan: null,
+        chains: assessment.chains,
+        controls,
+        channels: listChannels(assessment, assessment.show),
+      },
+    ];
+  return assessment.programs.map(({ board, show, limit }) => ({
+    board,
+    show,
+    limit,
+    pinPlan: assessment.pins.find((each) => each.board.id === board.id)?.plan ?? null,
+    chains: assessment.chains.filter(
+      (chain) => assessment.dataLines.find((line) => chain.tapeIds[0] === line.tapeId)?.board?.id === board.id,
+    ),
+    controls: controls.filter((control) => boardOf(assessment.boards, control.board)?.id === board.id),
+    channels: listChannels(assessment, show),
+  }));
+}

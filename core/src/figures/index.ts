@@ -1,0 +1,1 @@
+export { type Figured, type Figures, figuresOf } from './figures.ts';

@@ -1,0 +1,20 @@
+import type { Finding, Rule } from './finding.ts';
+
+/** What has to be decided before the figures are whole: each thing once, where it is decided. */
+export const needRule: Rule = ({ assessment }) =>
+  assessment.needs
+    .filter((need) => need.for === 'current' && need.itemId !== null && !need.id.startsWith('part:'))
+    .map(
+      (need): Finding => ({
+        id: `needs:${need.id}`,
+        gravity: 'mend',
+        stage: need.id.startsWith('feed:') ? 'power' : 'drive',
+        aboutId: need.itemId,
+        what: `Not decided: it needs ${need.words}`,
+        why: 'Until then neither current nor running time can be told.',
+        mend: need.id.startsWith('feed:')
+          ? 'Add a pack or an outside supply in Power.'
+          : 'Add a controller in Drive, or say that it is switched by hand.',
+        fixes: [],
+      }),
+    );

@@ -1,0 +1,34 @@
+import { z } from 'zod';
+import { bands } from '../limits.ts';
+import { board, inBand, placed } from '../schemaFields.ts';
+
+const control = { ...placed, board };
+
+export const buttonSchema = z.strictObject({ kind: z.literal('button'), ...control });
+export const latchingSwitchSchema = z.strictObject({ kind: z.literal('latching switch'), ...control });
+export const tiltSwitchSchema = z.strictObject({ kind: z.literal('tilt switch'), ...control });
+
+/** One output of a receiver: closed while its key is held, or changed by each press. */
+export const remoteSchema = z.strictObject({
+  kind: z.literal('remote'),
+  ...control,
+  output: z.enum(['held', 'latched']),
+});
+
+export const lightSensorSchema = z.strictObject({
+  kind: z.literal('light sensor'),
+  ...control,
+  darkOhm: inBand(bands.resistorOhm),
+  lightOhm: inBand(bands.resistorOhm),
+});
+
+export const chargeSenseSchema = z.strictObject({
+  kind: z.literal('charge sense'),
+  ...control,
+  /** The pack that it reads; null = the only one there is. */
+  of: board,
+  /** Of the whole pack, below which it is low. */
+  lowV: inBand(bands.packV),
+  /** It must stay low for so long: a sag under load is no empty pack. */
+  settleS: inBand(bands.settleS),
+});

@@ -1,0 +1,41 @@
+/** A place on the picture, from its upper left corner. */
+export interface PlanPoint {
+  readonly xMm: number;
+  readonly yMm: number;
+}
+
+/** Straight distance between two places on the picture, in millimetres. */
+export function distanceMm(from: PlanPoint, to: PlanPoint): number {
+  return Math.hypot(to.xMm - from.xMm, to.yMm - from.yMm);
+}
+
+/** Length of a route along its points, in millimetres; 0 for fewer than two. */
+export function measureRoute(route: readonly PlanPoint[]): number {
+  let length = 0;
+  for (let i = 1; i < route.length; i += 1) {
+    const [from, to] = [route[i - 1], route[i]];
+    if (from && to) length += distanceMm(from, to);
+  }
+  return length;
+}
+
+/** Places at these distances (ascending, mm) along a route; the last leg is carried on beyond its end. */
+export function walkRoute(route: readonly PlanPoint[], distances: readonly number[]): PlanPoint[] {
+  const first = route[0];
+  if (!first) return [];
+  let leg = 1;
+  let before = 0;
+  return distances.map((distance) => {
+    for (;;) {
+      const [from, to] = [route[leg - 1] ?? first, route[leg]];
+      if (!to) return from;
+      const length = distanceMm(from, to);
+      if (distance <= before + length || leg === route.length - 1) {
+        const share = length === 0 ? 0 : (distance - before) / length;
+        return { xMm: from.xMm + (to.xMm - from.xMm) * share, yMm: from.yMm + (to.yMm - from.yMm) * share };
+      }
+      before += length;
+      leg += 1;
+    }
+  });
+}

@@ -1,0 +1,70 @@
+import { asReckoned, type KindDefinition } from '../contract.ts';
+import { bands } from '../limits.ts';
+import { feedRow, itsPart, partRow, switchedRow, wiringRow } from '../rows.ts';
+
+export const light: KindDefinition<'light'> = {
+  kind: 'light',
+  name: 'Single lights',
+  freshName: 'Lights',
+  stage: 'lights',
+  role: 'light',
+  create: ({ id, name }) => ({
+    kind: 'light',
+    id,
+    name,
+    part: 'led-5mm-warm-white',
+    feed: null,
+    switchedBy: asReckoned,
+    wiring: 'bus',
+    resistorAt: 'light',
+    channels: 1,
+    wantedCurrentA: 0.01,
+    forwardV: null,
+    resistorOhm: null,
+    resistorRatedW: 0.25,
+    sleeved: true,
+    places: [],
+  }),
+  rows: [
+    partRow('led', 'Kind of light'),
+    {
+      type: 'quantity',
+      field: 'wantedCurrentA',
+      label: 'Wanted current, each',
+      quantity: 'currentA',
+      band: bands.ledCurrentA,
+    },
+    {
+      type: 'quantity',
+      field: 'channels',
+      label: 'Channels, lit by turns',
+      quantity: 'count',
+      band: bands.channels,
+      isWhole: true,
+      hint: 'the first light on channel 1, the next on channel 2, and round again',
+    },
+    {
+      type: 'quantity',
+      field: 'forwardV',
+      label: 'Forward voltage at that current',
+      quantity: 'voltageV',
+      band: bands.forwardV,
+      empty: 'typical of the kind',
+      isFigure: true,
+    },
+    switchedRow,
+    feedRow,
+    wiringRow,
+    {
+      type: 'choice',
+      field: 'resistorAt',
+      label: 'Its resistor sits',
+      options: [
+        { value: 'light', label: 'at the light' },
+        { value: 'switch', label: 'at the switch or board' },
+        { value: 'source', label: 'at the source' },
+      ],
+    },
+  ],
+  parts: ({ part }) => itsPart('led', part),
+};

@@ -1,0 +1,29 @@
+import { z } from 'zod';
+import { bands } from '../limits.ts';
+import { base, feed, figure, id, inBand, part, point, switchedBy, wiring } from '../schemaFields.ts';
+
+/** A group of like single lights, on one channel or several. */
+export const lightSchema = z.strictObject({
+  kind: z.literal('light'),
+  ...base,
+  part,
+  feed,
+  switchedBy,
+  wiring,
+  /** Where each light's resistor sits. */
+  resistorAt: z.enum(['light', 'switch', 'source']),
+  /** Lights by turns: the first on channel 1, the next on channel 2, and round again. */
+  channels: inBand(bands.channels).int(),
+  wantedCurrentA: inBand(bands.ledCurrentA),
+  /** The maker's own reading at the wanted current. */
+  forwardV: figure(bands.forwardV).nullable(),
+  /** Overrules the chosen resistor. */
+  resistorOhm: inBand(bands.resistorOhm).nullable(),
+  resistorRatedW: z.number().min(0.01).max(10),
+  sleeved: z.boolean(),
+  /** From the lights to the sheet that spreads them; bare without it. */
+  diffuserMm: inBand(bands.diffuserMm).optional(),
+  /** Earlier sheets called its cores "rail plus and channel": which of the two ways was soldered is not known yet. */
+  waySoldered: z.literal('not said').optional(),
+  places: z.array(z.strictObject({ id, at: point, hollowId: id.nullable() })).max(2000),
+});

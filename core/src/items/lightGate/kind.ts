@@ -1,0 +1,43 @@
+import type { KindDefinition } from '../contract.ts';
+import { bands } from '../limits.ts';
+import { feedRow, itsPart } from '../rows.ts';
+
+export const lightGate: KindDefinition<'light gate'> = {
+  kind: 'light gate',
+  name: 'Light gate',
+  stage: 'drive',
+  role: 'switches',
+  create: ({ id, name, at }) => ({
+    kind: 'light gate',
+    id,
+    name,
+    at,
+    feed: null,
+    part: 'transistor-fet-logic',
+    microampsPerLux: 1,
+    pullUpOhm: 150_000,
+    darkLux: 2,
+    brightLux: 100,
+  }),
+  rows: [
+    { type: 'part', field: 'part', label: 'Transistor', partKind: 'transistor' },
+    {
+      type: 'quantity',
+      field: 'pullUpOhm',
+      label: 'Pull-up',
+      quantity: 'resistanceOhm',
+      band: bands.resistorOhm,
+    },
+    {
+      type: 'quantity',
+      field: 'microampsPerLux',
+      label: 'The sensor carries, in microamperes a lux',
+      quantity: 'count',
+      band: { least: 0.01, most: 1000, usual: [0.05, 50] },
+    },
+    { type: 'quantity', field: 'darkLux', label: 'Must be lit below', quantity: 'lux', band: bands.lux },
+    { type: 'quantity', field: 'brightLux', label: 'Must be dark above', quantity: 'lux', band: bands.lux },
+    feedRow,
+  ],
+  parts: ({ part }) => itsPart('transistor', part),
+};

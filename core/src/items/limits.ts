@@ -1,0 +1,81 @@
+import type { Band } from '../units/index.ts';
+
+/** Hard limits and usual ranges of the fields a maker types: read by validation and by the forms alike. */
+export const bands = {
+  ambientC: { least: -40, most: 60, usual: [-15, 40] },
+  hoursWanted: { least: 0.05, most: 8760, usual: [0.2, 48] },
+  copies: { least: 1, most: 500, usual: [1, 50] },
+  budget: { least: 0, most: 1e6, usual: [1, 5000] },
+  viewMm: { least: 5, most: 20_000, usual: [20, 4000] },
+  hollowMm: { least: 0.1, most: 5000, usual: [0.5, 600] },
+  diffuserMm: { least: 0.5, most: 500, usual: [2, 80] },
+  placeMm: { least: -20_000, most: 20_000 },
+  tapeLengthMm: { least: 1, most: 20_000, usual: [20, 6000] },
+  wireLengthMm: { least: 1, most: 20_000, usual: [10, 4000] },
+  ledCurrentA: { least: 0.0001, most: 1, usual: [0.0005, 0.03] },
+  dieCurrentA: { least: 0.001, most: 0.1, usual: [0.004, 0.025] },
+  forwardV: { least: 0.8, most: 5, usual: [1.1, 3.9] },
+  resistorOhm: { least: 1, most: 10_000_000, usual: [10, 100_000] },
+  channels: { least: 1, most: 12, usual: [1, 6] },
+  chaseGroups: { least: 2, most: 32, usual: [2, 12] },
+  periodS: { least: 0.02, most: 600, usual: [0.1, 60] },
+  stepS: { least: 0.01, most: 60, usual: [0.02, 5] },
+  tail: { least: 0, most: 200, usual: [0, 40] },
+  wave: { least: 0, most: 2000, usual: [0, 400] },
+  seed: { least: 0, most: 65_535 },
+  shots: { least: 1, most: 50, usual: [1, 12] },
+  pauseS: { least: 0, most: 600, usual: [0, 30] },
+  generations: { least: 2, most: 200, usual: [8, 100] },
+  steps: { least: 2, most: 8 },
+  holdS: { least: 0.2, most: 20, usual: [0.5, 5] },
+  settleS: { least: 0.1, most: 120, usual: [2, 30] },
+  packV: { least: 0.8, most: 60, usual: [1, 30] },
+  fadeS: { least: 0, most: 60 },
+  afterS: { least: 0.1, most: 86_400 },
+  minutes: { least: 0.1, most: 1440, usual: [0.5, 600] },
+  perHour: { least: 0, most: 3600, usual: [0, 240] },
+  capacityMah: { least: 10, most: 100_000, usual: [50, 20_000] },
+  loadV: { least: 0.5, most: 60, usual: [1.5, 24] },
+  loadA: { least: 0, most: 30, usual: [0.001, 5] },
+  supplyV: { least: 1, most: 60, usual: [3, 30] },
+  supplyA: { least: 0.01, most: 60, usual: [0.1, 10] },
+  powerPerMetreW: { least: 0.1, most: 60, usual: [2, 30] },
+  magnetMm: { least: 0.5, most: 200, usual: [2, 40] },
+  remanenceMt: { least: 50, most: 1600, usual: [200, 1450] },
+  wallMm: { least: 0, most: 100, usual: [0.5, 20] },
+  lux: { least: 0.001, most: 120_000, usual: [0.1, 2000] },
+  fuseA: { least: 0.1, most: 30, usual: [0.25, 10] },
+  reservoirUf: { least: 1, most: 10_000, usual: [100, 2200] },
+  gaugeAwg: { least: 10, most: 40, usual: [18, 34] },
+  runHours: { least: 0.01, most: 720, usual: [0.1, 48] },
+  share: { least: 0, most: 1 },
+} as const satisfies Record<string, Band>;
+
+/** What a flicker is like. */
+export const flickerCharacters = ['candle', 'ember', 'failing tube', 'engine idle', 'engine full'] as const;
+export type FlickerCharacter = (typeof flickerCharacters)[number];
+
+/** How a breath rises and falls: a raised cosine, straight up and down, up at once and dying away, two beats and a rest. */
+export const breathCurves = ['soft', 'even', 'sharp', 'heart'] as const;
+export type BreathCurve = (typeof breathCurves)[number];
+
+/** The orders in which a travelling move can meet the lights of a group. */
+export const alongs = ['route', 'route back', 'both ends', 'ring', 'across', 'down', 'outward'] as const;
+export type Along = (typeof alongs)[number];
+
+/** What a mixing of two lights holds even while it goes from one to the other. */
+export const keepings = ['current', 'look'] as const;
+
+/** How a move lies upon what is below it. */
+export const layings = ['over', 'add', 'lightest'] as const;
+export type Laying = (typeof layings)[number];
+
+/** How much one plan may hold; the app stays quick up to these. */
+export const plenty = {
+  lights: 5000,
+  items: 200,
+  points: 400,
+  textLength: 4000,
+  nameLength: 120,
+  pictureBytes: 3_000_000,
+} as const;

@@ -1,0 +1,17 @@
+import { z } from 'zod';
+import { bands } from '../limits.ts';
+import { feed, figure, part, placed, switchedBy } from '../schemaFields.ts';
+
+/** What draws and is no light: a sound module, a motor, a servo, a receiver, or anything by its figures. */
+export const loadSchema = z.strictObject({
+  kind: z.literal('load'),
+  ...placed,
+  part,
+  feed,
+  switchedBy,
+  /** Overrule what is typical of its kind: with nothing to do, on the mean, at its most, in the first moment. */
+  restA: figure(bands.loadA).nullable(),
+  usualA: figure(bands.loadA).nullable(),
+  mostA: figure(bands.loadA).nullable(),
+  startA: figure(bands.loadA).nullable(),
+});

@@ -1,0 +1,47 @@
+import { fuseRatingsA } from '../../parts/index.ts';
+import type { KindDefinition } from '../contract.ts';
+import { bands } from '../limits.ts';
+import { minusRow, partRow } from '../rows.ts';
+
+export const outsideSupply: KindDefinition<'outside supply'> = {
+  kind: 'outside supply',
+  name: 'Outside supply',
+  stage: 'power',
+  role: 'source',
+  create: ({ id, name, at }) => ({
+    kind: 'outside supply',
+    id,
+    name,
+    at,
+    part: 'supply-port-0a5',
+    volts: null,
+    fuseA: null,
+    plug: null,
+    minus: 'joined',
+  }),
+  rows: [
+    partRow('outside-supply', 'Outside supply'),
+    {
+      type: 'quantity',
+      field: 'volts',
+      label: 'Its voltage',
+      quantity: 'voltageV',
+      band: bands.supplyV,
+      empty: 'as its kind gives',
+    },
+    { type: 'part', field: 'plug', label: 'Its plug', partKind: 'plug', none: 'none: soldered' },
+    {
+      type: 'rating',
+      field: 'fuseA',
+      label: 'Fuse in its lead',
+      unit: 'currentA',
+      ratings: fuseRatingsA,
+      none: 'none',
+    },
+    minusRow,
+  ],
+  parts: ({ part, plug }) => [
+    { field: 'part', partKind: 'outside-supply', part },
+    { field: 'plug', partKind: 'plug', part: plug },
+  ],
+};

@@ -1,0 +1,15 @@
+import { z } from 'zod';
+import { bands } from '../limits.ts';
+import { inBand, minus, part, placed } from '../schemaFields.ts';
+
+/** What feeds a piece from outside: a port, a wall supply, a bench supply. */
+export const outsideSupplySchema = z.strictObject({
+  kind: z.literal('outside supply'),
+  ...placed,
+  part,
+  /** Overrules the voltage of its kind, for one that is set by hand. */
+  volts: inBand(bands.supplyV).nullable(),
+  fuseA: inBand(bands.fuseA).nullable(),
+  plug: part.nullable(),
+  minus,
+});

@@ -1,0 +1,68 @@
+import { fuseRatingsA } from '../../parts/index.ts';
+import type { KindDefinition } from '../contract.ts';
+import { bands } from '../limits.ts';
+import { minusRow, partRow } from '../rows.ts';
+
+const same = (value: string): { readonly value: string; readonly label: string } => ({ value, label: value });
+
+export const pack: KindDefinition<'pack'> = {
+  kind: 'pack',
+  name: 'Pack',
+  stage: 'power',
+  role: 'source',
+  create: ({ id, name, at }) => ({
+    kind: 'pack',
+    id,
+    name,
+    at,
+    part: 'pack-lithium-round-3400',
+    capacityMah: null,
+    fuseA: null,
+    plug: null,
+    housing: 'none',
+    nextToBody: false,
+    lockedLid: false,
+    minus: 'joined',
+    charging: 'taken out',
+  }),
+  rows: [
+    partRow('pack', 'Pack'),
+    { type: 'part', field: 'plug', label: 'Plug of the pack', partKind: 'plug', none: 'none: soldered' },
+    {
+      type: 'rating',
+      field: 'fuseA',
+      label: 'Fuse, near the pack',
+      unit: 'currentA',
+      ratings: fuseRatingsA,
+      none: 'none',
+    },
+    {
+      type: 'quantity',
+      field: 'capacityMah',
+      label: 'Capacity',
+      quantity: 'capacityMah',
+      band: bands.capacityMah,
+      empty: 'typical of the kind',
+      isFigure: true,
+    },
+    {
+      type: 'choice',
+      field: 'housing',
+      label: 'Kept in',
+      options: [{ value: 'none', label: 'nothing: bare' }, same('soft pouch'), same('hard case')],
+    },
+    {
+      type: 'choice',
+      field: 'charging',
+      label: 'Charged',
+      options: [same('taken out'), same('in place, switched off'), same('in place, while it runs')],
+    },
+    { type: 'tick', field: 'nextToBody', label: 'Sits next to the body' },
+    { type: 'tick', field: 'lockedLid', label: 'Lid needs a screwdriver' },
+    minusRow,
+  ],
+  parts: ({ part, plug }) => [
+    { field: 'part', partKind: 'pack', part },
+    { field: 'plug', partKind: 'plug', part: plug },
+  ],
+};

@@ -1,0 +1,79 @@
+import { chemistries, type Figure, type PackPart } from '../../parts/index.ts';
+
+/** A pack as the night run sees it: one set of numbers, at one temperature, with no doubt left in them. */
+export interface PackModel {
+  /** Open-circuit voltage of the whole pack, from empty to full, evenly spaced. */
+  readonly openCircuitV: readonly number[];
+  readonly resistanceOhm: number;
+  readonly capacityMah: number;
+  readonly ratedCurrentA: number;
+  readonly rateExponent: number;
+  readonly cutOffV: number;
+  /** Share of the charge that it loses in a month by itself. */
+  readonly selfDischargeAMonth: number;
+}
+
+const ROOM_C = 21;
+
+/** Straight line between room temperature and freezing, carried on below, never past twice the effect. */
+function coldShare(ambientC: number): number {
+  return Math.min(2, Math.max(0, (ROOM_C - ambientC) / ROOM_C));
+}
+
+/**
+ * The model of a pack at a temperature. `deviation` moves capacity and resistance within their spreads: −1 … 1 is
+ * the range of about 95 in 100.
+ */
+export function modelPack(options: {
+  readonly part: PackPart;
+  readonly capacityMah: Figure;
+  readonly ambientC: number;
+  readonly deviation?: { readonly capacity?: number; readonly resistance?: number };
+}): PackModel {
+  const { part, capacityMah, ambientC, deviation } = options;
+  const chemistry = chemistries[part.chemistry];
+  const cold = coldShare(ambientC);
+  const capacity = capacityMah.likely + (deviation?.capacity ?? 0) * capacityMah.spread;
+  const resistance = part.resistanceOhm.likely + (deviation?.resistance ?? 0) * part.resistanceOhm.spread;
+  return {
+    openCircuitV: chemistry.openCircuitV.map((cellV) => cellV * part.cellsInSeries),
+    resistanceOhm: Math.max(0.001, resistance) * (1 + cold * (chemistry.resistanceAtFreezing - 1)),
+    capacityMah: Math.max(1, capacity) * Math.max(0.1, 1 - cold * (1 - chemistry.capacityAtFreezing)),
+    ratedCurrentA: part.ratedCurrentA,
+    rateExponent: chemistry.rateExponent,
+    cutOffV: part.cutOffV,
+    selfDischargeAMonth: chemistry.selfDischargeAMonth,
+  };
+}
+
+/** A worn pack: at the end of its life (`wear` 1) it holds four fifths and has twice the resistance (typical of the kind). */
+export const agePack = (pack: PackModel, wear: number): PackModel => ({
+  ...pack,
+  capacityMah: pack.capacityMah * (1 - 0.2 * wear),
+  resistanceOhm: pack.resistanceOhm * (1 + wear),
+});
+
+/** Open-circuit voltage at a state of charge, 0 (empty) to 1 (full). */
+export function openCircuitVoltageV(pack: PackModel, charge: number): number {
+  const table = pack.openCircuitV;
+  const at = Math.min(1, Math.max(0, charge)) * (table.length - 1);
+  const index = Math.min(table.length - 2, Math.floor(at));
+  const [low, high] = [table[index] ?? 0, table[index + 1] ?? 0];
+  return low + (high - low) * (at - index);
+}
+
+/** Resistance at a state of charge: it grows towards empty, to 1.8 times (typical of the kind). */
+export function packResistanceOhm(pack: PackModel, charge: number): number {
+  const spent = 1 - Math.min(1, Math.max(0, charge));
+  return pack.resistanceOhm * (1 + 0.8 * spent ** 4);
+}
+
+/**
+ * The current that counts against the capacity: more than what flows, above the rated current
+ * (t = H·(C/(I·H))^k).
+ * @example k 1.15, 4 Ah stated at 0.2 A: at 0.8 A it counts 0.985 A, so 4.06 h
+ */
+export function countedCurrentA(pack: Pick<PackModel, 'ratedCurrentA' | 'rateExponent'>, currentA: number): number {
+  const ratio = currentA / pack.ratedCurrentA;
+  return ratio <= 1 ? currentA : currentA * ratio ** (pack.rateExponent - 1);
+}

@@ -1,0 +1,19 @@
+import { z } from 'zod';
+import { bands } from '../limits.ts';
+import { figure, inBand, minus, part, placed } from '../schemaFields.ts';
+
+/** A pack of cells, with what guards and holds it. */
+export const packSchema = z.strictObject({
+  kind: z.literal('pack'),
+  ...placed,
+  /** Null until its kind is chosen. */
+  part: part.nullable(),
+  capacityMah: figure(bands.capacityMah).nullable(),
+  fuseA: inBand(bands.fuseA).nullable(),
+  plug: part.nullable(),
+  housing: z.enum(['none', 'soft pouch', 'hard case']),
+  nextToBody: z.boolean(),
+  lockedLid: z.boolean(),
+  minus,
+  charging: z.enum(['taken out', 'in place, switched off', 'in place, while it runs']),
+});

@@ -1,0 +1,52 @@
+import type { KindDefinition } from '../contract.ts';
+import { bands } from '../limits.ts';
+import { boardRow, feedRow, itsPart, partRow } from '../rows.ts';
+
+export const pixelTape: KindDefinition<'pixel tape'> = {
+  kind: 'pixel tape',
+  name: 'Pixel tape',
+  freshName: 'Tape',
+  stage: 'lights',
+  role: 'light',
+  create: ({ id, name }) => ({
+    kind: 'pixel tape',
+    id,
+    name,
+    part: 'pixel-tape-60',
+    feed: null,
+    board: null,
+    route: [],
+    lengthMm: null,
+    reversed: false,
+    after: null,
+    channelId: null,
+    dieCurrentA: null,
+    dataResistorOhm: null,
+    levelShifter: false,
+    reservoirUf: null,
+  }),
+  rows: [
+    partRow('pixel-tape', 'Kind of tape'),
+    { type: 'named', field: 'after', label: 'Data comes from', names: 'tape', none: 'the controller' },
+    boardRow,
+    feedRow,
+    {
+      type: 'quantity',
+      field: 'dataResistorOhm',
+      label: 'Resistor in the data line',
+      quantity: 'resistanceOhm',
+      band: bands.resistorOhm,
+      empty: 'none',
+    },
+    {
+      type: 'quantity',
+      field: 'reservoirUf',
+      label: 'Reservoir at its feed',
+      quantity: 'capacitanceUf',
+      band: bands.reservoirUf,
+      empty: 'none',
+    },
+    { type: 'tick', field: 'levelShifter', label: 'Level shifter in the data line' },
+  ],
+  parts: ({ part }) => itsPart('pixel-tape', part),
+};

@@ -1,0 +1,56 @@
+import { asReckoned, type KindDefinition } from '../contract.ts';
+import { bands } from '../limits.ts';
+import { feedRow, itsPart, partRow, switchedRow, wiringRow } from '../rows.ts';
+
+export const plainTape: KindDefinition<'plain tape'> = {
+  kind: 'plain tape',
+  name: 'Plain tape',
+  stage: 'lights',
+  role: 'light',
+  create: ({ id, name }) => ({
+    kind: 'plain tape',
+    id,
+    name,
+    part: 'plain-tape-12v-60-1',
+    feed: null,
+    switchedBy: [asReckoned],
+    wiring: 'bus',
+    route: [],
+    lengthMm: null,
+    channelId: null,
+    powerPerMetreW: null,
+  }),
+  rows: [
+    partRow('plain-tape', 'Kind of tape'),
+    {
+      type: 'quantity',
+      field: 'lengthMm',
+      label: 'Length of the route',
+      quantity: 'lengthMm',
+      band: bands.tapeLengthMm,
+      empty: 'as it lies on the picture',
+    },
+    {
+      type: 'quantity',
+      field: 'powerPerMetreW',
+      label: 'A metre takes, every colour at full',
+      quantity: 'powerW',
+      band: bands.powerPerMetreW,
+      empty: 'typical of the kind',
+      isFigure: true,
+    },
+    switchedRow,
+    feedRow,
+    wiringRow,
+    { type: 'named', field: 'channelId', label: 'Lies in', names: 'channel', none: 'no channel' },
+    {
+      type: 'quantity',
+      field: 'diffuserMm',
+      label: 'Diffuser in front, at',
+      quantity: 'lengthMm',
+      band: bands.diffuserMm,
+      empty: 'bare',
+    },
+  ],
+  parts: ({ part }) => itsPart('plain-tape', part),
+};

@@ -1,0 +1,21 @@
+import { z } from 'zod';
+import { bands, plenty } from '../limits.ts';
+import { base, feed, figure, id, inBand, part, point, switchedBy, wiring } from '../schemaFields.ts';
+
+/** Plain tape: every light of a colour lit at once, cut only at its marks. */
+export const plainTapeSchema = z.strictObject({
+  kind: z.literal('plain tape'),
+  ...base,
+  part,
+  feed,
+  /** One way for each colour that is switched apart; a single one serves all. */
+  switchedBy: z.array(switchedBy).min(1).max(4),
+  wiring,
+  route: z.array(point).max(plenty.points),
+  /** Overrules the length measured along the route. */
+  lengthMm: inBand(bands.tapeLengthMm).nullable(),
+  channelId: id.nullable(),
+  /** Overrules what a metre of its kind takes with every colour at full. */
+  powerPerMetreW: figure(bands.powerPerMetreW).nullable(),
+  diffuserMm: inBand(bands.diffuserMm).optional(),
+});

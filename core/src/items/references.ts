@@ -1,0 +1,128 @@
+import { findPart, type Library } from '../parts/index.ts';
+import type { Nameable } from './contract.ts';
+import type { Item, ItemOf, SwitchedBy } from './types.ts';
+
+/** A place in an item that names something else. */
+export interface Reference {
+  readonly field: string;
+  readonly id: string | null;
+  readonly names: Nameable | 'bore';
+}
+
+/** Every way of an item's channels: of one that has none, nothing. */
+export function waysOf(item: Item): readonly SwitchedBy[] {
+  if (!('switchedBy' in item)) return [];
+  return 'way' in item.switchedBy ? [item.switchedBy] : item.switchedBy;
+}
+
+const namedByWay: Readonly<Partial<Record<SwitchedBy['way'], Nameable>>> = {
+  'hand switch': 'switch',
+  'light gate': 'gate',
+  driver: 'driver',
+  box: 'box',
+};
+
+function referencesOfWay(way: SwitchedBy, field: string): Reference[] {
+  const by = namedByWay[way.way];
+  return [
+    ...('by' in way && by ? [{ field: `${field}.by`, id: way.by, names: by }] : []),
+    ...('board' in way ? [{ field: `${field}.board`, id: way.board, names: 'board' as const }] : []),
+  ];
+}
+
+/** All that an item names. */
+export function referencesOf(item: Item): Reference[] {
+  const own: readonly (readonly [field: string, names: Nameable])[] = [
+    ['feed', 'feeder'],
+    ['board', 'board'],
+    ['from', 'board'],
+    ['after', 'tape'],
+    ['of', 'pack'],
+    ['channelId', 'channel'],
+    ['boxId', 'channel'],
+  ];
+  // Only fields of the list are read, each a string or null in every kind that has it.
+  const fields = item as unknown as Readonly<Record<string, string | null | undefined>>;
+  return [
+    ...own.flatMap(([field, names]) => (fields[field] === undefined ? [] : [{ field, id: fields[field], names }])),
+    ...waysOf(item).flatMap((way, i) =>
+      referencesOfWay(way, 'switchedBy' in item && 'way' in item.switchedBy ? 'switchedBy' : `switchedBy.${i}`),
+    ),
+    ...('places' in item
+      ? item.places.map((place, i) => ({ field: `places.${i}.hollowId`, id: place.hollowId, names: 'bore' as const }))
+      : []),
+  ];
+}
+
+const forgetWay = (way: SwitchedBy, id: string): SwitchedBy =>
+  'by' in way && way.by === id ? { way: 'auto' } : 'board' in way && way.board === id ? { ...way, board: null } : way;
+
+/** An item that no longer names what is gone. Null where it can't be without it. */
+export function forgetIn(item: Item, id: string): Item | null {
+  if (item.kind === 'signal' && item.from === id) return null;
+  const cleared = Object.fromEntries(
+    ['feed', 'board', 'after', 'of', 'channelId', 'boxId'].flatMap((field) =>
+      (item as unknown as Readonly<Record<string, unknown>>)[field] === id ? [[field, null]] : [],
+    ),
+  );
+  const switched =
+    'switchedBy' in item
+      ? {
+          switchedBy:
+            'way' in item.switchedBy
+              ? forgetWay(item.switchedBy, id)
+              : item.switchedBy.map((way) => forgetWay(way, id)),
+        }
+      : {};
+  const places =
+    'places' in item
+      ? {
+          places: item.places.map((place) => (place.hollowId === id ? { ...place, hollowId: null } : place)),
+        }
+      : {};
+  // The same fields with the same types, some of them emptied.
+  return { ...item, ...cleared, ...switched, ...places } as Item;
+}
+
+/** Whether an item can be what a field names. */
+const suits: Readonly<Record<Nameable, (item: Item) => boolean>> = {
+  feeder: (item) => ['pack', 'outside supply', 'converter', 'switch'].includes(item.kind),
+  board: (item) => item.kind === 'board',
+  pack: (item) => item.kind === 'pack',
+  tape: (item) => item.kind === 'pixel tape',
+  gate: (item) => item.kind === 'light gate',
+  driver: (item) => item.kind === 'driver',
+  box: (item) => item.kind === 'box',
+  switch: (item) => item.kind === 'switch',
+  channel: () => false,
+};
+
+export const canBeNamed = (item: Item, as: Nameable): boolean => suits[as](item);
+
+/** What each sort of thing that can be named is called in a message. */
+export const nameableWords: Readonly<Record<Nameable | 'bore', string>> = {
+  feeder: 'pack, supply, converter or switch',
+  board: 'controller',
+  pack: 'pack',
+  tape: 'tape',
+  gate: 'light gate',
+  driver: 'driver',
+  box: 'ready-made box',
+  switch: 'switch',
+  channel: 'hollow',
+  bore: 'hollow',
+};
+
+/** All items of some kinds, in the order of the plan. */
+export const itemsOf = <K extends Item['kind']>(
+  { items }: { readonly items: readonly Item[] },
+  ...of: readonly K[]
+): readonly ItemOf<K>[] =>
+  // The kinds were compared just now, which is what narrows the union.
+  items.filter((item) => (of as readonly string[]).includes(item.kind)) as unknown as readonly ItemOf<K>[];
+
+/** Whether a light item has colours of its own that moods mix, as pixels and colour tape have. */
+export function hasColours(item: Item, library: Library): boolean {
+  if (item.kind === 'pixel tape') return true;
+  return item.kind === 'plain tape' && (findPart(library, 'plain-tape', item.part)?.colours ?? 1) > 1;
+}

@@ -1,0 +1,45 @@
+import { z } from 'zod';
+import { boardSchema } from './board/schema.ts';
+import { boxSchema } from './box/schema.ts';
+import {
+  buttonSchema,
+  chargeSenseSchema,
+  latchingSwitchSchema,
+  lightSensorSchema,
+  remoteSchema,
+  tiltSwitchSchema,
+} from './control/schema.ts';
+import { converterSchema } from './converter/schema.ts';
+import { driverSchema } from './driver/schema.ts';
+import { leadSwitchSchema } from './leadSwitch/schema.ts';
+import { lightSchema } from './light/schema.ts';
+import { lightGateSchema } from './lightGate/schema.ts';
+import { loadSchema } from './load/schema.ts';
+import { outsideSupplySchema } from './outsideSupply/schema.ts';
+import { packSchema } from './pack/schema.ts';
+import { pixelTapeSchema } from './pixelTape/schema.ts';
+import { plainTapeSchema } from './plainTape/schema.ts';
+import { signalSchema } from './signal/schema.ts';
+
+/** Anything in a plan. */
+export const itemSchema = z.discriminatedUnion('kind', [
+  lightSchema,
+  pixelTapeSchema,
+  plainTapeSchema,
+  boardSchema,
+  buttonSchema,
+  latchingSwitchSchema,
+  tiltSwitchSchema,
+  remoteSchema,
+  lightSensorSchema,
+  chargeSenseSchema,
+  signalSchema,
+  lightGateSchema,
+  driverSchema,
+  boxSchema,
+  packSchema,
+  outsideSupplySchema,
+  converterSchema,
+  leadSwitchSchema,
+  loadSchema,
+]);

@@ -1,0 +1,117 @@
+import { itemsOf } from '../items/index.ts';
+import type { Design } from '../plan/index.ts';
+import type { Rails } from './rails.ts';
+
+/** What a core is for, as it stands on the sheets. */
+export type NetName = string;
+
+/** What kind of net it is: decides its colour. */
+export type NetRole = 'pack plus' | 'rail plus' | 'minus' | 'data' | 'signal';
+
+/** A set of ports with one meaning. One object each: nets are compared by themselves, never by their text. */
+export interface Net {
+  readonly id: string;
+  readonly name: NetName;
+  readonly role: NetRole;
+  /** The rail whose plus it is; null for any other net. */
+  readonly railId: string | null;
+}
+
+/** Gives every net of a design its one object, so that whoever asks for it twice gets the same. */
+export interface NetNamer {
+  readonly plus: (railId: string) => Net;
+  readonly minus: (railId: string) => Net;
+  readonly channel: (itemId: string, channel: number) => Net;
+  readonly behind: (itemId: string, placeId: string) => Net;
+  readonly data: (tapeId: string) => Net;
+  readonly dataRow: (tapeId: string, row: number) => Net;
+  readonly signal: (controlId: string) => Net;
+  readonly chip: (boardId: string) => Net;
+  readonly switchedMinus: (gateId: string) => Net;
+  readonly driver: (driverId: string, side: 'plus' | 'minus') => Net;
+  readonly output: (boxId: string, output: number) => Net;
+  readonly inner: (id: string, name: NetName) => Net;
+  readonly all: () => readonly Net[];
+}
+
+/** Names that are each their own: a second of the same gets a number. */
+function uniqueNames(): (wanted: string) => string {
+  const taken = new Map<string, number>();
+  return (wanted) => {
+    const before = taken.get(wanted) ?? 0;
+    taken.set(wanted, before + 1);
+    return before === 0 ? wanted : `${wanted} (${before + 1})`;
+  };
+}
+
+/** Names the nets of a design: one name has one meaning, also where items are called alike. */
+export function nameNets(design: Design, rails: Rails): NetNamer {
+  const nets = new Map<string, Net>();
+  const unique = uniqueNames();
+  const net = (id: string, role: NetRole, wanted: () => string, railId: string | null = null): Net => {
+    const known = nets.get(id);
+    if (known) return known;
+    const made = { id, role, name: unique(wanted()), railId };
+    nets.set(id, made);
+    return made;
+  };
+  const nameOf = (id: string): string => design.items.find((item) => item.id === id)?.name ?? id;
+  const sources = rails.list.filter((rail) => rail.fromId === null);
+  const lines = itemsOf(design, 'pixel tape').filter((tape) => tape.after === null);
+  const isMain = (railId: string): boolean => railId === rails.mainId;
+  const plusName = (railId: string): string => {
+    const rail = rails.byId.get(railId);
+    if (rail && rail.fromId === null && rail.gives.kind !== 'converter' && rail.gives.kind !== 'switch')
+      return sources.length > 1 ? `plus of ${rail.name}` : rail.gives.kind === 'outside' ? 'supply plus' : 'pack plus';
+    return isMain(railId)
+      ? 'rail plus'
+      : rail?.gives.kind === 'switch'
+        ? `switched plus of ${rail.name}`
+        : `plus of ${nameOf(railId)}`;
+  };
+  return {
+    plus: (railId) =>
+      net(
+        `plus:${railId}`,
+        rails.byId.get(railId)?.fromId === null ? 'pack plus' : 'rail plus',
+        () => plusName(railId),
+        railId,
+      ),
+    minus: (railId) => {
+      const minusId = rails.byId.get(railId)?.minusId ?? 'common';
+      return net(`minus:${minusId}`, 'minus', () => (minusId === 'common' ? 'minus' : `minus of ${nameOf(minusId)}`));
+    },
+    channel: (itemId, channel) =>
+      net(`channel:${itemId}:${channel}`, 'signal', () => channelName(design, itemId, channel)),
+    behind: (itemId, placeId) =>
+      net(`behind:${itemId}:${placeId}`, 'signal', () => `plus of ${nameOf(itemId)}, behind its resistor`),
+    data: (tapeId) =>
+      net(`data:${tapeId}`, 'data', () =>
+        lines.length > 1 || !lines.some((line) => line.id === tapeId) ? `data of ${nameOf(tapeId)}` : 'data',
+      ),
+    dataRow: (tapeId, row) =>
+      net(`data:${tapeId}:row ${row + 2}`, 'data', () => `data of ${nameOf(tapeId)}, row ${row + 2}`),
+    signal: (controlId) => net(`signal:${controlId}`, 'signal', () => `signal ${nameOf(controlId)}`),
+    chip: (boardId) =>
+      net(`chip:${boardId}`, 'rail plus', () =>
+        itemsOf(design, 'board').length > 1 ? `chip plus of ${nameOf(boardId)}` : 'chip plus',
+      ),
+    switchedMinus: (gateId) => net(`switched:${gateId}`, 'signal', () => `switched minus of ${nameOf(gateId)}`),
+    driver: (driverId, side) => net(`driver ${side}:${driverId}`, 'signal', () => `${side} of ${nameOf(driverId)}`),
+    output: (boxId, output) => net(`output:${boxId}:${output}`, 'signal', () => `output ${output} of ${nameOf(boxId)}`),
+    inner: (id, name) => net(`inner:${id}`, 'signal', () => name),
+    all: () => [...nets.values()],
+  };
+}
+
+/** A channel by its item: numbered where there are several, by its colour where they are colours. */
+function channelName(design: Design, itemId: string, channel: number): string {
+  const item = design.items.find((each) => each.id === itemId);
+  if (!item) return `channel ${itemId}`;
+  if (item.kind === 'plain tape') {
+    const colour = ['red', 'green', 'blue', 'white'][channel - 1];
+    return item.part.endsWith('-1') ? `channel ${item.name}` : `channel ${item.name} ${colour}`;
+  }
+  if (item.kind === 'light' && item.channels > 1) return `channel ${item.name} ${channel}`;
+  return `channel ${item.name}`;
+}

@@ -1,0 +1,140 @@
+import { hasColours, type Item, itemsOf, type SwitchedBy, waysOf } from '../items/index.ts';
+import { type BoxPart, type ControllerPart, type DriverPart, findPart, type Library } from '../parts/index.ts';
+import { type Design, itemNamed } from '../plan/index.ts';
+import type { Rails } from './rails.ts';
+import { type Way, ways } from './ways.ts';
+
+/** A board of the plan with its kind. */
+export interface Board {
+  readonly id: string;
+  readonly name: string;
+  readonly item: Extract<Item, { kind: 'board' }>;
+  readonly part: ControllerPart;
+  readonly railId: string | null;
+}
+
+/** How one channel of an item is switched, and what has a part in it. */
+export interface Switched {
+  readonly itemId: string;
+  /** Counted from 0 over the channels that are switched apart. */
+  readonly channel: number;
+  readonly way: Way;
+  /** What the maker said, where it is more than "as reckoned". */
+  readonly said: SwitchedBy;
+  /** The rail on its plus side, in the end. */
+  readonly railId: string | null;
+  readonly board: Board | null;
+  /** The switch, gate, driver or box that it names. */
+  readonly by: Item | null;
+  readonly driver: DriverPart | null;
+  readonly box: BoxPart | null;
+}
+
+/** The boards of a design; one whose kind is not known is left out. */
+export const listBoards = (design: Pick<Design, 'items'>, library: Library, rails: Rails): readonly Board[] =>
+  itemsOf(design, 'board').flatMap((item) => {
+    const part = findPart(library, 'controller', item.part);
+    return part ? [{ id: item.id, name: item.name, item, part, railId: rails.feedOf(item) }] : [];
+  });
+
+/** The board that an item names, or the first there is. */
+export const boardOf = (boards: readonly Board[], id: string | null): Board | null =>
+  (id === null ? boards[0] : boards.find((board) => board.id === id)) ?? null;
+
+/** Items that any mood or sign moves, by themselves or as part of a set. */
+export function movedItems(moods: Design['moods']): ReadonlySet<string> {
+  const lists = [
+    ...moods.list.flatMap((mood) => [...Object.keys(mood.moves), ...(mood.tops ?? []).map((top) => top.on)]),
+    ...(moods.signs ?? []).flatMap((sign) => Object.keys(sign.moves)),
+  ];
+  const ids = new Set(lists);
+  for (const set of moods.sets ?? []) if (ids.has(set.id)) for (const part of set.of) ids.add(part.groupId);
+  return ids;
+}
+
+/** What is decided for an item that says "as reckoned": by a board where moods ask for it, else by its supply. */
+function reckonWay(
+  item: Item,
+  asked: { readonly moves: ReadonlySet<string>; readonly hasMoods: boolean; readonly boards: readonly Board[] },
+): SwitchedBy['way'] | 'undecided' {
+  if (item.kind === 'load') return 'always on';
+  const isAsked = asked.moves.has(item.id);
+  if (asked.boards.length > 0) return isAsked || !asked.hasMoods ? 'auto' : 'always on';
+  return isAsked ? 'undecided' : 'always on';
+}
+
+/** How many channels of a light item are switched apart. */
+export function channelsOf(item: Item, library: Library): number {
+  if (item.kind === 'light') return Math.max(1, Math.min(item.channels, Math.max(1, item.places.length)));
+  if (item.kind === 'plain tape')
+    return hasColours(item, library) ? (findPart(library, 'plain-tape', item.part)?.colours ?? 1) : 1;
+  return item.kind === 'load' ? 1 : 0;
+}
+
+/**
+ * How every channel of every item is switched: the maker's word, or what follows. `chooseAuto` says between pin and
+ * transistor for those that a board drives "as reckoned", since that depends on their currents.
+ */
+export function resolveSwitching(options: {
+  readonly design: Design;
+  readonly library: Library;
+  readonly rails: Rails;
+  readonly boards: readonly Board[];
+  readonly chooseAuto: (
+    item: Item,
+    channel: number,
+    board: Board,
+  ) => 'pin high' | 'transistor below' | 'transistor above';
+}): ReadonlyMap<string, readonly Switched[]> {
+  const { design, library, rails, boards, chooseAuto } = options;
+  const asked = { moves: movedItems(design.moods), hasMoods: design.moods.list.length > 0, boards };
+  return new Map(
+    design.items.flatMap((item): [string, readonly Switched[]][] => {
+      const said = waysOf(item);
+      const [first] = said;
+      if (!first) return [];
+      const channels = Array.from({ length: channelsOf(item, library) }, (_, channel): Switched => {
+        const own = said[Math.min(channel, said.length - 1)] ?? first;
+        const board = boardOf(boards, 'board' in own ? own.board : null);
+        const way = wayOf(own, reckonWay(item, asked), board, (to) => chooseAuto(item, channel, to));
+        const named = 'by' in own ? (itemNamed(design, own.by) ?? null) : null;
+        return {
+          itemId: item.id,
+          channel,
+          way,
+          said: own,
+          railId: railOf(item, own, named, rails),
+          board: way.pin === 'none' ? null : board,
+          by: named,
+          ...partsOf(named, library),
+        };
+      });
+      return [[item.id, channels]];
+    }),
+  );
+}
+
+/** The way that comes of what is said: one that needs a board where there is none is not decided yet. */
+function wayOf(
+  own: SwitchedBy,
+  reckoned: SwitchedBy['way'] | 'undecided',
+  board: Board | null,
+  chooseAuto: (board: Board) => Exclude<Way['id'], 'auto'>,
+): Way {
+  const decided = own.way === 'auto' ? reckoned : own.way;
+  if (decided === 'auto') return ways[board ? chooseAuto(board) : 'undecided'];
+  return ways[decided].pin !== 'none' && !board ? ways.undecided : ways[decided];
+}
+
+/** The kinds of a driver or box that is named. */
+const partsOf = (named: Item | null, library: Library): Pick<Switched, 'driver' | 'box'> => ({
+  driver: named?.kind === 'driver' ? (findPart(library, 'driver', named.part) ?? null) : null,
+  box: named?.kind === 'box' ? (findPart(library, 'box', named.part) ?? null) : null,
+});
+
+/** What is fed by way of a switch of its own takes from there; by way of a driver, from what feeds that. */
+function railOf(item: Item, own: SwitchedBy, named: Item | null, rails: Rails): string | null {
+  if (own.way === 'hand switch') return named && rails.byId.has(named.id) ? named.id : null;
+  if (own.way === 'driver' && named) return rails.feedOf(named);
+  return rails.feedOf(item);
+}

@@ -1,0 +1,165 @@
+import type { SwitchedBy } from '../items/index.ts';
+import type { TransistorPart } from '../parts/index.ts';
+
+/** What a way asks of a board. */
+export type PinNeed = 'none' | 'light' | 'drive';
+
+/** What is lit while the controller starts. */
+export type StartsAs = 'lit' | 'dark' | 'as the contact' | 'as the room' | 'dark or faint' | 'as its remote left it';
+
+/** What leads to a light: the net on its plus side and the one on its minus side. */
+export type SideNet =
+  | 'rail plus'
+  | 'minus'
+  | 'channel'
+  | 'switched minus'
+  | 'driver plus'
+  | 'driver minus'
+  | 'box output';
+
+/**
+ * One way of switching: the one owner of which core goes where, what the resistor works against, which level of the pin
+ * is light, and what happens while the controller starts.
+ */
+export interface Way {
+  readonly id: SwitchedBy['way'] | 'undecided';
+  /** In a list of ways. */
+  readonly name: string;
+  /** After "switched by". */
+  readonly words: string;
+  readonly plusSide: SideNet;
+  readonly minusSide: SideNet;
+  readonly pin: PinNeed;
+  /** The light's current flows out of the pin, into it, or not through it. */
+  readonly throughPin: 'given' | 'taken' | 'not';
+  /** Light is a low pin; of a transistor above, where no helper stands before it. */
+  readonly isLitLow: boolean;
+  readonly startsAs: StartsAs;
+  /** The side of the transistor; null = none of its own. */
+  readonly transistor: TransistorPart['side'] | null;
+  /** Where its run of wire begins: at a board, at the item that switches, or at what feeds it. */
+  readonly hub: 'board' | 'by' | 'feed';
+}
+
+const plain = {
+  pin: 'none',
+  throughPin: 'not',
+  isLitLow: false,
+  transistor: null,
+} as const;
+
+/** Every way of switching there is, each once. */
+export const ways: Readonly<Record<Exclude<Way['id'], 'auto'>, Way>> = {
+  'always on': {
+    ...plain,
+    id: 'always on',
+    name: 'always on: lit while its supply is',
+    words: 'nothing: it is lit while its supply is',
+    plusSide: 'rail plus',
+    minusSide: 'minus',
+    startsAs: 'lit',
+    hub: 'feed',
+  },
+  'hand switch': {
+    ...plain,
+    id: 'hand switch',
+    name: 'a switch of its own in the lead',
+    words: 'a hand’s switch in its lead',
+    plusSide: 'rail plus',
+    minusSide: 'minus',
+    startsAs: 'as the contact',
+    hub: 'feed',
+  },
+  'pin high': {
+    ...plain,
+    id: 'pin high',
+    name: 'the pin itself, lit high',
+    words: 'the pin itself, lit high: channel and minus',
+    plusSide: 'channel',
+    minusSide: 'minus',
+    pin: 'light',
+    throughPin: 'given',
+    startsAs: 'dark',
+    hub: 'board',
+  },
+  'pin low': {
+    ...plain,
+    id: 'pin low',
+    name: 'the pin itself, lit low',
+    words: 'the pin itself, lit low: rail plus and channel',
+    plusSide: 'rail plus',
+    minusSide: 'channel',
+    pin: 'light',
+    throughPin: 'taken',
+    isLitLow: true,
+    startsAs: 'dark or faint',
+    hub: 'board',
+  },
+  'transistor below': {
+    ...plain,
+    id: 'transistor below',
+    name: 'a transistor below: to minus',
+    words: 'a transistor to minus',
+    plusSide: 'rail plus',
+    minusSide: 'channel',
+    pin: 'drive',
+    transistor: 'low',
+    startsAs: 'dark',
+    hub: 'board',
+  },
+  'transistor above': {
+    ...plain,
+    id: 'transistor above',
+    name: 'a transistor above: from plus',
+    words: 'a transistor from plus',
+    plusSide: 'channel',
+    minusSide: 'minus',
+    pin: 'drive',
+    transistor: 'high',
+    startsAs: 'dark',
+    hub: 'board',
+  },
+  'light gate': {
+    ...plain,
+    id: 'light gate',
+    name: 'a light gate, without a program',
+    words: 'a light gate',
+    plusSide: 'rail plus',
+    minusSide: 'switched minus',
+    startsAs: 'as the room',
+    hub: 'by',
+  },
+  driver: {
+    ...plain,
+    id: 'driver',
+    name: 'a constant-current driver',
+    words: 'a constant-current driver',
+    plusSide: 'driver plus',
+    minusSide: 'driver minus',
+    startsAs: 'lit',
+    hub: 'by',
+  },
+  box: {
+    ...plain,
+    id: 'box',
+    name: 'a ready-made box',
+    words: 'a ready-made box',
+    plusSide: 'rail plus',
+    minusSide: 'box output',
+    startsAs: 'as its remote left it',
+    hub: 'by',
+  },
+  undecided: {
+    ...plain,
+    id: 'undecided',
+    name: 'not decided yet',
+    words: 'nothing yet',
+    plusSide: 'rail plus',
+    minusSide: 'minus',
+    startsAs: 'dark',
+    hub: 'feed',
+  },
+};
+
+/** Whether a program dims or switches what hangs on this way. */
+export const isProgrammed = (way: Way): boolean => way.pin !== 'none';

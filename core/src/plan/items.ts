@@ -1,0 +1,35 @@
+import { type Item, kindOf, type SwitchedBy } from '../items/index.ts';
+import type { Change } from './changes.ts';
+import type { Design } from './types.ts';
+
+/** The item of this id, or undefined. */
+export const itemNamed = (design: Pick<Design, 'items'>, id: string | null): Item | undefined =>
+  design.items.find((item) => item.id === id);
+
+/** Items that give light, in the order of the plan. */
+export const lightItems = (design: Pick<Design, 'items'>): readonly Item[] =>
+  design.items.filter((item) => kindOf(item.kind).role === 'light');
+
+/** Items that moods can move: what gives light, and signals from board to board. */
+export const movableItems = (design: Pick<Design, 'items'>): readonly Item[] =>
+  design.items.filter((item) => kindOf(item.kind).role === 'light' || item.kind === 'signal');
+
+/** The changes that set fields of one item; paths within it may have dots. Empty where the item is gone. */
+export function changeItem(design: Design, id: string, fields: Readonly<Record<string, unknown>>): readonly Change[] {
+  const index = design.items.findIndex((item) => item.id === id);
+  if (index < 0) return [];
+  return Object.entries(fields).map(([field, value]) => ({
+    path: ['items', index, ...field.split('.').map((key) => (/^\d+$/.test(key) ? Number(key) : key))],
+    value,
+  }));
+}
+
+/** The changes that switch every channel of an item in one way. */
+export const changeWay = (design: Design, id: string, way: SwitchedBy): readonly Change[] =>
+  changeItem(design, id, { switchedBy: itemNamed(design, id)?.kind === 'plain tape' ? [way] : way });
+
+/** The design with one item changed. */
+export const mapItem = (design: Design, id: string, change: (item: Item) => Item): Design => ({
+  ...design,
+  items: design.items.map((item) => (item.id === id ? change(item) : item)),
+});

@@ -1,0 +1,23 @@
+import type { PackModel } from '../items/index.ts';
+import type { ConverterPart } from '../parts/index.ts';
+import type { LinkLimit, SupplyTree } from './tree.ts';
+
+/** One pack with one rail, straight or through a converter: the smallest tree there is. */
+export function singleRail(options: {
+  readonly pack: PackModel;
+  readonly leadOhm: number;
+  readonly converter: ConverterPart | null;
+  readonly links?: readonly Omit<LinkLimit, 'node'>[];
+  readonly brownOutV: number;
+}): SupplyTree {
+  const { pack, leadOhm, converter, links = [], brownOutV } = options;
+  const own = { id: 'pack', name: 'Pack', parent: -1, ohm: converter ? 0 : leadOhm, converter: null };
+  const nodes = converter
+    ? [
+        { ...own, brownOutV: 0 },
+        { id: 'converter', name: 'Converter', parent: 0, ohm: leadOhm, converter, brownOutV },
+      ]
+    : [{ ...own, brownOutV }];
+  const main = nodes.length - 1;
+  return { source: { kind: 'pack', pack }, nodes, main, links: links.map((link) => ({ ...link, node: main })) };
+}

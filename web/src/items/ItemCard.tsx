@@ -1,0 +1,67 @@
+import { type FormRow, type ItemKind, kindOf } from '@glimmer/core/items';
+import type { Item } from '@glimmer/core/plan';
+import { Plus, Trash2 } from 'lucide-react';
+import type { ReactNode } from 'react';
+import { useViewStore, view } from '../state/viewStore.ts';
+import { Button } from '../widgets/Button.tsx';
+import { TextField } from '../widgets/fields.tsx';
+import { FormRows, type Shown } from './FormRows.tsx';
+import { addItem, dropItem, setField } from './itemActions.ts';
+
+/** One item: its name, what its kind asks, and what follows from it. */
+export function ItemCard({
+  item,
+  shown,
+  only,
+  actions,
+  children,
+}: {
+  readonly item: Item;
+  readonly shown?: Shown;
+  readonly only?: (row: FormRow) => boolean;
+  readonly actions?: ReactNode;
+  readonly children?: ReactNode;
+}) {
+  const pointed = useViewStore((state) => state.pointedId === item.id);
+  return (
+    <article
+      aria-label={item.name}
+      className={`stitch py-2.5 first:border-t-0 ${pointed ? 'border-l-2 border-l-verdigris pl-3' : ''}`}
+      onFocus={() => view.pointAt(item.id)}
+    >
+      <div className="mb-1.5 grid grid-cols-[1fr_auto_auto] items-end gap-2">
+        <TextField
+          label={`Name of the ${kindOf(item.kind).name.toLowerCase()}`}
+          value={item.name}
+          onCommit={(name) => setField(item.id, 'name', name)}
+        />
+        {actions ?? <span />}
+        <Button look="quiet" aria-label={`Remove ${item.name}`} onClick={() => dropItem(item.id)}>
+          <Trash2 size={16} />
+        </Button>
+      </div>
+      <FormRows item={item} {...(shown ? { shown } : {})} {...(only ? { only } : {})} />
+      {children}
+    </article>
+  );
+}
+
+/** One button for each of some kinds. */
+export function AddItems({
+  kinds,
+  main,
+}: {
+  readonly kinds: readonly ItemKind[];
+  readonly main?: ItemKind | undefined;
+}) {
+  return (
+    <div className="flex flex-wrap gap-1">
+      {kinds.map((kind) => (
+        <Button key={kind} look={kind === main ? 'main' : 'quiet'} onClick={() => addItem(kind)}>
+          <Plus size={15} />
+          {kindOf(kind).name}
+        </Button>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,172 @@
+import { canBeNamed, type Nameable, type SwitchedBy, waysOf } from '@glimmer/core/items';
+import { ways } from '@glimmer/core/network';
+import { transistors } from '@glimmer/core/parts';
+import { type Item, itemNamed } from '@glimmer/core/plan';
+import { useSheet } from '../stages/useSheet.ts';
+import { Choice } from '../widgets/fields.tsx';
+import { setField } from './itemActions.ts';
+
+const NONE = '(none)';
+const namedBy: Readonly<Partial<Record<SwitchedBy['way'], Nameable>>> = {
+  'hand switch': 'switch',
+  'light gate': 'gate',
+  driver: 'driver',
+  box: 'box',
+};
+
+/** A way of a kind with nothing said yet but what it must name. */
+function freshWay(way: SwitchedBy['way'], by: string): SwitchedBy {
+  switch (way) {
+    case 'pin high':
+    case 'pin low':
+      return { way, board: null };
+    case 'transistor below':
+    case 'transistor above':
+      return { way, board: null, part: null };
+    case 'hand switch':
+    case 'light gate':
+      return { way, by };
+    case 'driver':
+      return { way, by, board: null };
+    case 'box':
+      return { way, by, output: 1 };
+    default:
+      return { way };
+  }
+}
+
+const allWays = Object.values(ways).flatMap(({ id, name }) =>
+  id === 'undecided' || id === 'auto' ? [] : [{ id, name }],
+);
+
+interface WayRowProps {
+  readonly item: Item;
+  readonly label: string;
+  readonly own: SwitchedBy;
+  readonly channel: number;
+  readonly onSet: (own: SwitchedBy) => void;
+}
+
+/** How one channel is switched: the way, and what it names. */
+function WayRow({ item, label, own, channel, onSet }: WayRowProps) {
+  const { design, assessment } = useSheet();
+  const candidates = (way: SwitchedBy['way']): readonly Item[] => {
+    const as = namedBy[way];
+    return as ? design.items.filter((each) => canBeNamed(each, as)) : [];
+  };
+  const hasBoard = assessment.boards.length > 0;
+  const offered = allWays.filter(
+    ({ id }) => id === own.way || (namedBy[id] ? candidates(id).length > 0 : hasBoard || ways[id].pin === 'none'),
+  );
+  const resolved = assessment.switched.get(item.id)?.[channel];
+  const driven = assessment.driven.find((each) => each.itemId === item.id && each.channels.includes(channel));
+  const transistor = driven?.transistor;
+  const hint = [
+    own.way === 'auto' && resolved ? resolved.way.words : null,
+    transistor ? `${transistor.part.name}, ${Math.round(transistor.gateOhm)} Ω before it` : null,
+  ].filter((each) => each !== null);
+  const byChoices = candidates(own.way);
+  return (
+    <>
+      <Choice
+        label={label}
+        value={own.way}
+        overruled={own.way !== 'auto'}
+        options={[
+          { value: 'auto' as const, label: 'as reckoned' },
+          ...offered.map(({ id, name }) => ({ value: id, label: name })),
+        ]}
+        hint={hint.length > 0 ? hint.join('; ') : undefined}
+        onChoose={(way) => onSet(freshWay(way, candidates(way)[0]?.id ?? ''))}
+      />
+      {'by' in own && (
+        <Choice
+          label={`${label}: which`}
+          value={own.by}
+          options={byChoices.map((each) => ({ value: each.id, label: each.name }))}
+          onChoose={(by) => onSet({ ...own, by })}
+        />
+      )}
+      {own.way === 'box' && (
+        <Choice
+          label={`${label}: output`}
+          value={String(own.output)}
+          options={['1', '2', '3', '4', '5', '6'].map((value) => ({ value, label: value }))}
+          onChoose={(output) => onSet({ ...own, output: Number(output) })}
+        />
+      )}
+      {'part' in own && (
+        <Choice
+          label={`${label}: which transistor`}
+          value={own.part ?? NONE}
+          options={[
+            { value: NONE, label: 'as reckoned' },
+            ...transistors
+              .filter((part) => part.side === ways[own.way].transistor)
+              .map((part) => ({ value: part.id, label: part.name })),
+          ]}
+          onChoose={(part) => onSet({ ...own, part: part === NONE ? null : part })}
+        />
+      )}
+      {'board' in own && assessment.boards.length > 1 && (
+        <Choice
+          label={`${label}: board`}
+          value={own.board ?? NONE}
+          options={[
+            { value: NONE, label: 'the first' },
+            ...assessment.boards.map((board) => ({ value: board.id, label: board.name })),
+          ]}
+          onChoose={(board) => onSet({ ...own, board: board === NONE ? null : board })}
+        />
+      )}
+      {own.way === 'hand switch' && itemNamed(design, own.by) === undefined && (
+        <span className="text-brick-ink">gone</span>
+      )}
+    </>
+  );
+}
+
+const colourNames = ['red', 'green', 'blue', 'white'];
+
+/** How an item is switched; a tape of several colours says so for each colour, or once for all. */
+export function WayRows({ item, label }: { readonly item: Item; readonly label: string }) {
+  const { assessment } = useSheet();
+  const own = waysOf(item);
+  const channels = item.kind === 'plain tape' ? (assessment.switched.get(item.id)?.length ?? 1) : 1;
+  const [first] = own;
+  if (!first) return null;
+  const shown =
+    item.kind === 'plain tape'
+      ? Array.from({ length: channels }, (_, i) => own[Math.min(i, own.length - 1)] ?? first)
+      : [first];
+  const isApart = own.length > 1;
+  const set = (index: number, next: SwitchedBy): void => {
+    const perColour = isApart ? shown.map((each, i) => (i === index ? next : each)) : [next];
+    setField(item.id, 'switchedBy', item.kind === 'plain tape' ? perColour : next);
+  };
+  return (
+    <>
+      {(isApart ? shown : shown.slice(0, 1)).map((each, i) => (
+        <WayRow
+          key={i}
+          item={item}
+          label={isApart ? `${label}, ${colourNames[i] ?? i + 1}` : label}
+          own={each}
+          channel={i}
+          onSet={(next) => set(i, next)}
+        />
+      ))}
+      {channels > 1 && (
+        <Choice
+          label="Its colours"
+          value={isApart ? 'apart' : 'alike'}
+          options={[
+            { value: 'alike', label: 'each switched in the same way' },
+            { value: 'apart', label: 'each in a way of its own' },
+          ]}
+          onChoose={(choice) => setField(item.id, 'switchedBy', choice === 'apart' ? shown : [first])}
+        />
+      )}
+    </>
+  );
+}

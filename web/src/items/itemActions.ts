@@ -1,0 +1,73 @@
+import { type ItemKind, kindOf } from '@glimmer/core/items';
+import { layRails } from '@glimmer/core/network';
+import { withOwnParts } from '@glimmer/core/parts';
+import { applyChanges, changeItem, type Design, type Item, itemNamed, removeItem } from '@glimmer/core/plan';
+import { castDraft } from 'immer';
+import { nanoid } from 'nanoid';
+import { changeDesign, editDesign } from '../state/planStore.ts';
+import { view } from '../state/viewStore.ts';
+
+/** Where fresh things of a kind are put: apart from each other, so that each can be taken hold of. */
+function freshPlace(design: Design, kind: ItemKind): { xMm: number; yMm: number } {
+  const { widthMm, heightMm } = design.view;
+  const placed = design.items.filter((item) => 'at' in item).length;
+  const down = { lights: 0.5, drive: 0.7, power: 0.82 }[kindOf(kind).stage];
+  return {
+    xMm: Math.round(widthMm * (0.2 + ((placed * 0.17) % 0.7))),
+    yMm: Math.round(heightMm * down),
+  };
+}
+
+/** What a fresh item is fed from: what passes a rail on goes to the end of the main one; all else takes what there is. */
+function withFeed(design: Design, item: Item): Item {
+  if (!('feed' in item) || kindOf(item.kind).role !== 'passes') return item;
+  return { ...item, feed: layRails(design, withOwnParts(design.ownParts)).mainId };
+}
+
+/** Adds an item of a kind, named by its number, and points at it. @returns its id */
+export function addItem(kind: ItemKind, change: Readonly<Record<string, unknown>> = {}): string {
+  const id = nanoid(8);
+  editDesign((draft) => {
+    // Reading needs no draft; the kinds are pure.
+    const design = draft as Design;
+    const count = design.items.filter((item) => item.kind === kind).length + 1;
+    const { name, freshName = name, create } = kindOf(kind);
+    const at = freshPlace(design, kind);
+    // What there is mostly one of goes without a number until there are two.
+    const isNumbered = count > 1 || kindOf(kind).stage === 'lights' || kindOf(kind).role === 'control';
+    const fresh = create({ id, name: isNumbered ? `${freshName} ${count}` : freshName, at });
+    draft.items.push(castDraft({ ...withFeed(design, fresh), ...change } as Item));
+  });
+  view.pointAt(id);
+  return id;
+}
+
+/** Takes an item out of the plan, and every reference to it. */
+export const dropItem = (id: string): void => changeDesign((open) => removeItem(open, id));
+
+/** Sets one field of an item by its path; `undefined` takes an optional field away. */
+export function setField(id: string, field: string, value: unknown): void {
+  changeDesign((design) => {
+    if (value !== undefined) return applyChanges(design, changeItem(design, id, { [field]: value }));
+    return {
+      ...design,
+      items: design.items.map((item) => {
+        if (item.id !== id) return item;
+        // Only an optional field of its kind is ever taken away.
+        const { [field]: _, ...left } = item as Item & Record<string, unknown>;
+        return left as unknown as Item;
+      }),
+    };
+  });
+}
+
+/** Moves what sits at one place; the steps of one drag count as one for undo. */
+export function moveItem(id: string, to: { readonly xMm: number; readonly yMm: number }): void {
+  editDesign(
+    (draft) => {
+      const found = itemNamed(draft as Design, id);
+      if (found && 'at' in found) Object.assign(found.at, to);
+    },
+    { merge: `item ${id}` },
+  );
+}

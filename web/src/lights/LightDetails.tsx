@@ -1,0 +1,144 @@
+import type { ItemOf } from '@glimmer/core/items';
+import { finishedDiameter, type PlacedLeds } from '@glimmer/core/lights';
+import { bands } from '@glimmer/core/plan';
+import { printQuantity } from '@glimmer/core/units';
+import { Trash2 } from 'lucide-react';
+import { nanoid } from 'nanoid';
+import { setField } from '../items/itemActions.ts';
+import { useSheet } from '../stages/useSheet.ts';
+import { Button } from '../widgets/Button.tsx';
+import { Choice, QuantityField, Tick } from '../widgets/fields.tsx';
+
+const mm = (value: number): string => printQuantity('lengthMm', value);
+
+/** Room that a drilled bore leaves round what goes in, and the tenth to which drills are sold. */
+const BORE_ROOM_MM = 0.4;
+const leastBoreMm = (finishedMm: number): number => Math.ceil((finishedMm + BORE_ROOM_MM) * 10 - 1e-6) / 10;
+
+/** Where each light of a group sits, and how it fits there. */
+export function LightDetails({
+  item,
+  placed,
+}: {
+  readonly item: ItemOf<'light'>;
+  readonly placed: PlacedLeds | undefined;
+}) {
+  const { design, assessment } = useSheet();
+  const bores = design.hollows.filter((hollow) => hollow.kind === 'bore');
+  const part = placed?.part;
+  const finishedMm = part
+    ? finishedDiameter.reckon({ d: part.bareDiameterMm, w: item.sleeved ? part.sleeveWallMm : 0 })
+    : 0;
+  return (
+    <>
+      <div className="mt-2 grid grid-cols-2 gap-x-3">
+        <QuantityField
+          label="Diffuser in front, at"
+          kind="lengthMm"
+          value={item.diffuserMm ?? null}
+          band={bands.diffuserMm}
+          placeholder="bare"
+          onCommit={(value) => setField(item.id, 'diffuserMm', value)}
+          onClear={() => setField(item.id, 'diffuserMm', undefined)}
+        />
+      </div>
+      {part && (
+        <div className="mt-1 flex flex-wrap items-center gap-x-4">
+          {part.sleeveWallMm > 0 && (
+            <Tick
+              label="Legs in shrink sleeve"
+              checked={item.sleeved}
+              onChange={(value) => setField(item.id, 'sleeved', value)}
+            />
+          )}
+          <span className="text-faint">
+            finished <span className="figures">⌀ {mm(finishedMm)}</span>, bore at least{' '}
+            <span className="figures">{mm(leastBoreMm(finishedMm))}</span>
+          </span>
+        </div>
+      )}
+      {item.waySoldered !== undefined && (
+        <Choice
+          label="How it was soldered"
+          value="not said"
+          options={[
+            { value: 'not said', label: 'an older sheet: not said yet' },
+            { value: 'high', label: 'from the pin to minus, as it is planned here' },
+            { value: 'low', label: 'from rail plus to the pin' },
+          ]}
+          onChoose={(value) => {
+            if (value === 'not said') return;
+            if (value === 'low') setField(item.id, 'switchedBy', { way: 'pin low', board: null });
+            setField(item.id, 'waySoldered', undefined);
+          }}
+        />
+      )}
+      {item.places.length > 0 && (
+        <ul className="mt-1">
+          {item.places.map((place, i) => {
+            const fit = assessment.fits.find((each) => each.placeId === place.id && each.groupId === item.id);
+            return (
+              <li key={place.id} className="grid grid-cols-[1.5rem_1fr_1fr_1.4fr_auto_auto] items-center gap-2 py-0.5">
+                <span className="figures">{i + 1}</span>
+                {(['xMm', 'yMm'] as const).map((axis) => (
+                  <QuantityField
+                    key={axis}
+                    hideLabel
+                    label={`${item.name} ${i + 1}, ${axis === 'xMm' ? 'across' : 'down'}`}
+                    kind="lengthMm"
+                    value={place.at[axis]}
+                    band={bands.placeMm}
+                    onCommit={(value) => setField(item.id, `places.${i}.at.${axis}`, value)}
+                  />
+                ))}
+                <Choice
+                  hideLabel
+                  label={`Bore of ${item.name} ${i + 1}`}
+                  value={place.hollowId ?? 'none'}
+                  options={[
+                    { value: 'none', label: 'no bore' },
+                    ...bores.map((bore) => ({ value: bore.id, label: bore.name })),
+                  ]}
+                  onChoose={(value) => setField(item.id, `places.${i}.hollowId`, value === 'none' ? null : value)}
+                />
+                <span
+                  className={`w-24 text-[13px] ${fit && fit.verdict !== 'fits' ? 'font-semibold text-amber-ink' : 'text-faint'}`}
+                >
+                  {fit ? `${fit.verdict}${fit.verdict === 'fits' ? `, ${mm(fit.acrossMm)}` : ''}` : ''}
+                </span>
+                <Button
+                  look="quiet"
+                  aria-label={`Remove ${item.name} ${i + 1}`}
+                  onClick={() =>
+                    setField(
+                      item.id,
+                      'places',
+                      item.places.filter((each) => each !== place),
+                    )
+                  }
+                >
+                  <Trash2 size={15} />
+                </Button>
+              </li>
+            );
+          })}
+        </ul>
+      )}
+      <Button
+        look="quiet"
+        onClick={() =>
+          setField(item.id, 'places', [
+            ...item.places,
+            {
+              id: nanoid(8),
+              at: { xMm: Math.round(design.view.widthMm / 2), yMm: Math.round(design.view.heightMm / 2) },
+              hollowId: null,
+            },
+          ])
+        }
+      >
+        Add one in the middle
+      </Button>
+    </>
+  );
+}

@@ -1,0 +1,165 @@
+import { explainTape } from '@glimmer/core/explain';
+import type { ItemOf } from '@glimmer/core/items';
+import type { PlacedPlain, PlacedTape } from '@glimmer/core/lights';
+import { stateFigure } from '@glimmer/core/parts';
+import { bands } from '@glimmer/core/plan';
+import { printQuantity } from '@glimmer/core/units';
+import { setField } from '../items/itemActions.ts';
+import { useSheet } from '../stages/useSheet.ts';
+import { Choice, QuantityField, Tick } from '../widgets/fields.tsx';
+import { FigureLine } from '../widgets/Section.tsx';
+import { openSum } from '../widgets/SumDrawer.tsx';
+import { RouteTable } from './RouteTable.tsx';
+
+const mm = (value: number): string => printQuantity('lengthMm', value);
+
+/** A tape cut into rows: how many lights each way, and which way every second one runs. */
+function Rows({ item }: { readonly item: ItemOf<'pixel tape'> }) {
+  const { grid } = item;
+  const side = (key: 'columns' | 'rows', label: string, value: number) => (
+    <QuantityField
+      label={label}
+      kind="count"
+      value={value}
+      band={{ least: 1, most: 64 }}
+      onCommit={(next) => setField(item.id, `grid.${key}`, Math.round(next))}
+    />
+  );
+  return (
+    <div className="mt-1 grid grid-cols-[auto_5rem_5rem_1fr] items-end gap-x-3">
+      <Tick
+        label="Cut into rows, as a grid"
+        checked={grid !== undefined}
+        onChange={(isGrid) => setField(item.id, 'grid', isGrid ? { columns: 8, rows: 8, snakes: true } : undefined)}
+      />
+      {grid && (
+        <>
+          {side('columns', 'Across', grid.columns)}
+          {side('rows', 'Down', grid.rows)}
+          <Tick
+            label="Every second row runs back"
+            checked={grid.snakes}
+            onChange={(snakes) => setField(item.id, 'grid.snakes', snakes)}
+          />
+        </>
+      )}
+    </div>
+  );
+}
+
+/** What a pixel tape is asked besides, and what follows: its cut, its lights, its route. */
+export function PixelTapeDetails({
+  item,
+  placed,
+}: {
+  readonly item: ItemOf<'pixel tape'>;
+  readonly placed: PlacedTape | undefined;
+}) {
+  const { design, assessment } = useSheet();
+  const fit = assessment.fits.find((each) => each.groupId === item.id);
+  const part = placed?.part;
+  return (
+    <>
+      <div className="mt-2 grid grid-cols-2 gap-x-3 gap-y-2">
+        <QuantityField
+          label={item.grid ? 'Tape in all, row by row' : 'Length of the route'}
+          kind="lengthMm"
+          value={placed?.routeMm ?? null}
+          band={bands.tapeLengthMm}
+          overruled={item.lengthMm !== null}
+          placeholder="lay it on the picture"
+          onCommit={(value) => setField(item.id, 'lengthMm', value)}
+          onClear={() => setField(item.id, 'lengthMm', null)}
+          hint={item.lengthMm !== null ? 'Empty it to measure on the picture again.' : undefined}
+        />
+        <Choice
+          label="Lies in"
+          value={item.channelId ?? 'none'}
+          options={[
+            { value: 'none', label: 'no channel' },
+            ...design.hollows
+              .filter((hollow) => hollow.kind === 'channel')
+              .map((hollow) => ({ value: hollow.id, label: hollow.name })),
+          ]}
+          onChoose={(value) => setField(item.id, 'channelId', value === 'none' ? null : value)}
+        />
+        <QuantityField
+          label="Current of one die at full"
+          kind="currentA"
+          value={item.dieCurrentA?.likely ?? part?.dieCurrentA.likely ?? null}
+          band={bands.dieCurrentA}
+          overruled={item.dieCurrentA !== null}
+          hint={
+            item.dieCurrentA
+              ? `${item.dieCurrentA.origin}, ± ${printQuantity('currentA', item.dieCurrentA.spread)}`
+              : `typical, ± ${printQuantity('currentA', part?.dieCurrentA.spread ?? 0)}`
+          }
+          onCommit={(value) => setField(item.id, 'dieCurrentA', stateFigure(value, 'guess'))}
+          onClear={() => setField(item.id, 'dieCurrentA', null)}
+        />
+        <QuantityField
+          label="Diffuser in front, at"
+          kind="lengthMm"
+          value={item.diffuserMm ?? null}
+          band={bands.diffuserMm}
+          placeholder="bare"
+          onCommit={(value) => setField(item.id, 'diffuserMm', value)}
+          onClear={() => setField(item.id, 'diffuserMm', undefined)}
+        />
+        <Tick
+          label="Data enters at the far end"
+          checked={item.reversed}
+          onChange={(value) => setField(item.id, 'reversed', value)}
+        />
+      </div>
+      <Rows item={item} />
+      {placed && (
+        <div className="mt-2">
+          <FigureLine
+            label="Lights"
+            value={<strong className="text-[19px]">{placed.cut.lights}</strong>}
+            onOpen={() => openSum(explainTape(placed))}
+          />
+          {!item.grid && (
+            <>
+              <FigureLine
+                label="Lit length, gap left at the end"
+                value={`${mm(placed.cut.litLengthMm)}, ${mm(placed.cut.gapMm)}`}
+              />
+              <FigureLine
+                label="One cut shorter, one longer"
+                value={`${placed.cut.shorter.lights} (${mm(placed.cut.shorter.lengthMm)}), ${placed.cut.longer.lights} (${mm(placed.cut.longer.lengthMm)})`}
+              />
+            </>
+          )}
+          {fit && <FigureLine label="In its channel" value={`${fit.verdict}: ${mm(fit.acrossMm)} each side`} />}
+        </div>
+      )}
+      <RouteTable item={item} />
+    </>
+  );
+}
+
+/** What follows for a plain tape: where it may be cut, and its route. */
+export function PlainTapeDetails({
+  item,
+  placed,
+}: {
+  readonly item: ItemOf<'plain tape'>;
+  readonly placed: PlacedPlain | undefined;
+}) {
+  return (
+    <>
+      {placed && (
+        <div className="mt-2">
+          <FigureLine label="Lights" value={<strong className="text-[19px]">{placed.cut.lights}</strong>} />
+          <FigureLine
+            label="Lit length, gap left at the end"
+            value={`${mm(placed.cut.litLengthMm)}, ${mm(placed.cut.gapMm)}`}
+          />
+        </div>
+      )}
+      <RouteTable item={item} />
+    </>
+  );
+}
