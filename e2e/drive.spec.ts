@@ -13,9 +13,9 @@ test('pins are locked by hand, a clash is named, and all locks are freed by a cl
   await pinOf(page, 'Eyes')
     .first()
     .selectOption(others[0] ?? '');
-  await expect(page.getByText(/No pin plan:/)).toBeVisible();
+  await expect(page.getByText(/No pin plan for Board:/)).toBeVisible();
   await page.getByRole('button', { name: 'Free all locked pins' }).click();
-  await expect(page.getByText(/No pin plan:/)).toBeHidden();
+  await expect(page.getByText(/No pin plan for Board:/)).toBeHidden();
   await expect(lure.locator('option').first()).toHaveText(/, reckoned$/);
   await kept(page);
 });
@@ -58,13 +58,16 @@ test('what switches a channel, and what the pixels’ data line has', async ({ p
   await goTo(page, 'lights');
 
   await fill(page, 'Resistor in the data line', '');
-  await expect(page.getByText('No resistor in the data line before the first pixel')).toBeVisible();
+  await goTo(page, 'drive');
+  await expect(page.getByText('No resistor in the data line before the first pixel of Upper jaw')).toBeVisible();
   await page.getByRole('button', { name: 'Add 330 Ω' }).click();
+  await goTo(page, 'lights');
   await expect(page.getByLabel('Resistor in the data line').first()).toHaveValue('330 Ω');
   await fill(page, 'Reservoir at its feed', '');
-  await expect(page.getByText('No reservoir capacitor at the tape’s feed')).toBeVisible();
+  await goTo(page, 'drive');
+  await expect(page.getByText('No reservoir capacitor at the feed of Upper jaw')).toBeVisible();
   await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
-  await expect(page.getByText('No reservoir capacitor at the tape’s feed')).toBeHidden();
+  await expect(page.getByText('No reservoir capacitor at the feed of Upper jaw')).toBeHidden();
   await goTo(page, 'drive');
   // 66 pixels: 66 · 24 · 1.25 µs + 0.3 ms = 2.28 ms, 438 frames a second.
   await page.getByRole('button', { name: '438', exact: true }).click();

@@ -10,6 +10,7 @@ import {
   exportTemplateSvg,
   exportWireCsv,
   fingerprint,
+  tellAssessment,
   writeBrief,
   writeMoodCard,
 } from '@glimmer/core/exports';
@@ -21,7 +22,7 @@ import { runSum } from './sumCommand.ts';
 import { UseError } from './useError.ts';
 
 const usage = `Use: ./glimmer COMMAND
-  assess FILE [--brief]        the whole assessment as JSON, or as a page to read
+  assess FILE [--brief]        the assessment as JSON (docs/assessment.schema.json), or as a page to read
   check FILE                   the findings; exit status 1 where there is a stop
   export FILE --as FORMAT      shopping-csv | wires-csv | template-svg | template-back-svg |
                                mood-card | program (a ZIP: give --out) | plan
@@ -105,12 +106,6 @@ function simulate(plan: Plan): number {
   return 0;
 }
 
-/** JSON has no infinity, so what can't be decided is null; and no arrays of whole numbers, so they are plain lists. */
-function plainJson(_key: string, value: unknown): unknown {
-  if (value instanceof Uint16Array) return [...value];
-  return typeof value === 'number' && !Number.isFinite(value) ? null : value;
-}
-
 function run(args: readonly string[]): number {
   const { values, positionals } = parseArgs({
     args: [...args],
@@ -132,11 +127,8 @@ function run(args: readonly string[]): number {
     case 'assess': {
       const plan = loadPlan(file);
       const assessment = assess(plan.design);
-      const findings = checkDesign(plan.design, assessment);
       write(
-        values.brief
-          ? writeBrief(plan, assessment)
-          : `${JSON.stringify({ plan: plan.name, assessment, findings }, plainJson, 2)}\n`,
+        values.brief ? writeBrief(plan, assessment) : `${JSON.stringify(tellAssessment(plan, assessment), null, 2)}\n`,
         values.out,
       );
       return 0;

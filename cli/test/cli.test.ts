@@ -2,6 +2,7 @@ import { execFileSync, spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { assessmentSchema } from '@glimmer/core/exports';
 import { unzipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 
@@ -20,12 +21,14 @@ plan.design.hollows[1].diameterMm = 4.8;
 writeFileSync(mended, JSON.stringify(plan));
 
 describe('./glimmer', () => {
-  it('assess gives the whole assessment as JSON without a number that is not one', () => {
+  it('assess gives the assessment as JSON of the documented form, without a number that is not one', () => {
     const { stdout, status } = run('assess', demo);
     expect(status).toBe(0);
     const result = JSON.parse(stdout);
-    expect(result.assessment.lightCount).toBe(69);
-    expect(result.findings[0].id).toBe('ceiling:strike');
+    expect(assessmentSchema.parse(result).plan).toBe('Anglerfish headdress');
+    expect(result.figures.ceiling.likely).toBeLessThan(0.5);
+    expect(result.findings[0]).toMatchObject({ rule: 'ceiling', about: 'strike', gravity: 'stop' });
+    expect(result.nets.map((net: { name: string }) => net.name)).toContain('rail plus');
     expect(stdout).not.toMatch(/NaN|Infinity/);
   });
   it('assess --brief gives a page that a person reads', () => {

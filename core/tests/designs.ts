@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { z } from 'zod';
-import { createPlan, type Design, emptyDesign, type Mood, type Plan } from '../src/plan/index.ts';
+import { type ItemKind, type ItemOf, kindOf } from '../src/items/index.ts';
+import { createPlan, type Design, emptyDesign, type Item, type Mood, type Plan } from '../src/plan/index.ts';
 import { readPlanText } from '../src/plan/reading.ts';
 import { migrateDesign } from '../src/plan/versionOne/migrate.ts';
 import type { planOneSchema } from '../src/plan/versionOne/schema.ts';
@@ -131,3 +132,14 @@ export const soundDesign = (change: Change = {}): Design => designOf({ ...soundS
 
 export const planOf = (design: Design): Plan =>
   createPlan({ id: '00000000-0000-4000-8000-000000000001', name: 'Test piece', design });
+
+/** One item of a kind, as a fresh one is but for the change. */
+export const itemOf = <K extends ItemKind>(kind: K, change: Partial<ItemOf<K>> & { readonly id: string }): Item =>
+  ({ ...kindOf(kind).create({ id: change.id, name: change.id, at: { xMm: 0, yMm: 0 } }), ...change }) as Item;
+
+/** A design of items alone: nothing moves but what the moods say. */
+export const circuitOf = (items: readonly Item[], change: Partial<Design> = {}): Design => ({
+  ...emptyDesign,
+  ...change,
+  items: [...items],
+});

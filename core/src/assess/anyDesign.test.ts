@@ -16,16 +16,19 @@ import {
   explainTape,
 } from '../explain/index.ts';
 import {
+  assessmentSchema,
   exportProgram,
   exportShoppingCsv,
   exportTemplateSvg,
   exportWireCsv,
+  tellAssessment,
   writeBrief,
   writeMoodCard,
 } from '../exports/index.ts';
 import { checkDesign, listStageStates, listWishes } from '../findings/index.ts';
 import { itemsOf } from '../items/index.ts';
 import { paintFrame } from '../motion/index.ts';
+import { joinNets } from '../network/index.ts';
 import { applyChanges, type Design, removeItem, removeMood } from '../plan/index.ts';
 import { readPlan, readPlanText } from '../plan/reading.ts';
 
@@ -140,6 +143,21 @@ describe('a design of any kind', () => {
     });
   });
 
+  it('joins every port on one net, or says which can’t be; every net has two ports, and each core is called by its net', () => {
+    always((design, assessment) => {
+      const nets = joinNets(assessment.runs);
+      expect(duplicates(nets.map((net) => net.name))).toEqual([]);
+      for (const net of nets) expect(net.ports.length, net.name).toBeGreaterThan(1);
+      for (const run of assessment.runs)
+        expect(run.cores.map((core) => core.meaning)).toEqual(run.joins.map(({ net }) => net.name));
+      const told = checkDesign(design, assessment).flatMap(({ id, aboutId }) =>
+        id.startsWith('common-plus:') && aboutId ? [`${aboutId} common`] : [],
+      );
+      const twice = duplicates(nets.flatMap((net) => net.ports.map(({ item, port }) => `${item} ${port}`)));
+      expect(twice.filter((port) => !told.includes(port))).toEqual([]);
+    });
+  });
+
   it('gives each pin once, to what it can do, or names a clash', () => {
     always((_design, { pins }) => {
       for (const { board, plan } of pins) {
@@ -203,6 +221,8 @@ describe('a design of any kind', () => {
         ...Object.values(exportProgram(plan, assessment, {})),
       ];
       expect(JSON.stringify(opened)).not.toMatch(/NaN|undefined|Infinity/);
+      // What is printed for other programs keeps to its schema, and has no number that is none.
+      assessmentSchema.parse(tellAssessment(plan, assessment));
       for (const sheet of sheets) expect(sheet).not.toMatch(/NaN|undefined|\bInfinity\b|\[object/);
     }, 100);
   });

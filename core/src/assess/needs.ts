@@ -53,6 +53,11 @@ export function findNeeds(options: {
       ? []
       : [current(`feed:${group.id}`, group.id, `a supply for ${group.name}`)];
   });
+  const unlaid = placed
+    .filter((group) => countLights(group) === 0)
+    .map((group) =>
+      current(`place:${group.id}`, group.id, `${group.kind === 'leds' ? 'a place' : 'a route'} for ${group.name}`),
+    );
   const nothing = consumers.length === 0 ? [current('lights', null, 'something that draws')] : [];
   const hasPack = rails.list.some((rail) => rail.gives.kind === 'pack' && rail.gives.part !== null);
   const hasOutside = rails.list.some((rail) => rail.gives.kind === 'outside');
@@ -62,5 +67,5 @@ export function findNeeds(options: {
       ? [{ id: 'mood', itemId: null, words: 'a mood', for: 'time' as const }]
       : []),
   ];
-  return [...unknown, ...undecided, ...nothing, ...time];
+  return [...unknown, ...undecided, ...unlaid, ...nothing, ...time];
 }

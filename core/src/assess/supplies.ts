@@ -45,6 +45,10 @@ export interface SupplyAssessment {
   /** At the height of the most hungry mood, with that charge left. */
   readonly peak: Draws;
   readonly atPeak: Operation;
+  /** The same with a full pack. */
+  readonly atFull: Operation;
+  /** The most that the source gives at the height, over all of its charge: infinite where it collapses. */
+  readonly mostA: number;
   /** In the moment in which everything is switched on, with a full pack; null where that is no more than the height. */
   readonly atStart: Operation | null;
   /** The height of each mood, as it is set. */
@@ -223,7 +227,13 @@ export function assessSupply(
     ...laid.tree,
     links: [...laid.tree.links, ...linkTapes(input, drawn, budget)],
   });
-  const links = loadLinks(withTapes(most), atPeak);
+  // A converter takes more from a tired pack, lights that follow their rail from a fresh one: each link at its worst.
+  const atFull = operate(laid.tree, 1, peak);
+  const fresh = loadLinks(withTapes(most), atFull);
+  const links = loadLinks(withTapes(most), atPeak).map((link, i) => {
+    const other = fresh[i];
+    return other && other.loadA > link.loadA ? other : link;
+  });
   const start = operate(laid.tree, 1, startDraws(drawn));
   return {
     rail,
@@ -233,6 +243,8 @@ export function assessSupply(
     dark,
     peak,
     atPeak,
+    atFull,
+    mostA: Math.max(atPeak.packA, atFull.packA),
     atStart: start.packA > operate(laid.tree, 1, peak).packA * 1.001 ? start : null,
     moodPeaks,
     links,

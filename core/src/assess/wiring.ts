@@ -229,7 +229,8 @@ export function layWires(input: WiresInput): Wires {
       rails.list.map((rail) => {
         const supply = supplies.find((each) => each.rail.id === rail.sourceId);
         const node = supply?.laid.nodeOf.get(rail.id) ?? -1;
-        const most = supply && node >= 0 && !supply.atPeak.collapses ? (supply.atPeak.nodes[node]?.outA ?? 0) : 0;
+        const most =
+          supply && node >= 0 ? Math.max(...[supply.atPeak, supply.atFull].map((at) => at.nodes[node]?.outA ?? 0)) : 0;
         const ownPeakA = sumOn(rail.id, rails, consumers, (each) => peaks.get(each.id) ?? 0);
         const restA = sumOn(rail.id, rails, consumers, (each) => each.restA);
         const share = ownPeakA <= 0 ? 0 : usualShare(course);

@@ -194,7 +194,7 @@ function explainWeakest(assessment: Assessment): Explanation {
           : `collapses; good for ${amps(link.limitA)}`,
       })),
     ),
-    sums: first && Number.isFinite(first.atPeak.packA) ? [printSum(fuseBand, { I: first.atPeak.packA })] : [],
+    sums: first && Number.isFinite(first.mostA) ? [printSum(fuseBand, { I: first.mostA })] : [],
     doubt: null,
   };
 }

@@ -1,3 +1,4 @@
+export { type AssessmentJson, assessmentSchema, tellAssessment } from './assessmentJson.ts';
 export { writeBrief } from './brief.ts';
 export { exportShoppingCsv, exportWireCsv } from './csv.ts';
 export { fingerprint } from './fingerprint.ts';

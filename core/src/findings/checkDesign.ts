@@ -19,7 +19,7 @@ import {
   switchLoadRule,
 } from './driveRules.ts';
 import { type Finding, type Gravity, type Rule, stages } from './finding.ts';
-import { gateRule, loadWayRule, magnetRule } from './gateRules.ts';
+import { commonPlusRule, gateRule, loadWayRule, magnetRule } from './gateRules.ts';
 import {
   boxRule,
   dotsRule,
@@ -103,6 +103,7 @@ const rules: readonly Rule[] = [
   gateRule,
   magnetRule,
   loadWayRule,
+  commonPlusRule,
   minusRule,
   whichRailRule,
   ceilingRule,

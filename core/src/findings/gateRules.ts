@@ -167,3 +167,36 @@ export const loadWayRule: Rule = ({ design, assessment }) =>
       },
     ];
   });
+
+/** The colours of a plain tape have their plus in common: it can hang on one net alone. */
+export const commonPlusRule: Rule = ({ design, assessment }) =>
+  itemsOf(design, 'plain tape').flatMap((item): Finding[] => {
+    const channels = assessment.switched.get(item.id) ?? [];
+    const plusNets = new Set(
+      channels.map(({ way, railId, channel, by }) =>
+        way.plusSide === 'rail plus'
+          ? `rail ${railId}`
+          : way.plusSide === 'channel'
+            ? `channel ${channel}`
+            : `${by?.id}`,
+      ),
+    );
+    if (channels.length < 2 || plusNets.size < 2) return [];
+    return [
+      {
+        id: `common-plus:${item.id}`,
+        gravity: 'stop',
+        stage: 'lights',
+        aboutId: item.id,
+        what: `The colours of ${item.name} share one plus, and are to be switched on ${plusNets.size} different ones`,
+        why: 'Joined by the tape, the nets short each other: colours light together, or a supply feeds into another.',
+        mend: 'Switch every colour below, towards minus, and feed the common plus from one rail.',
+        fixes: [
+          {
+            label: 'Switch each colour with a transistor below',
+            changes: changeWay(design, item.id, { way: 'transistor below', board: null, part: null }),
+          },
+        ].filter(() => assessment.boards.length > 0),
+      },
+    ];
+  });

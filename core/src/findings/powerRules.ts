@@ -1,4 +1,4 @@
-import { assess, type MoodCeiling, type SupplyAssessment } from '../assess.ts';
+import { type Assessment, assess, type MoodCeiling, type SupplyAssessment } from '../assess.ts';
 import { type ItemOf, openCircuitVoltageV } from '../items/index.ts';
 import {
   chemistries,
@@ -93,9 +93,9 @@ function shortA(supply: SupplyAssessment): number {
 
 /** The fuses that suit a source, for what it gives at its height; none where no fuse could ever blow, or nothing flows. */
 export function fusesFor(supply: SupplyAssessment): ReturnType<typeof chooseFuse> | null {
-  if (!Number.isFinite(supply.atPeak.packA) || supply.atPeak.packA <= 0) return null;
+  if (!Number.isFinite(supply.mostA) || supply.mostA <= 0) return null;
   const weakestA = Math.min(...guardedBy(supply).map((link) => link.limitA), shortA(supply) / 2);
-  const found = chooseFuse(supply.atPeak.packA, weakestA);
+  const found = chooseFuse(supply.mostA, weakestA);
   return found.mostA >= found.leastA - 1e-9 || found.bestA !== null ? found : { ...found, bestA: null };
 }
 
@@ -114,6 +114,13 @@ const liftsCeiling = (fix: Fix, ceiling: MoodCeiling, { design, library }: RuleI
     (each) => each.moodId === ceiling.moodId && each.setTo <= each.brightness + 1e-6,
   );
 
+/** Whether a supply gives a board less than it starts on: the rule of rails tells of that, and it is cause enough. */
+const starvesBoard = (assessment: Assessment, supply: SupplyAssessment): boolean =>
+  assessment.boards.some((board) => {
+    const rail = board.railId === null ? undefined : assessment.rails.byId.get(board.railId);
+    return rail?.sourceId === supply.rail.id && rail.range !== null && rail.range.nominalV < board.part.supplyLeastV;
+  });
+
 /** A mood set brighter than a supply can follow over the whole discharge. */
 export const ceilingRule: Rule = (input) => {
   const { design, assessment } = input;
@@ -124,22 +131,23 @@ export const ceilingRule: Rule = (input) => {
     // Where nothing is left of any mood there is one cause, told once.
     const dark = over.filter((ceiling) => ceiling.brightness < NOTHING_LEFT);
     const [first] = dark;
-    const none: Finding[] = first
-      ? [
-          {
-            id: `nothing-lit:${supply.rail.id}`,
-            gravity: 'stop',
-            stage: 'power',
-            aboutId: supply.rail.id,
-            actual: { kind: 'fraction', value: first.brightness },
-            limit: { kind: 'fraction', value: first.setTo },
-            what: `${supply.rail.name} feeds the piece dark, and nothing on top of it: ${first.limitedBy ?? 'it gives way'}`,
-            why: 'With a tenth of the charge in hand the program’s limiter would leave no light at all; without one the piece resets as soon as it lights.',
-            mend: 'A stronger pack, a converter, or lights that take less.',
-            fixes: addBoost(input),
-          },
-        ]
-      : [];
+    const none: Finding[] =
+      first && !starvesBoard(input.assessment, supply)
+        ? [
+            {
+              id: `nothing-lit:${supply.rail.id}`,
+              gravity: 'stop',
+              stage: 'power',
+              aboutId: supply.rail.id,
+              actual: { kind: 'fraction', value: first.brightness },
+              limit: { kind: 'fraction', value: first.setTo },
+              what: `${supply.rail.name} feeds the piece dark, and nothing on top of it: ${first.limitedBy ?? 'it gives way'}`,
+              why: 'With a tenth of the charge in hand the program’s limiter would leave no light at all; without one the piece resets as soon as it lights.',
+              mend: 'A stronger pack, a converter, or lights that take less.',
+              fixes: addBoost(input),
+            },
+          ]
+        : [];
     return [
       ...none,
       ...over
@@ -263,6 +271,8 @@ export const runTimeRule: Rule = ({ design, assessment, library }) => {
   const wanted = design.piece.hoursWanted;
   const supply = assessment.supplies.find((each) => each.runsFor === runs);
   if (!runs || !supply || runs.cautiousH >= wanted || supply.rail.gives.kind !== 'pack') return [];
+  // It never starts: that has been told.
+  if (runs.likelyH === 0 && starvesBoard(assessment, supply)) return [];
   const { part: now, item } = supply.rail.gives;
   const bigger =
     now &&
@@ -358,7 +368,7 @@ function largeFuse({ item, supply, bestA, fit }: Fused, fuseA: number): Finding[
   const [worst] = guardedBy(supply)
     .filter((link) => fuseA > link.limitA * (1 + 1e-9))
     .sort((a, b) => a.limitA - b.limitA);
-  const { packA } = supply.atPeak;
+  const packA = supply.mostA;
   const isLarge = Number.isFinite(packA) && packA > 0 && fuseA > 2 * packA * 1.3 && bestA !== null && bestA < fuseA;
   if (!worst && !isLarge) return [];
   return [
@@ -414,7 +424,7 @@ export const switchRule: Rule = ({ design, assessment }) =>
     if (behind.some((rail) => rail.gives.kind === 'switch')) return [];
     const drawn = assessment.consumers.filter((each) => behind.some((rail) => rail.id === each.railId));
     if (drawn.length === 0) return [];
-    const packA = Number.isFinite(supply.atPeak.packA) ? supply.atPeak.packA : 0;
+    const packA = Number.isFinite(supply.mostA) ? supply.mostA : 0;
     const enough = switches.find(
       (part) => part.limitA >= packA * 1.1 && !part.momentary && part.magnetic === undefined,
     );

@@ -62,7 +62,8 @@ function countParts(show: Show): { readonly channels: number; readonly tapes: nu
   const points = (bytesPerPoint: number, count: (points: number) => number): number =>
     show.groups.reduce((sum, group) => sum + (group.bytesPerPoint === bytesPerPoint ? count(group.points) : 0), 0);
   return {
-    channels: points(1, (all) => all),
+    // One point of three bytes is a tape whose colours are channels, or a single pixel: the more of both is counted.
+    channels: points(1, (all) => all) + points(3, (all) => (all === 1 ? 3 : 0)),
     tapes: points(3, (all) => Math.min(1, all)),
     controls: show.controls.length,
   };
@@ -71,7 +72,8 @@ function countParts(show: Show): { readonly channels: number; readonly tapes: nu
 /** Memory that the program takes beside its stack, in bytes: two frames, the boards of the cells, controls and pins. */
 export function memoryOfShow(show: Show): number {
   const { channels, tapes, controls } = countParts(show);
-  return 241 + 2 * show.frameBytes + 23 * controls + channels + tapes;
+  // A pin and a level for each channel.
+  return 241 + 2 * show.frameBytes + 23 * controls + 2 * channels + tapes;
 }
 
 /** Bytes of the engine in the flash of an eight-bit controller; a 32-bit one takes about as much. */
@@ -105,6 +107,7 @@ export function programOfShow(show: Show): number {
     table(21, show.cues.length) +
     table(15, show.controls.length) +
     table(5, counts.tapes) +
+    table(2, counts.channels) +
     2 * lists.reduce((sum, length) => sum + length, 0)
   );
 }

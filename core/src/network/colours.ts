@@ -32,7 +32,9 @@ export function colourCores(nets: readonly Net[]): ReadonlyMap<string, string> {
   const result = new Map<string, string>();
   const stripes = new Map<string, number>();
   let next = 0;
-  for (const net of nets) {
+  // The rail that most hangs on keeps the plain colour, wherever its first core is met.
+  const mainFirst = [...nets].sort((a, b) => Number(b.name === 'rail plus') - Number(a.name === 'rail plus'));
+  for (const net of mainFirst) {
     if (result.has(net.id)) continue;
     const fixed = reserved[net.role];
     const colour = fixed ?? forSignals[next % forSignals.length] ?? 'white';

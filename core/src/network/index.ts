@@ -1,5 +1,6 @@
 export { chipVoltageV, rangeOfChip, regulatedChip } from './chip.ts';
 export { colourCores, wireColours } from './colours.ts';
+export { type JoinedNet, joinNets } from './join.ts';
 export { type Net, type NetName, type NetNamer, type NetRole, nameNets } from './netNames.ts';
 export { layRails, type Rail, type RailRange, type Rails } from './rails.ts';
 export {

@@ -156,6 +156,16 @@ function giveOf(item: Giver, library: Library, ambientC: number): Rail['gives'] 
   }
 }
 
+/** A tape behind another is fed by way of it: the first of the line says from where. */
+function firstOfLine(design: Pick<Design, 'items'>, item: Item): Item {
+  let at = item;
+  for (let hops = 0; at.kind === 'pixel tape' && at.after !== null && hops < design.items.length; hops += 1) {
+    const { after } = at;
+    at = design.items.find((each) => each.id === after) ?? at;
+  }
+  return at;
+}
+
 /** What a giver gives, from what it is fed with. */
 function rangeGiven(gives: Rail['gives'], before: RailRange | null): RailRange | null {
   if (gives.kind === 'converter') return gives.part && rangeOfConverter(gives.part, before);
@@ -204,9 +214,10 @@ export function layRails(design: Pick<Design, 'items' | 'piece'>, library: Libra
     mainId: trunk.mainId,
     isAmbiguous: trunk.isAmbiguous,
     feedOf: (item) => {
-      if (!('feed' in item)) return null;
-      if (item.feed !== null) return byId.has(item.feed) ? item.feed : null;
-      return trunk.before.has(item.id) ? (trunk.before.get(item.id) ?? null) : trunk.mainId;
+      const fed = firstOfLine(design, item);
+      if (!('feed' in fed)) return null;
+      if (fed.feed !== null) return byId.has(fed.feed) ? fed.feed : null;
+      return trunk.before.has(fed.id) ? (trunk.before.get(fed.id) ?? null) : trunk.mainId;
     },
   };
 }

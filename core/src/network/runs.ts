@@ -147,7 +147,7 @@ class Wiring {
     const plus = this.plus(railId, port(item.id, ports.plus));
     const minus = ports.minus === null ? [] : [this.minus(railId, port(item.id, ports.minus))];
     const isOneRun = !isApart(placeOf(giver), placeOf(returns));
-    const name = item.kind === 'pack' ? item.name : item.name;
+    const { name } = item;
     this.add({
       id: `lead:${item.id}`,
       name: `Lead of ${name}`,
@@ -172,6 +172,18 @@ class Wiring {
     if (run.cores.length > 0) this.runs.push(run);
   }
 
+  /** The port of a hub at which a rail arrives: its own feed, or one that only goes through. */
+  private plusAt(hub: Item, railId: string): PortRef {
+    return port(hub.id, this.input.rails.feedOf(hub) === railId ? 'plus in' : `plus of ${railId}`);
+  }
+
+  private minusAt(hub: Item, railId: string): PortRef {
+    const { rails } = this.input;
+    const minusOf = (id: string | null): string | undefined => (id === null ? undefined : rails.byId.get(id)?.minusId);
+    const [own, wanted] = [minusOf(rails.feedOf(hub)), minusOf(railId)];
+    return port(hub.id, own === wanted ? 'minus' : `minus of ${wanted}`);
+  }
+
   /** Brings a rail to a hub that is fed from another, once. */
   private railTo(hub: Item, railId: string, itemIds: readonly string[]): void {
     const { rails } = this.input;
@@ -180,18 +192,16 @@ class Wiring {
     if (this.led.has(key)) return;
     this.led.add(key);
     const giver = this.item(railId);
-    const own = rails.feedOf(hub);
     if (!giver) return;
-    const isSameMinus = own !== null && rails.byId.get(own)?.minusId === rails.byId.get(railId)?.minusId;
     this.add({
       id: key,
       name: `${giver.name} to ${hub.name}`,
       from: endAt(giver),
       to: endAt(hub),
       cores: [
-        this.plus(railId, port(hub.id, 'plus through')),
-        // The minus of one family is at the hub already; it is led again, since the lights' current comes back by it.
-        ...(isSameMinus || own === null ? [this.minus(railId, port(hub.id, 'minus through'))] : []),
+        this.plus(railId, this.plusAt(hub, railId)),
+        // Where its minus is at the hub already it is led again, since the lights' current comes back by it.
+        this.minus(railId, this.minusAt(hub, railId)),
       ],
       carries: { kind: 'items', itemIds, share: 1 },
     });
@@ -207,15 +217,12 @@ class Wiring {
       case 'rail plus':
         return {
           net: this.names.plus(railId),
-          from:
-            hub.id === railId
-              ? outOf(rails, railId)
-              : through(rails.feedOf(hub) === railId ? 'plus in' : 'plus through'),
+          from: hub.id === railId ? outOf(rails, railId) : this.plusAt(hub, railId),
         };
       case 'minus': {
         const from = switched.way.throughPin === 'given' && switched.board?.railId ? switched.board.railId : railId;
         const giver = minusGiver(rails, from);
-        return { net: this.names.minus(from), from: giver.item === hub.id ? giver : through('minus') };
+        return { net: this.names.minus(from), from: giver.item === hub.id ? giver : this.minusAt(hub, from) };
       }
       case 'channel':
         return {
@@ -241,12 +248,30 @@ class Wiring {
     return switched.railId === null ? undefined : this.item(switched.railId);
   }
 
+  /** A switch stands in the plus lead: what hangs on it needs a minus beside it, from what is before the switch. */
+  private minusTo(hub: Item): void {
+    const { rails } = this.input;
+    const returns = this.item(minusGiver(rails, hub.id).item);
+    const key = `return:${hub.id}`;
+    if (!returns || returns.id === hub.id || this.led.has(key)) return;
+    this.led.add(key);
+    this.add({
+      id: key,
+      name: `Minus to ${hub.name}`,
+      from: endAt(returns),
+      to: endAt(hub),
+      cores: [this.minus(hub.id, port(hub.id, 'minus'))],
+      carries: { kind: 'node', railId: hub.id },
+    });
+  }
+
   /** Prepares the hub of a channel: what it is fed with, and the rail of its lights. */
   private prepare(switched: Switched): Item | null {
     const hub = this.hubOf(switched);
     if (!hub || switched.way.id === 'undecided') return null;
     if (switched.way.hub !== 'feed' && switched.railId !== null && switched.way.throughPin !== 'given')
       this.railTo(hub, switched.railId, [switched.itemId]);
+    if (hub.kind === 'switch') this.minusTo(hub);
     return hub;
   }
 
@@ -263,19 +288,22 @@ class Wiring {
       const before = isBus && i > 0 ? group.places[i - 1] : undefined;
       const left = group.places.length - i;
       const resistor = `resistor:${group.id}:${place.id}`;
+      /** A core of another channel only goes by this light. */
+      const endOf = (each: Switched, own: PortRef): PortRef =>
+        each === switched ? own : port(group.id, `by ${i + 1}, channel ${each.channel + 1}`);
       const plusOf = (each: Switched): CoreDraft => {
         const { net, from } = this.side(each.way.plusSide, each, hub);
         return group.resistorAt === 'light'
-          ? { net, from, to: port(resistor, 'a') }
+          ? { net, from, to: endOf(each, port(resistor, 'a')) }
           : {
               net: this.names.behind(group.id, place.id),
               from: port(resistor, 'b'),
-              to: port(group.id, `plus ${i + 1}`),
+              to: endOf(each, port(group.id, `plus ${i + 1}`)),
             };
       };
       const minusOf = (each: Switched): CoreDraft => ({
         ...this.side(each.way.minusSide, each, hub),
-        to: port(group.id, `minus ${i + 1}`),
+        to: endOf(each, port(group.id, `minus ${i + 1}`)),
       });
       // On a shared lead the common side goes by every light, each channel as far as its last one.
       const further = isBus
@@ -377,19 +405,14 @@ class Wiring {
       const board = boardOf(boards, tape.tape.board);
       if (!board) return;
       this.railTo(board.item, railId, behind);
-      const own = rails.feedOf(board.item) === railId;
       this.add({
         id: `feed:${tape.id}`,
         name: `Feed of ${tape.name}`,
         from: endAt(board.item),
         to,
         cores: [
-          {
-            net: this.names.plus(railId),
-            from: port(board.id, own ? 'plus in' : 'plus through'),
-            to: port(tape.id, 'plus'),
-          },
-          { net: this.names.minus(railId), from: port(board.id, 'minus'), to: port(tape.id, 'minus') },
+          { net: this.names.plus(railId), from: this.plusAt(board.item, railId), to: port(tape.id, 'plus') },
+          { net: this.names.minus(railId), from: this.minusAt(board.item, railId), to: port(tape.id, 'minus') },
           dataIn,
         ],
         carries: { kind: 'items', itemIds: behind, share: 1 },

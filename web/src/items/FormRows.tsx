@@ -1,4 +1,4 @@
-import { canBeNamed, type FormRow, rowsOf } from '@glimmer/core/items';
+import { canBeNamed, type FormRow, rowsOf, waysOf } from '@glimmer/core/items';
 import { type Figure, type Origin, type Part, stateFigure } from '@glimmer/core/parts';
 import { type Design, type Item, itemNamed } from '@glimmer/core/plan';
 import { printQuantity, type QuantityKind } from '@glimmer/core/units';
@@ -174,10 +174,18 @@ function NamedRow({ item, row, shown }: RowProps<'named'>) {
 }
 
 /** Minus is only a question where there are two of them. */
-const isAsked = (design: Design, row: FormRow): boolean =>
-  row.field !== 'minus' ||
+const hasMinuses = (design: Design): boolean =>
   design.items.filter((item) => item.kind === 'pack' || item.kind === 'outside supply' || item.kind === 'converter')
     .length > 1;
+
+/** What a switch of its own or a driver feeds takes from there, so its feed is not asked besides. */
+const isFedBySwitch = (item: Item): boolean => {
+  const own = waysOf(item);
+  return own.length > 0 && own.every(({ way }) => way === 'hand switch' || way === 'driver');
+};
+
+const isAsked = (design: Design, item: Item, row: FormRow): boolean =>
+  row.field === 'minus' ? hasMinuses(design) : row.field === 'feed' ? !isFedBySwitch(item) : true;
 
 function OneRow({ item, row, shown }: { readonly item: Item; readonly row: FormRow; readonly shown: Shown }) {
   const value = read(item, row.field);
@@ -225,7 +233,7 @@ export function FormRows({
   return (
     <div className="grid grid-cols-2 gap-x-3 gap-y-2">
       {rowsOf(item)
-        .filter((row) => isAsked(design, row) && (only?.(row) ?? true))
+        .filter((row) => isAsked(design, item, row) && (only?.(row) ?? true))
         .map((row) => (
           <OneRow key={row.field} item={item} row={row} shown={shown} />
         ))}

@@ -25,7 +25,7 @@ export function ItemCard({
   const pointed = useViewStore((state) => state.pointedId === item.id);
   return (
     <article
-      aria-label={item.name}
+      aria-label={`${kindOf(item.kind).name}: ${item.name}`}
       className={`stitch py-2.5 first:border-t-0 ${pointed ? 'border-l-2 border-l-verdigris pl-3' : ''}`}
       onFocus={() => view.pointAt(item.id)}
     >

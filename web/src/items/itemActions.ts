@@ -1,7 +1,7 @@
 import { type ItemKind, kindOf } from '@glimmer/core/items';
 import { layRails } from '@glimmer/core/network';
 import { withOwnParts } from '@glimmer/core/parts';
-import { applyChanges, changeItem, type Design, type Item, itemNamed, removeItem } from '@glimmer/core/plan';
+import { applyChanges, changeItem, type Design, type Item, itemNamed, mapItem, removeItem } from '@glimmer/core/plan';
 import { castDraft } from 'immer';
 import { nanoid } from 'nanoid';
 import { changeDesign, editDesign } from '../state/planStore.ts';
@@ -48,16 +48,12 @@ export const dropItem = (id: string): void => changeDesign((open) => removeItem(
 /** Sets one field of an item by its path; `undefined` takes an optional field away. */
 export function setField(id: string, field: string, value: unknown): void {
   changeDesign((design) => {
-    if (value !== undefined) return applyChanges(design, changeItem(design, id, { [field]: value }));
-    return {
-      ...design,
-      items: design.items.map((item) => {
-        if (item.id !== id) return item;
-        // Only an optional field of its kind is ever taken away.
-        const { [field]: _, ...left } = item as Item & Record<string, unknown>;
-        return left as unknown as Item;
-      }),
-    };
+    if (field.includes('.')) return applyChanges(design, changeItem(design, id, { [field]: value }));
+    return mapItem(design, id, (item) => {
+      // Only an optional field of its kind is ever taken away; what is put in its place was read for that field.
+      const { [field]: _, ...left } = item as Item & Record<string, unknown>;
+      return { ...left, ...(value === undefined ? {} : { [field]: value }) } as unknown as Item;
+    });
   });
 }
 

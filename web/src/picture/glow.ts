@@ -59,6 +59,8 @@ export interface Light {
   /** Its light at full against the brightest of the piece, as a share. */
   readonly relative: number;
   readonly dimmingHz: number;
+  /** Behind a light gate: dark while the room is lit. */
+  readonly onlyInDark: boolean;
 }
 
 /** A light that stands in no frame: always at full. */
@@ -86,6 +88,7 @@ export function listLights({ placed, show, driven, consumers }: Assessment): Lig
         relative: 1,
         mcd: PIXEL_MCD,
         dimmingHz: PIXEL_DIMMING_HZ,
+        onlyInDark: false,
       }));
     }
     const channels = Math.max(1, row?.points ?? 1);
@@ -100,6 +103,7 @@ export function listLights({ placed, show, driven, consumers }: Assessment): Lig
       relative: 1,
       mcd: mcd * (group.kind === 'leds' ? share : 1),
       dimmingHz: CHANNEL_DIMMING_HZ,
+      onlyInDark: drive?.way.id === 'light gate',
     }));
   });
   const brightest = Math.max(1, ...lights.map((light) => light.mcd));
@@ -130,7 +134,8 @@ export function paintLights(painter: Painter, lights: readonly Light[], frame: A
   const { context, fitting, lamp, viewMm, exposure } = painter;
   context.clearRect(0, 0, fitting.widthPx, fitting.heightPx);
   context.globalCompositeOperation = lamp === 'off' ? 'lighter' : 'source-over';
-  for (const light of lights) {
+  const inThisRoom = lamp === 'on' ? lights.filter((light) => !light.onlyInDark) : lights;
+  for (const light of inThisRoom) {
     const y = fitting.topPx + light.yMm * fitting.scale;
     const seen = (k: number): number => {
       const level = light.at === ALWAYS ? 1 : (frame[light.at + k] ?? 0) / 255;

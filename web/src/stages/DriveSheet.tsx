@@ -164,6 +164,12 @@ function ResistorFields({ item, driven }: { readonly item: ItemOf<'light'>; read
   );
 }
 
+/** What the three currents are of. */
+function unitOf({ resistor, loop }: Driven): string {
+  if (resistor) return 'Each light';
+  return loop.heldA === null ? 'Each piece between two marks' : 'All its lights';
+}
+
 /** How one group is switched, and what each of its lights gets. */
 function Channel({ item, driven }: { readonly item: Item; readonly driven: readonly Driven[] }) {
   const [first] = driven;
@@ -177,11 +183,17 @@ function Channel({ item, driven }: { readonly item: Item; readonly driven: reado
       {driven.map((each) => (
         <FigureLine
           key={each.channels.join()}
-          label={each.resistor ? 'Each light, dimmest to brightest' : 'Each channel, least to most'}
+          label={`${unitOf(each)}${driven.length > 1 ? `, channel ${(each.channels[0] ?? 0) + 1}` : ''}, dimmest to brightest`}
           value={`${amps(each.corners.currentA)} (${amps(each.corners.dimmestA)} to ${amps(each.corners.brightestA)})`}
           onOpen={() => openSum(explainDrive(each))}
         />
       ))}
+      {driven.length > 1 && (
+        <FigureLine
+          label="Whole channels, one after another"
+          value={driven.map((each) => amps(each.channelA)).join(', ')}
+        />
+      )}
       {first?.resistor && <FigureLine label="Head-room for the resistor" value={volts(first.resistor.headRoomV)} />}
     </div>
   );

@@ -48,6 +48,14 @@ function Layer({ item }: { readonly item: Item }) {
   );
 }
 
+const rounded = (volts: number | undefined): number | null => (volts === undefined ? null : Number(volts.toFixed(2)));
+
+/** What the first tape of a data line decides for all behind it. */
+const isOfTheLine = (item: Item, field: string): boolean =>
+  item.kind === 'pixel tape' &&
+  item.after !== null &&
+  ['feed', 'board', 'dataResistorOhm', 'levelShifter', 'reservoirUf'].includes(field);
+
 /** Stage 2. */
 export default function LightsSheet() {
   const { design, assessment } = useSheet();
@@ -79,7 +87,8 @@ export default function LightsSheet() {
               <ItemCard
                 key={item.id}
                 item={item}
-                shown={{ forwardV: { value: driven.get(item.id)?.forwardV.likely ?? null } }}
+                only={(row) => !isOfTheLine(item, row.field)}
+                shown={{ forwardV: { value: rounded(driven.get(item.id)?.forwardV.likely) } }}
                 actions={<Layer item={item} />}
               >
                 <Details item={item} />

@@ -167,7 +167,7 @@ export default function PowerSheet() {
               ? `The chain from ${supply.rail.name}`
               : 'The chain, at the height of the evening'
           }
-          aside={<span className="text-[13px] text-faint">with a tenth of the charge left</span>}
+          aside={<span className="text-[13px] text-faint">each link at its worst, from full to a tenth</span>}
         >
           <Chain links={supply.links} weakestName={supply.weakest?.name} />
         </Section>

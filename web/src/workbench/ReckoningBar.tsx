@@ -49,8 +49,8 @@ const amps = (value: number): string => printQuantity('currentA', value);
 function showDraws(assessment: Assessment, figures: Figures): FigureProps[] {
   const { supply } = assessment;
   const packA =
-    figures.peakA.likely !== null && supply && Number.isFinite(supply.atPeak.packA)
-      ? `${amps(supply.atPeak.packA)} from ${supply.rail.name}`
+    figures.peakA.likely !== null && supply && Number.isFinite(supply.mostA)
+      ? `at most ${amps(supply.mostA)} from ${supply.rail.name}`
       : undefined;
   return [
     { figure: 'peak', label: 'Peak draw', value: say(figures.peakA, amps), below: packA },

@@ -1,5 +1,5 @@
-import { itemsOf } from '../../items/index.ts';
-import { mapItem } from '../../plan/index.ts';
+import { itemsOf, kindOf } from '../../items/index.ts';
+import { type Item, mapItem } from '../../plan/index.ts';
 import { chooseFuse, fuseBand } from '../../power/index.ts';
 import { printSum } from '../../units/index.ts';
 import { wireCarriesA } from '../../wires/index.ts';
@@ -64,16 +64,23 @@ export const fuseSum = defineSum({
       ),
     };
   },
-  intoDesign: (design, { steadyA, weakestA, gaugeAwg }) => {
+  intoDesign: (design, { steadyA, weakestA, gaugeAwg }, newId) => {
     const limitA = Math.min(
       weakestA ?? Number.POSITIVE_INFINITY,
       gaugeAwg === null ? Number.POSITIVE_INFINITY : wireCarriesA(gaugeAwg),
     );
+    const { bestA } = chooseFuse(steadyA, limitA);
     const pack = itemsOf(design, 'pack')[0];
-    return pack
-      ? mapItem(design, pack.id, (item) =>
-          item.kind === 'pack' ? { ...item, fuseA: chooseFuse(steadyA, limitA).bestA ?? item.fuseA } : item,
-        )
-      : design;
+    if (pack)
+      return mapItem(design, pack.id, (item) =>
+        item.kind === 'pack' ? { ...item, fuseA: bestA ?? item.fuseA } : item,
+      );
+    // A fuse guards a pack: one whose kind is still to be chosen holds it until then.
+    const fresh = kindOf('pack').create({
+      id: newId(),
+      name: 'Pack',
+      at: { xMm: Math.round(design.view.widthMm / 2), yMm: Math.round(design.view.heightMm * 0.8) },
+    });
+    return { ...design, items: [...design.items, { ...fresh, part: null, fuseA: bestA } as Item] };
   },
 });

@@ -1,0 +1,28 @@
+import type { Net } from './netNames.ts';
+import type { PortRef, WireRun } from './runs.ts';
+
+/** A net with all that is joined on it. */
+export interface JoinedNet {
+  readonly id: string;
+  readonly name: string;
+  readonly role: Net['role'];
+  readonly ports: readonly PortRef[];
+}
+
+const keyOf = ({ item, port }: PortRef): string => JSON.stringify([item, port]);
+
+/** The nets of a design, each with every port that a core of its runs leads to: what is joined, and with what. */
+export function joinNets(runs: readonly WireRun[]): readonly JoinedNet[] {
+  const nets = new Map<string, { readonly net: Net; readonly ports: Map<string, PortRef> }>();
+  for (const { net, from, to } of runs.flatMap((run) => run.joins)) {
+    const found = nets.get(net.id) ?? { net, ports: new Map<string, PortRef>() };
+    nets.set(net.id, found);
+    for (const port of [from, to]) found.ports.set(keyOf(port), port);
+  }
+  return [...nets.values()].map(({ net, ports }) => ({
+    id: net.id,
+    name: net.name,
+    role: net.role,
+    ports: [...ports.values()],
+  }));
+}
