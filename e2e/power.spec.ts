@@ -42,7 +42,7 @@ test('the chain: a thinner fuse becomes its weakest link, and what is taken out 
   await expect(page.getByRole('button', { name: /^Add: Slide switch/ })).toBeVisible();
   await page.getByLabel('Kept in').selectOption('nothing: bare');
   await page.getByLabel('Sits next to the body').click();
-  await expect(page.getByText('Pack sits next to the body without a case')).toBeVisible();
+  await expect(page.getByText(/^(Stop: )?Pack sits next to the body without a case/).first()).toBeVisible();
   await page.getByRole('button', { name: 'Put it into a hard case' }).click();
   await expect(page.getByLabel('Kept in')).toHaveValue('hard case');
 });

@@ -97,5 +97,5 @@ test('the template’s back is the mirror of its front', async ({ page }) => {
   await length.fill('204 mm');
   await length.press('Enter');
   await goTo(page, 'wires');
-  expect(pixels((await takeOut(page, 'Front, SVG')).text)).toBe(101);
+  expect(pixels((await takeOut(page, 'Front, SVG')).text)).toBe(116);
 });

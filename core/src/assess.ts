@@ -28,7 +28,7 @@ import {
   type SupplyAssessment,
 } from './assess/supplies.ts';
 import { type ChainVoltage, solveChain } from './assess/tapeVoltage.ts';
-import { hubKey, type LaidTree } from './assess/trees.ts';
+import { deviate, hubKey, type LaidTree } from './assess/trees.ts';
 import { layWires } from './assess/wiring.ts';
 import { type DataLine, timeDataLine } from './drive/index.ts';
 import { itemsOf } from './items/index.ts';
@@ -153,7 +153,6 @@ export interface Assessment {
 interface Reckoned {
   readonly assessment: Assessment;
   readonly input: SuppliesInput;
-  readonly layAgain: (sourceId: string, deviation: { capacity: number; resistance: number }) => LaidTree | null;
 }
 
 const mostHungry = (budgets: readonly MoodBudget[]): MoodBudget | undefined =>
@@ -164,13 +163,13 @@ export function prepareNights(
   design: Design,
   library: Library = withOwnParts(design.ownParts),
 ): ReadonlyMap<string, NightMaker> {
-  const { assessment, input, layAgain } = reckon(design, library);
+  const { assessment, input } = reckon(design, library);
   if (assessment.course.length === 0) return new Map();
   return new Map(
     assessment.supplies.flatMap((supply): [string, NightMaker][] => {
       if (supply.tree.source.kind !== 'pack') return [];
       const again = (deviation: { capacity: number; resistance: number }): LaidTree =>
-        layAgain(supply.rail.id, deviation) ?? supply.laid;
+        deviate(supply.laid, supply.rail, design.piece.ambientC, deviation);
       return [[supply.rail.id, createNightMaker(input, again)]];
     }),
   );
@@ -265,9 +264,8 @@ function reckon(design: Design, library: Library): Reckoned {
     isLit ? { meanA: consumers.reduce((sum, each) => sum + each.restA + each.steadyA, 0), peakA: restA } : null,
   );
   const input: SuppliesInput = { show, consumers, byId, budgets, course, chains, runs, nodeOfConsumer };
-  const layAgain: Reckoned['layAgain'] = (sourceId, deviation) => layTreeOf(sourceId, deviation);
   const supplies = laid.map(({ rail, tree }) =>
-    assessSupply(input, rail, tree, (deviation) => layAgain(rail.id, deviation) ?? tree),
+    assessSupply(input, rail, tree, (deviation) => deviate(tree, rail, design.piece.ambientC, deviation)),
   );
   const supply =
     supplies.find((each) => each.rail.id === (rails.mainId === null ? null : rails.byId.get(rails.mainId)?.sourceId)) ??
@@ -361,7 +359,7 @@ function reckon(design: Design, library: Library): Reckoned {
     shopping,
     costPerCopy: totalCost(shopping),
   };
-  return { assessment, input, layAgain };
+  return { assessment, input };
 }
 
 /** The first tape of the line that a tape hangs on. */

@@ -208,7 +208,14 @@ describe('the store', () => {
       },
     };
     await layInDemo(repository, folder, clock);
-    expect(added).toEqual(['Reef reliquary']);
+    expect(added.sort()).toEqual([
+      'Harbour beacon',
+      'Harbour beacon, by a gate',
+      'Kelp cloak',
+      'Mooring float',
+      'Reef reliquary',
+      'Stepping-stone lanterns',
+    ]);
     expect(await layInDemo(repository, folder, clock)).toBe(0);
   });
   it('says which demo plan is damaged', async () => {

@@ -22,7 +22,7 @@ interface GroupInMood {
 }
 
 /** A load that grows in a straight line with brightness: with every light dark, and what full brightness adds. */
-export interface MoodDraw {
+interface MoodDraw {
   /** What no mood changes: boards, dark pixels, what is lit by hand. */
   readonly restA: number;
   readonly dynamicMeanA: number;
@@ -164,7 +164,7 @@ export const limitBudgets = (budgets: readonly MoodBudget[], show: Show, limit: 
 const shownDraw = (budget: MoodBudget): { readonly meanA: number; readonly peakA: number } => budget.limited ?? budget;
 
 /** A part of what is drawn in a stretch of the evening: a mood for its share of the time, as far as the limiter leaves it. */
-export interface CoursePart {
+interface CoursePart {
   readonly budget: MoodBudget;
   readonly share: number;
   /** Of its light, what the limiter leaves on the mean and at the height. */

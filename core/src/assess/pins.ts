@@ -49,7 +49,7 @@ const needOf = (design: Design, groupId: string, hasColours: boolean): 'dimmed' 
   whyDimmed(design, groupId, hasColours) === null ? 'out' : 'dimmed';
 
 /** What every data line, channel, signal and control asks of a pin of one board. */
-export function listPinDemands(
+function listPinDemands(
   design: Design,
   board: Board,
   boards: readonly Board[],

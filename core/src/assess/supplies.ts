@@ -176,13 +176,21 @@ function stretchDraws(input: SuppliesInput, drawn: Drawn, stretch: CourseStretch
 }
 
 /** Makes evenings of one source for any set of deviations: for the quick estimate and for sampling in a worker. */
-export const createNightMaker =
-  (input: SuppliesInput, layAgain: (deviation: { capacity: number; resistance: number }) => LaidTree): NightMaker =>
-  (deviation) => {
+export function createNightMaker(
+  input: SuppliesInput,
+  layAgain: (deviation: { capacity: number; resistance: number }) => LaidTree,
+): NightMaker {
+  // What is drawn hangs on how far off the lights are, not on the pack.
+  const courses = new Map<number, readonly NightStretch[]>();
+  return (deviation) => {
     const laid = layAgain(deviation);
-    const drawn = drawnFor(input, laid, deviation.load);
-    return { tree: laid.tree, course: input.course.map((stretch) => stretchDraws(input, drawn, stretch)) };
+    const { load } = deviation;
+    const course =
+      courses.get(load) ?? input.course.map((stretch) => stretchDraws(input, drawnFor(input, laid, load), stretch));
+    courses.set(load, course);
+    return { tree: laid.tree, course };
   };
+}
 
 const hungriest = (budgets: readonly MoodBudget[]): MoodBudget | undefined =>
   budgets.reduce<MoodBudget | undefined>((most, each) => (!most || each.peakA > most.peakA ? each : most), undefined);

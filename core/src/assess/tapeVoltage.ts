@@ -28,7 +28,7 @@ function rowJumperOhm({ tape }: PlacedTape, light: number, runs: readonly WireRu
 }
 
 /** A chain of tapes as a ladder, with the real lead and jumpers in front; `shareOf` says how brightly each is lit. */
-export function ladderOf(options: {
+function ladderOf(options: {
   readonly chain: readonly PlacedTape[];
   readonly runs: readonly WireRun[];
   readonly consumers: ReadonlyMap<string, Consumer>;

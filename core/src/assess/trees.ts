@@ -19,6 +19,17 @@ export interface LaidTree {
 /** Key of the node where a rail arrives at an item. */
 export const hubKey = (itemId: string, railId: string): string => `${itemId} on ${railId}`;
 
+/** The same tree behind a source that is off by so much. */
+export function deviate(
+  laid: LaidTree,
+  rail: Rail,
+  ambientC: number,
+  deviation: Pick<Deviation, 'capacity' | 'resistance'>,
+): LaidTree {
+  const source = sourceOf(rail, ambientC, deviation);
+  return source ? { ...laid, tree: { ...laid.tree, source } } : laid;
+}
+
 function sourceOf(
   rail: Rail,
   ambientC: number,
@@ -117,11 +128,10 @@ export function layTree(options: {
   readonly boards: readonly Board[];
   readonly hubs: readonly Hub[];
   readonly runs: readonly WireRun[];
-  readonly deviation?: Pick<Deviation, 'capacity' | 'resistance'>;
 }): LaidTree | null {
-  const { design, library, rails, sourceId, boards, hubs, runs, deviation } = options;
+  const { design, library, rails, sourceId, boards, hubs, runs } = options;
   const root = rails.byId.get(sourceId);
-  const source = root && sourceOf(root, design.piece.ambientC, deviation);
+  const source = root && sourceOf(root, design.piece.ambientC, undefined);
   if (!root || !source) return null;
   const draft: Draft = { nodes: [], links: [], nodeOf: new Map() };
   const runOf = (id: string): WireRun | undefined => runs.find((run) => run.id === id);

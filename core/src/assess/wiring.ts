@@ -14,7 +14,7 @@ import {
 } from '../network/index.ts';
 import { findPart, type Library } from '../parts/index.ts';
 import type { Design, Item } from '../plan/index.ts';
-import { addDraws, type Deviation, type Draws, findReserve, fuseBand, operate } from '../power/index.ts';
+import { addDraws, type Draws, findReserve, fuseBand, operate } from '../power/index.ts';
 import type { CourseStretch, MoodBudget } from './budget.ts';
 import type { Consumer } from './consumers.ts';
 import { type Drawn, darkDraws, lightDraws } from './draws.ts';
@@ -40,7 +40,7 @@ interface WiresInput {
 /** The wires of a plan, and the trees that follow from them. */
 export interface Wires {
   readonly runs: readonly WireRun[];
-  readonly layTreeOf: (sourceId: string, deviation?: Pick<Deviation, 'capacity' | 'resistance'>) => LaidTree | null;
+  readonly layTreeOf: (sourceId: string) => LaidTree | null;
   readonly nodeOfConsumer: (laid: LaidTree, consumer: Consumer) => number;
   readonly limitFor: (laid: LaidTree | null, guarded: Consumer | null, show: Show) => ShowLimit;
   readonly railFigures: (
@@ -179,7 +179,7 @@ export function layWires(input: WiresInput): Wires {
   });
   const treeWith =
     (runs: readonly WireRun[]) =>
-    (sourceId: string, deviation?: Pick<Deviation, 'capacity' | 'resistance'>): LaidTree | null =>
+    (sourceId: string): LaidTree | null =>
       layTree({
         design,
         library,
@@ -188,7 +188,6 @@ export function layWires(input: WiresInput): Wires {
         boards,
         hubs: listHubs(input, runs),
         runs,
-        ...(deviation ? { deviation } : {}),
       });
 
   // First without wires, whose gauges are to be found: what everything at full would take in at each node.

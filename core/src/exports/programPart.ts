@@ -5,7 +5,7 @@ import { type Board, boardOf, isProgrammed } from '../network/index.ts';
 import { type Control, controlsOf, type Plan } from '../plan/index.ts';
 
 /** A channel of a program: where its light stands in the frame, what asks for its pin, and which level is light. */
-export interface ProgramChannel {
+interface ProgramChannel {
   readonly demandId: string;
   /** Null = no byte of the frame says it: it stays dark. */
   readonly at: number | null;

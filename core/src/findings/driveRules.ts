@@ -205,7 +205,7 @@ export const pinLoadRule: Rule = ({ design, assessment }) =>
         if (pinA <= board.part.pinLimitA * (1 + 1e-9)) return [];
         return [
           {
-            id: `pin-load:${driven.itemId}`,
+            id: `pin-load:${driven.itemId}${assessment.boards.length > 1 ? `:${board.id}` : ''}`,
             gravity: 'stop',
             stage: 'drive',
             aboutId: driven.itemId,

@@ -17,7 +17,7 @@ export interface Fix {
 }
 
 /** A number with what it counts. */
-export interface Quantity {
+interface Quantity {
   readonly kind: QuantityKind;
   readonly value: number;
 }

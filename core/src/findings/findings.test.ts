@@ -191,9 +191,9 @@ const cases: readonly (readonly [id: string, gravity: Finding['gravity'], design
     }),
     true,
   ],
-  ['link:switch:The switch', 'stop', withPower({ switch: 'switch-slide-0a3' }), true],
+  ['link:switch:switch', 'stop', withPower({ switch: 'switch-slide-0a3' }), true],
   [
-    'link:plug:The plug of Pack',
+    'link:plug:pack',
     'stop',
     soundDesign({
       moods: { ...sound.moods, list: [moodOf({ brightness: 0.9 })] },
@@ -201,7 +201,7 @@ const cases: readonly (readonly [id: string, gravity: Finding['gravity'], design
     }),
     true,
   ],
-  ['link:fuse:The fuse of Pack', 'stop', withPower({ fuseA: 0.25 }), true],
+  ['link:fuse:pack', 'stop', withPower({ fuseA: 0.25 }), true],
   ['runs-short', 'mend', soundDesign({ piece: { ...soundSimple.piece, hoursWanted: 20 } }), true],
   ['no-fuse:pack', 'stop', withPower({ fuseA: null }), true],
   ['fuse-large:pack', 'stop', withPower({ fuseA: 10 }), true],

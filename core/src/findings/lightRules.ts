@@ -309,7 +309,7 @@ function scaleRoute(route: PlacedTape['tape']['route'], factor: number): PlacedT
 }
 
 /** What lies in each box, with its size: what the maker put there. */
-export function contentsOf(
+function contentsOf(
   design: Design,
   boxId: string,
   library: Parameters<Rule>[0]['library'],

@@ -1,5 +1,5 @@
 import { type Assessment, assess, type MoodCeiling, type SupplyAssessment } from '../assess.ts';
-import { type ItemOf, openCircuitVoltageV } from '../items/index.ts';
+import type { ItemOf } from '../items/index.ts';
 import {
   chemistries,
   converters,
@@ -189,6 +189,13 @@ export const ceilingRule: Rule = (input) => {
   });
 };
 
+/** The id of a link’s finding: its sort and its item, and a number where one item has several of a sort. */
+function nameLink(link: LoadedLink, before: readonly LoadedLink[], supply: SupplyAssessment): string {
+  const own = (each: LoadedLink): string => `link:${each.id}:${itemOfLink(each, supply)}`;
+  const earlier = before.filter((each) => own(each) === own(link)).length;
+  return earlier === 0 ? own(link) : `${own(link)}:${earlier + 1}`;
+}
+
 /** A link that carries more than it may at the height of the moods. */
 export const linkRule: Rule = (input) =>
   input.assessment.supplies.flatMap((supply) => {
@@ -199,8 +206,8 @@ export const linkRule: Rule = (input) =>
     return supply.links
       .filter((link) => link.fill > 1 + 1e-9 && Number.isFinite(link.loadA) && !(isTold && !exchangeable.has(link.id)))
       .map(
-        (link): Finding => ({
-          id: `link:${link.id}:${link.name}`,
+        (link, i, all): Finding => ({
+          id: nameLink(link, all.slice(0, i), supply),
           gravity: 'stop',
           stage: 'power',
           aboutId: itemOfLink(link, supply),
@@ -825,7 +832,3 @@ export const whichRailRule: Rule = ({ design, assessment }) => {
     },
   ];
 };
-
-/** The voltage of a full pack, for sheets. */
-export const fullVoltageOf = (supply: SupplyAssessment): number | null =>
-  supply.tree.source.kind === 'pack' ? openCircuitVoltageV(supply.tree.source.pack, 1) : null;

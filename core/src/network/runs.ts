@@ -21,7 +21,7 @@ export const cutLength = defineFormula({
 });
 
 /** One end of a run: what is there, and where; null while nobody knows where. */
-export interface RunEnd {
+interface RunEnd {
   readonly name: string;
   readonly itemId: string;
   readonly at: PlanPoint | null;
@@ -34,7 +34,7 @@ export interface PortRef {
 }
 
 /** A core of a run as it is wired: its net, and the ports that it joins. */
-export interface CoreDraft {
+interface CoreDraft {
   readonly net: Net;
   readonly from: PortRef;
   readonly to: PortRef;

@@ -40,7 +40,6 @@ const FORCED_GAIN = 10;
 const GATE_OHM = 220;
 /** Holds a gate or base while the controller starts: to minus below, to plus above. */
 export const PULL_OHM = 100_000;
-const RESISTOR_TOLERANCE = 0.05;
 
 /** The transistor of a channel, with what stands before it. */
 export interface TransistorSwitch {
@@ -460,5 +459,3 @@ export function unlitOverPin(
 
 /** The clamp of a pin conducts from here above the chip's supply (typical). */
 const CLAMP_V = 0.5;
-
-export { RESISTOR_TOLERANCE };

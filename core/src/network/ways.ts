@@ -2,7 +2,7 @@ import type { SwitchedBy } from '../items/index.ts';
 import type { TransistorPart } from '../parts/index.ts';
 
 /** What a way asks of a board. */
-export type PinNeed = 'none' | 'light' | 'drive';
+type PinNeed = 'none' | 'light' | 'drive';
 
 /** What is lit while the controller starts. */
 export type StartsAs = 'lit' | 'dark' | 'as the contact' | 'as the room' | 'dark or faint' | 'as its remote left it';

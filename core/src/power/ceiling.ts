@@ -47,8 +47,9 @@ export interface Ceiling {
 export const printCeiling = (brightness: number): string =>
   printQuantity('fraction', Math.floor(brightness * 1000 + 1e-9) / 1000);
 
-/** Halvings: good to a hundred-thousandth of full brightness. */
+/** Halvings: good to a hundred-thousandth of full brightness; for a curve that is only drawn, to a thousandth. */
 const STEPS = 17;
+const CURVE_STEPS = 10;
 
 const blame = (brightness: number, obstacle: Obstacle): Ceiling => ({
   brightness,
@@ -57,7 +58,12 @@ const blame = (brightness: number, obstacle: Obstacle): Ceiling => ({
 });
 
 /** The ceiling at one state of charge, by halving: more light never asks less. Of several cases the one that bites first. */
-export function findCeiling(tree: SupplyTree, charge: number, cases: readonly BrightnessDraw[]): Ceiling {
+export function findCeiling(
+  tree: SupplyTree,
+  charge: number,
+  cases: readonly BrightnessDraw[],
+  halvings = STEPS,
+): Ceiling {
   const obstacleAt = (brightness: number): Obstacle | null => {
     for (const each of cases) {
       const found = findObstacle(tree, charge, drawAtBrightness(each, brightness));
@@ -70,7 +76,7 @@ export function findCeiling(tree: SupplyTree, charge: number, cases: readonly Br
   const dark = obstacleAt(0);
   if (dark) return blame(0, dark);
   let [low, high] = [0, 1];
-  for (let i = 0; i < STEPS; i += 1) {
+  for (let i = 0; i < halvings; i += 1) {
     const middle = (low + high) / 2;
     const found = obstacleAt(middle);
     if (found) [high, obstacle] = [middle, found];
@@ -133,11 +139,15 @@ export function findCeilingOverDischarge(
   reserve: number,
 ): CeilingOverDischarge {
   const steps = Array.from({ length: 10 }, (_, i) => 1 - (i * (1 - reserve)) / 9);
-  const found = steps.map((charge) => ({ charge, ceiling: findCeiling(tree, charge, cases) }));
+  const found = steps.map((charge) => ({ charge, ceiling: findCeiling(tree, charge, cases, CURVE_STEPS) }));
   const worst = found.reduce((least, each) => (each.ceiling.brightness < least.ceiling.brightness ? each : least));
+  const fine = findCeiling(tree, worst.charge, cases);
   return {
-    ...worst.ceiling,
-    fresh: found[0]?.ceiling.brightness ?? 0,
-    curve: found.map(({ charge, ceiling }) => ({ charge, brightness: ceiling.brightness })),
+    ...fine,
+    fresh: found[0]?.ceiling.brightness === 1 ? 1 : findCeiling(tree, 1, cases).brightness,
+    curve: found.map(({ charge, ceiling }) => ({
+      charge,
+      brightness: charge === worst.charge ? fine.brightness : ceiling.brightness,
+    })),
   };
 }

@@ -31,6 +31,9 @@ export interface RunsFor {
 }
 
 const none: Deviation = { capacity: 0, resistance: 0, load: 0 };
+/** Steps of a night that is only compared, against those of one that is told. */
+const COARSE = 4;
+
 /**
  * Likely and cautious run time. Each doubtful input is put to its unlucky end alone; then all are moved together, each
  * by its part of the doubt, to the likeliest of the bad nights that lie one spread off. That night is the cautious one.
@@ -39,13 +42,15 @@ const none: Deviation = { capacity: 0, resistance: 0, load: 0 };
 export function estimateRunsFor(make: NightMaker): RunsFor {
   const usual = make(none);
   const stepS = chooseStepS(usual.tree, usual.course);
-  const run = (deviation: Deviation): NightRun => {
+  const run = (deviation: Deviation, everyS = stepS): NightRun => {
     const { tree, course } = make(deviation);
-    return runNight(tree, course, { stepS, keepSamples: false });
+    return runNight(tree, course, { stepS: everyS, keepSamples: false });
   };
   const likely = run(none);
+  // How the doubts compare needs no fine steps; each is held against a night in steps as coarse.
+  const coarse = Number.isFinite(likely.hours) ? run(none, COARSE * stepS).hours : likely.hours;
   const loss = (deviation: Partial<Deviation>): number =>
-    Number.isFinite(likely.hours) ? Math.max(0, likely.hours - run({ ...none, ...deviation }).hours) : 0;
+    Number.isFinite(coarse) ? Math.max(0, coarse - run({ ...none, ...deviation }, COARSE * stepS).hours) : 0;
   const losses = {
     capacity: loss({ capacity: -1 }),
     resistance: loss({ resistance: 1 }),

@@ -62,13 +62,13 @@ const FADED_SHARE = 0.2;
 
 /** Whether the lights that hang on sagging rails have all faded: none gives what is accepted any more. */
 function hasFaded(tree: SupplyTree, stretch: NightStretch, mean: Operation, usualV: readonly number[]): boolean {
+  // What draws the same at any voltage (pixels, a board) says of itself when it stops.
+  if (stretch.mean.some((draw) => draw.steadyA > 0)) return false;
   let isLit = false;
   for (const [i] of tree.nodes.entries()) {
     const draw = stretch.mean[i];
     if (!draw) continue;
     const volts = mean.nodes[i]?.outV ?? 0;
-    // What draws the same at any voltage (pixels, a board) says of itself when it stops.
-    if (draw.steadyA > 0) return false;
     for (const { share, atRail } of draw.shaped) {
       if (share <= 0) continue;
       if (atRail(volts) >= FADED_SHARE * atRail(usualV[i] ?? volts)) return false;
@@ -83,10 +83,36 @@ interface Evening {
   readonly pack: PackModel;
   /** What each rail has with the pack half full and nothing drawn. */
   readonly usualV: readonly number[];
+  /** Charge below which each stretch resets, as far as it is known. */
+  readonly peaks: Map<NightStretch, number>;
+}
+
+/** Halvings: good to a hundred-thousandth of the charge. */
+const CHARGE_STEPS = 17;
+
+/**
+ * The charge below which the height of a stretch resets a board: a pack that gives less is only worse, so it is found
+ * once by halving. 0 where it never does.
+ */
+function resetsBelow(tree: SupplyTree, stretch: NightStretch, known: Map<NightStretch, number>): number {
+  const found = known.get(stretch);
+  if (found !== undefined) return found;
+  const holds = (charge: number): boolean => operate(tree, charge, stretch.peak).ok;
+  let [low, high] = [0, 1];
+  if (holds(0)) high = 0;
+  else if (holds(1))
+    for (let i = 0; i < CHARGE_STEPS; i += 1) {
+      const middle = (low + high) / 2;
+      if (holds(middle)) high = middle;
+      else low = middle;
+    }
+  else high = 2;
+  known.set(stretch, high);
+  return high;
 }
 
 function findEnd(
-  { tree, pack, usualV }: Evening,
+  { tree, pack, usualV, peaks }: Evening,
   charge: number,
   stretch: NightStretch,
   mean: Operation,
@@ -94,13 +120,8 @@ function findEnd(
   if (charge <= 0) return 'empty';
   if (mean.collapses) return 'resets';
   if (mean.packV < pack.cutOffV) return 'cut-off';
-  const dropped = (at: Operation): boolean =>
-    tree.nodes.some((node, i) => node.converter !== null && (at.nodes[i]?.inV ?? 0) < node.converter.inputLeastV);
-  const reset = (at: Operation): boolean =>
-    tree.nodes.some((node, i) => node.brownOutV > 0 && (at.nodes[i]?.outV ?? 0) < node.brownOutV);
-  if (dropped(mean)) return 'drops out';
-  const peak = operate(tree, charge, stretch.peak);
-  if (peak.collapses || dropped(peak) || reset(peak)) return 'resets';
+  if (mean.dropsOut) return 'drops out';
+  if (charge < resetsBelow(tree, stretch, peaks)) return 'resets';
   return hasFaded(tree, stretch, mean, usualV) ? 'dims' : null;
 }
 
@@ -175,7 +196,7 @@ export function runNight(
   const shortestS = Math.min(...given.map((stretch) => stretch.minutes)) * 60;
   const steps = (plainHours(pack, tree, given) * 3600) / Math.min(stepS, shortestS);
   const stretches = steps > MOST_STEPS ? average(given, usualV) : given;
-  const evening: Evening = { tree, pack, usualV };
+  const evening: Evening = { tree, pack, usualV, peaks: new Map() };
   const lostAnHour = pack.selfDischargeAMonth / HOURS_A_MONTH;
 
   let index = 0;

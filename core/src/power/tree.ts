@@ -72,16 +72,25 @@ export const scaleDraws = (draws: Draws, factor: number): Draws =>
 
 /** Draws upon each other. */
 export const addDraws = (...all: readonly Draws[]): Draws =>
-  (all[0] ?? []).map((_, i) => ({
-    steadyA: all.reduce((sum, draws) => sum + (draws[i]?.steadyA ?? 0), 0),
-    shaped: all.flatMap((draws) => draws[i]?.shaped ?? []),
-  }));
+  (all[0] ?? []).map((_, i) => {
+    let steadyA = 0;
+    // What follows the rail in the same way is one: it is solved again and again.
+    const shares = new Map<RailDraw['shaped'][number]['atRail'], number>();
+    for (const draws of all) {
+      const draw = draws[i];
+      steadyA += draw?.steadyA ?? 0;
+      for (const { share, atRail } of draw?.shaped ?? []) shares.set(atRail, (shares.get(atRail) ?? 0) + share);
+    }
+    return { steadyA, shaped: [...shares].map(([atRail, share]) => ({ share, atRail })) };
+  });
 
 /** Amperes that a rail is asked for at a voltage. */
 export const drawAt = (draw: RailDraw | undefined, railV: number): number =>
   draw === undefined
     ? 0
-    : draw.shaped.reduce((sum, { share, atRail }) => sum + (share === 0 ? 0 : share * atRail(railV)), draw.steadyA);
+    : draw.shaped.length === 0
+      ? draw.steadyA
+      : draw.shaped.reduce((sum, { share, atRail }) => sum + (share === 0 ? 0 : share * atRail(railV)), draw.steadyA);
 
 /** One rail in operation. */
 export interface NodeState {
@@ -96,6 +105,9 @@ export interface NodeState {
 /** What a tree does under one load at one state of charge. */
 export interface Operation {
   readonly ok: boolean;
+  /** A converter has less before it than it works from; a board less than it needs. */
+  readonly dropsOut: boolean;
+  readonly resets: boolean;
   readonly collapses: boolean;
   readonly packA: number;
   /** At the source’s own output, its contacts and lead behind it. */
@@ -269,6 +281,8 @@ export const sourceAt = (source: Source, charge: number): { readonly openV: numb
 
 const collapsed: Operation = {
   ok: false,
+  dropsOut: true,
+  resets: true,
   packA: Number.POSITIVE_INFINITY,
   packV: 0,
   railV: 0,
@@ -277,42 +291,76 @@ const collapsed: Operation = {
   nodes: [],
 };
 
+/** Sheets to write into, by size: a night solves thousands of times, one after another. */
+const sheets = new Map<number, Sheet>();
+
+function sheetFor(count: number): Sheet {
+  const known = sheets.get(count);
+  if (known) return known;
+  const make = (): Float64Array => new Float64Array(count);
+  const made: Sheet = { inV: make(), inA: make(), outV: make(), outA: make(), ownA: make() };
+  sheets.set(count, made);
+  return made;
+}
+
+/** What a solved sheet says of its nodes, each only when it is asked for. */
+class Solved implements Operation {
+  readonly collapses = false;
+  readonly dropsOut: boolean;
+  readonly resets: boolean;
+  readonly packA: number;
+  readonly packV: number;
+  readonly railV: number;
+  readonly lossW: number;
+  /** Five figures a node. */
+  private readonly kept: number[] = [];
+  private told: readonly NodeState[] | null = null;
+
+  constructor(tree: SupplyTree, { inV, inA, outV, outA, ownA }: Sheet) {
+    const count = tree.nodes.length;
+    let [dropsOut, resets, lossW] = [false, false, 0];
+    for (let i = 0; i < count; i += 1) {
+      const node = tree.nodes[i];
+      const [vi, ai, vo, ao] = [inV[i] ?? 0, inA[i] ?? 0, outV[i] ?? 0, outA[i] ?? 0];
+      this.kept.push(vi, ai, vo, ao, ownA[i] ?? 0);
+      if (!node) continue;
+      if (node.brownOutV > 0 && vo < node.brownOutV) resets = true;
+      if (!node.converter) continue;
+      if (vi < node.converter.inputLeastV) dropsOut = true;
+      lossW += vi * ai - vo * ao;
+    }
+    this.dropsOut = dropsOut;
+    this.resets = resets;
+    this.lossW = lossW;
+    this.packA = outA[0] ?? 0;
+    this.packV = outV[0] ?? 0;
+    this.railV = outV[tree.main] ?? 0;
+  }
+
+  get ok(): boolean {
+    return !this.dropsOut && !this.resets;
+  }
+
+  get nodes(): readonly NodeState[] {
+    this.told ??= Array.from({ length: this.kept.length / 5 }, (_, i): NodeState => {
+      const { kept } = this;
+      const of = (field: number): number => kept[5 * i + field] ?? 0;
+      return { inV: of(0), inA: of(1), outV: of(2), outA: of(3), ownA: of(4) };
+    });
+    return this.told;
+  }
+}
+
 /**
  * Solves a tree of rails: from what hangs on the leaves to the source, and the voltages back to the leaves, until none
  * moves by a nanovolt. Of two solutions it gives the stable one; where there is none, the voltage collapses.
  * @example 10.80 W behind 0.25 Ω holds on 3.4 V and collapses on 3.2 V
  */
 export function operate(tree: SupplyTree, charge: number, draws: Draws): Operation {
-  const count = tree.nodes.length;
-  const make = (): Float64Array => new Float64Array(count);
-  const sheet: Sheet = { inV: make(), inA: make(), outV: make(), outA: make(), ownA: make() };
+  const sheet = sheetFor(tree.nodes.length);
   const { openV, ohm } = sourceAt(tree.source, charge);
   const solver: Solver = { tree, draws, children: listChildren(tree.nodes), sheet };
-  if (!solve(solver, 0, openV, ohm + (tree.nodes[0]?.ohm ?? 0))) return collapsed;
-  const nodes = tree.nodes.map(
-    (_, i): NodeState => ({
-      inV: sheet.inV[i] ?? 0,
-      inA: sheet.inA[i] ?? 0,
-      outV: sheet.outV[i] ?? 0,
-      outA: sheet.outA[i] ?? 0,
-      ownA: sheet.ownA[i] ?? 0,
-    }),
-  );
-  return {
-    ok: nodes.every((state, i) => {
-      const node = tree.nodes[i];
-      return state.outV >= (node?.brownOutV ?? 0) && state.inV >= (node?.converter?.inputLeastV ?? 0);
-    }),
-    collapses: false,
-    packA: nodes[0]?.outA ?? 0,
-    packV: nodes[0]?.outV ?? 0,
-    railV: nodes[tree.main]?.outV ?? 0,
-    lossW: nodes.reduce(
-      (sum, state, i) => sum + (tree.nodes[i]?.converter ? state.inV * state.inA - state.outV * state.outA : 0),
-      0,
-    ),
-    nodes,
-  };
+  return solve(solver, 0, openV, ohm + (tree.nodes[0]?.ohm ?? 0)) ? new Solved(tree, sheet) : collapsed;
 }
 
 /** A link with what it carries in one operation. */

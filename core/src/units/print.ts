@@ -40,9 +40,13 @@ function printPrefixed(value: number, symbol: string, digits: number): string {
   return step ? `${printNumber(value / step.factor, digits)} ${step.sign}${symbol}` : '–';
 }
 
+const HOURS_A_MONTH = 730;
+
 function printHours(hours: number, digits: number): string {
-  return Math.abs(hours) < 1
-    ? `${printNumber(hours * 60, Math.min(2, digits))} min`
+  if (Math.abs(hours) < 1) return `${printNumber(hours * 60, Math.min(2, digits))} min`;
+  // Nobody counts a season in hours.
+  return Math.abs(hours) > HOURS_A_MONTH
+    ? `${printNumber(hours / 24, digits)} days`
     : `${printNumber(hours, digits)} h`;
 }
 

@@ -26,7 +26,8 @@ export function ItemCard({
   return (
     <article
       aria-label={`${kindOf(item.kind).name}: ${item.name}`}
-      className={`stitch py-2.5 first:border-t-0 ${pointed ? 'border-l-2 border-l-verdigris pl-3' : ''}`}
+      // The place of the mark is kept: a card that moved when it is touched would make the first click miss.
+      className={`stitch -ml-3.5 border-l-2 py-2.5 pl-3 first:border-t-0 ${pointed ? 'border-l-verdigris' : 'border-l-transparent'}`}
       onFocus={() => view.pointAt(item.id)}
     >
       <div className="mb-1.5 grid grid-cols-[1fr_auto_auto] items-end gap-2">

@@ -19,6 +19,11 @@ import { useSheet } from './useSheet.ts';
 
 const amps = (value: number): string => printQuantity('currentA', value);
 
+const suits = ({ leastA, mostA }: { readonly leastA: number; readonly mostA: number }): string =>
+  leastA <= mostA
+    ? `suits: ${amps(leastA)} to ${amps(mostA)}`
+    : `none suits: what flows wants ${amps(leastA)}, what is behind it bears ${amps(mostA)}`;
+
 /** What the app says in the fields of a source that the maker has left to it. */
 function shownOf(item: Item, supply: SupplyAssessment | undefined): Shown {
   const gives = supply?.rail.gives;
@@ -26,7 +31,7 @@ function shownOf(item: Item, supply: SupplyAssessment | undefined): Shown {
   const fuse = fusesFor(supply);
   const capacity = gives.part?.capacityMah;
   return {
-    fuseA: { hint: fuse ? `suits: ${amps(fuse.leastA)} to ${amps(fuse.mostA)}` : undefined },
+    fuseA: { hint: fuse ? suits(fuse) : undefined },
     capacityMah: capacity
       ? {
           value: capacity.likely,

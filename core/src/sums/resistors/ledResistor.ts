@@ -219,6 +219,53 @@ function checkHeat({ worstHeatW }: PathsSolved, ratingW: number): SumFinding[] {
   ]);
 }
 
+/** What is printed on cells is a voltage in the middle: fresh and spent each is something else. */
+const printedCells = [
+  { printedV: 3.7, freshV: 4.2, spentV: 3, most: 4, name: 'lithium cell' },
+  { printedV: 3.6, freshV: 4.2, spentV: 3, most: 4, name: 'lithium cell' },
+  { printedV: 4.5, freshV: 4.8, spentV: 3, most: 1, name: 'three alkaline cells' },
+  { printedV: 9, freshV: 9.6, spentV: 6, most: 1, name: 'block of six alkaline cells' },
+];
+
+/** The pack whose printed voltage this is, or null. */
+function packPrinted(
+  supplyV: number,
+): { readonly name: string; readonly freshV: number; readonly spentV: number } | null {
+  for (const { printedV, freshV, spentV, most, name } of printedCells)
+    for (let count = 1; count <= most; count += 1)
+      if (Math.abs(supplyV - count * printedV) < 0.02)
+        return { name: count > 1 ? `${count} × ${name}` : name, freshV: count * freshV, spentV: count * spentV };
+  return null;
+}
+
+function ofPack({ supplyV }: PathsAsked, { currentWith, chosenOhm }: PathsSolved): Result[] {
+  const pack = packPrinted(supplyV);
+  if (!pack || chosenOhm <= 0) return [];
+  return [
+    figure('freshA', `Fresh, at ${volts(pack.freshV)}`, 'currentA', currentWith(chosenOhm, pack.freshV)),
+    figure('spentA', `Spent, at ${volts(pack.spentV)}`, 'currentA', currentWith(chosenOhm, pack.spentV)),
+  ];
+}
+
+function checkPack({ supplyV, ratedA, series }: PathsAsked, { currentWith, chosenOhm }: PathsSolved): SumFinding[] {
+  const pack = packPrinted(supplyV);
+  if (!pack || chosenOhm <= 0) return [];
+  const [freshA, spentA] = [currentWith(chosenOhm, pack.freshV), currentWith(chosenOhm, pack.spentV)];
+  let safeOhm = chosenOhm;
+  while (currentWith(safeOhm, pack.freshV) > ratedA && safeOhm < 1e6) safeOhm = nextStandard(safeOhm, series);
+  return [
+    finding(
+      'printed-voltage',
+      freshA > ratedA * (1 + 1e-9) ? 'stop' : 'mind',
+      `${volts(supplyV)} is what is printed on a ${pack.name}: fresh it gives ${volts(pack.freshV)} and ${amps(freshA)} flow, spent ${volts(pack.spentV)} and ${amps(spentA)}`,
+      'The printed voltage stands in the middle of what the pack gives; the light gets the whole range.',
+      safeOhm === chosenOhm
+        ? 'Look whether it is bright enough near the end.'
+        : `Take ${printQuantity('resistanceOhm', safeOhm)}: it keeps the fresh pack within the rating.`,
+    ),
+  ];
+}
+
 /** The light's curve with the line of what the resistor leaves; where they cross is the current. */
 function drawLoadLine({ supplyV, count, currentA, ratedA }: PathsAsked, solved: PathsSolved): Drawing {
   const ohm = Math.max(1, solved.chosenOhm + solved.sourceOhm);
@@ -286,13 +333,14 @@ export const ledResistorSum = defineSum({
     };
     const solved = solvePaths(asked);
     return {
-      results: listResults(asked, solved, values.ratedA !== null),
+      results: [...listResults(asked, solved, values.ratedA !== null), ...ofPack(asked, solved)],
       steps: [
         ...(solved.exactOhm > 0 ? [printSum(seriesResistor, solved.sum)] : []),
         printSum(resistorPower, { I: asked.shared ? solved.resistorA : solved.brightestA, R: solved.chosenOhm }),
       ],
       findings: [
         ...checkHeadRoom(asked, solved),
+        ...checkPack(asked, solved),
         ...checkCurrent(asked, solved),
         ...checkHeat(solved, values.ratingW),
         ...checkBuiltIn(asked, solved),
