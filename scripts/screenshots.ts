@@ -55,6 +55,14 @@ const shots: readonly Shot[] = [
     },
   },
   { name: 'drive', path: stage('drive'), lamp: 'on' },
+  {
+    name: 'drive-colour-tape',
+    path: `/plan/${DEMO.slice(0, -1)}5/drive`,
+    lamp: 'on',
+    before: (page) =>
+      page.getByRole('heading', { name: 'How each is switched' }).evaluate((heading) => heading.scrollIntoView()),
+  },
+  { name: 'wires-no-controller', path: `/plan/${DEMO.slice(0, -1)}6/wires`, lamp: 'off' },
   { name: 'power', path: stage('power'), lamp: 'on' },
   {
     name: 'night',

@@ -6,8 +6,11 @@ import { listSteps } from '../bench/index.ts';
 import { exportProgram, exportWireCsv } from '../exports/index.ts';
 import { figuresOf } from '../figures/index.ts';
 import { checkDesign } from '../findings/index.ts';
+import { tuneCapacity } from '../logbook/index.ts';
 import type { OwnPart } from '../parts/index.ts';
 import { createPlan, type Design, type Item, type Mood } from '../plan/index.ts';
+import { answerSum, answerToJson, findSum } from '../sums/index.ts';
+import { printQuantity } from '../units/index.ts';
 
 /** A light of the maker’s own by its two points: forward voltage at 1 mA and at 20 mA. */
 const lightPart = (name: string, at1mA: number, at20mA: number, like = 'led-5mm-white'): OwnPart =>
@@ -342,5 +345,51 @@ describe('a cork float with a pouch cell, a magnet switch and one lamp', () => {
     const card = listSteps(float, assessment).find((step) => step.id.startsWith('channel:lamp'));
     expect((card?.expect?.low ?? 0) * 1000).toBeLessThan(2.5);
     expect((card?.expect?.high ?? 0) * 1000).toBeGreaterThan(11.8);
+  });
+});
+
+describe('what is printed on a cell', () => {
+  const sum = findSum('led-resistor');
+  const ask = (supplyV: number) => {
+    if (!sum) throw new Error('the sum of the resistor');
+    const answered = answerSum(sum, { supplyV, forwardV: 3.2, currentA: 0.02 });
+    if (!answered.ok) throw new Error(JSON.stringify(answered.problems));
+    return answerToJson(answered.answer);
+  };
+  it('3.7 V for 3.2 V and 20 mA is 33 Ω, and 27 mA flow from a fresh cell: a stop', () => {
+    const json = JSON.stringify(ask(3.7));
+    // 4.2 V less about 3.26 V of the light at that current, over 33 Ω: 28 mA; its curve makes it 27.
+    expect(json).toMatch(/"freshA":0\.027/);
+    expect(json).toContain('printed-voltage');
+    expect(json).toMatch(/Take 39\.0 Ω/);
+  });
+  it('5 V from a converter is 5 V', () => {
+    expect(JSON.stringify(ask(5))).not.toContain('printed-voltage');
+  });
+  it('a season is told in days, a night in hours', () => {
+    expect(printQuantity('timeH', 2400)).toBe('100 days');
+    expect(printQuantity('timeH', 240)).toBe('240 h');
+  });
+});
+
+describe('a run test that teaches the capacity', () => {
+  const ofItsKind = { likely: 3400, spread: 200, origin: 'typical' as const };
+  const test = (hours: number, predictedHours: number, predictedWithMah?: number) => ({
+    id: 't',
+    at: '2026-11-01T10:00:00Z',
+    moodId: null,
+    moodName: 'The evening’s course',
+    brightness: 1,
+    ambientC: 8,
+    hours,
+    predictedHours,
+    ...(predictedWithMah === undefined ? {} : { predictedWithMah }),
+    note: '',
+  });
+  it('is weighed against the capacity that its own prediction was made with, and leaves the prediction as it was', () => {
+    // 8 h instead of 10 with 3400 mAh: 2720. A second test, predicted with those 2720 mAh, came true.
+    const tests = [test(8, 10), test(8, 8, 2720)];
+    expect(tuneCapacity(ofItsKind, tests)?.likely).toBe(2720);
+    expect(tests[0]?.predictedHours).toBe(10);
   });
 });
