@@ -27,15 +27,17 @@ export function glimpseLights({ placed, show }: Assessment): readonly GlimpseLig
   const mood = show.moods[show.start];
   if (mood) paintFrame(show, show.start, Math.round(mood.throughMs * SEEN_AT), frame);
   const brightest = Math.max(0, ...frame);
-  const lights = placed.flatMap((group, g): GlimpseLight[] => {
-    const row = show.groups[g];
-    if (!row) return [];
+  const lights = placed.flatMap((group): GlimpseLight[] => {
+    const row = show.groups.find((each) => each.id === group.id);
+    // What no program drives is lit while its supply is.
+    const plain = group.kind === 'leds' ? group.part.colour : UNLIT;
+    if (!row) return group.places.map((place) => ({ ...place, colour: plain }));
     return group.places.flatMap((place, i): GlimpseLight[] => {
-      if (brightest === 0) return [{ ...place, colour: group.kind === 'leds' ? group.part.colour : UNLIT }];
+      if (brightest === 0) return [{ ...place, colour: plain }];
       const at = row.offset + (i % Math.max(1, row.points)) * row.bytesPerPoint;
       const bytes = [...frame.slice(at, at + row.bytesPerPoint)].map((byte) => byte / brightest);
       if (Math.max(...bytes) < LEAST_SEEN) return [];
-      return [{ ...place, colour: group.kind === 'leds' ? group.part.colour : `#${bytes.map(onScreen).join('')}` }];
+      return [{ ...place, colour: row.bytesPerPoint === 3 ? `#${bytes.map(onScreen).join('')}` : plain }];
     });
   });
   const step = Math.max(1, Math.ceil(lights.length / MOST_LIGHTS));

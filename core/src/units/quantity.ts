@@ -129,8 +129,8 @@ export const quantityKinds: Readonly<Record<QuantityKind, KindRow>> = {
   timeH: {
     noun: 'a time',
     bareUnit: 'h',
-    example: '3.5 h or 90 min',
-    units: [unit(1, 'h', 'hours', 'hour'), unit(1 / 60, 'min'), unit(1 / 3600, 's')],
+    example: '3.5 h, 90 min or 20 days',
+    units: [unit(1, 'h', 'hours', 'hour'), unit(1 / 60, 'min'), unit(1 / 3600, 's'), unit(24, 'days', 'day')],
   },
   temperatureC: { noun: 'a temperature', bareUnit: '°C', example: '−5 °C or 21', units: [unit(1, '°C', 'C')] },
   massG: {
