@@ -47,6 +47,7 @@ import {
   boardOf,
   type Driven,
   isProgrammed,
+  type JoinedNet,
   layRails,
   listBoards,
   type RailRange,
@@ -144,6 +145,8 @@ export interface Assessment {
   readonly runsFor: RunsFor | null;
   readonly railFigures: readonly RailFigures[];
   readonly chains: readonly ChainVoltage[];
+  /** What is joined with what, by a wire or at one place. */
+  readonly nets: readonly JoinedNet[];
   readonly runs: readonly WireRun[];
   readonly shopping: readonly ShoppingLine[];
   readonly costPerCopy: number;
@@ -244,7 +247,7 @@ function reckon(design: Design, library: Library): Reckoned {
     show,
     chains,
   });
-  const { runs, layTreeOf, nodeOfConsumer } = wiring;
+  const { nets, runs, layTreeOf, nodeOfConsumer } = wiring;
   const laid = rails.list
     .filter((rail) => rail.fromId === null)
     .flatMap((rail) => {
@@ -355,6 +358,7 @@ function reckon(design: Design, library: Library): Reckoned {
       const range = railId === null ? null : (rails.byId.get(railId)?.range ?? null);
       return solveChain({ chain, runs, consumers: byId, budget: hungriest, railId, railV: range?.nominalV ?? 0 });
     }),
+    nets,
     runs,
     shopping,
     costPerCopy: totalCost(shopping),

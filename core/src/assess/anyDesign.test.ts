@@ -28,7 +28,6 @@ import {
 import { checkDesign, listStageStates, listWishes } from '../findings/index.ts';
 import { itemsOf } from '../items/index.ts';
 import { paintFrame } from '../motion/index.ts';
-import { joinNets } from '../network/index.ts';
 import { applyChanges, type Design, removeItem, removeMood } from '../plan/index.ts';
 import { readPlan, readPlanText } from '../plan/reading.ts';
 
@@ -145,7 +144,7 @@ describe('a design of any kind', () => {
 
   it('joins every port on one net, or says which can’t be; every net has two ports, and each core is called by its net', () => {
     always((design, assessment) => {
-      const nets = joinNets(assessment.runs);
+      const { nets } = assessment;
       expect(duplicates(nets.map((net) => net.name))).toEqual([]);
       for (const net of nets) expect(net.ports.length, net.name).toBeGreaterThan(1);
       for (const run of assessment.runs)

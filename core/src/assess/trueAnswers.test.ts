@@ -338,10 +338,25 @@ describe('a cork float with a pouch cell, a magnet switch and one lamp', () => {
     expect(figuresOf(assessment).runsForH.likely ?? 0).toBeGreaterThan(10);
     expect(milliamps(assessment)).toBeGreaterThan(6);
   });
-  it('has four nets, and a card of the bench for the lamp with the band of its cell', () => {
+  it('has its nets, also where two things sit at one place and no wire runs between them', () => {
+    const at = { xMm: 0, yMm: 40 };
+    const together = assess({
+      ...float,
+      items: float.items.map((item) => ('at' in item ? { ...item, at } : item)) as Item[],
+    });
+    const plus = together.nets.find((net) => net.name === 'pack plus');
+    expect(plus?.ports).toEqual([
+      { item: 'pack', port: 'plus' },
+      { item: 'magnet', port: 'a' },
+    ]);
+    expect(together.runs.map((run) => run.id)).not.toContain('lead:magnet');
+  });
+  it('has nets of every port, and a card of the bench for the lamp with the band of its cell', () => {
     const assessment = assess(float);
-    const nets = new Set(assessment.runs.flatMap((run) => run.joins.map(({ net }) => net.id)));
-    expect(nets.size).toBeGreaterThanOrEqual(3);
+    // Pack to switch, switch to lamp by way of the resistor, and back: pack plus, the lamp’s plus, minus.
+    expect(assessment.nets).toHaveLength(3);
+    const minus = assessment.nets.find((net) => net.name === 'minus');
+    expect(minus?.ports.map(({ item }) => item).sort()).toEqual(['lamp', 'magnet', 'pack']);
     const card = listSteps(float, assessment).find((step) => step.id.startsWith('channel:lamp'));
     expect((card?.expect?.low ?? 0) * 1000).toBeLessThan(2.5);
     expect((card?.expect?.high ?? 0) * 1000).toBeGreaterThan(11.8);

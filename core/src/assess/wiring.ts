@@ -5,6 +5,9 @@ import {
   boardOf,
   draftRuns,
   finishRuns,
+  isWire,
+  type JoinedNet,
+  joinNets,
   type Rails,
   type RunDraft,
   type RunLoad,
@@ -40,6 +43,7 @@ interface WiresInput {
 /** The wires of a plan, and the trees that follow from them. */
 export interface Wires {
   readonly runs: readonly WireRun[];
+  readonly nets: readonly JoinedNet[];
   readonly layTreeOf: (sourceId: string) => LaidTree | null;
   readonly nodeOfConsumer: (laid: LaidTree, consumer: Consumer) => number;
   readonly limitFor: (laid: LaidTree | null, guarded: Consumer | null, show: Show) => ShowLimit;
@@ -160,7 +164,8 @@ function peakByConsumer(input: WiresInput): ReadonlyMap<string, number> {
 /** Lays the wires: what each must bear follows from the build alone, what flows in it from the moods. */
 export function layWires(input: WiresInput): Wires {
   const { design, library, placed, rails, boards, switching, consumers, byId } = input;
-  const drafts = draftRuns({ design, placed, rails, boards, switched: switching.switched });
+  const joins = draftRuns({ design, placed, rails, boards, switched: switching.switched });
+  const drafts = joins.filter(isWire);
   const hubIds = new Map(consumers.map((consumer) => [consumer.id, hubOf(input, consumer.id)]));
   const nodeOfConsumer = (laid: LaidTree, consumer: Consumer): number => {
     if (consumer.railId === null) return -1;
@@ -205,6 +210,7 @@ export function layWires(input: WiresInput): Wires {
   const peakInto = nodeCurrents(rails, wired, (laid) => ({ draws: peakDraws(input, drawnIn(laid), peaks) }));
   const runs = finishRuns(design, drafts, (run) => loadOfRun(input, run, { fullInto, peaks, peakInto }));
   return {
+    nets: joinNets(joins),
     runs,
     layTreeOf: treeWith(runs),
     nodeOfConsumer,
@@ -232,21 +238,18 @@ export function layWires(input: WiresInput): Wires {
           supply && node >= 0 ? Math.max(...[supply.atPeak, supply.atFull].map((at) => at.nodes[node]?.outA ?? 0)) : 0;
         const ownPeakA = sumOn(rail.id, rails, consumers, (each) => peaks.get(each.id) ?? 0);
         const restA = sumOn(rail.id, rails, consumers, (each) => each.restA);
-        const share = ownPeakA <= 0 ? 0 : usualShare(course);
         return {
           id: rail.id,
           name: rail.name,
           range: rail.range,
           peakA: node >= 0 ? most : ownPeakA,
-          usualA: share === 0 ? restA : usualOn(rail.id, rails, consumers, course),
+          usualA: ownPeakA <= 0 || course.length === 0 ? restA : usualOn(rail.id, rails, consumers, course),
           restA,
           limitA: Number.isFinite(mostOfRail(input, rail.id, true)) ? mostOfRail(input, rail.id, true) : null,
         };
       }),
   };
 }
-
-const usualShare = (course: readonly CourseStretch[]): number => (course.length === 0 ? 0 : 1);
 
 /** What is drawn from a rail and from all that is made of it, without what converters make of the amperes. */
 function sumOn(

@@ -3,7 +3,6 @@ import type { Assessment } from '../assess.ts';
 import { listSteps } from '../bench/index.ts';
 import { figuresOf } from '../figures/index.ts';
 import { checkDesign } from '../findings/index.ts';
-import { joinNets } from '../network/index.ts';
 import type { Item, Plan } from '../plan/index.ts';
 import { fingerprint } from './fingerprint.ts';
 
@@ -190,7 +189,7 @@ export function tellAssessment(plan: Plan, assessment: Assessment): AssessmentJs
       limitA: finite(rail.limitA),
     })),
     items: design.items.map((item) => itemOf(assessment, item)),
-    nets: joinNets(assessment.runs).map(({ name, ports }) => ({ name, ports: ports.map((port) => ({ ...port })) })),
+    nets: assessment.nets.map(({ name, ports }) => ({ name, ports: ports.map((port) => ({ ...port })) })),
     pins: assessment.pins.flatMap(({ board, plan: { given } }) =>
       given.map(({ demand, pin, locked }) => ({ board: board.id, pin: pin.name, what: demand.label, locked })),
     ),

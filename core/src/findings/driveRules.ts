@@ -1,4 +1,5 @@
 import { LEAST_HEAD_ROOM_V, leastHighLevel } from '../drive/index.ts';
+import { kindOf } from '../items/index.ts';
 import { distanceToGroupMm } from '../lights/index.ts';
 import { type Driven, isProgrammed, unlitOverPin } from '../network/index.ts';
 import { changeItem, changeWay, itemNamed } from '../plan/index.ts';
@@ -39,15 +40,8 @@ export function addBoost({ design, assessment }: RuleInput, id = 'converter'): F
   const free = design.items.some((item) => item.id === id) ? `${id}-5v` : id;
   const board = design.items.find((item) => item.kind === 'board');
   const at = board && 'at' in board ? board.at : { xMm: design.view.widthMm / 2, yMm: design.view.heightMm / 2 };
-  const item = {
-    kind: 'converter',
-    id: free,
-    name: 'Converter',
-    at,
-    part: 'boost-5v-1a5',
-    feed: null,
-    minus: 'joined',
-  };
+  // A fresh converter is a boost one for 5 V.
+  const item = kindOf('converter').create({ id: free, name: 'Converter', at });
   return [{ label: 'Add a 5 V boost converter', changes: [{ path: ['items'], value: [...design.items, item] }] }];
 }
 

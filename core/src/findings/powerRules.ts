@@ -1,5 +1,5 @@
 import { type Assessment, assess, type MoodCeiling, type SupplyAssessment } from '../assess.ts';
-import type { ItemOf } from '../items/index.ts';
+import { type ItemOf, kindOf } from '../items/index.ts';
 import {
   chemistries,
   converters,
@@ -463,7 +463,11 @@ export const switchRule: Rule = ({ design, assessment }) =>
                         ...design.items.map((each) =>
                           'feed' in each && each.feed === item.id ? { ...each, feed: id } : each,
                         ),
-                        { kind: 'switch', id, name: 'Switch', at: item.at, part: enough.id, feed: item.id },
+                        {
+                          ...kindOf('switch').create({ id, name: 'Switch', at: item.at }),
+                          part: enough.id,
+                          feed: item.id,
+                        },
                       ],
                     },
                   ],

@@ -31,6 +31,8 @@ export type FormRow =
       readonly isWhole?: boolean;
       /** What stands in an empty field; a row without it can't be left empty. */
       readonly empty?: string;
+      /** An emptied field is left out of the item, rather than null. */
+      readonly isLeftOut?: boolean;
       /** A figure with its origin: a fresh one is a guess until the maker says more. */
       readonly isFigure?: boolean;
     })

@@ -1,5 +1,6 @@
 import type { Part } from '../parts/index.ts';
 import type { FormRow, PartNamed } from './contract.ts';
+import { bands } from './limits.ts';
 
 /** Rows that several kinds ask. */
 export const feedRow: FormRow = {
@@ -26,6 +27,15 @@ export const wiringRow: FormRow = {
     { value: 'pair', label: 'a pair of wires each' },
     { value: 'chain', label: 'from one to the next' },
   ],
+};
+export const diffuserRow: FormRow = {
+  type: 'quantity',
+  field: 'diffuserMm',
+  label: 'Diffuser in front, at',
+  quantity: 'lengthMm',
+  band: bands.diffuserMm,
+  empty: 'bare',
+  isLeftOut: true,
 };
 export const partRow = (partKind: Part['kind'], label: string): FormRow => ({
   type: 'part',

@@ -9,6 +9,7 @@ export {
   cutLength,
   draftRuns,
   finishRuns,
+  isWire,
   type PortRef,
   type RunCarries,
   type RunDraft,

@@ -1,5 +1,5 @@
 import type { Net } from './netNames.ts';
-import type { PortRef, WireRun } from './runs.ts';
+import type { PortRef, RunDraft } from './runs.ts';
 
 /** A net with all that is joined on it. */
 export interface JoinedNet {
@@ -11,10 +11,10 @@ export interface JoinedNet {
 
 const keyOf = ({ item, port }: PortRef): string => JSON.stringify([item, port]);
 
-/** The nets of a design, each with every port that a core of its runs leads to: what is joined, and with what. */
-export function joinNets(runs: readonly WireRun[]): readonly JoinedNet[] {
+/** The nets of a design, each with every port that is joined on it, by a wire or at one place. */
+export function joinNets(drafts: readonly RunDraft[]): readonly JoinedNet[] {
   const nets = new Map<string, { readonly net: Net; readonly ports: Map<string, PortRef> }>();
-  for (const { net, from, to } of runs.flatMap((run) => run.joins)) {
+  for (const { net, from, to } of drafts.flatMap((draft) => draft.cores)) {
     const found = nets.get(net.id) ?? { net, ports: new Map<string, PortRef>() };
     nets.set(net.id, found);
     for (const port of [from, to]) found.ports.set(keyOf(port), port);

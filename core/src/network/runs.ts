@@ -167,7 +167,7 @@ class Wiring {
       });
   }
 
-  /** Adds a run; two things that sit at one place are joined without a wire of their own. */
+  /** Adds a join of ports, whether a wire is wanted for it or not. */
   private add(run: RunDraft): void {
     if (run.cores.length > 0) this.runs.push(run);
   }
@@ -560,10 +560,10 @@ class Wiring {
       else this.lights(group);
     }
     for (const control of controlsOf(design)) this.control(control);
-    return this.runs.filter((run) => isApart(run.from.at, run.to.at) || run.id.startsWith('light:'));
+    return this.runs;
   }
 
-  /** All runs, those between things at one place among them: what joins ports, wire or no wire. */
+  /** What feeds another load, by way of what switches it. */
   private loadLead(item: Extract<Item, { kind: 'load' }>): void {
     const [switched] = this.input.switched.get(item.id) ?? [];
     const hub = switched && this.prepare(switched);
@@ -614,7 +614,10 @@ class Wiring {
 /** The run that joins a row of a grid to the next, rows counted from 0. */
 export const rowRunId = (tapeId: string, row: number): string => `row:${tapeId}:${row + 1}`;
 
-/** Every run of wire of a design with its cores, before lengths and gauges. */
+/** Whether a join is a run of wire: two things that sit at one place are joined without one, but for a light’s own legs. */
+export const isWire = (run: RunDraft): boolean => isApart(run.from.at, run.to.at) || run.id.startsWith('light:');
+
+/** Every join of a design with its cores, before lengths and gauges. */
 export const draftRuns = (input: WiringInput): readonly RunDraft[] =>
   new Wiring(input, nameNets(input.design, input.rails)).build();
 

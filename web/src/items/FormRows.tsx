@@ -75,9 +75,7 @@ function QuantityRow({ item, row, shown }: RowProps<'quantity'>) {
         const typed = row.isWhole ? Math.round(next) : next;
         setField(item.id, row.field, row.isFigure ? stateFigure(typed, 'guess') : typed);
       }}
-      {...(isOptional
-        ? { onClear: () => setField(item.id, row.field, row.field === 'diffuserMm' ? undefined : null) }
-        : {})}
+      {...(isOptional ? { onClear: () => setField(item.id, row.field, row.isLeftOut ? undefined : null) } : {})}
     />
   );
 }

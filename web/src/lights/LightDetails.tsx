@@ -31,17 +31,6 @@ export function LightDetails({
     : 0;
   return (
     <>
-      <div className="mt-2 grid grid-cols-2 gap-x-3">
-        <QuantityField
-          label="Diffuser in front, at"
-          kind="lengthMm"
-          value={item.diffuserMm ?? null}
-          band={bands.diffuserMm}
-          placeholder="bare"
-          onCommit={(value) => setField(item.id, 'diffuserMm', value)}
-          onClear={() => setField(item.id, 'diffuserMm', undefined)}
-        />
-      </div>
       {part && (
         <div className="mt-1 flex flex-wrap items-center gap-x-4">
           {part.sleeveWallMm > 0 && (
@@ -56,22 +45,6 @@ export function LightDetails({
             <span className="figures">{mm(leastBoreMm(finishedMm))}</span>
           </span>
         </div>
-      )}
-      {item.waySoldered !== undefined && (
-        <Choice
-          label="How it was soldered"
-          value="not said"
-          options={[
-            { value: 'not said', label: 'an older sheet: not said yet' },
-            { value: 'high', label: 'from the pin to minus, as it is planned here' },
-            { value: 'low', label: 'from rail plus to the pin' },
-          ]}
-          onChoose={(value) => {
-            if (value === 'not said') return;
-            if (value === 'low') setField(item.id, 'switchedBy', { way: 'pin low', board: null });
-            setField(item.id, 'waySoldered', undefined);
-          }}
-        />
       )}
       {item.places.length > 0 && (
         <ul className="mt-1">

@@ -97,15 +97,6 @@ export function PixelTapeDetails({
           onCommit={(value) => setField(item.id, 'dieCurrentA', stateFigure(value, 'guess'))}
           onClear={() => setField(item.id, 'dieCurrentA', null)}
         />
-        <QuantityField
-          label="Diffuser in front, at"
-          kind="lengthMm"
-          value={item.diffuserMm ?? null}
-          band={bands.diffuserMm}
-          placeholder="bare"
-          onCommit={(value) => setField(item.id, 'diffuserMm', value)}
-          onClear={() => setField(item.id, 'diffuserMm', undefined)}
-        />
         <Tick
           label="Data enters at the far end"
           checked={item.reversed}

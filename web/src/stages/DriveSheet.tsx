@@ -2,7 +2,7 @@ import { colourBands } from '@glimmer/core/drive';
 import { explainData, explainDrive } from '@glimmer/core/explain';
 import { type ItemOf, itemsOf, kindOf } from '@glimmer/core/items';
 import type { Board, Driven } from '@glimmer/core/network';
-import { bands, type Item, itemNamed } from '@glimmer/core/plan';
+import { bands, type Item } from '@glimmer/core/plan';
 import { printQuantity } from '@glimmer/core/units';
 import { Lock } from 'lucide-react';
 import { AddItems, ItemCard } from '../items/ItemCard.tsx';
@@ -262,7 +262,7 @@ export default function DriveSheet() {
           <p className="text-[13px] text-faint">Each line has its own; they stand with its tape in Lights.</p>
         </Section>
       )}
-      {itemNamed(design, boards[0]?.id ?? null) && (
+      {boards.length > 0 && (
         <>
           <Section title="Buttons and sensors">
             <Controls />

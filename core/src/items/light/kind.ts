@@ -1,6 +1,6 @@
 import { asReckoned, type KindDefinition } from '../contract.ts';
 import { bands } from '../limits.ts';
-import { feedRow, itsPart, partRow, switchedRow, wiringRow } from '../rows.ts';
+import { diffuserRow, feedRow, itsPart, partRow, switchedRow, wiringRow } from '../rows.ts';
 
 export const light: KindDefinition<'light'> = {
   kind: 'light',
@@ -65,6 +65,7 @@ export const light: KindDefinition<'light'> = {
         { value: 'source', label: 'at the source' },
       ],
     },
+    diffuserRow,
   ],
   parts: ({ part }) => itsPart('led', part),
 };

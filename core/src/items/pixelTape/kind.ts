@@ -1,6 +1,6 @@
 import type { KindDefinition } from '../contract.ts';
 import { bands } from '../limits.ts';
-import { boardRow, feedRow, itsPart, partRow } from '../rows.ts';
+import { boardRow, diffuserRow, feedRow, itsPart, partRow } from '../rows.ts';
 
 export const pixelTape: KindDefinition<'pixel tape'> = {
   kind: 'pixel tape',
@@ -46,6 +46,7 @@ export const pixelTape: KindDefinition<'pixel tape'> = {
       band: bands.reservoirUf,
       empty: 'none',
     },
+    diffuserRow,
     { type: 'tick', field: 'levelShifter', label: 'Level shifter in the data line' },
   ],
   parts: ({ part }) => itsPart('pixel-tape', part),

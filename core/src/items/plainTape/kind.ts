@@ -1,6 +1,6 @@
 import { asReckoned, type KindDefinition } from '../contract.ts';
 import { bands } from '../limits.ts';
-import { feedRow, itsPart, partRow, switchedRow, wiringRow } from '../rows.ts';
+import { diffuserRow, feedRow, itsPart, partRow, switchedRow, wiringRow } from '../rows.ts';
 
 export const plainTape: KindDefinition<'plain tape'> = {
   kind: 'plain tape',
@@ -43,14 +43,7 @@ export const plainTape: KindDefinition<'plain tape'> = {
     feedRow,
     wiringRow,
     { type: 'named', field: 'channelId', label: 'Lies in', names: 'channel', none: 'no channel' },
-    {
-      type: 'quantity',
-      field: 'diffuserMm',
-      label: 'Diffuser in front, at',
-      quantity: 'lengthMm',
-      band: bands.diffuserMm,
-      empty: 'bare',
-    },
+    diffuserRow,
   ],
   parts: ({ part }) => itsPart('plain-tape', part),
 };
