@@ -83,3 +83,29 @@ test('with the keyboard alone, one hand on the probe: a reading, and the next ca
   // The field of the next card is ready for the next reading.
   await expect(page.getByLabel('Your reading')).toBeFocused();
 });
+
+test('what is soldered stays soldered: another way of switching asks, says what comes out, and is kept on a click', async ({
+  page,
+}) => {
+  await page.goto(`/plan/${await copyDemo(page)}/bench`);
+  await step(page, /Wire: Eyes 1/).click();
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
+  await kept(page);
+  await goTo(page, 'drive');
+  const eyes = page.locator('div.stitch', { has: page.getByText('Eyes', { exact: true }) }).last();
+  await eyes
+    .getByLabel(/^Switched by/)
+    .first()
+    .selectOption('pin low');
+  await goTo(page, 'bench');
+  await step(page, /Wire: Eyes 1/).click();
+  const card = page.locator('[data-card]');
+  await expect(card).toContainText('This was soldered, and the plan has changed since');
+  await expect(card).toContainText('not by a transistor to minus, but by the pin itself, lit low');
+  await expect(step(page, /built otherwise Wire: Eyes 1/)).toBeVisible();
+  await expect(page.getByText(/then tick the step at the Bench again/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Keep what is built' }).first().click();
+  await expect(page.getByText(/is soldered already/)).toHaveCount(0);
+  await step(page, /Wire: Eyes 1/).click();
+  await expect(card.getByRole('button', { name: 'Not done after all' })).toBeVisible();
+});

@@ -99,3 +99,17 @@ test('the template’s back is the mirror of its front', async ({ page }) => {
   await goTo(page, 'wires');
   expect(pixels((await takeOut(page, 'Front, SVG')).text)).toBe(116);
 });
+
+test('what is left free is said, and the circuit is taken out as a netlist that names every net', async ({ page }) => {
+  await page.goto(`/plan/${await copyDemo(page)}/wires`);
+  await expect(page.getByText(/^Left free: .*Lower jaw: data out/)).toBeVisible();
+  await page.getByRole('button', { name: 'Take out' }).click();
+  const download = page.waitForEvent('download');
+  await page.getByRole('menuitem', { name: /The circuit as a netlist/ }).click();
+  const file = await download;
+  expect(file.suggestedFilename()).toMatch(/\.cir$/);
+  const text = readFileSync(await file.path(), 'utf8');
+  expect(text).toMatch(/^\* packs at 50 % of their charge; Strike at its height/m);
+  expect(text).toMatch(/^\* n\d+: rail plus \(Converter out plus/m);
+  expect(text.trimEnd().endsWith('.end')).toBe(true);
+});

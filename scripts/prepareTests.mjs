@@ -1,4 +1,5 @@
-// What the tests need besides the packages: PostgreSQL, a browser, and compilers for the exported program.
+// What the tests need besides the packages: PostgreSQL, a browser, compilers for the exported program, and a general
+// circuit simulator that the netlists are held to.
 import { existsSync } from 'node:fs';
 import { ensurePostgres, installDebian, SetUpError } from './postgres.mjs';
 
@@ -6,6 +7,7 @@ try {
   ensurePostgres();
   if (!existsSync('/usr/bin/chromium')) installDebian(['chromium']);
   if (!existsSync('/usr/bin/gcc') || !existsSync('/usr/bin/make')) installDebian(['gcc', 'libc6-dev', 'make']);
+  if (!existsSync('/usr/bin/ngspice')) installDebian(['ngspice']);
   if (!existsSync('/usr/bin/avr-gcc')) installDebian(['gcc-avr', 'avr-libc']);
 } catch (error) {
   console.error(error instanceof SetUpError ? error.message : error);

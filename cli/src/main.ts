@@ -4,17 +4,20 @@ import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
 import { assess } from '@glimmer/core/assess';
 import { startSimulated } from '@glimmer/core/bench';
+import { NoSuchCondition } from '@glimmer/core/exact';
 import {
+  exportNetlist,
   exportProgram,
   exportShoppingCsv,
   exportTemplateSvg,
   exportWireCsv,
   fingerprint,
   tellAssessment,
+  usualCondition,
   writeBrief,
   writeMoodCard,
 } from '@glimmer/core/exports';
-import { checkDesign } from '@glimmer/core/findings';
+import { checkPlan } from '@glimmer/core/findings';
 import type { Plan } from '@glimmer/core/plan';
 import { readPlanText } from '@glimmer/core/plan/reading';
 import { strToU8, zipSync } from 'fflate';
@@ -25,8 +28,10 @@ const usage = `Use: ./glimmer COMMAND
   assess FILE [--brief]        the assessment as JSON (docs/assessment.schema.json), or as a page to read
   check FILE                   the findings; exit status 1 where there is a stop
   export FILE --as FORMAT      shopping-csv | wires-csv | template-svg | template-back-svg |
-                               mood-card | program (a ZIP: give --out) | plan
+                               mood-card | program (a ZIP: give --out) | plan |
+                               netlist (the exact network as SPICE-format text)
          [--out PATH]          to a file instead of the screen
+         netlist takes [--charge 0.5] [--mood ID | --mood dark] [--open ID], --open for each switch that is open
   simulate FILE                a controller in place of the hardware: it reads lines from standard input and
                                answers each: frame T, close C T, open C T, code C X T (T in ms, C from 0)
   demo NAME [--out PATH]       write a demo plan; without a name their list
@@ -70,13 +75,36 @@ function zipProgram(plan: Plan): Uint8Array {
   return zipSync(Object.fromEntries(Object.entries(files).map(([name, text]) => [`program/${name}`, strToU8(text)])));
 }
 
-const exporters: Readonly<Record<string, (plan: Plan) => string | Uint8Array>> = {
+/** What the network is looked at in, by the options of the command. */
+interface Looked {
+  readonly charge: string | undefined;
+  readonly mood: string | undefined;
+  readonly open: readonly string[];
+}
+
+function writeNetlist(plan: Plan, { charge, mood, open }: Looked): string {
+  const assessment = assess(plan.design);
+  const usual = usualCondition(assessment);
+  const moodId = mood === undefined ? usual.moodId : mood === 'dark' ? null : mood;
+  try {
+    return exportNetlist(plan, assessment, {
+      charge: charge === undefined ? usual.charge : Number(charge),
+      moodId,
+      openIds: open,
+    });
+  } catch (cause) {
+    throw cause instanceof NoSuchCondition ? new UseError(cause.message, { cause }) : cause;
+  }
+}
+
+const exporters: Readonly<Record<string, (plan: Plan, looked: Looked) => string | Uint8Array>> = {
   'shopping-csv': (plan) => exportShoppingCsv(assess(plan.design), plan.design.piece.copies),
   'wires-csv': (plan) => exportWireCsv(assess(plan.design)),
   'template-svg': (plan) => exportTemplateSvg(plan, assess(plan.design), 'front'),
   'template-back-svg': (plan) => exportTemplateSvg(plan, assess(plan.design), 'back'),
   'mood-card': (plan) => writeMoodCard(plan, assess(plan.design)),
   program: zipProgram,
+  netlist: writeNetlist,
   plan: (plan) => `${JSON.stringify(plan, null, 2)}\n`,
 };
 
@@ -86,7 +114,7 @@ function write(content: string | Uint8Array, out: string | undefined): void {
 }
 
 function listFindings(plan: Plan): number {
-  const findings = checkDesign(plan.design, assess(plan.design));
+  const findings = checkPlan(plan, assess(plan.design));
   for (const finding of findings) {
     process.stdout.write(
       `${finding.gravity.toUpperCase()}  ${finding.what}\n      ${finding.why}\n      ${finding.mend}\n`,
@@ -115,6 +143,9 @@ function run(args: readonly string[]): number {
       as: { type: 'string' },
       out: { type: 'string' },
       json: { type: 'boolean', default: false },
+      charge: { type: 'string' },
+      mood: { type: 'string' },
+      open: { type: 'string', multiple: true, default: [] },
       help: { type: 'boolean', default: false },
     },
   });
@@ -143,7 +174,8 @@ function run(args: readonly string[]): number {
       const exporter = exporters[values.as ?? ''];
       if (!exporter)
         throw new UseError(`--as takes one of: ${Object.keys(exporters).join(', ')}; got ${values.as ?? 'nothing'}`);
-      write(exporter(loadPlan(file)), values.out);
+      const looked = { charge: values.charge, mood: values.mood, open: values.open };
+      write(exporter(loadPlan(file), looked), values.out);
       return 0;
     }
     case 'demo': {

@@ -49,8 +49,28 @@ describe('./glimmer', () => {
     ['template-back-svg', /seen from the back/],
     ['mood-card', /^Anglerfish headdress: how it is worked\nMark [0-9a-f]{8}\n\nMOODS\nDoze \(at the start\)/],
     ['plan', /"format": "unruly-glimmer-plan"/],
+    ['netlist', /^Anglerfish headdress: its network.*\n\* packs at 50 % of their charge; Strike at its height/],
   ])('export --as %s', (format, pattern) => {
     expect(run('export', demo, '--as', format).stdout).toMatch(pattern);
+  });
+  it('a netlist runs as it stands in a general circuit simulator and prints every net', () => {
+    const file = join(folder, 'dark.cir');
+    run('export', demo, '--as', 'netlist', '--charge', '1', '--mood', 'dark', '--out', file);
+    const text = readFileSync(file, 'utf8');
+    const { stdout } = spawnSync('ngspice', ['-b', file], { encoding: 'utf8' });
+    // Two lithium cells, full: 8.4 V less what the dark pixels and the board draw; the converter holds its rail.
+    const node = /^\* (n\d+): rail plus /m.exec(text)?.[1];
+    expect(Number(new RegExp(`^v\\(${node}\\) = (\\S+)`, 'm').exec(stdout)?.[1])).toBeCloseTo(5, 2);
+    for (const [, each] of text.matchAll(/^\* (n\d+): /gm)) expect(stdout).toContain(`v(${each}) = `);
+  });
+  it.each([
+    [['--mood', 'nap'], /There is no mood "nap"; there are: dark, doze, /],
+    [['--charge', '50'], /The charge is a share from 0 to 1; got 50/],
+    [['--open', 'pack'], /There is no switch in a lead "pack"; there are: switch/],
+  ])('export --as netlist %j says what can’t be', (options, message) => {
+    const { stderr, status } = run('export', demo, '--as', 'netlist', ...options);
+    expect(status).toBe(2);
+    expect(stderr).toMatch(message);
   });
   it('simulate answers line by line, as a board would', () => {
     const { stdout, status } = spawnSync(process.execPath, [main, 'simulate', demo], {

@@ -7,19 +7,20 @@ import {
   type MoodBudget,
   meanOfCourse,
   peakWithSigns,
-  restOf,
   type SignBudget,
   weightsOf,
 } from './assess/budget.ts';
-import { type Consumer, listConsumers } from './assess/consumers.ts';
+import { buildOf } from './assess/build.ts';
+import type { Consumer } from './assess/consumers.ts';
 import { type CopiesInStep, judgeCopies } from './assess/copies.ts';
-import { railOfSwitched, type Switching, switchAll } from './assess/drive.ts';
+import { type CoreEnds, nameCoreEnds } from './assess/coreEnds.ts';
 import { fitAll, type PlacedFit } from './assess/fits.ts';
+import { listFreePorts } from './assess/freePorts.ts';
 import { budgetLoop, type LoopBudget } from './assess/loop.ts';
 import { findNeeds, type Need } from './assess/needs.ts';
 import { type BoardPins, planPins } from './assess/pins.ts';
-import { designSensing, type Sensing, tellShow } from './assess/sensing.ts';
-import { listShopping, type ShoppingLine, totalCost } from './assess/shopping.ts';
+import { type Sensing, tellShow } from './assess/sensing.ts';
+import { type ShoppingLine, totalCost } from './assess/shopping.ts';
 import {
   assessSupply,
   createNightMaker,
@@ -28,40 +29,32 @@ import {
   type SupplyAssessment,
 } from './assess/supplies.ts';
 import { type ChainVoltage, solveChain } from './assess/tapeVoltage.ts';
-import { deviate, hubKey, type LaidTree } from './assess/trees.ts';
-import { layWires } from './assess/wiring.ts';
+import { deviate, type LaidTree } from './assess/trees.ts';
+
+import { figureRails, limitFor, loadWires, type RailFigures } from './assess/wiring.ts';
 import { type DataLine, timeDataLine } from './drive/index.ts';
 import { itemsOf } from './items/index.ts';
-import {
-  countLights,
-  listMovables,
-  type MovableGroup,
-  orderChains,
-  type PlacedGroup,
-  type PlacedTape,
-  placeLights,
-} from './lights/index.ts';
+import { countLights, type MovableGroup, type PlacedGroup, type PlacedTape } from './lights/index.ts';
 import { compileShow, type Show, type ShowLimit } from './motion/index.ts';
 import {
   type Board,
   boardOf,
   type Driven,
-  isProgrammed,
   type JoinedNet,
-  layRails,
-  listBoards,
-  type RailRange,
+  type PortRef,
   type Rails,
+  type RunDraft,
   type Switched,
   type WireRun,
 } from './network/index.ts';
 import { type Library, withOwnParts } from './parts/index.ts';
-import { controlsOf, type Design, type Item } from './plan/index.ts';
+import type { Design } from './plan/index.ts';
 import type { LoadedLink, NightMaker, RunsFor } from './power/index.ts';
 
 export type { CourseStretch, MoodBudget, SignBudget, SignOverMood } from './assess/budget.ts';
 export type { Consumer } from './assess/consumers.ts';
 export type { CopiesInStep } from './assess/copies.ts';
+export type { CoreEnds } from './assess/coreEnds.ts';
 export type { PlacedFit } from './assess/fits.ts';
 export type { LoopBudget } from './assess/loop.ts';
 export type { Need } from './assess/needs.ts';
@@ -70,6 +63,7 @@ export type { Sensing } from './assess/sensing.ts';
 export type { ShoppingLine } from './assess/shopping.ts';
 export type { MoodCeiling, SupplyAssessment } from './assess/supplies.ts';
 export type { ChainVoltage } from './assess/tapeVoltage.ts';
+export type { RailFigures } from './assess/wiring.ts';
 
 /** One data line: the board that sends it, and its timing. */
 export interface LineOfData {
@@ -85,18 +79,6 @@ export interface BoardAssessment {
   readonly show: Show;
   readonly limit: ShowLimit;
   readonly loop: LoopBudget;
-}
-
-/** What flows on one rail, in all. */
-export interface RailFigures {
-  readonly id: string;
-  readonly name: string;
-  readonly range: RailRange | null;
-  readonly peakA: number;
-  readonly usualA: number;
-  readonly restA: number;
-  /** What what gives it is good for; null where that is not known. */
-  readonly limitA: number | null;
 }
 
 /** What one plan comes to: the result of the one pipeline. Plain data, derived from the design alone. */
@@ -146,7 +128,12 @@ export interface Assessment {
   readonly railFigures: readonly RailFigures[];
   readonly chains: readonly ChainVoltage[];
   /** What is joined with what, by a wire or at one place. */
+  readonly joins: readonly RunDraft[];
   readonly nets: readonly JoinedNet[];
+  /** What each core is soldered to, by the id of its run or join. */
+  readonly coreEnds: ReadonlyMap<string, readonly CoreEnds[]>;
+  /** Ports that are left free on purpose. */
+  readonly freePorts: readonly PortRef[];
   readonly runs: readonly WireRun[];
   readonly shopping: readonly ShoppingLine[];
   readonly costPerCopy: number;
@@ -186,78 +173,41 @@ export function prepareNights(
 export const assess = (design: Design, library: Library = withOwnParts(design.ownParts)): Assessment =>
   reckon(design, library).assessment;
 
-function listChains(design: Design, placed: readonly PlacedGroup[]): PlacedTape[][] {
-  const tapesById = new Map(placed.flatMap((group) => (group.kind === 'tape' ? [[group.id, group] as const] : [])));
-  return orderChains(itemsOf(design, 'pixel tape'))
-    .map((chain) => chain.flatMap((tape) => tapesById.get(tape.id) ?? []))
-    .filter((chain) => chain.some((tape) => tape.cut.lights > 0));
-}
-
-/** Whether a mood may move it: a board drives it, or would. */
-function couldMove(item: Item, switching: Switching, boards: readonly Board[]): boolean {
-  const channels = switching.switched.get(item.id);
-  return isMoved(item, switching) || (boards.length > 0 && (channels ?? []).some(({ said }) => said.way === 'auto'));
-}
-
-/** What a program drives, or will once there is a board: the rest is lit by its supply, whatever the moods say. */
-function isMoved(item: Item, switching: Switching): boolean {
-  const channels = switching.switched.get(item.id);
-  if (!channels) return item.kind === 'pixel tape';
-  return channels.some(({ way }) => isProgrammed(way) || way.id === 'undecided');
-}
-
 function reckon(design: Design, library: Library): Reckoned {
-  const placed = placeLights(design, library);
-  const rails = layRails(design, library);
-  const boards = listBoards(design, library, rails);
-  const switching = switchAll(design, library, rails, boards, placed);
-  const { switched, driven } = switching;
-  const sensing = designSensing(design, rails, boards);
-  const controls = controlsOf(design);
-  const movables = listMovables(design, placed, library, (item) => isMoved(item, switching));
-  const show = compileShow({ moods: design.moods, movables, controls, sensing: tellShow(sensing) });
-  const consumers = listConsumers({
-    design,
-    library,
+  const built = buildOf(design, library);
+  const {
+    placed,
     rails,
     boards,
-    placed,
-    driven,
-    loadRailOf: (itemId) => railOfSwitched(switching, itemId),
-  });
-  const byId = new Map(consumers.map((consumer) => [consumer.id, consumer]));
+    switching,
+    sensing,
+    controls,
+    movables,
+    consumers,
+    byId,
+    restA,
+    chains,
+    wires,
+    shopping,
+  } = built;
+  const { switched, driven } = switching;
+  const show = compileShow({ moods: design.moods, movables, controls, sensing: tellShow(sensing) });
   const weights = weightsOf(driven);
-  const restA = restOf(consumers);
   const signNames = show.signs.map((sign) => design.moods.signs?.find((each) => each.id === sign.id)?.name ?? sign.id);
   const asSet = design.moods.list.flatMap((mood, moodIndex) => {
     const shown = show.moods[moodIndex];
     return shown ? [budgetMood({ mood, shown, moodIndex, show, consumers: byId, restA, weights, signNames })] : [];
   });
-  const chains = listChains(design, placed);
-  const wiring = layWires({
-    design,
-    library,
-    placed,
-    rails,
-    boards,
-    switching,
-    consumers,
-    byId,
-    budgets: asSet,
-    show,
-    chains,
+  const { runs, peaks } = loadWires(built, wires, { budgets: asSet, show });
+  const { joins, nets } = wires;
+  const laid = rails.list.flatMap((rail) => {
+    const tree = wires.treeOf.get(rail.id);
+    return tree ? [{ rail, tree }] : [];
   });
-  const { nets, runs, layTreeOf, nodeOfConsumer } = wiring;
-  const laid = rails.list
-    .filter((rail) => rail.fromId === null)
-    .flatMap((rail) => {
-      const tree = layTreeOf(rail.id);
-      return tree ? [{ rail, tree }] : [];
-    });
 
   const guardedId = guardedRail(chains, byId, consumers, show);
-  const guarded = laid.find(({ tree }) => guardedId !== null && nodeOfConsumer(tree, guardedId) >= 0) ?? null;
-  const limit = wiring.limitFor(guarded?.tree ?? null, guardedId, show);
+  const guarded = laid.find(({ tree }) => guardedId !== null && wires.nodeOf(tree, guardedId) >= 0) ?? null;
+  const limit = limitFor(wires, byId, guarded?.tree ?? null, guardedId, show);
   const budgets = limitBudgets(asSet, show, limit);
   const allWhiteA = consumers.reduce((sum, each) => sum + each.restA + each.steadyPeakA + each.fullA, 0);
   const isLit = show.groups.length === 0 && consumers.some((each) => each.steadyA > 0);
@@ -266,7 +216,16 @@ function reckon(design: Design, library: Library): Reckoned {
     budgets,
     isLit ? { meanA: consumers.reduce((sum, each) => sum + each.restA + each.steadyA, 0), peakA: restA } : null,
   );
-  const input: SuppliesInput = { show, consumers, byId, budgets, course, chains, runs, nodeOfConsumer };
+  const input: SuppliesInput = {
+    show,
+    consumers: built.wired,
+    byId,
+    budgets,
+    course,
+    chains,
+    runs,
+    nodeOfConsumer: wires.nodeOf,
+  };
   const supplies = laid.map(({ rail, tree }) =>
     assessSupply(input, rail, tree, (deviation) => deviate(tree, rail, design.piece.ambientC, deviation)),
   );
@@ -290,7 +249,7 @@ function reckon(design: Design, library: Library): Reckoned {
         ]
       : [];
   });
-  const shopping = listShopping({ design, library, placed, driven, runs, sensing });
+  const pins = planPins(design, boards, placed, driven);
   const usualA = course.length === 0 ? allWhiteA : meanOfCourse(course);
   const links = supplies.flatMap((each) => each.links);
   const assessment: Assessment = {
@@ -298,13 +257,13 @@ function reckon(design: Design, library: Library): Reckoned {
     placed,
     lightCount: placed.reduce((sum, group) => sum + countLights(group), 0),
     fits: fitAll(design, placed),
-    movables: listMovables(design, placed, library, (item) => couldMove(item, switching, boards)),
+    movables: built.couldMove,
     show,
     rails,
     boards,
     switched,
     driven,
-    pins: planPins(design, boards, placed, driven),
+    pins,
     programs: boards.map((board) => {
       const isOwn = (id: string): boolean =>
         placed.some(
@@ -322,7 +281,7 @@ function reckon(design: Design, library: Library): Reckoned {
       return {
         board,
         show: own,
-        limit: boards.length === 1 ? limit : wiring.limitFor(guarded?.tree ?? null, guardedId, own),
+        limit: boards.length === 1 ? limit : limitFor(wires, byId, guarded?.tree ?? null, guardedId, own),
         loop: budgetLoop(
           own,
           board.part,
@@ -351,14 +310,17 @@ function reckon(design: Design, library: Library): Reckoned {
       (least, { runsFor }) => (runsFor && (!least || runsFor.cautiousH < least.cautiousH) ? runsFor : least),
       null,
     ),
-    railFigures: wiring.railFigures(supplies, budgets, course),
+    railFigures: figureRails(built, peaks, supplies, course),
     chains: chains.map((chain) => {
       const [first] = chain;
       const railId = first ? rails.feedOf(first.tape) : null;
       const range = railId === null ? null : (rails.byId.get(railId)?.range ?? null);
       return solveChain({ chain, runs, consumers: byId, budget: hungriest, railId, railV: range?.nominalV ?? 0 });
     }),
+    joins,
     nets,
+    coreEnds: nameCoreEnds(joins, { design, driven, pins }),
+    freePorts: listFreePorts({ design, library, chains, pins, nets }),
     runs,
     shopping,
     costPerCopy: totalCost(shopping),
@@ -416,9 +378,3 @@ function lowestCeilings(supplies: readonly SupplyAssessment[]): MoodCeiling[] {
     }, ceiling),
   );
 }
-
-/** The node of a tree at which something of a rail is drawn: behind the lead of its hub, where that has one. */
-export const nodeAtHub = (laid: LaidTree, hubId: string | null, railId: string | null): number => {
-  if (railId === null) return -1;
-  return (hubId === null ? undefined : laid.nodeOf.get(hubKey(hubId, railId))) ?? laid.nodeOf.get(railId) ?? -1;
-};

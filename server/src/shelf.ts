@@ -1,5 +1,5 @@
 import { assess } from '@glimmer/core/assess';
-import { checkDesign, isOpen } from '@glimmer/core/findings';
+import { checkPlan, isOpen } from '@glimmer/core/findings';
 import type { Design } from '@glimmer/core/plan';
 import { type GlimpseLight, glimpseLights } from './glimpse.ts';
 import type { StoredPlan } from './planRepository.ts';
@@ -32,7 +32,7 @@ export function describeForShelf(stored: StoredPlan): ShelfEntry {
     revision: stored.revision,
     updatedAt: stored.updatedAt.toISOString(),
     kind: design.piece.kind,
-    openFindings: checkDesign(design, assessment).filter(isOpen).length,
+    openFindings: checkPlan(stored.plan, assessment).filter(isOpen).length,
     runsForH: assessment.supply?.runsFor?.cautiousH ?? null,
     glimpse: {
       outline: picture.kind === 'drawn' ? picture.outline : null,

@@ -152,6 +152,14 @@ describe('a design of any kind', () => {
       const told = checkDesign(design, assessment).flatMap(({ id, aboutId }) =>
         id.startsWith('common-plus:') && aboutId ? [`${aboutId} common`] : [],
       );
+      const onNets = new Set(nets.flatMap((net) => net.ports.map(({ item, port }) => `${item} ${port}`)));
+      for (const { item, port } of assessment.freePorts) expect(onNets).not.toContain(`${item} ${port}`);
+      const free = new Set(assessment.freePorts.map(({ item, port }) => `${item} ${port}`));
+      for (const chain of assessment.chains)
+        for (const id of chain.tapeIds)
+          expect(onNets.has(`${id} data out`) || free.has(`${id} data out`) || assessment.boards.length === 0, id).toBe(
+            true,
+          );
       const twice = duplicates(nets.flatMap((net) => net.ports.map(({ item, port }) => `${item} ${port}`)));
       expect(twice.filter((port) => !told.includes(port))).toEqual([]);
     });

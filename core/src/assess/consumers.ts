@@ -21,8 +21,11 @@ export interface Consumer {
   readonly fullA: number;
   /** Half-width of the doubt, as a share of what it draws. */
   readonly relativeSpread: number;
-  /** Lights that follow their rail: all of them at full, at a voltage of it; null = the same at any voltage. */
-  readonly atRail: ((railV: number) => number) | null;
+  /**
+   * Lights that follow their rail: all of them at full, at a voltage of it, where they are lit for a share; null = the
+   * same at any voltage.
+   */
+  readonly atRail: ((railV: number, share: number) => number) | null;
 }
 
 /** Red, green and blue: a white die beside them is sent nothing by the program and stays dark. */
@@ -39,12 +42,11 @@ function consumerOfLights(group: PlacedGroup, driven: readonly Driven[]): Consum
   if (!first) return [];
   const programmed = driven.filter((each) => isProgrammed(each.way));
   const steady = driven.filter((each) => !isProgrammed(each.way));
-  const baseA = sumOf(programmed, ({ transistor, channels }) => (transistor?.pinA ?? 0) * channels.length);
   const currentA = sumOf(driven, (each) => each.corners.currentA);
   const brightA = sumOf(driven, (each) => each.corners.brightestA);
   const dimA = sumOf(driven, (each) => each.corners.dimmestA);
   const steadyA = sumOf(steady, (each) => each.totalA);
-  const fullA = sumOf(programmed, (each) => each.totalA);
+  const fullA = sumOf(programmed, (each) => each.totalA + each.holdA);
   // A part of each kind follows the rail as the whole does.
   const at = (railV: number): number => sumOf(driven, (each) => each.atRail(railV));
   return [
@@ -55,7 +57,7 @@ function consumerOfLights(group: PlacedGroup, driven: readonly Driven[]): Consum
       railId: first.railId,
       steadyA,
       steadyPeakA: steadyA,
-      fullA: fullA + baseA,
+      fullA,
       relativeSpread: currentA <= 0 ? 0 : (brightA - dimA) / 2 / currentA,
       atRail: at,
     },
@@ -91,7 +93,7 @@ function consumerOfLoad(item: Extract<Item, { kind: 'load' }>, library: Library,
 
 /** What every item of a plan draws, in the order: boards, lights, what switches without a board, other loads. */
 export function listConsumers(options: {
-  readonly design: Design;
+  readonly design: Pick<Design, 'items'>;
   readonly library: Library;
   readonly rails: Rails;
   readonly boards: readonly Board[];

@@ -68,8 +68,12 @@ export const startDraws = (drawn: Drawn): Draws =>
   }));
 
 /** Lights of a mood at shares of their full, by group of the show. */
-export const lightDraws = (drawn: Drawn, show: Show, shares: readonly number[]): Draws => {
-  const shareOf = new Map(show.groups.map((group, g) => [group.id, shares[g] ?? 0]));
+export const lightDraws = (
+  drawn: Drawn,
+  { groups }: { readonly groups: readonly { readonly id: string }[] },
+  shares: readonly number[],
+): Draws => {
+  const shareOf = new Map(groups.map((group, g) => [group.id, shares[g] ?? 0]));
   return gather(drawn, (consumer) => {
     const share = shareOf.get(consumer.id) ?? 0;
     if (share === 0 || consumer.fullA === 0) return null;

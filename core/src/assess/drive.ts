@@ -1,7 +1,9 @@
-import type { Item } from '../items/index.ts';
+import { type Item, itemsOf } from '../items/index.ts';
 import type { PlacedGroup } from '../lights/index.ts';
 import {
+  type Asked,
   type Board,
+  channelsOf,
   type Driven,
   drawnFrom,
   isPinEnough,
@@ -24,15 +26,18 @@ export interface Switching {
 
 /** Resolves and sizes every channel; between pin and transistor it goes by what the pin bears. */
 export function switchAll(
-  design: Design,
+  design: Pick<Design, 'items'>,
+  asked: Asked,
   library: Library,
   rails: Rails,
   boards: readonly Board[],
   placed: readonly PlacedGroup[],
 ): Switching {
+  const strings = stringsByDriver(design, library);
   const input: SizingInput = {
     library,
     rangeOf: (railId) => (railId === null ? null : (rails.byId.get(railId)?.range ?? null)),
+    stringsOn: (driverId) => strings.get(driverId) ?? 0,
   };
   const groups = new Map(placed.map((group) => [group.id, group]));
   const tryPin = (item: Item, board: Board): boolean => {
@@ -45,6 +50,7 @@ export function switchAll(
   };
   const switched = resolveSwitching({
     design,
+    asked,
     library,
     rails,
     boards,
@@ -61,6 +67,15 @@ export function switchAll(
     return sized.filter((each) => each !== null);
   });
   return { switched, driven };
+}
+
+/** Strings of single lights on each driver: every channel of every group that names it. */
+function stringsByDriver(design: Pick<Design, 'items'>, library: Library): ReadonlyMap<string, number> {
+  const strings = new Map<string, number>();
+  for (const item of itemsOf(design, 'light'))
+    if (item.switchedBy.way === 'driver')
+      strings.set(item.switchedBy.by, (strings.get(item.switchedBy.by) ?? 0) + channelsOf(item, library));
+  return strings;
 }
 
 const pinHigh = (itemId: string, board: Board): Switched => ({

@@ -1,13 +1,10 @@
 import type { Show, ShowLimit } from '../motion/index.ts';
-import { type Draws, findRailLimitA, type SupplyTree } from '../power/index.ts';
 import type { Consumer } from './consumers.ts';
 
-/** The rail that the program's limiter guards: node of its tree, what else draws there, and down to which charge. */
+/** The rail that the program's limiter guards: node of its tree, and the most that it gives. */
 export interface Guarded {
-  readonly tree: SupplyTree;
   readonly node: number;
-  readonly dark: Draws;
-  readonly reserve: number;
+  readonly limitA: number;
   readonly nodeOf: (consumer: Consumer) => number;
 }
 
@@ -19,9 +16,7 @@ export function limitOf(guarded: Guarded | null, show: Show, consumers: Readonly
   return {
     restMicroA: microA(here.reduce((sum, consumer) => sum + consumer.restA + consumer.steadyPeakA, 0)),
     // Where not even the dark lights can be fed the limit is next to nothing, not none.
-    limitMicroA: guarded
-      ? Math.max(1, Math.floor(findRailLimitA(guarded.tree, guarded.reserve, guarded.node, guarded.dark) * 1e6))
-      : 0,
+    limitMicroA: guarded ? Math.max(1, Math.floor(guarded.limitA * 1e6)) : 0,
     microAPerByte: show.groups.map((group) => {
       const consumer = consumers.get(group.id);
       const fullA = consumer && isHere(consumer) ? consumer.fullA : 0;

@@ -1,4 +1,4 @@
-import { kindOf } from '../items/index.ts';
+import { itemsOf, kindOf } from '../items/index.ts';
 import { countLights, type PlacedGroup } from '../lights/index.ts';
 import { type Board, boardOf, type Driven, type Rails, type Switched } from '../network/index.ts';
 import type { Library } from '../parts/index.ts';
@@ -53,6 +53,9 @@ export function findNeeds(options: {
       ? []
       : [current(`feed:${group.id}`, group.id, `a supply for ${group.name}`)];
   });
+  const idle = itemsOf(design, 'load')
+    .filter((load) => switched.get(load.id)?.some((each) => each.way.id === 'undecided'))
+    .map((load) => current(`way:${load.id}`, load.id, `a controller for ${load.name}, or a switch by hand`));
   const unlaid = placed
     .filter((group) => countLights(group) === 0)
     .map((group) =>
@@ -67,5 +70,5 @@ export function findNeeds(options: {
       ? [{ id: 'mood', itemId: null, words: 'a mood', for: 'time' as const }]
       : []),
   ];
-  return [...unknown, ...undecided, ...unlaid, ...nothing, ...time];
+  return [...unknown, ...undecided, ...idle, ...unlaid, ...nothing, ...time];
 }

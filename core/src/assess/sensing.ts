@@ -30,7 +30,7 @@ export type Sensing =
 const LIGHT_SETTLE_MS = 300;
 
 /** Designs what every sensor of a design is read with; a charge sense needs a pack as well as a controller. */
-export function designSensing(design: Design, rails: Rails, boards: readonly Board[]): Sensing[] {
+export function designSensing(design: Pick<Design, 'items'>, rails: Rails, boards: readonly Board[]): Sensing[] {
   return controlsOf(design).flatMap((control): Sensing[] => {
     const board = boardOf(boards, control.board);
     const rail = board?.railId == null ? null : (rails.byId.get(board.railId)?.range ?? null);

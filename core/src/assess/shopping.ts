@@ -98,7 +98,7 @@ function listLights(placed: readonly PlacedGroup[], driven: readonly Driven[]): 
 }
 
 /** The parts that items which are no lights name, each once. */
-function listParts(design: Design, library: Library): Draft[] {
+function listParts(design: Pick<Design, 'items'>, library: Library): Draft[] {
   return design.items.flatMap((item): Draft[] => {
     const { role, parts } = kindOf(item.kind);
     if (role === 'light') return [];
@@ -152,7 +152,7 @@ const listDividers = (sensing: readonly Sensing[]): Draft[] =>
         ],
   );
 
-const listControls = (design: Design): Draft[] =>
+const listControls = (design: Pick<Design, 'items'>): Draft[] =>
   controlsOf(design).flatMap((control) => {
     const [what, unitPrice] = controlParts[control.kind];
     return unitPrice === 0 ? [] : [single(what, unitPrice, control.name)];
@@ -177,7 +177,7 @@ function listWire(runs: readonly WireRun[]): Draft[] {
 
 /** All that one copy needs, like lines put together, with what it costs. */
 export function listShopping(options: {
-  readonly design: Design;
+  readonly design: Pick<Design, 'items'>;
   readonly library: Library;
   readonly placed: readonly PlacedGroup[];
   readonly driven: readonly Driven[];

@@ -25,6 +25,7 @@ import { wireCarriesA } from '../wires/index.ts';
 import type { CourseStretch, MoodBudget } from './budget.ts';
 import type { Consumer } from './consumers.ts';
 import { type Drawn, darkDraws, heightShares, lightDraws, startDraws } from './draws.ts';
+import { keepFew } from './keepFew.ts';
 import type { LaidTree } from './trees.ts';
 
 export interface MoodCeiling extends CeilingOverDischarge {
@@ -53,6 +54,8 @@ export interface SupplyAssessment {
   readonly atStart: Operation | null;
   /** The height of each mood, as it is set. */
   readonly moodPeaks: ReadonlyMap<string, Draws>;
+  /** In it, of each group of the show, the share of its full light. */
+  readonly moodShares: ReadonlyMap<string, readonly number[]>;
   readonly links: readonly LoadedLink[];
   readonly weakest: LoadedLink | null;
   readonly ceilings: readonly MoodCeiling[];
@@ -192,6 +195,39 @@ export function createNightMaker(
   };
 }
 
+/** All that a ceiling depends on besides its tree and what follows its rails. */
+const numbersOf = (cases: readonly BrightnessDraw[], links: readonly LinkLimit[]): readonly number[] => [
+  ...cases.flatMap(({ dark, light }) =>
+    [...dark, ...light].flatMap(({ steadyA, shaped }) => [steadyA, shaped.length, ...shaped.map(({ share }) => share)]),
+  ),
+  ...links.flatMap(({ limitA, node, share, offsetA }) => [limitA, node, share, offsetA]),
+];
+
+/** A mood’s ceiling does not depend on how bright it is set: while one is moved the others need not be sought again. */
+const keptCeiling = keepFew(
+  (
+    _laid: LaidTree,
+    _consumers: readonly Consumer[],
+    _reserve: number,
+    _numbers: readonly number[],
+    find: () => CeilingOverDischarge,
+  ) => find(),
+  40,
+  4,
+);
+const keptReserve = keepFew((_laid: LaidTree, _consumers: readonly Consumer[], find: () => number) => find(), 12, 2);
+
+const ceilingOf = (
+  laid: LaidTree,
+  consumers: readonly Consumer[],
+  tree: SupplyTree,
+  reserve: number,
+  cases: readonly BrightnessDraw[],
+): CeilingOverDischarge =>
+  keptCeiling(laid, consumers, reserve, numbersOf(cases, tree.links), () =>
+    findCeilingOverDischarge(tree, cases, reserve),
+  );
+
 const hungriest = (budgets: readonly MoodBudget[]): MoodBudget | undefined =>
   budgets.reduce<MoodBudget | undefined>((most, each) => (!most || each.peakA > most.peakA ? each : most), undefined);
 
@@ -205,7 +241,7 @@ export function assessSupply(
   const { budgets, course, show } = input;
   const drawn = drawnFor(input, laid, 0);
   const dark = darkDraws(drawn, 'mean');
-  const reserve = findReserve(laid.tree, dark);
+  const reserve = keptReserve(laid, input.consumers, () => findReserve(laid.tree, dark));
   const most = hungriest(budgets);
   const moodPeaks = new Map(
     budgets.map((budget) => [budget.moodId, drawAtBrightness(drawOfMood(input, drawn, budget), budget.brightness)]),
@@ -255,17 +291,22 @@ export function assessSupply(
     mostA: Math.max(atPeak.packA, atFull.packA),
     atStart: start.packA > operate(laid.tree, 1, peak).packA * 1.001 ? start : null,
     moodPeaks,
+    moodShares: new Map(
+      budgets.map((budget) => [
+        budget.moodId,
+        heightShares(budget, show, input.byId, drawn.nodeOf).map((share) => share * budget.brightness),
+      ]),
+    ),
     links,
     weakest: links.reduce<LoadedLink | null>((worst, each) => (!worst || each.fill > worst.fill ? each : worst), null),
     ceilings: budgets.map((budget) => ({
       moodId: budget.moodId,
       name: budget.name,
       setTo: budget.brightness,
-      ...findCeilingOverDischarge(
-        withTapes(budget),
-        [drawOfMood(input, drawn, budget), ...drawsUnderSigns(input, drawn, budget)],
-        reserve,
-      ),
+      ...ceilingOf(laid, input.consumers, withTapes(budget), reserve, [
+        drawOfMood(input, drawn, budget),
+        ...drawsUnderSigns(input, drawn, budget),
+      ]),
     })),
     runsFor:
       course.length === 0 || laid.tree.source.kind !== 'pack'

@@ -21,7 +21,7 @@ export interface ChainVoltage {
 }
 
 /** What lies between a light and the next beside the tape itself: at the end of a row of a grid, the wires to the next row. */
-function rowJumperOhm({ tape }: PlacedTape, light: number, runs: readonly WireRun[]): number {
+export function rowJumperOhm({ tape }: PlacedTape, light: number, runs: readonly WireRun[]): number {
   if (!tape.grid || (light + 1) % tape.grid.columns !== 0) return 0;
   const id = rowRunId(tape.id, Math.trunc(light / tape.grid.columns));
   return runOhm(runs.find((run) => run.id === id));

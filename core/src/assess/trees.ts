@@ -17,7 +17,7 @@ export interface LaidTree {
 }
 
 /** Key of the node where a rail arrives at an item. */
-export const hubKey = (itemId: string, railId: string): string => `${itemId} on ${railId}`;
+const hubKey = (itemId: string, railId: string): string => `${itemId} on ${railId}`;
 
 /** The same tree behind a source that is off by so much. */
 export function deviate(
@@ -52,6 +52,8 @@ function sourceOf(
   return null;
 }
 
+const whole = { share: 1, offsetA: 0 } as const;
+
 /** What stands in the source's own lead and carries only so much. */
 function sourceLinks(rail: Rail, library: Library): Omit<LinkLimit, 'node' | 'side' | 'share' | 'offsetA'>[] {
   const { gives, name } = rail;
@@ -68,6 +70,10 @@ function sourceLinks(rail: Rail, library: Library): Omit<LinkLimit, 'node' | 'si
   ];
 }
 
+/** The same at the node of the source. */
+const linksOfSource = (rail: Rail, library: Library, node: number): LinkLimit[] =>
+  sourceLinks(rail, library).map((link) => ({ ...link, node, side: 'out' as const, ...whole }));
+
 /** "Pack" in a sentence; a name of the maker's own keeps its letters. */
 const lower = (name: string): string => (name === 'Pack' ? 'pack' : name);
 
@@ -82,8 +88,6 @@ interface Draft {
   readonly links: LinkLimit[];
   readonly nodeOf: Map<string, number>;
 }
-
-const whole = { share: 1, offsetA: 0 } as const;
 
 /** Adds a lead's wire as a link, where it has one. */
 function linkWire(draft: Draft, node: number, run: WireRun | undefined): void {
@@ -119,9 +123,13 @@ function converterLinks(rail: Rail, part: ConverterPart, node: number): LinkLimi
   ];
 }
 
+/** The lead of a rail; beside a switch in the plus lead its minus is a way of its own, which nothing further on goes by. */
+const leadOhm = ({ gives }: Rail, lead: WireRun | undefined, back: WireRun | undefined): number =>
+  runOhm(lead) + (gives.kind === 'switch' ? 0 : runOhm(back));
+
 /** Lays the tree of one source; null while its kind is not known. */
 export function layTree(options: {
-  readonly design: Design;
+  readonly design: Pick<Design, 'piece'>;
   readonly library: Library;
   readonly rails: Rails;
   readonly sourceId: string;
@@ -165,16 +173,13 @@ export function layTree(options: {
         id: rail.id,
         name: rail.name,
         parent,
-        ohm: parent < 0 ? contactsOf(rail) : runOhm(run) + runOhm(back) + (part?.contactOhm ?? 0),
+        ohm: parent < 0 ? contactsOf(rail) : leadOhm(rail, run, back) + (part?.contactOhm ?? 0),
         converter: gives.kind === 'converter' ? gives.part : null,
         brownOutV: brownOutOn(rail.id, null),
       },
       rail.id,
     );
-    if (parent < 0)
-      draft.links.push(
-        ...sourceLinks(rail, library).map((link) => ({ ...link, node: index, side: 'out' as const, ...whole })),
-      );
+    if (parent < 0) draft.links.push(...linksOfSource(rail, library, index));
     if (part) draft.links.push(switchLink(rail, part, index));
     linkWire(draft, index, run);
     if (gives.kind === 'converter' && gives.part) draft.links.push(...converterLinks(rail, gives.part, index));
@@ -193,3 +198,7 @@ export function layTree(options: {
     nodeOf: draft.nodeOf,
   };
 }
+
+/** The node of a tree at which something of a rail is drawn: behind the lead of its hub, where that has one. */
+export const nodeAtHub = (laid: LaidTree, hubId: string | null, railId: string | null): number =>
+  railId === null ? -1 : (laid.nodeOf.get(hubKey(hubId ?? railId, railId)) ?? laid.nodeOf.get(railId) ?? -1);

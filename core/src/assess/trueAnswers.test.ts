@@ -353,8 +353,8 @@ describe('a cork float with a pouch cell, a magnet switch and one lamp', () => {
   });
   it('has nets of every port, and a card of the bench for the lamp with the band of its cell', () => {
     const assessment = assess(float);
-    // Pack to switch, switch to lamp by way of the resistor, and back: pack plus, the lamp’s plus, minus.
-    expect(assessment.nets).toHaveLength(3);
+    // Pack to switch, switch to the resistor, resistor to lamp, and back.
+    expect(assessment.nets).toHaveLength(4);
     const minus = assessment.nets.find((net) => net.name === 'minus');
     expect(minus?.ports.map(({ item }) => item).sort()).toEqual(['lamp', 'magnet', 'pack']);
     const card = listSteps(float, assessment).find((step) => step.id.startsWith('channel:lamp'));

@@ -8,6 +8,7 @@ import {
   isWire,
   type JoinedNet,
   joinNets,
+  type RailRange,
   type Rails,
   type RunDraft,
   type RunLoad,
@@ -17,17 +18,19 @@ import {
 } from '../network/index.ts';
 import { findPart, type Library } from '../parts/index.ts';
 import type { Design, Item } from '../plan/index.ts';
-import { addDraws, type Draws, findReserve, fuseBand, operate } from '../power/index.ts';
+import { addDraws, type Draws, findRailLimitA, findReserve, fuseBand, operate } from '../power/index.ts';
 import type { CourseStretch, MoodBudget } from './budget.ts';
 import type { Consumer } from './consumers.ts';
 import { type Drawn, darkDraws, lightDraws } from './draws.ts';
 import type { Switching } from './drive.ts';
+import { keepFew } from './keepFew.ts';
 import { limitOf } from './limit.ts';
 import type { SupplyAssessment } from './supplies.ts';
-import { type Hub, hubKey, type LaidTree, layTree } from './trees.ts';
+import { type Hub, type LaidTree, layTree, nodeAtHub } from './trees.ts';
 
-interface WiresInput {
-  readonly design: Design;
+/** What the wires follow from: what is there and how it is switched, whatever the moods are set to. */
+export interface WiresInput {
+  readonly design: Pick<Design, 'items' | 'piece' | 'wires'>;
   readonly library: Library;
   readonly placed: readonly PlacedGroup[];
   readonly rails: Rails;
@@ -35,31 +38,22 @@ interface WiresInput {
   readonly switching: Switching;
   readonly consumers: readonly Consumer[];
   readonly byId: ReadonlyMap<string, Consumer>;
-  readonly budgets: readonly MoodBudget[];
-  readonly show: Show;
+  readonly movables: readonly { readonly id: string }[];
   readonly chains: readonly (readonly PlacedTape[])[];
 }
 
-/** The wires of a plan, and the trees that follow from them. */
+/** The wires of a plan as they are built, and the trees that follow from them. */
 export interface Wires {
-  readonly runs: readonly WireRun[];
+  /** All that is joined, by a wire or at one place. */
+  readonly joins: readonly RunDraft[];
   readonly nets: readonly JoinedNet[];
-  readonly layTreeOf: (sourceId: string) => LaidTree | null;
-  readonly nodeOfConsumer: (laid: LaidTree, consumer: Consumer) => number;
-  readonly limitFor: (laid: LaidTree | null, guarded: Consumer | null, show: Show) => ShowLimit;
-  readonly railFigures: (
-    supplies: readonly SupplyAssessment[],
-    budgets: readonly MoodBudget[],
-    course: readonly CourseStretch[],
-  ) => readonly {
-    readonly id: string;
-    readonly name: string;
-    readonly range: { readonly leastV: number; readonly nominalV: number; readonly mostV: number } | null;
-    readonly peakA: number;
-    readonly usualA: number;
-    readonly restA: number;
-    readonly limitA: number | null;
-  }[];
+  /** With lengths and gauges; what flows in them is not known yet. */
+  readonly sized: readonly WireRun[];
+  readonly treeOf: ReadonlyMap<string, LaidTree>;
+  readonly nodeOf: (laid: LaidTree, consumer: Consumer) => number;
+  readonly drawnIn: (laid: LaidTree) => Drawn;
+  /** What everything at full takes in at each rail; null where it collapses. */
+  readonly fullInto: (railId: string) => number | null;
 }
 
 /** The item at which what a consumer draws begins: a board, a gate, a box; null = right at what feeds it. */
@@ -106,7 +100,10 @@ function listHubs(input: WiresInput, runs: readonly WireRun[]): Hub[] {
       const run = runs.find((each) => each.id === `rail:${rail.id}:${item.id}`);
       return run ? [{ item, railId: rail.id, run, ohm }] : [];
     });
-    return [...first, ...others];
+    // Beside a switch in the plus lead its lights have a minus of their own, which nothing further on goes by.
+    const beside: Hub[] =
+      item.kind === 'switch' && back ? [{ item, railId: item.id, run: undefined, ohm: runOhm(back) }] : [];
+    return [...first, ...others, ...beside];
   });
 }
 
@@ -132,20 +129,23 @@ function mostOfRail(input: WiresInput, railId: string, isWithFuse: boolean): num
 }
 
 /** Everything at full, whatever the moods are set to: what the build has to bear. */
-function fullDraws(input: WiresInput, drawn: Drawn): Draws {
+function fullDraws({ movables }: WiresInput, drawn: Drawn): Draws {
   return addDraws(
     darkDraws(drawn, 'peak'),
     lightDraws(
       drawn,
-      input.show,
-      input.show.groups.map(() => 1),
+      { groups: movables },
+      movables.map(() => 1),
     ),
   );
 }
 
 /** Highest current of each consumer over all moods as they are set; at full while there are none. */
-function peakByConsumer(input: WiresInput): ReadonlyMap<string, number> {
-  const { consumers, budgets, show } = input;
+function peakByConsumer(
+  consumers: readonly Consumer[],
+  budgets: readonly MoodBudget[],
+  show: Show,
+): ReadonlyMap<string, number> {
   return new Map(
     consumers.map((consumer) => {
       const baseA = consumer.restA + consumer.steadyPeakA;
@@ -161,94 +161,115 @@ function peakByConsumer(input: WiresInput): ReadonlyMap<string, number> {
   );
 }
 
-/** Lays the wires: what each must bear follows from the build alone, what flows in it from the moods. */
+/** Lays the wires: what each must bear follows from the build alone. */
 export function layWires(input: WiresInput): Wires {
-  const { design, library, placed, rails, boards, switching, consumers, byId } = input;
+  const { design, library, placed, rails, boards, switching, consumers } = input;
   const joins = draftRuns({ design, placed, rails, boards, switched: switching.switched });
-  const drafts = joins.filter(isWire);
   const hubIds = new Map(consumers.map((consumer) => [consumer.id, hubOf(input, consumer.id)]));
-  const nodeOfConsumer = (laid: LaidTree, consumer: Consumer): number => {
-    if (consumer.railId === null) return -1;
-    const hubId = hubIds.get(consumer.id) ?? null;
-    return (
-      (hubId === null ? undefined : laid.nodeOf.get(hubKey(hubId, consumer.railId))) ??
-      laid.nodeOf.get(consumer.railId) ??
-      -1
-    );
-  };
+  const nodeOf = (laid: LaidTree, consumer: Consumer): number =>
+    consumer.railId === null ? -1 : nodeAtHub(laid, hubIds.get(consumer.id) ?? null, consumer.railId);
   const drawnIn = (laid: LaidTree): Drawn => ({
     tree: laid.tree,
     consumers,
-    nodeOf: (consumer) => nodeOfConsumer(laid, consumer),
+    nodeOf: (consumer) => nodeOf(laid, consumer),
     factor: 0,
   });
-  const treeWith =
-    (runs: readonly WireRun[]) =>
-    (sourceId: string): LaidTree | null =>
-      layTree({
-        design,
-        library,
-        rails,
-        sourceId,
-        boards,
-        hubs: listHubs(input, runs),
-        runs,
-      });
-
-  // First without wires, whose gauges are to be found: what everything at full would take in at each node.
-  const bare = new Map(
-    rails.list.filter((rail) => rail.fromId === null).map((rail) => [rail.id, treeWith([])(rail.id)]),
-  );
-  const fullInto = nodeCurrents(rails, bare, (laid) => ({ draws: fullDraws(input, drawnIn(laid)) }));
-  const peaks = peakByConsumer(input);
-  const loadOf = (run: RunDraft): RunLoad => loadOfRun(input, run, { fullInto, peaks, peakInto: () => null });
-  const first = finishRuns(design, drafts, loadOf);
-  // Then with them: what the moods as they are set make flow.
-  const wired = new Map(
-    rails.list.filter((rail) => rail.fromId === null).map((rail) => [rail.id, treeWith(first)(rail.id)]),
-  );
-  const peakInto = nodeCurrents(rails, wired, (laid) => ({ draws: peakDraws(input, drawnIn(laid), peaks) }));
-  const runs = finishRuns(design, drafts, (run) => loadOfRun(input, run, { fullInto, peaks, peakInto }));
-  return {
-    nets: joinNets(joins),
-    runs,
-    layTreeOf: treeWith(runs),
-    nodeOfConsumer,
-    limitFor: (laid, guarded, show) => {
-      if (!laid || !guarded) return limitOf(null, show, byId);
-      const drawn = drawnIn(laid);
-      const dark = darkDraws(drawn, 'peak');
-      return limitOf(
-        {
-          tree: laid.tree,
-          node: nodeOfConsumer(laid, guarded),
-          dark,
-          reserve: findReserve(laid.tree, darkDraws(drawn, 'mean')),
-          nodeOf: drawn.nodeOf,
-        },
-        show,
-        byId,
-      );
-    },
-    railFigures: (supplies, _budgets, course) =>
-      rails.list.map((rail) => {
-        const supply = supplies.find((each) => each.rail.id === rail.sourceId);
-        const node = supply?.laid.nodeOf.get(rail.id) ?? -1;
-        const most =
-          supply && node >= 0 ? Math.max(...[supply.atPeak, supply.atFull].map((at) => at.nodes[node]?.outA ?? 0)) : 0;
-        const ownPeakA = sumOn(rail.id, rails, consumers, (each) => peaks.get(each.id) ?? 0);
-        const restA = sumOn(rail.id, rails, consumers, (each) => each.restA);
-        return {
-          id: rail.id,
-          name: rail.name,
-          range: rail.range,
-          peakA: node >= 0 ? most : ownPeakA,
-          usualA: ownPeakA <= 0 || course.length === 0 ? restA : usualOn(rail.id, rails, consumers, course),
-          restA,
-          limitA: Number.isFinite(mostOfRail(input, rail.id, true)) ? mostOfRail(input, rail.id, true) : null,
-        };
+  const treesWith = (runs: readonly WireRun[]): ReadonlyMap<string, LaidTree> =>
+    new Map(
+      rails.list.flatMap((rail): [string, LaidTree][] => {
+        if (rail.fromId !== null) return [];
+        const hubs = listHubs(input, runs);
+        const tree = layTree({ design, library, rails, sourceId: rail.id, boards, hubs, runs });
+        return tree ? [[rail.id, tree]] : [];
       }),
-  };
+    );
+  // First without wires, whose gauges are to be found: what everything at full would take in at each node.
+  const fullInto = nodeCurrents(rails, treesWith([]), (laid) => fullDraws(input, drawnIn(laid)));
+  const sized = finishRuns(design, joins.filter(isWire), (run) =>
+    loadOfRun(input, run, { fullInto, peaks: new Map(), peakInto: () => null }),
+  );
+  return { joins, nets: joinNets(joins), sized, treeOf: treesWith(sized), nodeOf, drawnIn, fullInto };
+}
+
+/** The wires with what the moods, as they are set, make flow in them. */
+export interface LoadedWires {
+  readonly runs: readonly WireRun[];
+  /** Highest current of each consumer. */
+  readonly peaks: ReadonlyMap<string, number>;
+}
+
+/** Works out what flows in the wires. */
+export function loadWires(
+  input: WiresInput,
+  wires: Wires,
+  { budgets, show }: { readonly budgets: readonly MoodBudget[]; readonly show: Show },
+): LoadedWires {
+  const peaks = peakByConsumer(input.consumers, budgets, show);
+  const peakInto = nodeCurrents(input.rails, wires.treeOf, (laid) => peakDraws(input, wires.drawnIn(laid), peaks));
+  const known = { fullInto: wires.fullInto, peaks, peakInto };
+  return { runs: finishRuns(input.design, wires.joins.filter(isWire), (run) => loadOfRun(input, run, known)), peaks };
+}
+
+/** The most that a rail gives with little charge left and all else dark: it follows from the build. */
+const keptRailLimit = keepFew(({ drawnIn }: Wires, laid: LaidTree, node: number): number => {
+  const drawn = drawnIn(laid);
+  const reserve = findReserve(laid.tree, darkDraws(drawn, 'mean'));
+  return findRailLimitA(laid.tree, reserve, node, darkDraws(drawn, 'peak'));
+});
+
+/** What the limiter of a program guards: a rail of a tree, or nothing while there is none. */
+export function limitFor(
+  wires: Wires,
+  byId: ReadonlyMap<string, Consumer>,
+  laid: LaidTree | null,
+  guarded: Consumer | null,
+  show: Show,
+): ShowLimit {
+  if (!laid || !guarded) return limitOf(null, show, byId);
+  const { drawnIn, nodeOf } = wires;
+  const { nodeOf: nodeIn } = drawnIn(laid);
+  const node = nodeOf(laid, guarded);
+  return limitOf({ node, nodeOf: nodeIn, limitA: keptRailLimit(wires, laid, node) }, show, byId);
+}
+
+/** What flows on each rail, in all. */
+export function figureRails(
+  input: WiresInput,
+  peaks: ReadonlyMap<string, number>,
+  supplies: readonly SupplyAssessment[],
+  course: readonly CourseStretch[],
+): readonly RailFigures[] {
+  const { rails, consumers } = input;
+  return rails.list.map((rail): RailFigures => {
+    const supply = supplies.find((each) => each.rail.id === rail.sourceId);
+    const node = supply?.laid.nodeOf.get(rail.id) ?? -1;
+    const most =
+      supply && node >= 0 ? Math.max(...[supply.atPeak, supply.atFull].map((at) => at.nodes[node]?.outA ?? 0)) : 0;
+    const ownPeakA = sumOn(rail.id, rails, consumers, (each) => peaks.get(each.id) ?? 0);
+    const restA = sumOn(rail.id, rails, consumers, (each) => each.restA);
+    const limitA = mostOfRail(input, rail.id, true);
+    return {
+      id: rail.id,
+      name: rail.name,
+      range: rail.range,
+      peakA: node >= 0 ? most : ownPeakA,
+      usualA: ownPeakA <= 0 || course.length === 0 ? restA : usualOn(rail.id, rails, consumers, course),
+      restA,
+      limitA: Number.isFinite(limitA) ? limitA : null,
+    };
+  });
+}
+
+/** What flows on one rail, in all. */
+export interface RailFigures {
+  readonly id: string;
+  readonly name: string;
+  readonly range: RailRange | null;
+  readonly peakA: number;
+  readonly usualA: number;
+  readonly restA: number;
+  /** What what gives it is good for; null where that is not known. */
+  readonly limitA: number | null;
 }
 
 /** What is drawn from a rail and from all that is made of it, without what converters make of the amperes. */
@@ -287,14 +308,12 @@ function usualOn(
 /** What goes into each node of all trees under one load, by the id of its rail; null where it collapses. */
 function nodeCurrents(
   rails: Rails,
-  trees: ReadonlyMap<string, LaidTree | null>,
-  of: (laid: LaidTree) => { readonly draws: Draws },
+  trees: ReadonlyMap<string, LaidTree>,
+  of: (laid: LaidTree) => Draws,
 ): (railId: string) => number | null {
   const found = new Map<string, number | null>();
   for (const laid of trees.values()) {
-    if (!laid) continue;
-    const { draws } = of(laid);
-    const operation = operate(laid.tree, 0.2, draws);
+    const operation = operate(laid.tree, 0.2, of(laid));
     for (const rail of rails.list) {
       const node = laid.nodeOf.get(rail.id);
       if (node !== undefined) found.set(rail.id, operation.collapses ? null : (operation.nodes[node]?.inA ?? 0));

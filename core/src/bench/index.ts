@@ -1,3 +1,4 @@
+export { listRebuilds, type Rebuild, whatIsBuilt } from './built.ts';
 export {
   type Expectation,
   expectBetween,

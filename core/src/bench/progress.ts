@@ -1,4 +1,5 @@
 import type { Plan, Reading } from '../plan/index.ts';
+import type { Rebuild } from './built.ts';
 import { type Judgement, judgeReading } from './expectation.ts';
 import type { BenchStep } from './steps.ts';
 
@@ -8,20 +9,28 @@ export interface StepProgress {
   readonly reading: Reading | null;
   readonly judgement: Judgement | null;
   readonly done: boolean;
+  /** It was done, and the plan has changed since: what has to be done to the soldered piece. */
+  readonly undo: readonly string[];
 }
 
-/** A step with a reading is done when its last reading is not wrong; one without, when it was ticked. */
-export function trackSteps(steps: readonly BenchStep[], bench: Plan['bench']): StepProgress[] {
+/** A step with a reading is done when its last reading is not wrong; one without, when it was ticked and is still so. */
+export function trackSteps(
+  steps: readonly BenchStep[],
+  bench: Plan['bench'],
+  rebuilds: readonly Rebuild[] = [],
+): StepProgress[] {
   return steps.map((step) => {
     const reading = bench.readings
       .filter((each) => each.stepId === step.id)
       .reduce<Reading | null>((last, each) => (!last || each.takenAt >= last.takenAt ? each : last), null);
     const judgement = reading && step.expect ? judgeReading(step.expect, reading.value) : null;
-    const ticked = bench.done.some((each) => each.stepId === step.id);
+    const undo = rebuilds.find((each) => each.stepId === step.id)?.undo ?? [];
+    const ticked = undo.length === 0 && bench.done.some((each) => each.stepId === step.id);
     return {
       step,
       reading,
       judgement,
+      undo,
       done: step.expect ? judgement !== null && judgement.verdict !== 'wrong' : ticked,
     };
   });

@@ -98,6 +98,18 @@ function sayCut({ tape, cut }: PlacedTape): string {
   return `Cut ${grid.rows} pieces of ${grid.columns} lights each (${show('lengthMm', cut.litLengthMm / grid.rows)}). ${ways}`;
 }
 
+/** What each core is soldered to, and which pads of a tape are bridged where its wire ends. */
+function sayEnds({ coreEnds }: Assessment, run: Assessment['runs'][number]): string {
+  const ends = (coreEnds.get(run.id) ?? []).map(
+    ({ from, to }, c) => `${run.cores[c]?.colour ?? 'core'} from ${from} to ${to}`,
+  );
+  const bridges = (coreEnds.get(`legs:bridge:${run.to.itemId}`) ?? []).map(({ from, to }) => `${from} to ${to}`);
+  return [
+    ...(ends.length > 0 ? [` Solder ${ends.join('; ')}.`] : []),
+    ...(bridges.length > 0 ? [` Bridge ${bridges.join(', ')}: they are lit together.`] : []),
+  ].join('');
+}
+
 function soldering(assessment: Assessment): BenchStep[] {
   const tapes = assessment.placed.flatMap((group) =>
     group.kind !== 'leds' && group.cut.lights > 0
@@ -125,7 +137,7 @@ function soldering(assessment: Assessment): BenchStep[] {
       id: `solder:${run.id}`,
       chapter: 'Soldering',
       title: `Wire: ${run.name}`,
-      todo: `${run.cores.map((core) => `${core.colour} = ${core.meaning}`).join(', ')}. ${run.lengthMm === null ? 'Its length is not known yet: lay both ends on the picture first.' : `Cut ${show('lengthMm', run.lengthMm)} of ${run.gaugeAwg} gauge; shrink sleeve on first; then solder and tug.`}`,
+      todo: `${run.cores.map((core) => `${core.colour} = ${core.meaning}`).join(', ')}. ${run.lengthMm === null ? 'Its length is not known yet: lay both ends on the picture first.' : `Cut ${show('lengthMm', run.lengthMm)} of ${run.gaugeAwg} gauge; shrink sleeve on first; then solder and tug.`}${sayEnds(assessment, run)}`,
       caution: 'Air away from you, eyes covered, pack unplugged.',
     }),
   );

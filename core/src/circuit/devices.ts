@@ -1,3 +1,4 @@
+import type { Holding } from './branches.ts';
 import type { LedCurve } from './ledCurve.ts';
 import type { Element } from './netlist.ts';
 
@@ -121,10 +122,12 @@ function fieldEffect(element: Extract<Element, { kind: 'nmos' | 'pmos' }>, volts
 }
 
 const SWITCH_OHM = 1e-3;
+/** What is said to resist nothing resists this. */
+export const LEAST_OHM = 1e-6;
 
 /** What an element draws at these node voltages. `powerShare` is the part of a power load that is switched on yet. */
 export function stampOf(
-  element: Exclude<Element, { kind: 'voltage' }>,
+  element: Exclude<Element, Holding>,
   volts: (node: string) => number,
   powerShare: number,
 ): Stamp {
@@ -132,7 +135,7 @@ export function stampOf(
     case 'resistor':
     case 'switch': {
       const slopeS =
-        element.kind === 'switch' ? (element.closed ? 1 / SWITCH_OHM : 0) : 1 / Math.max(1e-6, element.ohm);
+        element.kind === 'switch' ? (element.closed ? 1 / SWITCH_OHM : 0) : 1 / Math.max(LEAST_OHM, element.ohm);
       return between([element.a, element.b], { currentA: (volts(element.a) - volts(element.b)) * slopeS, slopeS });
     }
     case 'current':

@@ -24,6 +24,8 @@ export type Element =
       readonly from: string;
       readonly to: string;
       readonly amps: number;
+      /** It is a load: with less than this across it there is no operating point. */
+      readonly leastV?: number;
     }
   | {
       readonly kind: 'diode';
@@ -62,6 +64,19 @@ export type Element =
       readonly watts: number;
       readonly leastV: number;
     }
+  /** A converter that keeps its output: takes in the power that this asks, and what it draws by itself. */
+  | ConverterElement
+  /** A linear regulator: passes its current on, and follows its input down below its drop-out. */
+  | {
+      readonly kind: 'regulator';
+      readonly name: string;
+      readonly input: string;
+      readonly output: string;
+      readonly minus: string;
+      readonly volts: number;
+      readonly dropOutV: number;
+      readonly idleA: number;
+    }
   /** A pixel: its full current above `fullAboveV`, in proportion below. */
   | {
       readonly kind: 'falling load';
@@ -71,6 +86,32 @@ export type Element =
       readonly amps: number;
       readonly fullAboveV: number;
     };
+
+export interface ConverterElement {
+  readonly kind: 'converter';
+  readonly name: string;
+  readonly inPlus: string;
+  readonly inMinus: string;
+  readonly outPlus: string;
+  readonly outMinus: string;
+  readonly volts: number;
+  readonly idleA: number;
+  /** Below this it drops out: an operating point there is none. */
+  readonly leastV: number;
+  readonly law: EfficiencyLaw;
+}
+
+/** Efficiency of a converter: straight lines over its output current, and a straight line over its input voltage. */
+export interface EfficiencyLaw {
+  /** Share of the full output current and efficiency, rising; held before the first and past the last. */
+  readonly table: readonly (readonly [number, number])[];
+  readonly fullA: number;
+  readonly statedInputV: number;
+  /** What a volt more at the input adds to it. */
+  readonly perVolt: number;
+  readonly least: number;
+  readonly most: number;
+}
 
 export type Netlist = readonly Element[];
 
@@ -90,6 +131,10 @@ export function nodesOf(element: Element): readonly string[] {
     case 'nmos':
     case 'pmos':
       return [element.gate, element.drain, element.source];
+    case 'converter':
+      return [element.inPlus, element.inMinus, element.outPlus, element.outMinus];
+    case 'regulator':
+      return [element.input, element.output, element.minus];
     default:
       return [element.plus, element.minus];
   }

@@ -1,6 +1,7 @@
-import { LuDecomposition, Matrix } from 'ml-matrix';
-import { stampOf } from './devices.ts';
+import { type Branch, branchOf, type Holding, heldAt, inputAt, isHolding } from './branches.ts';
+import { LEAST_OHM, stampOf } from './devices.ts';
 import { type Element, type Netlist, nodesOf } from './netlist.ts';
+import { SparseSystem } from './sparse.ts';
 
 /** The operating point, or why there is none. */
 export type NetlistSolution =
@@ -10,20 +11,23 @@ export type NetlistSolution =
       readonly voltageV: ReadonlyMap<string, number>;
       /** Into the first terminal of each element (into `plus` of a source: a pack that gives current has less than 0). */
       readonly currentA: ReadonlyMap<string, number>;
+      /** Taken by each element; what gives power has less than 0. */
+      readonly powerW: ReadonlyMap<string, number>;
       /** Largest sum of currents left over at any node. */
       readonly residualA: number;
       readonly passes: number;
     }
   | { readonly ok: false; readonly kind: 'collapse' | 'no convergence'; readonly reason: string };
 
-type VoltageSource = Extract<Element, { kind: 'voltage' }>;
-type Device = Exclude<Element, VoltageSource>;
+type Device = Exclude<Element, Holding>;
 
 interface Circuit {
   readonly nodes: ReadonlyMap<string, number>;
-  readonly sources: readonly VoltageSource[];
+  readonly holding: readonly { readonly element: Holding; readonly branch: Branch }[];
   readonly devices: readonly Device[];
   readonly size: number;
+  /** What may be left over at a node: where next to nothing resists, the last digit of a voltage is a current already. */
+  readonly toleranceA: number;
 }
 
 /** How far the circuit is switched on: sources, power loads, and a leak from each node that helps a hard start. */
@@ -35,30 +39,38 @@ interface Stage {
 
 const FULL: Stage = { sourceShare: 1, powerShare: 1, leakS: 1e-12 };
 const TOLERANCE_A = 1e-10;
+/** Of some ten volts. */
+const LAST_DIGIT_V = 1e-14;
 const MOST_PASSES = 80;
+/** From a solution nearby it is found soon, or the step was too large. */
+const FOLLOW_PASSES = 20;
 
 function prepare(netlist: Netlist): Circuit {
   const names = [...new Set(netlist.flatMap(nodesOf))].filter((node) => node !== '0');
-  const sources = netlist.filter((element) => element.kind === 'voltage');
-  const devices = netlist.filter((element) => element.kind !== 'voltage');
+  const holding = netlist.filter(isHolding).map((element) => ({ element, branch: branchOf(element) }));
+  const devices = netlist.filter((element): element is Device => !isHolding(element));
   return {
     nodes: new Map(names.map((node, i) => [node, i])),
-    sources,
+    holding,
     devices,
-    size: names.length + sources.length,
+    size: names.length + holding.length,
+    toleranceA: Math.max(
+      TOLERANCE_A,
+      ...devices.map((device) => (device.kind === 'resistor' ? LAST_DIGIT_V / Math.max(LEAST_OHM, device.ohm) : 0)),
+    ),
   };
 }
 
 /** Left-over currents (and source voltages) at `x`, and where `slope` is given their derivatives. */
-function evaluate(circuit: Circuit, x: Float64Array, stage: Stage, slope: Matrix | null): Float64Array {
-  const { nodes, sources, devices, size } = circuit;
+function evaluate(circuit: Circuit, x: Float64Array, stage: Stage, slope: SparseSystem | null): Float64Array {
+  const { nodes, holding, devices, size } = circuit;
   const left = new Float64Array(size);
   const at = (node: string): number => nodes.get(node) ?? -1;
   const volts = (node: string): number => x[at(node)] ?? 0;
-  slope?.mul(0);
+  slope?.clear();
   for (let i = 0; i < nodes.size; i += 1) {
     left[i] = stage.leakS * (x[i] ?? 0);
-    slope?.set(i, i, stage.leakS);
+    slope?.add(i, i, stage.leakS);
   }
   for (const device of devices) {
     const stamp = stampOf(device, volts, stage.powerShare);
@@ -69,22 +81,34 @@ function evaluate(circuit: Circuit, x: Float64Array, stage: Stage, slope: Matrix
       if (!slope) return;
       stamp.terminals.forEach((other, j) => {
         const column = at(other);
-        if (column >= 0) slope.set(row, column, slope.get(row, column) + (stamp.slopeS[i]?.[j] ?? 0));
+        if (column >= 0) slope.add(row, column, stamp.slopeS[i]?.[j] ?? 0);
       });
     });
   }
-  sources.forEach((source, k) => {
+  const add = (row: number, column: number, value: number): void => {
+    if (row >= 0 && column >= 0) slope?.add(row, column, value);
+  };
+  holding.forEach(({ element, branch }, k) => {
     const row = nodes.size + k;
-    left[row] = volts(source.plus) - volts(source.minus) - source.volts * stage.sourceShare;
-    for (const [node, sign] of [
-      [source.plus, 1],
-      [source.minus, -1],
+    const input = branch.input && { plus: at(branch.input.plus), minus: at(branch.input.minus) };
+    const inputV = branch.input ? volts(branch.input.plus) - volts(branch.input.minus) : 0;
+    const held = heldAt(element, inputV);
+    left[row] = volts(branch.plus) - volts(branch.minus) - held.volts * stage.sourceShare;
+    const taken = inputAt(element, -(x[row] ?? 0), inputV, stage.powerShare);
+    for (const [node, inNode, sign] of [
+      [at(branch.plus), input?.plus ?? -1, 1],
+      [at(branch.minus), input?.minus ?? -1, -1],
     ] as const) {
-      const column = at(node);
-      if (column < 0) continue;
-      left[column] = (left[column] ?? 0) + sign * (x[row] ?? 0);
-      slope?.set(row, column, slope.get(row, column) + sign);
-      slope?.set(column, row, slope.get(column, row) + sign);
+      if (node >= 0) left[node] = (left[node] ?? 0) + sign * (x[row] ?? 0);
+      add(row, node, sign);
+      add(node, row, sign);
+      add(row, inNode, -sign * held.slope * stage.sourceShare);
+      if (inNode < 0) continue;
+      left[inNode] = (left[inNode] ?? 0) + sign * taken.amps;
+      // A source's own unknown counts into its plus: what it gives is the other way round.
+      add(inNode, row, -sign * taken.byOutput);
+      add(inNode, input?.plus ?? -1, sign * taken.byInput);
+      add(inNode, input?.minus ?? -1, -sign * taken.byInput);
     }
   });
   return left;
@@ -94,16 +118,19 @@ const largest = (values: Float64Array): number => values.reduce((most, value) =>
 const norm = (values: Float64Array): number => Math.sqrt(values.reduce((sum, value) => sum + value * value, 0));
 
 /** Newton's method with steps halved while they make it worse; null where it does not settle. */
-function newton(circuit: Circuit, start: Float64Array, stage: Stage): { x: Float64Array; passes: number } | null {
-  const slope = new Matrix(circuit.size, circuit.size);
+function newton(
+  circuit: Circuit,
+  start: Float64Array,
+  stage: Stage,
+  mostPasses = MOST_PASSES,
+): { x: Float64Array; passes: number } | null {
+  const slope = new SparseSystem(circuit.size);
   let x = start;
   let left = evaluate(circuit, x, stage, slope);
   let stalls = 0;
-  for (let pass = 1; pass <= MOST_PASSES; pass += 1) {
-    const lu = new LuDecomposition(slope);
-    if (lu.isSingular()) return null;
-    const step = lu.solve(Matrix.columnVector(left)).getColumn(0);
-    if (step.some((value) => !Number.isFinite(value))) return null;
+  for (let pass = 1; pass <= mostPasses; pass += 1) {
+    const step = slope.solve(left);
+    if (!step || step.some((value) => !Number.isFinite(value))) return null;
     // No node moves by more than a few volts at once: past that a slope says nothing about what comes.
     const reach = step.slice(0, circuit.nodes.size).reduce((most, value) => Math.max(most, Math.abs(value)), 0);
     let share = Math.min(1, 20 / Math.max(reach, 1e-30));
@@ -116,11 +143,11 @@ function newton(circuit: Circuit, start: Float64Array, stage: Stage): { x: Float
     }
     // One step may get worse before it gets better; step after step of it leads nowhere.
     stalls = improves ? 0 : stalls + 1;
-    if (stalls > 3 && largest(left) > TOLERANCE_A) return null;
+    if (stalls > 3 && largest(left) > circuit.toleranceA) return null;
     x = next;
     left = evaluate(circuit, x, stage, slope);
-    if (largest(left) < TOLERANCE_A && reach * share < 1e-7) return { x, passes: pass };
-    if (largest(left) < TOLERANCE_A / 1e3) return { x, passes: pass };
+    if (largest(left) < circuit.toleranceA && reach * share < 1e-7) return { x, passes: pass };
+    if (largest(left) < circuit.toleranceA / 1e3) return { x, passes: pass };
   }
   return null;
 }
@@ -133,10 +160,10 @@ function follow(
   accepts: (x: Float64Array) => boolean,
 ): { x: Float64Array; share: number; passes: number } {
   let [x, share, step, passes] = [start, 0, 0.25, 0];
-  while (share < 1 && step > 1e-4) {
+  while (share < 1 && step > 1e-3) {
     const to = Math.min(1, share + step);
-    const found = newton(circuit, x, stageAt(to));
-    passes += found?.passes ?? MOST_PASSES;
+    const found = newton(circuit, x, stageAt(to), FOLLOW_PASSES);
+    passes += found?.passes ?? FOLLOW_PASSES;
     if (found && accepts(found.x)) {
       [x, share] = [found.x, to];
       step *= 2;
@@ -185,41 +212,89 @@ export function solveNetlist(netlist: Netlist): NetlistSolution {
       kind: 'no convergence',
       reason: 'No operating point was found: look for sources that fight each other or a current with no way back',
     };
-  const powers = netlist.filter((element) => element.kind === 'power load');
+  const powers = netlist.filter((element) => element.kind === 'power load' || element.kind === 'converter');
   const stands = (x: Float64Array): boolean =>
     powers.every((load) => {
       const volts = (node: string): number => x[circuit.nodes.get(node) ?? -1] ?? 0;
-      return volts(load.plus) - volts(load.minus) >= load.leastV;
+      const [plus, minus] = load.kind === 'converter' ? [load.inPlus, load.inMinus] : [load.plus, load.minus];
+      return volts(plus) - volts(minus) >= load.leastV;
     });
   let { x, passes } = begun;
   if (powers.length > 0) {
     const loaded = follow(circuit, x, (share) => ({ ...FULL, powerShare: share }), stands);
     passes += loaded.passes;
     if (loaded.share < 1) {
-      const asked = powers.reduce((sum, load) => sum + load.watts, 0);
+      const loads = powers.filter((load) => load.kind === 'power load');
+      const asked = loads.reduce((sum, load) => sum + load.watts, 0);
+      const names = powers.map((load) => load.name).join(', ');
+      const share = powers.length > loads.length ? '' : `of ${asked.toPrecision(3)} W asked, `;
+      const given =
+        powers.length > loads.length
+          ? `${(100 * loaded.share).toPrecision(3)} % of what is asked`
+          : `${(asked * loaded.share).toPrecision(3)} W`;
       return {
         ok: false,
         kind: 'collapse',
-        reason: `The voltage collapses: of ${asked.toPrecision(3)} W asked, the supply can give ${(asked * loaded.share).toPrecision(3)} W before ${powers.map((load) => load.name).join(', ')} falls below its least voltage`,
+        reason: `The voltage collapses: ${share}the supply can give ${given} before ${names} falls below its least voltage`,
       };
     }
     x = loaded.x;
   }
+  const starved = findStarved(circuit, x);
+  if (starved)
+    return {
+      ok: false,
+      kind: 'collapse',
+      reason: `The voltage collapses: ${starved} asks for more than what feeds it can give`,
+    };
   const volts = (node: string): number => x[circuit.nodes.get(node) ?? -1] ?? 0;
   const left = evaluate(circuit, x, FULL, null).slice(0, circuit.nodes.size);
+  const drawn = [
+    ...circuit.devices.map((device) => {
+      const { terminals, currentA } = stampOf(device, volts, 1);
+      const first = isTransistor(device) ? 1 : 0;
+      return {
+        name: device.name,
+        amps: currentA[first] ?? 0,
+        watts: terminals.reduce((sum, node, i) => sum + volts(node) * (currentA[i] ?? 0), 0),
+      };
+    }),
+    ...circuit.holding.map(({ element, branch }, k) => drawnBy(element, branch, x[circuit.nodes.size + k] ?? 0, volts)),
+  ];
   return {
     ok: true,
     voltageV: new Map([['0', 0], ...[...circuit.nodes].map(([node, i]): [string, number] => [node, x[i] ?? 0])]),
-    currentA: new Map([
-      ...circuit.devices.map((device): [string, number] => [
-        device.name,
-        stampOf(device, volts, 1).currentA[
-          device.kind === 'npn' || device.kind === 'pnp' || device.kind === 'nmos' || device.kind === 'pmos' ? 1 : 0
-        ] ?? 0,
-      ]),
-      ...circuit.sources.map((source, k): [string, number] => [source.name, x[circuit.nodes.size + k] ?? 0]),
-    ]),
+    currentA: new Map(drawn.map(({ name, amps }) => [name, amps])),
+    powerW: new Map(drawn.map(({ name, watts }) => [name, watts])),
     residualA: largest(left),
     passes,
   };
+}
+
+/** A load whose amperes the supply can't give: nothing would be left across it. */
+const findStarved = (circuit: Circuit, x: Float64Array): string | null => {
+  const volts = (node: string): number => x[circuit.nodes.get(node) ?? -1] ?? 0;
+  const found = circuit.devices.find(
+    (device) =>
+      device.kind === 'current' && device.leastV !== undefined && volts(device.from) - volts(device.to) < device.leastV,
+  );
+  return found?.name ?? null;
+};
+
+const isTransistor = ({ kind }: Element): boolean =>
+  kind === 'npn' || kind === 'pnp' || kind === 'nmos' || kind === 'pmos';
+
+/** Into its first terminal, and the power of both sides. */
+function drawnBy(
+  element: Holding,
+  branch: Branch,
+  intoPlusA: number,
+  volts: (node: string) => number,
+): { readonly name: string; readonly amps: number; readonly watts: number } {
+  const { name } = element;
+  const acrossV = volts(branch.plus) - volts(branch.minus);
+  if (!branch.input) return { name, amps: intoPlusA, watts: acrossV * intoPlusA };
+  const inputV = volts(branch.input.plus) - volts(branch.input.minus);
+  const { amps } = inputAt(element, -intoPlusA, inputV, 1);
+  return { name, amps, watts: acrossV * intoPlusA + inputV * amps };
 }

@@ -10,7 +10,7 @@ function line(element: Element, index: number): readonly string[] {
     case 'resistor':
       return [`R${id} ${at.join(' ')} ${element.ohm}`];
     case 'switch':
-      return [`R${id} ${at.join(' ')} ${element.closed ? 1e-3 : 1e12}`];
+      return [`R${id} ${at.join(' ')} ${element.closed ? 1e-3 : 1e15}`];
     case 'voltage':
       return [`V${id} ${at.join(' ')} DC ${element.volts}`];
     case 'current':
@@ -44,12 +44,40 @@ function line(element: Element, index: number): readonly string[] {
         `B${id} ${at.join(' ')} I=${v}>${element.leastV}?${element.watts}/${v}:${element.watts / element.leastV ** 2}*${v}`,
       ];
     }
+    case 'converter': {
+      const [inPlus, inMinus, outPlus, outMinus] = at;
+      const { table, fullA, statedInputV, perVolt, least, most } = element.law;
+      const amps = `(-i(V${id}))`;
+      const load = `${amps}/${fullA}`;
+      const v = `max(V(${inPlus},${inMinus}),${element.leastV})`;
+      const [first, last] = [table[0]?.[0] ?? 0, table[table.length - 1]?.[0] ?? 0];
+      const atLoad =
+        table.length < 2
+          ? `${table[0]?.[1] ?? most}`
+          : `pwl(min(max(${load},${first}),${last}),${table.map(([a, share]) => `${a},${share}`).join(',')})`;
+      const share = `min(${most},max(${least},${atLoad}+${perVolt}*(${v}-${statedInputV})))`;
+      return [
+        `V${id} ${outPlus} ${outMinus} DC ${element.volts}`,
+        `B${id} ${inPlus} ${inMinus} I=(${element.volts}*${amps}/(${share})/${v}+${element.idleA})*V(${inPlus},${inMinus})/${v}`,
+      ];
+    }
+    case 'regulator': {
+      const [input, output, minus] = at;
+      return [
+        `B${id} r${id} ${minus} V=max(0,min(${element.volts},V(${input},${minus})-${element.dropOutV}))`,
+        `V${id} r${id} ${output} DC 0`,
+        `Bi${id} ${input} ${minus} I=i(V${id})+${element.idleA}`,
+      ];
+    }
     case 'falling load': {
       const v = `V(${at.join(',')})`;
       return [`B${id} ${at.join(' ')} I=${element.amps}*min(1,max(0,${v}/${element.fullAboveV}))`];
     }
   }
 }
+
+/** Lines of one element, for whoever sets them out with comments of its own. */
+export const spiceLines = line;
 
 /** The circuit as a SPICE-format text, an open format that general circuit simulators read, with its operating point asked for. */
 export function printSpice(netlist: Netlist, title: string): string {

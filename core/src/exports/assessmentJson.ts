@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { Assessment } from '../assess.ts';
 import { listSteps } from '../bench/index.ts';
 import { figuresOf } from '../figures/index.ts';
-import { checkDesign } from '../findings/index.ts';
+import { checkPlan } from '../findings/index.ts';
 import type { Item, Plan } from '../plan/index.ts';
 import { fingerprint } from './fingerprint.ts';
 
@@ -68,6 +68,9 @@ export const assessmentSchema = z.strictObject({
       powerW: number,
     }),
   ),
+  free: z
+    .array(z.strictObject({ item: z.string(), port: z.string() }))
+    .describe('Ports that are left free on purpose: pins left over, data out that nothing follows, outputs unused.'),
   nets: z.array(
     z.strictObject({
       name: z.string(),
@@ -189,6 +192,7 @@ export function tellAssessment(plan: Plan, assessment: Assessment): AssessmentJs
       limitA: finite(rail.limitA),
     })),
     items: design.items.map((item) => itemOf(assessment, item)),
+    free: assessment.freePorts.map((port) => ({ ...port })),
     nets: assessment.nets.map(({ name, ports }) => ({ name, ports: ports.map((port) => ({ ...port })) })),
     pins: assessment.pins.flatMap(({ board, plan: { given } }) =>
       given.map(({ demand, pin, locked }) => ({ board: board.id, pin: pin.name, what: demand.label, locked })),
@@ -224,7 +228,7 @@ export function tellAssessment(plan: Plan, assessment: Assessment): AssessmentJs
         high: finite(expect.high),
       },
     })),
-    findings: checkDesign(design, assessment).map((finding) => ({
+    findings: checkPlan(plan, assessment).map((finding) => ({
       id: finding.id,
       rule: finding.id.split(':')[0] ?? finding.id,
       gravity: finding.gravity,

@@ -1,7 +1,7 @@
 import type { Assessment } from '../assess.ts';
 import { describeWeakest } from '../explain/index.ts';
 import { type Figured, figuresOf } from '../figures/index.ts';
-import { checkDesign, listWishes } from '../findings/index.ts';
+import { checkPlan, listWishes } from '../findings/index.ts';
 import type { Plan } from '../plan/index.ts';
 import { describeEnd, printCeiling } from '../power/index.ts';
 import { printQuantity } from '../units/index.ts';
@@ -11,7 +11,7 @@ const gravityWords = { stop: 'STOP', mend: 'mend', mind: 'mind' } as const;
 
 /** The assessment as a page of text that a person reads. */
 export function writeBrief(plan: Plan, assessment: Assessment): string {
-  const findings = checkDesign(plan.design, assessment);
+  const findings = checkPlan(plan, assessment);
   const figures = figuresOf(assessment);
   const told = (figure: Figured, print: (value: number) => string): string =>
     figure.likely === null ? `not decided: needs ${figure.needs.join(', ')}` : print(figure.likely);

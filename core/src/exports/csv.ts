@@ -28,9 +28,9 @@ export function exportShoppingCsv(assessment: Assessment, copies: number): strin
 /** The wire list as CSV: one line a core, with where it runs, how long and how thick it is. */
 export function exportWireCsv(assessment: Assessment): string {
   return write([
-    ['run', 'from', 'to', 'core', 'colour', 'gauge AWG', 'length mm', 'peak A', 'drop V'],
+    ['run', 'from', 'to', 'core', 'colour', 'gauge AWG', 'length mm', 'peak A', 'drop V', 'begins at', 'ends at'],
     ...assessment.runs.flatMap((run) =>
-      run.cores.map((core) => [
+      run.cores.map((core, c) => [
         run.name,
         run.from.name,
         run.to.name,
@@ -40,6 +40,8 @@ export function exportWireCsv(assessment: Assessment): string {
         run.lengthMm ?? '',
         run.peakA === null ? '' : run.peakA.toFixed(3),
         run.dropV.toFixed(3),
+        assessment.coreEnds.get(run.id)?.[c]?.from ?? '',
+        assessment.coreEnds.get(run.id)?.[c]?.to ?? '',
       ]),
     ),
   ]);

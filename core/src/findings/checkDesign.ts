@@ -1,6 +1,7 @@
 import type { Assessment } from '../assess.ts';
-import { type Library, withOwnParts } from '../parts/index.ts';
-import type { Design } from '../plan/index.ts';
+import { withOwnParts } from '../parts/index.ts';
+import type { Design, Plan } from '../plan/index.ts';
+import { findRebuilds } from './builtRules.ts';
 import { cautionRule } from './cautionRules.ts';
 import { impossibleCueRule, reachRule, shadowedCueRule, signRule } from './cueRules.ts';
 import {
@@ -123,15 +124,21 @@ const rules: readonly Rule[] = [
 const weight: Readonly<Record<Gravity, number>> = { stop: 0, mend: 1, mind: 2 };
 
 /** All findings of an assessed design: the gravest first, then in the order of the stages. */
-export function checkDesign(
-  design: Design,
-  assessment: Assessment,
-  library: Library = withOwnParts(design.ownParts),
-): Finding[] {
-  return rules
-    .flatMap((rule) => rule({ design, assessment, library }))
-    .sort((a, b) => weight[a.gravity] - weight[b.gravity] || stages.indexOf(a.stage) - stages.indexOf(b.stage));
+export function checkDesign(design: Design, assessment: Assessment): Finding[] {
+  const input = { design, assessment, library: withOwnParts(design.ownParts) };
+  return inOrder(rules.flatMap((rule) => rule(input)));
 }
+
+/** The same of a whole plan: what is built already is looked at too. */
+export function checkPlan({ design, bench }: Pick<Plan, 'design' | 'bench'>, assessment: Assessment): Finding[] {
+  const input = { design, assessment, library: withOwnParts(design.ownParts) };
+  return inOrder([...checkDesign(design, assessment), ...findRebuilds(input, bench)]);
+}
+
+const inOrder = (findings: readonly Finding[]): Finding[] =>
+  [...findings].sort(
+    (a, b) => weight[a.gravity] - weight[b.gravity] || stages.indexOf(a.stage) - stages.indexOf(b.stage),
+  );
 
 /** Findings that ask for something to be done. */
 export const isOpen = (finding: Finding): boolean => finding.gravity !== 'mind';

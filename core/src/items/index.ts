@@ -12,10 +12,9 @@ export {
   boostInput,
   CONVERTER_TOLERANCE,
   efficiencyAt,
-  efficiencyAtLoad,
+  efficiencyLaw,
   isLinear,
   linearHeat,
-  shiftEfficiency,
   solveConstantPower,
 } from './converter/model.ts';
 export { distanceMm, measureRoute, type PlanPoint, walkRoute } from './geometry.ts';

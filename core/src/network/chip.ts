@@ -9,6 +9,13 @@ export function chipVoltageV(part: ControllerPart, railV: number): number {
   return Math.max(0, Math.min(part.logicV, railV - part.regulator.dropOutV));
 }
 
+/** Of what a board that lifts its supply takes in, this reaches its chip (typical). */
+export const LIFT_EFFICIENCY = 0.85;
+
+/** What a board takes from its rail for what its pins give: as much where it only lets through, more where it lifts. */
+export const chipInputA = (part: ControllerPart, givenA: number, railV: number): number =>
+  part.regulator?.lifts ? (givenA * part.logicV) / (LIFT_EFFICIENCY * Math.max(0.1, railV)) : givenA;
+
 export const regulatedChip = defineFormula({
   name: 'What the chip runs at',
   gives: { meaning: 'supply of the chip', kind: 'voltageV' },

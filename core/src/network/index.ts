@@ -1,4 +1,4 @@
-export { chipVoltageV, rangeOfChip, regulatedChip } from './chip.ts';
+export { chipVoltageV, LIFT_EFFICIENCY, rangeOfChip, regulatedChip } from './chip.ts';
 export { colourCores, wireColours } from './colours.ts';
 export { type JoinedNet, joinNets } from './join.ts';
 export { type Net, type NetName, type NetNamer, type NetRole, nameNets } from './netNames.ts';
@@ -18,6 +18,7 @@ export {
   runOhm,
   type WireRun,
   type WiringInput,
+  wireCoreOhm,
 } from './runs.ts';
 export {
   baseResistor,
@@ -37,6 +38,7 @@ export {
   unlitOverPin,
 } from './sizing.ts';
 export {
+  type Asked,
   type Board,
   boardOf,
   channelsOf,
@@ -45,4 +47,5 @@ export {
   resolveSwitching,
   type Switched,
 } from './switching.ts';
+export { currentOfLead, type Tap, type TappedLead } from './taps.ts';
 export { isProgrammed, type StartsAs, type Way, ways } from './ways.ts';

@@ -45,7 +45,7 @@ function uniqueNames(): (wanted: string) => string {
 }
 
 /** Names the nets of a design: one name has one meaning, also where items are called alike. */
-export function nameNets(design: Design, rails: Rails): NetNamer {
+export function nameNets(design: Pick<Design, 'items'>, rails: Rails): NetNamer {
   const nets = new Map<string, Net>();
   const unique = uniqueNames();
   const net = (id: string, role: NetRole, wanted: () => string, railId: string | null = null): Net => {
@@ -105,7 +105,7 @@ export function nameNets(design: Design, rails: Rails): NetNamer {
 }
 
 /** A channel by its item: numbered where there are several, by its colour where they are colours. */
-function channelName(design: Design, itemId: string, channel: number): string {
+function channelName(design: Pick<Design, 'items'>, itemId: string, channel: number): string {
   const item = design.items.find((each) => each.id === itemId);
   if (!item) return `channel ${itemId}`;
   if (item.kind === 'plain tape') {

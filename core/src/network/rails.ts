@@ -193,7 +193,9 @@ export function layRails(design: Pick<Design, 'items' | 'piece'>, library: Libra
     const giver = fromId !== null && !seen.has(fromId) ? givesById.get(fromId) : undefined;
     const from = giver ? lay(giver, new Set([...seen, item.id])) : null;
     const gives = giveOf(item, library, design.piece.ambientC);
-    const isApart = 'minus' in item && item.minus === 'apart';
+    // A linear regulator has one minus, whatever is said of it.
+    const isLinearOne = gives.kind === 'converter' && gives.part !== null && isLinear(gives.part);
+    const isApart = 'minus' in item && item.minus === 'apart' && !isLinearOne;
     const range = rangeGiven(gives, from?.range ?? null);
     const rail: Rail = {
       id: item.id,

@@ -9,7 +9,7 @@ import { type Net, type NetName, type NetNamer, nameNets } from './netNames.ts';
 import type { Rails } from './rails.ts';
 import { coloursOfTape } from './sizing.ts';
 import { type Board, boardOf, type Switched } from './switching.ts';
-import type { SideNet } from './ways.ts';
+import { isProgrammed, type SideNet } from './ways.ts';
 
 export const cutLength = defineFormula({
   name: 'Length to cut a wire to',
@@ -49,6 +49,8 @@ export interface RunDraft {
   readonly cores: readonly CoreDraft[];
   /** Whose currents its power cores carry; null = a signal. */
   readonly carries: RunCarries | null;
+  /** Legs of a small part, soldered where they sit: joined without a wire. */
+  readonly isLeg?: true;
 }
 
 /** What flows in a run: what a node of the supply takes in, what hangs on a rail at a hub, or some lights. */
@@ -85,7 +87,7 @@ export interface WireRun {
 
 /** All that the runs follow from. */
 export interface WiringInput {
-  readonly design: Design;
+  readonly design: Pick<Design, 'items'>;
   readonly placed: readonly PlacedGroup[];
   readonly rails: Rails;
   readonly boards: readonly Board[];
@@ -165,6 +167,19 @@ class Wiring {
         cores: minus,
         carries,
       });
+  }
+
+  /** A converter passes its minus on, unless it keeps its output apart. */
+  private minusThrough(converter: Extract<Item, { kind: 'converter' }>): void {
+    const fromId = this.input.rails.byId.get(converter.id)?.fromId ?? null;
+    if (fromId === null || this.names.minus(fromId) !== this.names.minus(converter.id)) return;
+    this.leg(converter.id, endAt(converter), [
+      {
+        net: this.names.minus(converter.id),
+        from: port(converter.id, 'in minus'),
+        to: port(converter.id, 'out minus'),
+      },
+    ]);
   }
 
   /** Adds a join of ports, whether a wire is wanted for it or not. */
@@ -275,36 +290,61 @@ class Wiring {
     return hub;
   }
 
+  /** Joins the legs of small parts at one item. */
+  private leg(id: string, at: RunEnd, cores: readonly CoreDraft[]): void {
+    this.add({ id: `legs:${id}`, name: at.name, from: at, to: at, cores, carries: null, isLeg: true });
+  }
+
+  /** The far leg of a channel's transistor: at minus below, at plus above. */
+  private transistorLeg(switched: Switched, hub: Item): void {
+    const { way, itemId, channel } = switched;
+    if (way.transistor === null) return;
+    const id = `channel:${itemId}:${channel + 1}`;
+    const isBelow = way.transistor === 'low';
+    const far = this.side(isBelow ? 'minus' : 'rail plus', switched, hub);
+    this.leg(id, endAt(hub), [{ ...far, to: port(id, isBelow ? 'minus' : 'plus') }]);
+  }
+
   lights(leds: PlacedLeds): void {
     const { group } = leds;
-    const channels = this.input.switched.get(group.id) ?? [];
-    const [first] = channels;
+    const all = this.input.switched.get(group.id) ?? [];
+    const [first] = all;
     const hub = first && this.prepare(first);
     if (!first || !hub) return;
+    // What no board drives has no channels of its own: all its lights hang on one.
+    const channels = isProgrammed(first.way) || first.way.id === 'driver' ? all : [first];
+    for (const each of channels) this.transistorLeg(each, hub);
+    if (first.way.id === 'driver') {
+      for (const each of channels) this.lightsInSeries(leds, each, channels.length, hub);
+      return;
+    }
     const isBus = group.wiring !== 'pair' && (group.resistorAt === 'light' || group.places.length === 1);
+    const passed = new Map<Net, PortRef>();
     group.places.forEach((place, i) => {
       const switched = channels[i % channels.length] ?? first;
       const name = group.places.length > 1 ? `${group.name} ${i + 1}` : group.name;
       const before = isBus && i > 0 ? group.places[i - 1] : undefined;
       const left = group.places.length - i;
       const resistor = `resistor:${group.id}:${place.id}`;
+      const here: RunEnd = { name, itemId: group.id, at: place.at };
+      const behind = this.names.behind(group.id, place.id);
       /** A core of another channel only goes by this light. */
       const endOf = (each: Switched, own: PortRef): PortRef =>
         each === switched ? own : port(group.id, `by ${i + 1}, channel ${each.channel + 1}`);
-      const plusOf = (each: Switched): CoreDraft => {
-        const { net, from } = this.side(each.way.plusSide, each, hub);
-        return group.resistorAt === 'light'
-          ? { net, from, to: endOf(each, port(resistor, 'a')) }
-          : {
-              net: this.names.behind(group.id, place.id),
-              from: port(resistor, 'b'),
-              to: endOf(each, port(group.id, `plus ${i + 1}`)),
-            };
-      };
-      const minusOf = (each: Switched): CoreDraft => ({
-        ...this.side(each.way.minusSide, each, hub),
-        to: endOf(each, port(group.id, `minus ${i + 1}`)),
+      /** On a shared lead a core goes on from where it came to before. */
+      const onLead = (core: CoreDraft): CoreDraft => ({
+        ...core,
+        from: (isBus ? passed.get(core.net) : undefined) ?? core.from,
       });
+      const plusOf = (each: Switched): CoreDraft =>
+        group.resistorAt === 'light'
+          ? onLead({ ...this.side(each.way.plusSide, each, hub), to: endOf(each, port(resistor, 'a')) })
+          : { net: behind, from: port(resistor, 'b'), to: endOf(each, port(group.id, `plus ${i + 1}`)) };
+      const minusOf = (each: Switched): CoreDraft =>
+        onLead({
+          ...this.side(each.way.minusSide, each, hub),
+          to: endOf(each, port(group.id, `minus ${i + 1}`)),
+        });
       // On a shared lead the common side goes by every light, each channel as far as its last one.
       const further = isBus
         ? channels
@@ -312,17 +352,64 @@ class Wiring {
             .filter((_, c, all) => all.length === 1 || this.serves(c, i, channels.length, group.places.length))
         : [switched];
       const isCommonPlus = first.way.plusSide !== 'channel';
-      const cores = isCommonPlus
-        ? [plusOf(switched), ...further.map(minusOf)]
-        : [...further.map(plusOf), minusOf(switched)];
+      const cores = this.unique(
+        isCommonPlus ? [plusOf(switched), ...further.map(minusOf)] : [...further.map(plusOf), minusOf(switched)],
+      );
       this.add({
         id: `light:${group.id}:${place.id}`,
         name,
         from: before ? { name: `${group.name} ${i}`, itemId: group.id, at: before.at } : endAt(hub),
-        to: { name, itemId: group.id, at: place.at },
-        cores: this.unique(cores),
+        to: here,
+        cores,
         carries: { kind: 'lights', itemId: group.id, lights: isBus ? left : 1 },
       });
+      for (const core of cores) passed.set(core.net, core.to);
+      const resistorId = `${group.id}:${place.id}`;
+      if (group.resistorAt === 'light')
+        this.leg(resistorId, here, [{ net: behind, from: port(resistor, 'b'), to: port(group.id, `plus ${i + 1}`) }]);
+      else
+        this.leg(resistorId, endAt(hub), [
+          { ...this.side(switched.way.plusSide, switched, hub), to: port(resistor, 'a') },
+        ]);
+    });
+  }
+
+  /** Lights on a driver hang one behind the other: out at its plus, through each, and back to its minus. */
+  private lightsInSeries({ group }: PlacedLeds, switched: Switched, channels: number, hub: Item): void {
+    const own = group.places.flatMap((place, i) => (i % channels === switched.channel ? [{ place, i }] : []));
+    const nameOf = (i: number): string => (group.places.length > 1 ? `${group.name} ${i + 1}` : group.name);
+    const back = this.side(switched.way.minusSide, switched, hub);
+    own.forEach(({ place, i }, k) => {
+      const before = own[k - 1];
+      const here: RunEnd = { name: nameOf(i), itemId: group.id, at: place.at };
+      const plus = port(group.id, `plus ${i + 1}`);
+      const minus = port(group.id, `minus ${i + 1}`);
+      const isLast = k === own.length - 1;
+      const entering: CoreDraft = before
+        ? {
+            net: this.names.inner(`${group.id}:${before.place.id}`, `from ${nameOf(before.i)} to ${nameOf(i)}`),
+            from: port(group.id, `minus ${before.i + 1}`),
+            to: plus,
+          }
+        : { ...this.side(switched.way.plusSide, switched, hub), to: plus };
+      const carries = { kind: 'lights', itemId: group.id, lights: 1 } as const;
+      this.add({
+        id: `light:${group.id}:${place.id}`,
+        name: nameOf(i),
+        from: before ? { name: nameOf(before.i), itemId: group.id, at: before.place.at } : endAt(hub),
+        to: here,
+        cores: !before && isLast ? [entering, { ...back, to: minus }] : [entering],
+        carries,
+      });
+      if (before && isLast)
+        this.add({
+          id: `back:${group.id}:${switched.channel + 1}`,
+          name: `${group.name}, back to ${hub.name}`,
+          from: endAt(hub),
+          to: here,
+          cores: [{ ...back, to: minus }],
+          carries,
+        });
     });
   }
 
@@ -348,6 +435,7 @@ class Wiring {
     for (const each of channels) {
       const hub = this.prepare(each);
       if (!hub) continue;
+      this.transistorLeg(each, hub);
       const known = hubs.get(hub.id);
       if (known) known.channels.push(each);
       else hubs.set(hub.id, { hub, channels: [each] });
@@ -371,7 +459,20 @@ class Wiring {
         cores: this.unique(cores),
         carries: { kind: 'items', itemIds: [tape.id], share: own.length / Math.max(1, channels.length) },
       });
+      this.bridge(tape, cores);
     });
+  }
+
+  /** Colours that are lit as one hang on one core: their pads are bridged at the start of the tape. */
+  private bridge(tape: PlacedPlain, cores: readonly CoreDraft[]): void {
+    const first = new Map<Net, PortRef>();
+    const bridges = cores.flatMap(({ net, to }): CoreDraft[] => {
+      const from = first.get(net);
+      if (!from) first.set(net, to);
+      return from && from.port !== to.port ? [{ net, from, to }] : [];
+    });
+    const start: RunEnd = { name: `${tape.name}, start`, itemId: tape.id, at: tape.places[0] ?? null };
+    if (bridges.length > 0) this.leg(`bridge:${tape.id}`, start, bridges);
   }
 
   pixels(tape: PlacedTape): void {
@@ -395,8 +496,8 @@ class Wiring {
         from: { name: `${before.name}, end`, itemId: before.id, at: last },
         to,
         cores: [
-          { net: this.names.plus(railId), from: port(before.id, 'plus'), to: port(tape.id, 'plus') },
-          { net: this.names.minus(railId), from: port(before.id, 'minus'), to: port(tape.id, 'minus') },
+          { net: this.names.plus(railId), from: port(before.id, 'plus out'), to: port(tape.id, 'plus') },
+          { net: this.names.minus(railId), from: port(before.id, 'minus out'), to: port(tape.id, 'minus') },
           dataIn,
         ],
         carries: { kind: 'items', itemIds: behind, share: 1 },
@@ -528,6 +629,7 @@ class Wiring {
       switch (item.kind) {
         case 'converter':
           this.leadTo(item, { kind: 'node', railId: item.id }, { plus: 'in plus', minus: 'in minus' });
+          this.minusThrough(item);
           break;
         case 'switch':
           this.leadTo(item, { kind: 'node', railId: item.id }, { plus: 'a', minus: null });
@@ -568,6 +670,7 @@ class Wiring {
     const [switched] = this.input.switched.get(item.id) ?? [];
     const hub = switched && this.prepare(switched);
     if (!switched || !hub) return;
+    this.transistorLeg(switched, hub);
     this.add({
       id: `lead:${item.id}`,
       name: `Lead of ${item.name}`,
@@ -614,8 +717,9 @@ class Wiring {
 /** The run that joins a row of a grid to the next, rows counted from 0. */
 export const rowRunId = (tapeId: string, row: number): string => `row:${tapeId}:${row + 1}`;
 
-/** Whether a join is a run of wire: two things that sit at one place are joined without one, but for a light’s own legs. */
-export const isWire = (run: RunDraft): boolean => isApart(run.from.at, run.to.at) || run.id.startsWith('light:');
+/** Whether a join is a run of wire: two things that sit at one place are joined without one, but for a light’s own. */
+export const isWire = (run: RunDraft): boolean =>
+  run.isLeg !== true && (isApart(run.from.at, run.to.at) || run.id.startsWith('light:'));
 
 /** Every join of a design with its cores, before lengths and gauges. */
 export const draftRuns = (input: WiringInput): readonly RunDraft[] =>
@@ -649,9 +753,13 @@ export interface RunLoad {
 }
 
 /** The runs with lengths, gauges and colours: reckoned, or as the maker overruled them. */
-export function finishRuns(design: Design, drafts: readonly RunDraft[], loadOf: (run: RunDraft) => RunLoad): WireRun[] {
+export function finishRuns(
+  { wires }: Pick<Design, 'wires'>,
+  drafts: readonly RunDraft[],
+  loadOf: (run: RunDraft) => RunLoad,
+): WireRun[] {
   const colours = colourCores(drafts.flatMap((draft) => draft.cores.map((core) => core.net)));
-  const overrides = new Map(design.wires.runs.map((run) => [run.runId, run]));
+  const overrides = new Map(wires.runs.map((run) => [run.runId, run]));
   return drafts.map((draft) => {
     const own = overrides.get(draft.id);
     const { from, to } = draft;
@@ -661,7 +769,7 @@ export function finishRuns(design: Design, drafts: readonly RunDraft[], loadOf: 
     const { carryA, peakA, railV } = loadOf(draft);
     // Where the supply gives way nothing can be said of what flows; the finding there says so.
     const knownA = peakA !== null && Number.isFinite(peakA) ? peakA : null;
-    const gaugeAwg = own?.gaugeAwg ?? chooseGauge(design.wires.gaugesInStock, { carryA, lengthMm, railV });
+    const gaugeAwg = own?.gaugeAwg ?? chooseGauge(wires.gaugesInStock, { carryA, lengthMm, railV });
     return {
       id: draft.id,
       name: draft.name,
@@ -684,9 +792,12 @@ export function finishRuns(design: Design, drafts: readonly RunDraft[], loadOf: 
   });
 }
 
+/** Resistance of one core of a run; 0 while its length is not known, or where there is no wire at all. */
+export const wireCoreOhm = (run: WireRun | undefined): number =>
+  run === undefined || run.lengthMm === null ? 0 : (run.lengthMm * wireOhmPerMetre(run.gaugeAwg)) / 1000;
+
 /** Resistance of a run: out and back, or one way where it holds one of the two alone; 0 while its length is not known. */
 export function runOhm(run: WireRun | undefined): number {
-  if (run === undefined || run.lengthMm === null) return 0;
-  const cores = run.joins.filter(({ net }) => net.role !== 'data' && net.role !== 'signal').length;
-  return (Math.min(2, cores) * run.lengthMm * wireOhmPerMetre(run.gaugeAwg)) / 1000;
+  const cores = run?.joins.filter(({ net }) => net.role !== 'data' && net.role !== 'signal').length ?? 0;
+  return Math.min(2, cores) * wireCoreOhm(run);
 }

@@ -17,7 +17,7 @@ import {
   transistors,
 } from '../parts/index.ts';
 import { defineFormula } from '../units/index.ts';
-import { chipVoltageV, rangeOfChip } from './chip.ts';
+import { chipInputA, chipVoltageV, rangeOfChip } from './chip.ts';
 import type { RailRange } from './rails.ts';
 import type { Board, Switched } from './switching.ts';
 import type { Way } from './ways.ts';
@@ -50,7 +50,17 @@ export interface TransistorSwitch {
   readonly pinA: number;
   /** A small transistor between the pin and one above whose rail is more than the chip bears. */
   readonly helper: TransistorPart | null;
+  /** What the pin gives that helper. */
+  readonly helperA: number;
+  /** What holds it on flows through this, from the pin below, from the rail above; of a gate through its pull. */
+  readonly holdOhm: number;
+  /** Base to emitter; none at a gate. */
+  readonly junctionV: number;
 }
+
+/** What is spent to hold a transistor on, where its chip and its rail have these voltages. */
+const holdA = (on: TransistorSwitch, chipV: number, railV: number): number =>
+  on.helperA + Math.max(0, (on.part.side === 'low' ? chipV : railV) - on.junctionV) / on.holdOhm;
 
 /** Currents of one light or one unit of tape at full: likely, and at the two corners of all tolerances. */
 export interface Corners {
@@ -81,12 +91,20 @@ export interface Driven {
   /** All channels at full. */
   readonly totalA: number;
   readonly transistor: TransistorSwitch | null;
+  /** Spent beside the light to hold its transistors on, all channels at full. */
+  readonly holdA: number;
+  /** Of a plain tape: this colour of it, and both its rails from one unit to the next. */
+  readonly tape: { readonly colour: string; readonly colours: number; readonly railOhm: number } | null;
   /** What the loop of one light works against. */
   readonly feed: Feed;
   /** The loop of one light, for whoever solves it at another voltage. */
   readonly loop: Loop;
-  /** Current of all its channels at full where its rail has this voltage. */
+  /** Taken from its rail with all its channels at full, and what holds them on, where the rail has this voltage. */
   readonly atRail: (railV: number) => number;
+  /** What the hub gives its lights where its rail has this voltage. */
+  readonly hubV: (railV: number) => number;
+  /** What its rail gives for so much in the lights, with what holds its channels on. */
+  readonly takenA: (litA: number, railV: number) => number;
 }
 
 /** Lights in series with a resistor. */
@@ -109,7 +127,7 @@ export function loopCurrentA(loop: Loop, lights: number, volts: number): number 
       supplyV: volts,
       curve: loop.curve,
       count: loop.inSeries,
-      resistanceOhm: loop.dropOutV / loop.heldA,
+      resistanceOhm: loop.dropOutV / loop.heldA + loop.ohm,
     });
     return Math.min(loop.heldA, free);
   }
@@ -122,9 +140,28 @@ export function loopCurrentA(loop: Loop, lights: number, volts: number): number 
   });
 }
 
-/** The voltage that the loop of a channel sees where the rail has this one: its own, or that of the chip behind a pin. */
-const behindPin = (switched: Switched, railV: number): number =>
-  switched.way.throughPin === 'given' && switched.board ? chipVoltageV(switched.board.part, railV) : railV;
+/** What a hub gives its channels, and what its rail gives for it: by way of the chip behind a pin that gives. */
+function hubOf(
+  switched: Switched,
+  transistor: TransistorSwitch | null,
+  channels: number,
+  input: SizingInput,
+): Pick<Driven, 'hubV' | 'takenA'> {
+  const { board, way } = switched;
+  if (!board) return { hubV: (railV) => railV, takenA: (litA) => litA };
+  if (way.throughPin === 'given')
+    return {
+      hubV: (railV) => chipVoltageV(board.part, railV),
+      takenA: (litA, railV) => chipInputA(board.part, litA, railV),
+    };
+  const isOfRail = board.railId === switched.railId;
+  const boardV = input.rangeOf(board.railId)?.nominalV ?? 0;
+  const chipV = (railV: number): number => chipVoltageV(board.part, isOfRail ? railV : boardV);
+  return {
+    hubV: (railV) => railV,
+    takenA: (litA, railV) => litA + (transistor ? channels * holdA(transistor, chipV(railV), railV) : 0),
+  };
+}
 
 /** What is left in hand of a transistor's limit over the current that is wanted of it. */
 const SWITCH_MARGIN = 1.5;
@@ -149,13 +186,23 @@ function standBefore(
 ): TransistorSwitch {
   const isHelped = part.side === 'high' && rail.mostV > chip.leastV + STRAIGHT_ABOVE_V;
   const helper = isHelped ? smallNpn(library) : null;
-  if (part.type === 'field-effect') return { part, gateOhm: GATE_OHM, pinA: helper ? 0.001 : 0, helper };
+  const helperA = helper ? 0.001 : 0;
+  if (part.type === 'field-effect')
+    return { part, gateOhm: GATE_OHM, pinA: helperA, helper, helperA, holdOhm: GATE_OHM + PULL_OHM, junctionV: 0 };
   const volts = part.side === 'low' ? chip.nominalV : rail.nominalV;
   // Round down: more base current keeps it full on, as long as the pin can give it.
   const gateOhm = standardNeighbours(
     Math.max(1, baseResistor.reckon({ Vp: volts, Vbe: part.gateV, g: FORCED_GAIN, Ic: Math.max(1e-6, channelA) })),
   ).below;
-  return { part, gateOhm, pinA: helper ? 0.001 : Math.max(0, (volts - part.gateV) / gateOhm), helper };
+  return {
+    part,
+    gateOhm,
+    pinA: helper ? helperA : Math.max(0, (volts - part.gateV) / gateOhm),
+    helper,
+    helperA,
+    holdOhm: gateOhm,
+    junctionV: part.gateV,
+  };
 }
 
 /** A channel as far as a transistor is chosen for it: what it asks, and what it comes to behind each. */
@@ -203,6 +250,8 @@ export function spreadOverChannels(lights: number, channels: number): number[] {
 export interface SizingInput {
   readonly library: Library;
   readonly rangeOf: (railId: string | null) => RailRange | null;
+  /** How many strings of lights share what one driver holds. */
+  readonly stringsOn: (driverId: string) => number;
 }
 
 /** The range that a loop works against: the chip's behind a pin that gives, else the rail's. */
@@ -234,7 +283,7 @@ export function sizeLights(leds: PlacedLeds, switched: Switched, input: SizingIn
     ratedCurrentA: part.ratedCurrentA,
   };
   if (switched.driver && switched.by?.kind === 'driver') {
-    const heldA = switched.by.setA ?? switched.driver.setA;
+    const heldA = (switched.by.setA ?? switched.driver.setA) / Math.max(1, input.stringsOn(switched.by.id));
     return holdBy({ ...common, lightsOnChannel }, heldA, switched.driver.dropOutV, curve, rail);
   }
   const range = workingRange(switched, rail);
@@ -254,6 +303,8 @@ export function sizeLights(leds: PlacedLeds, switched: Switched, input: SizingIn
       heldA: null,
       dropOutV: 0,
     };
+    const on = transistor(resistor);
+    const hub = hubOf(switched, on, lightsOnChannel.length, input);
     return {
       ...common,
       lightsOnChannel,
@@ -262,15 +313,17 @@ export function sizeLights(leds: PlacedLeds, switched: Switched, input: SizingIn
       channelA: resistor.currentA * most,
       channelBrightestA: resistor.brightestA * most,
       totalA: resistor.currentA * leds.places.length,
-      transistor: transistor(resistor),
+      transistor: on,
+      holdA: hub.takenA(0, rail.nominalV),
+      tape: null,
       feed,
       loop,
-      atRail: tabulate((railV) =>
-        lightsOnChannel.reduce(
-          (sum, lights) => sum + lights * loopCurrentA(loop, lights, behindPin(switched, railV)),
-          0,
-        ),
-      ),
+      ...hub,
+      atRail: tabulate((railV) => {
+        const volts = hub.hubV(railV);
+        const lit = lightsOnChannel.reduce((sum, lights) => sum + lights * loopCurrentA(loop, lights, volts), 0);
+        return hub.takenA(lit, railV);
+      }),
     };
   };
   if (switched.way.transistor === null || !switched.board)
@@ -336,8 +389,12 @@ function holdBy(
     channelBrightestA: corners.brightestA,
     totalA: corners.currentA * channels,
     transistor: null,
+    holdA: 0,
+    tape: null,
     feed: { ...rail, seriesOhm: 0, dropV: dropOutV },
     loop,
+    hubV: (railV) => railV,
+    takenA: (litA) => litA,
     atRail: tabulate((railV) => channels * loopCurrentA(loop, 1, railV)),
   };
 }
@@ -396,6 +453,7 @@ export function sizeTape(tape: PlacedPlain, switched: Switched, input: SizingInp
   const finish = (onOhm: number, dropV: number, transistor: TransistorSwitch | null): Driven => {
     const loop: Loop = { ...bare, sharedOhm: onOhm, dropV };
     const unit = (volts: number): number => loopCurrentA(loop, units, volts);
+    const hub = hubOf(switched, transistor, 1, input);
     const corners: Corners = {
       currentA: unit(range.nominalV),
       brightestA: unit(range.mostV) * (1 + spread),
@@ -421,9 +479,12 @@ export function sizeTape(tape: PlacedPlain, switched: Switched, input: SizingInp
       channelBrightestA: corners.brightestA * units,
       totalA: corners.currentA * units,
       transistor,
+      holdA: hub.takenA(0, rail.nominalV),
+      tape: { colour, colours: part.colours, railOhm: (part.railOhmPerMetre * part.lightsPerJoint) / part.perMetre },
       feed: { ...range, seriesOhm: onOhm * units, dropV },
       loop,
-      atRail: tabulate((railV) => units * unit(behindPin(switched, railV))),
+      ...hub,
+      atRail: tabulate((railV) => hub.takenA(units * unit(hub.hubV(railV)), railV)),
     };
   };
   if (switched.way.transistor === null || !switched.board)

@@ -52,14 +52,17 @@ export function movedItems(moods: Design['moods']): ReadonlySet<string> {
   return ids;
 }
 
+/** What the moods ask for: the items that any of them moves, and whether there are any moods. */
+export interface Asked {
+  readonly moves: ReadonlySet<string>;
+  readonly hasMoods: boolean;
+}
+
 /** What is decided for an item that says "as reckoned": by a board where moods ask for it, else by its supply. */
-function reckonWay(
-  item: Item,
-  asked: { readonly moves: ReadonlySet<string>; readonly hasMoods: boolean; readonly boards: readonly Board[] },
-): SwitchedBy['way'] | 'undecided' {
+function reckonWay(item: Item, asked: Asked, hasBoards: boolean): SwitchedBy['way'] | 'undecided' {
   if (item.kind === 'load') return 'always on';
   const isAsked = asked.moves.has(item.id);
-  if (asked.boards.length > 0) return isAsked || !asked.hasMoods ? 'auto' : 'always on';
+  if (hasBoards) return isAsked || !asked.hasMoods ? 'auto' : 'always on';
   return isAsked ? 'undecided' : 'always on';
 }
 
@@ -76,7 +79,8 @@ export function channelsOf(item: Item, library: Library): number {
  * transistor for those that a board drives "as reckoned", since that depends on their currents.
  */
 export function resolveSwitching(options: {
-  readonly design: Design;
+  readonly design: Pick<Design, 'items'>;
+  readonly asked: Asked;
   readonly library: Library;
   readonly rails: Rails;
   readonly boards: readonly Board[];
@@ -86,8 +90,7 @@ export function resolveSwitching(options: {
     board: Board,
   ) => 'pin high' | 'transistor below' | 'transistor above';
 }): ReadonlyMap<string, readonly Switched[]> {
-  const { design, library, rails, boards, chooseAuto } = options;
-  const asked = { moves: movedItems(design.moods), hasMoods: design.moods.list.length > 0, boards };
+  const { design, asked, library, rails, boards, chooseAuto } = options;
   return new Map(
     design.items.flatMap((item): [string, readonly Switched[]][] => {
       const said = waysOf(item);
@@ -96,7 +99,7 @@ export function resolveSwitching(options: {
       const channels = Array.from({ length: channelsOf(item, library) }, (_, channel): Switched => {
         const own = said[Math.min(channel, said.length - 1)] ?? first;
         const board = boardOf(boards, 'board' in own ? own.board : null);
-        const way = wayOf(own, reckonWay(item, asked), board, (to) => chooseAuto(item, channel, to));
+        const way = wayOf(own, reckonWay(item, asked, boards.length > 0), board, (to) => chooseAuto(item, channel, to));
         const named = 'by' in own ? (itemNamed(design, own.by) ?? null) : null;
         return {
           itemId: item.id,

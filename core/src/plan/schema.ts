@@ -77,6 +77,21 @@ export const designSchema = z.strictObject({
   ownParts: list(ownPartSchema).optional(),
 });
 
+const port = z.strictObject({ item: z.string().max(200), port: z.string().max(120) });
+
+/** What a step at the bench made real, so that a later change of the plan can say what has to be unsoldered. */
+const built = z.strictObject({
+  name: z.string().max(200),
+  cores: z
+    .array(z.strictObject({ meaning: z.string().max(200), from: port, to: port, pin: z.string().max(12).nullable() }))
+    .max(40),
+  /** The item that it feeds, with how it is switched and what stands before each of its lights. */
+  itemId: z.string().max(90).nullable(),
+  way: z.string().max(40).nullable(),
+  boardId: z.string().max(90).nullable(),
+  resistorOhm: z.number().positive().nullable(),
+});
+
 /** The whole open plan file, `NAME.glimmer.json`. */
 export const planSchema = z.strictObject({
   format: z.literal('unruly-glimmer-plan'),
@@ -88,7 +103,7 @@ export const planSchema = z.strictObject({
     readings: z
       .array(z.strictObject({ id, stepId: z.string().max(90), value: z.number(), takenAt: moment, note: text }))
       .max(5000),
-    done: z.array(z.strictObject({ stepId: z.string().max(90), at: moment })).max(2000),
+    done: z.array(z.strictObject({ stepId: z.string().max(90), at: moment, built: built.optional() })).max(2000),
   }),
   logbook: z.strictObject({
     entries: z.array(z.strictObject({ id, at: moment, text: text.min(1) })).max(2000),

@@ -71,7 +71,7 @@ function hasFaded(tree: SupplyTree, stretch: NightStretch, mean: Operation, usua
     const volts = mean.nodes[i]?.outV ?? 0;
     for (const { share, atRail } of draw.shaped) {
       if (share <= 0) continue;
-      if (atRail(volts) >= FADED_SHARE * atRail(usualV[i] ?? volts)) return false;
+      if (atRail(volts, share) >= FADED_SHARE * atRail(usualV[i] ?? volts, share)) return false;
       isLit = true;
     }
   }
@@ -87,8 +87,8 @@ interface Evening {
   readonly peaks: Map<NightStretch, number>;
 }
 
-/** Halvings: good to a hundred-thousandth of the charge. */
-const CHARGE_STEPS = 17;
+/** Halvings: good to a twentieth of a step of a night that is told. */
+const CHARGE_STEPS = 12;
 
 /**
  * The charge below which the height of a stretch resets a board: a pack that gives less is only worse, so it is found

@@ -1,9 +1,9 @@
+import { efficiencyAtLoad, shiftEfficiency } from '../circuit/index.ts';
 import {
-  efficiencyAtLoad,
+  efficiencyLaw,
   openCircuitVoltageV,
   type PackModel,
   packResistanceOhm,
-  shiftEfficiency,
   solveConstantPower,
 } from '../items/index.ts';
 import type { ConverterPart } from '../parts/index.ts';
@@ -51,7 +51,7 @@ export interface SupplyTree {
 /** What is drawn right from one rail: amperes whatever its voltage, and lights that follow it. */
 export interface RailDraw {
   readonly steadyA: number;
-  readonly shaped: readonly { readonly share: number; readonly atRail: (railV: number) => number }[];
+  readonly shaped: readonly { readonly share: number; readonly atRail: (railV: number, share: number) => number }[];
 }
 
 /** What is drawn from each rail of a tree, in the order of its nodes. */
@@ -90,7 +90,10 @@ export const drawAt = (draw: RailDraw | undefined, railV: number): number =>
     ? 0
     : draw.shaped.length === 0
       ? draw.steadyA
-      : draw.shaped.reduce((sum, { share, atRail }) => sum + (share === 0 ? 0 : share * atRail(railV)), draw.steadyA);
+      : draw.shaped.reduce(
+          (sum, { share, atRail }) => sum + (share === 0 ? 0 : share * atRail(railV, share)),
+          draw.steadyA,
+        );
 
 /** One rail in operation. */
 export interface NodeState {
@@ -126,6 +129,8 @@ interface Sheet {
   readonly outV: Float64Array;
   readonly outA: Float64Array;
   readonly ownA: Float64Array;
+  /** How much more goes in for a little more voltage before it; 0 for what a converter takes. */
+  readonly slopeS: Float64Array;
 }
 
 interface Solver {
@@ -158,10 +163,11 @@ function solveSwitching(solver: Solver, i: number, part: ConverterPart, openV: n
   if (!load(solver, i, part.outputV)) return false;
   const outA = sheet.outA[i] ?? 0;
   // Efficiency depends on the input voltage, which depends on the current: a few passes settle it.
-  const atLoad = efficiencyAtLoad(part, outA);
+  const law = efficiencyLaw(part);
+  const atLoad = efficiencyAtLoad(law, outA);
   let inV = openV;
   for (let pass = 0; pass < MOST_PASSES; pass += 1) {
-    const watts = (part.outputV * outA) / shiftEfficiency(part, atLoad, inV) + part.idleA * inV;
+    const watts = (part.outputV * outA) / shiftEfficiency(law, atLoad, inV) + part.idleA * inV;
     const inA = solveConstantPower(openV, ohm, watts);
     if (inA === null) return false;
     const nextV = openV - inA * ohm;
@@ -190,7 +196,8 @@ function solveLinear(solver: Solver, i: number, part: ConverterPart, openV: numb
     sheet.inV[i] = openV - inA * ohm;
     if (moved < SETTLED_V) break;
   }
-  return (sheet.inV[i] ?? 0) > 0;
+  // Nothing is left for what still asks for its amperes.
+  return (sheet.inV[i] ?? 0) > 0 && ((sheet.outV[i] ?? 0) > 0 || (sheet.outA[i] ?? 0) <= 0);
 }
 
 const STEP_V = 1e-4;
@@ -205,6 +212,7 @@ function solveStretch(solver: Solver, i: number, only: number, openV: number, oh
   sheet.inA[i] = amps;
   sheet.outA[i] = amps;
   sheet.ownA[i] = 0;
+  sheet.slopeS[i] = sheet.slopeS[only] ?? 0;
   return true;
 }
 
@@ -212,46 +220,90 @@ function solveStretch(solver: Solver, i: number, only: number, openV: number, oh
 const slopeAt = (own: Draws[number] | undefined, volts: number, ownA: number): number =>
   own && own.shaped.length > 0 ? Math.max(0, (drawAt(own, volts + STEP_V) - ownA) / STEP_V) : 0;
 
-/** What hangs below a rail: that which takes amperes, and the watts of what keeps its own output. */
-function sumBelow(solver: Solver, below: readonly number[], volts: number): { amps: number; watts: number } {
-  let [amps, watts] = [0, 0];
+/** What hangs below a rail: that which takes amperes, with its slope, and the watts of what keeps its own output. */
+function sumBelow(
+  solver: Solver,
+  below: readonly number[],
+  volts: number,
+): { readonly amps: number; readonly slopeS: number; readonly watts: number } {
+  let [amps, slopeS, watts] = [0, 0, 0];
   for (const child of below) {
     const inA = solver.sheet.inA[child] ?? 0;
     const converter = solver.tree.nodes[child]?.converter;
     if (converter && converter.topology !== 'linear') watts += inA * volts;
-    else amps += inA;
+    else {
+      amps += inA;
+      slopeS += converter ? 0 : (solver.sheet.slopeS[child] ?? 0);
+    }
   }
-  return { amps, watts };
+  return { amps, slopeS, watts };
 }
+
+/** Newton’s steps are few where they lead anywhere. */
+const NEWTON_PASSES = 20;
 
 /** A rail behind a resistance: its voltage, where what hangs on it draws partly amperes, partly watts, partly by its slope. */
 function solvePassing(solver: Solver, i: number, openV: number, ohm: number): boolean {
-  const { sheet, draws, children } = solver;
+  const { draws, children } = solver;
   const own = draws[i];
   const below = children[i] ?? [];
   const [only] = below;
   const isBare = own === undefined || (own.steadyA === 0 && own.shaped.length === 0);
   if (only !== undefined && below.length === 1 && isBare) return solveStretch(solver, i, only, openV, ohm);
+  const volts =
+    stepToRail(solver, i, openV, ohm) ?? (followsBelow(solver, i) ? bracketRail(solver, i, openV, ohm) : null);
+  if (volts === null || volts <= 0 || !load(solver, i, volts)) return false;
+  const { sheet } = solver;
+  sheet.inV[i] = volts;
+  sheet.inA[i] = sheet.outA[i] ?? 0;
+  const slopeS = slopeAt(own, volts, sheet.ownA[i] ?? 0) + sumBelow(solver, below, volts).slopeS;
+  sheet.slopeS[i] = slopeS / (1 + ohm * slopeS);
+  return true;
+}
+
+/** Newton’s steps from the open voltage down; null where they lead nowhere. */
+function stepToRail(solver: Solver, i: number, openV: number, ohm: number): number | null {
+  const { sheet, draws, children } = solver;
   let volts = openV;
-  for (let pass = 0; pass < MOST_PASSES; pass += 1) {
-    if (volts <= 0 || !load(solver, i, volts)) return false;
+  if (ohm === 0) return volts;
+  for (let pass = 0; pass < NEWTON_PASSES; pass += 1) {
+    if (volts <= 0 || !load(solver, i, volts)) return null;
     const ownA = sheet.ownA[i] ?? 0;
-    const slopeS = ohm > 0 ? slopeAt(own, volts, ownA) : 0;
-    const { amps, watts } = sumBelow(solver, below, volts);
-    const steadyA = ownA - slopeS * volts + amps;
+    const below = sumBelow(solver, children[i] ?? [], volts);
+    const slopeS = slopeAt(draws[i], volts, ownA) + below.slopeS;
+    const steadyA = ownA - slopeS * volts + below.amps;
     // V = E − R·(I + g·V + P/V), on the stable side.
     const [a, b] = [1 + ohm * slopeS, openV - ohm * steadyA];
-    const root = b * b - 4 * a * ohm * watts;
-    if (root < 0 || b <= 0) return false;
+    const root = b * b - 4 * a * ohm * below.watts;
+    if (root < 0 || b <= 0) return null;
     const next = (b + Math.sqrt(root)) / (2 * a);
     const moved = Math.abs(next - volts);
     volts = next;
-    if (moved < SETTLED_V || ohm === 0) break;
+    if (moved < SETTLED_V) return volts;
   }
-  if (!load(solver, i, volts)) return false;
-  sheet.inV[i] = volts;
-  sheet.inA[i] = sheet.outA[i] ?? 0;
-  return volts > 0;
+  return null;
+}
+
+/** Whether anything from a rail on draws less where the voltage is less. */
+const followsBelow = (solver: Solver, i: number): boolean =>
+  (solver.draws[i]?.shaped.length ?? 0) > 0 || (solver.children[i] ?? []).some((child) => followsBelow(solver, child));
+
+const HALVINGS = 6;
+
+/** The rail’s voltage between one that its loads leave and one that they don’t; null where they leave none. */
+function bracketRail(solver: Solver, i: number, openV: number, ohm: number): number | null {
+  const leftAt = (volts: number): number =>
+    load(solver, i, volts) ? openV - ohm * (solver.sheet.outA[i] ?? 0) - volts : Number.NEGATIVE_INFINITY;
+  let low = openV;
+  for (let halving = 0; halving < HALVINGS && leftAt(low) < 0; halving += 1) low /= 2;
+  if (leftAt(low) < 0) return null;
+  let high = Math.min(openV, low * 2);
+  while (high - low > SETTLED_V) {
+    const middle = (low + high) / 2;
+    if (leftAt(middle) < 0) high = middle;
+    else low = middle;
+  }
+  return low;
 }
 
 /** One node and all below it, from what stands before it. False where the voltage collapses. */
@@ -298,7 +350,7 @@ function sheetFor(count: number): Sheet {
   const known = sheets.get(count);
   if (known) return known;
   const make = (): Float64Array => new Float64Array(count);
-  const made: Sheet = { inV: make(), inA: make(), outV: make(), outA: make(), ownA: make() };
+  const made: Sheet = { inV: make(), inA: make(), outV: make(), outA: make(), ownA: make(), slopeS: make() };
   sheets.set(count, made);
   return made;
 }

@@ -1,5 +1,6 @@
-import { findGates, judgeReading, printBand, type StepProgress, type Verdict } from '@glimmer/core/bench';
+import { findGates, judgeReading, printBand, type StepProgress, type Verdict, whatIsBuilt } from '@glimmer/core/bench';
 import { parseQuantity, printQuantity } from '@glimmer/core/units';
+import { castDraft } from 'immer';
 import { Check, ChevronLeft, ChevronRight, CircleAlert, X } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { useEffect, useRef, useState } from 'react';
@@ -95,7 +96,8 @@ function StepCard({
   readonly gates: readonly StepProgress[];
   readonly onTaken: () => void;
 }) {
-  const { step, reading, judgement } = progress;
+  const { step, reading, judgement, undo } = progress;
+  const { assessment } = useReckoned();
   const look = judgement && verdictLooks[judgement.verdict];
   return (
     <article data-card={step.id} className="border-2 border-ink bg-paper p-4">
@@ -113,6 +115,16 @@ function StepCard({
       )}
       {step.caution && (
         <p className="mt-2 border-l-4 border-amber-ink bg-amber-wash px-3 py-1 text-amber-ink">{step.caution}</p>
+      )}
+      {undo.length > 0 && (
+        <div role="note" className="mt-2 border-l-4 border-amber-ink bg-amber-wash px-3 py-1 text-amber-ink">
+          This was soldered, and the plan has changed since. To follow it:
+          <ul className="ml-5 list-disc">
+            {undo.map((each) => (
+              <li key={each}>{each}</li>
+            ))}
+          </ul>
+        </div>
       )}
       {gates.length > 0 && (
         <p role="note" className="mt-2 border-l-4 border-brick-ink bg-brick-wash px-3 py-1 text-brick-ink">
@@ -151,7 +163,11 @@ function StepCard({
               const wasDone = progress.done;
               editPlan((draft) => {
                 draft.bench.done = draft.bench.done.filter((each) => each.stepId !== step.id);
-                if (!wasDone) draft.bench.done.push({ stepId: step.id, at: new Date().toISOString() });
+                const built = whatIsBuilt(step.id, assessment);
+                if (!wasDone)
+                  draft.bench.done.push(
+                    castDraft({ stepId: step.id, at: new Date().toISOString(), ...(built ? { built } : {}) }),
+                  );
               });
               if (!wasDone) onTaken();
             }}
@@ -209,7 +225,9 @@ export default function BenchSheet() {
                 >
                   <span className="figures w-6 text-right text-faint">{i + 1}</span>
                   <span className="w-5">
-                    {each.done ? (
+                    {each.undo.length > 0 ? (
+                      <CircleAlert size={16} className="text-amber-ink" aria-label="built otherwise" />
+                    ) : each.done ? (
                       <Check size={16} className="text-verdigris" aria-label="done" />
                     ) : each.judgement ? (
                       <X size={16} className="text-brick-ink" aria-label="wrong" />

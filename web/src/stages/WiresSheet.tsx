@@ -1,3 +1,4 @@
+import type { Assessment, CoreEnds } from '@glimmer/core/assess';
 import { explainRun } from '@glimmer/core/explain';
 import { exportShoppingCsv, exportTemplateSvg, exportWireCsv } from '@glimmer/core/exports';
 import { type WireRun, wireColours } from '@glimmer/core/network';
@@ -16,6 +17,20 @@ import { useSheet } from './useSheet.ts';
 
 type Override = Design['wires']['runs'][number];
 
+/** What is left free on purpose, item by item. @example "Board: pins 4, 7; Lower jaw: data out" */
+function sayFree({ freePorts }: Assessment, design: Design): string {
+  const byItem = new Map<string, string[]>();
+  for (const { item, port } of freePorts) byItem.set(item, [...(byItem.get(item) ?? []), port]);
+  return [...byItem]
+    .map(([id, ports]) => {
+      const pins = ports.filter((port) => port.startsWith('pin ')).map((port) => port.slice(4));
+      const others = ports.filter((port) => !port.startsWith('pin '));
+      const words = [...(pins.length > 0 ? [`pin${pins.length > 1 ? 's' : ''} ${pins.join(', ')}`] : []), ...others];
+      return `${design.items.find((item) => item.id === id)?.name ?? id}: ${words.join(', ')}`;
+    })
+    .join('; ');
+}
+
 function overrule(runId: string, change: Partial<Pick<Draft<Override>, 'lengthMm' | 'gaugeAwg' | 'colours'>>): void {
   editDesign((draft) => {
     const found = draft.wires.runs.find((run) => run.runId === runId);
@@ -25,7 +40,15 @@ function overrule(runId: string, change: Partial<Pick<Draft<Override>, 'lengthMm
   });
 }
 
-function RunRow({ run, stock }: { readonly run: WireRun; readonly stock: readonly number[] }) {
+function RunRow({
+  run,
+  stock,
+  ends,
+}: {
+  readonly run: WireRun;
+  readonly stock: readonly number[];
+  readonly ends: readonly CoreEnds[];
+}) {
   const pointed = useViewStore((state) => state.pointedId === run.id);
   return (
     <tr
@@ -42,14 +65,17 @@ function RunRow({ run, stock }: { readonly run: WireRun; readonly stock: readonl
           {run.name}
         </button>
         <span className="flex flex-wrap gap-1 text-[12.5px] text-faint">
-          {run.cores.map((core) => (
-            <span key={core.meaning} className="inline-flex items-center gap-1">
+          {run.cores.map((core, c) => (
+            <span key={core.meaning} className="flex w-full items-baseline gap-1">
               <span
-                className="inline-block h-2 w-4 border border-faint"
+                className="inline-block h-2 w-4 shrink-0 border border-faint"
                 style={{ background: wireColours[core.colour.split(',')[0] ?? ''] }}
                 aria-hidden="true"
               />
-              {core.colour} {core.meaning}
+              <span>
+                {core.colour} {core.meaning}
+                {ends[c] && `: ${ends[c].from} to ${ends[c].to}`}
+              </span>
             </span>
           ))}
         </span>
@@ -151,10 +177,13 @@ export default function WiresSheet() {
             </thead>
             <tbody>
               {assessment.runs.map((run) => (
-                <RunRow key={run.id} run={run} stock={gaugesInStock} />
+                <RunRow key={run.id} run={run} stock={gaugesInStock} ends={assessment.coreEnds.get(run.id) ?? []} />
               ))}
             </tbody>
           </table>
+          {assessment.freePorts.length > 0 && (
+            <p className="mt-2 text-[14px] text-faint">Left free: {sayFree(assessment, plan.design)}.</p>
+          )}
         </Section>
       )}
       {assessment.placed.length > 0 && (

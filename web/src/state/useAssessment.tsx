@@ -1,6 +1,6 @@
 import { type Assessment, assess } from '@glimmer/core/assess';
-import { listSteps, type StepProgress, trackSteps } from '@glimmer/core/bench';
-import { checkDesign, type Finding } from '@glimmer/core/findings';
+import { listRebuilds, listSteps, type StepProgress, trackSteps } from '@glimmer/core/bench';
+import { checkPlan, type Finding } from '@glimmer/core/findings';
 import { createContext, type ReactNode, useContext, useMemo } from 'react';
 import { usePlan } from './planStore.ts';
 
@@ -19,17 +19,18 @@ export function ReckoningProvider({ children }: { readonly children: ReactNode }
   const { design, bench } = usePlan();
   const ofDesign = useMemo(() => {
     const assessment = assess(design);
-    return { assessment, findings: checkDesign(design, assessment), steps: listSteps(design, assessment) };
+    return { assessment, steps: listSteps(design, assessment) };
   }, [design]);
   const reckoned = useMemo((): Reckoned => {
-    const progress = trackSteps(ofDesign.steps, bench);
+    const { assessment } = ofDesign;
+    const progress = trackSteps(ofDesign.steps, bench, listRebuilds(bench, design, assessment));
     return {
-      assessment: ofDesign.assessment,
-      findings: ofDesign.findings,
+      assessment,
+      findings: checkPlan({ design, bench }, assessment),
       progress,
       stepsLeft: progress.filter((each) => !each.done).length,
     };
-  }, [ofDesign, bench]);
+  }, [ofDesign, design, bench]);
   return <ReckonedContext value={reckoned}>{children}</ReckonedContext>;
 }
 

@@ -1,4 +1,11 @@
-import { exportShoppingCsv, exportTemplateSvg, exportWireCsv, writeMoodCard } from '@glimmer/core/exports';
+import {
+  exportNetlist,
+  exportShoppingCsv,
+  exportTemplateSvg,
+  exportWireCsv,
+  usualCondition,
+  writeMoodCard,
+} from '@glimmer/core/exports';
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { ArrowDownToLine } from 'lucide-react';
 import { saveFile } from '../shelf/files.ts';
@@ -36,6 +43,10 @@ export function TakeOutMenu() {
     {
       label: 'How it is worked, a page of text',
       run: () => saveFile(`${base}-moods.txt`, writeMoodCard(plan, assessment), 'text/plain'),
+    },
+    {
+      label: 'The circuit as a netlist, half charged, SPICE text',
+      run: () => saveFile(`${base}.cir`, exportNetlist(plan, assessment, usualCondition(assessment)), 'text/plain'),
     },
     {
       label: 'The program for the controller, ZIP',

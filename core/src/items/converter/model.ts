@@ -1,3 +1,4 @@
+import { type EfficiencyLaw, efficiencyAtLoad, shiftEfficiency } from '../../circuit/index.ts';
 import type { ConverterPart } from '../../parts/index.ts';
 import { defineFormula } from '../../units/index.ts';
 
@@ -31,29 +32,31 @@ export const linearHeat = defineFormula({
   reckon: ({ Vi, Vo, I }) => (Vi - Vo) * I,
 });
 
-/** Efficiency against load at the stated input: straight lines between the table's points, the last one held. */
-export function efficiencyAtLoad(part: ConverterPart, outputA: number): number {
-  const share = outputA / part.outputLimitA;
-  const table = part.efficiency;
-  let high = 0;
-  while (high < table.length - 1 && share > (table[high]?.[0] ?? 0)) high += 1;
-  const to = table[high] ?? [1, 0.5];
-  const from = table[Math.max(0, high - 1)] ?? to;
-  if (share >= to[0] || to[0] === from[0]) return to[1];
-  return from[1] + ((to[1] - from[1]) * (share - from[0])) / (to[0] - from[0]);
-}
+const laws = new WeakMap<ConverterPart, EfficiencyLaw>();
 
-/** What an input voltage makes of it. */
-export function shiftEfficiency(part: ConverterPart, atLoad: number, inputV: number): number {
-  if (part.topology === 'linear') return Math.min(1, part.outputV / Math.max(part.outputV, inputV));
-  // Both kinds lose more the farther they have to go: a boost from below, a buck from above.
-  const farther = part.topology === 'boost' ? part.statedInputV - inputV : inputV - part.statedInputV;
-  return Math.min(0.98, Math.max(0.3, atLoad - lossPerVolt[part.topology] * farther));
+/** How a converter's efficiency goes with its load and its input: both kinds lose more the farther they have to go. */
+export function efficiencyLaw(part: ConverterPart): EfficiencyLaw {
+  const known = laws.get(part);
+  if (known) return known;
+  const perVolt = lossPerVolt[part.topology];
+  const made: EfficiencyLaw = {
+    table: part.efficiency,
+    fullA: part.outputLimitA,
+    statedInputV: part.statedInputV,
+    perVolt: part.topology === 'boost' ? perVolt : -perVolt,
+    least: 0.3,
+    most: 0.98,
+  };
+  laws.set(part, made);
+  return made;
 }
 
 /** Efficiency at a load and an input voltage. */
-export const efficiencyAt = (part: ConverterPart, outputA: number, inputV: number): number =>
-  shiftEfficiency(part, efficiencyAtLoad(part, outputA), inputV);
+export function efficiencyAt(part: ConverterPart, outputA: number, inputV: number): number {
+  if (isLinear(part)) return Math.min(1, part.outputV / Math.max(part.outputV, inputV));
+  const law = efficiencyLaw(part);
+  return shiftEfficiency(law, efficiencyAtLoad(law, outputA), inputV);
+}
 
 /**
  * The current at which a source with this open voltage and resistance gives this power, on the stable side.

@@ -1,0 +1,110 @@
+import { type Item, itemsOf } from '../items/index.ts';
+import {
+  listMovables,
+  type MovableGroup,
+  orderChains,
+  type PlacedGroup,
+  type PlacedTape,
+  placeLights,
+} from '../lights/index.ts';
+import { type Board, isProgrammed, layRails, listBoards, movedItems, type Rails } from '../network/index.ts';
+import type { Library } from '../parts/index.ts';
+import { type Control, controlsOf, type Design } from '../plan/index.ts';
+import { restOf } from './budget.ts';
+import { type Consumer, listConsumers } from './consumers.ts';
+import { railOfSwitched, type Switching, switchAll } from './drive.ts';
+import { keepFew } from './keepFew.ts';
+import { designSensing, type Sensing } from './sensing.ts';
+import { listShopping, type ShoppingLine } from './shopping.ts';
+import { wireConsumers } from './wired.ts';
+import { layWires, type Wires, type WiresInput } from './wiring.ts';
+
+/** What is there, how it is fed, switched and wired: all that does not change while a mood is set brighter or darker. */
+export interface Build extends WiresInput {
+  readonly sensing: readonly Sensing[];
+  readonly controls: readonly Control[];
+  readonly movables: readonly MovableGroup[];
+  /** What a mood could move, as soon as it does. */
+  readonly couldMove: readonly MovableGroup[];
+  readonly restA: number;
+  readonly wires: Wires;
+  readonly shopping: readonly ShoppingLine[];
+  /** The consumers with what their wires lose. */
+  readonly wired: readonly Consumer[];
+}
+
+function listChains(design: Pick<Design, 'items'>, placed: readonly PlacedGroup[]): PlacedTape[][] {
+  const tapesById = new Map(placed.flatMap((group) => (group.kind === 'tape' ? [[group.id, group] as const] : [])));
+  return orderChains(itemsOf(design, 'pixel tape'))
+    .map((chain) => chain.flatMap((tape) => tapesById.get(tape.id) ?? []))
+    .filter((chain) => chain.some((tape) => tape.cut.lights > 0));
+}
+
+/** Whether a mood may move it: a board drives it, or would. */
+function couldMove(item: Item, switching: Switching, boards: readonly Board[]): boolean {
+  const channels = switching.switched.get(item.id);
+  return isMoved(item, switching) || (boards.length > 0 && (channels ?? []).some(({ said }) => said.way === 'auto'));
+}
+
+/** What a program drives, or will once there is a board: the rest is lit by its supply, whatever the moods say. */
+function isMoved(item: Item, switching: Switching): boolean {
+  const channels = switching.switched.get(item.id);
+  if (!channels) return item.kind === 'pixel tape';
+  return channels.some(({ way }) => isProgrammed(way) || way.id === 'undecided');
+}
+
+type Built = Pick<Design, 'items' | 'piece' | 'wires'>;
+
+function build(
+  items: Design['items'],
+  piece: Design['piece'],
+  wired: Design['wires'],
+  library: Library,
+  hasMoods: boolean,
+  moves: readonly string[],
+): Build {
+  const design: Built = { items, piece, wires: wired };
+  const placed = placeLights(design, library);
+  const rails: Rails = layRails(design, library);
+  const boards = listBoards(design, library, rails);
+  const switching = switchAll(design, { hasMoods, moves: new Set(moves) }, library, rails, boards, placed);
+  const consumers = listConsumers({
+    design,
+    library,
+    rails,
+    boards,
+    placed,
+    driven: switching.driven,
+    loadRailOf: (itemId) => railOfSwitched(switching, itemId),
+  });
+  const movables = listMovables(design, placed, library, (item) => isMoved(item, switching));
+  const chains = listChains(design, placed);
+  const byId = new Map(consumers.map((consumer) => [consumer.id, consumer]));
+  const input: WiresInput = { design, library, placed, rails, boards, switching, consumers, byId, movables, chains };
+  const wires = layWires(input);
+  const sensing = designSensing(design, rails, boards);
+  return {
+    ...input,
+    movables,
+    couldMove: listMovables(design, placed, library, (item) => couldMove(item, switching, boards)),
+    sensing,
+    controls: controlsOf(design),
+    restA: restOf(consumers),
+    wires,
+    shopping: listShopping({
+      design,
+      library,
+      placed,
+      driven: switching.driven,
+      runs: wires.sized,
+      sensing,
+    }),
+    wired: wireConsumers(consumers, { placed, driven: switching.driven, chains, runs: wires.sized }),
+  };
+}
+
+const keptBuild = keepFew(build);
+
+/** What a design is built like; the same again while only its moods are set otherwise. */
+export const buildOf = ({ items, piece, wires, moods }: Design, library: Library): Build =>
+  keptBuild(items, piece, wires, library, moods.list.length > 0, [...movedItems(moods)].sort());

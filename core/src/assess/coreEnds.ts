@@ -1,0 +1,59 @@
+import type { Driven, PortRef, RunDraft } from '../network/index.ts';
+import type { Design } from '../plan/index.ts';
+import { printQuantity } from '../units/index.ts';
+import type { BoardPins } from './pins.ts';
+
+/** Where one core begins and ends, in words: what a maker solders it to. */
+export interface CoreEnds {
+  readonly from: string;
+  readonly to: string;
+}
+
+/** What names are made of. */
+interface Named {
+  readonly design: Pick<Design, 'items'>;
+  readonly driven: readonly Driven[];
+  readonly pins: readonly BoardPins[];
+}
+
+/** The pin that a demand is given. @example "pin 5 of Board" */
+function pinFor(demandId: string, { pins }: Named): string | null {
+  for (const { board, plan } of pins) {
+    const given = plan.ok ? plan.given.find(({ demand }) => demand.id === demandId) : undefined;
+    if (given) return `pin ${given.pin.name} of ${board.name}`;
+  }
+  return null;
+}
+
+/**
+ * A port in words; a small part by what it is and what it serves, since a wire ends there and not at the item.
+ * @example "390 Ω before Eyes 1", "transistor of Eyes, on pin 5 of Board"
+ */
+function nameEnd({ item, port }: PortRef, named: Named): string {
+  const { design, driven } = named;
+  const nameOf = (id: string): string => design.items.find((each) => each.id === id)?.name ?? id;
+  const own = design.items.find((each) => each.id === item);
+  if (own) return `${own.name} ${port.replace(/^(plus|minus) of (.+)$/, (_, side, id) => `${side} of ${nameOf(id)}`)}`;
+  const [what = ''] = item.split(':');
+  const served = design.items.find((each) => `${item}:`.startsWith(`${what}:${each.id}:`));
+  if (!served) return `${item} ${port}`;
+  const rest = item.slice(what.length + served.id.length + 2);
+  const sized = driven.find((each) => each.itemId === served.id);
+  if (what === 'resistor') {
+    const places = served.kind === 'light' ? served.places : [];
+    const light = places.length > 1 ? ` ${places.findIndex((place) => place.id === rest) + 1}` : '';
+    return `${sized?.resistor ? printQuantity('resistanceOhm', sized.resistor.resistorOhm) : 'resistor'} before ${served.name}${light}`;
+  }
+  const pin = pinFor(item, named) ?? 'its pin';
+  if (what !== 'channel' || !sized?.transistor) return pin;
+  return `transistor of ${served.name}${sized.lightsOnChannel.length > 1 ? ` ${rest}` : ''}, on ${pin}`;
+}
+
+/** The ends of every core, by run. */
+export const nameCoreEnds = (joins: readonly RunDraft[], named: Named): ReadonlyMap<string, readonly CoreEnds[]> =>
+  new Map(
+    joins.map((run) => [
+      run.id,
+      run.cores.map(({ from, to }): CoreEnds => ({ from: nameEnd(from, named), to: nameEnd(to, named) })),
+    ]),
+  );

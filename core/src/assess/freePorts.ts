@@ -1,0 +1,29 @@
+import { itemsOf } from '../items/index.ts';
+import type { PlacedTape } from '../lights/index.ts';
+import type { JoinedNet, PortRef } from '../network/index.ts';
+import { findPart, type Library } from '../parts/index.ts';
+import type { Design } from '../plan/index.ts';
+import type { BoardPins } from './pins.ts';
+
+/** Ports that are left free on purpose: the data out of what no other tape follows, pins left over, outputs that nothing hangs on. */
+export function listFreePorts(options: {
+  readonly design: Design;
+  readonly library: Library;
+  readonly chains: readonly (readonly PlacedTape[])[];
+  readonly pins: readonly BoardPins[];
+  readonly nets: readonly JoinedNet[];
+}): readonly PortRef[] {
+  const { design, library, chains, pins, nets } = options;
+  const joined = new Set(nets.flatMap(({ ports }) => ports.map(({ item, port }) => JSON.stringify([item, port]))));
+  const ends = chains.flatMap((chain) => chain.map(({ id }): PortRef => ({ item: id, port: 'data out' })));
+  const left = pins.flatMap(({ board, plan }) =>
+    plan.ok ? plan.free.map((pin): PortRef => ({ item: board.id, port: `pin ${pin.name}` })) : [],
+  );
+  const outputs = itemsOf(design, 'box').flatMap((box) =>
+    Array.from(
+      { length: findPart(library, 'box', box.part)?.outputs ?? 0 },
+      (_, i): PortRef => ({ item: box.id, port: `output ${i + 1}` }),
+    ),
+  );
+  return [...ends, ...left, ...outputs].filter(({ item, port }) => !joined.has(JSON.stringify([item, port])));
+}

@@ -1,0 +1,163 @@
+import { tabulate } from '../circuit/index.ts';
+import type { PlacedGroup, PlacedLeds, PlacedPlain, PlacedTape } from '../lights/index.ts';
+import {
+  currentOfLead,
+  type Driven,
+  isProgrammed,
+  loopCurrentA,
+  runOhm,
+  type Tap,
+  type TappedLead,
+  type WireRun,
+  wireCoreOhm,
+} from '../network/index.ts';
+import type { Consumer } from './consumers.ts';
+import { rowJumperOhm } from './tapeVoltage.ts';
+
+/** What the wires of lights are known by. */
+interface WiredInput {
+  readonly placed: readonly PlacedGroup[];
+  readonly driven: readonly Driven[];
+  readonly chains: readonly (readonly PlacedTape[])[];
+  readonly runs: readonly WireRun[];
+}
+
+/** The consumers again, each with what its own wires and rails lose on the way from where it is fed. */
+export function wireConsumers(consumers: readonly Consumer[], input: WiredInput): Consumer[] {
+  const runOf = new Map(input.runs.map((run) => [run.id, run]));
+  const groups = new Map(input.placed.map((group) => [group.id, group]));
+  return consumers.map((consumer) => {
+    const group = groups.get(consumer.id);
+    if (!group) return consumer;
+    if (group.kind === 'tape') return { ...consumer, atRail: currentOfTape(consumer, group, input.chains, runOf) };
+    const driven = input.driven.filter((each) => each.itemId === group.id);
+    const held = group.kind === 'leds' ? currentOfString(group, driven, runOf) : null;
+    if (held) return { ...consumer, atRail: held };
+    const lead = group.kind === 'leds' ? leadOfLights(group, driven, runOf) : leadOfPlain(group, driven, runOf);
+    const [first, ...others] = driven;
+    if (!lead || !first) return consumer;
+    const lit = currentOfLead(lead);
+    return {
+      ...consumer,
+      atRail: (railV) =>
+        first.takenA(lit(first.hubV(railV)), railV) + others.reduce((sum, each) => sum + each.takenA(0, railV), 0),
+    };
+  });
+}
+
+type RunOf = ReadonlyMap<string, WireRun>;
+
+const channelsOf = (driven: readonly Driven[]): TappedLead['channels'] =>
+  driven.map(({ loop }) => ({
+    curve: loop.curve,
+    inSeries: loop.inSeries,
+    ohm: loop.ohm,
+    hubOhm: loop.sharedOhm,
+    hubDropV: loop.dropV,
+  }));
+
+/** Lights one behind the other on a driver: their wires count only where it drops out. Null where none holds them. */
+function currentOfString(
+  { group }: PlacedLeds,
+  driven: readonly Driven[],
+  runOf: RunOf,
+): ((railV: number) => number) | null {
+  const [only] = driven;
+  if (!only || only.loop.heldA === null) return null;
+  const entering = group.places.map((place) => runOf.get(`light:${group.id}:${place.id}`));
+  const back = only.channels.map((channel) => runOf.get(`back:${group.id}:${channel + 1}`));
+  const wires = [...entering, ...back].reduce((sum, run) => sum + (run?.joins.length ?? 0) * wireCoreOhm(run), 0);
+  const strings = only.channels.length;
+  const loop = { ...only.loop, ohm: only.loop.ohm + wires / strings };
+  return tabulate((railV) => strings * loopCurrentA(loop, 1, railV));
+}
+
+/** Single lights: one lead that passes them in turn, or a pair each; null on a driver, which holds their current. */
+function leadOfLights({ group }: PlacedLeds, driven: readonly Driven[], runOf: RunOf): TappedLead | null {
+  const [only] = driven;
+  if (!only || only.loop.heldA !== null) return null;
+  const runs = group.places.map((place) => runOf.get(`light:${group.id}:${place.id}`));
+  const isBus = runs[1]?.from.itemId === group.id;
+  const channels = isProgrammed(only.way) ? only.lightsOnChannel.length : 1;
+  return {
+    taps: runs.map(
+      (run, i): Tap => ({
+        place: isBus ? i : 0,
+        channel: i % channels,
+        ownOhm: isBus ? 0 : 2 * wireCoreOhm(run),
+      }),
+    ),
+    stepOhm: isBus ? runs.map(wireCoreOhm) : [0],
+    sharedOhm: 0,
+    channels: Array.from({ length: channels }, () => channelsOf(driven)).flat(),
+  };
+}
+
+/** Plain tape: a unit of each colour at every step, behind the lead that feeds it. */
+function leadOfPlain({ id }: PlacedPlain, driven: readonly Driven[], runOf: RunOf): TappedLead | null {
+  const [first] = driven;
+  if (!first?.tape) return null;
+  const units = first.lightsOnChannel[0] ?? 0;
+  const { railOhm } = first.tape;
+  const leadOhm = wireCoreOhm(runOf.get(`feed:${id}`));
+  // Colours that no board switches apart share the minus core of their lead too.
+  const isApart = isProgrammed(first.way);
+  return {
+    taps: driven.flatMap((_, channel) =>
+      Array.from({ length: units }, (_unit, place) => ({ place, channel, ownOhm: 0 })),
+    ),
+    stepOhm: Array.from({ length: units }, (_, i) => (i === 0 ? (isApart ? leadOhm : 0) : railOhm / 2)),
+    sharedOhm: isApart ? 0 : 2 * leadOhm,
+    channels: channelsOf(driven),
+  };
+}
+
+/**
+ * Pixels keep their current down to the voltage at which they fade, and fall off in proportion below it; what the tape
+ * loses on the way counts by the mean of its pixels.
+ */
+function currentOfTape(
+  consumer: Consumer,
+  tape: PlacedTape,
+  chains: readonly (readonly PlacedTape[])[],
+  runOf: RunOf,
+): (railV: number, share: number) => number {
+  const { mean, most } = pathOhm(tape, chains.find((chain) => chain.includes(tape)) ?? [tape], runOf);
+  const kneeV = tape.part.leastVoltageV;
+  const { fullA, restA } = consumer;
+  return (railV, share) => {
+    const askedA = fullA * share;
+    if (railV - most * (askedA + restA) >= kneeV) return fullA;
+    const siemens = askedA / kneeV;
+    const litA = (siemens * Math.max(0, railV - mean * restA)) / (1 + siemens * mean);
+    return share > 0 ? Math.min(fullA, litA / share) : fullA;
+  };
+}
+
+/** Out and back from where a tape is fed, for what all its pixels draw: to the mean of them and to the farthest. */
+function pathOhm(
+  tape: PlacedTape,
+  chain: readonly PlacedTape[],
+  runOf: RunOf,
+): { readonly mean: number; readonly most: number } {
+  const runs = [...runOf.values()];
+  let before = runOhm(runOf.get(`feed:${chain[0]?.id}`));
+  for (const each of chain) {
+    const pitchOhm = (each.part.railOhmPerMetre / each.part.perMetre) * each.part.lightsPerJoint;
+    const { lights } = each.cut;
+    const steps = Array.from({ length: lights }, (_, i) => pitchOhm + rowJumperOhm(each, i, runs));
+    if (each !== tape) {
+      before += steps.reduce((sum, ohm) => sum + ohm, 0);
+      const next = chain[chain.indexOf(each) + 1];
+      if (next) before += runOhm(runOf.get(`jumper:${next.id}`));
+      continue;
+    }
+    let [volts, sum] = [before, 0];
+    for (let i = 0; i < lights; i += 1) {
+      sum += volts;
+      volts += (steps[i] ?? 0) * ((lights - 1 - i) / lights);
+    }
+    return { mean: lights === 0 ? before : sum / lights, most: volts };
+  }
+  return { mean: before, most: before };
+}

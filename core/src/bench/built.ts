@@ -1,0 +1,146 @@
+import type { Assessment } from '../assess.ts';
+import { type PortRef, type WireRun, ways } from '../network/index.ts';
+import { type Change, changeItem, changeWay, type Design, itemNamed, type Plan } from '../plan/index.ts';
+import { printQuantity } from '../units/index.ts';
+
+/** What a step made real: which cores it joined to what, by which pins, with which resistor. */
+export type Built = NonNullable<Plan['bench']['done'][number]['built']>;
+type Core = Built['cores'][number];
+
+const SOLDER = 'solder:';
+
+/** The pin that a derived port of a board ends on; null for any other port. */
+function pinOf({ pins }: Assessment, ...ports: readonly PortRef[]): string | null {
+  for (const { plan } of pins)
+    if (plan.ok)
+      for (const { demand, pin } of plan.given) if (ports.some((port) => port.item === demand.id)) return pin.name;
+  return null;
+}
+
+/** The item whose lights or lead a run feeds, where it is one. */
+const servedBy = ({ carries }: WireRunDraft): string | null =>
+  carries?.kind === 'lights'
+    ? carries.itemId
+    : carries?.kind === 'items' && carries.itemIds.length === 1
+      ? (carries.itemIds[0] ?? null)
+      : null;
+
+type WireRunDraft = Assessment['joins'][number];
+
+/** What a step that solders makes real as the plan is now; null for any other step. */
+export function whatIsBuilt(stepId: string, assessment: Assessment): Built | null {
+  if (!stepId.startsWith(SOLDER)) return null;
+  const runId = stepId.slice(SOLDER.length);
+  const run = assessment.runs.find((each) => each.id === runId);
+  const draft = assessment.joins.find((each) => each.id === runId);
+  return run && draft ? builtAs(run, draft, assessment) : null;
+}
+
+function builtAs(run: WireRun, draft: WireRunDraft, assessment: Assessment): Built {
+  const itemId = servedBy(draft);
+  const [switched] = itemId === null ? [] : (assessment.switched.get(itemId) ?? []);
+  const driven = assessment.driven.find((each) => each.itemId === itemId);
+  return {
+    name: run.name,
+    cores: run.joins.map(
+      ({ net, from, to }): Core => ({
+        meaning: net.name,
+        from: { ...from },
+        to: { ...to },
+        pin: pinOf(assessment, from, to),
+      }),
+    ),
+    itemId,
+    way: switched && switched.way.id !== 'undecided' ? switched.way.id : null,
+    boardId: switched?.board?.id ?? null,
+    resistorOhm: driven?.resistor?.resistorOhm ?? null,
+  };
+}
+
+/** A step that is done, and what of it is otherwise now. */
+export interface Rebuild {
+  readonly stepId: string;
+  readonly built: Built;
+  /** What has to be done to the soldered piece, one thing after another. */
+  readonly undo: readonly string[];
+  /** Edits that leave the piece as it is; null where no edit can. */
+  readonly keep: readonly Change[] | null;
+}
+
+const keyOf = ({ from, to }: Core): string => JSON.stringify([from.item, from.port, to.item, to.port]);
+const tell = ({ meaning, pin }: Core): string => (pin === null ? meaning : `${meaning} (pin ${pin})`);
+
+const sayWay = (id: string): string => Object.values(ways).find((way) => way.id === id)?.words ?? id;
+
+/** What has to be unsoldered and soldered to get from what is built to what is planned. */
+function undoOf(built: Built, now: Built | null): readonly string[] {
+  if (!now) return [`unsolder ${built.cores.map(tell).join(', ')}: the plan has no such wire any more`];
+  const [before, after] = [built, now].map(
+    ({ cores }) => new Map(cores.map((core): [string, Core] => [keyOf(core), core])),
+  ) as [Map<string, Core>, Map<string, Core>];
+  const off = built.cores.filter((core) => !after.has(keyOf(core))).map((core) => `unsolder ${tell(core)}`);
+  const on = now.cores.filter((core) => !before.has(keyOf(core))).map((core) => `solder ${tell(core)}`);
+  const moved = now.cores.flatMap((core) => {
+    const was = before.get(keyOf(core));
+    return was && was.pin !== core.pin
+      ? [`move ${core.meaning} from pin ${was.pin ?? '?'} to pin ${core.pin ?? '?'}`]
+      : [];
+  });
+  const ohms = (value: number): string => printQuantity('resistanceOhm', value);
+  const isOther =
+    built.resistorOhm !== null && now.resistorOhm !== null && Math.abs(built.resistorOhm / now.resistorOhm - 1) > 0.005;
+  const way =
+    built.way === now.way || built.way === null || now.way === null
+      ? []
+      : [`rebuild how it is switched: not by ${sayWay(built.way)}, but by ${sayWay(now.way)}`];
+  const resistor = isOther ? [`take out ${ohms(built.resistorOhm ?? 0)}, put in ${ohms(now.resistorOhm ?? 0)}`] : [];
+  return [...way, ...off, ...on, ...moved, ...resistor];
+}
+
+/** Edits after which the plan is what was built: the way, the pins and the resistor, as far as they are the maker's to say. */
+function keepEdits(design: Design, assessment: Assessment, built: Built): readonly Change[] | null {
+  const { itemId, way, boardId, resistorOhm, cores } = built;
+  const item = itemId === null ? undefined : itemNamed(design, itemId);
+  const [switched] = itemId === null ? [] : (assessment.switched.get(itemId) ?? []);
+  const isOtherWay = way !== null && switched !== undefined && switched.way.id !== way;
+  const changes: Change[] = [];
+  if (isOtherWay && item && 'switchedBy' in item) {
+    if (way === 'pin high' || way === 'pin low') changes.push(...changeWay(design, item.id, { way, board: boardId }));
+    else if (way === 'transistor below' || way === 'transistor above')
+      changes.push(...changeWay(design, item.id, { way, board: boardId, part: null }));
+    else if (way === 'always on') changes.push(...changeWay(design, item.id, { way }));
+    else return null;
+  }
+  const now = assessment.driven.find((each) => each.itemId === itemId)?.resistor?.resistorOhm ?? null;
+  if (item?.kind === 'light' && resistorOhm !== null && now !== resistorOhm)
+    changes.push(...changeItem(design, item.id, { resistorOhm }));
+  return [...changes, ...lockPins(design, assessment, cores)];
+}
+
+/** Locks on the pins that cores were soldered to, where they would go elsewhere now. */
+function lockPins(design: Design, assessment: Assessment, cores: readonly Core[]): readonly Change[] {
+  return assessment.boards.flatMap((board) => {
+    const own = cores.flatMap(({ from, to, pin }) => {
+      const demand = [from.item, to.item].find((each) => /^(channel|control|data):/.test(each));
+      const isHere = pin !== null && board.part.pins.some((each) => each.name === pin);
+      return demand !== undefined && isHere && pinOf(assessment, from, to) !== pin ? [{ demand, pin }] : [];
+    });
+    if (own.length === 0) return [];
+    const taken = new Set(own.map(({ demand }) => demand));
+    const others = board.item.pinLocks.filter((lock) => !taken.has(lock.demand));
+    return changeItem(design, board.id, { pinLocks: [...others, ...own] });
+  });
+}
+
+/** Every wire that is soldered otherwise than the plan now says. */
+export function listRebuilds(bench: Plan['bench'], design: Design, assessment: Assessment): readonly Rebuild[] {
+  return bench.done.flatMap(({ stepId, built }): Rebuild[] => {
+    if (!built) return [];
+    const now = whatIsBuilt(stepId, assessment);
+    const undo = undoOf(built, now);
+    if (undo.length === 0) return [];
+    // What is no longer in the plan at all no edit of what is left brings back.
+    const keep = now && keepEdits(design, assessment, built);
+    return [{ stepId, built, undo, keep: keep && keep.length > 0 ? keep : null }];
+  });
+}

@@ -1,0 +1,238 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { anyDesign } from '../../tests/anyDesign.ts';
+import { anyWholeDesign } from '../../tests/wholeDesign.ts';
+import { type Assessment, assess, type SupplyAssessment } from '../assess.ts';
+import { type NetlistSolution, solveNetlist } from '../circuit/index.ts';
+import { exportNetlist, usualCondition } from '../exports/index.ts';
+import { itemsOf } from '../items/index.ts';
+import { createPlan, type Design, type Plan } from '../plan/index.ts';
+import { readPlanText } from '../plan/reading.ts';
+import { type Operation, operate } from '../power/index.ts';
+import { type Condition, drawNetwork, type ExactNetwork } from './index.ts';
+
+const demoFolder = new URL('../../../demo/', import.meta.url).pathname;
+const demos = readdirSync(demoFolder).map((name): [string, Plan] => {
+  const read = readPlanText(readFileSync(join(demoFolder, name), 'utf8'));
+  if (!read.ok) throw new Error(name);
+  return [name.replace('.glimmer.json', ''), read.plan];
+});
+const folder = mkdtempSync(join(tmpdir(), 'glimmer-netlist-'));
+const planOf = (design: Design): Plan =>
+  createPlan({ id: '6f1d0c52-3b6e-4f0a-9a51-2c7d5b1e7a02', name: 'Any', design });
+
+/** At its height half full, dark and full, nearly empty with the first switch open. */
+function conditionsOf(design: Design, assessment: Assessment): Condition[] {
+  const { moodId } = usualCondition(assessment);
+  const [first] = itemsOf(design, 'switch');
+  return [
+    { charge: 0.5, moodId, openIds: [] },
+    { charge: 1, moodId: null, openIds: [] },
+    { charge: 0.1, moodId, openIds: first ? [first.id] : [] },
+  ];
+}
+
+/** What the general simulator makes of the text as it stands: null = it finds no operating point, or the text says so. */
+function simulate(text: string): ReadonlyMap<string, number> | null {
+  const file = join(folder, 'network.cir');
+  writeFileSync(file, text);
+  const { stdout } = spawnSync('ngspice', ['-b', file], { encoding: 'utf8' });
+  const volts = new Map([...stdout.matchAll(/^v\((n\d+)\) = (\S+)/gm)].map(([, node = '', v]) => [node, Number(v)]));
+  return volts.size === 0 || /^no solution/m.test(stdout) ? null : volts;
+}
+
+/** Nodes that differ by more than a thousandth and a millivolt; nets without a way to a source have no voltage. */
+const differing = (network: ExactNetwork, ours: ReadonlyMap<string, number>, theirs: ReadonlyMap<string, number>) =>
+  network.nodes.flatMap(({ id, isFed, net }) => {
+    const [a = 0, b = Number.NaN] = [ours.get(id), theirs.get(id)];
+    return id === '0' || !isFed || Math.abs(a - b) <= Math.max(1e-3, 1e-3 * Math.abs(a))
+      ? []
+      : [`${id} ${net?.name}: ${a} V here, ${b} V there`];
+  });
+
+/** Compares one plan with the simulator in all three conditions. */
+function compare(plan: Plan, assessment: Assessment): void {
+  for (const condition of conditionsOf(plan.design, assessment)) {
+    const network = drawNetwork(plan.design, assessment, condition);
+    const ours = solveNetlist(network.netlist);
+    const theirs = simulate(exportNetlist(plan, assessment, condition));
+    if (network.nodes.length < 2) continue;
+    expect(theirs !== null, ours.ok ? 'there is a solution' : ours.reason).toBe(ours.ok);
+    if (ours.ok && theirs) expect(differing(network, ours.voltageV, theirs)).toEqual([]);
+  }
+}
+
+describe('the netlist of a plan in a general circuit simulator', () => {
+  it.each(demos)('%s: every net within a thousandth', (_name, plan) => compare(plan, assess(plan.design)));
+  it('fifty plans of any kind, in three conditions each, floating nets left out', () => {
+    fc.assert(
+      fc.property(anyDesign, (design) => {
+        const assessment = assess(design);
+        compare(planOf(design), assessment);
+      }),
+      { numRuns: 50, seed: 8, endOnFailure: true },
+    );
+  }, 240_000);
+});
+
+type Solved = Extract<NetlistSolution, { ok: true }>;
+
+/** Current out of a source. */
+const givenA = (solution: Solved, sourceId: string): number =>
+  -(solution.currentA.get(`${sourceId}: open voltage`) ?? 0);
+
+/** Where several leads of one minus lie side by side at an item their currents share them; the tree counts each by itself. */
+const hasTwinReturns = ({ supplies, rails }: Assessment): boolean => {
+  const hubs = supplies.flatMap(({ laid }) => [...laid.nodeOf.keys()].filter((key) => !rails.byId.has(key)));
+  const items = hubs.map((key) => key.split(' on ')[0]);
+  return new Set(items).size < items.length;
+};
+
+/** Pixels that fade: how the current falls off along the tape the tree knows by its mean only. */
+const fades = ({ placed }: Assessment, { nodes }: ExactNetwork, solution: Solved): boolean =>
+  placed.some((tape) => {
+    if (tape.kind !== 'tape') return false;
+    const volts = (port: string): number => {
+      const node = nodes.find(({ ports }) => ports.some((each) => each.item === tape.id && each.port === port));
+      return solution.voltageV.get(node?.id ?? '') ?? 0;
+    };
+    return volts('plus out') - volts('minus out') < tape.part.leastVoltageV;
+  });
+
+/** Plans of which findings say that they can't be built so: what the tree makes of them matters to nobody. */
+const isOdd = (design: Design, { driven, rails }: Assessment): boolean =>
+  design.items.some((item) => item.kind === 'light' && item.switchedBy.way === 'box' && item.switchedBy.output > 3) ||
+  // A light from a rail above the chip's supply to a pin that can't let go of it keeps a rest, which the tree leaves out.
+  driven.some(
+    ({ way, board, railId }) =>
+      way.throughPin === 'taken' &&
+      (rails.byId.get(railId ?? '')?.range?.mostV ?? 0) >
+        (rails.byId.get(board?.railId ?? '')?.range?.leastV ?? 0) - 0.2,
+  );
+
+/** Whether a switching converter has less before it than it works from. */
+const isStarved = ({ tree }: SupplyAssessment, { nodes }: Operation): boolean =>
+  tree.nodes.some(
+    ({ converter }, i) =>
+      converter !== null && converter.topology !== 'linear' && (nodes[i]?.inV ?? 0) < converter.inputLeastV,
+  );
+
+/** How close the trees have to come. */
+function shareFor(assessment: Assessment, network: ExactNetwork, exact: Solved): number {
+  if (fades(assessment, network, exact)) return 0.03;
+  return hasTwinReturns(assessment) ? 0.01 : 0.001;
+}
+
+function compareReduced(design: Design, assessment: Assessment): void {
+  for (const { charge, moodId } of conditionsOf(design, assessment)) {
+    const network = drawNetwork(design, assessment, { charge, moodId, openIds: [] });
+    const exact = solveNetlist(network.netlist);
+    for (const supply of assessment.supplies) {
+      const draws = moodId === null ? supply.dark : (supply.moodPeaks.get(moodId) ?? supply.dark);
+      const reduced = operate(supply.tree, charge, draws);
+      const holds = !reduced.collapses && !isStarved(supply, reduced);
+      if (assessment.supplies.length === 1) expect(holds).toBe(exact.ok);
+      if (!exact.ok || !holds) continue;
+      const exactA = givenA(exact, supply.rail.id);
+      const most = shareFor(assessment, network, exact) * Math.abs(exactA) + 1e-6;
+      expect(Math.abs(reduced.packA - exactA), `${reduced.packA} A for ${exactA} A`).toBeLessThan(most);
+    }
+  }
+}
+
+describe('the network by trees and ladders, held to the exact one', () => {
+  it.each(demos)('%s: what each source gives, within a thousandth', (_name, plan) =>
+    compareReduced(plan.design, assess(plan.design)),
+  );
+  it('plans of any kind that can be built', () => {
+    fc.assert(
+      fc.property(anyWholeDesign, (design) => {
+        const assessment = assess(design);
+        if (assessment.needs.length === 0 && !isOdd(design, assessment)) compareReduced(design, assessment);
+      }),
+      { numRuns: 100, seed: 11, endOnFailure: true },
+    );
+  }, 240_000);
+});
+
+describe('the exact solution', () => {
+  const ofPlan = (design: Design) => {
+    const assessment = assess(design);
+    return conditionsOf(design, assessment).map((condition) => drawNetwork(design, assessment, condition));
+  };
+  it('balances: what sources give is what all else takes, and nothing else gives', () => {
+    const balance = (network: ExactNetwork): void => {
+      const solved = solveNetlist(network.netlist);
+      if (!solved.ok) return;
+      const givers = new Set(network.netlist.flatMap(({ kind, name }) => (kind === 'voltage' ? [name] : [])));
+      const watts = [...solved.powerW];
+      const moved = watts.reduce((sum, [, power]) => sum + Math.abs(power), 0);
+      expect(Math.abs(watts.reduce((sum, [, power]) => sum + power, 0))).toBeLessThan(1e-6 * Math.max(0.1, moved));
+      for (const [name, power] of watts) if (!givers.has(name)) expect(power, name).toBeGreaterThan(-1e-7);
+    };
+    for (const [, plan] of demos) ofPlan(plan.design).forEach(balance);
+    fc.assert(
+      fc.property(anyDesign, (design) => ofPlan(design).forEach(balance)),
+      { numRuns: 20, seed: 3, endOnFailure: true },
+    );
+  }, 240_000);
+  it('scales: resistances halved and lights doubled, twice the current flows at the same voltages', () => {
+    for (const [name, plan] of demos) {
+      const [network] = ofPlan(plan.design);
+      if (!network) continue;
+      const one = solveNetlist(network.netlist);
+      const two = solveNetlist(
+        network.netlist.map((element) => {
+          switch (element.kind) {
+            case 'resistor':
+              return { ...element, ohm: element.ohm / 2 };
+            case 'diode': {
+              const { nVtV, saturationA, seriesOhm } = element.curve;
+              return { ...element, curve: { nVtV, saturationA: 2 * saturationA, seriesOhm: seriesOhm / 2 } };
+            }
+            case 'current':
+            case 'falling load':
+              return { ...element, amps: 2 * element.amps };
+            case 'converter':
+              return { ...element, idleA: 2 * element.idleA, law: { ...element.law, fullA: 2 * element.law.fullA } };
+            case 'regulator':
+              return { ...element, idleA: 2 * element.idleA };
+            default:
+              return element;
+          }
+        }),
+      );
+      expect(one.ok, name).toBe(two.ok);
+      if (!one.ok || !two.ok) continue;
+      for (const { rail } of assess(plan.design).supplies)
+        expect(givenA(two, rail.id) / givenA(one, rail.id)).toBeCloseTo(2, 6);
+    }
+  });
+  it('the lamp of the mooring float by hand: 4.2 V, 100 Ω and 0.35 Ω of cell are about 11.8 mA', () => {
+    const plan = demos.find(([name]) => name === 'mooring-float')?.[1];
+    if (!plan) throw new Error('the mooring float');
+    const [, full] = ofPlan(plan.design);
+    const solved = full && solveNetlist(full.netlist);
+    if (!solved?.ok) throw new Error('no operating point');
+    const [source] = assess(plan.design).supplies;
+    // (4.2 − 2.98) V / (100 + 0.4 + wire) Ω, with 2.98 V across the white light at 12 mA.
+    expect(givenA(solved, source?.rail.id ?? '') * 1000).toBeGreaterThan(11);
+    expect(givenA(solved, source?.rail.id ?? '') * 1000).toBeLessThan(12.6);
+  });
+  it('an open switch leaves nothing that flows, and says of what hangs behind it that it has no source', () => {
+    const plan = demos.find(([name]) => name === 'mooring-float')?.[1];
+    if (!plan) throw new Error('the mooring float');
+    const [, , open] = ofPlan(plan.design);
+    const solved = open && solveNetlist(open.netlist);
+    if (!solved?.ok) throw new Error('no operating point');
+    const [source] = assess(plan.design).supplies;
+    expect(Math.abs(givenA(solved, source?.rail.id ?? ''))).toBeLessThan(1e-9);
+    expect(open?.nodes.filter((node) => !node.isFed).map((node) => node.net?.name)).toEqual(
+      expect.arrayContaining([expect.stringContaining('switched plus')]),
+    );
+  });
+});

@@ -1,0 +1,238 @@
+import type { Assessment } from '../assess.ts';
+import type { LedCurve } from '../circuit/index.ts';
+import { type Driven, isProgrammed, type Loop, type Switched } from '../network/index.ts';
+import type { Conditions } from './condition.ts';
+import type { Sketch } from './nodes.ts';
+
+/** Of what is dark a transistor still lets this through (typical leakage: 50 nA at 5 V). */
+const OFF_OHM = 1e8;
+
+/** A channel in one condition. */
+interface Channel {
+  readonly switched: Switched;
+  readonly driven: Driven;
+  /** Of the time: currents are told of as their mean over it, voltages as they are while it is lit. */
+  readonly share: number;
+  readonly isLit: boolean;
+}
+
+/**
+ * A light that is lit for a share of the time stands as so much of a light: its voltages are those of the lit one, its
+ * current is the mean.
+ */
+const curveShare = (curve: LedCurve, share: number): LedCurve => ({
+  ...curve,
+  saturationA: curve.saturationA * share,
+  seriesOhm: curve.seriesOhm / share,
+});
+
+/** Lights in series are one light of so many times the voltage. */
+const curveInSeries = (curve: LedCurve, count: number): LedCurve => ({
+  ...curve,
+  nVtV: curve.nVtV * count,
+  seriesOhm: curve.seriesOhm * count,
+});
+
+/** How a channel stands in a condition; null while its currents are not known. */
+function channelIn(assessment: Assessment, conditions: Conditions, switched: Switched): Channel | null {
+  const { itemId, channel, way } = switched;
+  const driven = assessment.driven.find((each) => each.itemId === itemId && each.channels.includes(channel));
+  if (!driven) return null;
+  const asked = isProgrammed(way) ? conditions.shareOf(itemId) : 1;
+  // Of a tape of several colours only the common plus is known: what would feed it from above is told of elsewhere.
+  if (driven.tape && driven.tape.colours > 1 && way.plusSide !== 'rail plus') return null;
+  return { switched, driven, share: asked > 0 ? asked : 1, isLit: asked > 0 && conditions.isLive(driven.railId) };
+}
+
+/** Whatever is switched: single lights, plain tape, and what stands between them and their pins. */
+export function drawLights(sketch: Sketch, assessment: Assessment, conditions: Conditions): void {
+  for (const group of assessment.placed) {
+    if (group.kind === 'tape') continue;
+    for (const switched of assessment.switched.get(group.id) ?? []) {
+      const channel = channelIn(assessment, conditions, switched);
+      if (!channel) continue;
+      drawSwitching(sketch, channel);
+      const isFirst = assessment.driven.find((each) => each.itemId === group.id) === channel.driven;
+      if (group.kind === 'plain') drawUnits(sketch, channel, group.part, isFirst);
+      else drawSingleLights(sketch, channel, group.group.places, assessment);
+    }
+  }
+}
+
+/** Single lights of one channel, each with its resistor; on a driver one behind the other. */
+function drawSingleLights(
+  sketch: Sketch,
+  { switched, driven, share }: Channel,
+  places: readonly { readonly id: string }[],
+  assessment: Assessment,
+): void {
+  const { itemId, channel } = switched;
+  const channels = assessment.switched.get(itemId)?.length ?? 1;
+  places.forEach(({ id: placeId }, i) => {
+    if (i % channels !== channel) return;
+    const resistor = `resistor:${itemId}:${placeId}`;
+    sketch.add(itemId, {
+      kind: 'diode',
+      name: `${itemId}: light ${i + 1}`,
+      anode: sketch.at(itemId, `plus ${i + 1}`),
+      cathode: sketch.at(itemId, `minus ${i + 1}`),
+      curve: curveShare(driven.loop.curve, share),
+    });
+    if (driven.resistor)
+      sketch.add(itemId, {
+        kind: 'resistor',
+        name: resistor,
+        a: sketch.at(resistor, 'a'),
+        b: sketch.at(resistor, 'b'),
+        ohm: driven.resistor.resistorOhm / share,
+      });
+  });
+}
+
+/** One colour of a plain tape: unit after unit between its two rails, each its dice in series with their resistor. */
+function drawUnits(
+  sketch: Sketch,
+  { switched, driven, share }: Channel,
+  part: { readonly colours: number },
+  isFirst: boolean,
+): void {
+  const common = part.colours > 1 ? 'common' : 'plus';
+  const { itemId } = switched;
+  const { colour, railOhm } = driven.tape ?? { colour: 'minus', railOhm: 0 };
+  const minus = part.colours > 1 ? colour : 'minus';
+  const units = driven.lightsOnChannel[0] ?? 0;
+  const { loop } = driven;
+  const halfOhm = railOhm / 2;
+  // The first unit sits right at the feed.
+  const plusOf = (unit: number): string => sketch.at(itemId, unit === 0 ? common : `${common} of unit ${unit + 1}`);
+  const minusOf = (unit: number): string => sketch.at(itemId, unit === 0 ? minus : `${minus} of unit ${unit + 1}`);
+  for (let unit = 0; unit < units; unit += 1) {
+    const name = `${itemId}: ${colour}, unit ${unit + 1}`;
+    const behind = sketch.at(itemId, `${colour} dice of unit ${unit + 1}`);
+    sketch.add(
+      itemId,
+      { kind: 'resistor', name: `${name}, resistor`, a: plusOf(unit), b: behind, ohm: loop.ohm / share },
+      {
+        kind: 'diode',
+        name: `${name}, dice`,
+        anode: behind,
+        cathode: minusOf(unit),
+        curve: curveShare(curveInSeries(loop.curve, loop.inSeries), share),
+      },
+    );
+    if (unit === 0 || halfOhm === 0) continue;
+    sketch.add(itemId, {
+      kind: 'resistor',
+      name: `${name}, ${minus} rail`,
+      a: minusOf(unit - 1),
+      b: minusOf(unit),
+      ohm: halfOhm / share,
+    });
+    // The plus that several colours share is drawn once, by the first of them.
+    if (isFirst)
+      sketch.add(itemId, {
+        kind: 'resistor',
+        name: `${name}, ${common} rail`,
+        a: plusOf(unit - 1),
+        b: plusOf(unit),
+        ohm: halfOhm / share,
+      });
+  }
+}
+
+/** What closes the path of a channel: a pin, a transistor, a gate, a box, a driver. */
+function drawSwitching(sketch: Sketch, channel: Channel): void {
+  const { switched, driven, share, isLit } = channel;
+  const { way, itemId, board, by } = switched;
+  const id = `channel:${itemId}:${switched.channel + 1}`;
+  const out = sketch.at(id, 'out');
+  if (way.throughPin !== 'not' && board) {
+    const [chip, minus] = [sketch.at(board.id, 'chip plus'), sketch.at(board.id, 'minus')];
+    const isHigh = isLit !== way.isLitLow;
+    const ohm = driven.loop.sharedOhm / (isLit ? share : 1);
+    sketch.add(itemId, { kind: 'resistor', name: `${id}: pin`, a: out, b: isHigh ? chip : minus, ohm });
+    return;
+  }
+  if (way.transistor !== null) {
+    drawTransistor(sketch, channel, id);
+    return;
+  }
+  if (by && driven.loop.heldA !== null) drawDriver(sketch, driven.loop, by.id, id, share);
+}
+
+function drawTransistor(sketch: Sketch, { switched, driven, share, isLit }: Channel, id: string): void {
+  const { way, itemId, board } = switched;
+  const { transistor, loop } = driven;
+  const out = sketch.at(id, 'out');
+  const isBelow = way.transistor === 'low';
+  const far = sketch.at(id, isBelow ? 'minus' : 'plus');
+  if (!isLit || !transistor || !board) {
+    sketch.add(itemId, { kind: 'resistor', name: `${id}: transistor, off`, a: out, b: far, ohm: OFF_OHM });
+    return;
+  }
+  const [high, low] = isBelow ? [out, far] : [far, out];
+  const within = sketch.at(id, 'within');
+  sketch.add(
+    itemId,
+    { kind: 'resistor', name: `${id}: transistor`, a: high, b: within, ohm: loop.sharedOhm / share },
+    { kind: 'voltage', name: `${id}: transistor, full on`, plus: within, minus: low, volts: loop.dropV },
+  );
+  drawBase(sketch, { transistor, isBelow, share, far, boardId: board.id, itemId }, id);
+}
+
+/** Base or gate of a transistor that is on, with what the pin or its helper stands before it. */
+function drawBase(
+  sketch: Sketch,
+  on: {
+    readonly transistor: NonNullable<Driven['transistor']>;
+    readonly isBelow: boolean;
+    readonly share: number;
+    readonly far: string;
+    readonly boardId: string;
+    readonly itemId: string;
+  },
+  id: string,
+): void {
+  const { transistor, isBelow, share, far, boardId, itemId } = on;
+  const [chip, minus] = [sketch.at(boardId, 'chip plus'), sketch.at(boardId, 'minus')];
+  const ohm = transistor.holdOhm / share;
+  const name = `${id}: base or gate`;
+  const junction = sketch.at(id, 'base');
+  const volts = transistor.junctionV;
+  const [from, to] = isBelow ? [chip, far] : [far, minus];
+  if (volts === 0) sketch.add(itemId, { kind: 'resistor', name, a: from, b: to, ohm });
+  else if (isBelow)
+    sketch.add(
+      itemId,
+      { kind: 'resistor', name, a: from, b: junction, ohm },
+      { kind: 'voltage', name: `${id}: base to emitter`, plus: junction, minus: to, volts },
+    );
+  else
+    sketch.add(
+      itemId,
+      { kind: 'voltage', name: `${id}: emitter to base`, plus: from, minus: junction, volts },
+      { kind: 'resistor', name, a: junction, b: to, ohm },
+    );
+  if (transistor.helper)
+    sketch.add(itemId, {
+      kind: 'current',
+      name: `${id}: base of its helper`,
+      from: chip,
+      to: minus,
+      amps: transistor.helperA * share,
+    });
+}
+
+/** A linear driver holds its current as long as it has its drop-out. */
+function drawDriver(sketch: Sketch, loop: Loop, driverId: string, id: string, share: number): void {
+  const minus = sketch.at(driverId, 'minus');
+  sketch.join(sketch.at(driverId, 'out plus'), sketch.at(driverId, 'plus in'));
+  sketch.add(driverId, {
+    kind: 'falling load',
+    name: `${id}: driver`,
+    plus: sketch.at(driverId, 'out minus'),
+    minus,
+    amps: (loop.heldA ?? 0) * share,
+    fullAboveV: Math.max(1e-3, loop.dropOutV),
+  });
+}

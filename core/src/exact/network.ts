@@ -1,0 +1,61 @@
+import type { Assessment } from '../assess.ts';
+import type { Netlist } from '../circuit/index.ts';
+import { itemsOf } from '../items/index.ts';
+import type { Design } from '../plan/index.ts';
+import { applyCondition, type Condition } from './condition.ts';
+import { drawLights } from './lights.ts';
+import { drawLoads } from './loads.ts';
+import { type ExactNode, Sketch } from './nodes.ts';
+import { drawBoards, drawRails } from './sources.ts';
+import { drawTapes } from './tapes.ts';
+
+/** All nets of a plan with every element between them, in one condition. */
+export interface ExactNetwork {
+  readonly netlist: Netlist;
+  readonly nodes: readonly ExactNode[];
+  /** The item that each element belongs to, by the element’s name. */
+  readonly owners: ReadonlyMap<string, string>;
+}
+
+/** A condition names what the plan has not got; its message lists what there is. */
+export class NoSuchCondition extends Error {}
+
+/** @throws NoSuchCondition where the condition names what is not there */
+function checkCondition(design: Design, { charge, moodId, openIds }: Condition): void {
+  if (!(charge >= 0 && charge <= 1)) throw new NoSuchCondition(`The charge is a share from 0 to 1; got ${charge}`);
+  const { list } = design.moods;
+  if (moodId !== null && !list.some((mood) => mood.id === moodId))
+    throw new NoSuchCondition(
+      `There is no mood "${moodId}"; there are: ${['dark', ...list.map((mood) => mood.id)].join(', ')}`,
+    );
+  const switches = itemsOf(design, 'switch').map((item) => item.id);
+  for (const id of openIds)
+    if (!switches.includes(id))
+      throw new NoSuchCondition(
+        `There is no switch in a lead "${id}"; ${switches.length > 0 ? `there are: ${switches.join(', ')}` : 'there is none'}`,
+      );
+}
+
+/**
+ * Draws the exact network of a plan: every core of every wire with its resistance, every light, pixel, resistor,
+ * transistor, converter and pack. Nothing is summed up, so that it takes as long as it takes.
+ * @param assessment of this design
+ * @throws NoSuchCondition where the condition names a mood or a switch that is not there
+ */
+export function drawNetwork(design: Design, assessment: Assessment, condition: Condition): ExactNetwork {
+  checkCondition(design, condition);
+  const conditions = applyCondition(assessment, condition);
+  // What flows in a light's own wire is told of as the light is: voltages while it is lit, currents on the mean.
+  const sketch = new Sketch(assessment.joins, assessment.runs, ({ carries }) => {
+    if (carries?.kind === 'lights') return conditions.shareOf(carries.itemId) || 1;
+    const [only] = carries?.kind === 'items' && carries.itemIds.length === 1 ? carries.itemIds : [];
+    const isPlain = assessment.placed.some((group) => group.kind === 'plain' && group.id === only);
+    return isPlain && only !== undefined ? conditions.shareOf(only) || 1 : 1;
+  });
+  drawRails(sketch, assessment, conditions);
+  drawBoards(sketch, assessment, conditions);
+  drawLights(sketch, assessment, conditions);
+  drawTapes(sketch, assessment, conditions);
+  drawLoads(sketch, design, assessment, conditions);
+  return sketch.finish();
+}
