@@ -147,7 +147,7 @@ test('a beacon that lights itself in the dark by a gate, without a program', asy
   await expect(card(page, 'Single lights: Lights 1').getByLabel('Switched by: which')).toBeVisible();
   await expect(figure(page, 'Runs for')).toContainText(/\d h/);
   await goTo(page, 'wires');
-  await expect(page.getByRole('row').filter({ hasText: 'Lights 1 1' })).toContainText('switched minus of Light gate');
+  await expect(page.getByRole('row', { name: /^Lights 1 1/ })).toContainText('switched minus of Light gate');
   await kept(page);
 });
 

@@ -1,5 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
+import { kinds } from './items/index.ts';
 
 const source = new URL('.', import.meta.url).pathname;
 
@@ -65,5 +66,30 @@ describe('arrows between the folders of core', () => {
       files.flatMap(importsOf).filter((path) => !path.startsWith('.') && !path.startsWith('@glimmer')),
     );
     expect([...outside].sort()).toEqual(['ml-matrix', 'papaparse', 'zod']);
+  });
+});
+
+describe('kinds of items', () => {
+  const names = kinds.map(({ kind }) => kind).join('|');
+  /** A kind compared with, asked for by its name, or picked out of the items by it. */
+  const named = new RegExp(
+    [
+      `\\b(?:item|control|served|named|hub|giver)\\??\\.kind [!=]== '(?:${names})'`,
+      `itemsOf\\([^)]*'(?:${names})'`,
+      `(?:ItemOf|kindOf)[<(]'(?:${names})'`,
+      `Extract<Item, \\{ kind: '(?:${names})'`,
+    ].join('|'),
+    'g',
+  );
+  /** Where one has to be: what makes old plans new, and what puts something fresh into a plan. */
+  const mayName = (file: string): boolean =>
+    file.startsWith('items/') || file.startsWith('plan/versionOne/') || file.startsWith('sums/');
+  it('are named by nobody but their folders: what is new is one folder more', () => {
+    const found = files
+      .filter((file) => !mayName(file))
+      .flatMap((file) =>
+        [...readFileSync(`${source}${file}`, 'utf8').matchAll(named)].map((match) => `${file}: ${match[0]}`),
+      );
+    expect(found).toEqual(["findings/driveRules.ts: kindOf('converter'", "findings/powerRules.ts: kindOf('switch'"]);
   });
 });

@@ -207,7 +207,7 @@ describe('what is taken out', () => {
     const [drive] = a.driven;
     const [run] = a.runs;
     const [ceiling] = a.supply?.ceilings ?? [];
-    if (tape?.kind !== 'tape' || !drive || !run || !ceiling) throw new Error('the demo has all of these');
+    if (tape?.shape !== 'pixels' || !drive || !run || !ceiling) throw new Error('the demo has all of these');
     const all = [
       ...barFigures.map((figure) => explainFigure(a, figure)),
       explainTape(tape),

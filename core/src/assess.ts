@@ -33,8 +33,8 @@ import { deviate, type LaidTree } from './assess/trees.ts';
 
 import { figureRails, limitFor, loadWires, type RailFigures } from './assess/wiring.ts';
 import { type DataLine, timeDataLine } from './drive/index.ts';
-import { itemsOf } from './items/index.ts';
-import { countLights, type MovableGroup, type PlacedGroup, type PlacedTape } from './lights/index.ts';
+import { countLights, kindOf, type PlacedGroup, type PlacedTape } from './items/index.ts';
+import type { MovableGroup } from './lights/index.ts';
 import { compileShow, type Show, type ShowLimit } from './motion/index.ts';
 import {
   type Board,
@@ -268,10 +268,12 @@ function reckon(design: Design, library: Library): Reckoned {
       const isOwn = (id: string): boolean =>
         placed.some(
           (group) =>
-            group.id === id && group.kind === 'tape' && boardOf(boards, rootTape(design, group).board)?.id === board.id,
+            group.id === id &&
+            group.shape === 'pixels' &&
+            boardOf(boards, firstOnLine(chains, group).board)?.id === board.id,
         ) ||
         driven.some((each) => each.itemId === id && each.board?.id === board.id) ||
-        itemsOf(design, 'signal').some((signal) => signal.id === id && signal.from === board.id);
+        controls.some((control) => control.id === id && kindOf(control.kind).control?.givenBy?.(control) === board.id);
       const own = compileShow({
         moods: boards.length > 1 ? onlyFor(design.moods, isOwn) : design.moods,
         movables: movables.filter((group) => boards.length === 1 || isOwn(group.id)),
@@ -329,13 +331,8 @@ function reckon(design: Design, library: Library): Reckoned {
 }
 
 /** The first tape of the line that a tape hangs on. */
-function rootTape(design: Design, tape: PlacedTape): PlacedTape['tape'] {
-  const tapes = itemsOf(design, 'pixel tape');
-  let at = tape.tape;
-  for (let hops = 0; at.after !== null && hops <= tapes.length; hops += 1)
-    at = tapes.find((each) => each.id === at.after) ?? { ...at, after: null };
-  return at;
-}
+const firstOnLine = (chains: readonly (readonly PlacedTape[])[], tape: PlacedTape): PlacedTape['tape'] =>
+  (chains.find((chain) => chain.includes(tape))?.[0] ?? tape).tape;
 
 /** Moods as one board of several sees them: moves on what is its own. Sets that mix boards move what each has. */
 function onlyFor(moods: Design['moods'], isOwn: (id: string) => boolean): Design['moods'] {

@@ -30,7 +30,7 @@ export function glimpseLights({ placed, show }: Assessment): readonly GlimpseLig
   const lights = placed.flatMap((group): GlimpseLight[] => {
     const row = show.groups.find((each) => each.id === group.id);
     // What no program drives is lit while its supply is.
-    const plain = group.kind === 'leds' ? group.part.colour : UNLIT;
+    const plain = group.shape === 'lights' ? group.part.colour : UNLIT;
     if (!row) return group.places.map((place) => ({ ...place, colour: plain }));
     return group.places.flatMap((place, i): GlimpseLight[] => {
       if (brightest === 0) return [{ ...place, colour: plain }];

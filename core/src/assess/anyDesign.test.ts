@@ -212,7 +212,7 @@ describe('a design of any kind', () => {
       const plan = planOf(design);
       const opened = [
         ...barFigures.map((figure) => explainFigure(assessment, figure)),
-        ...assessment.placed.flatMap((group) => (group.kind === 'tape' ? [explainTape(group)] : [])),
+        ...assessment.placed.flatMap((group) => (group.shape === 'pixels' ? [explainTape(group)] : [])),
         ...assessment.driven.map(explainDrive),
         ...assessment.runs.map((run) => explainRun(run, 50)),
         ...(assessment.supply?.ceilings.map((ceiling) => explainCeiling(assessment, ceiling)) ?? []),

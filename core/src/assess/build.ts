@@ -1,12 +1,5 @@
-import { type Item, itemsOf } from '../items/index.ts';
-import {
-  listMovables,
-  type MovableGroup,
-  orderChains,
-  type PlacedGroup,
-  type PlacedTape,
-  placeLights,
-} from '../lights/index.ts';
+import type { Item, PlacedGroup, PlacedTape } from '../items/index.ts';
+import { listMovables, type MovableGroup, orderChains, placeLights } from '../lights/index.ts';
 import { type Board, isProgrammed, layRails, listBoards, movedItems, type Rails } from '../network/index.ts';
 import type { Library } from '../parts/index.ts';
 import { type Control, controlsOf, type Design } from '../plan/index.ts';
@@ -34,8 +27,8 @@ export interface Build extends WiresInput {
 }
 
 function listChains(design: Pick<Design, 'items'>, placed: readonly PlacedGroup[]): PlacedTape[][] {
-  const tapesById = new Map(placed.flatMap((group) => (group.kind === 'tape' ? [[group.id, group] as const] : [])));
-  return orderChains(itemsOf(design, 'pixel tape'))
+  const tapesById = new Map(placed.flatMap((group) => (group.shape === 'pixels' ? [[group.id, group] as const] : [])));
+  return orderChains(design.items.filter((item) => 'after' in item))
     .map((chain) => chain.flatMap((tape) => tapesById.get(tape.id) ?? []))
     .filter((chain) => chain.some((tape) => tape.cut.lights > 0));
 }
@@ -49,7 +42,8 @@ function couldMove(item: Item, switching: Switching, boards: readonly Board[]): 
 /** What a program drives, or will once there is a board: the rest is lit by its supply, whatever the moods say. */
 function isMoved(item: Item, switching: Switching): boolean {
   const channels = switching.switched.get(item.id);
-  if (!channels) return item.kind === 'pixel tape';
+  // What takes data is moved by nothing else.
+  if (!channels) return 'after' in item;
   return channels.some(({ way }) => isProgrammed(way) || way.id === 'undecided');
 }
 
@@ -77,7 +71,7 @@ function build(
     driven: switching.driven,
     loadRailOf: (itemId) => railOfSwitched(switching, itemId),
   });
-  const movables = listMovables(design, placed, library, (item) => isMoved(item, switching));
+  const movables = listMovables(design, placed, (item) => isMoved(item, switching));
   const chains = listChains(design, placed);
   const byId = new Map(consumers.map((consumer) => [consumer.id, consumer]));
   const input: WiresInput = { design, library, placed, rails, boards, switching, consumers, byId, movables, chains };
@@ -86,7 +80,7 @@ function build(
   return {
     ...input,
     movables,
-    couldMove: listMovables(design, placed, library, (item) => couldMove(item, switching, boards)),
+    couldMove: listMovables(design, placed, (item) => couldMove(item, switching, boards)),
     sensing,
     controls: controlsOf(design),
     restA: restOf(consumers),

@@ -1,7 +1,7 @@
 import { slipsALoopAfterS, toggleInStep } from '../drive/index.ts';
-import { itemsOf } from '../items/index.ts';
+import { kindOf } from '../items/index.ts';
 import type { Show } from '../motion/index.ts';
-import type { Design } from '../plan/index.ts';
+import { controlsOf, type Design } from '../plan/index.ts';
 
 /** How far the clocks of two controllers of one kind may differ: typical of boards with a resonator. */
 const MISMATCH = 0.004;
@@ -27,16 +27,18 @@ export interface CopiesInStep {
 
 /** Whether one remote key changes between moods, so that where it arrives depends on where the copy was. */
 function hasToggle(design: Design): boolean {
-  const remotes = new Set(itemsOf(design, 'remote').map((control) => control.id));
+  const remotes = new Map(
+    controlsOf(design).flatMap((control) => {
+      const radio = kindOf(control.kind).control?.radio?.(control);
+      return radio === undefined ? [] : [[control.id, radio] as const];
+    }),
+  );
   const targets = new Map<string, Set<string>>();
   for (const { when, to } of design.moods.cues) {
     if (when.kind !== 'button' || !remotes.has(when.controlId)) continue;
     targets.set(when.controlId, (targets.get(when.controlId) ?? new Set()).add(to));
   }
-  return (
-    [...targets.values()].some((moods) => moods.size > 1) ||
-    itemsOf(design, 'remote').some((control) => control.output === 'latched')
-  );
+  return [...targets.values()].some((moods) => moods.size > 1) || [...remotes.values()].includes('latched');
 }
 
 /** What several copies do over an evening; null for a single one, and for one that never moves. */

@@ -40,7 +40,7 @@ function nameEnd({ item, port }: PortRef, named: Named): string {
   const rest = item.slice(what.length + served.id.length + 2);
   const sized = driven.find((each) => each.itemId === served.id);
   if (what === 'resistor') {
-    const places = served.kind === 'light' ? served.places : [];
+    const places = 'places' in served ? served.places : [];
     const light = places.length > 1 ? ` ${places.findIndex((place) => place.id === rest) + 1}` : '';
     return `${sized?.resistor ? printQuantity('resistanceOhm', sized.resistor.resistorOhm) : 'resistor'} before ${served.name}${light}`;
   }

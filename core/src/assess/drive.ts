@@ -1,5 +1,4 @@
-import { type Item, itemsOf } from '../items/index.ts';
-import type { PlacedGroup } from '../lights/index.ts';
+import type { Item, PlacedGroup } from '../items/index.ts';
 import {
   type Asked,
   type Board,
@@ -33,7 +32,7 @@ export function switchAll(
   boards: readonly Board[],
   placed: readonly PlacedGroup[],
 ): Switching {
-  const strings = stringsByDriver(design, library);
+  const strings = stringsByDriver(placed, library);
   const input: SizingInput = {
     library,
     rangeOf: (railId) => (railId === null ? null : (rails.byId.get(railId)?.range ?? null)),
@@ -42,7 +41,7 @@ export function switchAll(
   const groups = new Map(placed.map((group) => [group.id, group]));
   const tryPin = (item: Item, board: Board): boolean => {
     const group = groups.get(item.id);
-    if (group?.kind !== 'leds') return false;
+    if (group?.shape !== 'lights') return false;
     // A rail that the maker named for it is meant to feed it: no pin gives that.
     if ('feed' in item && item.feed !== null && item.feed !== board.railId) return false;
     const driven = sizeLights(group, pinHigh(item.id, board), input);
@@ -59,9 +58,9 @@ export function switchAll(
   const driven = placed.flatMap((group): Driven[] => {
     const channels = switched.get(group.id) ?? [];
     const [first] = channels;
-    if (!first || group.kind === 'tape') return [];
+    if (!first || group.shape === 'pixels') return [];
     const sized =
-      group.kind === 'leds'
+      group.shape === 'lights'
         ? [sizeLights(group, first, input)]
         : channels.map((channel) => sizeTape(group, channel, input));
     return sized.filter((each) => each !== null);
@@ -70,11 +69,13 @@ export function switchAll(
 }
 
 /** Strings of single lights on each driver: every channel of every group that names it. */
-function stringsByDriver(design: Pick<Design, 'items'>, library: Library): ReadonlyMap<string, number> {
+function stringsByDriver(placed: readonly PlacedGroup[], library: Library): ReadonlyMap<string, number> {
   const strings = new Map<string, number>();
-  for (const item of itemsOf(design, 'light'))
-    if (item.switchedBy.way === 'driver')
-      strings.set(item.switchedBy.by, (strings.get(item.switchedBy.by) ?? 0) + channelsOf(item, library));
+  for (const group of placed) {
+    if (group.shape !== 'lights') continue;
+    const way = group.group.switchedBy;
+    if (way.way === 'driver') strings.set(way.by, (strings.get(way.by) ?? 0) + channelsOf(group.group, library));
+  }
   return strings;
 }
 

@@ -1,4 +1,5 @@
-import { type Fit, fitLight, fitTape, type PlacedGroup } from '../lights/index.ts';
+import type { PlacedGroup } from '../items/index.ts';
+import { type Fit, fitLight, fitTape } from '../lights/index.ts';
 import type { Design } from '../plan/index.ts';
 
 /** How a light sits in the hollow it was put into. */
@@ -17,7 +18,7 @@ export function fitAll(design: Design, placed: readonly PlacedGroup[]): PlacedFi
   const hollowOf = (id: string | null): Design['hollows'][number] | undefined =>
     design.hollows.find((hollow) => hollow.id === id);
   return placed.flatMap((group): PlacedFit[] => {
-    if (group.kind !== 'leds') {
+    if (group.shape !== 'lights') {
       const channel = hollowOf(group.tape.channelId);
       if (channel?.kind !== 'channel') return [];
       const { verdict, acrossMm } = fitTape(group.part, channel);

@@ -1,7 +1,6 @@
-import { itemsOf } from '../items/index.ts';
-import type { PlacedTape } from '../lights/index.ts';
+import { kindOf, type PlacedTape } from '../items/index.ts';
 import type { JoinedNet, PortRef } from '../network/index.ts';
-import { findPart, type Library } from '../parts/index.ts';
+import type { Library } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
 import type { BoardPins } from './pins.ts';
 
@@ -19,11 +18,8 @@ export function listFreePorts(options: {
   const left = pins.flatMap(({ board, plan }) =>
     plan.ok ? plan.free.map((pin): PortRef => ({ item: board.id, port: `pin ${pin.name}` })) : [],
   );
-  const outputs = itemsOf(design, 'box').flatMap((box) =>
-    Array.from(
-      { length: findPart(library, 'box', box.part)?.outputs ?? 0 },
-      (_, i): PortRef => ({ item: box.id, port: `output ${i + 1}` }),
-    ),
+  const outputs = design.items.flatMap((item) =>
+    (kindOf(item.kind).outputs?.(item, library) ?? []).map((port): PortRef => ({ item: item.id, port })),
   );
   return [...ends, ...left, ...outputs].filter(({ item, port }) => !joined.has(JSON.stringify([item, port])));
 }

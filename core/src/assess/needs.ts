@@ -1,5 +1,4 @@
-import { itemsOf, kindOf } from '../items/index.ts';
-import { countLights, type PlacedGroup } from '../lights/index.ts';
+import { countLights, kindOf, type PlacedGroup } from '../items/index.ts';
 import { type Board, boardOf, type Driven, type Rails, type Switched } from '../network/index.ts';
 import type { Library } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
@@ -40,7 +39,7 @@ export function findNeeds(options: {
   const lit = placed.filter((group) => countLights(group) > 0);
   const undecided = lit.flatMap((group): Need[] => {
     const channels = switched.get(group.id);
-    if (group.kind === 'tape') {
+    if (group.shape === 'pixels') {
       if (!boardOf(boards, group.tape.board))
         return [current(`board:${group.id}`, group.id, `a controller for ${group.name}`)];
       return rails.feedOf(group.tape) === null
@@ -53,17 +52,18 @@ export function findNeeds(options: {
       ? []
       : [current(`feed:${group.id}`, group.id, `a supply for ${group.name}`)];
   });
-  const idle = itemsOf(design, 'load')
+  const idle = design.items
+    .filter((item) => kindOf(item.kind).role === 'load')
     .filter((load) => switched.get(load.id)?.some((each) => each.way.id === 'undecided'))
     .map((load) => current(`way:${load.id}`, load.id, `a controller for ${load.name}, or a switch by hand`));
   const unlaid = placed
     .filter((group) => countLights(group) === 0)
     .map((group) =>
-      current(`place:${group.id}`, group.id, `${group.kind === 'leds' ? 'a place' : 'a route'} for ${group.name}`),
+      current(`place:${group.id}`, group.id, `${group.shape === 'lights' ? 'a place' : 'a route'} for ${group.name}`),
     );
   const nothing = consumers.length === 0 ? [current('lights', null, 'something that draws')] : [];
-  const hasPack = rails.list.some((rail) => rail.gives.kind === 'pack' && rail.gives.part !== null);
-  const hasOutside = rails.list.some((rail) => rail.gives.kind === 'outside');
+  const hasPack = rails.list.some((rail) => rail.gives.form === 'cells' && rail.gives.part !== null);
+  const hasOutside = rails.list.some((rail) => rail.gives.form === 'outside');
   const time: Need[] = [
     ...(hasPack || hasOutside ? [] : [{ id: 'pack', itemId: null, words: 'a pack', for: 'time' as const }]),
     ...(course.length === 0 && consumers.length > 0

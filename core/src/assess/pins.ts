@@ -1,7 +1,6 @@
 import type { PinDemand, PinPlan } from '../drive/index.ts';
 import { assignPins } from '../drive/index.ts';
-import { itemsOf } from '../items/index.ts';
-import type { PlacedGroup, PlacedTape } from '../lights/index.ts';
+import { kindOf, type PlacedGroup, type PlacedTape } from '../items/index.ts';
 import { type Board, boardOf, type Driven, isProgrammed } from '../network/index.ts';
 import { controlsOf, type Design, heightOf, type Mood, type Move } from '../plan/index.ts';
 
@@ -60,7 +59,7 @@ function listPinDemands(
   const data = placed
     .filter(
       (group): group is PlacedTape =>
-        group.kind === 'tape' && group.tape.after === null && group.cut.lights > 0 && isHere(group.tape.board),
+        group.shape === 'pixels' && group.tape.after === null && group.cut.lights > 0 && isHere(group.tape.board),
     )
     .map((tape): PinDemand => ({ id: `data:${tape.id}`, label: `Data of ${tape.name}`, needs: 'data', isLoad: true }));
   const channels = driven
@@ -75,8 +74,8 @@ function listPinDemands(
         }),
       ),
     );
-  const given = itemsOf(design, 'signal')
-    .filter((signal) => signal.from === board.id)
+  const given = controlsOf(design)
+    .filter((control) => kindOf(control.kind).control?.givenBy?.(control) === board.id)
     .map(
       (signal): PinDemand => ({
         id: `channel:${signal.id}:1`,
@@ -91,7 +90,7 @@ function listPinDemands(
       (control): PinDemand => ({
         id: `control:${control.id}`,
         label: control.name,
-        needs: control.kind === 'light sensor' || control.kind === 'charge sense' ? 'level' : 'in',
+        needs: kindOf(control.kind).control?.pin ?? 'in',
         isLoad: false,
       }),
     );

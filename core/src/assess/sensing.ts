@@ -1,14 +1,15 @@
 import { designPackSense, designSensor, type PackSenseDesign, type SensorDesign } from '../drive/index.ts';
-import { type ItemOf, openCircuitVoltageV } from '../items/index.ts';
+import { type Control, kindOf, openCircuitVoltageV, type RailRange, rangeOfChip, type Sense } from '../items/index.ts';
 import type { ShowSensing } from '../motion/index.ts';
-import { type Board, boardOf, type Rail, type RailRange, type Rails, rangeOfChip } from '../network/index.ts';
+import { type Board, boardOf, type Rail, type Rails } from '../network/index.ts';
 import { controlsOf, type Design } from '../plan/index.ts';
 
 /** A control that gives a value, with its divider and thresholds. */
 export type Sensing =
   | {
       readonly kind: 'light';
-      readonly control: ItemOf<'light sensor'>;
+      readonly control: Control;
+      readonly sense: Extract<Sense, { kind: 'light' }>;
       readonly board: Board;
       /** What its divider stands on: the chip's own supply. */
       readonly chip: RailRange;
@@ -16,7 +17,8 @@ export type Sensing =
     }
   | {
       readonly kind: 'charge';
-      readonly control: ItemOf<'charge sense'>;
+      readonly control: Control;
+      readonly sense: Extract<Sense, { kind: 'charge' }>;
       readonly board: Board;
       readonly chip: RailRange;
       /** The pack that it reads. */
@@ -37,37 +39,40 @@ export function designSensing(design: Pick<Design, 'items'>, rails: Rails, board
     if (!board || !rail) return [];
     const chip = rangeOfChip(board.part, rail);
     const common = { bits: board.part.converterBits } as const;
-    if (control.kind === 'light sensor')
+    const sense = kindOf(control.kind).control?.sense?.(control);
+    if (sense?.kind === 'light')
       return [
         {
           kind: 'light',
           control,
+          sense,
           board,
           chip,
           design: designSensor({
             ...common,
-            darkOhm: control.darkOhm,
-            lightOhm: control.lightOhm,
+            darkOhm: sense.darkOhm,
+            lightOhm: sense.lightOhm,
             supplyV: chip.nominalV,
           }),
         },
       ];
-    if (control.kind !== 'charge sense') return [];
-    const packs = rails.list.filter((each) => each.gives.kind === 'pack');
-    const pack = control.of === null ? packs[0] : packs.find((each) => each.id === control.of);
-    if (pack?.gives.kind !== 'pack' || !pack.gives.model) return [];
+    if (sense?.kind !== 'charge') return [];
+    const packs = rails.list.filter((each) => each.gives.form === 'cells');
+    const pack = sense.packId === null ? packs[0] : packs.find((each) => each.id === sense.packId);
+    if (pack?.gives.form !== 'cells' || !pack.gives.model) return [];
     const { model } = pack.gives;
     const [fullV, emptyV] = [openCircuitVoltageV(model, 1), model.cutOffV];
     return [
       {
         kind: 'charge',
         control,
+        sense,
         board,
         chip,
         pack,
         fullV,
         emptyV,
-        design: designPackSense({ ...common, fullV, emptyV, lowV: control.lowV, referenceV: chip.nominalV }),
+        design: designPackSense({ ...common, fullV, emptyV, lowV: sense.lowV, referenceV: chip.nominalV }),
       },
     ];
   });
@@ -91,7 +96,7 @@ export const tellShow = (sensing: readonly Sensing[]): ReadonlyMap<string, ShowS
             offAbove: each.design.wellAbove,
             emptyCode: each.design.emptyCode,
             fullCode: each.design.fullCode,
-            settleMs: Math.round(each.control.settleS * 1000),
+            settleMs: Math.round(each.sense.settleS * 1000),
           },
     ]),
   );

@@ -1,82 +1,45 @@
-import { type Control, type Item, kindOf } from '../items/index.ts';
-import type { PlacedGroup } from '../lights/index.ts';
+import { kindOf, type PlacedGroup, type Purchase, pieces, resistors } from '../items/index.ts';
 import { type Driven, PULL_OHM, type WireRun } from '../network/index.ts';
 import type { Library } from '../parts/index.ts';
-import { controlsOf, type Design } from '../plan/index.ts';
+import type { Design } from '../plan/index.ts';
 import { printQuantity } from '../units/index.ts';
 import type { Sensing } from './sensing.ts';
 
-/** One line of what has to be had for one copy. `unit` is what the quantity counts. */
-export interface ShoppingLine {
-  readonly name: string;
-  readonly quantity: number;
-  readonly unit: 'piece' | 'm';
-  readonly unitPrice: number;
+/** One line of what has to be had for one copy. */
+export interface ShoppingLine extends Purchase {
   readonly cost: number;
-  readonly forWhat: string;
 }
 
-const RESISTOR_PRICE = 0.03;
 const WIRE_PRICE_PER_METRE = 0.35;
-const FUSE_PRICE = 0.6;
-const CAPACITOR_PRICE = 0.4;
-const SHIFTER_PRICE = 0.9;
-const SENSOR_PRICE = 0.35;
-
-/** What is bought for each kind of control, and what it costs about. */
-const controlParts: Readonly<Record<Control['kind'], readonly [string, number]>> = {
-  button: ['Push button, momentary', 0.5],
-  'latching switch': ['Slide switch, 0.3 A, for a signal', 0.6],
-  'tilt switch': ['Tilt switch, ball in a tube', 0.7],
-  remote: ['Radio receiver, one channel, with its hand transmitter', 7.5],
-  'light sensor': ['Light sensor, photoresistor', 0.35],
-  'charge sense': ['Test pad for the charge sense', 0],
-  signal: ['Signal line', 0],
-};
-
-type Draft = Omit<ShoppingLine, 'cost'>;
-
-const ohms = (value: number): string => printQuantity('resistanceOhm', value);
-
-const single = (name: string, unitPrice: number, forWhat: string, quantity = 1): Draft => ({
-  name,
-  quantity,
-  unit: 'piece',
-  unitPrice,
-  forWhat,
-});
-
-const resistor = (ohm: number, rated: string, forWhat: string, quantity = 1): Draft =>
-  single(`Resistor ${ohms(ohm)}, ${rated}`, RESISTOR_PRICE, forWhat, quantity);
 
 /** What stands between a pin and its channels: transistors with what drives and holds them. */
-function listSwitches(driven: Driven): Draft[] {
+function listSwitches(driven: Driven): Purchase[] {
   const { transistor, channels, name } = driven;
   if (!transistor) return [];
   const count = channels.length;
   const { part, gateOhm, helper } = transistor;
   const isGate = part.type === 'field-effect';
   return [
-    single(part.name, part.price, name, count),
-    resistor(gateOhm, '125 mW', `${name}, ${isGate ? 'gate' : 'base'}`, count),
+    pieces(part.name, part.price, name, count),
+    resistors(gateOhm, '125 mW', `${name}, ${isGate ? 'gate' : 'base'}`, count),
     // A gate that floats is half on while the controller starts; a base above needs holding to plus as well.
     ...(isGate || part.side === 'high'
-      ? [resistor(PULL_OHM, '125 mW', `${name}, ${part.side === 'low' ? 'pull-down' : 'pull-up'}`, count)]
+      ? [resistors(PULL_OHM, '125 mW', `${name}, ${part.side === 'low' ? 'pull-down' : 'pull-up'}`, count)]
       : []),
     ...(helper
       ? [
-          single(helper.name, helper.price, `${name}, helper`, count),
-          resistor(4700, '125 mW', `${name}, base of the helper`, count),
+          pieces(helper.name, helper.price, `${name}, helper`, count),
+          resistors(4700, '125 mW', `${name}, base of the helper`, count),
         ]
       : []),
   ];
 }
 
-function listLights(placed: readonly PlacedGroup[], driven: readonly Driven[]): Draft[] {
-  return placed.flatMap((group): Draft[] => {
+function listLights(placed: readonly PlacedGroup[], driven: readonly Driven[]): Purchase[] {
+  return placed.flatMap((group): Purchase[] => {
     const own = driven.filter((each) => each.itemId === group.id);
     const switches = own.flatMap(listSwitches);
-    if (group.kind !== 'leds')
+    if (group.shape !== 'lights')
       return [
         {
           name: group.part.name,
@@ -88,77 +51,39 @@ function listLights(placed: readonly PlacedGroup[], driven: readonly Driven[]): 
         ...switches,
       ];
     const count = group.places.length;
-    const resistors = own.flatMap((each) =>
+    const inSeries = own.flatMap((each) =>
       each.resistor
-        ? [resistor(each.resistor.resistorOhm, printQuantity('powerW', group.group.resistorRatedW), group.name, count)]
+        ? [resistors(each.resistor.resistorOhm, printQuantity('powerW', group.group.resistorRatedW), group.name, count)]
         : [],
     );
-    return [single(group.part.name, group.part.price, group.name, count), ...resistors, ...switches];
+    return [pieces(group.part.name, group.part.price, group.name, count), ...inSeries, ...switches];
   });
 }
 
 /** The parts that items which are no lights name, each once. */
-function listParts(design: Pick<Design, 'items'>, library: Library): Draft[] {
-  return design.items.flatMap((item): Draft[] => {
+function listParts(design: Pick<Design, 'items'>, library: Library): Purchase[] {
+  return design.items.flatMap((item): Purchase[] => {
     const { role, parts } = kindOf(item.kind);
     if (role === 'light') return [];
     return parts(item).flatMap(({ part }) => {
       const found = part === null ? undefined : library.parts.get(part);
-      return found ? [single(found.name, found.price, role === 'control' ? item.name : 'supply and drive')] : [];
+      return found ? [pieces(found.name, found.price, role === 'control' ? item.name : 'supply and drive')] : [];
     });
   });
 }
 
-/** What goes with an item that is no part of its own: fuse, reservoir, what stands in a data line, a gate's sensor. */
-function listExtras(item: Item): Draft[] {
-  const fuse =
-    'fuseA' in item && item.fuseA !== null
-      ? [single(`Fuse ${printQuantity('currentA', item.fuseA)} with holder`, FUSE_PRICE, `next to ${item.name}`)]
-      : [];
-  if (item.kind === 'pixel tape')
-    return [
-      ...(item.reservoirUf === null
-        ? []
-        : [
-            single(
-              `Electrolytic capacitor ${printQuantity('capacitanceUf', item.reservoirUf)}, 10 V`,
-              CAPACITOR_PRICE,
-              'at the tape’s feed',
-            ),
-          ]),
-      ...(item.dataResistorOhm === null || item.after !== null
-        ? []
-        : [resistor(item.dataResistorOhm, '125 mW', 'data line')]),
-      ...(item.levelShifter && item.after === null
-        ? [single('Level shifter, one line, 3.3 V to 5 V', SHIFTER_PRICE, 'data line')]
-        : []),
-    ];
-  if (item.kind === 'light gate')
-    return [
-      single('Light sensor, phototransistor', SENSOR_PRICE, item.name),
-      resistor(item.pullUpOhm, '125 mW', `${item.name}, pull-up`),
-    ];
-  return fuse;
-}
-
 /** The fixed resistors of sensors. */
-const listDividers = (sensing: readonly Sensing[]): Draft[] =>
+const listDividers = (sensing: readonly Sensing[]): Purchase[] =>
   sensing.flatMap((each) =>
     each.kind === 'light'
-      ? [resistor(each.design.fixedOhm, '125 mW', `${each.control.name}, fixed, to minus`)]
+      ? [resistors(each.design.fixedOhm, '125 mW', `${each.control.name}, fixed, to minus`)]
       : [
-          resistor(each.design.upperOhm, '125 mW', `${each.control.name}, to the pack`),
-          resistor(each.design.lowerOhm, '125 mW', `${each.control.name}, to minus`),
+          resistors(each.design.upperOhm, '125 mW', `${each.control.name}, to the pack`),
+          resistors(each.design.lowerOhm, '125 mW', `${each.control.name}, to minus`),
         ],
   );
 
-const listControls = (design: Pick<Design, 'items'>): Draft[] =>
-  controlsOf(design).flatMap((control) => {
-    const [what, unitPrice] = controlParts[control.kind];
-    return unitPrice === 0 ? [] : [single(what, unitPrice, control.name)];
-  });
-
-function listWire(runs: readonly WireRun[]): Draft[] {
+function listWire(runs: readonly WireRun[]): Purchase[] {
   const lengths = new Map<string, number>();
   for (const run of runs) {
     for (const core of run.cores) {
@@ -185,13 +110,12 @@ export function listShopping(options: {
   readonly sensing: readonly Sensing[];
 }): ShoppingLine[] {
   const { design, library, placed, driven, runs, sensing } = options;
-  const merged = new Map<string, Draft>();
+  const merged = new Map<string, Purchase>();
   for (const line of [
     ...listLights(placed, driven),
     ...listParts(design, library),
-    ...design.items.flatMap(listExtras),
+    ...design.items.flatMap((item) => kindOf(item.kind).buys?.(item) ?? []),
     ...listDividers(sensing),
-    ...listControls(design),
     ...listWire(runs),
   ]) {
     const before = merged.get(line.name);

@@ -1,4 +1,4 @@
-import type { PlacedTape } from '../lights/index.ts';
+import type { PlacedTape } from '../items/index.ts';
 import type { Show } from '../motion/index.ts';
 import type { Rail, WireRun } from '../network/index.ts';
 import {

@@ -1,5 +1,5 @@
 import { type Ladder, solveLadder } from '../circuit/index.ts';
-import type { PlacedTape } from '../lights/index.ts';
+import type { PlacedTape } from '../items/index.ts';
 import { rowRunId, runOhm, type WireRun } from '../network/index.ts';
 import type { MoodBudget } from './budget.ts';
 import type { Consumer } from './consumers.ts';

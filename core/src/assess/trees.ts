@@ -35,7 +35,7 @@ function sourceOf(
   ambientC: number,
   deviation: Pick<Deviation, 'capacity' | 'resistance'> | undefined,
 ): Source | null {
-  if (rail.gives.kind === 'pack' && rail.gives.part) {
+  if (rail.gives.form === 'cells' && rail.gives.part) {
     const { part, item } = rail.gives;
     return {
       kind: 'pack',
@@ -47,7 +47,7 @@ function sourceOf(
       }),
     };
   }
-  if (rail.gives.kind === 'outside' && rail.gives.part)
+  if (rail.gives.form === 'outside' && rail.gives.part)
     return { kind: 'steady', volts: rail.gives.item.volts ?? rail.gives.part.volts, ohm: rail.gives.part.ohm };
   return null;
 }
@@ -57,14 +57,14 @@ const whole = { share: 1, offsetA: 0 } as const;
 /** What stands in the source's own lead and carries only so much. */
 function sourceLinks(rail: Rail, library: Library): Omit<LinkLimit, 'node' | 'side' | 'share' | 'offsetA'>[] {
   const { gives, name } = rail;
-  if (gives.kind !== 'pack' && gives.kind !== 'outside') return [];
-  const limitA = gives.kind === 'pack' ? gives.part?.steadyLimitA : gives.part?.limitA;
+  if (gives.form !== 'cells' && gives.form !== 'outside') return [];
+  const limitA = gives.form === 'cells' ? gives.part?.steadyLimitA : gives.part?.limitA;
   const plug = findPart(library, 'plug', gives.item.plug);
   const { fuseA } = gives.item;
   return [
     ...(limitA === undefined
       ? []
-      : [{ id: 'cell' as const, name: gives.kind === 'pack' ? `The ${lower(name)}` : name, limitA }]),
+      : [{ id: 'cell' as const, name: gives.form === 'cells' ? `The ${lower(name)}` : name, limitA }]),
     ...(plug ? [{ id: 'plug' as const, name: `The plug of ${name}`, limitA: plug.contactLimitA }] : []),
     ...(fuseA === null ? [] : [{ id: 'fuse' as const, name: `The fuse of ${name}`, limitA: fuseA }]),
   ];
@@ -79,7 +79,7 @@ const lower = (name: string): string => (name === 'Pack' ? 'pack' : name);
 
 /** Contacts in a source's lead. */
 const contactsOf = (rail: Rail): number =>
-  rail.gives.kind === 'pack' || rail.gives.kind === 'outside'
+  rail.gives.form === 'cells' || rail.gives.form === 'outside'
     ? (rail.gives.item.plug === null ? 0 : CONTACT_OHM) + (rail.gives.item.fuseA === null ? 0 : CONTACT_OHM)
     : 0;
 
@@ -104,7 +104,7 @@ export interface Hub {
 }
 
 const switchOf = ({ gives }: Rail, library: Library): SwitchPart | undefined =>
-  gives.kind === 'switch' ? findPart(library, 'switch', gives.item.part) : undefined;
+  gives.form === 'contact' ? findPart(library, 'switch', gives.item.part) : undefined;
 
 const switchLink = (rail: Rail, part: SwitchPart, node: number): LinkLimit => ({
   id: 'switch',
@@ -125,7 +125,7 @@ function converterLinks(rail: Rail, part: ConverterPart, node: number): LinkLimi
 
 /** The lead of a rail; beside a switch in the plus lead its minus is a way of its own, which nothing further on goes by. */
 const leadOhm = ({ gives }: Rail, lead: WireRun | undefined, back: WireRun | undefined): number =>
-  runOhm(lead) + (gives.kind === 'switch' ? 0 : runOhm(back));
+  runOhm(lead) + (gives.form === 'contact' ? 0 : runOhm(back));
 
 /** Lays the tree of one source; null while its kind is not known. */
 export function layTree(options: {
@@ -174,7 +174,7 @@ export function layTree(options: {
         name: rail.name,
         parent,
         ohm: parent < 0 ? contactsOf(rail) : leadOhm(rail, run, back) + (part?.contactOhm ?? 0),
-        converter: gives.kind === 'converter' ? gives.part : null,
+        converter: gives.form === 'converter' ? gives.part : null,
         brownOutV: brownOutOn(rail.id, null),
       },
       rail.id,
@@ -182,7 +182,7 @@ export function layTree(options: {
     if (parent < 0) draft.links.push(...linksOfSource(rail, library, index));
     if (part) draft.links.push(switchLink(rail, part, index));
     linkWire(draft, index, run);
-    if (gives.kind === 'converter' && gives.part) draft.links.push(...converterLinks(rail, gives.part, index));
+    if (gives.form === 'converter' && gives.part) draft.links.push(...converterLinks(rail, gives.part, index));
     for (const hub of hubs.filter((each) => each.railId === rail.id)) layHub(hub, rail, index);
     for (const next of rails.list) if (next.fromId === rail.id) lay(next, index);
   };

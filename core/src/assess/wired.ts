@@ -1,5 +1,5 @@
 import { tabulate } from '../circuit/index.ts';
-import type { PlacedGroup, PlacedLeds, PlacedPlain, PlacedTape } from '../lights/index.ts';
+import type { PlacedGroup, PlacedLeds, PlacedPlain, PlacedTape } from '../items/index.ts';
 import {
   currentOfLead,
   type Driven,
@@ -29,11 +29,11 @@ export function wireConsumers(consumers: readonly Consumer[], input: WiredInput)
   return consumers.map((consumer) => {
     const group = groups.get(consumer.id);
     if (!group) return consumer;
-    if (group.kind === 'tape') return { ...consumer, atRail: currentOfTape(consumer, group, input.chains, runOf) };
+    if (group.shape === 'pixels') return { ...consumer, atRail: currentOfTape(consumer, group, input.chains, runOf) };
     const driven = input.driven.filter((each) => each.itemId === group.id);
-    const held = group.kind === 'leds' ? currentOfString(group, driven, runOf) : null;
+    const held = group.shape === 'lights' ? currentOfString(group, driven, runOf) : null;
     if (held) return { ...consumer, atRail: held };
-    const lead = group.kind === 'leds' ? leadOfLights(group, driven, runOf) : leadOfPlain(group, driven, runOf);
+    const lead = group.shape === 'lights' ? leadOfLights(group, driven, runOf) : leadOfPlain(group, driven, runOf);
     const [first, ...others] = driven;
     if (!lead || !first) return consumer;
     const lit = currentOfLead(lead);

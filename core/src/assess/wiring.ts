@@ -1,4 +1,4 @@
-import type { PlacedGroup, PlacedTape } from '../lights/index.ts';
+import { kindOf, type PlacedGroup, type PlacedTape, type RailRange } from '../items/index.ts';
 import type { Show, ShowLimit } from '../motion/index.ts';
 import {
   type Board,
@@ -8,7 +8,6 @@ import {
   isWire,
   type JoinedNet,
   joinNets,
-  type RailRange,
   type Rails,
   type RunDraft,
   type RunLoad,
@@ -17,7 +16,7 @@ import {
   type WireRun,
 } from '../network/index.ts';
 import { findPart, type Library } from '../parts/index.ts';
-import type { Design, Item } from '../plan/index.ts';
+import type { Design } from '../plan/index.ts';
 import { addDraws, type Draws, findRailLimitA, findReserve, fuseBand, operate } from '../power/index.ts';
 import type { CourseStretch, MoodBudget } from './budget.ts';
 import type { Consumer } from './consumers.ts';
@@ -61,7 +60,7 @@ function hubOf(input: WiresInput, consumerId: string): string | null {
   const { boards, placed, switching } = input;
   if (boards.some((board) => board.id === consumerId)) return consumerId;
   const group = placed.find((each) => each.id === consumerId);
-  if (group?.kind === 'tape') {
+  if (group?.shape === 'pixels') {
     const root = input.chains.find((chain) => chain.some((tape) => tape.id === consumerId))?.[0];
     return boardOf(boards, (root ?? group).tape.board)?.id ?? null;
   }
@@ -77,12 +76,6 @@ const hubOfSwitched = (switched: Switched): string | null =>
       ? (switched.by?.id ?? null)
       : null;
 
-/** Resistance of what all lights of a gate or a box share. */
-function sharedOhm(item: Item, library: Library): number {
-  if (item.kind === 'light gate') return findPart(library, 'transistor', item.part)?.onOhm ?? 0;
-  return item.kind === 'box' ? (findPart(library, 'box', item.part)?.onOhm ?? 0) : 0;
-}
-
 /** The hubs that have a lead of their own, or share something that resists. */
 function listHubs(input: WiresInput, runs: readonly WireRun[]): Hub[] {
   const { design, library, rails } = input;
@@ -91,9 +84,10 @@ function listHubs(input: WiresInput, runs: readonly WireRun[]): Hub[] {
     const isGiver = rails.byId.has(item.id);
     const lead = runs.find((run) => run.id === `lead:${item.id}`);
     const back = runs.find((run) => run.id === `return:${item.id}`);
-    const ohm = sharedOhm(item, library);
+    const { throughOhm, role } = kindOf(item.kind);
+    const ohm = throughOhm?.(item, library) ?? 0;
     const first: Hub[] =
-      own !== null && !isGiver && item.kind !== 'load' && !('route' in item) && !('places' in item) && (lead || ohm > 0)
+      own !== null && !isGiver && role !== 'load' && !('route' in item) && !('places' in item) && (lead || ohm > 0)
         ? [{ item, railId: own, run: lead, ohm: ohm + runOhm(back) }]
         : [];
     const others = rails.list.flatMap((rail): Hub[] => {
@@ -102,7 +96,9 @@ function listHubs(input: WiresInput, runs: readonly WireRun[]): Hub[] {
     });
     // Beside a switch in the plus lead its lights have a minus of their own, which nothing further on goes by.
     const beside: Hub[] =
-      item.kind === 'switch' && back ? [{ item, railId: item.id, run: undefined, ohm: runOhm(back) }] : [];
+      rails.byId.get(item.id)?.ports.minus === null && back
+        ? [{ item, railId: item.id, run: undefined, ohm: runOhm(back) }]
+        : [];
     return [...first, ...others, ...beside];
   });
 }
@@ -115,12 +111,12 @@ function mostOfRail(input: WiresInput, railId: string, isWithFuse: boolean): num
   // Amperes are told of on this side of a converter: further back they are others.
   for (; rail; rail = rail.fromId === null ? undefined : rails.byId.get(rail.fromId)) {
     const { gives } = rail;
-    if (gives.kind === 'converter') return Math.min(most, gives.part?.outputLimitA ?? most);
-    if (gives.kind === 'switch') {
+    if (gives.form === 'converter') return Math.min(most, gives.part?.outputLimitA ?? most);
+    if (gives.form === 'contact') {
       most = Math.min(most, findPart(library, 'switch', gives.item.part)?.limitA ?? most);
       continue;
     }
-    const limitA = gives.kind === 'pack' ? gives.part?.steadyLimitA : gives.part?.limitA;
+    const limitA = gives.form === 'cells' ? gives.part?.steadyLimitA : gives.part?.limitA;
     const plug = findPart(library, 'plug', gives.item.plug);
     most = Math.min(most, limitA ?? most, plug?.contactLimitA ?? most);
     if (isWithFuse && gives.item.fuseA !== null) most = Math.min(most, gives.item.fuseA);
@@ -164,7 +160,7 @@ function peakByConsumer(
 /** Lays the wires: what each must bear follows from the build alone. */
 export function layWires(input: WiresInput): Wires {
   const { design, library, placed, rails, boards, switching, consumers } = input;
-  const joins = draftRuns({ design, placed, rails, boards, switched: switching.switched });
+  const joins = draftRuns({ design, library, placed, rails, boards, switched: switching.switched });
   const hubIds = new Map(consumers.map((consumer) => [consumer.id, hubOf(input, consumer.id)]));
   const nodeOf = (laid: LaidTree, consumer: Consumer): number =>
     consumer.railId === null ? -1 : nodeAtHub(laid, hubIds.get(consumer.id) ?? null, consumer.railId);

@@ -1,6 +1,7 @@
 import type { Assessment } from '../assess.ts';
+import type { Change } from '../items/index.ts';
 import { type PortRef, type WireRun, ways } from '../network/index.ts';
-import { type Change, changeItem, changeWay, type Design, itemNamed, type Plan } from '../plan/index.ts';
+import { changeItem, changeWay, type Design, itemNamed, type Plan } from '../plan/index.ts';
 import { printQuantity } from '../units/index.ts';
 
 /** What a step made real: which cores it joined to what, by which pins, with which resistor. */
@@ -112,7 +113,7 @@ function keepEdits(design: Design, assessment: Assessment, built: Built): readon
     else return null;
   }
   const now = assessment.driven.find((each) => each.itemId === itemId)?.resistor?.resistorOhm ?? null;
-  if (item?.kind === 'light' && resistorOhm !== null && now !== resistorOhm)
+  if (item && 'resistorOhm' in item && resistorOhm !== null && now !== resistorOhm)
     changes.push(...changeItem(design, item.id, { resistorOhm }));
   return [...changes, ...lockPins(design, assessment, cores)];
 }

@@ -1,8 +1,7 @@
 import type { Assessment, SupplyAssessment } from '../assess.ts';
 import { colourBands } from '../drive/index.ts';
-import { itemsOf } from '../items/index.ts';
-import { countLights, type PlacedTape } from '../lights/index.ts';
-import { coloursOfTape, type Driven } from '../network/index.ts';
+import { coloursOfTape, countLights, type PlacedTape } from '../items/index.ts';
+import type { Driven } from '../network/index.ts';
 import { chemistries, findPart } from '../parts/index.ts';
 import { controlsOf, type Design, itemNamed, sayWhen } from '../plan/index.ts';
 import { type Draws, drawAt, operate, sourceAt } from '../power/index.ts';
@@ -47,7 +46,7 @@ function beforeSoldering(design: Design, assessment: Assessment): BenchStep[] {
       : [];
   const leds = assessment.driven.flatMap((driven) => {
     const item = itemNamed(design, driven.itemId);
-    const part = item?.kind === 'light' ? findPart(assessment.library, 'led', item.part) : undefined;
+    const part = item && 'part' in item ? findPart(assessment.library, 'led', item.part) : undefined;
     return [
       ...measureResistor(driven),
       ...(part
@@ -112,14 +111,14 @@ function sayEnds({ coreEnds }: Assessment, run: Assessment['runs'][number]): str
 
 function soldering(assessment: Assessment): BenchStep[] {
   const tapes = assessment.placed.flatMap((group) =>
-    group.kind !== 'leds' && group.cut.lights > 0
+    group.shape !== 'lights' && group.cut.lights > 0
       ? [
           step({
             id: `cut:${group.id}`,
             chapter: 'Soldering',
             title: `Cut ${group.name}`,
             todo:
-              group.kind === 'tape'
+              group.shape === 'pixels'
                 ? sayCut(group)
                 : `Cut at a mark after ${group.cut.lights} lights (${show('lengthMm', group.cut.litLengthMm)}); the marks stand every ${group.part.lightsPerJoint}. Count them, then cut.${group.part.colours > 1 ? ` Its common pad is plus; beside it ${coloursOfTape(group.part).join(', ')}: read the letters, their order differs from reel to reel.` : ''}`,
             expect: { kind: 'count', likely: group.cut.lights, low: group.cut.lights, high: group.cut.lights },
@@ -165,7 +164,7 @@ function powerUp(design: Design, assessment: Assessment): BenchStep[] {
       expect: { kind: 'resistanceOhm', likely: Number.POSITIVE_INFINITY, low: 1000, high: Number.POSITIVE_INFINITY },
       caution: 'Not before this is right does the pack go in.',
     }),
-    ...assessment.supplies.flatMap((supply) => firstPower(design, assessment, supply)),
+    ...assessment.supplies.flatMap((supply) => firstPower(assessment, supply)),
     ...senseSteps(design, assessment),
   ];
 }
@@ -185,7 +184,7 @@ function sourceStep(assessment: Assessment, supply: SupplyAssessment): BenchStep
       todo: 'Measure the supply by itself, at its plug.',
       expect: expectShare('voltageV', source.volts, 0.05),
     });
-  const part = supply.rail.gives.kind === 'pack' ? supply.rail.gives.part : null;
+  const part = supply.rail.gives.form === 'cells' ? supply.rail.gives.part : null;
   const at = (charge: number): number => sourceAt(source, charge).openV;
   const low = at(part && chemistries[part.chemistry].rechargeable ? 0.15 : 0.5);
   return step({
@@ -195,16 +194,16 @@ function sourceStep(assessment: Assessment, supply: SupplyAssessment): BenchStep
   });
 }
 
-function firstPower(design: Design, assessment: Assessment, supply: SupplyAssessment): BenchStep[] {
+function firstPower(assessment: Assessment, supply: SupplyAssessment): BenchStep[] {
   const { rail, tree, dark } = supply;
   const rest = operate(tree, BENCH_CHARGE, dark);
   const behind = assessment.rails.list.filter((each) => each.sourceId === rail.id);
   const converters = behind.flatMap((each) =>
-    each.gives.kind === 'converter' && each.gives.part
+    each.gives.form === 'converter' && each.gives.part
       ? [
           step({
             id:
-              behind.filter((one) => one.gives.kind === 'converter')[0] === each
+              behind.filter((one) => one.gives.form === 'converter')[0] === each
                 ? stepId(assessment, supply, 'converter-output')
                 : `converter-output:${each.id}`,
             chapter: 'First power',
@@ -216,7 +215,7 @@ function firstPower(design: Design, assessment: Assessment, supply: SupplyAssess
         ]
       : [],
   );
-  const levers = itemsOf(design, 'switch').filter((item) => behind.some((each) => each.id === item.id));
+  const levers = behind.flatMap(({ gives }) => (gives.form === 'contact' ? [gives.item] : []));
   const open = levers.map((lever) =>
     step({
       id: `open:${lever.id}`,
@@ -318,17 +317,7 @@ const channelSteps = (assessment: Assessment): BenchStep[] =>
   );
 
 /** How a channel is lit for its test. */
-function onWords(driven: Driven): string {
-  if (driven.board) return 'Switch this channel full on, alone';
-  switch (driven.way.id) {
-    case 'light gate':
-      return 'Cover the sensor';
-    case 'box':
-      return 'Put its output on with the remote';
-    default:
-      return 'Switch it on';
-  }
-}
+const onWords = ({ board, way }: Driven): string => (board ? 'Switch this channel full on, alone' : way.toLight);
 
 function moodSteps(assessment: Assessment): BenchStep[] {
   return assessment.supplies.flatMap((supply) =>

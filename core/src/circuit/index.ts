@@ -1,5 +1,6 @@
 export { efficiencyAtLoad, shiftEfficiency } from './branches.ts';
 export { lightAt } from './devices.ts';
+export { type GateVerdict, judgeGate } from './gate.ts';
 export { type Ladder, type LadderFeed, type LadderSolution, solveLadder } from './ladder.ts';
 export { fitLedCurve, fitLedReadings, forwardVoltageV, type LedCurve, shiftCurve, solveString } from './ledCurve.ts';
 export { type EfficiencyLaw, type Element, type Netlist, nodesOf } from './netlist.ts';

@@ -1,8 +1,6 @@
 export { type Combination, combineToward, parallelOhm, writeCombination } from './combine.ts';
 export {
   coneRadiusMm,
-  discField,
-  reachMm,
   slipsALoopAfterS,
   toggleInStep,
   transmitterRangeShare,
@@ -10,7 +8,6 @@ export {
 } from './controls.ts';
 export { type FeedRow, hasPath, type Joint, tabulateFeeds } from './feeds.ts';
 export { findSneaks, type GridScan, meanOfScan, SEEN_IN_THE_DARK_A, type Sneak, scanGrid } from './gridScan.ts';
-export { designLightGate, type GateAt, gateNode } from './lightGate.ts';
 export { bestFixed, designSensor, dividerCode, type SensorDesign } from './lightSensor.ts';
 export { deafForS, longestWaitS, loopShare } from './loopBudget.ts';
 export { designPackSense, filteredDip, type PackSenseDesign, senseCode } from './packSense.ts';
@@ -42,7 +39,5 @@ export {
   baseCurrent,
   designBase,
   driverHeat,
-  type GateVerdict,
-  judgeGate,
   switchHeat,
 } from './transistorSwitch.ts';

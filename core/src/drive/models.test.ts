@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { amber, white } from '../../tests/circuits.ts';
-import { lightAt, solveString } from '../circuit/index.ts';
+import { judgeGate, lightAt, solveString } from '../circuit/index.ts';
+import { designLightGate, discField, reachMm } from '../items/index.ts';
 import { type ControllerPart, controllers } from '../parts/index.ts';
 import {
   assignPins,
@@ -14,8 +15,6 @@ import {
   coneRadiusMm,
   deafForS,
   designBase,
-  designLightGate,
-  discField,
   dividerCode,
   driverHeat,
   filteredDip,
@@ -24,14 +23,12 @@ import {
   hasPath,
   type Joint,
   joinControllers,
-  judgeGate,
   leastOhmAtZero,
   longestWaitS,
   loopShare,
   nextLevel,
   type PinDemand,
   parallelOhm,
-  reachMm,
   readBands,
   readChipCode,
   samplesAgainstBounce,

@@ -65,12 +65,6 @@ export const switchHeat = defineFormula({
   reckon: ({ I, R }) => I * I * R * 1.5,
 });
 
-/** Is a field-effect transistor full on at the gate voltage it gets? A threshold below it is not enough. */
-export type GateVerdict = 'full on' | 'half on' | 'off';
-
-export const judgeGate = (gateV: number, promisedAtV: number, thresholdV: number): GateVerdict =>
-  gateV >= promisedAtV - 1e-9 ? 'full on' : gateV > thresholdV ? 'half on' : 'off';
-
 export const driverHeat = defineFormula({
   name: 'Heat in a linear constant-current driver',
   gives: { meaning: 'heat', kind: 'powerW' },

@@ -42,8 +42,8 @@ export function applyCondition(assessment: Assessment, condition: Condition): Co
     shareOf: (itemId) => lit.get(itemId) ?? 0,
     isLive: (railId) => {
       for (let rail = railId === null ? undefined : rails.byId.get(railId); rail; ) {
-        if (rail.gives.kind === 'switch' && openIds.includes(rail.id)) return false;
-        if (rail.gives.kind === 'converter' && !rail.gives.part) return false;
+        if (rail.gives.form === 'contact' && openIds.includes(rail.id)) return false;
+        if (rail.gives.form === 'converter' && !rail.gives.part) return false;
         if (rail.fromId === null) return supplies.some((each) => each.rail.id === rail?.id);
         rail = rails.byId.get(rail.fromId);
       }

@@ -95,7 +95,7 @@ const hasTwinReturns = ({ supplies, rails }: Assessment): boolean => {
 /** Pixels that fade: how the current falls off along the tape the tree knows by its mean only. */
 const fades = ({ placed }: Assessment, { nodes }: ExactNetwork, solution: Solved): boolean =>
   placed.some((tape) => {
-    if (tape.kind !== 'tape') return false;
+    if (tape.shape !== 'pixels') return false;
     const volts = (port: string): number => {
       const node = nodes.find(({ ports }) => ports.some((each) => each.item === tape.id && each.port === port));
       return solution.voltageV.get(node?.id ?? '') ?? 0;

@@ -47,13 +47,13 @@ function channelIn(assessment: Assessment, conditions: Conditions, switched: Swi
 /** Whatever is switched: single lights, plain tape, and what stands between them and their pins. */
 export function drawLights(sketch: Sketch, assessment: Assessment, conditions: Conditions): void {
   for (const group of assessment.placed) {
-    if (group.kind === 'tape') continue;
+    if (group.shape === 'pixels') continue;
     for (const switched of assessment.switched.get(group.id) ?? []) {
       const channel = channelIn(assessment, conditions, switched);
       if (!channel) continue;
       drawSwitching(sketch, channel);
       const isFirst = assessment.driven.find((each) => each.itemId === group.id) === channel.driven;
-      if (group.kind === 'plain') drawUnits(sketch, channel, group.part, isFirst);
+      if (group.shape === 'units') drawUnits(sketch, channel, group.part, isFirst);
       else drawSingleLights(sketch, channel, group.group.places, assessment);
     }
   }

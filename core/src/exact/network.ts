@@ -1,12 +1,12 @@
 import type { Assessment } from '../assess.ts';
 import type { Netlist } from '../circuit/index.ts';
-import { itemsOf } from '../items/index.ts';
+import { type ItemKind, type ItemRole, kindOf } from '../items/index.ts';
 import type { Design } from '../plan/index.ts';
 import { applyCondition, type Condition } from './condition.ts';
+import { drawingOf } from './drawingOf.ts';
 import { drawLights } from './lights.ts';
-import { drawLoads } from './loads.ts';
+import { closeLoads } from './loads.ts';
 import { type ExactNode, Sketch } from './nodes.ts';
-import { drawBoards, drawRails } from './sources.ts';
 import { drawTapes } from './tapes.ts';
 
 /** All nets of a plan with every element between them, in one condition. */
@@ -20,6 +20,8 @@ export interface ExactNetwork {
 /** A condition names what the plan has not got; its message lists what there is. */
 export class NoSuchCondition extends Error {}
 
+const isLeadSwitch = (kind: ItemKind): boolean => kindOf(kind).feeding?.ports.minus === null;
+
 /** @throws NoSuchCondition where the condition names what is not there */
 function checkCondition(design: Design, { charge, moodId, openIds }: Condition): void {
   if (!(charge >= 0 && charge <= 1)) throw new NoSuchCondition(`The charge is a share from 0 to 1; got ${charge}`);
@@ -28,7 +30,7 @@ function checkCondition(design: Design, { charge, moodId, openIds }: Condition):
     throw new NoSuchCondition(
       `There is no mood "${moodId}"; there are: ${['dark', ...list.map((mood) => mood.id)].join(', ')}`,
     );
-  const switches = itemsOf(design, 'switch').map((item) => item.id);
+  const switches = design.items.filter(({ kind }) => isLeadSwitch(kind)).map((item) => item.id);
   for (const id of openIds)
     if (!switches.includes(id))
       throw new NoSuchCondition(
@@ -49,13 +51,20 @@ export function drawNetwork(design: Design, assessment: Assessment, condition: C
   const sketch = new Sketch(assessment.joins, assessment.runs, ({ carries }) => {
     if (carries?.kind === 'lights') return conditions.shareOf(carries.itemId) || 1;
     const [only] = carries?.kind === 'items' && carries.itemIds.length === 1 ? carries.itemIds : [];
-    const isPlain = assessment.placed.some((group) => group.kind === 'plain' && group.id === only);
+    const isPlain = assessment.placed.some((group) => group.shape === 'units' && group.id === only);
     return isPlain && only !== undefined ? conditions.shareOf(only) || 1 : 1;
   });
-  drawRails(sketch, assessment, conditions);
-  drawBoards(sketch, assessment, conditions);
+  const drawing = drawingOf(sketch, design, assessment, conditions);
+  const drawItems = (roles: readonly ItemRole[]): void => {
+    for (const item of design.items) {
+      const { role, draw } = kindOf(item.kind);
+      if (roles.includes(role)) draw?.(item, drawing);
+    }
+  };
+  drawItems(['source', 'passes', 'board']);
   drawLights(sketch, assessment, conditions);
   drawTapes(sketch, assessment, conditions);
-  drawLoads(sketch, design, assessment, conditions);
+  drawItems(['switches', 'load', 'control', 'light']);
+  closeLoads(sketch, assessment);
   return sketch.finish();
 }

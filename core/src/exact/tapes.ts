@@ -1,12 +1,12 @@
 import type { Assessment, Consumer } from '../assess.ts';
-import type { PlacedTape } from '../lights/index.ts';
+import type { PlacedTape } from '../items/index.ts';
 import type { Conditions } from './condition.ts';
 import type { Sketch } from './nodes.ts';
 
 /** Pixel tapes: two rails of copper with a pixel between them at each step. */
 export function drawTapes(sketch: Sketch, assessment: Assessment, conditions: Conditions): void {
   for (const tape of assessment.placed) {
-    if (tape.kind !== 'tape' || tape.cut.lights === 0) continue;
+    if (tape.shape !== 'pixels' || tape.cut.lights === 0) continue;
     const consumer = assessment.consumers.find((each) => each.id === tape.id);
     if (consumer && conditions.isLive(consumer.railId)) drawTape(sketch, tape, consumer, conditions.shareOf(tape.id));
   }

@@ -1,8 +1,15 @@
 import type { Assessment, MoodCeiling } from '../assess.ts';
 import { frameTime, leastHighLevel, resistorPower, seriesResistor } from '../drive/index.ts';
-import { boostInput, efficiencyAt, isLinear } from '../items/index.ts';
-import { type PlacedPlain, type PlacedTape, tapeLights } from '../lights/index.ts';
-import { baseResistor, cutLength, type Driven, regulatedChip, type WireRun } from '../network/index.ts';
+import {
+  boostInput,
+  efficiencyAt,
+  isLinear,
+  type PlacedPlain,
+  type PlacedTape,
+  regulatedChip,
+  tapeLights,
+} from '../items/index.ts';
+import { baseResistor, cutLength, type Driven, type WireRun } from '../network/index.ts';
 import { ceilingSum, describeEnd, fuseBand, type LoadedLink, plainRunTime, printCeiling } from '../power/index.ts';
 import { printQuantity, printSum, type Sum } from '../units/index.ts';
 import { wireDrop, wireOhmPerMetre } from '../wires/index.ts';

@@ -174,7 +174,7 @@ function listLines(assessment: Assessment, part: ProgramPart): Line[] {
     return {
       offset: groups[0]?.offset ?? 0,
       bytes: groups.reduce((sum, group) => sum + group.points * group.bytesPerPoint, 0),
-      dice: first?.kind === 'tape' ? first.part.dice : 3,
+      dice: first?.shape === 'pixels' ? first.part.dice : 3,
       name: first?.name ?? '',
     };
   });

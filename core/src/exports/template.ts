@@ -11,10 +11,10 @@ interface Frame {
 }
 
 /** Number of a tape's first light in what it is part of. */
-const firstOf = (group: Exclude<Assessment['placed'][number], { kind: 'leds' }>): number =>
-  group.kind === 'tape' ? group.firstIndex : 0;
+const firstOf = (group: Exclude<Assessment['placed'][number], { shape: 'lights' }>): number =>
+  group.shape === 'pixels' ? group.firstIndex : 0;
 
-function drawTape(group: Exclude<Assessment['placed'][number], { kind: 'leds' }>, frame: Frame): string {
+function drawTape(group: Exclude<Assessment['placed'][number], { shape: 'lights' }>, frame: Frame): string {
   const points = group.places.map((place) => frame.at(place));
   const marks = points.map((point, i) => {
     const number = firstOf(group) + i + 1;
@@ -27,13 +27,13 @@ function drawTape(group: Exclude<Assessment['placed'][number], { kind: 'leds' }>
   const line = points.map((point, i) => `${i === 0 ? 'M' : 'L'}${n(point.x)} ${n(point.y)}`).join(' ');
   const first = points[0];
   const name = first
-    ? `<text x="${n(first.x)}" y="${n(first.y + 7)}" font-size="3.2">${escapeXml(group.name)}: ${group.cut.lights} lights, ${group.kind === 'tape' ? `data enters at ${group.firstIndex + 1}` : `cut every ${group.part.lightsPerJoint}`}</text>`
+    ? `<text x="${n(first.x)}" y="${n(first.y + 7)}" font-size="3.2">${escapeXml(group.name)}: ${group.cut.lights} lights, ${group.shape === 'pixels' ? `data enters at ${group.firstIndex + 1}` : `cut every ${group.part.lightsPerJoint}`}</text>`
     : '';
   return `<g stroke="#000" stroke-width="0.2"><path d="${line}" fill="none" stroke-dasharray="1 1"/>${marks.join('')}</g>${name}`;
 }
 
 function drawLeds(
-  group: Extract<Assessment['placed'][number], { kind: 'leds' }>,
+  group: Extract<Assessment['placed'][number], { shape: 'lights' }>,
   assessment: Assessment,
   frame: Frame,
 ): string {
@@ -56,10 +56,10 @@ function drawLeds(
 const LINE_SHARE = 0.03;
 
 /** Tapes whose measured length is not that of their drawn line: the lights are marked along a straight strip instead. */
-const stripped = (assessment: Assessment): readonly Exclude<Assessment['placed'][number], { kind: 'leds' }>[] =>
+const stripped = (assessment: Assessment): readonly Exclude<Assessment['placed'][number], { shape: 'lights' }>[] =>
   assessment.placed.filter(
-    (group): group is Exclude<Assessment['placed'][number], { kind: 'leds' }> =>
-      group.kind !== 'leds' &&
+    (group): group is Exclude<Assessment['placed'][number], { shape: 'lights' }> =>
+      group.shape !== 'lights' &&
       group.places.length > 0 &&
       !('grid' in group.tape && group.tape.grid) &&
       Math.abs(measureRoute(group.tape.route) - group.routeMm) > LINE_SHARE * group.routeMm,
@@ -113,7 +113,7 @@ export function exportTemplateSvg(plan: Plan, assessment: Assessment, side: 'fro
     at: ({ xMm, yMm }) => ({ x: MARGIN_MM + (side === 'front' ? xMm : view.widthMm - xMm), y: MARGIN_MM + yMm }),
   };
   const groups = assessment.placed.map((group) =>
-    group.kind === 'leds' ? drawLeds(group, assessment, frame) : drawTape(group, frame),
+    group.shape === 'lights' ? drawLeds(group, assessment, frame) : drawTape(group, frame),
   );
   return `${[
     openSheet(frame.widthMm, frame.heightMm),

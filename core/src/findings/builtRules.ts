@@ -1,6 +1,7 @@
 import { listRebuilds } from '../bench/index.ts';
+import type { Finding } from '../items/index.ts';
 import type { Plan } from '../plan/index.ts';
-import type { Finding, RuleInput } from './finding.ts';
+import type { RuleInput } from './finding.ts';
 
 /** What is soldered and what the plan says by now differ: nothing is rewired without being told of. */
 export const findRebuilds = ({ design, assessment }: RuleInput, bench: Plan['bench']): readonly Finding[] =>

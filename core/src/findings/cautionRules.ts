@@ -1,10 +1,11 @@
+import type { Finding } from '../items/index.ts';
 import { type Chemistry, chemistries } from '../parts/index.ts';
-import type { Finding, Rule, RuleInput } from './finding.ts';
+import type { Rule, RuleInput } from './finding.ts';
 
 /** The chemistries of all packs of a plan. */
 const chemistriesOf = ({ assessment }: RuleInput): readonly Chemistry[] =>
   assessment.rails.list.flatMap((rail) =>
-    rail.gives.kind === 'pack' && rail.gives.part ? [rail.gives.part.chemistry] : [],
+    rail.gives.form === 'cells' && rail.gives.part ? [rail.gives.part.chemistry] : [],
   );
 
 interface Caution {
@@ -46,7 +47,7 @@ const cautions: readonly Caution[] = [
     id: 'caution-invisible',
     stage: 'lights',
     applies: ({ assessment }) =>
-      assessment.placed.some((group) => group.kind === 'leds' && group.part.invisible !== undefined),
+      assessment.placed.some((group) => group.shape === 'lights' && group.part.invisible !== undefined),
     what: 'Invisible light: the eye does not close for what it does not see',
     why: 'Ultraviolet and infrared harm the eye at levels that look dim or dark.',
     mend: 'Keep it out of eyes and off skin, put a visible light beside it as a sign, and look at it through a camera.',
@@ -55,7 +56,7 @@ const cautions: readonly Caution[] = [
     id: 'caution-star',
     stage: 'lights',
     applies: ({ assessment }) =>
-      assessment.placed.some((group) => group.kind === 'leds' && group.part.body === 'power star'),
+      assessment.placed.some((group) => group.shape === 'lights' && group.part.body === 'power star'),
     what: 'A power star: hot, and too bright to look into',
     why: 'Without a heatsink it is over its limit within a minute; near the eye it dazzles for longer than it is on.',
     mend: 'Heatsink, current limit, a shade or diffuser, and never pointed at a face.',
@@ -74,7 +75,7 @@ const cautions: readonly Caution[] = [
   {
     id: 'caution-mains',
     stage: 'power',
-    applies: ({ assessment }) => assessment.rails.list.some((rail) => rail.gives.kind === 'outside'),
+    applies: ({ assessment }) => assessment.rails.list.some((rail) => rail.gives.form === 'outside'),
     what: 'An outside supply: whole, rated for the place, and out of reach of water and feet',
     why: 'A wall supply stands on the mains; a lead across a way trips people and tears out.',
     mend: 'A supply with its maker’s marks, in the dry, its lead fixed; pull the pack before you join it; follow local rules.',

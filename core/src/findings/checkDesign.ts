@@ -1,4 +1,5 @@
 import type { Assessment } from '../assess.ts';
+import { type Finding, type Gravity, stages } from '../items/index.ts';
 import { withOwnParts } from '../parts/index.ts';
 import type { Design, Plan } from '../plan/index.ts';
 import { findRebuilds } from './builtRules.ts';
@@ -19,8 +20,8 @@ import {
   swappedSensorRule,
   switchLoadRule,
 } from './driveRules.ts';
-import { type Finding, type Gravity, type Rule, stages } from './finding.ts';
-import { commonPlusRule, gateRule, loadWayRule, magnetRule } from './gateRules.ts';
+import type { Rule } from './finding.ts';
+import { itemRules } from './itemRules.ts';
 import {
   boxRule,
   dotsRule,
@@ -52,7 +53,6 @@ import {
   linkRule,
   minusRule,
   overVoltageRule,
-  packCareRule,
   packMatchRule,
   runTimeRule,
   startRule,
@@ -101,10 +101,7 @@ const rules: readonly Rule[] = [
   ownLightRule,
   swappedSensorRule,
   chargeSenseRule,
-  gateRule,
-  magnetRule,
-  loadWayRule,
-  commonPlusRule,
+  itemRules,
   minusRule,
   whichRailRule,
   ceilingRule,
@@ -116,7 +113,6 @@ const rules: readonly Rule[] = [
   supplyRangeRule,
   overVoltageRule,
   packMatchRule,
-  packCareRule,
   wireRule,
   cautionRule,
 ];

@@ -1,6 +1,7 @@
+import type { Finding } from '../items/index.ts';
 import { mapMoods } from '../motion/index.ts';
 import { controlsOf, heightOf, isSameOccasion, listOccasions } from '../plan/index.ts';
-import type { Finding, Rule } from './finding.ts';
+import type { Rule } from './finding.ts';
 
 /** Moods that no way leads to, and moods that no way leads out of. */
 export const reachRule: Rule = ({ design, assessment }) => {

@@ -1,10 +1,10 @@
+import type { Assessment } from '../assess.ts';
 import { LEAST_HEAD_ROOM_V, leastHighLevel } from '../drive/index.ts';
-import { kindOf } from '../items/index.ts';
-import { distanceToGroupMm } from '../lights/index.ts';
+import { distanceToGroupMm, type Finding, type Fix, kindOf, type LightItem } from '../items/index.ts';
 import { type Driven, isProgrammed, unlitOverPin } from '../network/index.ts';
 import { changeItem, changeWay, itemNamed } from '../plan/index.ts';
 import { printQuantity } from '../units/index.ts';
-import type { Finding, Fix, Rule, RuleInput } from './finding.ts';
+import type { Rule, RuleInput } from './finding.ts';
 
 const volts = (value: number): string => printQuantity('voltageV', value);
 const amps = (value: number): string => printQuantity('currentA', value);
@@ -36,9 +36,9 @@ const SPENT_HEAD_ROOM_V = 0.1;
 export function addBoost({ design, assessment }: RuleInput, id = 'converter'): Fix[] {
   const { rails } = assessment;
   const from = rails.mainId === null ? undefined : rails.byId.get(rails.mainId);
-  if (!from || rails.list.some((rail) => rail.gives.kind === 'converter')) return [];
+  if (!from || rails.list.some((rail) => rail.gives.form === 'converter')) return [];
   const free = design.items.some((item) => item.id === id) ? `${id}-5v` : id;
-  const board = design.items.find((item) => item.kind === 'board');
+  const board = design.items.find((item) => kindOf(item.kind).role === 'board');
   const at = board && 'at' in board ? board.at : { xMm: design.view.widthMm / 2, yMm: design.view.heightMm / 2 };
   // A fresh converter is a boost one for 5 V.
   const item = kindOf('converter').create({ id: free, name: 'Converter', at });
@@ -67,12 +67,17 @@ export const headRoomRule: Rule = (input) =>
     ];
   });
 
+/** The single lights of this id; null where it is something else. */
+function singleLights({ placed }: Assessment, itemId: string): LightItem | null {
+  const group = placed.find((each) => each.id === itemId);
+  return group?.shape === 'lights' ? group.group : null;
+}
+
 /** A resistor that lets the light go over its rating in the brightest corner. */
 export const overRatingRule: Rule = ({ design, assessment }) =>
   assessment.driven.flatMap((driven): Finding[] => {
     const { resistor, corners } = driven;
-    if (corners.brightestA <= driven.ratedCurrentA * (1 + 1e-9) || itemNamed(design, driven.itemId)?.kind !== 'light')
-      return [];
+    if (corners.brightestA <= driven.ratedCurrentA * (1 + 1e-9) || !singleLights(assessment, driven.itemId)) return [];
     return [
       {
         id: `over-rating:${driven.itemId}`,
@@ -102,8 +107,8 @@ const FAR_SHARE = 0.5;
 export const farResistorRule: Rule = ({ design, assessment }) =>
   assessment.driven.flatMap((driven): Finding[] => {
     const { resistor, corners } = driven;
-    const item = itemNamed(design, driven.itemId);
-    if (!resistor?.overruled || item?.kind !== 'light') return [];
+    const item = singleLights(assessment, driven.itemId);
+    if (!resistor?.overruled || !item) return [];
     const share = corners.currentA / item.wantedCurrentA;
     if (share >= FAR_SHARE) return [];
     const withoutDrop = driven.feed.nominalV / item.wantedCurrentA;
@@ -134,9 +139,9 @@ export const farResistorRule: Rule = ({ design, assessment }) =>
 /** Half its rating is the most a resistor should turn to heat in a closed piece. */
 export const resistorPowerRule: Rule = ({ design, assessment }) =>
   assessment.driven.flatMap((driven): Finding[] => {
-    const item = itemNamed(design, driven.itemId);
+    const item = singleLights(assessment, driven.itemId);
     const { resistor } = driven;
-    if (item?.kind !== 'light' || !resistor || resistor.heatW <= item.resistorRatedW / 2) return [];
+    if (!item || !resistor || resistor.heatW <= item.resistorRatedW / 2) return [];
     const enough = wattages.find((rated) => resistor.heatW <= rated / 2);
     return [
       {
@@ -296,7 +301,7 @@ export const pixelRule: Rule = ({ design, assessment }) =>
     const [firstId] = chain.tapeIds;
     const item = itemNamed(design, firstId ?? null);
     const line = assessment.dataLines.find((each) => each.tapeId === firstId);
-    if (item?.kind !== 'pixel tape' || !line?.board || !firstId) return [];
+    if (!item || !('dataResistorOhm' in item) || !line?.board || !firstId) return [];
     const findings: Finding[] = [];
     const neededV = leastHighLevel.reckon({ Vp: chain.railV });
     const { board } = line;
@@ -408,7 +413,7 @@ export const pinLowRule: Rule = ({ design, assessment }) =>
 /** A light whose sheets of an earlier version named the wrong cores: which was soldered is for the maker to say. */
 export const solderedWayRule: Rule = ({ design, assessment }) =>
   design.items.flatMap((item): Finding[] => {
-    if (item.kind !== 'light' || item.waySoldered === undefined) return [];
+    if (!('waySoldered' in item) || item.waySoldered === undefined) return [];
     const [first] = assessment.switched.get(item.id) ?? [];
     if (!first || first.way.throughPin === 'not') return [];
     const answer = (label: string, way: 'pin high' | 'pin low'): Fix => ({
@@ -438,7 +443,7 @@ const TOO_NEAR_MM = 60;
 export const ownLightRule: Rule = ({ design, assessment }) => {
   const sensors = [
     ...assessment.sensing.flatMap(({ kind, control }) => (kind === 'light' ? [control] : [])),
-    ...design.items.filter((item) => item.kind === 'light gate'),
+    ...design.items.flatMap((item) => (kindOf(item.kind).seesLight && 'at' in item ? [item] : [])),
   ];
   return sensors.flatMap((sensor) =>
     assessment.placed
@@ -462,25 +467,25 @@ export const ownLightRule: Rule = ({ design, assessment }) => {
 export const swappedSensorRule: Rule = ({ design, assessment }) =>
   assessment.sensing.flatMap((sensing): Finding[] => {
     if (sensing.kind !== 'light') return [];
-    const { control } = sensing;
-    if (control.darkOhm > control.lightOhm) return [];
+    const { control, sense } = sensing;
+    if (sense.darkOhm > sense.lightOhm) return [];
     return [
       {
         id: `sensor-swapped:${control.id}`,
         gravity: 'stop',
         stage: 'drive',
         aboutId: control.id,
-        actual: { kind: 'resistanceOhm', value: control.darkOhm },
-        limit: { kind: 'resistanceOhm', value: control.lightOhm },
-        what: `${control.name} reads ${ohms(control.darkOhm)} in the dark and ${ohms(control.lightOhm)} in light: the two are exchanged, or the same`,
+        actual: { kind: 'resistanceOhm', value: sense.darkOhm },
+        limit: { kind: 'resistanceOhm', value: sense.lightOhm },
+        what: `${control.name} reads ${ohms(sense.darkOhm)} in the dark and ${ohms(sense.lightOhm)} in light: the two are exchanged, or the same`,
         why: 'A photoresistor has the higher resistance in the dark. As it stands the piece lights by day.',
         mend: 'Exchange the two readings, or measure again.',
         fixes:
-          control.darkOhm < control.lightOhm
+          sense.darkOhm < sense.lightOhm
             ? [
                 {
                   label: 'Exchange them',
-                  changes: changeItem(design, control.id, { darkOhm: control.lightOhm, lightOhm: control.darkOhm }),
+                  changes: changeItem(design, control.id, { darkOhm: sense.lightOhm, lightOhm: sense.darkOhm }),
                 },
               ]
             : [],
@@ -492,11 +497,11 @@ export const swappedSensorRule: Rule = ({ design, assessment }) =>
 export const chargeSenseRule: Rule = ({ design, assessment }) =>
   assessment.sensing.flatMap((sensing): Finding[] => {
     if (sensing.kind !== 'charge') return [];
-    const { control, board, pack, fullV, emptyV } = sensing;
+    const { control, sense, board, pack, fullV, emptyV } = sensing;
     const base = { stage: 'drive', aboutId: control.id } as const;
     const boardRail = board.railId === null ? undefined : assessment.rails.byId.get(board.railId);
     const isOwnRail =
-      board.part.regulator === null && boardRail?.sourceId === pack.id && boardRail.gives.kind !== 'converter';
+      board.part.regulator === null && boardRail?.sourceId === pack.id && boardRail.gives.form !== 'converter';
     if (isOwnRail)
       return [
         {
@@ -509,19 +514,19 @@ export const chargeSenseRule: Rule = ({ design, assessment }) =>
           fixes: [],
         },
       ];
-    const isBelow = control.lowV <= emptyV;
-    if (!isBelow && control.lowV < fullV) return [];
+    const isBelow = sense.lowV <= emptyV;
+    if (!isBelow && sense.lowV < fullV) return [];
     const better = Math.round((emptyV + (fullV - emptyV) * 0.3) * 100) / 100;
     return [
       {
         ...base,
         id: `sense-never:${control.id}`,
         gravity: 'stop',
-        actual: { kind: 'voltageV', value: control.lowV },
+        actual: { kind: 'voltageV', value: sense.lowV },
         limit: { kind: 'voltageV', value: isBelow ? emptyV : fullV },
         what: isBelow
-          ? `${control.name} waits for ${volts(control.lowV)}; the pack is cut off at ${volts(emptyV)}`
-          : `${control.name} calls low below ${volts(control.lowV)}; a full pack has ${volts(fullV)}`,
+          ? `${control.name} waits for ${volts(sense.lowV)}; the pack is cut off at ${volts(emptyV)}`
+          : `${control.name} calls low below ${volts(sense.lowV)}; a full pack has ${volts(fullV)}`,
         why: isBelow ? 'The piece is dark before the alarm comes.' : 'The alarm is on from the first minute.',
         mend: `Set it between the two: ${volts(better)} leaves time to go home.`,
         fixes: [{ label: `Set it to ${volts(better)}`, changes: changeItem(design, control.id, { lowV: better }) }],

@@ -10,9 +10,10 @@ import {
   tapeOf,
 } from '../../tests/designs.ts';
 import { assess } from '../assess.ts';
+import type { Finding } from '../items/index.ts';
 import { applyChanges, type Design } from '../plan/index.ts';
 import { readPlan } from '../plan/reading.ts';
-import { checkDesign, type Finding, isOpen, listStageStates, listWishes } from './index.ts';
+import { checkDesign, isOpen, listStageStates, listWishes } from './index.ts';
 
 const check = (design: Design): Finding[] => checkDesign(design, assess(design));
 const open = (design: Design): Finding[] => check(design).filter(isOpen);

@@ -1,5 +1,4 @@
 export { checkDesign, checkPlan, isOpen } from './checkDesign.ts';
-export { type Finding, type Fix, type Gravity, type Stage, stages } from './finding.ts';
 export { isFlashing } from './moodRules.ts';
 export { fusesFor } from './powerRules.ts';
 export { listStageStates, type StageState } from './stageStates.ts';

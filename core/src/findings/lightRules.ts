@@ -1,4 +1,5 @@
 import type { PlacedFit } from '../assess.ts';
+import type { Finding, PlacedPlain, PlacedTape } from '../items/index.ts';
 import {
   CLEARANCE_A_SIDE_MM,
   depthOverPitchFor,
@@ -6,14 +7,12 @@ import {
   fillOfHollow,
   fitBox,
   interleave,
-  type PlacedPlain,
-  type PlacedTape,
   rippleOf,
   type Size3,
 } from '../lights/index.ts';
 import { changeItem, changeWay, type Design, type Hollow, measureRoute } from '../plan/index.ts';
 import { printQuantity } from '../units/index.ts';
-import type { Finding, Rule } from './finding.ts';
+import type { Rule } from './finding.ts';
 
 const mm = (value: number): string => printQuantity('lengthMm', value);
 
@@ -79,13 +78,13 @@ export const fitRule: Rule = ({ design, assessment }) =>
     const group = assessment.placed.find((each) => each.id === placed.groupId);
     if (placed.verdict === 'fits' || !hollow || !group) return [];
     if (hollow.kind === 'bore' && placed.fit) return [judgeBore(group.name, placed, placed.fit, hollow, index)];
-    return hollow.kind === 'channel' && group.kind !== 'leds' ? [judgeChannel(group, placed, hollow, index)] : [];
+    return hollow.kind === 'channel' && group.shape !== 'lights' ? [judgeChannel(group, placed, hollow, index)] : [];
   });
 
 /** A tape that has no light on its route, or that is not drawn yet. */
 export const emptyTapeRule: Rule = ({ assessment }) =>
   assessment.placed.flatMap((group): Finding[] =>
-    group.kind !== 'leds' && group.cut.lights === 0
+    group.shape !== 'lights' && group.cut.lights === 0
       ? [
           {
             id: `empty:${group.id}`,
@@ -104,7 +103,7 @@ export const emptyTapeRule: Rule = ({ assessment }) =>
 /** Pixels of four dice: the program lights three of them. */
 export const whiteDieRule: Rule = ({ design, assessment, library }) =>
   assessment.placed.flatMap((group): Finding[] => {
-    if (group.kind !== 'tape' || group.cut.lights === 0 || group.part.dice === 3) return [];
+    if (group.shape !== 'pixels' || group.cut.lights === 0 || group.part.dice === 3) return [];
     const { perMetre } = group.part;
     const plain = [...library.parts.values()].find(
       (part) => part.kind === 'pixel-tape' && part.dice === 3 && part.perMetre === perMetre,
@@ -133,9 +132,9 @@ export const whiteDieRule: Rule = ({ design, assessment, library }) =>
 /** One data line on which pixels of three dice and of four hang. */
 export const mixedLineRule: Rule = ({ design, assessment }) =>
   assessment.placed.flatMap((group): Finding[] => {
-    if (group.kind !== 'tape' || group.cut.lights === 0) return [];
+    if (group.shape !== 'pixels' || group.cut.lights === 0) return [];
     const before = assessment.placed.find((each) => each.id === group.tape.after);
-    if (before?.kind !== 'tape' || before.part.dice === group.part.dice) return [];
+    if (before?.shape !== 'pixels' || before.part.dice === group.part.dice) return [];
     return [
       {
         id: `mixed-line:${group.id}`,
@@ -153,7 +152,7 @@ export const mixedLineRule: Rule = ({ design, assessment }) =>
 /** Every single light of a design is meant to be somewhere; a group without a place lights nothing. */
 export const unplacedRule: Rule = ({ design }) =>
   design.items
-    .filter((item) => item.kind === 'light' && item.places.length === 0)
+    .filter((item) => 'places' in item && item.places.length === 0)
     .map((item) => ({
       id: `unplaced:${item.id}`,
       gravity: 'mend',
@@ -204,7 +203,7 @@ const CLOSED_SHARE = 1.6;
 /** Lights by turns round a closed ring whose number does not go up: at the seam a channel is missing. */
 export const seamRule: Rule = ({ assessment }) =>
   assessment.placed.flatMap((group): Finding[] => {
-    if (group.kind !== 'leds' || group.group.channels < 3 || group.places.length <= group.group.channels) return [];
+    if (group.shape !== 'lights' || group.group.channels < 3 || group.places.length <= group.group.channels) return [];
     const { channels } = group.group;
     const [first, second, last] = [group.places[0], group.places[1], group.places[group.places.length - 1]];
     if (!first || !second || !last) return [];
@@ -235,7 +234,7 @@ const DOTS_RIPPLE = 0.08;
 /** A sheet so near to its lights that the dots show through. */
 export const dotsRule: Rule = ({ assessment, design }) =>
   assessment.placed.flatMap((group): Finding[] => {
-    if (group.kind === 'leds' || group.tape.diffuserMm === undefined || group.cut.lights < 2) return [];
+    if (group.shape === 'lights' || group.tape.diffuserMm === undefined || group.cut.lights < 2) return [];
     const pitchMm = 1000 / group.part.perMetre;
     const ripple = rippleOf(group.tape.diffuserMm, pitchMm);
     if (ripple <= DOTS_RIPPLE) return [];
@@ -264,7 +263,7 @@ const DRAWN_SHARE = 0.03;
 /** Tapes whose measured length is not that of their drawn line: told once for all of them. */
 export const drawnLengthRule: Rule = ({ assessment, design }) => {
   const off = assessment.placed.flatMap((group) => {
-    if (group.kind === 'leds' || group.tape.lengthMm === null || group.tape.route.length < 2) return [];
+    if (group.shape === 'lights' || group.tape.lengthMm === null || group.tape.route.length < 2) return [];
     if ('grid' in group.tape && group.tape.grid) return [];
     const drawnMm = measureRoute(group.tape.route);
     return Math.abs(drawnMm - group.routeMm) <= DRAWN_SHARE * group.routeMm ? [] : [{ group, drawnMm }];

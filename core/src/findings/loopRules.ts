@@ -1,7 +1,8 @@
 import type { LoopBudget } from '../assess.ts';
+import type { Finding, Fix } from '../items/index.ts';
 import { changeItem } from '../plan/index.ts';
 import { printQuantity } from '../units/index.ts';
-import type { Finding, Fix, Rule, RuleInput } from './finding.ts';
+import type { Rule, RuleInput } from './finding.ts';
 
 /** Below this a chase is seen to step. */
 const LEAST_FRAMES_PER_S = 20;

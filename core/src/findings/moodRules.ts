@@ -1,9 +1,9 @@
 import type { Assessment } from '../assess.ts';
-import { itemsOf } from '../items/index.ts';
+import { type Finding, type Fix, kindOf } from '../items/index.ts';
 import { compileMove, MOST_CELLS, NO_CONTROL, stillAfter } from '../motion/index.ts';
 import { heightOf, type Mood, type Move } from '../plan/index.ts';
 import { printQuantity } from '../units/index.ts';
-import type { Finding, Fix, Rule } from './finding.ts';
+import type { Rule } from './finding.ts';
 
 const MOST_FLASHES_PER_S = 3;
 
@@ -362,7 +362,7 @@ export const lightsItselfRule: Rule = ({ design }) => {
     !piece.lightsItself ||
     moods.list.length === 0 ||
     moods.cues.some((cue) => cue.when.kind === 'dark') ||
-    itemsOf(design, 'light gate').length > 0
+    design.items.some((item) => kindOf(item.kind).seesLight)
   )
     return [];
   return [

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { ledsOf, moodOf, soundDesign, soundSimple, tapeOf } from '../../tests/designs.ts';
 import { assess } from '../assess.ts';
+import type { Finding } from '../items/index.ts';
 import { applyChanges, type Cue, type Design, type Mood, type Move } from '../plan/index.ts';
-import { checkDesign, type Finding } from './index.ts';
+import { checkDesign } from './index.ts';
 
 const at = { xMm: 0, yMm: 0 };
 type Moods = Design['moods'];

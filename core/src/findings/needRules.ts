@@ -1,4 +1,5 @@
-import type { Finding, Rule } from './finding.ts';
+import type { Finding } from '../items/index.ts';
+import type { Rule } from './finding.ts';
 
 /** What has to be decided before the figures are whole: each thing once, where it is decided. */
 export const needRule: Rule = ({ assessment }) =>

@@ -1,5 +1,5 @@
-import { kindOf } from '../items/index.ts';
-import type { Finding, Rule } from './finding.ts';
+import { type Finding, kindOf } from '../items/index.ts';
+import type { Rule } from './finding.ts';
 
 /** A plan that names a part which nobody knows any more: what hangs on it is left out of every figure. */
 export const partGoneRule: Rule = ({ design, library }) =>

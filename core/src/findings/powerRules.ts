@@ -1,20 +1,11 @@
 import { type Assessment, assess, type MoodCeiling, type SupplyAssessment } from '../assess.ts';
-import { type ItemOf, kindOf } from '../items/index.ts';
-import {
-  chemistries,
-  converters,
-  type Library,
-  type PackPart,
-  type Part,
-  packs,
-  plugs,
-  switches,
-} from '../parts/index.ts';
+import { type Finding, type Fix, kindOf, type PackItem } from '../items/index.ts';
+import { chemistries, converters, type Library, type Part, packs, plugs, switches } from '../parts/index.ts';
 import { applyChanges, changeItem, type Design, itemNamed } from '../plan/index.ts';
 import { chooseFuse, describeEnd, type LoadedLink, sourceAt } from '../power/index.ts';
 import { printQuantity } from '../units/index.ts';
 import { addBoost } from './driveRules.ts';
-import type { Finding, Fix, Rule, RuleInput } from './finding.ts';
+import type { Rule, RuleInput } from './finding.ts';
 
 const amps = (value: number): string => printQuantity('currentA', value);
 const volts = (value: number): string => printQuantity('voltageV', value);
@@ -277,7 +268,7 @@ export const runTimeRule: Rule = ({ design, assessment, library }) => {
   const runs = assessment.runsFor;
   const wanted = design.piece.hoursWanted;
   const supply = assessment.supplies.find((each) => each.runsFor === runs);
-  if (!runs || !supply || runs.cautiousH >= wanted || supply.rail.gives.kind !== 'pack') return [];
+  if (!runs || !supply || runs.cautiousH >= wanted || supply.rail.gives.form !== 'cells') return [];
   // It never starts: that has been told.
   if (runs.likelyH === 0 && starvesBoard(assessment, supply)) return [];
   const { part: now, item } = supply.rail.gives;
@@ -320,8 +311,8 @@ export const runTimeRule: Rule = ({ design, assessment, library }) => {
   ];
 };
 
-const isBurning = (item: ItemOf<'pack'>, supply: SupplyAssessment): boolean => {
-  const part = supply.rail.gives.kind === 'pack' ? supply.rail.gives.part : null;
+const isBurning = (item: PackItem, supply: SupplyAssessment): boolean => {
+  const part = supply.rail.gives.form === 'cells' ? supply.rail.gives.part : null;
   return item.id === supply.rail.id && part !== null && chemistries[part.chemistry].canBurn;
 };
 
@@ -330,7 +321,7 @@ const HARMLESS_SHORT_A = 1;
 
 /** A pack whose lead is judged by its fuse. */
 interface Fused {
-  readonly item: ItemOf<'pack'>;
+  readonly item: PackItem;
   readonly supply: SupplyAssessment;
   readonly burns: boolean;
   readonly bestA: number | null;
@@ -401,8 +392,9 @@ function largeFuse({ item, supply, bestA, fit }: Fused, fuseA: number): Finding[
 /** Fuse of every pack: there, and of the right size. */
 export const fuseRule: Rule = ({ design, assessment }) =>
   assessment.supplies.flatMap((supply): Finding[] => {
-    const { item } = supply.rail.gives;
-    if (item.kind !== 'pack') return [];
+    const { gives } = supply.rail;
+    if (gives.form !== 'cells') return [];
+    const { item } = gives;
     const [bestA, short] = [suitFuse(supply), shortA(supply)];
     const set = (label: string, fuseA: number | null): Fix => ({
       label,
@@ -425,10 +417,11 @@ export const fuseRule: Rule = ({ design, assessment }) =>
 /** Every pack wants a way to be cut off. */
 export const switchRule: Rule = ({ design, assessment }) =>
   assessment.supplies.flatMap((supply): Finding[] => {
-    const { item } = supply.rail.gives;
-    if (item.kind !== 'pack') return [];
+    const { gives } = supply.rail;
+    if (gives.form !== 'cells') return [];
+    const { item } = gives;
     const behind = assessment.rails.list.filter((rail) => rail.sourceId === item.id);
-    if (behind.some((rail) => rail.gives.kind === 'switch')) return [];
+    if (behind.some((rail) => rail.gives.form === 'contact')) return [];
     const drawn = assessment.consumers.filter((each) => behind.some((rail) => rail.id === each.railId));
     if (drawn.length === 0) return [];
     const packA = Number.isFinite(supply.mostA) ? supply.mostA : 0;
@@ -487,7 +480,7 @@ export const supplyRangeRule: Rule = (input) => {
     if (!range || !rail) return [];
     const findings: Finding[] = [];
     if (range.leastV < board.part.supplyLeastV) {
-      const isConverted = rail.gives.kind === 'converter';
+      const isConverted = rail.gives.form === 'converter';
       findings.push({
         id: `rail-low:${board.id}`,
         gravity: isConverted || range.nominalV >= board.part.supplyLeastV ? 'mend' : 'stop',
@@ -607,7 +600,7 @@ export const overVoltageRule: Rule = ({ design, assessment, library }) =>
 export const packMatchRule: Rule = ({ assessment }) => {
   const tooHigh = assessment.rails.list.flatMap((rail): Finding[] => {
     const from = rail.fromId === null ? undefined : assessment.rails.byId.get(rail.fromId);
-    if (rail.gives.kind !== 'converter' || !rail.gives.part || !from?.range) return [];
+    if (rail.gives.form !== 'converter' || !rail.gives.part || !from?.range) return [];
     const { part } = rail.gives;
     if (from.range.mostV <= part.inputMostV) return [];
     return [
@@ -630,7 +623,7 @@ export const packMatchRule: Rule = ({ assessment }) => {
   });
   const sleeping = assessment.supplies.flatMap((supply): Finding[] => {
     const { gives } = supply.rail;
-    const below = gives.kind === 'pack' || gives.kind === 'outside' ? gives.part?.switchesOffBelowA : undefined;
+    const below = gives.form === 'cells' || gives.form === 'outside' ? gives.part?.switchesOffBelowA : undefined;
     const lowest = assessment.moods.reduce((least, mood) => Math.min(least, mood.meanA), Number.POSITIVE_INFINITY);
     if (below === undefined || lowest >= below) return [];
     return [
@@ -650,111 +643,6 @@ export const packMatchRule: Rule = ({ assessment }) => {
   });
   return [...tooHigh, ...sleeping];
 };
-
-/** A capacity that its kind of cell can hardly have. */
-const OFTEN = 1.6;
-
-/** A pack as it is kept and charged. */
-interface Kept {
-  readonly item: ItemOf<'pack'>;
-  readonly part: PackPart;
-  readonly piece: Design['piece'];
-  readonly set: (label: string, fields: Readonly<Record<string, unknown>>) => Fix;
-}
-
-const aboutPack = ({ id }: ItemOf<'pack'>) => ({ stage: 'power', aboutId: id }) as const;
-
-function charging({ item, part, piece, set }: Kept): Finding | null {
-  const { rechargeable, canBurn } = chemistries[part.chemistry];
-  if (item.charging === 'taken out') return null;
-  if (!rechargeable)
-    return {
-      ...aboutPack(item),
-      id: `charge-primary:${item.id}`,
-      gravity: 'stop',
-      what: 'Cells of this kind must never be charged',
-      why: 'They leak or burst.',
-      mend: 'Exchange them, or take rechargeable cells.',
-      fixes: [set('They are exchanged', { charging: 'taken out' })],
-    };
-  if (item.charging === 'in place, while it runs')
-    return {
-      ...aboutPack(item),
-      id: `charge-and-use:${item.id}`,
-      gravity: 'stop',
-      what: `${item.name} is charged while the piece runs`,
-      why: `The load hides the end of charge, so a plain charger never stops${canBurn ? '; a lithium cell overheats inside a closed piece' : ''}.`,
-      mend: 'Charge it taken out, or with the switch proven to cut the load off.',
-      fixes: [set('Charge it taken out', { charging: 'taken out' })],
-    };
-  if (!canBurn || piece.setting === 'dry' || item.housing !== 'none') return null;
-  return {
-    ...aboutPack(item),
-    id: `charge-wet:${item.id}`,
-    gravity: 'stop',
-    what: `${item.name} is bare, gets wet, and is charged in place`,
-    why: 'Water bridges its contacts, and a wet lithium cell that is charged can burn.',
-    mend: 'Put it into a closed case, or take it out, dry it and charge it outside.',
-    fixes: [
-      set('Put it into a hard case', { housing: 'hard case' }),
-      set('Charge it taken out', { charging: 'taken out' }),
-    ],
-  };
-}
-
-function onBody({ item, part, piece, set }: Kept): Finding | null {
-  const { canBurn } = chemistries[part.chemistry];
-  if (!item.nextToBody || item.housing === 'hard case' || piece.carriedBy === 'nobody') return null;
-  return {
-    ...aboutPack(item),
-    id: `cell-on-body:${item.id}`,
-    gravity: canBurn ? 'stop' : 'mend',
-    what: `${item.name} sits next to the body ${item.housing === 'none' ? 'without a case' : 'in a soft pouch'}`,
-    why: `A fall or a screw end can pierce it against the wearer${canBurn ? '; a damaged lithium cell burns skin' : '; leaking cells burn skin'}.`,
-    mend: 'Put it into a hard case, away from the spine, with the lead’s exit relieved of strain.',
-    fixes: [set('Put it into a hard case', { housing: 'hard case' })],
-  };
-}
-
-function childReach({ item, part, piece, set }: Kept): Finding | null {
-  if (piece.carriedBy !== 'child' || item.lockedLid) return null;
-  return {
-    ...aboutPack(item),
-    id: `child-reach:${item.id}`,
-    gravity: 'stop',
-    what: `A child can reach the cells (${part.name})`,
-    why: 'Small cells are swallowed, and a swallowed coin cell burns within two hours; loose cells short.',
-    mend: 'Close the pack with a lid that needs a screwdriver.',
-    fixes: [set('The lid is screwed', { lockedLid: true })],
-  };
-}
-
-function untrueCapacity({ item, part, set }: Kept): Finding | null {
-  const stated = part.capacityMah.likely;
-  if (!item.capacityMah || item.capacityMah.likely <= OFTEN * stated) return null;
-  return {
-    ...aboutPack(item),
-    id: `capacity-much:${item.id}`,
-    gravity: 'mend',
-    actual: { kind: 'capacityMah', value: item.capacityMah.likely },
-    limit: { kind: 'capacityMah', value: stated * OFTEN },
-    what: `${printQuantity('capacityMah', item.capacityMah.likely)} are typed for a pack whose kind holds ${printQuantity('capacityMah', stated)}`,
-    why: 'No cell of this size holds so much: a label that says more is not true, and the night would end early.',
-    mend: 'Take what its kind holds, measure it in a run test, or choose the kind that it is.',
-    fixes: [set('Take what its kind holds', { capacityMah: null })],
-  };
-}
-
-/** How each pack is kept and charged, and whether its capacity can be true. */
-export const packCareRule: Rule = ({ design, assessment }) =>
-  assessment.supplies.flatMap((supply): Finding[] => {
-    const { gives } = supply.rail;
-    if (gives.kind !== 'pack' || !gives.part) return [];
-    const { item, part } = gives;
-    const set: Kept['set'] = (label, fields) => ({ label, changes: changeItem(design, item.id, fields) });
-    const kept: Kept = { item, part, piece: design.piece, set };
-    return [charging, onBody, childReach, untrueCapacity].flatMap((judge) => judge(kept) ?? []);
-  });
 
 /** Supplies whose signals cross must share their minus. */
 export const minusRule: Rule = ({ design, assessment }) => {
@@ -782,8 +670,9 @@ export const minusRule: Rule = ({ design, assessment }) => {
         : [];
     }),
     ...design.items.flatMap((item) => {
-      if (item.kind !== 'signal') return [];
-      const [from, to] = [item.from, item.board].map(
+      const giverId = kindOf(item.kind).control?.givenBy?.(item);
+      if (giverId === undefined || !('board' in item)) return [];
+      const [from, to] = [giverId, item.board].map(
         (id) => assessment.boards.find((board) => board.id === id) ?? assessment.boards[0],
       );
       return from && to ? [{ name: item.name, id: item.id, a: minusOf(from.railId), b: minusOf(to.railId) }] : [];

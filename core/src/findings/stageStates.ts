@@ -1,7 +1,6 @@
-import { type ItemRole, kindOf } from '../items/index.ts';
+import { type Finding, type ItemRole, kindOf, type Stage, stages } from '../items/index.ts';
 import type { Plan } from '../plan/index.ts';
 import { isOpen } from './checkDesign.ts';
-import { type Finding, type Stage, stages } from './finding.ts';
 
 /** How a bead of the cord looks: nothing done yet, something open, or settled. */
 export type StageState = 'untouched' | 'open' | 'settled';

@@ -1,7 +1,8 @@
+import type { Finding, Fix } from '../items/index.ts';
 import type { WireRun } from '../network/index.ts';
 import { printQuantity } from '../units/index.ts';
 import { wireCarriesA, wireDrop, wireOhmPerMetre } from '../wires/index.ts';
-import type { Finding, Fix, Rule, RuleInput } from './finding.ts';
+import type { Rule, RuleInput } from './finding.ts';
 
 /** More than this share of the rail lost in one run shows in the light. */
 const MOST_DROP_SHARE = 0.05;

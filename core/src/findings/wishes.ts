@@ -1,6 +1,6 @@
 import type { Assessment } from '../assess.ts';
 import { figuresOf } from '../figures/index.ts';
-import { itemsOf } from '../items/index.ts';
+import { kindOf } from '../items/index.ts';
 import type { Design } from '../plan/index.ts';
 import { printQuantity } from '../units/index.ts';
 
@@ -23,8 +23,9 @@ export function listWishes(design: Design, assessment: Assessment): Wish[] {
   const runs = figures.runsForH.likely === null ? null : assessment.runsFor;
   const goesOn =
     assessment.supplies.length > 0 && assessment.supplies.every((each) => each.tree.source.kind === 'steady');
-  const levers = itemsOf(design, 'switch');
-  const lightsUp = moods.cues.some((cue) => cue.when.kind === 'dark') || itemsOf(design, 'light gate').length > 0;
+  const levers = assessment.rails.list.filter((rail) => rail.gives.form === 'contact');
+  const lightsUp =
+    moods.cues.some((cue) => cue.when.kind === 'dark') || design.items.some((item) => kindOf(item.kind).seesLight);
   const isCeilingKnown = figures.ceiling.likely !== null;
   const over = assessment.ceilings.filter((ceiling) => ceiling.setTo > ceiling.brightness + 1e-6);
   const wishes: (Wish | null)[] = [

@@ -1,6 +1,13 @@
-import type { Part } from '../parts/index.ts';
+import type { Library, Part } from '../parts/index.ts';
 import type { Band, QuantityKind } from '../units/index.ts';
+import type { Purchase } from './buys.ts';
+import type { ControlFacet } from './controls.ts';
+import type { Drawing } from './drawing.ts';
+import type { OwnDraw } from './draws.ts';
 import type { PlanPoint } from './geometry.ts';
+import type { Feeding } from './gives.ts';
+import type { PlacedGroup } from './placed.ts';
+import type { ItemRule } from './rules.ts';
 import type { Item, ItemKind, ItemOf } from './types.ts';
 
 /** The stage on whose sheet an item is told about. */
@@ -55,8 +62,25 @@ export interface Fresh {
   readonly at: PlanPoint;
 }
 
-/** All that a kind of item says of itself. */
-export interface KindDefinition<K extends ItemKind = ItemKind> {
+/** What a kind that gives light says of its lights. */
+interface LightFacet<I> {
+  /**
+   * Its lights where they sit; null while its part is not known.
+   * @param firstIndex lights before it on its data line
+   */
+  readonly place: (item: I, library: Library, firstIndex: number) => PlacedGroup | null;
+  /** Whether it has colours that moods mix. */
+  readonly hasColours: (item: I, library: Library) => boolean;
+}
+
+/** The ports at which the lead that feeds an item ends; null = no minus comes with it. */
+export interface LeadPorts {
+  readonly plus: string;
+  readonly minus: string | null;
+}
+
+/** All that a kind of item says of itself. What it does not have is left out. */
+interface Kind<K extends ItemKind, I extends Item> {
   readonly kind: K;
   /** What it is called on a sheet. */
   readonly name: string;
@@ -64,11 +88,37 @@ export interface KindDefinition<K extends ItemKind = ItemKind> {
   readonly freshName?: string;
   readonly stage: ItemStage;
   readonly role: ItemRole;
-  readonly create: (fresh: Fresh) => ItemOf<K>;
+  readonly create: (fresh: Fresh) => I;
   readonly rows: readonly FormRow[];
   /** The parts that it names, by field. */
-  readonly parts: (item: ItemOf<K>) => readonly PartNamed[];
+  readonly parts: (item: I) => readonly PartNamed[];
+  readonly light?: LightFacet<I>;
+  readonly control?: ControlFacet<I>;
+  readonly feeding?: Feeding<I>;
+  /** Names of the channels that are switched apart, each to be said after the item's own; one alone has none. */
+  readonly channels?: (item: I, library: Library) => readonly string[];
+  readonly lead?: LeadPorts;
+  /** Its ports that others hang on, which are free until something does. */
+  readonly outputs?: (item: I, library: Library) => readonly string[];
+  /** What all that hangs on it goes through. */
+  readonly throughOhm?: (item: I, library: Library) => number;
+  /** What it draws of its own; null while its part is not known. */
+  readonly draws?: (item: I, library: Library, nominalV: number) => OwnDraw | null;
+  /** What is bought with it, besides the parts that it names. */
+  readonly buys?: (item: I) => readonly Purchase[];
+  /** Draws what is between its ports. */
+  readonly draw?: (item: I, drawing: Drawing) => void;
+  /** Lights in the dark by itself what hangs on it, without a program. */
+  readonly seesLight?: true;
+  /** What is to be found about it alone. */
+  readonly rules?: readonly ItemRule<I>[];
 }
+
+/** The definition of one kind. */
+export type KindDefinition<K extends ItemKind> = Kind<K, ItemOf<K>>;
+
+/** A definition whose kind is not known where it is used: it must only be given items of its own. */
+export type AnyKind = Kind<ItemKind, Item>;
 
 /** A part that an item names; null = not chosen. */
 export interface PartNamed {
@@ -76,12 +126,6 @@ export interface PartNamed {
   readonly partKind: Part['kind'];
   readonly part: string | null;
 }
-
-/** A definition whose kind is not known where it is used. */
-export type AnyKind = Omit<KindDefinition, 'create' | 'parts'> & {
-  readonly create: (fresh: Fresh) => Item;
-  readonly parts: (item: Item) => readonly PartNamed[];
-};
 
 /** The ways of a switched item with which a fresh one begins. */
 export const asReckoned = { way: 'auto' } as const;

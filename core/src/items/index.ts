@@ -1,3 +1,5 @@
+export { chipInputA, chipVoltageV, rangeOfChip, regulatedChip } from './board/chip.ts';
+export { type Purchase, pieces, resistors } from './buys.ts';
 export type {
   AnyKind,
   FormRow,
@@ -5,9 +7,11 @@ export type {
   ItemRole,
   ItemStage,
   KindDefinition,
+  LeadPorts,
   Nameable,
   PartNamed,
 } from './contract.ts';
+export type { Sense } from './controls.ts';
 export {
   boostInput,
   CONVERTER_TOLERANCE,
@@ -17,8 +21,14 @@ export {
   linearHeat,
   solveConstantPower,
 } from './converter/model.ts';
+export type { Drawing } from './drawing.ts';
+export type { OwnDraw } from './draws.ts';
+export { type Change, type Finding, type Fix, type Gravity, type Stage, stages } from './finding.ts';
 export { distanceMm, measureRoute, type PlanPoint, walkRoute } from './geometry.ts';
-export { kindOf, kinds, rowsOf } from './kinds.ts';
+export type { Giving, RailRange } from './gives.ts';
+export { hasColours, kindOf, kinds, rowsOf } from './kinds.ts';
+export { discField, reachMm } from './leadSwitch/magnet.ts';
+export { designLightGate, type GateAt, gateNode } from './lightGate/model.ts';
 export {
   type Along,
   alongs,
@@ -41,15 +51,25 @@ export {
   packResistanceOhm,
 } from './pack/model.ts';
 export {
+  countLights,
+  distanceToGroupMm,
+  type PlacedGroup,
+  type PlacedLeds,
+  type PlacedPlain,
+  type PlacedTape,
+} from './placed.ts';
+export { coloursOfTape } from './plainTape/colours.ts';
+export {
   canBeNamed,
   forgetIn,
-  hasColours,
   itemsOf,
   nameableWords,
   type Reference,
   referencesOf,
   waysOf,
 } from './references.ts';
+export type { RuledChannel } from './rules.ts';
+export { cutTape, type TapeCut, tapeLights } from './tapeCut.ts';
 export type {
   BoardItem,
   BoxItem,

@@ -1,3 +1,4 @@
+import type { Library } from '../parts/index.ts';
 import { board } from './board/kind.ts';
 import { box } from './box/kind.ts';
 import type { AnyKind, FormRow } from './contract.ts';
@@ -55,3 +56,7 @@ export const rowsOf = (item: Item): readonly FormRow[] => [
   ...kindOf(item.kind).rows,
   ...(item.kind === 'switch' && item.magnet ? magnetRows : []),
 ];
+
+/** Whether a light item has colours of its own that moods mix, as pixels and colour tape have. */
+export const hasColours = (item: Item, library: Library): boolean =>
+  kindOf(item.kind).light?.hasColours(item, library) ?? false;

@@ -1,4 +1,3 @@
-import { findPart, type Library } from '../parts/index.ts';
 import type { Nameable } from './contract.ts';
 import type { Item, ItemOf, SwitchedBy } from './types.ts';
 
@@ -120,9 +119,3 @@ export const itemsOf = <K extends Item['kind']>(
 ): readonly ItemOf<K>[] =>
   // The kinds were compared just now, which is what narrows the union.
   items.filter((item) => (of as readonly string[]).includes(item.kind)) as unknown as readonly ItemOf<K>[];
-
-/** Whether a light item has colours of its own that moods mix, as pixels and colour tape have. */
-export function hasColours(item: Item, library: Library): boolean {
-  if (item.kind === 'pixel tape') return true;
-  return item.kind === 'plain tape' && (findPart(library, 'plain-tape', item.part)?.colours ?? 1) > 1;
-}

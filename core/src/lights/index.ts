@@ -39,16 +39,6 @@ export {
 } from './marking.ts';
 export { layersForRatio, panelContrast, throughLayers } from './masking.ts';
 export { listMovables, type MovableGroup } from './movables.ts';
-export {
-  countLights,
-  distanceToGroupMm,
-  orderChains,
-  type PlacedGroup,
-  type PlacedLeds,
-  type PlacedPlain,
-  type PlacedTape,
-  placeLights,
-} from './place.ts';
+export { orderChains, placeLights } from './place.ts';
 export { longestTapeMm, tapeCurrent } from './plainTape.ts';
 export { bareRadiusMm, PIXEL_MCD, spotRadius, spotRadiusMm } from './spot.ts';
-export { cutTape, type TapeCut, tapeLights } from './tapeCount.ts';

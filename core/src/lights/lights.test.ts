@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ledsOf, soundDesign, tapeOf } from '../../tests/designs.ts';
+import { cutTape } from '../items/index.ts';
 import { builtInLibrary, leds } from '../parts/index.ts';
-import { bundleDiameterMm, cutTape, fitLight, fitTape, placeLights } from './index.ts';
+import { bundleDiameterMm, fitLight, fitTape, placeLights } from './index.ts';
 
 const led3 = leds.find((part) => part.id === 'led-3mm-amber');
 if (!led3) throw new Error('the 3 mm amber light is in the catalogue');

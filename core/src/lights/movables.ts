@@ -1,7 +1,5 @@
-import { hasColours, type Item, itemsOf, type PlanPoint } from '../items/index.ts';
-import type { Library } from '../parts/index.ts';
+import { type Item, kindOf, type PlacedGroup, type PlanPoint } from '../items/index.ts';
 import type { Design } from '../plan/index.ts';
-import type { PlacedGroup } from './place.ts';
 
 /** What moods move of a plan, as points with their bytes and places: counts and places, no kinds. */
 export interface MovableGroup {
@@ -12,9 +10,9 @@ export interface MovableGroup {
   readonly grid?: { readonly columns: number; readonly rows: number; readonly snakes: boolean } | undefined;
 }
 
-function movableOf(group: PlacedGroup, library: Library): MovableGroup {
-  switch (group.kind) {
-    case 'tape':
+function movableOf(group: PlacedGroup): MovableGroup {
+  switch (group.shape) {
+    case 'pixels':
       return {
         id: group.id,
         points: group.cut.lights,
@@ -22,13 +20,8 @@ function movableOf(group: PlacedGroup, library: Library): MovableGroup {
         lightsAt: group.places.map((place) => [place]),
         grid: group.tape.grid,
       };
-    case 'plain':
-      return {
-        id: group.id,
-        points: 1,
-        bytesPerPoint: hasColours(group.tape, library) ? 3 : 1,
-        lightsAt: [group.places],
-      };
+    case 'units':
+      return { id: group.id, points: 1, bytesPerPoint: group.part.colours > 1 ? 3 : 1, lightsAt: [group.places] };
     default: {
       const points = Math.min(group.group.channels, Math.max(1, group.places.length));
       return {
@@ -47,7 +40,6 @@ function movableOf(group: PlacedGroup, library: Library): MovableGroup {
 export function listMovables(
   design: Pick<Design, 'items'>,
   placed: readonly PlacedGroup[],
-  library: Library,
   isDriven: (item: Item) => boolean,
 ): readonly MovableGroup[] {
   const byId = new Map(design.items.map((item) => [item.id, item]));
@@ -57,9 +49,16 @@ export function listMovables(
         const item = byId.get(group.id);
         return item !== undefined && isDriven(item);
       })
-      .map((group) => movableOf(group, library)),
-    ...itemsOf(design, 'signal').map(
-      (signal): MovableGroup => ({ id: signal.id, points: 1, bytesPerPoint: 1, lightsAt: [[signal.at]] }),
-    ),
+      .map(movableOf),
+    ...design.items
+      .filter((item) => kindOf(item.kind).control?.givenBy !== undefined)
+      .map(
+        (item): MovableGroup => ({
+          id: item.id,
+          points: 1,
+          bytesPerPoint: 1,
+          lightsAt: [['at' in item ? item.at : { xMm: 0, yMm: 0 }]],
+        }),
+      ),
   ];
 }

@@ -1,4 +1,5 @@
-import type { MovableGroup, PlacedGroup } from '../lights/index.ts';
+import type { PlacedGroup } from '../items/index.ts';
+import type { MovableGroup } from '../lights/index.ts';
 import { type Cue, changeMove, type Mood, type Move } from '../plan/index.ts';
 
 /** A mood that fits the lights of a plan, ready to be taken and taken apart. A row of moods brings its cues along. */
@@ -29,7 +30,7 @@ const listOffered = (placed: readonly PlacedGroup[], movables: readonly MovableG
         points: movable.points,
         isPixels: movable.bytesPerPoint === 3,
         isGrid: (movable.grid?.rows ?? 1) > 1,
-        colour: group.kind === 'leds' ? group.part.colour : '#ff9a3c',
+        colour: group.shape === 'lights' ? group.part.colour : '#ff9a3c',
       },
     ];
   });

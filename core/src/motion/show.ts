@@ -1,4 +1,4 @@
-import { type Along, alongs, type Control, type Laying, type PlanPoint } from '../items/index.ts';
+import { type Along, alongs, type Control, kindOf, type Laying, type PlanPoint } from '../items/index.ts';
 import type { Cue, Design, Mood, Move, Sign } from '../plan/index.ts';
 import { arrange, gatherSet, groupAsSet, type ShowSet } from './arrange.ts';
 import { type CompiledMove, compileMove, NO_CONTROL, wholeMs } from './compileMove.ts';
@@ -211,7 +211,7 @@ const compileControl = (
   sensing: ReadonlyMap<string, ShowSensing>,
 ): ShowControl => {
   const has = (when: CueWhen): boolean => cues.some((cue) => cue.control === index && cue.when === when);
-  const isSensor = control.kind === 'light sensor' || control.kind === 'charge sense';
+  const isSensor = kindOf(control.kind).control?.sense !== undefined;
   return {
     id: control.id,
     waits: has('double') || has('held'),

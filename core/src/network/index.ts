@@ -1,42 +1,26 @@
-export { chipVoltageV, LIFT_EFFICIENCY, rangeOfChip, regulatedChip } from './chip.ts';
 export { colourCores, wireColours } from './colours.ts';
+export { draftRuns } from './draftRuns.ts';
+export { type Corners, type Driven, drawnFrom, type SizingInput } from './driven.ts';
 export { type JoinedNet, joinNets } from './join.ts';
+export { type Loop, loopCurrentA } from './loop.ts';
 export { type Net, type NetName, type NetNamer, type NetRole, nameNets } from './netNames.ts';
-export { layRails, type Rail, type RailRange, type Rails } from './rails.ts';
+export { layRails, type Rail, type Rails } from './rails.ts';
 export {
   type Core,
   chooseGauge,
   cutLength,
-  draftRuns,
   finishRuns,
   isWire,
   type PortRef,
   type RunCarries,
   type RunDraft,
   type RunLoad,
-  rowRunId,
   runOhm,
   type WireRun,
-  type WiringInput,
   wireCoreOhm,
 } from './runs.ts';
-export {
-  baseResistor,
-  type Corners,
-  coloursOfTape,
-  type Driven,
-  drawnFrom,
-  isPinEnough,
-  type Loop,
-  loopCurrentA,
-  PULL_OHM,
-  type SizingInput,
-  sizeLights,
-  sizeTape,
-  spreadOverChannels,
-  type TransistorSwitch,
-  unlitOverPin,
-} from './sizing.ts';
+export { isPinEnough, sizeLights, spreadOverChannels } from './sizeLights.ts';
+export { sizeTape } from './sizeTape.ts';
 export {
   type Asked,
   type Board,
@@ -48,4 +32,8 @@ export {
   type Switched,
 } from './switching.ts';
 export { currentOfLead, type Tap, type TappedLead } from './taps.ts';
+export { baseResistor, PULL_OHM, type TransistorSwitch } from './transistors.ts';
+export { unlitOverPin } from './unlit.ts';
 export { isProgrammed, type StartsAs, type Way, ways } from './ways.ts';
+export { rowRunId } from './wirePixels.ts';
+export type { WiringInput } from './wiring.ts';

@@ -1,4 +1,5 @@
-import { itemsOf } from '../items/index.ts';
+import { kindOf } from '../items/index.ts';
+import type { Library } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
 import type { Rails } from './rails.ts';
 
@@ -45,7 +46,7 @@ function uniqueNames(): (wanted: string) => string {
 }
 
 /** Names the nets of a design: one name has one meaning, also where items are called alike. */
-export function nameNets(design: Pick<Design, 'items'>, rails: Rails): NetNamer {
+export function nameNets(design: Pick<Design, 'items'>, rails: Rails, library: Library): NetNamer {
   const nets = new Map<string, Net>();
   const unique = uniqueNames();
   const net = (id: string, role: NetRole, wanted: () => string, railId: string | null = null): Net => {
@@ -57,15 +58,16 @@ export function nameNets(design: Pick<Design, 'items'>, rails: Rails): NetNamer 
   };
   const nameOf = (id: string): string => design.items.find((item) => item.id === id)?.name ?? id;
   const sources = rails.list.filter((rail) => rail.fromId === null);
-  const lines = itemsOf(design, 'pixel tape').filter((tape) => tape.after === null);
+  const lines = design.items.filter((item) => 'after' in item && item.after === null);
+  const boards = design.items.filter((item) => kindOf(item.kind).role === 'board');
   const isMain = (railId: string): boolean => railId === rails.mainId;
   const plusName = (railId: string): string => {
     const rail = rails.byId.get(railId);
-    if (rail && rail.fromId === null && rail.gives.kind !== 'converter' && rail.gives.kind !== 'switch')
-      return sources.length > 1 ? `plus of ${rail.name}` : rail.gives.kind === 'outside' ? 'supply plus' : 'pack plus';
+    if (rail && rail.sourceId === railId)
+      return sources.length > 1 ? `plus of ${rail.name}` : rail.gives.form === 'outside' ? 'supply plus' : 'pack plus';
     return isMain(railId)
       ? 'rail plus'
-      : rail?.gives.kind === 'switch'
+      : rail?.gives.form === 'contact'
         ? `switched plus of ${rail.name}`
         : `plus of ${nameOf(railId)}`;
   };
@@ -82,7 +84,7 @@ export function nameNets(design: Pick<Design, 'items'>, rails: Rails): NetNamer 
       return net(`minus:${minusId}`, 'minus', () => (minusId === 'common' ? 'minus' : `minus of ${nameOf(minusId)}`));
     },
     channel: (itemId, channel) =>
-      net(`channel:${itemId}:${channel}`, 'signal', () => channelName(design, itemId, channel)),
+      net(`channel:${itemId}:${channel}`, 'signal', () => channelName(design, library, itemId, channel)),
     behind: (itemId, placeId) =>
       net(`behind:${itemId}:${placeId}`, 'signal', () => `plus of ${nameOf(itemId)}, behind its resistor`),
     data: (tapeId) =>
@@ -93,9 +95,7 @@ export function nameNets(design: Pick<Design, 'items'>, rails: Rails): NetNamer 
       net(`data:${tapeId}:row ${row + 2}`, 'data', () => `data of ${nameOf(tapeId)}, row ${row + 2}`),
     signal: (controlId) => net(`signal:${controlId}`, 'signal', () => `signal ${nameOf(controlId)}`),
     chip: (boardId) =>
-      net(`chip:${boardId}`, 'rail plus', () =>
-        itemsOf(design, 'board').length > 1 ? `chip plus of ${nameOf(boardId)}` : 'chip plus',
-      ),
+      net(`chip:${boardId}`, 'rail plus', () => (boards.length > 1 ? `chip plus of ${nameOf(boardId)}` : 'chip plus')),
     switchedMinus: (gateId) => net(`switched:${gateId}`, 'signal', () => `switched minus of ${nameOf(gateId)}`),
     driver: (driverId, side) => net(`driver ${side}:${driverId}`, 'signal', () => `${side} of ${nameOf(driverId)}`),
     output: (boxId, output) => net(`output:${boxId}:${output}`, 'signal', () => `output ${output} of ${nameOf(boxId)}`),
@@ -105,13 +105,9 @@ export function nameNets(design: Pick<Design, 'items'>, rails: Rails): NetNamer 
 }
 
 /** A channel by its item: numbered where there are several, by its colour where they are colours. */
-function channelName(design: Pick<Design, 'items'>, itemId: string, channel: number): string {
+function channelName(design: Pick<Design, 'items'>, library: Library, itemId: string, channel: number): string {
   const item = design.items.find((each) => each.id === itemId);
   if (!item) return `channel ${itemId}`;
-  if (item.kind === 'plain tape') {
-    const colour = ['red', 'green', 'blue', 'white'][channel - 1];
-    return item.part.endsWith('-1') ? `channel ${item.name}` : `channel ${item.name} ${colour}`;
-  }
-  if (item.kind === 'light' && item.channels > 1) return `channel ${item.name} ${channel}`;
-  return `channel ${item.name}`;
+  const own = kindOf(item.kind).channels?.(item, library)[channel - 1] ?? '';
+  return own === '' ? `channel ${item.name}` : `channel ${item.name} ${own}`;
 }

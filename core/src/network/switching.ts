@@ -1,4 +1,4 @@
-import { hasColours, type Item, itemsOf, type SwitchedBy, waysOf } from '../items/index.ts';
+import { type BoardItem, type Item, kindOf, type SwitchedBy, waysOf } from '../items/index.ts';
 import { type BoxPart, type ControllerPart, type DriverPart, findPart, type Library } from '../parts/index.ts';
 import { type Design, itemNamed } from '../plan/index.ts';
 import type { Rails } from './rails.ts';
@@ -8,7 +8,7 @@ import { type Way, ways } from './ways.ts';
 export interface Board {
   readonly id: string;
   readonly name: string;
-  readonly item: Extract<Item, { kind: 'board' }>;
+  readonly item: BoardItem;
   readonly part: ControllerPart;
   readonly railId: string | null;
 }
@@ -30,9 +30,11 @@ export interface Switched {
   readonly box: BoxPart | null;
 }
 
+const isBoard = (item: Item): item is BoardItem => kindOf(item.kind).role === 'board';
+
 /** The boards of a design; one whose kind is not known is left out. */
 export const listBoards = (design: Pick<Design, 'items'>, library: Library, rails: Rails): readonly Board[] =>
-  itemsOf(design, 'board').flatMap((item) => {
+  design.items.filter(isBoard).flatMap((item) => {
     const part = findPart(library, 'controller', item.part);
     return part ? [{ id: item.id, name: item.name, item, part, railId: rails.feedOf(item) }] : [];
   });
@@ -60,19 +62,15 @@ export interface Asked {
 
 /** What is decided for an item that says "as reckoned": by a board where moods ask for it, else by its supply. */
 function reckonWay(item: Item, asked: Asked, hasBoards: boolean): SwitchedBy['way'] | 'undecided' {
-  if (item.kind === 'load') return 'always on';
+  if (kindOf(item.kind).role === 'load') return 'always on';
   const isAsked = asked.moves.has(item.id);
   if (hasBoards) return isAsked || !asked.hasMoods ? 'auto' : 'always on';
   return isAsked ? 'undecided' : 'always on';
 }
 
-/** How many channels of a light item are switched apart. */
-export function channelsOf(item: Item, library: Library): number {
-  if (item.kind === 'light') return Math.max(1, Math.min(item.channels, Math.max(1, item.places.length)));
-  if (item.kind === 'plain tape')
-    return hasColours(item, library) ? (findPart(library, 'plain-tape', item.part)?.colours ?? 1) : 1;
-  return item.kind === 'load' ? 1 : 0;
-}
+/** How many channels of an item are switched apart. */
+export const channelsOf = (item: Item, library: Library): number =>
+  kindOf(item.kind).channels?.(item, library).length ?? 0;
 
 /**
  * How every channel of every item is switched: the maker's word, or what follows. `chooseAuto` says between pin and
@@ -129,11 +127,11 @@ function wayOf(
   return ways[decided].pin !== 'none' && !board ? ways.undecided : ways[decided];
 }
 
-/** The kinds of a driver or box that is named. */
-const partsOf = (named: Item | null, library: Library): Pick<Switched, 'driver' | 'box'> => ({
-  driver: named?.kind === 'driver' ? (findPart(library, 'driver', named.part) ?? null) : null,
-  box: named?.kind === 'box' ? (findPart(library, 'box', named.part) ?? null) : null,
-});
+/** The part of a driver or box that is named. */
+function partsOf(named: Item | null, library: Library): Pick<Switched, 'driver' | 'box'> {
+  const part = named && 'part' in named ? named.part : null;
+  return { driver: findPart(library, 'driver', part) ?? null, box: findPart(library, 'box', part) ?? null };
+}
 
 /** What is fed by way of a switch of its own takes from there; by way of a driver, from what feeds that. */
 function railOf(item: Item, own: SwitchedBy, named: Item | null, rails: Rails): string | null {

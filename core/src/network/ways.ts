@@ -35,6 +35,8 @@ export interface Way {
   /** Light is a low pin; of a transistor above, where no helper stands before it. */
   readonly isLitLow: boolean;
   readonly startsAs: StartsAs;
+  /** What a hand does to light it for a test. */
+  readonly toLight: string;
   /** The side of the transistor; null = none of its own. */
   readonly transistor: TransistorPart['side'] | null;
   /** Where its run of wire begins: at a board, at the item that switches, or at what feeds it. */
@@ -42,6 +44,7 @@ export interface Way {
 }
 
 const plain = {
+  toLight: 'Switch it on',
   pin: 'none',
   throughPin: 'not',
   isLitLow: false,
@@ -127,6 +130,7 @@ export const ways: Readonly<Record<Exclude<Way['id'], 'auto'>, Way>> = {
     plusSide: 'rail plus',
     minusSide: 'switched minus',
     startsAs: 'as the room',
+    toLight: 'Cover the sensor',
     hub: 'by',
   },
   driver: {
@@ -147,6 +151,7 @@ export const ways: Readonly<Record<Exclude<Way['id'], 'auto'>, Way>> = {
     plusSide: 'rail plus',
     minusSide: 'box output',
     startsAs: 'as its remote left it',
+    toLight: 'Put its output on with the remote',
     hub: 'by',
   },
   undecided: {

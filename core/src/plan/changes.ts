@@ -1,10 +1,5 @@
+import type { Change } from '../items/index.ts';
 import type { Design } from './types.ts';
-
-/** One change to a design, as data: the value at a path of keys is replaced. */
-export interface Change {
-  readonly path: readonly (string | number)[];
-  readonly value: unknown;
-}
 
 function replaceAt(node: unknown, path: readonly (string | number)[], value: unknown): unknown {
   const [key, ...rest] = path;

@@ -18,7 +18,7 @@ export {
   walkRoute,
 } from '../items/index.ts';
 export { changeMove, heightOf, moveKinds, spanOfMove } from './changeMove.ts';
-export { applyChanges, type Change } from './changes.ts';
+export { applyChanges } from './changes.ts';
 export { createPlan, emptyDesign } from './empty.ts';
 export { changeItem, changeWay, itemNamed, lightItems, mapItem, movableItems } from './items.ts';
 export { sayLaying, sayMove } from './moveWords.ts';

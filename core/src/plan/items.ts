@@ -1,5 +1,4 @@
-import { type Item, kindOf, type SwitchedBy } from '../items/index.ts';
-import type { Change } from './changes.ts';
+import { type Change, type Item, kindOf, type SwitchedBy } from '../items/index.ts';
 import type { Design } from './types.ts';
 
 /** The item of this id, or undefined. */
@@ -12,7 +11,7 @@ export const lightItems = (design: Pick<Design, 'items'>): readonly Item[] =>
 
 /** Items that moods can move: what gives light, and signals from board to board. */
 export const movableItems = (design: Pick<Design, 'items'>): readonly Item[] =>
-  design.items.filter((item) => kindOf(item.kind).role === 'light' || item.kind === 'signal');
+  design.items.filter((item) => kindOf(item.kind).role === 'light' || kindOf(item.kind).control?.givenBy !== undefined);
 
 /** The changes that set fields of one item; paths within it may have dots. Empty where the item is gone. */
 export function changeItem(design: Design, id: string, fields: Readonly<Record<string, unknown>>): readonly Change[] {
@@ -24,9 +23,13 @@ export function changeItem(design: Design, id: string, fields: Readonly<Record<s
   }));
 }
 
+/** Whether an item says of each of its channels how it is switched. */
+const hasWayEach = (item: Item | undefined): boolean =>
+  item !== undefined && 'switchedBy' in item && !('way' in item.switchedBy);
+
 /** The changes that switch every channel of an item in one way. */
 export const changeWay = (design: Design, id: string, way: SwitchedBy): readonly Change[] =>
-  changeItem(design, id, { switchedBy: itemNamed(design, id)?.kind === 'plain tape' ? [way] : way });
+  changeItem(design, id, { switchedBy: hasWayEach(itemNamed(design, id)) ? [way] : way });
 
 /** The design with one item changed. */
 export const mapItem = (design: Design, id: string, change: (item: Item) => Item): Design => ({

@@ -1,4 +1,4 @@
-import { type Control, itemsOf } from '../items/index.ts';
+import { type Control, kindOf } from '../items/index.ts';
 import type { Cue, Design } from './types.ts';
 
 /** Something that a control can do, as it is said in a sentence after "when". */
@@ -8,65 +8,16 @@ export interface Occasion {
   readonly words: string;
 }
 
-type Contact = 'signal' | 'button' | 'latching switch' | 'tilt switch' | 'held remote' | 'latched remote';
-type ContactWhen = 'button' | 'opened' | 'while' | 'held' | 'double';
-
-/** What a contact does, in the words for its kind; what makes no sense for a kind is missing. */
-const contactWords: Readonly<Record<Contact, Readonly<Partial<Record<ContactWhen, string>>>>> = {
-  button: {
-    button: 'is pressed',
-    opened: 'is let go',
-    while: 'is pressed, for as long as it is',
-    held: 'is held for',
-    double: 'is pressed twice',
-  },
-  'latching switch': { button: 'is put on', opened: 'is put off', while: 'is on, for as long as it is' },
-  'tilt switch': { button: 'tilts', opened: 'stands upright again', while: 'is tilted, for as long as it is' },
-  signal: { button: 'comes on', opened: 'goes off', while: 'is on, for as long as it is' },
-  'held remote': {
-    button: 'has its key pressed',
-    opened: 'has its key let go',
-    while: 'has its key held, for as long as it is',
-    held: 'has its key held for',
-    double: 'has its key pressed twice',
-  },
-  'latched remote': { button: 'comes on', opened: 'goes off', while: 'is on, for as long as it is' },
-};
-
-const contactOf = (control: Extract<Control, { kind: Contact | 'remote' }>): Contact =>
-  control.kind === 'remote' ? `${control.output} remote` : control.kind;
-
-const USUAL_HOLD_S = 1.5;
-
 /** All that one control can give a cue for, in the order in which it is offered. */
-export function occasionsOf(control: Control): readonly Occasion[] {
-  const controlId = control.id;
-  const say = (words: string): string => `${control.name} ${words}`;
-  switch (control.kind) {
-    case 'light sensor':
-      return [
-        { when: { kind: 'dark', controlId }, words: say('sees it get dark') },
-        { when: { kind: 'light', controlId }, words: say('sees it get light') },
-      ];
-    case 'charge sense':
-      return [{ when: { kind: 'low', controlId }, words: say('finds the pack low') }];
-    default: {
-      const words = contactWords[contactOf(control)];
-      const kinds: readonly ContactWhen[] = ['button', 'opened', 'while', 'held', 'double'];
-      return kinds.flatMap((kind): Occasion[] => {
-        const said = words[kind];
-        if (said === undefined) return [];
-        const when =
-          kind === 'held' ? ({ kind, controlId, holdS: USUAL_HOLD_S } as const) : ({ kind, controlId } as const);
-        return [{ when, words: say(said) }];
-      });
-    }
-  }
-}
+export const occasionsOf = (control: Control): readonly Occasion[] =>
+  (kindOf(control.kind).control?.doings(control) ?? []).map(({ does, words }) => ({
+    when: { ...does, controlId: control.id },
+    words: `${control.name} ${words}`,
+  }));
 
 /** All that boards listen to, in the order of the plan. */
 export const controlsOf = (design: Pick<Design, 'items'>): readonly Control[] =>
-  itemsOf(design, 'button', 'latching switch', 'tilt switch', 'remote', 'light sensor', 'charge sense', 'signal');
+  design.items.filter((item): item is Control => kindOf(item.kind).control !== undefined);
 
 /** What gives a cue without any control. */
 const occasionsByThemselves: readonly Occasion[] = [

@@ -1,5 +1,5 @@
-import type { ItemOf } from '@glimmer/core/items';
-import { finishedDiameter, type PlacedLeds } from '@glimmer/core/lights';
+import type { ItemOf, PlacedLeds } from '@glimmer/core/items';
+import { finishedDiameter } from '@glimmer/core/lights';
 import { bands } from '@glimmer/core/plan';
 import { printQuantity } from '@glimmer/core/units';
 import { Trash2 } from 'lucide-react';

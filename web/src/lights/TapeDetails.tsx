@@ -1,6 +1,5 @@
 import { explainTape } from '@glimmer/core/explain';
-import type { ItemOf } from '@glimmer/core/items';
-import type { PlacedPlain, PlacedTape } from '@glimmer/core/lights';
+import type { ItemOf, PlacedPlain, PlacedTape } from '@glimmer/core/items';
 import { stateFigure } from '@glimmer/core/parts';
 import { bands } from '@glimmer/core/plan';
 import { printQuantity } from '@glimmer/core/units';

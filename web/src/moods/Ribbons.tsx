@@ -1,4 +1,4 @@
-import type { PlacedGroup } from '@glimmer/core/lights';
+import type { PlacedGroup } from '@glimmer/core/items';
 import { parseColour, type Ribbon, type Show, type ShowLimit } from '@glimmer/core/motion';
 import { printQuantity } from '@glimmer/core/units';
 import { line, scaleLinear } from 'd3';
@@ -175,7 +175,7 @@ export function Ribbons({ show, limit, moodIndex, placed, spanS }: RibbonsProps)
             <span className="truncate text-[13px] text-faint">{group?.name}</span>
             <RibbonCanvas
               ribbon={ribbon}
-              tint={group?.kind === 'leds' ? parseColour(group.part.colour) : WHITE}
+              tint={group?.shape === 'lights' ? parseColour(group.part.colour) : WHITE}
               high={ribbons.length > 5 ? 24 : 56}
               label={`${group?.name ?? 'group'} ${woven ? `over ${spanS} seconds` : 'is being woven'}`}
             />

@@ -1,4 +1,4 @@
-import type { Stage } from '@glimmer/core/findings';
+import type { Stage } from '@glimmer/core/items';
 import { useViewStore, view } from '../state/viewStore.ts';
 import { Choice } from '../widgets/fields.tsx';
 

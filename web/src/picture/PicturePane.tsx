@@ -1,4 +1,5 @@
-import { isFlashing, type Stage } from '@glimmer/core/findings';
+import { isFlashing } from '@glimmer/core/findings';
+import type { Stage } from '@glimmer/core/items';
 import { controlsOf, type PlanPoint } from '@glimmer/core/plan';
 import { Lamp, LampDesk, Pause, Play, StepForward } from 'lucide-react';
 import { nanoid } from 'nanoid';

@@ -78,7 +78,7 @@ export function listLights({ placed, show, driven, consumers }: Assessment): Lig
     // What no program drives is lit while its supply is; on a supply that is not there it stays dark.
     const isLit = (consumers.find((each) => each.id === group.id)?.steadyPeakA ?? 0) > 0;
     if (!row && !isLit) return [];
-    if (group.kind === 'tape') {
+    if (group.shape === 'pixels') {
       if (!row) return [];
       return group.places.map((place, i) => ({
         ...place,
@@ -93,15 +93,15 @@ export function listLights({ placed, show, driven, consumers }: Assessment): Lig
     }
     const channels = Math.max(1, row?.points ?? 1);
     const share = drive ? drive.corners.currentA / Math.max(1e-6, drive.ratedCurrentA) : 1;
-    const mcd = group.kind === 'leds' ? group.part.intensityMcd : PIXEL_MCD;
-    const diffuserMm = group.kind === 'leds' ? group.group.diffuserMm : group.tape.diffuserMm;
+    const mcd = group.shape === 'lights' ? group.part.intensityMcd : PIXEL_MCD;
+    const diffuserMm = group.shape === 'lights' ? group.group.diffuserMm : group.tape.diffuserMm;
     return group.places.map((place, i) => ({
       ...place,
       at: row ? row.offset + (row.bytesPerPoint === 3 ? 0 : i % channels) : ALWAYS,
-      colour: row?.bytesPerPoint === 3 ? null : group.kind === 'leds' ? parseColour(group.part.colour) : WHITE,
+      colour: row?.bytesPerPoint === 3 ? null : group.shape === 'lights' ? parseColour(group.part.colour) : WHITE,
       radiusMm: spotRadiusMm(bareRadiusMm(mcd), diffuserMm),
       relative: 1,
-      mcd: mcd * (group.kind === 'leds' ? share : 1),
+      mcd: mcd * (group.shape === 'lights' ? share : 1),
       dimmingHz: CHANNEL_DIMMING_HZ,
       onlyInDark: drive?.way.id === 'light gate',
     }));

@@ -28,11 +28,11 @@ function Details({ item }: { readonly item: Item }) {
   const placed = assessment.placed.find((group) => group.id === item.id);
   switch (item.kind) {
     case 'pixel tape':
-      return <PixelTapeDetails item={item} placed={placed?.kind === 'tape' ? placed : undefined} />;
+      return <PixelTapeDetails item={item} placed={placed?.shape === 'pixels' ? placed : undefined} />;
     case 'plain tape':
-      return <PlainTapeDetails item={item} placed={placed?.kind === 'plain' ? placed : undefined} />;
+      return <PlainTapeDetails item={item} placed={placed?.shape === 'units' ? placed : undefined} />;
     case 'light':
-      return <LightDetails item={item} placed={placed?.kind === 'leds' ? placed : undefined} />;
+      return <LightDetails item={item} placed={placed?.shape === 'lights' ? placed : undefined} />;
     default:
       return null;
   }

@@ -21,7 +21,7 @@ const hours = (value: number): string => printQuantity('timeH', value);
 /** The pack that the piece’s hours hang on. */
 function packOf(assessment: Assessment) {
   const gives = assessment.supplies.find((supply) => supply.runsFor === assessment.runsFor)?.rail.gives;
-  return gives?.kind === 'pack' ? gives : null;
+  return gives?.form === 'cells' ? gives : null;
 }
 
 function RunTestForm() {

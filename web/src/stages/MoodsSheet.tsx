@@ -29,7 +29,7 @@ import { useSheet } from './useSheet.ts';
 const listGrounds = (design: Design, assessment: Assessment): Ground[] => [
   ...assessment.movables.map(({ id, bytesPerPoint }) => {
     const group = assessment.placed.find((each) => each.id === id);
-    const own = group?.kind === 'leds' ? group.part.colour : '#ffffff';
+    const own = group?.shape === 'lights' ? group.part.colour : '#ffffff';
     return {
       id,
       name: itemNamed(design, id)?.name ?? id,
@@ -42,7 +42,7 @@ const listGrounds = (design: Design, assessment: Assessment): Ground[] => [
     return {
       id: set.id,
       name: set.name,
-      fixedColour: first?.kind === 'leds' ? first.part.colour : null,
+      fixedColour: first?.shape === 'lights' ? first.part.colour : null,
       isSet: true,
     };
   }),

@@ -27,7 +27,7 @@ const suits = ({ leastA, mostA }: { readonly leastA: number; readonly mostA: num
 /** What the app says in the fields of a source that the maker has left to it. */
 function shownOf(item: Item, supply: SupplyAssessment | undefined): Shown {
   const gives = supply?.rail.gives;
-  if (!supply || gives?.kind !== 'pack' || gives.item.id !== item.id) return {};
+  if (!supply || gives?.form !== 'cells' || gives.item.id !== item.id) return {};
   const fuse = fusesFor(supply);
   const capacity = gives.part?.capacityMah;
   return {

@@ -1,5 +1,5 @@
 import type { Assessment } from '@glimmer/core/assess';
-import type { Finding } from '@glimmer/core/findings';
+import type { Finding } from '@glimmer/core/items';
 import type { Design, Plan } from '@glimmer/core/plan';
 import { usePlan } from '../state/planStore.ts';
 import { useReckoned } from '../state/useAssessment.tsx';

@@ -1,4 +1,5 @@
-import { applyChanges, type Change, type Design, type Plan } from '@glimmer/core/plan';
+import type { Change } from '@glimmer/core/items';
+import { applyChanges, type Design, type Plan } from '@glimmer/core/plan';
 import { type Draft, produce } from 'immer';
 import { type TemporalState, temporal } from 'zundo';
 import { create, useStore } from 'zustand';

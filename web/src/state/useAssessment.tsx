@@ -1,6 +1,7 @@
 import { type Assessment, assess } from '@glimmer/core/assess';
 import { listRebuilds, listSteps, type StepProgress, trackSteps } from '@glimmer/core/bench';
-import { checkPlan, type Finding } from '@glimmer/core/findings';
+import { checkPlan } from '@glimmer/core/findings';
+import type { Finding } from '@glimmer/core/items';
 import { createContext, type ReactNode, useContext, useMemo } from 'react';
 import { usePlan } from './planStore.ts';
 

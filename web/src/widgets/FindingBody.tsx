@@ -1,4 +1,4 @@
-import type { Gravity } from '@glimmer/core/findings';
+import type { Gravity } from '@glimmer/core/items';
 import { CircleAlert, Info, OctagonX, Wrench } from 'lucide-react';
 
 const looks: Readonly<

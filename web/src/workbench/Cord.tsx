@@ -1,4 +1,5 @@
-import { isOpen, listStageStates, type Stage, type StageState, stages } from '@glimmer/core/findings';
+import { isOpen, listStageStates, type StageState } from '@glimmer/core/findings';
+import { type Stage, stages } from '@glimmer/core/items';
 import { NavLink } from 'react-router';
 import { usePlan } from '../state/planStore.ts';
 import { useReckoned } from '../state/useAssessment.tsx';

@@ -1,5 +1,4 @@
-import { type Stage, stages } from '@glimmer/core/findings';
-import { kindOf } from '@glimmer/core/items';
+import { kindOf, type Stage, stages } from '@glimmer/core/items';
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';

@@ -1,4 +1,4 @@
-import type { Finding } from '@glimmer/core/findings';
+import type { Finding } from '@glimmer/core/items';
 import { Info } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { mend, undo } from '../state/planStore.ts';

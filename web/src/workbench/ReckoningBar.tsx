@@ -1,7 +1,8 @@
 import type { Assessment } from '@glimmer/core/assess';
 import { type BarFigure, explainFigure } from '@glimmer/core/explain';
 import { type Figured, type Figures, figuresOf } from '@glimmer/core/figures';
-import { type Finding, isOpen } from '@glimmer/core/findings';
+import { isOpen } from '@glimmer/core/findings';
+import type { Finding } from '@glimmer/core/items';
 import { printCeiling } from '@glimmer/core/power';
 import { printQuantity } from '@glimmer/core/units';
 import { usePlan } from '../state/planStore.ts';

@@ -1,5 +1,5 @@
 import { fingerprint } from '@glimmer/core/exports';
-import type { Stage } from '@glimmer/core/findings';
+import type { Stage } from '@glimmer/core/items';
 import { Redo2, Search, Undo2 } from 'lucide-react';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { disableGlobalCursorStyles, Panel, PanelGroup, PanelResizeHandle } from 'react-resizable-panels';

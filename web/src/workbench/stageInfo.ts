@@ -1,4 +1,4 @@
-import { type Stage, stages } from '@glimmer/core/findings';
+import { type Stage, stages } from '@glimmer/core/items';
 
 /** What each stage is called and which question it answers. */
 export const stageInfo: Readonly<Record<Stage, { readonly name: string; readonly question: string }>> = {

@@ -1,4 +1,5 @@
-import { type Finding, isOpen, stages } from '@glimmer/core/findings';
+import { isOpen } from '@glimmer/core/findings';
+import { type Finding, stages } from '@glimmer/core/items';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate } from 'react-router';
 import { redo, undo } from '../state/planStore.ts';

@@ -1,5 +1,8 @@
+import { findPart } from '../../parts/index.ts';
 import type { KindDefinition } from '../contract.ts';
+import { drawsAtRest } from '../draws.ts';
 import { feedRow, itsPart, partRow } from '../rows.ts';
+import { drawBoard } from './draw.ts';
 
 export const board: KindDefinition<'board'> = {
   kind: 'board',
@@ -19,4 +22,10 @@ export const board: KindDefinition<'board'> = {
   }),
   rows: [partRow('controller', 'Controller'), feedRow],
   parts: ({ part }) => itsPart('controller', part),
+  lead: { plus: 'plus in', minus: 'minus' },
+  draws: (item, library) => {
+    const part = findPart(library, 'controller', item.part);
+    return part ? drawsAtRest(part.drawA.likely, part.drawA.spread / part.drawA.likely) : null;
+  },
+  draw: drawBoard,
 };

@@ -1,8 +1,11 @@
+import { pieces } from '../buys.ts';
 import type { KindDefinition } from '../contract.ts';
+import { contactDoings } from '../controls.ts';
 import { bands } from '../limits.ts';
 import { boardRow } from '../rows.ts';
 
 const control = { stage: 'drive', role: 'control', parts: () => [] } as const;
+const contact = { pin: 'in', cores: ['minus'] } as const;
 
 export const button: KindDefinition<'button'> = {
   ...control,
@@ -10,6 +13,18 @@ export const button: KindDefinition<'button'> = {
   name: 'Button',
   create: (fresh) => ({ kind: 'button', ...fresh, board: null }),
   rows: [boardRow],
+  control: {
+    ...contact,
+    doings: () =>
+      contactDoings({
+        button: 'is pressed',
+        opened: 'is let go',
+        while: 'is pressed, for as long as it is',
+        held: 'is held for',
+        double: 'is pressed twice',
+      }),
+  },
+  buys: ({ name }) => [pieces('Push button, momentary', 0.5, name)],
 };
 export const latchingSwitch: KindDefinition<'latching switch'> = {
   ...control,
@@ -17,6 +32,11 @@ export const latchingSwitch: KindDefinition<'latching switch'> = {
   name: 'Switch',
   create: (fresh) => ({ kind: 'latching switch', ...fresh, board: null }),
   rows: [boardRow],
+  control: {
+    ...contact,
+    doings: () => contactDoings({ button: 'is put on', opened: 'is put off', while: 'is on, for as long as it is' }),
+  },
+  buys: ({ name }) => [pieces('Slide switch, 0.3 A, for a signal', 0.6, name)],
 };
 export const tiltSwitch: KindDefinition<'tilt switch'> = {
   ...control,
@@ -24,6 +44,16 @@ export const tiltSwitch: KindDefinition<'tilt switch'> = {
   name: 'Tilt switch',
   create: (fresh) => ({ kind: 'tilt switch', ...fresh, board: null }),
   rows: [boardRow],
+  control: {
+    ...contact,
+    doings: () =>
+      contactDoings({
+        button: 'tilts',
+        opened: 'stands upright again',
+        while: 'is tilted, for as long as it is',
+      }),
+  },
+  buys: ({ name }) => [pieces('Tilt switch, ball in a tube', 0.7, name)],
 };
 export const remote: KindDefinition<'remote'> = {
   ...control,
@@ -42,6 +72,24 @@ export const remote: KindDefinition<'remote'> = {
     },
     boardRow,
   ],
+  control: {
+    pin: 'in',
+    cores: ['chip plus', 'minus'],
+    radio: ({ output }) => output,
+    doings: ({ output }) =>
+      contactDoings(
+        output === 'held'
+          ? {
+              button: 'has its key pressed',
+              opened: 'has its key let go',
+              while: 'has its key held, for as long as it is',
+              held: 'has its key held for',
+              double: 'has its key pressed twice',
+            }
+          : { button: 'comes on', opened: 'goes off', while: 'is on, for as long as it is' },
+      ),
+  },
+  buys: ({ name }) => [pieces('Radio receiver, one channel, with its hand transmitter', 7.5, name)],
 };
 export const lightSensor: KindDefinition<'light sensor'> = {
   ...control,
@@ -65,6 +113,16 @@ export const lightSensor: KindDefinition<'light sensor'> = {
     },
     boardRow,
   ],
+  control: {
+    pin: 'level',
+    cores: ['chip plus'],
+    doings: () => [
+      { does: { kind: 'dark' }, words: 'sees it get dark' },
+      { does: { kind: 'light' }, words: 'sees it get light' },
+    ],
+    sense: ({ darkOhm, lightOhm }) => ({ kind: 'light', darkOhm, lightOhm }),
+  },
+  buys: ({ name }) => [pieces('Light sensor, photoresistor', 0.35, name)],
 };
 export const chargeSense: KindDefinition<'charge sense'> = {
   ...control,
@@ -77,4 +135,10 @@ export const chargeSense: KindDefinition<'charge sense'> = {
     { type: 'named', field: 'of', label: 'Of the pack', names: 'pack', none: 'the only one there is' },
     boardRow,
   ],
+  control: {
+    pin: 'level',
+    cores: ['minus'],
+    doings: () => [{ does: { kind: 'low' }, words: 'finds the pack low' }],
+    sense: ({ of, lowV, settleS }) => ({ kind: 'charge', packId: of, lowV, settleS }),
+  },
 };

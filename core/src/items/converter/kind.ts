@@ -1,5 +1,8 @@
+import { findPart } from '../../parts/index.ts';
 import type { KindDefinition } from '../contract.ts';
 import { feedRow, itsPart, minusRow, partRow } from '../rows.ts';
+import { drawConverter } from './draw.ts';
+import { rangeOfConverter } from './model.ts';
 
 export const converter: KindDefinition<'converter'> = {
   kind: 'converter',
@@ -17,4 +20,16 @@ export const converter: KindDefinition<'converter'> = {
   }),
   rows: [partRow('converter', 'Converter'), feedRow, minusRow],
   parts: ({ part }) => itsPart('converter', part),
+  lead: { plus: 'in plus', minus: 'in minus' },
+  feeding: {
+    ports: { plus: 'out plus', minus: 'out minus' },
+    giving: (item, library) => ({
+      form: 'converter',
+      item,
+      part: findPart(library, 'converter', item.part) ?? null,
+    }),
+    rangeV: (giving, before) =>
+      giving.form === 'converter' && giving.part ? rangeOfConverter(giving.part, before) : null,
+  },
+  draw: drawConverter,
 };

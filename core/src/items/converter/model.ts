@@ -1,6 +1,7 @@
 import { type EfficiencyLaw, efficiencyAtLoad, shiftEfficiency } from '../../circuit/index.ts';
 import type { ConverterPart } from '../../parts/index.ts';
 import { defineFormula } from '../../units/index.ts';
+import type { RailRange } from '../gives.ts';
 
 export const boostInput = defineFormula({
   name: 'Current that a boost converter takes in',
@@ -74,3 +75,22 @@ export const CONVERTER_TOLERANCE = 0.03;
 
 /** What a converter's input takes for a current at its output: watts where it converts, amperes where it burns the rest. */
 export const isLinear = (part: ConverterPart): boolean => part.topology === 'linear';
+
+/** What comes out of a converter: its own voltage, or what a linear one that drops out lets through. */
+export function rangeOfConverter(part: ConverterPart, input: RailRange | null): RailRange {
+  const full = {
+    leastV: part.outputV * (1 - CONVERTER_TOLERANCE),
+    nominalV: part.outputV,
+    mostV: part.outputV * (1 + CONVERTER_TOLERANCE),
+  };
+  if (!input) return full;
+  const dropOutV = part.inputLeastV - part.outputV;
+  if (isLinear(part))
+    return {
+      leastV: Math.max(0, Math.min(full.leastV, input.leastV - dropOutV)),
+      nominalV: Math.max(0, Math.min(full.nominalV, input.nominalV - dropOutV)),
+      mostV: Math.max(0, Math.min(full.mostV, input.mostV - dropOutV)),
+    };
+  // A boost converter can only lift: what comes in above its output passes, less its diode.
+  return part.topology === 'boost' ? { ...full, mostV: Math.max(full.mostV, input.mostV - 0.3) } : full;
+}

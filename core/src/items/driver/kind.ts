@@ -1,6 +1,9 @@
+import { findPart } from '../../parts/index.ts';
 import type { KindDefinition } from '../contract.ts';
+import { drawsAtRest } from '../draws.ts';
 import { bands } from '../limits.ts';
 import { feedRow, itsPart, partRow } from '../rows.ts';
+import { drawOwn } from '../switcher.ts';
 
 export const driver: KindDefinition<'driver'> = {
   kind: 'driver',
@@ -21,4 +24,10 @@ export const driver: KindDefinition<'driver'> = {
     feedRow,
   ],
   parts: ({ part }) => itsPart('driver', part),
+  lead: { plus: 'plus in', minus: 'minus' },
+  draws: ({ part }, library) => {
+    const found = findPart(library, 'driver', part);
+    return found ? drawsAtRest(found.ownA, 0.2) : null;
+  },
+  draw: ({ id }, drawing) => drawOwn(id, drawing),
 };

@@ -1,6 +1,8 @@
+import { findPart } from '../../parts/index.ts';
 import type { KindDefinition } from '../contract.ts';
 import { bands } from '../limits.ts';
 import { feedRow, itsPart, partRow } from '../rows.ts';
+import { magnetRule } from './rules.ts';
 
 export const leadSwitch: KindDefinition<'switch'> = {
   kind: 'switch',
@@ -10,6 +12,22 @@ export const leadSwitch: KindDefinition<'switch'> = {
   create: ({ id, name, at }) => ({ kind: 'switch', id, name, at, part: 'switch-slide-3a', feed: null }),
   rows: [partRow('switch', 'Switch'), feedRow],
   parts: ({ part }) => itsPart('switch', part),
+  lead: { plus: 'a', minus: null },
+  feeding: {
+    ports: { plus: 'b', minus: null },
+    giving: (item) => ({ form: 'contact', item }),
+    rangeV: (_, before) => before,
+  },
+  draw: ({ id, part }, drawing) => {
+    const [a, b] = [drawing.at(id, 'a'), drawing.at(id, 'b')];
+    const name = `${id}: contact`;
+    if (drawing.isOpen(id)) drawing.add(id, { kind: 'switch', name, a, b, closed: false });
+    else {
+      const ohm = findPart(drawing.library, 'switch', part)?.contactOhm ?? 0;
+      drawing.add(id, { kind: 'resistor', name, a, b, ohm });
+    }
+  },
+  rules: [magnetRule],
 };
 
 /** What a magnet switch is asked besides. */

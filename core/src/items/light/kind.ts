@@ -1,3 +1,4 @@
+import { findPart } from '../../parts/index.ts';
 import { asReckoned, type KindDefinition } from '../contract.ts';
 import { bands } from '../limits.ts';
 import { diffuserRow, feedRow, itsPart, partRow, switchedRow, wiringRow } from '../rows.ts';
@@ -68,4 +69,15 @@ export const light: KindDefinition<'light'> = {
     diffuserRow,
   ],
   parts: ({ part }) => itsPart('led', part),
+  light: {
+    hasColours: () => false,
+    place: (item, library) => {
+      const part = findPart(library, 'led', item.part);
+      if (!part) return null;
+      const { id, name, places } = item;
+      return { shape: 'lights', id, name, group: item, part, places: places.map(({ at }) => at) };
+    },
+  },
+  channels: ({ channels, places }) =>
+    channels > 1 ? Array.from({ length: Math.max(1, Math.min(channels, places.length)) }, (_, i) => `${i + 1}`) : [''],
 };

@@ -1,6 +1,13 @@
+import { findPart } from '../../parts/index.ts';
+import { pieces, resistors } from '../buys.ts';
 import type { KindDefinition } from '../contract.ts';
+import { drawsAtRest } from '../draws.ts';
 import { bands } from '../limits.ts';
 import { feedRow, itsPart } from '../rows.ts';
+import { closeToMinus, drawOwn } from '../switcher.ts';
+import { gateRule } from './rules.ts';
+
+const SENSOR_PRICE = 0.35;
 
 export const lightGate: KindDefinition<'light gate'> = {
   kind: 'light gate',
@@ -40,4 +47,18 @@ export const lightGate: KindDefinition<'light gate'> = {
     feedRow,
   ],
   parts: ({ part }) => itsPart('transistor', part),
+  lead: { plus: 'plus in', minus: 'minus' },
+  seesLight: true,
+  throughOhm: ({ part }, library) => findPart(library, 'transistor', part)?.onOhm ?? 0,
+  // In light the sensor pulls the gate down: the pull-up's current flows all day.
+  draws: ({ pullUpOhm }, _library, nominalV) => drawsAtRest(nominalV / pullUpOhm, 0.1),
+  buys: ({ name, pullUpOhm }) => [
+    pieces('Light sensor, phototransistor', SENSOR_PRICE, name),
+    resistors(pullUpOhm, '125 mW', `${name}, pull-up`),
+  ],
+  draw: ({ id, part }, drawing) => {
+    drawOwn(id, drawing);
+    closeToMinus(id, 'out', findPart(drawing.library, 'transistor', part)?.onOhm ?? 0, drawing);
+  },
+  rules: [gateRule],
 };

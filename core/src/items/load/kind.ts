@@ -1,6 +1,8 @@
+import { findPart } from '../../parts/index.ts';
 import { asReckoned, type FormRow, type KindDefinition } from '../contract.ts';
 import { bands } from '../limits.ts';
 import { feedRow, itsPart, partRow, switchedRow } from '../rows.ts';
+import { loadWayRule } from './rules.ts';
 
 const amps = (field: string, label: string): FormRow => ({
   type: 'quantity',
@@ -40,4 +42,25 @@ export const load: KindDefinition<'load'> = {
     feedRow,
   ],
   parts: ({ part }) => itsPart('load', part),
+  channels: () => [''],
+  draws: (item, library) => {
+    const part = findPart(library, 'load', item.part);
+    if (!part) return null;
+    const [rest, usual] = [item.restA ?? part.restA, item.usualA ?? part.usualA];
+    const [most, start] = [item.mostA ?? part.mostA, item.startA ?? part.startA];
+    const usualA = Math.max(rest.likely, usual.likely);
+    return {
+      restA: rest.likely,
+      steadyA: usualA - rest.likely,
+      steadyPeakA: Math.max(usualA, most.likely) - rest.likely,
+      startA: Math.max(start.likely, most.likely),
+      relativeSpread: usual.likely > 0 ? usual.spread / usual.likely : 0,
+    };
+  },
+  draw: ({ id }, drawing) => {
+    const [from, to] = [drawing.at(id, 'plus'), drawing.at(id, 'minus')];
+    if (drawing.isLive(id))
+      drawing.add(id, { kind: 'current', name: `${id}: load`, from, to, amps: drawing.drawnA(id), leastV: 0 });
+  },
+  rules: [loadWayRule],
 };

@@ -1,7 +1,9 @@
-import { fuseRatingsA } from '../../parts/index.ts';
+import { findPart, fuseRatingsA } from '../../parts/index.ts';
+import { fuseOf } from '../buys.ts';
 import type { KindDefinition } from '../contract.ts';
 import { bands } from '../limits.ts';
 import { minusRow, partRow } from '../rows.ts';
+import { drawSource } from '../source.ts';
 
 export const outsideSupply: KindDefinition<'outside supply'> = {
   kind: 'outside supply',
@@ -44,4 +46,20 @@ export const outsideSupply: KindDefinition<'outside supply'> = {
     { field: 'part', partKind: 'outside-supply', part },
     { field: 'plug', partKind: 'plug', part: plug },
   ],
+  feeding: {
+    ports: { plus: 'plus', minus: 'minus' },
+    giving: (item, library) => ({
+      form: 'outside',
+      item,
+      part: findPart(library, 'outside-supply', item.part) ?? null,
+    }),
+    rangeV: (giving) => {
+      if (giving.form !== 'outside' || !giving.part) return null;
+      const volts = giving.item.volts ?? giving.part.volts;
+      const { tolerance } = giving.part;
+      return { leastV: volts * (1 - tolerance), nominalV: volts, mostV: volts * (1 + tolerance) };
+    },
+  },
+  buys: ({ fuseA, name }) => fuseOf(fuseA, name),
+  draw: drawSource,
 };

@@ -1,7 +1,11 @@
-import { fuseRatingsA } from '../../parts/index.ts';
+import { findPart, fuseRatingsA } from '../../parts/index.ts';
+import { fuseOf } from '../buys.ts';
 import type { KindDefinition } from '../contract.ts';
 import { bands } from '../limits.ts';
 import { minusRow, partRow } from '../rows.ts';
+import { drawSource } from '../source.ts';
+import { modelPack, openCircuitVoltageV } from './model.ts';
+import { packCareRule } from './rules.ts';
 
 const same = (value: string): { readonly value: string; readonly label: string } => ({ value, label: value });
 
@@ -65,4 +69,23 @@ export const pack: KindDefinition<'pack'> = {
     { field: 'part', partKind: 'pack', part },
     { field: 'plug', partKind: 'plug', part: plug },
   ],
+  feeding: {
+    ports: { plus: 'plus', minus: 'minus' },
+    giving: (item, library, ambientC) => {
+      const part = findPart(library, 'pack', item.part) ?? null;
+      const model = part && modelPack({ part, capacityMah: item.capacityMah ?? part.capacityMah, ambientC });
+      return { form: 'cells', item, part, model };
+    },
+    rangeV: (giving) =>
+      giving.form === 'cells' && giving.model
+        ? {
+            leastV: giving.model.cutOffV,
+            nominalV: openCircuitVoltageV(giving.model, 0.5),
+            mostV: openCircuitVoltageV(giving.model, 1),
+          }
+        : null,
+  },
+  buys: ({ fuseA, name }) => fuseOf(fuseA, name),
+  draw: drawSource,
+  rules: [packCareRule],
 };

@@ -1,6 +1,13 @@
+import { findPart } from '../../parts/index.ts';
+import { printQuantity } from '../../units/index.ts';
+import { pieces, resistors } from '../buys.ts';
 import type { KindDefinition } from '../contract.ts';
 import { bands } from '../limits.ts';
 import { boardRow, diffuserRow, feedRow, itsPart, partRow } from '../rows.ts';
+import { placeTape } from './place.ts';
+
+const CAPACITOR_PRICE = 0.4;
+const SHIFTER_PRICE = 0.9;
 
 export const pixelTape: KindDefinition<'pixel tape'> = {
   kind: 'pixel tape',
@@ -50,4 +57,26 @@ export const pixelTape: KindDefinition<'pixel tape'> = {
     { type: 'tick', field: 'levelShifter', label: 'Level shifter in the data line' },
   ],
   parts: ({ part }) => itsPart('pixel-tape', part),
+  light: {
+    hasColours: () => true,
+    place: (item, library, firstIndex) => {
+      const part = findPart(library, 'pixel-tape', item.part);
+      return part ? placeTape(item, part, firstIndex) : null;
+    },
+  },
+  buys: ({ reservoirUf, dataResistorOhm, levelShifter, after }) => [
+    ...(reservoirUf === null
+      ? []
+      : [
+          pieces(
+            `Electrolytic capacitor ${printQuantity('capacitanceUf', reservoirUf)}, 10 V`,
+            CAPACITOR_PRICE,
+            'at the tape’s feed',
+          ),
+        ]),
+    ...(dataResistorOhm === null || after !== null ? [] : [resistors(dataResistorOhm, '125 mW', 'data line')]),
+    ...(levelShifter && after === null
+      ? [pieces('Level shifter, one line, 3.3 V to 5 V', SHIFTER_PRICE, 'data line')]
+      : []),
+  ],
 };

@@ -1,6 +1,10 @@
+import { findPart } from '../../parts/index.ts';
 import { asReckoned, type KindDefinition } from '../contract.ts';
 import { bands } from '../limits.ts';
 import { diffuserRow, feedRow, itsPart, partRow, switchedRow, wiringRow } from '../rows.ts';
+import { coloursOfTape } from './colours.ts';
+import { placePlain } from './place.ts';
+import { commonPlusRule } from './rules.ts';
 
 export const plainTape: KindDefinition<'plain tape'> = {
   kind: 'plain tape',
@@ -46,4 +50,16 @@ export const plainTape: KindDefinition<'plain tape'> = {
     diffuserRow,
   ],
   parts: ({ part }) => itsPart('plain-tape', part),
+  light: {
+    hasColours: (item, library) => (findPart(library, 'plain-tape', item.part)?.colours ?? 1) > 1,
+    place: (item, library) => {
+      const part = findPart(library, 'plain-tape', item.part);
+      return part ? placePlain(item, part) : null;
+    },
+  },
+  channels: (item, library) => {
+    const part = findPart(library, 'plain-tape', item.part);
+    return part && part.colours > 1 ? coloursOfTape(part) : [''];
+  },
+  rules: [commonPlusRule],
 };

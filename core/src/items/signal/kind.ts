@@ -1,4 +1,5 @@
 import type { KindDefinition } from '../contract.ts';
+import { contactDoings } from '../controls.ts';
 
 export const signal: KindDefinition<'signal'> = {
   kind: 'signal',
@@ -11,4 +12,10 @@ export const signal: KindDefinition<'signal'> = {
     { type: 'named', field: 'board', label: 'Heard by', names: 'board', none: '' },
   ],
   parts: () => [],
+  control: {
+    pin: 'in',
+    cores: ['minus'],
+    givenBy: ({ from }) => from,
+    doings: () => contactDoings({ button: 'comes on', opened: 'goes off', while: 'is on, for as long as it is' }),
+  },
 };

@@ -1,4 +1,4 @@
-import { designLightGate, gateNode } from '../../drive/index.ts';
+import { designLightGate, gateNode } from '../../items/index.ts';
 import { printSum } from '../../units/index.ts';
 import { sample } from '../drawing.ts';
 import { volts } from '../shown.ts';

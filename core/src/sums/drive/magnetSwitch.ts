@@ -1,4 +1,5 @@
-import { discField, reachMm, worksThrough } from '../../drive/index.ts';
+import { worksThrough } from '../../drive/index.ts';
+import { discField, reachMm } from '../../items/index.ts';
 import { printSum } from '../../units/index.ts';
 import { sample } from '../drawing.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';

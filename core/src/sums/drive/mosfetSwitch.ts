@@ -1,4 +1,5 @@
-import { judgeGate, switchHeat } from '../../drive/index.ts';
+import { judgeGate } from '../../circuit/index.ts';
+import { switchHeat } from '../../drive/index.ts';
 import { printSum } from '../../units/index.ts';
 import { volts } from '../shown.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';

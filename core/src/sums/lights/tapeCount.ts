@@ -1,5 +1,4 @@
-import { itemsOf, kindOf } from '../../items/index.ts';
-import { cutTape, tapeLights } from '../../lights/index.ts';
+import { cutTape, itemsOf, kindOf, tapeLights } from '../../items/index.ts';
 import { type OwnPart, type PixelTapePart, pixelTapes } from '../../parts/index.ts';
 import { printSum } from '../../units/index.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';

@@ -1,4 +1,5 @@
-import { cutFromStock, cutTape } from '../../lights/index.ts';
+import { cutTape } from '../../items/index.ts';
+import { cutFromStock } from '../../lights/index.ts';
 import { printQuantity } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { assume, defineSum, figure, finding, findingsWhere, mainFigure, optional, pairs, text } from '../sum.ts';

@@ -24,7 +24,7 @@ export function BenchOverlay({
                 key={i}
                 cx={place.xMm}
                 cy={place.yMm}
-                r={u * (group.kind === 'tape' ? 0.7 : 1.7)}
+                r={u * (group.shape === 'pixels' ? 0.7 : 1.7)}
                 fill={own.length > 0 && done === own.length ? 'var(--verdigris)' : 'var(--paper)'}
                 stroke={isNext ? 'var(--amber-ink)' : 'var(--ink)'}
                 strokeWidth={isNext ? 2.4 : 1}

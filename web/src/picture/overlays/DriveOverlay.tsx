@@ -31,7 +31,7 @@ export function DriveOverlay(props: OverlayProps) {
                 key={i}
                 cx={place.xMm}
                 cy={place.yMm}
-                r={u * (group.kind === 'tape' ? 0.6 : 1.4)}
+                r={u * (group.shape === 'pixels' ? 0.6 : 1.4)}
                 fill="var(--sheet)"
                 stroke="var(--ink)"
                 strokeWidth="1"
@@ -39,7 +39,7 @@ export function DriveOverlay(props: OverlayProps) {
               />
             ))}
             <Label x={first.xMm + u * 2.2} y={first.yMm - u * 2} u={u}>
-              {`${group.name}${own.length > 0 ? `: ${own.map((given) => given.pin.name).join(', ')}` : group.kind === 'tape' && group.tape.after ? ': data from the tape before' : ''}`}
+              {`${group.name}${own.length > 0 ? `: ${own.map((given) => given.pin.name).join(', ')}` : group.shape === 'pixels' && group.tape.after ? ': data from the tape before' : ''}`}
             </Label>
           </g>
         );

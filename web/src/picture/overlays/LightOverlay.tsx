@@ -1,5 +1,4 @@
-import { itemsOf } from '@glimmer/core/items';
-import type { PlacedPlain, PlacedTape } from '@glimmer/core/lights';
+import { itemsOf, type PlacedPlain, type PlacedTape } from '@glimmer/core/items';
 import { editDesign } from '../../state/planStore.ts';
 import { useViewStore, view } from '../../state/viewStore.ts';
 import { Handle } from '../Handle.tsx';
@@ -31,7 +30,7 @@ function TapeMarks({ tape, u }: { readonly tape: PlacedTape | PlacedPlain; reado
   return (
     <>
       {tape.places.map((place, i) => {
-        const number = (tape.kind === 'tape' ? tape.firstIndex : 0) + i + 1;
+        const number = (tape.shape === 'pixels' ? tape.firstIndex : 0) + i + 1;
         return (
           <g key={number}>
             <rect
@@ -71,7 +70,7 @@ export function LightOverlay({ design, assessment, u }: OverlayProps) {
     <>
       {itemsOf(design, 'pixel tape', 'plain tape').map((tape) => {
         const placed = assessment.placed.find(
-          (group): group is PlacedTape | PlacedPlain => group.id === tape.id && group.kind !== 'leds',
+          (group): group is PlacedTape | PlacedPlain => group.id === tape.id && group.shape !== 'lights',
         );
         const isEdited = pointedId === tape.id || (tool.kind === 'route' && tool.tapeId === tape.id);
         const first = placed?.places[0];
@@ -88,7 +87,7 @@ export function LightOverlay({ design, assessment, u }: OverlayProps) {
               strokeOpacity="0.8"
             />
             {placed && <TapeMarks tape={placed} u={u} />}
-            {placed?.kind === 'tape' && <DirectionArrow tape={placed} u={u} />}
+            {placed?.shape === 'pixels' && <DirectionArrow tape={placed} u={u} />}
             {first && <Label x={first.xMm} y={first.yMm + u * 5.4} u={u}>{`${tape.name}: ${placed.cut.lights}`}</Label>}
             {isEdited &&
               tape.route.map((point, i) => (

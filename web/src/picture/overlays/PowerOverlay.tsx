@@ -12,7 +12,7 @@ export function PowerOverlay(props: OverlayProps) {
         let index = 0;
         const nominalV = chain.railV;
         const dots = assessment.placed
-          .filter((group) => group.kind === 'tape' && chain.tapeIds.includes(group.id))
+          .filter((group) => group.shape === 'pixels' && chain.tapeIds.includes(group.id))
           .flatMap((group) => group.places.map((place) => ({ place, volts: chain.voltageV[index++] ?? nominalV })));
         const last = dots[dots.length - 1];
         return (

@@ -1,4 +1,4 @@
-import type { Stage } from '@glimmer/core/findings';
+import type { Stage } from '@glimmer/core/items';
 import type { JSX } from 'react';
 import { DriveOverlay } from './DriveOverlay.tsx';
 import { HandsOverlay } from './HandsOverlay.tsx';

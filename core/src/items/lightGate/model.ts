@@ -1,5 +1,5 @@
-import { defineFormula } from '../units/index.ts';
-import { type GateVerdict, judgeGate } from './transistorSwitch.ts';
+import { type GateVerdict, judgeGate } from '../../circuit/index.ts';
+import { defineFormula } from '../../units/index.ts';
 
 export const gateNode = defineFormula({
   name: 'Gate under a pull-up with a phototransistor to minus',

@@ -1,6 +1,6 @@
-import type { ControllerPart } from '../parts/index.ts';
-import { defineFormula } from '../units/index.ts';
-import type { RailRange } from './rails.ts';
+import type { ControllerPart } from '../../parts/index.ts';
+import { defineFormula } from '../../units/index.ts';
+import type { RailRange } from '../gives.ts';
 
 /** What a board's chip, and so a high pin of it, runs at on a rail of this voltage: regulator, its drop-out, or the rail itself. */
 export function chipVoltageV(part: ControllerPart, railV: number): number {

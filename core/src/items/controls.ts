@@ -1,0 +1,47 @@
+/** What a control can do, of which a cue can be made; times are proposals. */
+type Doing =
+  | { readonly kind: 'button' | 'opened' | 'while' | 'double' | 'dark' | 'light' | 'low' }
+  | { readonly kind: 'held'; readonly holdS: number };
+
+/** Something that a control does, as it is said after its name. @example "is pressed twice" */
+export interface Doings {
+  readonly does: Doing;
+  readonly words: string;
+}
+
+/** What a control gives a value of, with what its divider and thresholds follow from. */
+export type Sense =
+  | { readonly kind: 'light'; readonly darkOhm: number; readonly lightOhm: number }
+  | {
+      readonly kind: 'charge';
+      /** The pack that it reads; null = the only one there is. */
+      readonly packId: string | null;
+      readonly lowV: number;
+      readonly settleS: number;
+    };
+
+/** What a kind that a board listens to says of itself. */
+export interface ControlFacet<I> {
+  /** What its pin must be able to do: tell high from low, or measure. */
+  readonly pin: 'in' | 'level';
+  /** What goes out to it beside its signal. */
+  readonly cores: readonly ('chip plus' | 'minus')[];
+  readonly doings: (item: I) => readonly Doings[];
+  readonly sense?: (item: I) => Sense;
+  /** The board whose moods give it; it has no part of its own then. */
+  readonly givenBy?: (item: I) => string;
+  /** By radio: closed while its key is held, or changed by each press. */
+  readonly radio?: (item: I) => 'held' | 'latched';
+}
+
+const USUAL_HOLD_S = 1.5;
+
+const order = ['button', 'opened', 'while', 'held', 'double'] as const;
+
+/** What a contact does, in its words; what makes no sense for it is left out. */
+export const contactDoings = (words: Readonly<Partial<Record<(typeof order)[number], string>>>): readonly Doings[] =>
+  order.flatMap((kind): Doings[] => {
+    const said = words[kind];
+    if (said === undefined) return [];
+    return [{ does: kind === 'held' ? { kind, holdS: USUAL_HOLD_S } : { kind }, words: said }];
+  });

@@ -1,0 +1,49 @@
+import { findPart } from '../../parts/index.ts';
+import { printQuantity } from '../../units/index.ts';
+import type { ItemRule } from '../rules.ts';
+import type { LeadSwitchItem } from '../types.ts';
+import { reachMm } from './magnet.ts';
+
+const mm = (value: number): string => printQuantity('lengthMm', value);
+
+/** What is left in hand over the wall that a magnet has to reach through. */
+const REACH_MARGIN = 1.3;
+
+/** A magnet switch whose magnet does not reach it, or that never lets go. */
+export const magnetRule: ItemRule<LeadSwitchItem> = (item, { library, set }) => {
+  const part = findPart(library, 'switch', item.part);
+  if (!part?.magnetic) return [];
+  const base = { stage: 'power', aboutId: item.id } as const;
+  if (!item.magnet)
+    return [
+      {
+        ...base,
+        id: `magnet-none:${item.id}`,
+        gravity: 'mend',
+        what: `${item.name} is worked by a magnet, and none is told of`,
+        why: 'Whether it closes through the wall follows from the magnet’s size and strength.',
+        mend: 'Say which magnet, and how thick the wall is.',
+        fixes: [
+          set('A disc of 6 × 3 mm behind 3 mm', {
+            magnet: { diameterMm: 6, thicknessMm: 3, remanenceMt: 1200, wallMm: 3, litWhen: 'near' },
+          }),
+        ],
+      },
+    ];
+  const magnet = { Br: item.magnet.remanenceMt, r: item.magnet.diameterMm / 2, t: item.magnet.thicknessMm };
+  const pullInMm = reachMm(magnet, part.magnetic.pullInMt);
+  if (pullInMm >= item.magnet.wallMm * REACH_MARGIN) return [];
+  return [
+    {
+      ...base,
+      id: `magnet-weak:${item.id}`,
+      gravity: pullInMm >= item.magnet.wallMm ? 'mend' : 'stop',
+      actual: { kind: 'lengthMm', value: pullInMm },
+      limit: { kind: 'lengthMm', value: item.magnet.wallMm * REACH_MARGIN },
+      what: `The magnet of ${item.name} closes it from ${mm(pullInMm)}; the wall is ${mm(item.magnet.wallMm)}`,
+      why: 'A little off the axis, or with steel nearby, it does not close.',
+      mend: 'A stronger or larger magnet, or a thinner wall over the switch.',
+      fixes: [],
+    },
+  ];
+};

@@ -1,0 +1,81 @@
+import { findPart } from '../../parts/index.ts';
+import { printQuantity } from '../../units/index.ts';
+import type { Finding } from '../finding.ts';
+import type { ItemRule } from '../rules.ts';
+import type { LightGateItem } from '../types.ts';
+import { designLightGate } from './model.ts';
+
+const lux = (value: number): string => printQuantity('lux', value);
+
+/** A light gate that is not full on in its dark, or not off in its light: from fresh to spent. */
+export const gateRule: ItemRule<LightGateItem> = (gate, { library, range, set }) => {
+  const part = findPart(library, 'transistor', gate.part);
+  if (!part || !range) return [];
+  const base = { stage: 'drive', aboutId: gate.id } as const;
+  if (part.type !== 'field-effect' || part.side !== 'low')
+    return [
+      {
+        ...base,
+        id: `gate-kind:${gate.id}`,
+        gravity: 'stop',
+        what: `${gate.name} switches with ${part.name}`,
+        why: 'A pull-up of this size feeds a gate, not a base: only a field-effect transistor below its lights can be switched by it.',
+        mend: 'Take an N-channel field-effect transistor.',
+        fixes: [],
+      },
+    ];
+  const at = (supplyV: number) =>
+    designLightGate({
+      supplyV,
+      pullUpOhm: gate.pullUpOhm,
+      ampsPerLux: gate.microampsPerLux * 1e-6,
+      thresholdV: part.thresholdV,
+      fullOnV: part.gateV,
+    });
+  const [spent, fresh] = [at(range.leastV), at(range.mostV)];
+  const findings: Finding[] = [];
+  if (range.leastV < part.gateV)
+    findings.push({
+      ...base,
+      id: `gate-volts:${gate.id}`,
+      gravity: 'mend',
+      actual: { kind: 'voltageV', value: range.leastV },
+      limit: { kind: 'voltageV', value: part.gateV },
+      what: `${gate.name}: a spent pack gives its gate ${printQuantity('voltageV', range.leastV)}; it is promised full on at ${printQuantity('voltageV', part.gateV)}`,
+      why: 'Half on it runs warm and the lights dim.',
+      mend: 'A transistor that is full on at less, or a higher rail.',
+      fixes: [],
+    });
+  const ohmFor = (level: number, gateV: number, supplyV: number): number =>
+    (supplyV - gateV) / (level * gate.microampsPerLux * 1e-6);
+  const best = Math.sqrt(
+    Math.max(1, ohmFor(gate.darkLux, part.gateV, Math.max(range.leastV, part.gateV + 0.1))) *
+      Math.max(1, ohmFor(gate.brightLux, part.thresholdV, range.mostV)),
+  );
+  const takeBest = set(`Take ${printQuantity('resistanceOhm', best)}`, { pullUpOhm: Math.round(best) });
+  if (spent.fullOnBelowLux < gate.darkLux && range.leastV >= part.gateV)
+    findings.push({
+      ...base,
+      id: `gate-late:${gate.id}`,
+      gravity: 'mend',
+      actual: { kind: 'lux', value: spent.fullOnBelowLux },
+      limit: { kind: 'lux', value: gate.darkLux },
+      what: `${gate.name} is full on only below ${lux(spent.fullOnBelowLux)} on a spent pack; you want it lit below ${lux(gate.darkLux)}`,
+      why: 'Between full on and off the transistor is half on: the light is dim and the transistor warm.',
+      mend: `A smaller pull-up, about ${printQuantity('resistanceOhm', best)}.`,
+      fixes: [takeBest],
+    });
+  if (fresh.offAboveLux > gate.brightLux)
+    findings.push({
+      ...base,
+      id: `gate-lit-by-day:${gate.id}`,
+      gravity: 'mend',
+      actual: { kind: 'lux', value: fresh.offAboveLux },
+      limit: { kind: 'lux', value: gate.brightLux },
+      what: `${gate.name} goes out only above ${lux(fresh.offAboveLux)} on a fresh pack; you want it dark above ${lux(gate.brightLux)}`,
+      why: 'By day it stays lit and the pack is empty at night.',
+      mend: `A larger pull-up, about ${printQuantity('resistanceOhm', best)}.`,
+      fixes: [takeBest],
+    });
+  return findings;
+};

@@ -1,0 +1,60 @@
+import type { PixelTapePart } from '../../parts/index.ts';
+import { distanceMm, measureRoute, type PlanPoint, walkRoute } from '../geometry.ts';
+import type { PlacedTape } from '../placed.ts';
+import { cutTape } from '../tapeCut.ts';
+import type { PixelTapeItem } from '../types.ts';
+
+/** Lights in rows, one row a pitch below another; the route's first leg says where the first row begins and runs. */
+function placeRows(
+  grid: NonNullable<PixelTapeItem['grid']>,
+  route: readonly PlanPoint[],
+  pitchMm: number,
+): PlanPoint[] {
+  const [start, towards] = [route[0] ?? { xMm: 0, yMm: 0 }, route[1]];
+  const length = towards ? distanceMm(start, towards) : 0;
+  const [rightX, rightY] =
+    towards && length > 0 ? [(towards.xMm - start.xMm) / length, (towards.yMm - start.yMm) / length] : [1, 0];
+  return Array.from({ length: grid.rows * grid.columns }, (_, i) => {
+    const [row, counted] = [Math.trunc(i / grid.columns), i % grid.columns];
+    const column = grid.snakes && row % 2 === 1 ? grid.columns - 1 - counted : counted;
+    const [right, down] = [(column + 0.5) * pitchMm, row * pitchMm];
+    return { xMm: start.xMm + right * rightX - down * rightY, yMm: start.yMm + right * rightY + down * rightX };
+  });
+}
+
+/** Length of tape that a tape asks for, before it is cut to whole joints: along its route, or row by row. */
+function wantedLengthMm(tape: PixelTapeItem, perMetre: number): number {
+  if (tape.grid) return (tape.grid.columns * tape.grid.rows * 1000) / perMetre;
+  return tape.lengthMm ?? measureRoute(tape.route);
+}
+
+function placeGrid(
+  tape: PixelTapeItem,
+  grid: NonNullable<PixelTapeItem['grid']>,
+  part: PixelTapePart,
+  firstIndex: number,
+): PlacedTape {
+  const routeMm = wantedLengthMm(tape, part.perMetre);
+  // Each row is cut from the tape by itself, so joints do not matter: a row is a count of lights.
+  const cut = { ...cutTape({ routeMm, perMetre: part.perMetre, lightsPerJoint: 1 }), lights: grid.columns * grid.rows };
+  const rows = placeRows(grid, tape.route, 1000 / part.perMetre);
+  const places = tape.reversed ? [...rows].reverse() : rows;
+  return { shape: 'pixels', id: tape.id, name: tape.name, tape, part, routeMm, cut, places, firstIndex };
+}
+
+/** A tape of pixels on its route, or in its rows; `firstIndex` counts the lights before it on its data line. */
+export function placeTape(tape: PixelTapeItem, part: PixelTapePart, firstIndex: number): PlacedTape {
+  if (tape.grid) return placeGrid(tape, tape.grid, part, firstIndex);
+  const routeMm = wantedLengthMm(tape, part.perMetre);
+  const cut = cutTape({ routeMm, perMetre: part.perMetre, lightsPerJoint: part.lightsPerJoint });
+  const pitchMm = 1000 / part.perMetre;
+  const route = tape.reversed ? [...tape.route].reverse() : tape.route;
+  // The piece of tape starts at the data end; the gap is left at the far one. A typed length is spread over the drawn
+  // route: what curves towards the eye looks shorter than it is.
+  const onPicture = routeMm > 0 ? measureRoute(route) / routeMm : 0;
+  const places = walkRoute(
+    route,
+    Array.from({ length: route.length > 0 ? cut.lights : 0 }, (_, i) => (i + 0.5) * pitchMm * onPicture),
+  );
+  return { shape: 'pixels', id: tape.id, name: tape.name, tape, part, routeMm, cut, places, firstIndex };
+}

@@ -1,0 +1,54 @@
+import type { LedPart, PixelTapePart, PlainTapePart } from '../parts/index.ts';
+import { distanceMm, type PlanPoint } from './geometry.ts';
+import type { TapeCut } from './tapeCut.ts';
+import type { LightItem, PixelTapeItem, PlainTapeItem } from './types.ts';
+
+/**
+ * Lights where they sit, in one of the shapes that a circuit knows: pixels on a data line, single lights on channels,
+ * units of tape that is cut at marks. Several kinds of item may have one shape.
+ */
+export type PlacedGroup = PlacedTape | PlacedLeds | PlacedPlain;
+
+/** A tape of pixels cut to its route, with the place of each light in data order. */
+export interface PlacedTape {
+  readonly shape: 'pixels';
+  readonly id: string;
+  readonly name: string;
+  readonly tape: PixelTapeItem;
+  readonly part: PixelTapePart;
+  readonly routeMm: number;
+  readonly cut: TapeCut;
+  readonly places: readonly PlanPoint[];
+  /** Number of the first light in the whole data chain it belongs to. */
+  readonly firstIndex: number;
+}
+
+/** A group of single lights. */
+export interface PlacedLeds {
+  readonly shape: 'lights';
+  readonly id: string;
+  readonly name: string;
+  readonly group: LightItem;
+  readonly part: LedPart;
+  readonly places: readonly PlanPoint[];
+}
+
+/** Plain tape cut to its route, with the place of each light. */
+export interface PlacedPlain {
+  readonly shape: 'units';
+  readonly id: string;
+  readonly name: string;
+  readonly tape: PlainTapeItem;
+  readonly part: PlainTapePart;
+  readonly routeMm: number;
+  readonly cut: TapeCut;
+  readonly places: readonly PlanPoint[];
+}
+
+/** Lights of a placed group. */
+export const countLights = (group: PlacedGroup): number => ('cut' in group ? group.cut.lights : group.places.length);
+
+/** Straight distance between the nearest light of a group and a place; infinite for a group without lights. */
+export function distanceToGroupMm(group: PlacedGroup, place: PlanPoint): number {
+  return group.places.reduce((least, at) => Math.min(least, distanceMm(at, place)), Number.POSITIVE_INFINITY);
+}

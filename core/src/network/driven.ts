@@ -1,0 +1,68 @@
+import type { Feed, ResistorChoice } from '../drive/index.ts';
+import { type RailRange, rangeOfChip } from '../items/index.ts';
+import type { Figure, Library } from '../parts/index.ts';
+import type { Loop } from './loop.ts';
+import type { Board, Switched } from './switching.ts';
+import type { TransistorSwitch } from './transistors.ts';
+import type { Way } from './ways.ts';
+
+/** Currents of one light or one unit of tape at full: likely, and at the two corners of all tolerances. */
+export interface Corners {
+  readonly currentA: number;
+  readonly brightestA: number;
+  readonly dimmestA: number;
+}
+
+/** What of one item is switched alike, sized: its currents, its resistor, and what stands between it and its pin. */
+export interface Driven {
+  readonly itemId: string;
+  readonly name: string;
+  readonly way: Way;
+  readonly railId: string | null;
+  readonly board: Board | null;
+  /** Numbers of its channels, from 0. */
+  readonly channels: readonly number[];
+  /** Lights, or units of tape between two cut marks, on each of them. */
+  readonly lightsOnChannel: readonly number[];
+  readonly forwardV: Figure;
+  readonly ratedCurrentA: number;
+  /** Each light's own; null where a driver holds the current, or the tape has its own. */
+  readonly resistor: ResistorChoice | null;
+  readonly corners: Corners;
+  /** What the fullest channel draws: likely and at the brightest corner. */
+  readonly channelA: number;
+  readonly channelBrightestA: number;
+  /** All channels at full. */
+  readonly totalA: number;
+  readonly transistor: TransistorSwitch | null;
+  /** Spent beside the light to hold its transistors on, all channels at full. */
+  readonly holdA: number;
+  /** Of a plain tape: this colour of it, and both its rails from one unit to the next. */
+  readonly tape: { readonly colour: string; readonly colours: number; readonly railOhm: number } | null;
+  /** What the loop of one light works against. */
+  readonly feed: Feed;
+  /** The loop of one light, for whoever solves it at another voltage. */
+  readonly loop: Loop;
+  /** Taken from its rail with all its channels at full, and what holds them on, where the rail has this voltage. */
+  readonly atRail: (railV: number) => number;
+  /** What the hub gives its lights where its rail has this voltage. */
+  readonly hubV: (railV: number) => number;
+  /** What its rail gives for so much in the lights, with what holds its channels on. */
+  readonly takenA: (litA: number, railV: number) => number;
+}
+
+/** What the sizing of an item may look at. */
+export interface SizingInput {
+  readonly library: Library;
+  readonly rangeOf: (railId: string | null) => RailRange | null;
+  /** How many strings of lights share what one driver holds. */
+  readonly stringsOn: (driverId: string) => number;
+}
+
+/** The range that a loop works against: the chip's behind a pin that gives, else the rail's. */
+export const workingRange = (switched: Switched, rail: RailRange): RailRange =>
+  switched.way.throughPin === 'given' && switched.board ? rangeOfChip(switched.board.part, rail) : rail;
+
+/** The rail that a channel draws from: what feeds the board where the pin gives the current. */
+export const drawnFrom = (switched: Switched): string | null =>
+  switched.way.throughPin === 'given' ? (switched.board?.railId ?? null) : switched.railId;

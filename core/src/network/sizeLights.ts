@@ -1,0 +1,155 @@
+import { type LedCurve, shiftCurve, tabulate } from '../circuit/index.ts';
+import { chooseResistor, type Feed, LEAST_HEAD_ROOM_V, type ResistorChoice } from '../drive/index.ts';
+import type { PlacedLeds, RailRange } from '../items/index.ts';
+import { curveOfGroup } from '../lights/index.ts';
+import type { TransistorPart } from '../parts/index.ts';
+import { type Corners, type Driven, drawnFrom, type SizingInput, workingRange } from './driven.ts';
+import { hubOf } from './hub.ts';
+import { type Loop, loopCurrentA } from './loop.ts';
+import type { Switched } from './switching.ts';
+import { chooseTransistor, type TransistorSwitch } from './transistors.ts';
+
+/** Light i on channel i mod `channels`. @example 7 lights on 3 channels: 3, 2 and 2 */
+export function spreadOverChannels(lights: number, channels: number): number[] {
+  return Array.from({ length: Math.max(1, Math.min(channels, lights)) }, (_, channel) =>
+    Math.ceil(Math.max(0, lights - channel) / Math.min(channels, Math.max(1, lights))),
+  );
+}
+
+/** Sizes a group of single lights in the way that it is switched; null while its supply is not known. */
+export function sizeLights(leds: PlacedLeds, switched: Switched, input: SizingInput): Driven | null {
+  const { group, part } = leds;
+  const railId = drawnFrom(switched);
+  const rail = input.rangeOf(railId);
+  if (!rail || switched.way.id === 'undecided' || leds.places.length === 0) return null;
+  const { curve, forwardV } = curveOfGroup(part, group);
+  const lightsOnChannel = spreadOverChannels(leds.places.length, group.channels);
+  const most = Math.max(0, ...lightsOnChannel);
+  const light = { curve, forwardSpreadV: forwardV.spread, ratedCurrentA: part.ratedCurrentA };
+  const common = {
+    itemId: leds.id,
+    name: leds.name,
+    way: switched.way,
+    railId,
+    board: switched.board,
+    channels: lightsOnChannel.map((_, i) => i),
+    forwardV,
+    ratedCurrentA: part.ratedCurrentA,
+  };
+  if (switched.driver && switched.by) {
+    const setA = 'setA' in switched.by ? switched.by.setA : null;
+    const heldA = (setA ?? switched.driver.setA) / Math.max(1, input.stringsOn(switched.by.id));
+    return holdBy({ ...common, lightsOnChannel }, heldA, switched.driver.dropOutV, curve, rail);
+  }
+  const range = workingRange(switched, rail);
+  const finish = (feed: Feed, transistor: (resistor: ResistorChoice) => TransistorSwitch | null): Driven => {
+    const resistor = chooseResistor({
+      light,
+      feed,
+      wantedCurrentA: group.wantedCurrentA,
+      overruledOhm: group.resistorOhm,
+    });
+    const loop: Loop = {
+      curve,
+      inSeries: 1,
+      ohm: resistor.resistorOhm,
+      sharedOhm: feed.seriesOhm / Math.max(1, most),
+      dropV: feed.dropV,
+      heldA: null,
+      dropOutV: 0,
+    };
+    const on = transistor(resistor);
+    const hub = hubOf(switched, on, lightsOnChannel.length, input);
+    return {
+      ...common,
+      lightsOnChannel,
+      resistor,
+      corners: resistor,
+      channelA: resistor.currentA * most,
+      channelBrightestA: resistor.brightestA * most,
+      totalA: resistor.currentA * leds.places.length,
+      transistor: on,
+      holdA: hub.takenA(0, rail.nominalV),
+      tape: null,
+      feed,
+      loop,
+      ...hub,
+      atRail: tabulate((railV) => {
+        const volts = hub.hubV(railV);
+        const lit = lightsOnChannel.reduce((sum, lights) => sum + lights * loopCurrentA(loop, lights, volts), 0);
+        return hub.takenA(lit, railV);
+      }),
+    };
+  };
+  if (switched.way.transistor === null || !switched.board)
+    return finish(
+      {
+        ...range,
+        // A pin carries all its lights, so each light sees the pin's resistance that many times.
+        seriesOhm: switched.way.throughPin === 'not' ? 0 : (switched.board?.part.pinOhm ?? 0) * most,
+        dropV: 0,
+      },
+      () => null,
+    );
+  const behind = (each: TransistorPart): Feed => ({ ...rail, seriesOhm: each.onOhm * most, dropV: each.onDropV });
+  const chosen = chooseTransistor(
+    {
+      side: switched.way.transistor,
+      wantedA: group.wantedCurrentA * most,
+      brightestBehind: (each) => {
+        const { channelA, channelBrightestA } = finish(behind(each), () => null);
+        return { channelA, brightestA: channelBrightestA };
+      },
+    },
+    switched.board,
+    rail,
+    input.library,
+    'part' in switched.said ? switched.said.part : null,
+  );
+  return chosen && finish(behind(chosen.part), () => chosen);
+}
+
+/** Whether a pin itself carries a group of lights: within its limit, with head-room for the resistor. */
+export const isPinEnough = (driven: Driven): boolean =>
+  driven.board !== null &&
+  driven.channelBrightestA <= driven.board.part.pinLimitA &&
+  (driven.resistor?.headRoomV ?? 0) >= LEAST_HEAD_ROOM_V;
+
+/** Lights in series on a driver that holds their current. */
+function holdBy(
+  common: Pick<
+    Driven,
+    'itemId' | 'name' | 'way' | 'railId' | 'board' | 'channels' | 'forwardV' | 'ratedCurrentA' | 'lightsOnChannel'
+  >,
+  heldA: number,
+  dropOutV: number,
+  curve: LedCurve,
+  rail: RailRange,
+): Driven {
+  const inSeries = Math.max(1, ...common.lightsOnChannel);
+  const loop: Loop = { curve, inSeries, ohm: 0, sharedOhm: 0, dropV: 0, heldA, dropOutV };
+  const at = (volts: number, shiftV: number): number =>
+    loopCurrentA({ ...loop, curve: shiftCurve(curve, shiftV) }, 1, volts);
+  const corners: Corners = {
+    currentA: at(rail.nominalV, 0),
+    brightestA: at(rail.mostV, -common.forwardV.spread),
+    dimmestA: at(rail.leastV, common.forwardV.spread),
+  };
+  const channels = common.lightsOnChannel.length;
+  return {
+    ...common,
+    resistor: null,
+    corners,
+    channelA: corners.currentA,
+    channelBrightestA: corners.brightestA,
+    totalA: corners.currentA * channels,
+    transistor: null,
+    holdA: 0,
+    tape: null,
+    feed: { ...rail, seriesOhm: 0, dropV: dropOutV },
+    loop,
+    hubV: (railV) => railV,
+    takenA: (litA) => litA,
+    atRail: tabulate((railV) => channels * loopCurrentA(loop, 1, railV)),
+  };
+}

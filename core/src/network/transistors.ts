@@ -1,0 +1,121 @@
+import { standardNeighbours } from '../drive/index.ts';
+import { type RailRange, rangeOfChip } from '../items/index.ts';
+import { builtInLibrary, findPart, type Library, type TransistorPart, transistors } from '../parts/index.ts';
+import { defineFormula } from '../units/index.ts';
+import type { Board } from './switching.ts';
+
+export const baseResistor = defineFormula({
+  name: 'Base resistor',
+  gives: { meaning: 'resistance', kind: 'resistanceOhm' },
+  symbols: {
+    Vp: { meaning: 'pin, high', kind: 'voltageV' },
+    Vbe: { meaning: 'base to emitter', kind: 'voltageV' },
+    g: { meaning: 'forced gain', kind: 'count' },
+    Ic: { meaning: 'current switched', kind: 'currentA' },
+  },
+  form: '{Rb} = ({Vp} − {Vbe}) · {g} / {Ic}',
+  source: 'full on needs a tenth of the switched current in the base, whatever the small-signal gain',
+  reckon: ({ Vp, Vbe, g, Ic }) => ((Vp - Vbe) * g) / Ic,
+});
+
+const FORCED_GAIN = 10;
+const GATE_OHM = 220;
+/** Holds a gate or base while the controller starts: to minus below, to plus above. */
+export const PULL_OHM = 100_000;
+
+/** The transistor of a channel, with what stands before it. */
+export interface TransistorSwitch {
+  readonly part: TransistorPart;
+  /** From the pin, or from its helper, to base or gate. */
+  readonly gateOhm: number;
+  /** What the pin gives for it, or takes where light is a low pin. */
+  readonly pinA: number;
+  /** A small transistor between the pin and one above whose rail is more than the chip bears. */
+  readonly helper: TransistorPart | null;
+  /** What the pin gives that helper. */
+  readonly helperA: number;
+  /** What holds it on flows through this, from the pin below, from the rail above; of a gate through its pull. */
+  readonly holdOhm: number;
+  /** Base to emitter; none at a gate. */
+  readonly junctionV: number;
+}
+
+/** What is spent to hold a transistor on, where its chip and its rail have these voltages. */
+export const holdA = (on: TransistorSwitch, chipV: number, railV: number): number =>
+  on.helperA + Math.max(0, (on.part.side === 'low' ? chipV : railV) - on.junctionV) / on.holdOhm;
+
+/** What is left in hand of a transistor's limit over the current that is wanted of it. */
+const SWITCH_MARGIN = 1.5;
+/** A rail this far above the chip's supply can no longer be switched off by a pin straight. */
+const STRAIGHT_ABOVE_V = 0.3;
+
+const smallNpn = (library: Library): TransistorPart | null =>
+  findPart(library, 'transistor', 'transistor-npn-small') ??
+  findPart(builtInLibrary, 'transistor', 'transistor-npn-small') ??
+  null;
+
+/** The voltage that drives a transistor's gate or base at the lowest pack: the pin's, or above the rail's. */
+const drivingV = (part: TransistorPart, chip: RailRange, rail: RailRange): number =>
+  part.side === 'low' ? chip.leastV : rail.leastV;
+
+function standBefore(
+  part: TransistorPart,
+  chip: RailRange,
+  rail: RailRange,
+  channelA: number,
+  library: Library,
+): TransistorSwitch {
+  const isHelped = part.side === 'high' && rail.mostV > chip.leastV + STRAIGHT_ABOVE_V;
+  const helper = isHelped ? smallNpn(library) : null;
+  const helperA = helper ? 0.001 : 0;
+  if (part.type === 'field-effect')
+    return { part, gateOhm: GATE_OHM, pinA: helperA, helper, helperA, holdOhm: GATE_OHM + PULL_OHM, junctionV: 0 };
+  const volts = part.side === 'low' ? chip.nominalV : rail.nominalV;
+  // Round down: more base current keeps it full on, as long as the pin can give it.
+  const gateOhm = standardNeighbours(
+    Math.max(1, baseResistor.reckon({ Vp: volts, Vbe: part.gateV, g: FORCED_GAIN, Ic: Math.max(1e-6, channelA) })),
+  ).below;
+  return {
+    part,
+    gateOhm,
+    pinA: helper ? helperA : Math.max(0, (volts - part.gateV) / gateOhm),
+    helper,
+    helperA,
+    holdOhm: gateOhm,
+    junctionV: part.gateV,
+  };
+}
+
+/** A channel as far as a transistor is chosen for it: what it asks, and what it comes to behind each. */
+interface ChannelAsk {
+  readonly side: TransistorPart['side'];
+  readonly wantedA: number;
+  readonly brightestBehind: (part: TransistorPart) => { readonly channelA: number; readonly brightestA: number };
+}
+
+/**
+ * The first transistor of the catalogue that the pin drives full on with the pack at its lowest and that bears the
+ * channel; the strongest where none does, and a finding then says so. Null where none can be driven at all.
+ */
+export function chooseTransistor(
+  ask: ChannelAsk,
+  board: Board,
+  rail: RailRange,
+  library: Library,
+  own: string | null,
+): TransistorSwitch | null {
+  const chip = rangeOfChip(board.part, rail);
+  const named = own === null ? undefined : findPart(library, 'transistor', own);
+  const able = named
+    ? [named]
+    : transistors.filter((part) => part.side === ask.side && part.gateV <= drivingV(part, chip, rail) + 1e-9);
+  let strongest: TransistorSwitch | null = null;
+  for (const part of able) {
+    const { channelA, brightestA } = ask.brightestBehind(part);
+    const stood = standBefore(part, chip, rail, Math.max(ask.wantedA, channelA), library);
+    if (Math.max(ask.wantedA * SWITCH_MARGIN, brightestA) <= part.currentLimitA && stood.pinA <= board.part.pinLimitA)
+      return stood;
+    if (!strongest || strongest.part.currentLimitA < part.currentLimitA) strongest = stood;
+  }
+  return strongest;
+}
