@@ -2,6 +2,7 @@ import {
   budgetMood,
   budgetSigns,
   type CourseStretch,
+  hungriestOf,
   layOutCourse,
   limitBudgets,
   type MoodBudget,
@@ -103,6 +104,8 @@ export interface Assessment {
   readonly copiesInStep: CopiesInStep | null;
   readonly consumers: readonly Consumer[];
   readonly moods: readonly MoodBudget[];
+  /** The mood with the highest peak; undefined while there is none. */
+  readonly hungriest: MoodBudget | undefined;
   readonly signs: readonly SignBudget[];
   readonly course: readonly CourseStretch[];
   /** The height of the most hungry mood, under the hungriest sign, and the mean over the evening. */
@@ -144,9 +147,6 @@ interface Reckoned {
   readonly assessment: Assessment;
   readonly input: SuppliesInput;
 }
-
-const mostHungry = (budgets: readonly MoodBudget[]): MoodBudget | undefined =>
-  budgets.reduce<MoodBudget | undefined>((most, each) => (!most || each.peakA > most.peakA ? each : most), undefined);
 
 /** Evenings of each pack of an assessed design; for the night run and its sampling. */
 export function prepareNights(
@@ -218,7 +218,7 @@ function reckon(design: Design, library: Library): Reckoned {
   );
   const input: SuppliesInput = {
     show,
-    consumers: built.wired,
+    consumers,
     byId,
     budgets,
     course,
@@ -233,7 +233,7 @@ function reckon(design: Design, library: Library): Reckoned {
     supplies.find((each) => each.rail.id === (rails.mainId === null ? null : rails.byId.get(rails.mainId)?.sourceId)) ??
     supplies[0] ??
     null;
-  const hungriest = mostHungry(budgets);
+  const hungriest = hungriestOf(budgets);
   const dataLines = chains.flatMap((chain): LineOfData[] => {
     const [first] = chain;
     return first
@@ -296,6 +296,7 @@ function reckon(design: Design, library: Library): Reckoned {
     sensing,
     consumers,
     moods: budgets,
+    hungriest,
     signs: budgetSigns(design, show, byId, weights),
     course,
     peakA: budgets.length === 0 ? allWhiteA : Math.min(allWhiteA, Math.max(...budgets.map(peakWithSigns))),

@@ -148,6 +148,10 @@ export function budgetSigns(
   });
 }
 
+/** The mood with the highest peak; undefined while there is none. */
+export const hungriestOf = (budgets: readonly MoodBudget[]): MoodBudget | undefined =>
+  budgets.reduce<MoodBudget | undefined>((most, each) => (!most || each.peakA > most.peakA ? each : most), undefined);
+
 /** The height of a mood with the hungriest sign over it, or without any. */
 export const peakWithSigns = (budget: MoodBudget): number =>
   Math.max(budget.peakA, ...budget.underSigns.map((sign) => sign.peakA));

@@ -22,8 +22,6 @@ export interface Build extends WiresInput {
   readonly restA: number;
   readonly wires: Wires;
   readonly shopping: readonly ShoppingLine[];
-  /** The consumers with what their wires lose. */
-  readonly wired: readonly Consumer[];
 }
 
 function listChains(design: Pick<Design, 'items'>, placed: readonly PlacedGroup[]): PlacedTape[][] {
@@ -49,6 +47,12 @@ function isMoved(item: Item, switching: Switching): boolean {
 
 type Built = Pick<Design, 'items' | 'piece' | 'wires'>;
 
+/** Consumers, and each by its id. */
+const known = (consumers: readonly Consumer[]): Pick<WiresInput, 'consumers' | 'byId'> => ({
+  consumers,
+  byId: new Map(consumers.map((consumer) => [consumer.id, consumer])),
+});
+
 function build(
   items: Design['items'],
   piece: Design['piece'],
@@ -62,7 +66,7 @@ function build(
   const rails: Rails = layRails(design, library);
   const boards = listBoards(design, library, rails);
   const switching = switchAll(design, { hasMoods, moves: new Set(moves) }, library, rails, boards, placed);
-  const consumers = listConsumers({
+  const unwired = listConsumers({
     design,
     library,
     rails,
@@ -73,9 +77,18 @@ function build(
   });
   const movables = listMovables(design, placed, (item) => isMoved(item, switching));
   const chains = listChains(design, placed);
-  const byId = new Map(consumers.map((consumer) => [consumer.id, consumer]));
-  const input: WiresInput = { design, library, placed, rails, boards, switching, consumers, byId, movables, chains };
-  const wires = layWires(input);
+  const bare = { design, library, placed, rails, boards, switching, movables, chains };
+  const laid = layWires({ ...bare, ...known(unwired) });
+  const consumers = wireConsumers(unwired, {
+    placed,
+    driven: switching.driven,
+    chains,
+    runs: laid.sized,
+    nominalV: (railId) => (railId === null ? 0 : (rails.byId.get(railId)?.range?.nominalV ?? 0)),
+  });
+  const input: WiresInput = { ...bare, ...known(consumers) };
+  // Gauges follow from what would flow without wires; all else counts them.
+  const wires: Wires = { ...laid, drawnIn: (tree) => ({ ...laid.drawnIn(tree), consumers }) };
   const sensing = designSensing(design, rails, boards);
   return {
     ...input,
@@ -93,7 +106,6 @@ function build(
       runs: wires.sized,
       sensing,
     }),
-    wired: wireConsumers(consumers, { placed, driven: switching.driven, chains, runs: wires.sized }),
   };
 }
 

@@ -22,7 +22,7 @@ import {
   scaleDraws,
 } from '../power/index.ts';
 import { wireCarriesA } from '../wires/index.ts';
-import type { CourseStretch, MoodBudget } from './budget.ts';
+import { type CourseStretch, hungriestOf, type MoodBudget } from './budget.ts';
 import type { Consumer } from './consumers.ts';
 import { type Drawn, darkDraws, heightShares, lightDraws, startDraws } from './draws.ts';
 import { keepFew } from './keepFew.ts';
@@ -228,9 +228,6 @@ const ceilingOf = (
     findCeilingOverDischarge(tree, cases, reserve),
   );
 
-const hungriest = (budgets: readonly MoodBudget[]): MoodBudget | undefined =>
-  budgets.reduce<MoodBudget | undefined>((most, each) => (!most || each.peakA > most.peakA ? each : most), undefined);
-
 /** Reckons one source: its links at the height, its ceilings, its night. */
 export function assessSupply(
   input: SuppliesInput,
@@ -242,7 +239,7 @@ export function assessSupply(
   const drawn = drawnFor(input, laid, 0);
   const dark = darkDraws(drawn, 'mean');
   const reserve = keptReserve(laid, input.consumers, () => findReserve(laid.tree, dark));
-  const most = hungriest(budgets);
+  const most = hungriestOf(budgets);
   const moodPeaks = new Map(
     budgets.map((budget) => [budget.moodId, drawAtBrightness(drawOfMood(input, drawn, budget), budget.brightness)]),
   );

@@ -1,5 +1,5 @@
 import { type Ladder, solveLadder } from '../circuit/index.ts';
-import type { PlacedTape } from '../items/index.ts';
+import { type PlacedTape, railsOhm } from '../items/index.ts';
 import { rowRunId, runOhm, type WireRun } from '../network/index.ts';
 import type { MoodBudget } from './budget.ts';
 import type { Consumer } from './consumers.ts';
@@ -44,7 +44,7 @@ function ladderOf(options: {
       tape.cut.lights === 0
         ? 0
         : ((consumer?.restA ?? 0) + (consumer?.fullA ?? 0) * shareOf(tape.id)) / tape.cut.lights;
-    const pitchOhm = (tape.part.railOhmPerMetre / tape.part.perMetre) * tape.part.lightsPerJoint;
+    const pitchOhm = railsOhm(tape.part, 1);
     if (loadA.length > 0)
       stepOhm[loadA.length - 1] = pitchOhm + runOhm(runs.find((run) => run.id === `jumper:${tape.id}`));
     for (let i = 0; i < tape.cut.lights; i += 1) {

@@ -1,16 +1,6 @@
-import { tabulate } from '../circuit/index.ts';
-import type { PlacedGroup, PlacedLeds, PlacedPlain, PlacedTape } from '../items/index.ts';
-import {
-  currentOfLead,
-  type Driven,
-  isProgrammed,
-  loopCurrentA,
-  runOhm,
-  type Tap,
-  type TappedLead,
-  type WireRun,
-  wireCoreOhm,
-} from '../network/index.ts';
+import { currentOfLead, type Tap, type TappedLead, tabulate } from '../circuit/index.ts';
+import { type PlacedGroup, type PlacedLeds, type PlacedPlain, type PlacedTape, railsOhm } from '../items/index.ts';
+import { type Driven, isProgrammed, loopCurrentA, runOhm, type WireRun, wireCoreOhm } from '../network/index.ts';
 import type { Consumer } from './consumers.ts';
 import { rowJumperOhm } from './tapeVoltage.ts';
 
@@ -20,29 +10,55 @@ interface WiredInput {
   readonly driven: readonly Driven[];
   readonly chains: readonly (readonly PlacedTape[])[];
   readonly runs: readonly WireRun[];
+  /** Of a rail, half spent; 0 where that is not known. */
+  readonly nominalV: (railId: string | null) => number;
 }
 
-/** The consumers again, each with what its own wires and rails lose on the way from where it is fed. */
+/**
+ * The consumers again, each with what its own wires and rails lose on the way from where it is fed: what it draws at any
+ * voltage of its rail, and so at full and lit without a program.
+ */
 export function wireConsumers(consumers: readonly Consumer[], input: WiredInput): Consumer[] {
   const runOf = new Map(input.runs.map((run) => [run.id, run]));
   const groups = new Map(input.placed.map((group) => [group.id, group]));
   return consumers.map((consumer) => {
     const group = groups.get(consumer.id);
-    if (!group) return consumer;
-    if (group.shape === 'pixels') return { ...consumer, atRail: currentOfTape(consumer, group, input.chains, runOf) };
-    const driven = input.driven.filter((each) => each.itemId === group.id);
-    const held = group.shape === 'lights' ? currentOfString(group, driven, runOf) : null;
-    if (held) return { ...consumer, atRail: held };
-    const lead = group.shape === 'lights' ? leadOfLights(group, driven, runOf) : leadOfPlain(group, driven, runOf);
-    const [first, ...others] = driven;
-    if (!lead || !first) return consumer;
-    const lit = currentOfLead(lead);
-    return {
-      ...consumer,
-      atRail: (railV) =>
-        first.takenA(lit(first.hubV(railV)), railV) + others.reduce((sum, each) => sum + each.takenA(0, railV), 0),
-    };
+    const atRail = group ? currentAtRail(consumer, group, input, runOf) : null;
+    if (!atRail) return consumer;
+    const wired: Consumer = { ...consumer, atRail };
+    // Pixels are reckoned by what they ask; how they fade follows from their rail.
+    return group?.shape === 'pixels' ? wired : scaleTo(wired, atRail(input.nominalV(consumer.railId), 1));
   });
+}
+
+/** All its lights at full, whatever lights them, come to so much. */
+function scaleTo(consumer: Consumer, litA: number): Consumer {
+  const whole = consumer.fullA + consumer.steadyA;
+  const scale = whole <= 0 ? 1 : litA / whole;
+  return {
+    ...consumer,
+    fullA: consumer.fullA * scale,
+    steadyA: consumer.steadyA * scale,
+    steadyPeakA: consumer.steadyPeakA * scale,
+  };
+}
+
+function currentAtRail(
+  consumer: Consumer,
+  group: PlacedGroup,
+  input: WiredInput,
+  runOf: RunOf,
+): ((railV: number, share: number) => number) | null {
+  if (group.shape === 'pixels') return currentOfTape(consumer, group, input.chains, runOf);
+  const driven = input.driven.filter((each) => each.itemId === group.id);
+  const held = group.shape === 'lights' ? currentOfString(group, driven, runOf) : null;
+  if (held) return held;
+  const lead = group.shape === 'lights' ? leadOfLights(group, driven, runOf) : leadOfPlain(group, driven, runOf);
+  const [first, ...others] = driven;
+  if (!lead || !first) return null;
+  const lit = currentOfLead(lead);
+  return (railV) =>
+    first.takenA(lit(first.hubV(railV)), railV) + others.reduce((sum, each) => sum + each.takenA(0, railV), 0);
 }
 
 type RunOf = ReadonlyMap<string, WireRun>;
@@ -143,7 +159,7 @@ function pathOhm(
   const runs = [...runOf.values()];
   let before = runOhm(runOf.get(`feed:${chain[0]?.id}`));
   for (const each of chain) {
-    const pitchOhm = (each.part.railOhmPerMetre / each.part.perMetre) * each.part.lightsPerJoint;
+    const pitchOhm = railsOhm(each.part, 1);
     const { lights } = each.cut;
     const steps = Array.from({ length: lights }, (_, i) => pitchOhm + rowJumperOhm(each, i, runs));
     if (each !== tape) {

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { demoPlan } from '../../tests/designs.ts';
 import { assess } from '../assess.ts';
 import { checkPlan } from '../findings/index.ts';
+import { transistors } from '../parts/index.ts';
 import { applyChanges, changeItem, changeWay, type Design, type Plan } from '../plan/index.ts';
 import { listRebuilds, listSteps, trackSteps, whatIsBuilt } from './index.ts';
 
@@ -78,6 +79,31 @@ describe('what is soldered stays soldered', () => {
     const [found] = later(changed);
     expect(found?.undo).toEqual([expect.stringContaining(`from pin ${pin} to pin ${other}`)]);
     expect(later(applyChanges(changed, found?.keep ?? []))).toEqual([]);
+  });
+  it('names the transistor that would be another, and keeps the one that is built on a click', () => {
+    const ofEyes = (changed: Design) => assess(changed).driven.find((each) => each.itemId === 'eyes')?.transistor?.part;
+    const was = ofEyes(design);
+    const other = transistors.find(({ id, side }) => side === 'low' && id !== was?.id);
+    const way = { way: 'transistor below', board: null, part: other?.id ?? null } as const;
+    const changed = applyChanges(design, changeWay(design, 'eyes', way));
+    expect(ofEyes(changed)).toBe(other);
+    const [found] = later(changed);
+    expect(found?.undo).toContain(`take out ${was?.name}, put in ${other?.name}`);
+    const kept = applyChanges(changed, found?.keep ?? []);
+    expect(ofEyes(kept)).toBe(was);
+    expect(later(kept)).toEqual([]);
+  });
+  it('a wire that is too thin now has to come out, one that is thicker than needed stays', () => {
+    const runId = 'light:eyes:l';
+    const laid = assess(design).runs.find((run) => run.id === runId)?.gaugeAwg ?? 0;
+    const withGauge = (gaugeAwg: number): Design => ({
+      ...design,
+      wires: { ...design.wires, runs: [{ runId, lengthMm: null, gaugeAwg, colours: null }] },
+    });
+    const [found] = later(withGauge(laid - 4));
+    expect(found?.undo).toEqual([`take out the wires of ${laid} gauge, lay ones of ${laid - 4} gauge`]);
+    expect(later(applyChanges(withGauge(laid - 4), found?.keep ?? []))).toEqual([]);
+    expect(later(withGauge(laid + 2))).toEqual([]);
   });
   it('what is taken out of the plan has to come out of the piece', () => {
     const changed = { ...design, items: design.items.filter((item) => item.id !== 'eyes') };

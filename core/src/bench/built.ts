@@ -1,6 +1,7 @@
 import type { Assessment } from '../assess.ts';
 import type { Change } from '../items/index.ts';
 import { type PortRef, type WireRun, ways } from '../network/index.ts';
+import type { Library } from '../parts/index.ts';
 import { changeItem, changeWay, type Design, itemNamed, type Plan } from '../plan/index.ts';
 import { printQuantity } from '../units/index.ts';
 
@@ -18,15 +19,15 @@ function pinOf({ pins }: Assessment, ...ports: readonly PortRef[]): string | nul
   return null;
 }
 
+type RunDraft = Assessment['joins'][number];
+
 /** The item whose lights or lead a run feeds, where it is one. */
-const servedBy = ({ carries }: WireRunDraft): string | null =>
+const servedBy = ({ carries }: RunDraft): string | null =>
   carries?.kind === 'lights'
     ? carries.itemId
     : carries?.kind === 'items' && carries.itemIds.length === 1
       ? (carries.itemIds[0] ?? null)
       : null;
-
-type WireRunDraft = Assessment['joins'][number];
 
 /** What a step that solders makes real as the plan is now; null for any other step. */
 export function whatIsBuilt(stepId: string, assessment: Assessment): Built | null {
@@ -37,7 +38,7 @@ export function whatIsBuilt(stepId: string, assessment: Assessment): Built | nul
   return run && draft ? builtAs(run, draft, assessment) : null;
 }
 
-function builtAs(run: WireRun, draft: WireRunDraft, assessment: Assessment): Built {
+function builtAs(run: WireRun, draft: RunDraft, assessment: Assessment): Built {
   const itemId = servedBy(draft);
   const [switched] = itemId === null ? [] : (assessment.switched.get(itemId) ?? []);
   const driven = assessment.driven.find((each) => each.itemId === itemId);
@@ -55,6 +56,8 @@ function builtAs(run: WireRun, draft: WireRunDraft, assessment: Assessment): Bui
     way: switched && switched.way.id !== 'undecided' ? switched.way.id : null,
     boardId: switched?.board?.id ?? null,
     resistorOhm: driven?.resistor?.resistorOhm ?? null,
+    transistor: driven?.transistor?.part.id ?? null,
+    gaugeAwg: run.gaugeAwg,
   };
 }
 
@@ -73,8 +76,14 @@ const tell = ({ meaning, pin }: Core): string => (pin === null ? meaning : `${me
 
 const sayWay = (id: string): string => Object.values(ways).find((way) => way.id === id)?.words ?? id;
 
+/** A wire that is thicker than it needs to be does no harm: only one that is too thin has to come out. */
+const isThinner = (built: Built, now: Built): boolean =>
+  built.gaugeAwg !== undefined && now.gaugeAwg !== undefined && built.gaugeAwg > now.gaugeAwg;
+
+const gaugeWords = ({ gaugeAwg }: Built): string => `${gaugeAwg} gauge`;
+
 /** What has to be unsoldered and soldered to get from what is built to what is planned. */
-function undoOf(built: Built, now: Built | null): readonly string[] {
+function undoOf(built: Built, now: Built | null, library: Library): readonly string[] {
   if (!now) return [`unsolder ${built.cores.map(tell).join(', ')}: the plan has no such wire any more`];
   const [before, after] = [built, now].map(
     ({ cores }) => new Map(cores.map((core): [string, Core] => [keyOf(core), core])),
@@ -95,7 +104,15 @@ function undoOf(built: Built, now: Built | null): readonly string[] {
       ? []
       : [`rebuild how it is switched: not by ${sayWay(built.way)}, but by ${sayWay(now.way)}`];
   const resistor = isOther ? [`take out ${ohms(built.resistorOhm ?? 0)}, put in ${ohms(now.resistorOhm ?? 0)}`] : [];
-  return [...way, ...off, ...on, ...moved, ...resistor];
+  const nameOf = (id: string): string => library.parts.get(id)?.name ?? id;
+  const transistor =
+    built.transistor && now.transistor && built.transistor !== now.transistor
+      ? [`take out ${nameOf(built.transistor)}, put in ${nameOf(now.transistor)}`]
+      : [];
+  const gauge = isThinner(built, now)
+    ? [`take out the wires of ${gaugeWords(built)}, lay ones of ${gaugeWords(now)}`]
+    : [];
+  return [...way, ...off, ...on, ...moved, ...resistor, ...transistor, ...gauge];
 }
 
 /** Edits after which the plan is what was built: the way, the pins and the resistor, as far as they are the maker's to say. */
@@ -103,16 +120,19 @@ function keepEdits(design: Design, assessment: Assessment, built: Built): readon
   const { itemId, way, boardId, resistorOhm, cores } = built;
   const item = itemId === null ? undefined : itemNamed(design, itemId);
   const [switched] = itemId === null ? [] : (assessment.switched.get(itemId) ?? []);
-  const isOtherWay = way !== null && switched !== undefined && switched.way.id !== way;
+  const transistor = built.transistor ?? null;
+  const driven = assessment.driven.find((each) => each.itemId === itemId);
+  const isOtherPart = transistor !== null && driven?.transistor != null && driven.transistor.part.id !== transistor;
+  const isOtherWay = way !== null && switched !== undefined && (switched.way.id !== way || isOtherPart);
   const changes: Change[] = [];
   if (isOtherWay && item && 'switchedBy' in item) {
     if (way === 'pin high' || way === 'pin low') changes.push(...changeWay(design, item.id, { way, board: boardId }));
     else if (way === 'transistor below' || way === 'transistor above')
-      changes.push(...changeWay(design, item.id, { way, board: boardId, part: null }));
+      changes.push(...changeWay(design, item.id, { way, board: boardId, part: transistor }));
     else if (way === 'always on') changes.push(...changeWay(design, item.id, { way }));
     else return null;
   }
-  const now = assessment.driven.find((each) => each.itemId === itemId)?.resistor?.resistorOhm ?? null;
+  const now = driven?.resistor?.resistorOhm ?? null;
   if (item && 'resistorOhm' in item && resistorOhm !== null && now !== resistorOhm)
     changes.push(...changeItem(design, item.id, { resistorOhm }));
   return [...changes, ...lockPins(design, assessment, cores)];
@@ -133,15 +153,25 @@ function lockPins(design: Design, assessment: Assessment, cores: readonly Core[]
   });
 }
 
+/** The gauge that was laid, as the maker's own. */
+function keepGauge({ wires }: Design, stepId: string, built: Built, now: Built): readonly Change[] {
+  if (!isThinner(built, now) || built.gaugeAwg === undefined) return [];
+  const runId = stepId.slice(SOLDER.length);
+  const own = wires.runs.find((run) => run.runId === runId) ?? { runId, lengthMm: null, gaugeAwg: null, colours: null };
+  const others = wires.runs.filter((run) => run.runId !== runId);
+  return [{ path: ['wires', 'runs'], value: [...others, { ...own, gaugeAwg: built.gaugeAwg }] }];
+}
+
 /** Every wire that is soldered otherwise than the plan now says. */
 export function listRebuilds(bench: Plan['bench'], design: Design, assessment: Assessment): readonly Rebuild[] {
   return bench.done.flatMap(({ stepId, built }): Rebuild[] => {
     if (!built) return [];
     const now = whatIsBuilt(stepId, assessment);
-    const undo = undoOf(built, now);
+    const undo = undoOf(built, now, assessment.library);
     if (undo.length === 0) return [];
     // What is no longer in the plan at all no edit of what is left brings back.
-    const keep = now && keepEdits(design, assessment, built);
+    const edits = now && keepEdits(design, assessment, built);
+    const keep = now && edits && [...edits, ...keepGauge(design, stepId, built, now)];
     return [{ stepId, built, undo, keep: keep && keep.length > 0 ? keep : null }];
   });
 }

@@ -8,3 +8,4 @@ export { solveRising } from './root.ts';
 export { type NetlistSolution, solveNetlist } from './solveNetlist.ts';
 export { printSpice, spiceLines } from './spice.ts';
 export { tabulate } from './tabulate.ts';
+export { currentOfLead, type Tap, type TappedLead } from './taps.ts';

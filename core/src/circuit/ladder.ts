@@ -1,3 +1,4 @@
+import { LEAST_OHM } from './devices.ts';
 /** Where a tape is fed: both rails at one place, or one rail alone (a ring closed the other way round). */
 export interface LadderFeed {
   readonly at: number;
@@ -27,7 +28,6 @@ export interface LadderSolution {
   readonly totalA: number;
 }
 
-const LEAST_OHM = 1e-6;
 /** Holds an unfed rail in place without carrying anything that counts. */
 const LEAK_S = 1e-12;
 

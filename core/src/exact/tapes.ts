@@ -1,5 +1,5 @@
 import type { Assessment, Consumer } from '../assess.ts';
-import type { PlacedTape } from '../items/index.ts';
+import { type PlacedTape, railsOhm } from '../items/index.ts';
 import type { Conditions } from './condition.ts';
 import type { Sketch } from './nodes.ts';
 
@@ -16,7 +16,7 @@ function drawTape(sketch: Sketch, tape: PlacedTape, consumer: Consumer, share: n
   const { id, part, cut } = tape;
   const { lights } = cut;
   const columns = tape.tape.grid?.columns ?? lights;
-  const railOhm = ((part.railOhmPerMetre / part.perMetre) * part.lightsPerJoint) / 2;
+  const railOhm = railsOhm(part, 1) / 2;
   const [restA, lightA] = [consumer.restA / lights, (consumer.fullA * share) / lights];
   const startsRow = (light: number): boolean => light > 0 && light % columns === 0;
   const place = (side: 'plus' | 'minus', light: number): string => {

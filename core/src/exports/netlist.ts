@@ -7,13 +7,11 @@ import type { Design, Plan } from '../plan/index.ts';
 const inLine = (text: string): string => text.replace(/\s+/g, ' ').trim();
 
 /** A condition where the maker says nothing: the hungriest mood at its height, half full, all switches closed. */
-export function usualCondition(assessment: Assessment): Condition {
-  const hungriest = assessment.moods.reduce<Assessment['moods'][number] | null>(
-    (most, each) => (!most || each.peakA > most.peakA ? each : most),
-    null,
-  );
-  return { charge: 0.5, moodId: hungriest?.moodId ?? null, openIds: [] };
-}
+export const usualCondition = ({ hungriest }: Assessment): Condition => ({
+  charge: 0.5,
+  moodId: hungriest?.moodId ?? null,
+  openIds: [],
+});
 
 /** An item by its name; a small part by what it is and the item that it serves. */
 function nameOf(design: Design, id: string): string {

@@ -70,6 +70,7 @@ export {
 } from './references.ts';
 export type { RuledChannel } from './rules.ts';
 export { cutTape, type TapeCut, tapeLights } from './tapeCut.ts';
+export { railsOhm, tapeRails } from './tapeRails.ts';
 export type {
   BoardItem,
   BoxItem,

@@ -31,7 +31,6 @@ export {
   resolveSwitching,
   type Switched,
 } from './switching.ts';
-export { currentOfLead, type Tap, type TappedLead } from './taps.ts';
 export { baseResistor, PULL_OHM, type TransistorSwitch } from './transistors.ts';
 export { unlitOverPin } from './unlit.ts';
 export { isProgrammed, type StartsAs, type Way, ways } from './ways.ts';

@@ -1,5 +1,5 @@
 import { forwardVoltageV, type LedCurve, tabulate } from '../circuit/index.ts';
-import { coloursOfTape, type PlacedPlain } from '../items/index.ts';
+import { coloursOfTape, type PlacedPlain, railsOhm } from '../items/index.ts';
 import { curveOfPart } from '../lights/index.ts';
 import { builtInLibrary, findPart, type PlainTapePart } from '../parts/index.ts';
 import { type Corners, type Driven, drawnFrom, type SizingInput, workingRange } from './driven.ts';
@@ -81,7 +81,7 @@ export function sizeTape(tape: PlacedPlain, switched: Switched, input: SizingInp
       totalA: corners.currentA * units,
       transistor,
       holdA: hub.takenA(0, rail.nominalV),
-      tape: { colour, colours: part.colours, railOhm: (part.railOhmPerMetre * part.lightsPerJoint) / part.perMetre },
+      tape: { colour, colours: part.colours, railOhm: railsOhm(part, part.lightsPerJoint) },
       feed: { ...range, seriesOhm: onOhm * units, dropV },
       loop,
       ...hub,

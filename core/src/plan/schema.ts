@@ -90,6 +90,10 @@ const built = z.strictObject({
   way: z.string().max(40).nullable(),
   boardId: z.string().max(90).nullable(),
   resistorOhm: z.number().positive().nullable(),
+  /** The part that switches it, where one stands between. */
+  transistor: z.string().max(90).nullable().optional(),
+  /** Of its cores. */
+  gaugeAwg: z.number().int().optional(),
 });
 
 /** The whole open plan file, `NAME.glimmer.json`. */

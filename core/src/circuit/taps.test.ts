@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type Element, fitLedCurve, solveNetlist } from '../circuit/index.ts';
-import { currentOfLead, type TappedLead } from './taps.ts';
+import { currentOfLead, type Element, fitLedCurve, solveNetlist, type TappedLead } from './index.ts';
 
 const curve = fitLedCurve({
   low: { currentA: 0.001, voltageV: 1.78 },

@@ -1,4 +1,6 @@
-import { type LedCurve, solveString, tabulate } from '../circuit/index.ts';
+import { LEAST_OHM } from './devices.ts';
+import { type LedCurve, solveString } from './ledCurve.ts';
+import { tabulate } from './tabulate.ts';
 
 /** What hangs on a shared lead: at which of its places, and on which channel. */
 export interface Tap {
@@ -29,7 +31,6 @@ export interface TappedLead {
 const ROW_V = 0.01;
 const MOST_PASSES = 40;
 const SETTLED_V = 1e-9;
-const LEAST_OHM = 1e-6;
 const SLOPE_V = 1e-3;
 
 /**
