@@ -31,7 +31,7 @@ describe('what the rails of a tape lose', () => {
     const [anywhere, inFives] = [farEnd(1), farEnd(5)];
     expect(anywhere).toHaveLength(65);
     expect(inFives).toHaveLength(65);
-    inFives.forEach((volts, i) => expect(volts).toBeCloseTo(anywhere[i] ?? 0, 6));
+    for (const [i, volts] of inFives.entries()) expect(volts).toBeCloseTo(anywhere[i] ?? 0, 6);
   });
 });
 

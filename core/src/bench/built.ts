@@ -115,27 +115,37 @@ function undoOf(built: Built, now: Built | null, library: Library): readonly str
   return [...way, ...off, ...on, ...moved, ...resistor, ...transistor, ...gauge];
 }
 
+/** The edit that switches an item as it was built; null where no edit can. */
+function keepWay(design: Design, itemId: string, { way, boardId, transistor }: Built): readonly Change[] | null {
+  switch (way) {
+    case 'pin high':
+    case 'pin low':
+      return changeWay(design, itemId, { way, board: boardId });
+    case 'transistor below':
+    case 'transistor above':
+      return changeWay(design, itemId, { way, board: boardId, part: transistor ?? null });
+    case 'always on':
+      return changeWay(design, itemId, { way });
+    default:
+      return null;
+  }
+}
+
 /** Edits after which the plan is what was built: the way, the pins and the resistor, as far as they are the maker's to say. */
 function keepEdits(design: Design, assessment: Assessment, built: Built): readonly Change[] | null {
-  const { itemId, way, boardId, resistorOhm, cores } = built;
+  const { itemId, way, resistorOhm, transistor, cores } = built;
   const item = itemId === null ? undefined : itemNamed(design, itemId);
-  const [switched] = itemId === null ? [] : (assessment.switched.get(itemId) ?? []);
-  const transistor = built.transistor ?? null;
-  const driven = assessment.driven.find((each) => each.itemId === itemId);
-  const isOtherPart = transistor !== null && driven?.transistor != null && driven.transistor.part.id !== transistor;
-  const isOtherWay = way !== null && switched !== undefined && (switched.way.id !== way || isOtherPart);
-  const changes: Change[] = [];
-  if (isOtherWay && item && 'switchedBy' in item) {
-    if (way === 'pin high' || way === 'pin low') changes.push(...changeWay(design, item.id, { way, board: boardId }));
-    else if (way === 'transistor below' || way === 'transistor above')
-      changes.push(...changeWay(design, item.id, { way, board: boardId, part: transistor }));
-    else if (way === 'always on') changes.push(...changeWay(design, item.id, { way }));
-    else return null;
-  }
-  const now = driven?.resistor?.resistorOhm ?? null;
-  if (item && 'resistorOhm' in item && resistorOhm !== null && now !== resistorOhm)
-    changes.push(...changeItem(design, item.id, { resistorOhm }));
-  return [...changes, ...lockPins(design, assessment, cores)];
+  if (!item) return lockPins(design, assessment, cores);
+  const [switched] = assessment.switched.get(item.id) ?? [];
+  const driven = assessment.driven.find((each) => each.itemId === item.id);
+  const now = driven?.transistor?.part.id;
+  const isOtherWay =
+    way !== null && switched !== undefined && (switched.way.id !== way || (transistor && now && now !== transistor));
+  const back = isOtherWay ? keepWay(design, item.id, built) : [];
+  if (!back) return null;
+  const isOtherOhm = 'resistorOhm' in item && resistorOhm !== null && driven?.resistor?.resistorOhm !== resistorOhm;
+  const resistor = isOtherOhm ? changeItem(design, item.id, { resistorOhm }) : [];
+  return [...back, ...resistor, ...lockPins(design, assessment, cores)];
 }
 
 /** Locks on the pins that cores were soldered to, where they would go elsewhere now. */
