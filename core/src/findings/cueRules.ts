@@ -1,6 +1,6 @@
 import type { Finding } from '../items/index.ts';
 import { mapMoods } from '../motion/index.ts';
-import { controlsOf, heightOf, isSameOccasion, listOccasions } from '../plan/index.ts';
+import { controlsOf, heightOf, isSameOccasion, listOccasions, moveOn } from '../plan/index.ts';
 import type { Rule } from './finding.ts';
 
 /** Moods that no way leads to, and moods that no way leads out of. */
@@ -132,7 +132,7 @@ export const signRule: Rule = ({ design, assessment }) =>
         },
       ];
     return Object.entries(sign.moves).flatMap(([onId, move]): Finding[] => {
-      const alike = design.moods.list.find((mood) => mood.moves[onId]?.kind === move.kind);
+      const alike = design.moods.list.find((mood) => moveOn(mood.moves, onId)?.kind === move.kind);
       const name = assessment.placed.find((each) => each.id === onId)?.name ?? onId;
       if (!alike) return [];
       return [
@@ -144,7 +144,7 @@ export const signRule: Rule = ({ design, assessment }) =>
           what: `On ${name} the sign ${sign.name} does what ${alike.name} does too`,
           why: 'Told apart by colour alone it is missed by one helper in twelve, and by anyone across a dark street.',
           mend: 'Let it do something that no mood does there, such as two short shots and a long pause.',
-          fixes: design.moods.list.some((mood) => mood.moves[onId]?.kind === 'shots')
+          fixes: design.moods.list.some((mood) => moveOn(mood.moves, onId)?.kind === 'shots')
             ? []
             : [
                 {

@@ -4,7 +4,12 @@ import { bands, plenty } from './limits.ts';
 
 /** What the schemas of items and plan are made of: each kind of field once. */
 export const inBand = (band: Band) => z.number().min(band.least).max(band.most);
-export const id = z.string().regex(/^[\w-]{1,40}$/, 'must be 1 to 40 letters, digits, - or _');
+// Every object has this one already: as a key it would be lost without a word.
+const KEPT_BACK = '__proto__';
+export const id = z
+  .string()
+  .regex(/^[\w-]{1,40}$/, 'must be 1 to 40 letters, digits, - or _')
+  .refine((text) => text !== KEPT_BACK, `can’t be "${KEPT_BACK}": take any other word`);
 export const list = <T extends z.ZodType>(item: T) => z.array(item).max(plenty.items);
 export const name = z.string().min(1).max(plenty.nameLength);
 export const colour = z.string().regex(/^#[0-9a-f]{6}$/, 'must be a colour such as #ff9a1c, in small letters');

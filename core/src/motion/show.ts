@@ -1,5 +1,5 @@
 import { type Along, alongs, type Control, kindOf, type Laying, type PlanPoint } from '../items/index.ts';
-import type { Cue, Design, Mood, Move, Sign } from '../plan/index.ts';
+import { type Cue, type Design, type Mood, type Move, moveOn, type Sign } from '../plan/index.ts';
 import { arrange, gatherSet, groupAsSet, type ShowSet } from './arrange.ts';
 import { type CompiledMove, compileMove, NO_CONTROL, wholeMs } from './compileMove.ts';
 
@@ -144,7 +144,7 @@ function createLayerMaker(sets: readonly ShowSet[], controls: readonly Control[]
     make,
     makeAll: (moves) =>
       sets.flatMap((set) => {
-        const move = moves[set.id];
+        const move = moveOn(moves, set.id);
         return move ? make(set.id, 'over', move) : [];
       }),
   };

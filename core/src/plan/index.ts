@@ -21,6 +21,7 @@ export { changeMove, heightOf, moveKinds, spanOfMove } from './changeMove.ts';
 export { applyChanges } from './changes.ts';
 export { createPlan, emptyDesign } from './empty.ts';
 export { changeItem, changeWay, itemNamed, lightItems, mapItem, movableItems } from './items.ts';
+export { moveOn } from './moveOn.ts';
 export { sayLaying, sayMove } from './moveWords.ts';
 export { controlsOf, isSameOccasion, listOccasions, type Occasion, occasionsOf, sayWhen } from './occasions.ts';
 export { removeItem, removeMood, removeSet } from './remove.ts';

@@ -67,8 +67,11 @@ function withoutControl(moods: Moods, id: string): Moods {
   return { ...heard, ...(heard.signs ? { signs: heard.signs.filter((sign) => sign.controlId !== id) } : {}) };
 }
 
-/** Whether what the maker overruled, by its id, belongs to an item: `kind:ID` or `kind:ID:part`. */
-const isOf = (overruledId: string, itemId: string): boolean => overruledId.split(':')[1] === itemId;
+/** Whether what the maker overruled, by its id, belongs to an item: `kind:ID` or `kind:ID:part`; a rail's lead to its hub too. */
+function isOf(overruledId: string, itemId: string): boolean {
+  const [what, first, second] = overruledId.split(':');
+  return first === itemId || (what === 'rail' && second === itemId);
+}
 
 /**
  * The design without an item, and without all that named it: moves on it, its cues and signs, its part in sets, its pin

@@ -1,4 +1,4 @@
-import { changeMove, type Laying, layings, type Mood, type Move, moveKinds } from '@glimmer/core/plan';
+import { changeMove, type Laying, layings, type Mood, type Move, moveKinds, moveOn } from '@glimmer/core/plan';
 import type { Draft } from 'immer';
 import { Layers, Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
@@ -27,7 +27,7 @@ interface MoveStackProps {
 
 /** What one light group or set does in one mood: a first move, and those laid upon it. */
 export function MoveStack({ ground, mood, moodIndex }: MoveStackProps) {
-  const move = mood.moves[ground.id];
+  const move = moveOn(mood.moves, ground.id);
   const fallback = ground.fixedColour ?? '#ffb45e';
   const edit = (recipe: (draft: Draft<Mood>) => void, merge?: string): void =>
     editDesign(

@@ -1,5 +1,4 @@
-import type { Control, Sign } from '@glimmer/core/plan';
-import { changeMove, controlsOf, type Move, moveKinds } from '@glimmer/core/plan';
+import { type Control, changeMove, controlsOf, type Move, moveKinds, moveOn, type Sign } from '@glimmer/core/plan';
 import type { Draft } from 'immer';
 import { Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
@@ -71,7 +70,7 @@ function SignEditor({ sign, index, grounds }: { sign: Sign; index: number; groun
         </Button>
       </div>
       {grounds.map((ground) => {
-        const move = sign.moves[ground.id];
+        const move = moveOn(sign.moves, ground.id);
         const put = (next: Move | null, merge?: string): void =>
           edit((draft) => {
             if (next) draft.moves[ground.id] = next as Draft<Move>;
