@@ -8,5 +8,5 @@ export default defineConfig({
   plugins: [react(), tailwindcss()],
   worker: { format: 'es' },
   build: { target: 'es2022', assetsInlineLimit: 0 },
-  server: { host: '127.0.0.1', port: 4680, strictPort: true, proxy: { '/api': api } },
+  server: { host: '127.0.0.1', port: 4680, strictPort: true, proxy: { '/api': { target: api, changeOrigin: false } } },
 });

@@ -2,9 +2,13 @@ import compression from 'compression';
 import express, { type ErrorRequestHandler, type Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
+import { checkBody, mostOfBody, wantJson } from './bodies.ts';
+import type { Events } from './events.ts';
+import { guardHosts } from './guard.ts';
 import type { PlanRepository } from './planRepository.ts';
 import { createPlanRoutes } from './planRoutes.ts';
-import { Problem } from './problems.ts';
+import { Problem, problemsPage } from './problems.ts';
+import type { Shelf } from './shelf.ts';
 
 export interface AppDeps {
   readonly repository: PlanRepository;
@@ -12,9 +16,11 @@ export interface AppDeps {
   readonly now: () => Date;
   /** Folder of the built web app; null serves the interface from elsewhere (development). */
   readonly webRoot: string | null;
+  readonly shelf: Shelf;
+  readonly events: Events;
 }
 
-const MOST_BODY = '16mb';
+const MOST_BODY = `${mostOfBody.bytes / 1024 / 1024} MB`;
 
 /** Errors of the database driver that mean "not there" rather than "refused". */
 const awayCodes = new Set(['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ENOTFOUND', '57P01', '57P03', '08006', '08001']);
@@ -34,18 +40,43 @@ function toProblem(error: unknown): Problem {
     return new Problem('store-away', 'The database does not answer; your work is kept in the browser until it does', {
       cause: error,
     });
-  const type = typeof error === 'object' && error !== null && 'type' in error ? error.type : undefined;
+  const { type, status } = (typeof error === 'object' && error !== null ? error : {}) as {
+    readonly type?: unknown;
+    readonly status?: unknown;
+  };
   if (type === 'entity.too.large')
     return new Problem('too-large', `A plan with its pictures may hold ${MOST_BODY}; take a smaller picture`, {
       cause: error,
     });
   if (type === 'entity.parse.failed')
     return new Problem('bad-request', 'The body is not JSON; it may have been cut short', { cause: error });
+  if (status === 404) return new Problem('not-found', 'There is no such file here', { cause: error });
+  if (typeof status === 'number' && status >= 400 && status < 500)
+    return new Problem(
+      'bad-request',
+      `The request can’t be read: ${error instanceof Error ? error.message : 'something about it is broken'}`,
+      { cause: error },
+    );
   return new Problem('our-fault', 'This is a fault of the program; your work is kept in the browser', { cause: error });
 }
 
+/** What is logged of an error: what the driver was asked holds whole plans, and they stay out of the log. */
+function tellOf(error: unknown): Record<string, unknown> {
+  if (!(error instanceof Error)) return { message: String(error) };
+  const { name, message, stack, cause } = error;
+  const short = (text: string | undefined): string | undefined => text?.slice(0, MOST_LOGGED);
+  return {
+    name,
+    message: short(message),
+    stack: short(stack),
+    ...(cause === undefined ? {} : { cause: tellOf(cause) }),
+  };
+}
+
+const MOST_LOGGED = 600;
+
 /** The whole server as one Express app, made from what it depends on; listening is done elsewhere. */
-export function createApp({ repository, logger, now, webRoot }: AppDeps): Express {
+export function createApp({ repository, logger, now, webRoot, shelf, events }: AppDeps): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -68,13 +99,18 @@ export function createApp({ repository, logger, now, webRoot }: AppDeps): Expres
     }),
   );
   app.use(compression());
-  app.use(express.json({ limit: MOST_BODY }));
+  app.use(guardHosts, wantJson);
+  app.use(express.json({ limit: mostOfBody.bytes, strict: false, verify: (_req, _res, body) => checkBody(body) }));
 
   app.get('/api/health', async (_req, res) => {
     await repository.ping();
     res.json({ ok: true });
   });
-  app.use('/api/plans', createPlanRoutes(repository, now));
+  app.get('/api/problems', (_req, res) => {
+    res.type('html').send(problemsPage());
+  });
+  app.get('/api/events', events.stream);
+  app.use('/api/plans', createPlanRoutes({ repository, now, shelf, events }));
   app.use('/api', () => {
     throw new Problem('not-found', 'No such address under /api');
   });
@@ -94,8 +130,8 @@ export function createApp({ repository, logger, now, webRoot }: AppDeps): Expres
     }
     const problem = toProblem(error);
     const body = problem.toBody();
-    if (body.status >= 500) logger.error({ err: problem.cause ?? problem, url: req.url }, problem.detail);
-    res.status(body.status).type('application/problem+json').send(JSON.stringify(body));
+    if (body.status >= 500) logger.error({ err: tellOf(problem.cause ?? problem), url: req.url }, problem.detail);
+    res.set(problem.headers).status(body.status).type('application/problem+json').send(JSON.stringify(body));
   };
   app.use(handleError);
   return app;

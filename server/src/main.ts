@@ -1,7 +1,13 @@
+import { createHash } from 'node:crypto';
+import { existsSync, readFileSync } from 'node:fs';
+import { createServer } from 'node:http';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { z } from 'zod';
 import { createApp } from './app.ts';
+import { createEvents } from './events.ts';
+import { createReckoner } from './reckoner.ts';
+import { createShelf } from './shelf.ts';
 import { layInDemo, openStore } from './store.ts';
 
 const environment = z.object({
@@ -23,25 +29,42 @@ const store = await openStore({
 });
 if (settings.DEMO_FOLDER) await layInDemo(store.repository, settings.DEMO_FOLDER, new Date());
 
+// Built, the worker stands beside this file; from source it is run through the same loader.
+const built = new URL('./reckonWorker.mjs', import.meta.url);
+const script = existsSync(built) ? built : new URL('./reckonWorker.ts', import.meta.url);
+const reckoner = createReckoner(script);
+const events = createEvents();
+const shelf = createShelf({
+  repository: store.repository,
+  describe: reckoner.describe,
+  core: createHash('sha256').update(readFileSync(script)).digest('hex').slice(0, 16),
+  onReckoned: (id) => events.publish({ kind: 'shelf', id }),
+  onTrouble: (error) => logger.warn({ message: error instanceof Error ? error.message : String(error) }, 'The shelf'),
+});
 const app = createApp({
   repository: store.repository,
   logger,
   now: () => new Date(),
   webRoot: settings.WEB_ROOT ?? null,
+  shelf,
+  events,
 });
-const server = app.listen(settings.PORT, '127.0.0.1', (error?: Error) => {
-  if (error) {
-    logger.error({ err: error }, 'Could not listen');
-    process.exit('code' in error && error.code === 'EADDRINUSE' ? 98 : 1);
-  }
+// Whoever sends slowly, headers or body, is cut off: loopback is quick.
+const server = createServer({ headersTimeout: 10_000, requestTimeout: 30_000, connectionsCheckingInterval: 2000 }, app);
+server.once('error', (error: NodeJS.ErrnoException) => {
+  logger.error({ code: error.code, message: error.message }, 'Could not listen');
+  process.exit(error.code === 'EADDRINUSE' ? 98 : 1);
+});
+server.listen(settings.PORT, '127.0.0.1', () => {
   const address = server.address();
   const port = typeof address === 'object' && address ? address.port : settings.PORT;
   process.stdout.write(`ready http://127.0.0.1:${port}\n`);
 });
 
 function stop(): void {
+  events.close();
   server.close(() => {
-    void store.close().finally(() => process.exit(0));
+    void Promise.allSettled([store.close(), reckoner.close()]).then(() => process.exit(0));
   });
   server.closeIdleConnections();
   // A browser may hold its connection open; it does not get to hold up the exit.

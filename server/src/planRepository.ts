@@ -2,6 +2,7 @@ import type { Plan } from '@glimmer/core/plan';
 import { and, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm';
 import type { NodePgDatabase } from 'drizzle-orm/node-postgres';
 import { marks, plans } from './schema.ts';
+import type { ShelfFacts } from './shelfFacts.ts';
 
 export interface StoredPlan {
   readonly plan: Plan;
@@ -10,14 +11,39 @@ export interface StoredPlan {
   readonly putAwayAt: Date | null;
 }
 
+/** A plan as the shelf knows it, without the plan itself. */
+export interface ShelfRow {
+  readonly id: string;
+  readonly name: string;
+  readonly revision: number;
+  readonly updatedAt: Date;
+  readonly facts: ShelfFacts | null;
+  readonly factsOf: string | null;
+}
+
+/** A save: the revision that it is based on, and an id of its own, by which a repeated one is known. */
+export interface Save {
+  readonly basedOn: number;
+  readonly saveId: string | null;
+  readonly at: Date;
+}
+
 /** All that the routes need of the database. */
 export interface PlanRepository {
-  readonly list: (options: { readonly putAway: boolean }) => Promise<StoredPlan[]>;
+  readonly list: (options: { readonly putAway: boolean }) => Promise<ShelfRow[]>;
   readonly find: (id: string) => Promise<StoredPlan | null>;
   /** Null when a plan of this id is there already. */
   readonly add: (plan: Plan, at: Date) => Promise<StoredPlan | null>;
-  /** Null when the stored revision is not `basedOn`; nothing is changed then. */
-  readonly save: (plan: Plan, options: { readonly basedOn: number; readonly at: Date }) => Promise<StoredPlan | null>;
+  /**
+   * Null when the stored revision is not `basedOn`; nothing is changed then. A save that was confirmed before, by its id,
+   * is confirmed once more.
+   */
+  readonly save: (plan: Plan, save: Save) => Promise<StoredPlan | null>;
+  /** Keeps what the shelf shows of a plan, unless it has been saved again since. */
+  readonly keepFacts: (
+    id: string,
+    kept: { readonly revision: number; readonly facts: ShelfFacts; readonly of: string },
+  ) => Promise<void>;
   readonly setPutAway: (id: string, at: Date | null) => Promise<StoredPlan | null>;
   /** True the first time this mark is set. */
   readonly mark: (name: string, at: Date) => Promise<boolean>;
@@ -36,13 +62,18 @@ export function createPlanRepository(db: NodePgDatabase): PlanRepository {
   const first = (rows: (typeof plans.$inferSelect)[]): StoredPlan | null => (rows[0] ? toStored(rows[0]) : null);
   return {
     list: async ({ putAway }) =>
-      (
-        await db
-          .select()
-          .from(plans)
-          .where(putAway ? isNotNull(plans.putAwayAt) : isNull(plans.putAwayAt))
-          .orderBy(desc(plans.updatedAt), plans.id)
-      ).map(toStored),
+      db
+        .select({
+          id: plans.id,
+          name: plans.name,
+          revision: plans.revision,
+          updatedAt: plans.updatedAt,
+          facts: plans.shelf,
+          factsOf: plans.shelfOf,
+        })
+        .from(plans)
+        .where(putAway ? isNotNull(plans.putAwayAt) : isNull(plans.putAwayAt))
+        .orderBy(desc(plans.updatedAt), plans.id),
     find: async (id) => first(await db.select().from(plans).where(eq(plans.id, id))),
     add: async (plan, at) =>
       first(
@@ -53,14 +84,30 @@ export function createPlanRepository(db: NodePgDatabase): PlanRepository {
           .returning(),
       ),
     // One statement compares and writes, so two saves at the same moment can't both win.
-    save: async (plan, { basedOn, at }) =>
-      first(
+    save: async (plan, { basedOn, saveId, at }) => {
+      const saved = first(
         await db
           .update(plans)
-          .set({ name: plan.name, document: plan, revision: sql`${plans.revision} + 1`, updatedAt: at })
+          .set({
+            name: plan.name,
+            document: plan,
+            revision: sql`${plans.revision} + 1`,
+            updatedAt: at,
+            lastSave: saveId,
+          })
           .where(and(eq(plans.id, plan.id), eq(plans.revision, basedOn)))
           .returning(),
-      ),
+      );
+      if (saved || saveId === null) return saved;
+      const before = and(eq(plans.id, plan.id), eq(plans.revision, basedOn + 1), eq(plans.lastSave, saveId));
+      return first(await db.select().from(plans).where(before));
+    },
+    keepFacts: async (id, { revision, facts, of }) => {
+      await db
+        .update(plans)
+        .set({ shelf: facts, shelfOf: of })
+        .where(and(eq(plans.id, id), eq(plans.revision, revision)));
+    },
     setPutAway: async (id, at) =>
       first(await db.update(plans).set({ putAwayAt: at }).where(eq(plans.id, id)).returning()),
     mark: async (name, at) =>

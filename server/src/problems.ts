@@ -10,6 +10,9 @@ const catalogue = {
   'wrong-id': { status: 422, title: 'The plan’s id is not the one of its address' },
   'bad-request': { status: 400, title: 'The request can’t be read' },
   'needs-revision': { status: 428, title: 'A save must say which version it is based on' },
+  'foreign-host': { status: 403, title: 'This server answers this machine alone' },
+  'wrong-method': { status: 405, title: 'This address can’t be asked that way' },
+  'wrong-kind': { status: 415, title: 'A body must be JSON' },
   'too-large': { status: 413, title: 'The plan is too large to be kept' },
   'store-away': { status: 503, title: 'The store of plans can’t be reached' },
   'our-fault': { status: 500, title: 'Something went wrong here' },
@@ -17,27 +20,37 @@ const catalogue = {
 
 export type ProblemCode = keyof typeof catalogue;
 
+/** Where what each of them means is told of. */
+const PAGE = '/api/problems';
+
 /** A failed request, as data; the error handler writes it as application/problem+json. */
 export class Problem extends Error {
   readonly code: ProblemCode;
   readonly detail: string;
   readonly extra: Readonly<Record<string, unknown>>;
+  /** Headers that go with it, such as which methods there are. */
+  readonly headers: Readonly<Record<string, string>>;
 
   constructor(
     code: ProblemCode,
     detail: string,
-    options: { readonly extra?: Readonly<Record<string, unknown>>; readonly cause?: unknown } = {},
+    options: {
+      readonly extra?: Readonly<Record<string, unknown>>;
+      readonly headers?: Readonly<Record<string, string>>;
+      readonly cause?: unknown;
+    } = {},
   ) {
     super(detail, { cause: options.cause });
     this.code = code;
     this.detail = detail;
     this.extra = options.extra ?? {};
+    this.headers = options.headers ?? {};
   }
 
   /** The body of RFC 9457. */
   toBody(): Record<string, unknown> & { status: number } {
     const { status, title } = catalogue[this.code];
-    return { type: `about:blank#${this.code}`, code: this.code, title, status, detail: this.detail, ...this.extra };
+    return { type: `${PAGE}#${this.code}`, code: this.code, title, status, detail: this.detail, ...this.extra };
   }
 }
 
@@ -49,3 +62,14 @@ export function refusePlan(problems: readonly PlanProblem[]): Problem {
     extra: { problems },
   });
 }
+
+/** The page that the type of a problem leads to. */
+export const problemsPage = (): string =>
+  [
+    '<!doctype html><html lang="en"><meta charset="utf-8"><title>What the server refuses</title>',
+    '<h1>What the server refuses</h1><dl>',
+    ...Object.entries(catalogue).map(
+      ([code, { status, title }]) => `<dt id="${code}"><code>${code}</code> (${status})</dt><dd>${title}.</dd>`,
+    ),
+    '</dl></html>',
+  ].join('\n');

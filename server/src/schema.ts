@@ -1,5 +1,6 @@
 import type { Plan } from '@glimmer/core/plan';
 import { integer, jsonb, pgTable, text, timestamp, uuid } from 'drizzle-orm/pg-core';
+import type { ShelfFacts } from './shelfFacts.ts';
 
 /** One row a plan. `revision` goes up by one with each confirmed save and is what a save must be based on. */
 export const plans = pgTable('plans', {
@@ -10,6 +11,11 @@ export const plans = pgTable('plans', {
   putAwayAt: timestamp('put_away_at', { withTimezone: true }),
   createdAt: timestamp('created_at', { withTimezone: true }).notNull(),
   updatedAt: timestamp('updated_at', { withTimezone: true }).notNull(),
+  /** The id that the last save carried: the same once more was confirmed already, and its answer was lost. */
+  lastSave: text('last_save'),
+  /** What the shelf shows, and what it was reckoned of: `REVISION:CORE`. Null until it is reckoned. */
+  shelf: jsonb('shelf').$type<ShelfFacts>(),
+  shelfOf: text('shelf_of'),
 });
 
 /** Small facts about this store itself, such as whether the demo data has been laid in. */

@@ -1,44 +1,73 @@
-import { assess } from '@glimmer/core/assess';
-import { checkPlan, isOpen } from '@glimmer/core/findings';
-import type { Design } from '@glimmer/core/plan';
-import { type GlimpseLight, glimpseLights } from './glimpse.ts';
-import type { StoredPlan } from './planRepository.ts';
+import type { Plan } from '@glimmer/core/plan';
+import type { PlanRepository, ShelfRow } from './planRepository.ts';
+import type { ShelfFacts } from './shelfFacts.ts';
 
-/** What the shelf shows of one plan, its small lit picture included. */
+/** A plan on the shelf; its facts are null until they have been reckoned once, and old while they are being reckoned. */
 export interface ShelfEntry {
   readonly id: string;
   readonly name: string;
   readonly revision: number;
   readonly updatedAt: string;
-  readonly kind: Design['piece']['kind'];
-  readonly openFindings: number;
-  readonly runsForH: number | null;
-  readonly glimpse: {
-    readonly outline: string | null;
-    readonly widthMm: number;
-    readonly heightMm: number;
-    readonly lights: readonly GlimpseLight[];
-  };
+  readonly isReckoned: boolean;
+  readonly facts: ShelfFacts | null;
 }
 
-/** Reckons one stored plan for the shelf. */
-export function describeForShelf(stored: StoredPlan): ShelfEntry {
-  const { design } = stored.plan;
-  const assessment = assess(design);
-  const { picture, widthMm, heightMm } = design.view;
+/** What the shelf is made of. */
+export interface ShelfDeps {
+  readonly repository: Pick<PlanRepository, 'list' | 'find' | 'keepFacts'>;
+  /** Reckons a plan, away from what answers requests. */
+  readonly describe: (plan: Plan) => Promise<ShelfFacts>;
+  /** Names this version of core: with another one, everything is reckoned anew. */
+  readonly core: string;
+  readonly onReckoned: (id: string) => void;
+  readonly onTrouble: (error: unknown) => void;
+}
+
+export interface Shelf {
+  readonly list: (options: { readonly putAway: boolean }) => Promise<readonly ShelfEntry[]>;
+  /** Reckons a plan that has changed, as soon as those before it are done. */
+  readonly renew: (id: string) => void;
+  /** Resolves when nothing waits to be reckoned. */
+  readonly settled: () => Promise<void>;
+}
+
+/**
+ * The shelf: what it shows is kept beside each plan, by its revision and the version of core. What is missing is reckoned
+ * one plan after another, and never while a request waits for it.
+ */
+export function createShelf({ repository, describe, core, onReckoned, onTrouble }: ShelfDeps): Shelf {
+  const waiting = new Set<string>();
+  let work: Promise<void> | null = null;
+  const keyOf = (revision: number): string => `${revision}:${core}`;
+
+  const reckon = async (id: string): Promise<void> => {
+    const stored = await repository.find(id);
+    if (!stored) return;
+    const facts = await describe(stored.plan);
+    await repository.keepFacts(id, { revision: stored.revision, facts, of: keyOf(stored.revision) });
+    onReckoned(id);
+  };
+  const workOff = async (): Promise<void> => {
+    for (let [id] = waiting; id !== undefined; [id] = waiting) {
+      waiting.delete(id);
+      await reckon(id).catch(onTrouble);
+    }
+    work = null;
+  };
+  const renew = (id: string): void => {
+    waiting.add(id);
+    work ??= workOff();
+  };
+  const entryOf = ({ id, name, revision, updatedAt, facts, factsOf }: ShelfRow): ShelfEntry => {
+    const isReckoned = factsOf === keyOf(revision);
+    if (!isReckoned) renew(id);
+    return { id, name, revision, updatedAt: updatedAt.toISOString(), isReckoned, facts };
+  };
   return {
-    id: stored.plan.id,
-    name: stored.plan.name,
-    revision: stored.revision,
-    updatedAt: stored.updatedAt.toISOString(),
-    kind: design.piece.kind,
-    openFindings: checkPlan(stored.plan, assessment).filter(isOpen).length,
-    runsForH: assessment.supply?.runsFor?.cautiousH ?? null,
-    glimpse: {
-      outline: picture.kind === 'drawn' ? picture.outline : null,
-      widthMm,
-      heightMm,
-      lights: glimpseLights(assessment),
+    list: async (options) => (await repository.list(options)).map(entryOf),
+    renew,
+    settled: async () => {
+      while (work) await work;
     },
   };
 }

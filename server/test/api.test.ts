@@ -8,6 +8,10 @@ import request from 'supertest';
 import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
 import { demoPlan } from '../../core/tests/designs.ts';
 import { createApp } from '../src/app.ts';
+import { createEvents } from '../src/events.ts';
+import type { PlanRepository } from '../src/planRepository.ts';
+import { createShelf } from '../src/shelf.ts';
+import { describeForShelf } from '../src/shelfFacts.ts';
 import { layInDemo, openStore, type Store } from '../src/store.ts';
 
 const migrationsFolder = join(import.meta.dirname, '../migrations');
@@ -16,13 +20,29 @@ const fresh = (name = 'Test piece'): Plan => ({ ...demoPlan(), id: randomUUID(),
 
 let store: Store;
 let clock = new Date('2026-11-01T10:00:00Z');
-const app = () => createApp({ repository: store.repository, logger: silent, now: () => clock, webRoot: null });
+/** The server over a repository, with what it depends on in this thread. */
+function serverOver(repository: PlanRepository) {
+  const events = createEvents();
+  const shelf = createShelf({
+    repository,
+    describe: (plan) => Promise.resolve(describeForShelf(plan)),
+    core: 'test',
+    onReckoned: (id) => events.publish({ kind: 'shelf', id }),
+    onTrouble: (error) => {
+      throw error;
+    },
+  });
+  return { app: createApp({ repository, logger: silent, now: () => clock, webRoot: null, shelf, events }), shelf };
+}
+let server: ReturnType<typeof serverOver>;
+const app = () => server.app;
 const add = async (plan: Plan): Promise<void> => {
   await request(app()).post('/api/plans').send(plan).expect(201);
 };
 
 beforeAll(async () => {
   store = await openStore({ url: inject('databaseUrl'), migrationsFolder, onLost: () => undefined });
+  server = serverOver(store.repository);
 });
 beforeEach(() => {
   clock = new Date('2026-11-01T10:00:00Z');
@@ -106,21 +126,26 @@ describe('keeping plans', () => {
     expect(await names('open')).toContain('Rarely worn');
   });
 
-  it('shows each plan on the shelf with its lights and what is open', async () => {
+  it('shows each plan on the shelf with its lights and what is open, once it is reckoned', async () => {
     const plan = fresh('On the shelf');
     await add(plan);
-    const entry = (await request(app()).get('/api/plans')).body.plans.find(
-      (each: { id: string }) => each.id === plan.id,
-    );
+    const entryOf = async (id: string) =>
+      (await request(app()).get('/api/plans')).body.plans.find((each: { id: string }) => each.id === id);
+    await server.shelf.settled();
+    const entry = await entryOf(plan.id);
     expect(entry).toMatchObject({
       name: 'On the shelf',
-      openFindings: 2,
-      kind: 'headdress',
-      glimpse: { outline: 'anglerfish', widthMm: 640 },
+      isReckoned: true,
+      facts: {
+        state: 'reckoned',
+        openFindings: 2,
+        kind: 'headdress',
+        glimpse: { outline: 'anglerfish', widthMm: 640 },
+      },
     });
     // Doze: both jaws and the lure are lit, the two eyes are dark.
-    expect(entry.glimpse.lights).toHaveLength(67);
-    expect(new Set(entry.glimpse.lights.map((light: { colour: string }) => light.colour)).size).toBe(3);
+    expect(entry.facts.glimpse.lights).toHaveLength(67);
+    expect(new Set(entry.facts.glimpse.lights.map((light: { colour: string }) => light.colour)).size).toBe(3);
     const dark = fresh('Dark');
     await add({
       ...dark,
@@ -129,8 +154,8 @@ describe('keeping plans', () => {
         moods: { ...dark.design.moods, list: [], cues: [], startId: null, course: [], cueUses: [] },
       },
     });
-    const all = (await request(app()).get('/api/plans')).body.plans.find((each: { id: string }) => each.id === dark.id);
-    expect(all.glimpse.lights).toHaveLength(69);
+    await server.shelf.settled();
+    expect((await entryOf(dark.id)).facts.glimpse.lights).toHaveLength(69);
   });
 });
 
@@ -229,9 +254,7 @@ describe('the store', () => {
       ...store.repository,
       find: () => Promise.reject(Object.assign(new Error('connect'), { code: 'ECONNREFUSED' })),
     };
-    const refused = await request(createApp({ repository: gone, logger: silent, now: () => clock, webRoot: null })).get(
-      `/api/plans/${randomUUID()}`,
-    );
+    const refused = await request(serverOver(gone).app).get(`/api/plans/${randomUUID()}`);
     expect(refused.status).toBe(503);
     expect(refused.body.code).toBe('store-away');
   });

@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import { kinds } from '../items/index.ts';
+import { mendText } from './mendText.ts';
 import { findReferenceProblems } from './references.ts';
 import { planSchema } from './schema.ts';
 import type { Plan } from './types.ts';
@@ -84,7 +85,7 @@ function describe(issue: z.core.$ZodIssue, document: unknown): PlanProblem[] {
 export function readPlan(document: unknown): PlanRead {
   if (typeof document !== 'object' || document === null || Array.isArray(document))
     return fail('the document', 'is not a plan: a plan file holds one JSON object');
-  let current = document as Record<string, unknown>;
+  let current = mendText(document) as Record<string, unknown>;
   if (current.format !== 'unruly-glimmer-plan')
     return fail('format', `found ${show(current.format)}; a plan file has "unruly-glimmer-plan" here`);
   if (typeof current.version !== 'number')
@@ -118,9 +119,10 @@ const refuse = (error: z.ZodError, document: unknown): PlanRead => ({
 export function readPlanText(text: string): PlanRead {
   let document: unknown;
   try {
-    document = JSON.parse(text);
+    // A byte-order mark that an editor put before it is none of the plan.
+    document = JSON.parse(text.replace(/^\uFEFF/, ''));
   } catch (cause) {
-    const trimmed = text.trim();
+    const trimmed = text.replace(/^\uFEFF/, '').trim();
     const cut = trimmed.startsWith('{') && !trimmed.endsWith('}');
     const detail = cause instanceof Error ? cause.message : 'unreadable';
     return fail(

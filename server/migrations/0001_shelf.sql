@@ -1,0 +1,3 @@
+ALTER TABLE "plans" ADD COLUMN "last_save" text;--> statement-breakpoint
+ALTER TABLE "plans" ADD COLUMN "shelf" jsonb;--> statement-breakpoint
+ALTER TABLE "plans" ADD COLUMN "shelf_of" text;
