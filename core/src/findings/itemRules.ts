@@ -1,6 +1,6 @@
 import { kindOf, type RuledChannel } from '../items/index.ts';
 import type { Switched } from '../network/index.ts';
-import { changeItem, changeWay } from '../plan/index.ts';
+import { changeWay } from '../plan/index.ts';
 import type { Rule } from './finding.ts';
 
 const ruledChannel = ({ channel, railId, by, way }: Switched): RuledChannel => ({
@@ -14,7 +14,7 @@ const ruledChannel = ({ channel, railId, by, way }: Switched): RuledChannel => (
 
 /** What each kind finds of its own items. */
 export const itemRules: Rule = ({ design, assessment, library }) =>
-  design.items.flatMap((item) => {
+  design.items.flatMap((item, index) => {
     const { rules } = kindOf(item.kind);
     if (!rules) return [];
     const railId = assessment.rails.feedOf(item);
@@ -26,7 +26,8 @@ export const itemRules: Rule = ({ design, assessment, library }) =>
       hasBoards: assessment.boards.length > 0,
       set: (label: string, fields: Readonly<Record<string, unknown>>) => ({
         label,
-        changes: changeItem(design, item.id, fields),
+        // The whole item: what is set may be a field that it has not got yet.
+        changes: [{ path: ['items', index], value: { ...item, ...fields } }],
       }),
       switchAll: (label: string, way: Parameters<typeof changeWay>[2]) => ({
         label,

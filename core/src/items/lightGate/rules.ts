@@ -48,11 +48,16 @@ export const gateRule: ItemRule<LightGateItem> = (gate, { library, range, set })
     });
   const ohmFor = (level: number, gateV: number, supplyV: number): number =>
     (supplyV - gateV) / (level * gate.microampsPerLux * 1e-6);
-  const best = Math.sqrt(
-    Math.max(1, ohmFor(gate.darkLux, part.gateV, Math.max(range.leastV, part.gateV + 0.1))) *
-      Math.max(1, ohmFor(gate.brightLux, part.thresholdV, range.mostV)),
-  );
-  const takeBest = set(`Take ${printQuantity('resistanceOhm', best)}`, { pullUpOhm: Math.round(best) });
+  // Full on in the dark asks for so much at most, off in light for so much at least.
+  const mostOhm = ohmFor(gate.darkLux, part.gateV, Math.max(range.leastV, part.gateV + 0.1));
+  const leastOhm = ohmFor(gate.brightLux, part.thresholdV, range.mostV);
+  const best = Math.sqrt(Math.max(1, mostOhm) * Math.max(1, leastOhm));
+  const serves = leastOhm <= mostOhm;
+  const takeBest = serves ? [set(`Take ${printQuantity('resistanceOhm', best)}`, { pullUpOhm: Math.round(best) })] : [];
+  const mendBy = (which: string): string =>
+    serves
+      ? `A ${which} pull-up, about ${printQuantity('resistanceOhm', best)}.`
+      : 'No pull-up serves both levels: set them farther apart, or take a transistor that is full on at less.';
   if (spent.fullOnBelowLux < gate.darkLux && range.leastV >= part.gateV)
     findings.push({
       ...base,
@@ -62,8 +67,8 @@ export const gateRule: ItemRule<LightGateItem> = (gate, { library, range, set })
       limit: { kind: 'lux', value: gate.darkLux },
       what: `${gate.name} is full on only below ${lux(spent.fullOnBelowLux)} on a spent pack; you want it lit below ${lux(gate.darkLux)}`,
       why: 'Between full on and off the transistor is half on: the light is dim and the transistor warm.',
-      mend: `A smaller pull-up, about ${printQuantity('resistanceOhm', best)}.`,
-      fixes: [takeBest],
+      mend: mendBy('smaller'),
+      fixes: takeBest,
     });
   if (fresh.offAboveLux > gate.brightLux)
     findings.push({
@@ -74,8 +79,8 @@ export const gateRule: ItemRule<LightGateItem> = (gate, { library, range, set })
       limit: { kind: 'lux', value: gate.brightLux },
       what: `${gate.name} goes out only above ${lux(fresh.offAboveLux)} on a fresh pack; you want it dark above ${lux(gate.brightLux)}`,
       why: 'By day it stays lit and the pack is empty at night.',
-      mend: `A larger pull-up, about ${printQuantity('resistanceOhm', best)}.`,
-      fixes: [takeBest],
+      mend: mendBy('larger'),
+      fixes: takeBest,
     });
   return findings;
 };

@@ -1,0 +1,83 @@
+import { describe, expect, it } from 'vitest';
+import { circuitOf, itemOf } from '../../tests/designs.ts';
+import { assess } from '../assess.ts';
+import { checkDesign } from '../findings/index.ts';
+import { applyChanges, type Design } from '../plan/index.ts';
+import type { Item } from './types.ts';
+
+const at = { xMm: 0, yMm: 0 };
+const pack = itemOf('pack', { id: 'pack', name: 'Pack', part: 'pack-three-aa-nimh' });
+const light = itemOf('light', { id: 'light', name: 'Lamp', places: [{ id: 'a', at, hollowId: null }] });
+const found = (design: Design) => checkDesign(design, assess(design));
+
+/** Each kind of item as it may stand wrongly, what is found of it, and a mend that is offered for it. */
+const cases: readonly (readonly [what: string, items: readonly Item[], id: string, label: string])[] = [
+  [
+    'a magnet switch without a magnet',
+    [itemOf('switch', { id: 'reed', name: 'Reed', part: 'switch-magnet-0a5' })],
+    'magnet-none:reed',
+    'A disc of 6 × 3 mm behind 3 mm',
+  ],
+  [
+    'a light gate that stays lit by day',
+    [itemOf('light gate', { id: 'gate', name: 'Gate', at, pullUpOhm: 4700, darkLux: 2, brightLux: 60 })],
+    'gate-lit-by-day:gate',
+    'Take',
+  ],
+  [
+    'a load that a pin should switch',
+    [
+      itemOf('board', { id: 'board', name: 'Board', part: 'controller-tiny-3v' }),
+      itemOf('load', { id: 'sound', name: 'Sound', switchedBy: { way: 'pin high', board: null } }),
+    ],
+    'load-way:sound',
+    'Feed it always',
+  ],
+  [
+    'a pack that is charged while it runs',
+    [
+      itemOf('pack', {
+        id: 'second',
+        name: 'Second',
+        part: 'pack-lithium-round-3400',
+        charging: 'in place, while it runs',
+      }),
+    ],
+    'charge-and-use:second',
+    'Charge it taken out',
+  ],
+  [
+    'a capacity that no such cell has',
+    [
+      itemOf('pack', {
+        id: 'big',
+        name: 'Big',
+        part: 'pack-lithium-round-3400',
+        capacityMah: { likely: 12_000, spread: 600, origin: 'guess' },
+      }),
+    ],
+    'capacity-much:big',
+    'Take what its kind holds',
+  ],
+];
+
+describe('what a kind finds of its own items', () => {
+  it.each(cases)('%s: told once, and its mend mends it', (_what, items, id, label) => {
+    const design = circuitOf([light, pack, ...items]);
+    const own = found(design).filter((finding) => finding.id === id);
+    expect(own).toHaveLength(1);
+    const fix = own[0]?.fixes.find((each) => each.label.startsWith(label));
+    if (!fix) throw new Error(`${id} offers "${label}": ${own[0]?.fixes.map((each) => each.label)}`);
+    const mended = applyChanges(design, fix.changes);
+    expect(found(mended).filter((finding) => finding.id === id)).toEqual([]);
+  });
+
+  it('a light gate whose two levels no pull-up serves: said so, and nothing is offered that would not help', () => {
+    // 3.3 V at the least and 4.35 V at the most, full on at 2.5 V or so: 2 and 2.2 lx lie too close together.
+    const gate = itemOf('light gate', { id: 'gate', name: 'Gate', at, pullUpOhm: 4700, darkLux: 2, brightLux: 2.2 });
+    const own = found(circuitOf([light, pack, gate])).filter((finding) => finding.id.startsWith('gate-'));
+    expect(own.map(({ id }) => id)).toEqual(['gate-lit-by-day:gate']);
+    expect(own[0]?.fixes).toEqual([]);
+    expect(own[0]?.mend).toContain('farther apart');
+  });
+});
