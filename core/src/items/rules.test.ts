@@ -76,7 +76,7 @@ describe('what a kind finds of its own items', () => {
     // 3.3 V at the least and 4.35 V at the most, full on at 2.5 V or so: 2 and 2.2 lx lie too close together.
     const gate = itemOf('light gate', { id: 'gate', name: 'Gate', at, pullUpOhm: 4700, darkLux: 2, brightLux: 2.2 });
     const own = found(circuitOf([light, pack, gate])).filter((finding) => finding.id.startsWith('gate-'));
-    expect(own.map(({ id }) => id)).toEqual(['gate-lit-by-day:gate']);
+    expect(own.map(({ id }) => id)).toEqual(['gate-levels:gate']);
     expect(own[0]?.fixes).toEqual([]);
     expect(own[0]?.mend).toContain('farther apart');
   });

@@ -53,11 +53,21 @@ export const gateRule: ItemRule<LightGateItem> = (gate, { library, range, set })
   const leastOhm = ohmFor(gate.brightLux, part.thresholdV, range.mostV);
   const best = Math.sqrt(Math.max(1, mostOhm) * Math.max(1, leastOhm));
   const serves = leastOhm <= mostOhm;
-  const takeBest = serves ? [set(`Take ${printQuantity('resistanceOhm', best)}`, { pullUpOhm: Math.round(best) })] : [];
-  const mendBy = (which: string): string =>
-    serves
-      ? `A ${which} pull-up, about ${printQuantity('resistanceOhm', best)}.`
-      : 'No pull-up serves both levels: set them farther apart, or take a transistor that is full on at less.';
+  const takeBest = set(`Take ${printQuantity('resistanceOhm', best)}`, { pullUpOhm: Math.round(best) });
+  if (!serves && range.leastV >= part.gateV)
+    return [
+      {
+        ...base,
+        id: `gate-levels:${gate.id}`,
+        gravity: 'mend',
+        actual: { kind: 'resistanceOhm', value: leastOhm },
+        limit: { kind: 'resistanceOhm', value: mostOhm },
+        what: `${gate.name}: no pull-up is full on below ${lux(gate.darkLux)} and off above ${lux(gate.brightLux)}`,
+        why: `To go out it takes ${printQuantity('resistanceOhm', leastOhm)} at least, to be full on ${printQuantity('resistanceOhm', mostOhm)} at most, from a fresh pack to a spent one.`,
+        mend: 'Set the two levels farther apart, or take a transistor that is full on at less.',
+        fixes: [],
+      },
+    ];
   if (spent.fullOnBelowLux < gate.darkLux && range.leastV >= part.gateV)
     findings.push({
       ...base,
@@ -67,8 +77,8 @@ export const gateRule: ItemRule<LightGateItem> = (gate, { library, range, set })
       limit: { kind: 'lux', value: gate.darkLux },
       what: `${gate.name} is full on only below ${lux(spent.fullOnBelowLux)} on a spent pack; you want it lit below ${lux(gate.darkLux)}`,
       why: 'Between full on and off the transistor is half on: the light is dim and the transistor warm.',
-      mend: mendBy('smaller'),
-      fixes: takeBest,
+      mend: `A smaller pull-up, about ${printQuantity('resistanceOhm', best)}.`,
+      fixes: [takeBest],
     });
   if (fresh.offAboveLux > gate.brightLux)
     findings.push({
@@ -79,8 +89,8 @@ export const gateRule: ItemRule<LightGateItem> = (gate, { library, range, set })
       limit: { kind: 'lux', value: gate.brightLux },
       what: `${gate.name} goes out only above ${lux(fresh.offAboveLux)} on a fresh pack; you want it dark above ${lux(gate.brightLux)}`,
       why: 'By day it stays lit and the pack is empty at night.',
-      mend: mendBy('larger'),
-      fixes: takeBest,
+      mend: `A larger pull-up, about ${printQuantity('resistanceOhm', best)}.`,
+      fixes: [takeBest],
     });
   return findings;
 };

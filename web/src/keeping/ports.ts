@@ -1,0 +1,58 @@
+import type { KeptRecord, Stamp } from './record.ts';
+
+/** The browser's own store: one newest state of each plan, and what could not be written over another tab's. */
+export interface StorePort<P> {
+  readonly read: (id: string) => Promise<KeptRecord<P> | undefined>;
+  /**
+   * Writes a state, unless the store holds one that it did not grow from: that one is given back then, and stays.
+   * @throws where the store takes nothing (private window, full disk)
+   */
+  readonly write: (record: KeptRecord<P>, grewFrom: Stamp | null) => Promise<KeptRecord<P> | null>;
+  /** Notes what is known of the server beside whatever state is held. */
+  readonly note: (id: string, change: (record: KeptRecord<P>) => KeptRecord<P>) => Promise<void>;
+  readonly listWaiting: () => Promise<readonly KeptRecord<P>[]>;
+  readonly readAside: (id: string) => Promise<KeptRecord<P> | undefined>;
+  readonly keepAside: (id: string, record: KeptRecord<P> | null) => Promise<void>;
+}
+
+/** A plan as the server has confirmed it; `saveId` = of the save that made it. */
+export interface Confirmed<P> {
+  readonly plan: P;
+  readonly revision: number;
+  readonly saveId: string | null;
+}
+
+/** Why the server did not confirm a save. */
+export type SaveFailure =
+  | { readonly kind: 'away' }
+  | { readonly kind: 'newer' }
+  | { readonly kind: 'refused'; readonly why: string };
+
+export interface ServerPort<P> {
+  readonly load: (id: string) => Promise<Confirmed<P>>;
+  readonly save: (plan: P, basedOn: number, saveId: string) => Promise<Confirmed<P>>;
+  /** Adds a plan of its own. */
+  readonly add: (plan: P) => Promise<void>;
+  /** What an error of these means. */
+  readonly explain: (error: unknown) => SaveFailure;
+}
+
+/** What tabs of one browser tell each other. */
+export type TabMessage<P> =
+  | { readonly kind: 'edit'; readonly record: KeptRecord<P>; readonly grewFrom: Stamp }
+  | { readonly kind: 'confirmed'; readonly id: string; readonly stamp: Stamp; readonly revision: number };
+
+export interface KeeperPorts<P> {
+  readonly store: StorePort<P>;
+  readonly server: ServerPort<P>;
+  readonly tellTabs: (message: TabMessage<P>) => void;
+  /** Runs work while no other tab runs work of this name. */
+  readonly alone: (name: string, work: () => Promise<void>) => Promise<void>;
+  /** Does something later; gives what calls it off. */
+  readonly later: (ms: number, work: () => void) => () => void;
+  readonly newId: () => string;
+  /** Puts a plan onto the bench. */
+  readonly show: (plan: P) => void;
+  /** The same plan as one of its own, of another name. */
+  readonly copyOf: (plan: P, which: 'mine' | 'other') => P;
+}
