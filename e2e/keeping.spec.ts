@@ -140,25 +140,83 @@ test('the server stopped and started in the middle of an edit', async ({ page })
   }
 });
 
-test('two windows: the later save over a newer version is refused and both states are kept', async ({
+test('two tabs of one browser work on one plan together, and a reload of either has all of it', async ({
   page,
   context,
 }) => {
   const id = await beginPlan(page);
+  await kept(page);
   const other = await context.newPage();
   await other.goto(`/plan/${id}/piece`);
   await expect(other.getByLabel('Hours wanted')).toHaveValue('3 h');
   await fill(page, 'Hours wanted', '6 h');
+  await expect(other.getByLabel('Hours wanted')).toHaveValue('6 h');
+  await fill(other, 'Copies', '4');
+  await expect(page.getByLabel('Copies')).toHaveValue('4');
   await kept(page);
+  await kept(other);
+  for (const each of [page, other]) {
+    await each.reload();
+    await expect(each.getByLabel('Hours wanted')).toHaveValue('6 h');
+    await expect(each.getByLabel('Copies')).toHaveValue('4');
+  }
+});
+
+test('two browsers: each sees what the other saves; what both changed is shown side by side, and both are kept', async ({
+  page,
+  browser,
+}) => {
+  const id = await beginPlan(page);
+  await kept(page);
+  const context = await browser.newContext();
+  const other = await context.newPage();
+  await other.goto(new URL(`/plan/${id}/piece`, page.url()).href);
+  await expect(other.getByLabel('Hours wanted')).toHaveValue('3 h');
+  await fill(page, 'Hours wanted', '6 h');
+  await expect(other.getByLabel('Hours wanted')).toHaveValue('6 h');
+  await kept(other);
+  // The other one can't send for a while, and hears nothing either.
+  await context.setOffline(true);
   await fill(other, 'Hours wanted', '8 h');
+  await expect(other.locator('[data-keep="away"]')).toBeVisible();
+  await fill(page, 'Hours wanted', '7 h');
+  await kept(page);
+  await context.setOffline(false);
   await expect(other.getByText('This plan was changed elsewhere')).toBeVisible();
+  const row = other.getByRole('table', { name: 'What differs' }).getByRole('row', { name: /The piece: hours wanted/ });
+  await expect(row).toContainText('8');
+  await expect(row).toContainText('7');
   await other.getByRole('button', { name: 'Go on with mine, keep the other as a copy' }).click();
   await kept(other);
-  await other.reload();
-  await expect(other.getByLabel('Hours wanted')).toHaveValue('8 h');
-  await other.goto('/');
+  await expect(page.getByLabel('Hours wanted')).toHaveValue('8 h');
+  await other.goto(new URL('/', page.url()).href);
   await other.getByRole('link', { name: 'New piece (the other one)', exact: true }).click();
-  await expect(other.getByLabel('Hours wanted')).toHaveValue('6 h');
+  await expect(other.getByLabel('Hours wanted')).toHaveValue('7 h');
+  await context.close();
+});
+
+test('what was changed while the server was away is sent from anywhere, and the shelf says that it waits', async ({
+  page,
+  context,
+}) => {
+  const first = await beginPlan(page);
+  await fill(page, 'Hours wanted', '4 h');
+  await kept(page);
+  await context.setOffline(true);
+  await fill(page, 'Hours wanted', '9 h');
+  await expect(page.locator('[data-keep="away"]')).toContainText('kept in this browser');
+  // To the shelf within the page: nothing can be fetched.
+  await page.getByRole('link', { name: /shelf/i }).first().click();
+  await expect(page.getByText('(with changes the server has not seen)')).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByText('(with changes the server has not seen)')).toBeHidden();
+  await expect
+    .poll(async () => {
+      const answer = await page.request.get(`/api/plans/${first}`);
+      return ((await answer.json()) as { plan: { design: { piece: { hoursWanted: number } } } }).plan.design.piece
+        .hoursWanted;
+    })
+    .toBe(9);
 });
 
 test('a machine that has lost its network goes on: the server is on it', async ({ page }) => {

@@ -1,7 +1,7 @@
 import type { Request, Response } from 'express';
 
 /** Something that every open page hears of at once. */
-export type PlanEvent =
+type PlanEvent =
   | { readonly kind: 'plan'; readonly id: string; readonly revision: number; readonly saveId: string | null }
   | { readonly kind: 'shelf'; readonly id: string };
 

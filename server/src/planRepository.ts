@@ -9,6 +9,8 @@ export interface StoredPlan {
   readonly revision: number;
   readonly updatedAt: Date;
   readonly putAwayAt: Date | null;
+  /** The id that its last save carried. */
+  readonly lastSave: string | null;
 }
 
 /** A plan as the shelf knows it, without the plan itself. */
@@ -22,7 +24,7 @@ export interface ShelfRow {
 }
 
 /** A save: the revision that it is based on, and an id of its own, by which a repeated one is known. */
-export interface Save {
+interface Save {
   readonly basedOn: number;
   readonly saveId: string | null;
   readonly at: Date;
@@ -55,6 +57,7 @@ const toStored = (row: typeof plans.$inferSelect): StoredPlan => ({
   revision: row.revision,
   updatedAt: row.updatedAt,
   putAwayAt: row.putAwayAt,
+  lastSave: row.lastSave,
 });
 
 /** The repository over a Drizzle connection. */

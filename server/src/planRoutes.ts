@@ -47,6 +47,7 @@ function reply(res: Response, stored: StoredPlan, status = 200): void {
       revision: stored.revision,
       updatedAt: stored.updatedAt.toISOString(),
       putAway: stored.putAwayAt !== null,
+      saveId: stored.lastSave,
     });
 }
 

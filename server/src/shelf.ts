@@ -3,7 +3,7 @@ import type { PlanRepository, ShelfRow } from './planRepository.ts';
 import type { ShelfFacts } from './shelfFacts.ts';
 
 /** A plan on the shelf; its facts are null until they have been reckoned once, and old while they are being reckoned. */
-export interface ShelfEntry {
+interface ShelfEntry {
   readonly id: string;
   readonly name: string;
   readonly revision: number;
@@ -67,7 +67,7 @@ export function createShelf({ repository, describe, core, onReckoned, onTrouble 
     list: async (options) => (await repository.list(options)).map(entryOf),
     renew,
     settled: async () => {
-      while (work) await work;
+      while (work !== null) await work;
     },
   };
 }

@@ -6,6 +6,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { lazy, StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import { startKeeping } from './keeping/index.ts';
 import { ShelfPage } from './shelf/ShelfPage.tsx';
 import { followLamp } from './state/viewStore.ts';
 import { ToastShelf } from './widgets/Toasts.tsx';
@@ -22,6 +23,8 @@ const client = new QueryClient({
     mutations: { networkMode: 'always' },
   },
 });
+// Whatever is saved or reckoned, in any tab or browser, is seen on the shelf.
+startKeeping(() => void client.invalidateQueries({ queryKey: ['shelf'] }));
 const host = document.getElementById('root');
 if (!host) throw new Error('index.html has no #root');
 

@@ -11,6 +11,9 @@ export interface Notes {
 
 export const PLAN_ID = 'plan';
 
+const LONG_MS = 2000;
+const MOST_STEPS = 2000;
+
 class Away extends Error {}
 class Newer extends Error {}
 
@@ -25,6 +28,8 @@ export class World {
   /** Of the next saves, whether the answer is lost on its way back. */
   losesAnswers = false;
   storeTakes = true;
+  private readonly labels: string[] = [];
+  private readonly longWaits: (() => void)[] = [];
   private ids = 0;
   private readonly locks = new Map<string, Promise<void>>();
 
@@ -39,17 +44,25 @@ export class World {
 
   /** Something that takes an unknown time, and happens at its end. */
   private happen<T>(label: string, work: () => T): Promise<T> {
+    this.labels.push(label);
     return this.scheduler.schedule(Promise.resolve(), label).then(work);
   }
 
   private storeOf(tab: string): StorePort<Notes> {
+    // What one tab asks of the store is done in the order in which it was asked.
+    let last: Promise<unknown> = Promise.resolve();
+    const inTurn = <T>(label: string, work: () => T): Promise<T> => {
+      const mine = last.then(() => this.happen(`${tab} ${label}`, work));
+      last = mine.catch(() => undefined);
+      return mine;
+    };
     const guard = (): void => {
       if (!this.storeTakes) throw new Error('the disk is full');
     };
     return {
-      read: (id) => this.happen(`${tab} reads`, () => this.held.get(id)),
+      read: (id) => inTurn('reads', () => this.held.get(id)),
       write: (record, grewFrom) =>
-        this.happen(`${tab} writes`, () => {
+        inTurn('writes', () => {
           guard();
           const before = this.held.get(record.plan.id);
           if (before && !isSame(before.stamp, grewFrom) && !isSame(before.stamp, record.stamp)) return before;
@@ -57,15 +70,15 @@ export class World {
           return null;
         }),
       note: (id, change) =>
-        this.happen(`${tab} notes`, () => {
+        inTurn('notes', () => {
           guard();
           const before = this.held.get(id);
           if (before) this.held.set(id, change(before));
         }),
-      listWaiting: () => this.happen(`${tab} lists`, () => [...this.held.values()].filter(isWaiting)),
-      readAside: (id) => this.happen(`${tab} reads aside`, () => this.aside.get(`${id} of ${tab}`)),
+      listWaiting: () => inTurn('lists', () => [...this.held.values()].filter(isWaiting)),
+      readAside: (id) => inTurn('reads aside', () => this.aside.get(`${id} of ${tab}`)),
       keepAside: (id, record) =>
-        this.happen(`${tab} keeps aside`, () => {
+        inTurn('keeps aside', () => {
           guard();
           if (record) this.aside.set(`${id} of ${tab}`, record);
           else this.aside.delete(`${id} of ${tab}`);
@@ -117,11 +130,14 @@ export class World {
         );
         return mine;
       },
-      later: (_ms, work) => {
+      later: (ms, work) => {
         let isOff = false;
-        void this.happen(`${name} waits`, () => {
+        const unlessOff = (): void => {
           if (!isOff) work();
-        });
+        };
+        // A long wait comes to its end when the test says so: a server that is away is asked again for ever.
+        if (ms >= LONG_MS) this.longWaits.push(unlessOff);
+        else void this.happen(`${name} waits`, unlessOff);
         return () => {
           isOff = true;
         };
@@ -165,6 +181,21 @@ export class World {
       },
       () => undefined,
     );
+  }
+
+  /** Lets all that is under way come to its end. @throws where it never does */
+  async settle(): Promise<void> {
+    for (let steps = 0; ; steps += 1) {
+      await new Promise((resolve) => setTimeout(resolve, 0));
+      if (this.scheduler.count() === 0) return;
+      if (steps > MOST_STEPS) throw new Error(`It never ends: ${this.labels.slice(-24).join(', ')}`);
+      await this.scheduler.waitNext(1);
+    }
+  }
+
+  /** Long waits come to their end. */
+  endWaits(): void {
+    for (const work of this.longWaits.splice(0)) work();
   }
 
   /** Types something on a tab; nothing where no plan is open. */

@@ -19,6 +19,7 @@ export {
 } from '../items/index.ts';
 export { changeMove, heightOf, moveKinds, spanOfMove } from './changeMove.ts';
 export { applyChanges } from './changes.ts';
+export { type Difference, listDifferences } from './differences.ts';
 export { createPlan, emptyDesign } from './empty.ts';
 export { changeItem, changeWay, itemNamed, lightItems, mapItem, movableItems } from './items.ts';
 export { moveOn } from './moveOn.ts';

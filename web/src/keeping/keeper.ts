@@ -1,6 +1,7 @@
+import { type Found, isOvertaken, openingOf } from './opening.ts';
 import { type Places, placesOf } from './places.ts';
 import type { KeeperPorts, TabMessage } from './ports.ts';
-import { confirm, isWaiting, type KeptRecord, type Stamp, trying } from './record.ts';
+import { confirm, grewFrom, isSame, isWaiting, type KeptRecord, type Stamp, withServerOf } from './record.ts';
 import { type Keeping, type KeepingEffect, type KeepingEvent, transition } from './transition.ts';
 
 const PAUSE_MS = 500;
@@ -64,9 +65,6 @@ export function createKeeper<P extends WithId>(ports: KeeperPorts<P>): Keeper<P>
       case 'write':
         void write(effect.record, effect.grewFrom);
         return;
-      case 'tell tabs':
-        tellTabs({ kind: 'edit', record: effect.record, grewFrom: effect.grewFrom });
-        return;
       case 'send':
         callOff();
         callOff = later(afterMs[effect.after], () => void send(id));
@@ -81,16 +79,27 @@ export function createKeeper<P extends WithId>(ports: KeeperPorts<P>): Keeper<P>
         );
         return;
       default:
-        store.keepAside(id, effect.record).catch(() => dispatchFor(id, { kind: 'store refused' }));
+        void keepAside(id, effect.record);
     }
   }
 
-  async function write(record: KeptRecord<P>, grewFrom: Stamp | null): Promise<void> {
+  async function keepAside(id: string, record: KeptRecord<P> | null): Promise<void> {
+    try {
+      await store.keepAside(id, record);
+      if (record) dispatchFor(id, { kind: 'stored', stamp: record.stamp });
+    } catch {
+      dispatchFor(id, { kind: 'store refused' });
+    }
+  }
+
+  async function write(record: KeptRecord<P>, before: Stamp | null): Promise<void> {
     const { id } = record.plan;
     try {
-      const by = await store.write(record, grewFrom);
+      const by = await store.write(record, before);
+      if (!by && before) tellTabs({ kind: 'edit', record, grewFrom: before, isStored: true });
       dispatchFor(id, by ? { kind: 'overtaken', by } : { kind: 'stored', stamp: record.stamp });
     } catch {
+      if (before) tellTabs({ kind: 'edit', record, grewFrom: before, isStored: false });
       dispatchFor(id, { kind: 'store refused' });
     }
   }
@@ -100,18 +109,31 @@ export function createKeeper<P extends WithId>(ports: KeeperPorts<P>): Keeper<P>
     const held = await store.read(id).catch(() => undefined);
     const here = isOpen(id) ? state : leaving;
     if (here?.other?.from === 'browser') return undefined;
-    return here && !here.other && (here.store === 'refuses' || !held) ? here.record : held;
+    if (!here || here.other) return held;
+    // The store may have missed what this tab knows; what another tab wrote on top of it is newer.
+    const isNewer = held && isSame(here.stored, here.record.stamp) && grewFrom(held, here.record.stamp.id);
+    return isNewer ? withServerOf(held, here.record) : here.record;
   }
 
   async function sendOne(id: string, leaving: Keeping<P> | null = null): Promise<void> {
     const record = await toSend(id, leaving);
-    if (!record || !isWaiting(record)) return;
+    if (!record) return;
+    if (!isWaiting(record)) {
+      // Another tab went on from here, and was told before this one.
+      if (isOpen(id) && state && isWaiting(state.record)) dispatch({ kind: 'reread', record });
+      return;
+    }
     const { stamp } = record;
-    dispatchFor(id, { kind: 'trying', saveId: stamp.id });
-    await store.note(id, (held) => trying(held, stamp.id)).catch(() => undefined);
     try {
       const { revision } = await server.save(record.plan, record.basedOn, stamp.id);
-      await store.note(id, (held) => confirm(held, stamp, revision)).catch(() => undefined);
+      const sent = confirm(record, stamp, revision);
+      await store
+        .note(id, (held) =>
+          sent.line.includes(held.stamp.id) || record.line.includes(held.stamp.id)
+            ? sent
+            : confirm(held, stamp, revision),
+        )
+        .catch(() => undefined);
       dispatchFor(id, { kind: 'confirmed', stamp, revision });
       tellTabs({ kind: 'confirmed', id, stamp, revision });
     } catch (error) {
@@ -122,7 +144,9 @@ export function createKeeper<P extends WithId>(ports: KeeperPorts<P>): Keeper<P>
   async function notSent(id: string, record: KeptRecord<P>, error: unknown): Promise<void> {
     const failure = server.explain(error);
     if (failure.kind === 'away') {
-      dispatchFor(id, { kind: 'away' });
+      if (isOpen(id)) dispatch({ kind: 'away' });
+      // A plan that was left goes on waiting for its way.
+      else later(afterMs['a while'], () => void send(id));
       return;
     }
     if (failure.kind === 'refused') {
@@ -131,11 +155,11 @@ export function createKeeper<P extends WithId>(ports: KeeperPorts<P>): Keeper<P>
     }
     try {
       const theirs = await server.load(id);
-      const isOwn = theirs.saveId !== null && trying(record, record.stamp.id).tried.includes(theirs.saveId);
-      if (isOwn) await store.note(id, (held) => confirm(held, { count: 0, id: theirs.saveId ?? '' }, theirs.revision));
+      const own = theirs.saveId !== null && grewFrom(record, theirs.saveId) ? theirs.saveId : null;
+      if (own !== null) await store.note(id, (held) => confirm(held, { count: 0, id: own }, theirs.revision));
       if (isOpen(id)) dispatch({ kind: 'newer', ...theirs });
       // Nobody shows this plan: what was overtaken by nothing but itself goes on its way again.
-      else if (isOwn) await sendOne(id);
+      else if (own !== null) await sendOne(id);
     } catch {
       dispatchFor(id, { kind: 'away' });
     }
@@ -162,41 +186,19 @@ export function createKeeper<P extends WithId>(ports: KeeperPorts<P>): Keeper<P>
     );
     if (mine !== asked) return;
     if (!found.kept && (!held || server.explain(found.error).kind !== 'away')) throw found.error;
-    begin(held, found.kept, aside);
+    begin({ held, kept: found.kept, aside });
   }
 
-  /** What is taken onto the bench: what waits in this browser, else what the server has. */
-  function begin(
-    held: KeptRecord<P> | undefined,
-    kept: { readonly plan: P; readonly revision: number; readonly saveId: string | null } | null,
-    aside: KeptRecord<P> | undefined,
-  ): void {
-    const fromServer = (): KeptRecord<P> => {
-      const stamp = { count: (held?.stamp.count ?? 0) + 1, id: kept?.saveId ?? newId() };
-      // Checked by the caller: without a state of this browser there is one of the server.
-      return { plan: kept?.plan as P, stamp, basedOn: kept?.revision ?? 0, confirmed: stamp, tried: [] };
-    };
-    const isNewest = held !== undefined && (!kept || isWaiting(held) || held.basedOn === kept.revision);
-    const record = isNewest && held ? held : fromServer();
-    const base: Keeping<P> = {
-      record,
-      stored: isNewest ? record.stamp : null,
-      store: 'holds',
-      server: { kind: kept ? 'at hand' : 'away' },
-      other: null,
-    };
-    if (aside) {
-      set({ ...base, record: aside, other: { from: 'tab', record } });
-      show(aside.plan);
-      return;
-    }
-    set(base);
+  function begin(found: Found<P>): void {
+    const opened = openingOf(found);
+    if (!opened) return;
+    const { record } = opened;
+    set(opened);
     show(record.plan);
-    if (!isNewest) void write(record, held?.stamp ?? null);
-    const overtakenBy = kept && isWaiting(record) && kept.revision > record.basedOn ? kept : null;
-    if (overtakenBy) dispatch({ kind: 'newer', ...overtakenBy });
+    if (opened.stored === null) void write(record, found.held?.stamp ?? null);
+    if (found.kept && isOvertaken(opened, found)) dispatch({ kind: 'newer', ...found.kept });
     else if (isWaiting(record)) void send(record.plan.id);
-    else if (!kept) run(record.plan.id, { kind: 'send', after: 'a while' });
+    else if (!found.kept) run(record.plan.id, { kind: 'send', after: 'a while' });
   }
 
   return {
@@ -210,13 +212,12 @@ export function createKeeper<P extends WithId>(ports: KeeperPorts<P>): Keeper<P>
       set(null);
     },
     hearTab: (message) => {
-      if (message.kind === 'edit')
-        dispatchFor(message.record.plan.id, { kind: 'heard edit', record: message.record, grewFrom: message.grewFrom });
+      if (message.kind === 'edit') dispatchFor(message.record.plan.id, { ...message, kind: 'heard edit' });
       else dispatchFor(message.id, { kind: 'confirmed', stamp: message.stamp, revision: message.revision });
     },
     hearSave: (id, revision, saveId) => {
       if (!state || !isOpen(id) || state.record.basedOn >= revision) return;
-      if (saveId !== null && [...state.record.tried, state.record.stamp.id].includes(saveId)) return;
+      if (saveId !== null && grewFrom(state.record, saveId)) return;
       server.load(id).then(
         (kept) => dispatchFor(id, { kind: 'heard save', ...kept }),
         () => undefined,

@@ -16,19 +16,19 @@ export interface StorePort<P> {
 }
 
 /** A plan as the server has confirmed it; `saveId` = of the save that made it. */
-export interface Confirmed<P> {
+interface Confirmed<P> {
   readonly plan: P;
   readonly revision: number;
   readonly saveId: string | null;
 }
 
 /** Why the server did not confirm a save. */
-export type SaveFailure =
+type SaveFailure =
   | { readonly kind: 'away' }
   | { readonly kind: 'newer' }
   | { readonly kind: 'refused'; readonly why: string };
 
-export interface ServerPort<P> {
+interface ServerPort<P> {
   readonly load: (id: string) => Promise<Confirmed<P>>;
   readonly save: (plan: P, basedOn: number, saveId: string) => Promise<Confirmed<P>>;
   /** Adds a plan of its own. */
@@ -39,7 +39,12 @@ export interface ServerPort<P> {
 
 /** What tabs of one browser tell each other. */
 export type TabMessage<P> =
-  | { readonly kind: 'edit'; readonly record: KeptRecord<P>; readonly grewFrom: Stamp }
+  | {
+      readonly kind: 'edit';
+      readonly record: KeptRecord<P>;
+      readonly grewFrom: Stamp;
+      readonly isStored: boolean;
+    }
   | { readonly kind: 'confirmed'; readonly id: string; readonly stamp: Stamp; readonly revision: number };
 
 export interface KeeperPorts<P> {

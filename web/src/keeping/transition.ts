@@ -1,7 +1,17 @@
-import { confirm, isSame, isWaiting, type KeptRecord, type Stamp, trying } from './record.ts';
+import {
+  confirm,
+  fromServer,
+  grewFrom,
+  grow,
+  isSame,
+  isWaiting,
+  type KeptRecord,
+  type Stamp,
+  withServerOf,
+} from './record.ts';
 
 /** What was changed at the same time elsewhere: in another tab of this browser, or by way of the server. */
-export type Other<P> =
+type Other<P> =
   | { readonly from: 'tab'; readonly record: KeptRecord<P> }
   | { readonly from: 'browser'; readonly plan: P; readonly revision: number };
 
@@ -23,23 +33,27 @@ export type KeepingEvent<P> =
   | { readonly kind: 'stored'; readonly stamp: Stamp }
   | { readonly kind: 'store refused' }
   | { readonly kind: 'overtaken'; readonly by: KeptRecord<P> }
-  /** The server: a state is on its way to it; it has confirmed one, does not answer, will not have it, or holds a newer one. */
-  | { readonly kind: 'trying'; readonly saveId: string }
+  /** The server: it has confirmed a state, does not answer, will not have it, or holds a newer one. */
   | { readonly kind: 'confirmed'; readonly stamp: Stamp; readonly revision: number }
   | { readonly kind: 'away' }
   | { readonly kind: 'back' }
   | { readonly kind: 'refused'; readonly why: string }
   | { readonly kind: 'newer'; readonly plan: P; readonly revision: number; readonly saveId: string | null }
   /** Another tab has changed the plan; what the store holds was read again; another browser has saved it. */
-  | { readonly kind: 'heard edit'; readonly record: KeptRecord<P>; readonly grewFrom: Stamp }
+  | {
+      readonly kind: 'heard edit';
+      readonly record: KeptRecord<P>;
+      readonly grewFrom: Stamp;
+      readonly isStored: boolean;
+    }
   | { readonly kind: 'reread'; readonly record: KeptRecord<P> }
   | { readonly kind: 'heard save'; readonly plan: P; readonly revision: number; readonly saveId: string | null }
   /** The maker went on with one of two; the other has become a plan of its own. */
   | { readonly kind: 'settled'; readonly goOnWith: 'mine' | 'other'; readonly id: string };
 
 export type KeepingEffect<P> =
+  /** Writes a state; the other tabs are told of it once it is written, or can't be. */
   | { readonly kind: 'write'; readonly record: KeptRecord<P>; readonly grewFrom: Stamp }
-  | { readonly kind: 'tell tabs'; readonly record: KeptRecord<P>; readonly grewFrom: Stamp }
   | { readonly kind: 'send'; readonly after: 'a pause' | 'nothing' | 'a while' }
   /** Puts a plan onto the bench that was not made there. */
   | { readonly kind: 'show'; readonly plan: P }
@@ -57,7 +71,7 @@ const stay = <P>(state: Keeping<P>): Step<P> => ({ state, effects: [] });
 /** Whether the store may not hold yet what was changed here. */
 const isUnwritten = <P>({ record, stored }: Keeping<P>): boolean => !isSame(stored, record.stamp);
 
-/** Writes a state that grew from another, tells the other tabs, and sends it. */
+/** Writes a state that grew from another, and sends it. */
 function pass<P>(
   state: Keeping<P>,
   grewFrom: Stamp,
@@ -67,28 +81,31 @@ function pass<P>(
   const { record } = state;
   return {
     state,
-    effects: [
-      ...more,
-      { kind: 'write', record, grewFrom },
-      { kind: 'tell tabs', record, grewFrom },
-      ...(state.other ? [] : [{ kind: 'send', after } as const]),
-    ],
+    effects: [...more, { kind: 'write', record, grewFrom }, ...(state.other ? [] : [{ kind: 'send', after } as const])],
   };
 }
+
+/** What was sent may have been what the store held before: it is looked at again. */
+const thenSend = <P>(state: Keeping<P>): Step<P> => ({
+  state,
+  effects: isWaiting(state.record) && !state.other ? [{ kind: 'send', after: 'a pause' }] : [],
+});
 
 function edited<P>(state: Keeping<P>, plan: P, id: string): Step<P> {
   const { record, other } = state;
   if (plan === record.plan) return stay(state);
-  const next: KeptRecord<P> = { ...record, plan, stamp: { count: record.stamp.count + 1, id } };
+  const next = grow(record, plan, id);
   if (other?.from === 'tab')
     return { state: { ...state, record: next }, effects: [{ kind: 'keep aside', record: next }] };
-  return pass({ ...state, record: next }, record.stamp, 'a pause');
+  // What the store did not take it can't have grown from.
+  const held = state.store === 'refuses' ? (state.stored ?? record.stamp) : record.stamp;
+  return pass({ ...state, record: next }, held, 'a pause');
 }
 
 /** Goes on with a state that was made elsewhere. */
-function takeUp<P>(state: Keeping<P>, record: KeptRecord<P>): Step<P> {
+function takeUp<P>(state: Keeping<P>, record: KeptRecord<P>, isStored: boolean): Step<P> {
   return {
-    state: { ...state, record, stored: record.stamp },
+    state: { ...state, record, stored: isStored ? record.stamp : state.stored },
     effects: record.plan === state.record.plan ? [] : [{ kind: 'show', plan: record.plan }],
   };
 }
@@ -102,17 +119,21 @@ function overtaken<P>(state: Keeping<P>, by: KeptRecord<P>): Step<P> {
   };
 }
 
-function heardEdit<P>(state: Keeping<P>, record: KeptRecord<P>, grewFrom: Stamp): Step<P> {
+function heardEdit<P>(
+  state: Keeping<P>,
+  { record, grewFrom: before, isStored }: Extract<KeepingEvent<P>, { kind: 'heard edit' }>,
+): Step<P> {
   if (state.other?.from === 'tab') return stay({ ...state, other: { from: 'tab', record } });
-  if (isSame(record.stamp, state.record.stamp)) return stay(state);
-  if (isSame(grewFrom, state.record.stamp)) return takeUp(state, record);
+  if (isSame(record.stamp, state.record.stamp)) return stay({ ...state, record: withServerOf(state.record, record) });
+  if (isSame(before, state.record.stamp) || grewFrom(record, state.record.stamp.id))
+    return takeUp(state, record, isStored);
   // Both changed it: whose write comes second hears so from the store, and keeps both.
   return isUnwritten(state) ? stay(state) : { state, effects: [{ kind: 'read again' }] };
 }
 
 function reread<P>(state: Keeping<P>, record: KeptRecord<P>): Step<P> {
   if (state.other || isUnwritten(state) || record.stamp.count < state.record.stamp.count) return stay(state);
-  return takeUp(state, record);
+  return takeUp(state, record, true);
 }
 
 function confirmed<P>(state: Keeping<P>, stamp: Stamp, revision: number): Step<P> {
@@ -129,9 +150,11 @@ function newer<P>(
   { plan, revision, saveId }: { readonly plan: P; readonly revision: number; readonly saveId: string | null },
 ): Step<P> {
   const { record } = state;
+  // What another tab wrote was overtaken: that is asked once this tab has settled with it.
+  if (state.other?.from === 'tab') return stay(state);
   if (revision <= record.basedOn) return { state, effects: [{ kind: 'send', after: 'nothing' }] };
-  // A save of this browser whose answer was lost: it is the one that all since has grown from.
-  if (saveId !== null && record.tried.includes(saveId)) {
+  // A save of this browser whose answer was lost: it is one that this state grew from.
+  if (saveId !== null && grewFrom(record, saveId)) {
     const own = confirm(record, { count: record.stamp.count, id: saveId }, revision);
     const write = { kind: 'write', record: own, grewFrom: record.stamp } as const;
     return {
@@ -147,13 +170,12 @@ function heardSave<P>(
   { plan, revision, saveId }: { readonly plan: P; readonly revision: number; readonly saveId: string | null },
 ): Step<P> {
   const { record } = state;
-  const isOwn = saveId !== null && (record.tried.includes(saveId) || saveId === record.stamp.id);
-  if (revision <= record.basedOn || isOwn || state.other?.from === 'tab') return stay(state);
+  if (revision <= record.basedOn || (saveId !== null && grewFrom(record, saveId)) || state.other?.from === 'tab')
+    return stay(state);
   if (state.other) return stay({ ...state, other: { from: 'browser', plan, revision } });
   // What waits here is sent, and hears then that it was overtaken.
   if (isWaiting(record)) return { state, effects: [{ kind: 'send', after: 'nothing' }] };
-  const stamp = { count: record.stamp.count + 1, id: saveId ?? `revision ${revision}` };
-  const next: KeptRecord<P> = { plan, stamp, basedOn: revision, confirmed: stamp, tried: [] };
+  const next = fromServer({ plan, revision, saveId }, record.stamp.count + 1);
   return {
     state: { ...state, record: next },
     effects: [
@@ -166,16 +188,12 @@ function heardSave<P>(
 function settled<P>(state: Keeping<P>, goOnWith: 'mine' | 'other', id: string): Step<P> {
   const { record, other } = state;
   if (!other) return stay(state);
-  const before = other.from === 'tab' ? other.record.stamp : record.stamp;
-  const stamp = { count: Math.max(before.count, record.stamp.count) + 1, id };
   const theirs: KeptRecord<P> =
     other.from === 'tab'
       ? other.record
-      : { ...record, plan: other.plan, basedOn: other.revision, confirmed: stamp, tried: [] };
-  const next: KeptRecord<P> =
-    goOnWith === 'other'
-      ? { ...theirs, stamp: other.from === 'tab' ? theirs.stamp : stamp }
-      : { ...theirs, plan: record.plan, stamp, confirmed: null };
+      : fromServer({ plan: other.plan, revision: other.revision, saveId: null }, record.stamp.count + 1);
+  const before = other.from === 'tab' ? theirs.stamp : record.stamp;
+  const next = goOnWith === 'other' ? theirs : grow(theirs, record.plan, id);
   const drop: readonly KeepingEffect<P>[] = other.from === 'tab' ? [{ kind: 'keep aside', record: null }] : [];
   const show: readonly KeepingEffect<P>[] = goOnWith === 'other' ? [{ kind: 'show', plan: next.plan }] : [];
   const after = { ...state, record: next, other: null };
@@ -194,13 +212,11 @@ export function transition<P>(state: Keeping<P>, event: KeepingEvent<P>): Step<P
     case 'edited':
       return edited(state, event.plan, event.id);
     case 'stored':
-      return stay({ ...state, stored: event.stamp, store: 'holds' });
+      return thenSend({ ...state, stored: event.stamp, store: 'holds' });
     case 'store refused':
-      return stay({ ...state, store: 'refuses' });
+      return thenSend({ ...state, store: 'refuses' });
     case 'overtaken':
       return overtaken(state, event.by);
-    case 'trying':
-      return stay({ ...state, record: trying(state.record, event.saveId) });
     case 'confirmed':
       return confirmed(state, event.stamp, event.revision);
     case 'away':
@@ -212,7 +228,7 @@ export function transition<P>(state: Keeping<P>, event: KeepingEvent<P>): Step<P
     case 'newer':
       return newer(state, event);
     case 'heard edit':
-      return heardEdit(state, event.record, event.grewFrom);
+      return heardEdit(state, event);
     case 'reread':
       return reread(state, event.record);
     case 'heard save':

@@ -1,8 +1,8 @@
 import { OutlineShape } from '../picture/Backdrop.tsx';
-import type { ShelfEntry } from '../state/api.ts';
+import type { GlimpseOfPlan } from '../state/api.ts';
 
 /** A small lit picture of a plan: always lamp off, as it is the light that one knows a piece by. */
-export function Glimpse({ glimpse }: { readonly glimpse: ShelfEntry['glimpse'] }) {
+export function Glimpse({ glimpse }: { readonly glimpse: GlimpseOfPlan }) {
   const { widthMm, heightMm, outline, lights } = glimpse;
   const margin = Math.max(widthMm, heightMm) * 0.05;
   const r = Math.max(widthMm, heightMm) / 90;

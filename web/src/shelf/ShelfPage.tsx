@@ -14,10 +14,9 @@ import {
 } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { AwayError, api, type ShelfEntry } from '../state/api.ts';
+import { isWaiting, type KeptRecord, listHeld, whenSaved } from '../keeping/index.ts';
+import { AwayError, api, type GlimpseOfPlan, type ShelfEntry } from '../state/api.ts';
 import { copyPlan } from '../state/copyPlan.ts';
-import { whenSaved } from '../state/keeper.ts';
-import { type LocalPlan, localStore } from '../state/localStore.ts';
 import { view } from '../state/viewStore.ts';
 import { Button } from '../widgets/Button.tsx';
 import { tell } from '../widgets/Toasts.tsx';
@@ -49,13 +48,41 @@ async function bringIn(file: File): Promise<Plan> {
   }
 }
 
+/** What is known of a plan, or why nothing is. */
+function Facts({ entry }: { readonly entry: ShelfEntry }) {
+  const { facts, isReckoned } = entry;
+  if (facts?.state === 'broken')
+    return (
+      <p role="alert" className="text-brick-ink">
+        This plan can’t be reckoned ({facts.trouble}). It is kept as it is: take it out as a file, or put it away.
+      </p>
+    );
+  return (
+    <p className="text-faint">
+      {facts?.kind}
+      {facts && facts.runsForH !== null && (
+        <span className="figures">; runs for {printQuantity('timeH', facts.runsForH)}</span>
+      )}
+      {facts && facts.openFindings > 0 && (
+        <span className="font-semibold text-amber-ink">; {facts.openFindings} to mend</span>
+      )}
+      {!isReckoned && <span>{facts ? '; ' : ''}being reckoned …</span>}
+    </p>
+  );
+}
+
+const nothingYet: GlimpseOfPlan = { outline: null, widthMm: 400, heightMm: 280, lights: [] };
+
 function Entry({
   entry,
   shelf,
+  isWaitingHere,
   onChange,
 }: {
   readonly entry: ShelfEntry;
   readonly shelf: 'open' | 'away';
+  /** This browser holds changes of it that the server has not seen. */
+  readonly isWaitingHere: boolean;
   readonly onChange: () => void;
 }) {
   const act = (work: () => Promise<unknown>, done: string) => (): void => {
@@ -82,21 +109,14 @@ function Entry({
   return (
     <li className="tag flex flex-col border border-rule bg-sheet">
       <Link to={`/plan/${entry.id}/piece`} className="block hover:opacity-95" aria-label={`Open ${entry.name}`}>
-        <Glimpse glimpse={entry.glimpse} />
+        <Glimpse glimpse={entry.facts?.state === 'reckoned' ? entry.facts.glimpse : nothingYet} />
       </Link>
       <div className="flex flex-1 flex-col px-4 py-2.5">
         <h2 className="text-[17px] leading-6">
           <Link to={`/plan/${entry.id}/piece`}>{entry.name}</Link>
         </h2>
-        <p className="text-faint">
-          {entry.kind}
-          {entry.runsForH !== null && (
-            <span className="figures">; runs for {printQuantity('timeH', entry.runsForH)}</span>
-          )}
-          {entry.openFindings > 0 && (
-            <span className="font-semibold text-amber-ink">; {entry.openFindings} to mend</span>
-          )}
-        </p>
+        <Facts entry={entry} />
+        {isWaitingHere && <p className="text-amber-ink">Changes in this browser wait to be sent to the server.</p>}
         <p className="text-[13px] text-faint">changed {format(new Date(entry.updatedAt), 'd MMM yyyy, HH:mm')}</p>
         <div className="stitch mt-2 flex flex-wrap gap-x-1 pt-1">
           <Button look="quiet" onClick={act(makeCopy, `${entry.name} copied`)} aria-label={`Copy ${entry.name}`}>
@@ -137,22 +157,18 @@ function Entry({
 }
 
 /** What this browser keeps, for when the server is away. */
-function LocalShelf() {
-  const [locals, setLocals] = useState<readonly LocalPlan[]>([]);
-  useEffect(() => {
-    localStore.listAll().then(setLocals, () => setLocals([]));
-  }, []);
+function LocalShelf({ locals }: { readonly locals: readonly KeptRecord<Plan>[] }) {
   if (locals.length === 0) return null;
   return (
     <>
       <p className="mt-4 mb-2">Plans that this browser keeps can be opened meanwhile:</p>
       <ul className="list-disc pl-6">
-        {locals.map(({ plan, unsaved }) => (
-          <li key={plan.id}>
-            <Link to={`/plan/${plan.id}/piece`} className="text-verdigris underline">
-              {plan.name}
+        {locals.map((held) => (
+          <li key={held.plan.id}>
+            <Link to={`/plan/${held.plan.id}/piece`} className="text-verdigris underline">
+              {held.plan.name}
             </Link>
-            {unsaved && ' (with changes the server has not seen)'}
+            {isWaiting(held) && ' (with changes the server has not seen)'}
           </li>
         ))}
       </ul>
@@ -172,6 +188,8 @@ export function ShelfPage() {
     refetchOnMount: 'always',
     refetchInterval: (query) => (query.state.error ? 3000 : false),
   });
+  const { data: locals = [] } = useQuery({ queryKey: ['shelf', 'held'], queryFn: () => listHeld().catch(() => []) });
+  const waiting = new Set(locals.filter(isWaiting).map(({ plan }) => plan.id));
   const refresh = (): void => void client.invalidateQueries({ queryKey: ['shelf'] });
 
   const begin = useMutation({
@@ -241,7 +259,7 @@ export function ShelfPage() {
         {error && (
           <div role="alert" className="border-l-4 border-amber-ink bg-amber-wash px-4 py-3">
             <p>{say(error)}. This page asks again every few seconds.</p>
-            <LocalShelf />
+            <LocalShelf locals={locals} />
           </div>
         )}
         {isPending && !error && <p className="text-faint">Looking along the shelf …</p>}
@@ -255,7 +273,13 @@ export function ShelfPage() {
         {data && data.length > 0 && (
           <ul className="grid grid-cols-[repeat(auto-fill,minmax(20rem,1fr))] gap-5">
             {data.map((entry) => (
-              <Entry key={entry.id} entry={entry} shelf={shelf} onChange={refresh} />
+              <Entry
+                key={entry.id}
+                entry={entry}
+                shelf={shelf}
+                isWaitingHere={waiting.has(entry.id)}
+                onChange={refresh}
+              />
             ))}
           </ul>
         )}

@@ -6,6 +6,8 @@ export interface KeptPlan {
   readonly revision: number;
   readonly updatedAt: string;
   readonly putAway: boolean;
+  /** Of the save that made this revision; null where it had none. */
+  readonly saveId: string | null;
 }
 
 /** What the shelf shows of a plan. */
@@ -14,15 +16,26 @@ export interface ShelfEntry {
   readonly name: string;
   readonly revision: number;
   readonly updatedAt: string;
-  readonly kind: string;
-  readonly openFindings: number;
-  readonly runsForH: number | null;
-  readonly glimpse: {
-    readonly outline: string | null;
-    readonly widthMm: number;
-    readonly heightMm: number;
-    readonly lights: readonly { readonly xMm: number; readonly yMm: number; readonly colour: string }[];
-  };
+  /** False while what is shown is of an earlier state, or there is nothing to show yet. */
+  readonly isReckoned: boolean;
+  readonly facts:
+    | {
+        readonly state: 'reckoned';
+        readonly kind: string;
+        readonly openFindings: number;
+        readonly runsForH: number | null;
+        readonly glimpse: GlimpseOfPlan;
+      }
+    | { readonly state: 'broken'; readonly trouble: string }
+    | null;
+}
+
+/** The small lit picture of a plan. */
+export interface GlimpseOfPlan {
+  readonly outline: string | null;
+  readonly widthMm: number;
+  readonly heightMm: number;
+  readonly lights: readonly { readonly xMm: number; readonly yMm: number; readonly colour: string }[];
 }
 
 /** The server refused, and says why (application/problem+json). */
@@ -62,11 +75,11 @@ export const api = {
   list: (shelf: 'open' | 'away') => ask<{ plans: ShelfEntry[] }>(`/plans?shelf=${shelf}`).then((body) => body.plans),
   load: (id: string) => ask<KeptPlan>(`/plans/${id}`),
   add: (plan: Plan) => ask<KeptPlan>('/plans', { method: 'POST', body: JSON.stringify(plan) }),
-  save: (plan: Plan, basedOn: number) =>
+  save: (plan: Plan, basedOn: number, saveId: string) =>
     ask<KeptPlan>(`/plans/${plan.id}`, {
       method: 'PUT',
       body: JSON.stringify(plan),
-      headers: { 'If-Match': `"${basedOn}"` },
+      headers: { 'If-Match': `"${basedOn}"`, 'Save-Id': saveId },
     }),
   setPutAway: (id: string, putAway: boolean) =>
     ask<KeptPlan>(`/plans/${id}`, { method: 'PATCH', body: JSON.stringify({ putAway }) }),

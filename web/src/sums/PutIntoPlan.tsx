@@ -3,8 +3,8 @@ import type { QuickSum, Values } from '@glimmer/core/sums';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { whenSaved } from '../keeping/index.ts';
 import { api } from '../state/api.ts';
-import { whenSaved } from '../state/keeper.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Dialog } from '../widgets/Dialog.tsx';
 import { Choice } from '../widgets/fields.tsx';
@@ -42,7 +42,7 @@ export function PutIntoPlan({ sum, values, onClose }: PutIntoPlanProps) {
         return (await api.add(into(fresh))).plan;
       }
       const kept = await api.load(target);
-      return (await api.save(into(kept.plan), kept.revision)).plan;
+      return (await api.save(into(kept.plan), kept.revision, crypto.randomUUID())).plan;
     },
   });
   const done = put.data;

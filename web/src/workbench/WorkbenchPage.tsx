@@ -4,8 +4,8 @@ import { Redo2, Search, Undo2 } from 'lucide-react';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { disableGlobalCursorStyles, Panel, PanelGroup, PanelResizeHandle } from 'react-resizable-panels';
 import { Link, Navigate, useParams } from 'react-router';
+import { closeKept, openKept } from '../keeping/index.ts';
 import { PicturePane } from '../picture/PicturePane.tsx';
-import { closeKept, openKept } from '../state/keeper.ts';
 import { editPlan, redo, undo, useHistory, usePlan, usePlanStore } from '../state/planStore.ts';
 import { ReckoningProvider, useReckoned } from '../state/useAssessment.tsx';
 import { view } from '../state/viewStore.ts';
@@ -193,9 +193,15 @@ export function WorkbenchPage() {
   const [trouble, setTrouble] = useState<string | null>(null);
 
   useEffect(() => {
+    let isHere = true;
     setTrouble(null);
-    openKept(id).catch((error: unknown) => setTrouble(error instanceof Error ? error.message : String(error)));
-    return closeKept;
+    openKept(id).catch((error: unknown) => {
+      if (isHere) setTrouble(error instanceof Error ? error.message : String(error));
+    });
+    return () => {
+      isHere = false;
+      closeKept();
+    };
   }, [id]);
 
   if (!isStage(stage)) return <Navigate to={`/plan/${id}/piece`} replace />;

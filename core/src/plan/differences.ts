@@ -1,0 +1,89 @@
+import { type FormRow, type Item, kindOf, rowsOf } from '../items/index.ts';
+import { printQuantity } from '../units/index.ts';
+import type { Design } from './types.ts';
+
+/** One part of a plan that is otherwise in another state of it, as each of the two has it. */
+export interface Difference {
+  /** @example "Eyes: wanted current, each" */
+  readonly part: string;
+  readonly mine: string;
+  readonly other: string;
+}
+
+const ABSENT = 'is not there';
+const MOST_TEXT = 60;
+
+const isAlike = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+function show(value: unknown, row?: FormRow): string {
+  if (value === undefined || value === null) return row && 'empty' in row && row.empty ? row.empty : 'nothing';
+  if (typeof value === 'number') return row?.type === 'quantity' ? printQuantity(row.quantity, value) : `${value}`;
+  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  if (Array.isArray(value)) return `${value.length} of them`;
+  if (typeof value === 'object' && 'likely' in value && typeof value.likely === 'number')
+    return show(value.likely, row);
+  const text = typeof value === 'string' ? value : JSON.stringify(value);
+  return text.length > MOST_TEXT ? `${text.slice(0, MOST_TEXT)}…` : text;
+}
+
+/** Fields of two things that differ, each with its label. */
+function compareFields(
+  name: string,
+  mine: Readonly<Record<string, unknown>>,
+  other: Readonly<Record<string, unknown>>,
+  rows: readonly FormRow[] = [],
+): Difference[] {
+  const fields = [...new Set([...Object.keys(mine), ...Object.keys(other)])];
+  return fields
+    .filter((field) => !isAlike(mine[field], other[field]))
+    .map((field) => {
+      const row = rows.find((each) => each.field === field);
+      const [here, there] = [show(mine[field], row), show(other[field], row)];
+      // Two lists or objects that print alike still differ.
+      const note = here === there ? ' (in detail)' : '';
+      return { part: `${name}: ${row?.label.toLowerCase() ?? wordsOf(field)}`, mine: here, other: `${there}${note}` };
+    });
+}
+
+/** A field in words. @example "hoursWanted": "hours wanted" */
+const wordsOf = (field: string): string => field.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
+
+interface Named {
+  readonly id: string;
+  readonly name?: string;
+}
+
+/** Lists of things with ids: what only one of the two has, and what differs in what both have. */
+function compareLists<T extends Named>(
+  mine: readonly T[],
+  other: readonly T[],
+  nameOf: (thing: T) => string,
+  rowsFor: (thing: T) => readonly FormRow[] = () => [],
+): Difference[] {
+  const [here, there] = [mine, other].map((list) => new Map(list.map((each) => [each.id, each])));
+  const ids = [...new Set([...mine, ...other].map(({ id }) => id))];
+  return ids.flatMap((id) => {
+    const [a, b] = [here?.get(id), there?.get(id)];
+    if (a && b) return compareFields(nameOf(a), a as never, b as never, rowsFor(a));
+    const only = a ?? b;
+    if (!only) return [];
+    return [{ part: nameOf(only), mine: a ? 'is there' : ABSENT, other: b ? 'is there' : ABSENT }];
+  });
+}
+
+const nameOfItem = (item: Item): string => `${item.name} (${kindOf(item.kind).name.toLowerCase()})`;
+
+/** All that two states of a plan have otherwise, part by part in the order of the stages; empty where they are alike. */
+export function listDifferences(mine: Design, other: Design): readonly Difference[] {
+  if (mine === other) return [];
+  return [
+    ...compareFields('The piece', mine.piece, other.piece),
+    ...compareFields('The picture', mine.view, other.view),
+    ...compareLists(mine.hollows, other.hollows, (hollow) => `Hollow ${hollow.name}`),
+    ...compareLists(mine.items, other.items, nameOfItem, rowsOf),
+    ...compareLists(mine.moods.list, other.moods.list, (mood) => `Mood ${mood.name}`),
+    ...compareFields('Moods', { ...mine.moods, list: [] }, { ...other.moods, list: [] }),
+    ...compareFields('Wires', mine.wires, other.wires),
+    ...compareLists(mine.ownParts ?? [], other.ownParts ?? [], (part) => `Part ${part.name}`),
+  ];
+}
