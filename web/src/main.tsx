@@ -9,6 +9,7 @@ import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { startKeeping } from './keeping/index.ts';
 import { ShelfPage } from './shelf/ShelfPage.tsx';
 import { followLamp } from './state/viewStore.ts';
+import { Boundary } from './widgets/Boundary.tsx';
 import { ToastShelf } from './widgets/Toasts.tsx';
 import { WorkbenchPage } from './workbench/WorkbenchPage.tsx';
 
@@ -28,25 +29,30 @@ startKeeping(() => void client.invalidateQueries({ queryKey: ['shelf'] }));
 const host = document.getElementById('root');
 if (!host) throw new Error('index.html has no #root');
 
-createRoot(host).render(
+// What a boundary has caught is told there; here it is only a note for whoever looks.
+const onCaughtError = (error: unknown): void => console.warn(error);
+
+createRoot(host, { onCaughtError }).render(
   <StrictMode>
     <QueryClientProvider client={client}>
       <ToastShelf>
         <BrowserRouter>
-          <Routes>
-            <Route path="/" element={<ShelfPage />} />
-            <Route
-              path="/sums"
-              element={
-                <Suspense fallback={<p className="p-10 text-faint">Laying out the desk …</p>}>
-                  <SumsPage />
-                </Suspense>
-              }
-            />
-            <Route path="/plan/:id" element={<Navigate to="piece" replace />} />
-            <Route path="/plan/:id/:stage" element={<WorkbenchPage />} />
-            <Route path="*" element={<Navigate to="/" replace />} />
-          </Routes>
+          <Boundary where="The page">
+            <Routes>
+              <Route path="/" element={<ShelfPage />} />
+              <Route
+                path="/sums"
+                element={
+                  <Suspense fallback={<p className="p-10 text-faint">Laying out the desk …</p>}>
+                    <SumsPage />
+                  </Suspense>
+                }
+              />
+              <Route path="/plan/:id" element={<Navigate to="piece" replace />} />
+              <Route path="/plan/:id/:stage" element={<WorkbenchPage />} />
+              <Route path="*" element={<Navigate to="/" replace />} />
+            </Routes>
+          </Boundary>
         </BrowserRouter>
       </ToastShelf>
     </QueryClientProvider>

@@ -5,6 +5,7 @@ import { printQuantity, type QuantityKind } from '@glimmer/core/units';
 import type { ReactNode } from 'react';
 import { useSheet } from '../stages/useSheet.ts';
 import { Choice, QuantityField, Tick } from '../widgets/fields.tsx';
+import { TypingScope } from '../widgets/typed.ts';
 import { setField } from './itemActions.ts';
 import { WayRows } from './WayRows.tsx';
 
@@ -229,12 +230,14 @@ export function FormRows({
 }) {
   const { design } = useSheet();
   return (
-    <div className="grid grid-cols-2 gap-x-3 gap-y-2">
-      {rowsOf(item)
-        .filter((row) => isAsked(design, item, row) && (only?.(row) ?? true))
-        .map((row) => (
-          <OneRow key={row.field} item={item} row={row} shown={shown} />
-        ))}
-    </div>
+    <TypingScope.Provider value={item.id}>
+      <div className="grid grid-cols-2 gap-x-3 gap-y-2">
+        {rowsOf(item)
+          .filter((row) => isAsked(design, item, row) && (only?.(row) ?? true))
+          .map((row) => (
+            <OneRow key={row.field} item={item} row={row} shown={shown} />
+          ))}
+      </div>
+    </TypingScope.Provider>
   );
 }

@@ -15,7 +15,7 @@ import {
 import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { isWaiting, type KeptRecord, listHeld, whenSaved } from '../keeping/index.ts';
-import { AwayError, api, type GlimpseOfPlan, type ShelfEntry } from '../state/api.ts';
+import { AwayError, api, type ShelfEntry } from '../state/api.ts';
 import { copyPlan } from '../state/copyPlan.ts';
 import { view } from '../state/viewStore.ts';
 import { Button } from '../widgets/Button.tsx';
@@ -71,8 +71,6 @@ function Facts({ entry }: { readonly entry: ShelfEntry }) {
   );
 }
 
-const nothingYet: GlimpseOfPlan = { outline: null, widthMm: 400, heightMm: 280, lights: [] };
-
 function Entry({
   entry,
   shelf,
@@ -109,7 +107,11 @@ function Entry({
   return (
     <li className="tag flex flex-col border border-rule bg-sheet">
       <Link to={`/plan/${entry.id}/piece`} className="block hover:opacity-95" aria-label={`Open ${entry.name}`}>
-        <Glimpse glimpse={entry.facts?.state === 'reckoned' ? entry.facts.glimpse : nothingYet} />
+        {entry.facts?.state === 'reckoned' ? (
+          <Glimpse glimpse={entry.facts.glimpse} />
+        ) : (
+          <div className="h-44 w-full bg-[#0e1013]" />
+        )}
       </Link>
       <div className="flex flex-1 flex-col px-4 py-2.5">
         <h2 className="text-[17px] leading-6">

@@ -10,6 +10,7 @@ import { editPlan } from '../state/planStore.ts';
 import { useReckoned } from '../state/useAssessment.tsx';
 import { Button } from '../widgets/Button.tsx';
 import { BeginHere, Section } from '../widgets/Section.tsx';
+import { useTyped } from '../widgets/typed.ts';
 
 const verdictLooks: Readonly<
   Record<Verdict, { readonly word: string; readonly tone: string; readonly Icon: typeof Check }>
@@ -22,11 +23,11 @@ const verdictLooks: Readonly<
 /** The field for a reading: judged as soon as it is taken. */
 function ReadingField({ progress, onTaken }: { readonly progress: StepProgress; readonly onTaken: () => void }) {
   const { step } = progress;
-  const [text, setText] = useState('');
+  const [typed, setTyped] = useTyped(`reading of ${step.id}`);
+  const text = typed ?? '';
   const [problem, setProblem] = useState<string | null>(null);
   const input = useRef<HTMLInputElement>(null);
   useEffect(() => {
-    setText('');
     setProblem(null);
     // The hands are on the probes: the field is ready when the card comes up, unless another field is in use.
     if (document.activeElement === document.body || document.activeElement?.closest('[data-card]'))
@@ -49,7 +50,7 @@ function ReadingField({ progress, onTaken }: { readonly progress: StepProgress; 
         note: '',
       });
     });
-    setText('');
+    setTyped(null);
     if (judgeReading(expect, parsed.value).verdict === 'right') onTaken();
   };
   return (
@@ -66,7 +67,7 @@ function ReadingField({ progress, onTaken }: { readonly progress: StepProgress; 
           ref={input}
           value={text}
           onChange={(event) => {
-            setText(event.target.value);
+            setTyped(event.target.value);
             setProblem(null);
           }}
           inputMode="decimal"

@@ -13,6 +13,7 @@ import { Button } from '../widgets/Button.tsx';
 import { Choice, LongText, QuantityField, ShareSlider } from '../widgets/fields.tsx';
 import { BeginHere, Section } from '../widgets/Section.tsx';
 import { tell } from '../widgets/Toasts.tsx';
+import { useTyped } from '../widgets/typed.ts';
 import { useSheet } from './useSheet.ts';
 
 const when = (iso: string): string => format(new Date(iso), 'd MMM yyyy, HH:mm');
@@ -193,8 +194,9 @@ function RunTests() {
 function Versions() {
   const { plan, design, assessment } = useSheet();
   const { versions } = plan.logbook;
-  const [name, setName] = useState('');
-  const [why, setWhy] = useState('');
+  const [typedName, setName] = useTyped('Name of the version');
+  const [typedWhy, setWhy] = useTyped('Why it is kept');
+  const [name, why] = [typedName ?? '', typedWhy ?? ''];
   const [beforeId, setBeforeId] = useState<string | null>(null);
   const [afterId, setAfterId] = useState('now');
   const before = versions.find((each) => each.id === beforeId) ?? versions[versions.length - 1];
@@ -213,8 +215,8 @@ function Versions() {
         design: draft.design,
       });
     });
-    setName('');
-    setWhy('');
+    setName(null);
+    setWhy(null);
     tell('This version is kept', { undo });
   };
   const bringBack = (version: KeptVersion): void => {
@@ -343,13 +345,14 @@ function Versions() {
 
 function Entries() {
   const { plan } = useSheet();
-  const [text, setText] = useState('');
+  const [typed, setText] = useTyped('An entry');
+  const text = typed ?? '';
   const write = (): void => {
     if (text.trim() === '') return;
     editPlan((draft) => {
       draft.logbook.entries.push({ id: nanoid(8), at: new Date().toISOString(), text: text.trim() });
     });
-    setText('');
+    setText(null);
   };
   return (
     <>

@@ -2,6 +2,7 @@ import { type Band, judge, parseQuantity, printForEditing, type QuantityKind } f
 import { Checkbox, Description, Field, Input, Label, Select, Textarea } from '@headlessui/react';
 import { Check } from 'lucide-react';
 import { type ReactNode, useEffect, useId, useState } from 'react';
+import { useTyped } from './typed.ts';
 
 const box = 'w-full min-w-0 rounded-sm border bg-paper px-2 py-1 text-ink placeholder:text-faint';
 
@@ -20,9 +21,6 @@ interface QuantityFieldProps {
   readonly hideLabel?: boolean;
 }
 
-/** What is being typed until it is taken or put right; null while the field shows the plan's own value. */
-type Typing = { readonly text: string; readonly problem: string | null } | null;
-
 /** A quantity as the maker writes it: read on Enter or on leaving, questioned where it looks like a slip. */
 export function QuantityField({
   label,
@@ -36,30 +34,33 @@ export function QuantityField({
   hint,
   hideLabel = false,
 }: QuantityFieldProps) {
-  const [typing, setTyping] = useState<Typing>(null);
+  // What is being typed until it is taken or put right; null while the field shows the plan's own value.
+  const [typed, setTyped] = useTyped(label);
+  const [problem, setProblem] = useState<string | null>(null);
   const [meant, setMeant] = useState<{ value: number; text: string; of: number } | null>(null);
-  const shown = typing?.text ?? (value === null ? '' : printForEditing(kind, value));
+  const shown = typed ?? (value === null ? '' : printForEditing(kind, value));
   // A question about an older value must not stand beside a newer one.
   useEffect(() => setMeant((now) => (now && now.of === value ? now : null)), [value]);
 
   const take = (): void => {
-    if (!typing) return;
-    if (typing.text.trim() === '' && onClear) {
-      setTyping(null);
+    if (typed === null) return;
+    if (typed.trim() === '' && onClear) {
+      setTyped(null);
       onClear();
       return;
     }
-    const parsed = parseQuantity(kind, typing.text);
+    const parsed = parseQuantity(kind, typed);
     const judged = parsed.ok ? judge(kind, parsed.value, band) : parsed;
     if (!judged.ok) {
-      setTyping({ ...typing, problem: judged.problem });
+      setProblem(judged.problem);
       return;
     }
-    setTyping(null);
+    setTyped(null);
     setMeant(judged.didYouMean ? { ...judged.didYouMean, of: judged.value } : null);
     if (judged.value !== value) onCommit(judged.value);
   };
 
+  const isWrong = typed !== null && problem !== null;
   return (
     <Field className="min-w-0">
       <Label className={hideLabel ? 'sr-only' : 'mb-0.5 block text-[13px] text-faint'}>
@@ -71,25 +72,29 @@ export function QuantityField({
         autoComplete="off"
         value={shown}
         placeholder={placeholder}
-        data-typing={typing ? 'yes' : 'no'}
-        invalid={typing?.problem != null}
-        onChange={(event) => setTyping({ text: event.target.value, problem: null })}
+        data-typing={typed === null ? 'no' : 'yes'}
+        invalid={isWrong}
+        onChange={(event) => {
+          setTyped(event.target.value);
+          setProblem(null);
+        }}
         onBlur={take}
         onKeyDown={(event) => {
           if (event.key === 'Enter') take();
-          if (event.key === 'Escape' && typing) {
+          if (event.key === 'Escape' && typed !== null) {
             event.stopPropagation();
-            setTyping(null);
+            setTyped(null);
+            setProblem(null);
           }
         }}
-        className={`figures ${box} ${typing?.problem ? 'border-brick-ink' : overruled ? 'border-brass' : 'border-rule'}`}
+        className={`figures ${box} ${isWrong ? 'border-brick-ink' : overruled ? 'border-brass' : 'border-rule'}`}
       />
-      {typing?.problem && (
+      {isWrong && (
         <Description role="alert" className="mt-0.5 text-[13px] text-brick-ink">
-          {typing.problem}
+          {problem}
         </Description>
       )}
-      {meant && !typing && (
+      {meant && typed === null && (
         <p className="mt-0.5 text-[13px] text-amber-ink" role="status">
           Unusual. Did you mean{' '}
           <button
@@ -121,7 +126,7 @@ interface TextFieldProps {
 
 /** A short text that may not be empty: an empty one goes back to what it was, and says so. */
 export function TextField({ label, value, onCommit, most = 120, hideLabel = false, className = '' }: TextFieldProps) {
-  const [text, setText] = useState<string | null>(null);
+  const [text, setText] = useTyped(label);
   const [problem, setProblem] = useState(false);
   const take = (): void => {
     if (text === null) return;

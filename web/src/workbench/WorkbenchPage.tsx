@@ -9,6 +9,7 @@ import { PicturePane } from '../picture/PicturePane.tsx';
 import { editPlan, redo, undo, useHistory, usePlan, usePlanStore } from '../state/planStore.ts';
 import { ReckoningProvider, useReckoned } from '../state/useAssessment.tsx';
 import { view } from '../state/viewStore.ts';
+import { Boundary } from '../widgets/Boundary.tsx';
 import { Button } from '../widgets/Button.tsx';
 import { TextField } from '../widgets/fields.tsx';
 import { SumDrawer } from '../widgets/SumDrawer.tsx';
@@ -53,7 +54,8 @@ function useIsWide(): boolean {
 
 function Sheet({ stage, pointedFindingId }: { readonly stage: Stage; readonly pointedFindingId: string | null }) {
   const { findings } = useReckoned();
-  const { name, design } = usePlan();
+  const plan = usePlan();
+  const { name, design } = plan;
   const mark = useMemo(() => fingerprint(design), [design]);
   const Body = sheets[stage];
   return (
@@ -71,9 +73,11 @@ function Sheet({ stage, pointedFindingId }: { readonly stage: Stage; readonly po
         findings={findings.filter((finding) => finding.stage === stage)}
         pointedFindingId={pointedFindingId}
       />
-      <Suspense fallback={<p className="text-faint">Laying out the sheet …</p>}>
-        <Body />
-      </Suspense>
+      <Boundary where="This sheet" resetKeys={[stage, plan]}>
+        <Suspense fallback={<p className="text-faint">Laying out the sheet …</p>}>
+          <Body />
+        </Suspense>
+      </Boundary>
     </main>
   );
 }
@@ -102,7 +106,11 @@ function Bench({ stage }: { readonly stage: Stage }) {
   }, [stage, plan.name]);
 
   const sheet = <Sheet stage={stage} pointedFindingId={pointedFindingId} />;
-  const picture = <PicturePane stage={stage} />;
+  const picture = (
+    <Boundary where="The picture" resetKeys={[stage, plan]}>
+      <PicturePane stage={stage} />
+    </Boundary>
+  );
   return (
     <div className="print-flow flex h-full flex-col">
       <header className="no-print flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule bg-paper px-3 pt-1.5 pb-1">

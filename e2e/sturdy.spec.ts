@@ -1,0 +1,87 @@
+import { readFileSync } from 'node:fs';
+import { beginPlan, expect, fill, goTo, kept, test } from './bench.ts';
+
+test('what is typed and not left stands in its field again: after a reload, and after another stage', async ({
+  page,
+}) => {
+  await beginPlan(page);
+  await kept(page);
+  const hours = page.getByLabel('Hours wanted');
+  // Rubbish is not taken, so that it stands there as it was typed.
+  await hours.fill('about five or s');
+  await page.reload();
+  await expect(hours).toHaveValue('about five or s');
+  await fill(page, 'Hours wanted', '5 h');
+  await kept(page);
+  await page.reload();
+  await expect(hours).toHaveValue('5 h');
+  await goTo(page, 'logbook');
+  const note = page.getByLabel('What happened, what was learned');
+  await note.fill('The left jaw went dark after two hours in the rain');
+  await goTo(page, 'wires');
+  await goTo(page, 'logbook');
+  await expect(note).toHaveValue('The left jaw went dark after two hours in the rain');
+  await page.reload();
+  await expect(note).toHaveValue('The left jaw went dark after two hours in the rain');
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await expect(note).toHaveValue('');
+  await page.reload();
+  await expect(note).toHaveValue('');
+  await expect(page.getByText('The left jaw went dark after two hours in the rain')).toBeVisible();
+});
+
+test('a stage whose script can’t be fetched says so; the plan goes on, and is taken out from there', async ({
+  page,
+}) => {
+  await beginPlan(page);
+  await fill(page, 'Hours wanted', '5 h');
+  await kept(page);
+  await page.route('**/assets/PowerSheet*', (route) => route.abort());
+  await goTo(page, 'power');
+  const trouble = page.getByRole('alert').filter({ hasText: 'could not be fetched' });
+  await expect(trouble).toContainText('Your plan is untouched');
+  const download = page.waitForEvent('download');
+  await trouble.getByRole('button', { name: 'Take the plan out' }).click();
+  const text = readFileSync(await (await download).path(), 'utf8');
+  expect((JSON.parse(text) as { design: { piece: { hoursWanted: number } } }).design.piece.hoursWanted).toBe(5);
+  const report = page.waitForEvent('download');
+  await trouble.getByRole('button', { name: 'Take out a report' }).click();
+  const told = readFileSync(await (await report).path(), 'utf8');
+  expect(told).toContain('This sheet');
+  expect(told).not.toContain('hoursWanted');
+  // The other stages, the picture and the figures are as they were.
+  await goTo(page, 'drive');
+  await expect(page.getByRole('contentinfo')).toBeVisible();
+  await page.unroute('**/assets/PowerSheet*');
+  await goTo(page, 'power');
+  await page.getByRole('button', { name: 'Load the page again' }).click();
+  await expect(trouble).toBeHidden();
+  await expect(page.locator('main[data-stage="power"]').getByRole('heading', { level: 3 }).first()).toBeVisible();
+});
+
+test('a plan with ids that every object answers to is opened, worked with and reckoned on the shelf', async ({
+  page,
+}) => {
+  await page.goto('/');
+  const plan = JSON.parse(readFileSync(new URL('../demo/mooring-float.glimmer.json', import.meta.url), 'utf8')) as {
+    id: string;
+    name: string;
+  };
+  const hostile = JSON.stringify({ ...plan, id: crypto.randomUUID(), name: 'Hostile float' })
+    .replaceAll('"lamp"', '"constructor"')
+    .replaceAll('"cell"', '"toString"');
+  await page.getByLabel('Plan file to bring in').setInputFiles({
+    name: 'hostile.glimmer.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(hostile),
+  });
+  await expect(page.getByRole('link', { name: 'Hostile float', exact: true })).toBeVisible();
+  const card = page
+    .getByRole('listitem')
+    .filter({ has: page.getByRole('link', { name: 'Hostile float', exact: true }) });
+  await expect(card).toContainText('runs for');
+  await page.getByRole('link', { name: 'Hostile float', exact: true }).click();
+  for (const stage of ['lights', 'moods', 'drive', 'power', 'wires', 'bench', 'logbook'] as const)
+    await goTo(page, stage);
+  await kept(page);
+});
