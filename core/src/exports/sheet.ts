@@ -1,6 +1,8 @@
-/** Text that is safe inside SVG. */
+/** Text that is safe inside SVG; signs that XML can't hold become blanks. */
 export const escapeXml = (text: string): string =>
-  text.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign] ?? sign);
+  text
+    .replace(/[^\P{Cc}\t\n\r]|\p{Cs}|\uFFFE|\uFFFF/gu, ' ')
+    .replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign] ?? sign);
 /** A number of millimetres to a thousandth. */
 export const n = (value: number): string => String(Math.round(value * 1000) / 1000);
 

@@ -1,10 +1,9 @@
-import Papa from 'papaparse';
 import { parseQuantity, printForEditing, type QuantityKind } from '../units/index.ts';
 import { builtInLibrary, createLibrary, findPart, type Library } from './catalogue.ts';
 import { chemistries } from './chemistries.ts';
 import type { Figure } from './figure.ts';
 import type { LedPart, PackPart, PixelTapePart } from './kinds.ts';
-import { type Cell, type RowProblem, readPrice, readTable } from './table.ts';
+import { type Cell, type RowProblem, readPrice, readTable, writeTable } from './table.ts';
 
 type Describable = LedPart | PixelTapePart | PackPart;
 type OwnKind = Describable['kind'];
@@ -173,7 +172,8 @@ export function readPartsCsv(text: string): OwnPartsRead {
 /** The parts as CSV that `readPartsCsv` reads back without loss. */
 export function writePartsCsv(parts: readonly OwnPart[]): string {
   const headings = [...new Set(Object.values(ownColumns).flatMap((columns) => Object.keys(columns)))];
-  return `${Papa.unparse(
+  return writeTable(
+    ['kind', 'like', 'name', 'price', ...headings],
     parts.map((part) => ({
       kind: part.kind,
       like: part.like,
@@ -181,8 +181,7 @@ export function writePartsCsv(parts: readonly OwnPart[]): string {
       price: part.price,
       ...describeOwnPart(part),
     })),
-    { columns: ['kind', 'like', 'name', 'price', ...headings] },
-  )}\n`;
+  );
 }
 
 /** One library for one list of parts, so that what follows from it is known again. */

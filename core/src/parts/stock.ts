@@ -1,6 +1,5 @@
-import Papa from 'papaparse';
 import { parseQuantity, printForEditing, type QuantityKind } from '../units/index.ts';
-import { type Cell, type RowProblem, readPrice, readTable } from './table.ts';
+import { type Cell, type RowProblem, readPrice, readTable, writeTable } from './table.ts';
 
 /** What a maker's own table may say of a thing, each column with its kind of quantity. */
 const columns = {
@@ -72,7 +71,8 @@ export function readStockCsv(text: string): StockRead {
 /** The drawer as CSV that `readStockCsv` reads back without loss. */
 export function writeStockCsv(items: readonly StockItem[]): string {
   const names = Object.keys(columns) as ValueColumn[];
-  return `${Papa.unparse(
+  return writeTable(
+    ['kind', 'name', 'count', 'condition', 'price', ...names, 'note'],
     items.map((item) => ({
       kind: item.kind,
       name: item.name,
@@ -87,8 +87,7 @@ export function writeStockCsv(items: readonly StockItem[]): string {
       ),
       note: item.note,
     })),
-    { columns: ['kind', 'name', 'count', 'condition', 'price', ...names, 'note'] },
-  )}\n`;
+  );
 }
 
 /** Resistances that are in the drawer and can be counted on, each once. */

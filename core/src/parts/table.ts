@@ -19,25 +19,71 @@ export function readTable<T>(
   required: readonly string[],
   readRow: (cell: Cell, soFar: readonly T[]) => T | string,
 ): { readonly rows: readonly T[]; readonly problems: readonly RowProblem[] } {
-  const { data, meta } = Papa.parse<Record<string, string | undefined>>(text, {
-    header: true,
-    skipEmptyLines: 'greedy',
-    transformHeader: (heading) => heading.trim().toLowerCase(),
-  });
-  if (!required.every((heading) => meta.fields?.includes(heading)))
+  const { data, lines } = readRows(text);
+  const [headings = [], ...body] = data;
+  const columns = headings.map((heading) => heading.trim().toLowerCase());
+  if (!required.every((heading) => columns.includes(heading)))
     return {
       rows: [],
       problems: [{ line: 1, problem: `the first line must name the columns, among them ${required.join(', ')}` }],
     };
   const rows: T[] = [];
-  const problems = data.flatMap((row, i): RowProblem[] => {
-    const read = readRow((heading) => (row[heading] ?? '').trim(), rows);
-    if (typeof read === 'string') return [{ line: i + 2, problem: read }];
+  const problems = body.flatMap((row, i): RowProblem[] => {
+    const read = readRow((heading) => unguard((row[columns.indexOf(heading)] ?? '').trim()), rows);
+    if (typeof read === 'string') return [{ line: lines[i + 1] ?? 1, problem: read }];
     rows.push(read);
     return [];
   });
   return { rows, problems };
 }
+
+/** The rows of a CSV text that hold anything, each with the number of the line that it begins on. */
+function readRows(text: string): {
+  readonly data: readonly (readonly string[])[];
+  readonly lines: readonly number[];
+} {
+  const data: string[][] = [];
+  const lines: number[] = [];
+  let [begin, line] = [0, 1];
+  const source = text.replace(/^\uFEFF/, '');
+  Papa.parse<string[]>(source, {
+    step: ({ data: row, meta }) => {
+      if (row.some((cell) => cell.trim() !== '')) {
+        data.push(row);
+        lines.push(line);
+      }
+      // A quoted cell may hold line ends of its own.
+      line += source.slice(begin, meta.cursor).match(/\r\n|\r|\n/g)?.length ?? 0;
+      begin = meta.cursor;
+    },
+  });
+  return { data, lines };
+}
+
+/** What a spreadsheet would take for a formula is written behind this. */
+const GUARD = "'";
+/** Guarded already or not: one guard more is put before it, and taken off again. */
+const looksLikeFormula = (text: string): boolean => /^'*[=+\-@\t\r]/.test(text);
+
+/** A cell without the guard that `writeTable` put before it. */
+const unguard = (text: string): string =>
+  text.startsWith(GUARD) && looksLikeFormula(text.slice(1)) ? text.slice(1) : text;
+
+/**
+ * Writes CSV that `readTable` reads back without loss. A text that begins like a spreadsheet's formula is guarded, so that
+ * it stays a text there; figures are not.
+ */
+export const writeTable = (
+  columns: readonly string[],
+  rows: readonly Readonly<Record<string, string | number>>[],
+): string =>
+  `${Papa.unparse(
+    { fields: [...columns], data: rows.map((row) => columns.map((column) => guard(row[column] ?? ''))) },
+    { newline: '\n' },
+  )}\n`;
+
+const guard = (cell: string | number): string | number =>
+  typeof cell === 'string' && looksLikeFormula(cell) && !/^[-+]?[\d.,]/.test(cell) ? `${GUARD}${cell}` : cell;
 
 /** A sum of money out of a cell, with point or comma; a string says what is wrong. */
 export function readPrice(text: string): number | string {

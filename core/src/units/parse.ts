@@ -9,6 +9,8 @@ const FRACTION = /^([-+−]?)(?:(\d+)[\s-]+)?(\d+)\s*\/\s*(\d+)\s*(.*)$/;
 /** `4k7`, `2R2`, `1M5`: the letter stands where the decimal point would. */
 const LETTER_POINT = /^(\d+)([kKMRΩ])(\d+)$/;
 
+const MOST_LENGTH = 80;
+
 const toNumber = (text: string): number => Number(text.replace('−', '-').replace('−', '-').replace(',', '.'));
 
 function findFactor(kind: QuantityKind, name: string): number | undefined {
@@ -59,6 +61,8 @@ export function parseQuantity(kind: QuantityKind, text: string): Parsed {
       problem: `nothing written; write ${quantityKinds[kind].noun} such as ${quantityKinds[kind].example}`,
     };
 
+  // No quantity is written at such length, and patterns would search it for long.
+  if (trimmed.length > MOST_LENGTH) return refuse(kind, trimmed);
   const letter = LETTER_POINT.exec(trimmed);
   if (letter && kind === 'resistanceOhm') {
     return scale(kind, Number(`${letter[1]}.${letter[3]}`), letter[2] === 'K' ? 'k' : (letter[2] ?? ''), trimmed);
