@@ -60,9 +60,12 @@ export const packEnergy = defineFormula({
   reckon: ({ U, C }) => (U * C) / 1000,
 });
 
+/** Nobody reads a longer list. */
+const MOST_SWAPS = 1000;
+
 /** When each pack is to be changed, in hours from the start: at the cautious time of each. */
 export const swapTimesH = (eventH: number, cautiousH: number): readonly number[] =>
   Array.from(
-    { length: Math.max(0, packsForEvent.reckon({ T: eventH, t: cautiousH }) - 1) },
+    { length: Math.min(MOST_SWAPS, Math.max(0, packsForEvent.reckon({ T: eventH, t: cautiousH }) - 1)) },
     (_, i) => (i + 1) * cautiousH,
   );

@@ -437,6 +437,22 @@ describe('inputs', () => {
       { seed: 51, numRuns: 1500 },
     );
   });
+  const extremes = ['1e-12', '1e-9', '1e-6', '1e-3', '0.5', '1e3', '1e6', '1e9', '1e12'];
+  it.each(quickSums.map((sum) => [sum.name, sum] as const))(
+    '%s bears the extremes of every field, alone: an answer of numbers, of a length that can be read, or a refusal',
+    (_name, sum) => {
+      for (const key of Object.keys(sum.inputs))
+        for (const text of extremes) {
+          const answered = answerSum(sum, { ...withExamples(sum), [key]: text });
+          if (!answered.ok) continue;
+          const told = writeAnswer(answered.answer);
+          expect(`${JSON.stringify(answerToJson(answered.answer))}${told}`, `${key} ${text}`).not.toMatch(
+            /NaN|Infinity|undefined/,
+          );
+          expect(told.length, `${key} ${text}`).toBeLessThan(40_000);
+        }
+    },
+  );
   it('there is no half of a cell, a light or a length', () => {
     const refusal = (name: string, given: Record<string, unknown>): string | undefined => {
       const sum = quickSums.find((each) => each.name === name);

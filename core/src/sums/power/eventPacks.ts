@@ -9,7 +9,11 @@ export const eventPacksSum = defineSum({
   group: 'power',
   inputs: {
     eventH: ask('timeH', 'event', 'The event lasts', 5.5, { most: 1000, usual: [0.3, 48] }),
-    cautiousH: ask('timeH', 'cautious', 'One pack runs, with caution', 1.9, { most: 1000, usual: [0.2, 48] }),
+    cautiousH: ask('timeH', 'cautious', 'One pack runs, with caution', 1.9, {
+      least: 0.01,
+      most: 1000,
+      usual: [0.2, 48],
+    }),
     likelyH: optional('timeH', 'likely', '… and likely'),
     nominalV: assume('voltageV', 'nominal', 'Nominal voltage', 11.1, { least: 0.5, most: 60 }),
     capacityMah: assume('capacityMah', 'capacity', 'Capacity', 2600, { most: 1e6 }),
