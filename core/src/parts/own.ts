@@ -36,7 +36,8 @@ export const ownColumns = {
     'rated current': column('ratedCurrentA', 'currentA', 0.001, 3),
     diameter: column('bareDiameterMm', 'lengthMm', 0.5, 60),
     length: column('lengthMm', 'lengthMm', 0.3, 100),
-    brightness: column('intensityMcd', 'intensityMcd', 1, 1e6),
+    // What is infrared or ultraviolet is seen as nothing.
+    brightness: column('intensityMcd', 'intensityMcd', 0, 1e6),
   },
   'pixel-tape': {
     density: column('perMetre', 'perMetre', 5, 400),
@@ -101,6 +102,17 @@ function followForward(like: Describable, values: Record<string, number>): void 
   if (high !== undefined && low === undefined) values.forwardAt1mAV = roundMv(high - step);
 }
 
+/** A figure that followed from what was said, and lies outside of what it may be. */
+function findOutside(part: OwnPart): string | undefined {
+  const told = describeOwnPart(part);
+  for (const [heading, { kind, least, most }] of Object.entries<Column>(ownColumns[part.kind])) {
+    const read = parseQuantity(kind, told[heading] ?? '');
+    if (read.ok && !(read.value >= least * (1 - 1e-9) && read.value <= most * (1 + 1e-9)))
+      return `${heading} would come to ${told[heading]} and must lie between ${printForEditing(kind, least)} and ${printForEditing(kind, most)}; say it too`;
+  }
+  return undefined;
+}
+
 /** What can't be true of a part as a whole; undefined where nothing is wrong. */
 function findContradiction(part: Describable): string | undefined {
   if (part.kind === 'led' && part.forwardAt20mAV - part.forwardAt1mAV < 0.019 * part.seriesOhm)
@@ -113,18 +125,29 @@ function findContradiction(part: Describable): string | undefined {
   return undefined;
 }
 
-const idOf = (name: string): string =>
-  `own-${name
+/** A short sum of a text (FNV-1a), so that names of which no Latin letter is left are told apart. */
+function shortSum(text: string): string {
+  let sum = 0x811c9dc5;
+  for (const letter of text) sum = Math.imul(sum ^ (letter.codePointAt(0) ?? 0), 0x01000193) >>> 0;
+  return sum.toString(36);
+}
+
+/** An id out of a name; what is not Latin in it counts by its sum. */
+function idOf(name: string): string {
+  const latin = name
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-|-$/g, '')
-    .slice(0, 34)}`;
+    .replace(/^-|-$/g, '');
+  return /[^\p{ASCII}]/u.test(name)
+    ? `own-${`${latin.slice(0, 24)}-${shortSum(name)}`.replace(/^-/, '')}`
+    : `own-${latin.slice(0, 34)}`;
+}
 
 function readRow(cell: Cell, soFar: readonly OwnPart[]): OwnPart | string {
   const kind = cell('kind').toLowerCase();
   if (!isOwnKind(kind)) return `kind "${cell('kind')}" is not one of ${Object.keys(ownColumns).join(', ')}`;
   const name = cell('name');
-  if (!/[a-z0-9]/i.test(name) || name.length > LONGEST_NAME)
+  if (!/[\p{L}\p{N}]/u.test(name) || name.length > LONGEST_NAME)
     return `name "${name}" must have letters or figures, at most ${LONGEST_NAME}`;
   const like = findPart(builtInLibrary, kind, cell('like'));
   if (!like)
@@ -144,7 +167,7 @@ function readRow(cell: Cell, soFar: readonly OwnPart[]): OwnPart | string {
   if (typeof price === 'string') return price;
   const part = { ...withValues(like, values), id: idOf(name), name, price, like: like.id };
   if (soFar.some((each) => each.id === part.id)) return `"${name}" is already the name of a part above`;
-  return findContradiction(part) ?? part;
+  return findOutside(part) ?? findContradiction(part) ?? part;
 }
 
 const examples: Readonly<Record<OwnKind, string>> = {
