@@ -29,7 +29,7 @@ describe('reading a plan', () => {
       'a negative length',
       ['design', 'items', 0, 'lengthMm'],
       -20,
-      /design\.items\.0\.lengthMm: found -20; must be at least 1/,
+      /design\.items\.0\.lengthMm: Upper jaw: found -20; must be at least 1/,
     ],
     ['an unknown field', ['design', 'piece', 'colour'], 'red', /design\.piece\.colour: this field is not known/],
     ['a word that is not allowed', ['design', 'piece', 'kind'], 'spoon', /found "spoon"; allowed: headdress/],
@@ -101,7 +101,10 @@ describe('reading a plan', () => {
       return read.ok ? 'ok' : (read.problems[0]?.message ?? '');
     };
     expect(message(demoText.slice(0, demoText.length / 2))).toMatch(/cut short/);
-    expect(message('hello')).toMatch(/is not JSON/);
+    expect(message('hello')).toMatch(/is not JSON: a plan file begins with \{/);
+    expect(message('{\n  "format": "unruly-glimmer-plan",\n  version: 2\n}')).toMatch(
+      /is not JSON from line 3, letter 3 on, at "version: 2"/,
+    );
     expect(message('[]')).toMatch(/not a plan/);
     expect(message('null')).toMatch(/not a plan/);
   });

@@ -43,7 +43,35 @@ function sayUnion(place: string, found: unknown): string {
   return `found ${show(kind.kind ?? kind.way ?? found)}; it is none of the kinds that are known here`;
 }
 
+/** What a value must be, for whoever mends the file by hand. */
+const typeWords: Readonly<Record<string, string>> = {
+  object: 'a group of fields in { }',
+  record: 'a group of fields in { }',
+  array: 'a list in [ ]',
+  tuple: 'a list in [ ]',
+  string: 'a text in quotes',
+  number: 'a number',
+  int: 'a whole number',
+  boolean: 'true or false',
+  null: 'null',
+};
+
+/** The item, mood or hollow that a place lies in, by its name. @example "Eyes: " */
+function nameAt(issue: z.core.$ZodIssue, document: unknown): string {
+  for (let depth = issue.path.length; depth > 1; depth -= 1) {
+    const at = valueAt(document, issue.path.slice(0, depth));
+    if (typeof at === 'object' && at !== null && 'name' in at && typeof at.name === 'string' && at.name !== '')
+      return `${at.name.slice(0, 40)}: `;
+  }
+  return '';
+}
+
 function describe(issue: z.core.$ZodIssue, document: unknown): PlanProblem[] {
+  const name = nameAt(issue, document);
+  return tellIssue(issue, document).map(({ place, message }) => ({ place, message: `${name}${message}` }));
+}
+
+function tellIssue(issue: z.core.$ZodIssue, document: unknown): PlanProblem[] {
   const place = issue.path.map(String).join('.') || 'the document';
   const found = show(valueAt(document, issue.path));
   const atKind = ['kind', 'way'].includes(String(issue.path.at(-1)));
@@ -72,7 +100,7 @@ function describe(issue: z.core.$ZodIssue, document: unknown): PlanProblem[] {
     case 'invalid_union':
       return [{ place, message: sayUnion(place, valueAt(document, atKind ? issue.path.slice(0, -1) : issue.path)) }];
     case 'invalid_type':
-      return [{ place, message: `found ${found}; must be a ${issue.expected}` }];
+      return [{ place, message: `found ${found}; must be ${typeWords[issue.expected] ?? `a ${issue.expected}`}` }];
     default:
       return [{ place, message: `found ${found}; ${issue.message}` }];
   }
@@ -115,6 +143,22 @@ const refuse = (error: z.ZodError, document: unknown): PlanRead => ({
   problems: error.issues.flatMap((issue) => describe(issue, document)).slice(0, 50),
 });
 
+/** Where a text stops being JSON: the line, the place in it, and what stands there. */
+function whereBroken(text: string, message: string): string {
+  const position = Number(/position (\d+)/.exec(message)?.[1] ?? Number.NaN);
+  if (!Number.isFinite(position))
+    return ': a plan file begins with { and holds what "Take out" wrote; open it there, or mend it with a text editor';
+  const before = text.slice(0, position);
+  const lines = before.split('\n');
+  const column = (lines.at(-1)?.length ?? 0) + 1;
+  const near =
+    text
+      .slice(position, position + 24)
+      .split('\n')[0]
+      ?.trim() ?? '';
+  return ` from line ${lines.length}, letter ${column} on${near === '' ? '' : `, at ${JSON.stringify(near)}`}: look there for a comma too many, one that is missing, or a quote that is not closed`;
+}
+
 /** Reads the text of a plan file; a file cut short says so and where. */
 export function readPlanText(text: string): PlanRead {
   let document: unknown;
@@ -124,12 +168,12 @@ export function readPlanText(text: string): PlanRead {
   } catch (cause) {
     const trimmed = text.replace(/^\uFEFF/, '').trim();
     const cut = trimmed.startsWith('{') && !trimmed.endsWith('}');
-    const detail = cause instanceof Error ? cause.message : 'unreadable';
+    const detail = whereBroken(text, cause instanceof Error ? cause.message : '');
     return fail(
       'the file',
       cut
         ? `ends in the middle (after ${trimmed.length} characters): it was cut short. Fetch it again from where it came`
-        : `is not JSON: ${detail}`,
+        : `is not JSON${detail}`,
     );
   }
   return readPlan(document);
