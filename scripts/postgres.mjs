@@ -144,12 +144,19 @@ function makeCluster(bin, folder, user) {
 const isAnswering = (bin, port) =>
   spawnSync(join(bin, 'pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(port)]).status === 0;
 
+/** A note of a process that is gone, or whose number another program has by now, would keep the database from starting. */
+function dropStalePid(pidFile) {
+  const pid = Number(readFileSync(pidFile, 'utf8').split('\n')[0]);
+  const name = existsSync(`/proc/${pid}/comm`) ? readFileSync(`/proc/${pid}/comm`, 'utf8').trim() : '';
+  if (name !== 'postgres') rmSync(pidFile, { force: true });
+}
+
 /**
  * Starts the cluster in a folder, making it first if need be.
  * `careless` leaves out the waiting for the disk: for throw-away clusters of tests only.
  * Returns its address and a function that stops it; a cluster that already ran is left running by `stop`.
  */
-export async function startCluster({ folder, careless = false }) {
+export async function startCluster({ folder, careless = false, port: wanted = 0 }) {
   const bin = ensurePostgres();
   const user = owner();
   if (!existsSync(folder)) {
@@ -162,9 +169,11 @@ export async function startCluster({ folder, careless = false }) {
   const pidFile = join(folder, 'postmaster.pid');
   if (existsSync(pidFile)) {
     const port = Number(readFileSync(pidFile, 'utf8').split('\n')[3]);
-    if (port && isAnswering(bin, port)) return { url: urlAt(port), stop: () => {}, kill: () => {} };
+    if (port && isAnswering(bin, port))
+      return { url: urlAt(port), port, stop: () => {}, kill: () => {}, answers: () => isAnswering(bin, port) };
+    dropStalePid(pidFile);
   }
-  const port = await findFreePort();
+  const port = wanted || (await findFreePort());
   const settings = [
     `-c port=${port}`,
     '-c listen_addresses=127.0.0.1',
@@ -177,11 +186,17 @@ export async function startCluster({ folder, careless = false }) {
   if (started.status !== 0) {
     const last = existsSync(log) ? readFileSync(log, 'utf8').trim().split('\n').slice(-3).join('\n') : started.stderr;
     throw new SetUpError(
-      `The database in ${folder} did not start:\n${last}\nThe whole log is in ${log}. "./start --fresh" sets it aside and begins anew.`,
+      `The database in ${folder} did not start:\n${last}\nThe whole log is in ${log}. Your plans are in that folder: keep it. Most often another program holds it, or the disk is full; mend that and start again.`,
     );
   }
   const stopWith = (mode) => () => void run(bin, 'pg_ctl', ['stop', '-w', '-m', mode, '-D', folder], user);
-  return { url: urlAt(port), stop: stopWith('fast'), kill: stopWith('immediate') };
+  return {
+    url: urlAt(port),
+    port,
+    stop: stopWith('fast'),
+    kill: stopWith('immediate'),
+    answers: () => isAnswering(bin, port),
+  };
 }
 
 /** Stops whatever runs in a folder and takes the folder away: for throw-away clusters only. */

@@ -6,4 +6,5 @@ export function startServer(options: {
   databaseUrl: string;
   port: number;
   demo: boolean;
+  log?: (chunk: Uint8Array) => void;
 }): Promise<{ address: string; child: ChildProcess }>;

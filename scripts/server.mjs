@@ -6,8 +6,8 @@ import { SetUpError } from './postgres.mjs';
 
 export const root = fileURLToPath(new URL('..', import.meta.url));
 
-/** Returns the address and the child; throws a SetUpError that says what to do. */
-export function startServer({ databaseUrl, port, demo }) {
+/** Returns the address and the child; throws a SetUpError that says what to do. `log` takes what it writes once it is ready. */
+export function startServer({ databaseUrl, port, demo, log = () => {} }) {
   const child = spawn(process.execPath, ['--enable-source-maps', join(root, 'server/dist/main.mjs')], {
     stdio: ['ignore', 'pipe', 'inherit'],
     env: {
@@ -21,10 +21,16 @@ export function startServer({ databaseUrl, port, demo }) {
   });
   return new Promise((resolve, reject) => {
     let text = '';
+    let isReady = false;
     child.stdout.on('data', (chunk) => {
+      // Only what comes before it is ready is looked through; what follows goes to the log.
+      if (isReady) return log(chunk);
       text += chunk;
       const address = /^ready (\S+)$/m.exec(text)?.[1];
-      if (address) resolve({ address, child });
+      if (!address) return;
+      isReady = true;
+      text = '';
+      resolve({ address, child });
     });
     child.once('exit', (code) => {
       reject(

@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { placeCluster, SetUpError, setAside, startCluster } from './postgres.mjs';
 import { root, startServer } from './server.mjs';
+import { createLog, keepRunning } from './supervise.mjs';
 
 const usage =
   'Use: ./start [--port N] [--empty] [--fresh]\n  --port N   serve on this port (4680)\n  --empty    without the demo plans\n  --fresh    set the old data aside and begin anew\nDATABASE_URL takes a PostgreSQL server of your own.';
@@ -57,30 +58,88 @@ async function main() {
       `The old data is set aside in ${setAside(folder, new Date().toISOString().replaceAll(':', '-').slice(0, 19))}`,
     );
   const own = process.env.DATABASE_URL;
-  const cluster = own ? { url: own, stop: () => {} } : await startCluster({ folder });
-  let server;
+  const cluster = own ? null : await startCluster({ folder });
+  const databaseUrl = own ?? cluster.url;
+  const log = createLog(join(root, '.glimmer', 'server.log'));
+  const startOne = () => startServer({ databaseUrl, port: options.port, demo: !options.empty, log });
+  let first;
   try {
-    server = await startServer({ databaseUrl: cluster.url, port: options.port, demo: !options.empty });
+    first = await startOne();
   } catch (error) {
-    cluster.stop();
+    cluster?.stop();
     throw error;
   }
   console.log(
-    `\nUnruly Glimmer is ready: ${server.address}\nCtrl-C stops it. Your plans are kept in ${own ? 'your own database' : folder}.`,
+    `\nUnruly Glimmer is ready: ${first.address}\nCtrl-C stops it. Your plans are kept in ${own ? 'your own database' : folder}.`,
   );
+  const server = keepRunning({
+    start: async () => {
+      const { child } = first ?? (await startOne());
+      first = undefined;
+      return {
+        exited: new Promise((resolve) => child.once('exit', (code) => resolve(code))),
+        stop: () => child.kill('SIGTERM'),
+      };
+    },
+    onStopped: ({ pauseMs, error }) =>
+      console.error(
+        `The server stopped by itself${error instanceof SetUpError ? ` (${error.message})` : ''}; it is started again in ${pauseMs / 1000} s. Nothing that was saved is lost.`,
+      ),
+    pause,
+  });
+  const database = cluster ? watchDatabase(cluster, folder) : null;
   let stopping = false;
-  const stop = () => {
+  const stop = async () => {
     if (stopping) return;
     stopping = true;
-    server.child.kill('SIGTERM');
+    await server.stop();
+    database?.stop();
+    process.exit(0);
   };
-  process.on('SIGINT', stop);
-  process.on('SIGTERM', stop);
-  server.child.once('exit', (code) => {
-    cluster.stop();
-    if (!stopping) console.error('The server stopped by itself; start it again. Nothing that was saved is lost.');
-    process.exit(stopping ? 0 : (code ?? 1));
+  // The terminal closed is an end like any other.
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void stop());
+}
+
+const pause = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
+const LOOK_EVERY_MS = 5000;
+
+/** Starts the database again, on its port, where it no longer answers. */
+function watchDatabase(first, folder) {
+  let cluster = first;
+  const again = async () => {
+    cluster = await startCluster({ folder, port: first.port });
+    console.error('The database runs again.');
+  };
+  let isEnding = false;
+  const kept = keepRunning({
+    start: async () => {
+      if (!cluster.answers()) await again();
+      return { exited: untilItIsGone(() => isEnding || !cluster.answers()), stop: () => {} };
+    },
+    onStopped: ({ pauseMs, error }) =>
+      console.error(
+        `The database does not answer${error ? ` (${error.message})` : ''}; it is started again in ${pauseMs / 1000} s.`,
+      ),
+    pause,
   });
+  return {
+    stop: () => {
+      isEnding = true;
+      // It is not waited for: its next look may be seconds away.
+      void kept.stop();
+      cluster.stop();
+    },
+  };
+}
+
+async function untilItIsGone(isGone) {
+  // Twice in a row: one look may come while it is busy.
+  for (let missed = 0; missed < 2; ) {
+    if (isGone()) missed += 1;
+    else missed = 0;
+    if (missed < 2) await pause(missed > 0 ? 300 : LOOK_EVERY_MS);
+  }
+  return null;
 }
 
 main().catch((error) => {
