@@ -88,20 +88,20 @@ export function createPlanRepository(db: NodePgDatabase): PlanRepository {
       ),
     // One statement compares and writes, so two saves at the same moment can't both win.
     save: async (plan, { basedOn, saveId, at }) => {
-      const saved = first(
-        await db
-          .update(plans)
-          .set({
-            name: plan.name,
-            document: plan,
-            revision: sql`${plans.revision} + 1`,
-            updatedAt: at,
-            lastSave: saveId,
-          })
-          .where(and(eq(plans.id, plan.id), eq(plans.revision, basedOn)))
-          .returning(),
-      );
-      if (saved || saveId === null) return saved;
+      // The document is not asked back: it is the one that was given.
+      const [saved] = await db
+        .update(plans)
+        .set({
+          name: plan.name,
+          document: plan,
+          revision: sql`${plans.revision} + 1`,
+          updatedAt: at,
+          lastSave: saveId,
+        })
+        .where(and(eq(plans.id, plan.id), eq(plans.revision, basedOn)))
+        .returning({ revision: plans.revision, putAwayAt: plans.putAwayAt });
+      if (saved) return { plan, revision: saved.revision, updatedAt: at, putAwayAt: saved.putAwayAt, lastSave: saveId };
+      if (saveId === null) return null;
       const before = and(eq(plans.id, plan.id), eq(plans.revision, basedOn + 1), eq(plans.lastSave, saveId));
       return first(await db.select().from(plans).where(before));
     },

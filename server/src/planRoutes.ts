@@ -38,12 +38,13 @@ function parsePlan(body: unknown): Plan {
 const noSuchPlan = (id: string): Problem =>
   new Problem('no-such-plan', `No plan ${id} is kept here; it may be on another machine`);
 
-function reply(res: Response, stored: StoredPlan, status = 200): void {
+/** `isMinimal` = whoever asked has the plan, and wants to know its revision alone. */
+function reply(res: Response, stored: StoredPlan, status = 200, isMinimal = false): void {
   res
     .status(status)
     .set('ETag', `"${stored.revision}"`)
     .json({
-      plan: stored.plan,
+      ...(isMinimal ? {} : { plan: stored.plan }),
       revision: stored.revision,
       updatedAt: stored.updatedAt.toISOString(),
       putAway: stored.putAwayAt !== null,
@@ -109,7 +110,7 @@ export function createPlanRoutes({ repository, now, shelf, events }: PlanRoutesD
       const saved = await repository.save(plan, { basedOn: Number(basedOn), saveId, at: now() });
       if (saved) {
         tell(saved, saveId);
-        reply(res, saved);
+        reply(res, saved, 200, req.get('Prefer') === 'return=minimal');
         return;
       }
       const current = await repository.find(id);

@@ -23,9 +23,12 @@ export interface ShelfDeps {
   readonly onTrouble: (error: unknown) => void;
 }
 
+/** A plan that is being worked on is saved again at once: it is reckoned when a hand has rested. */
+const REST_MS = 400;
+
 export interface Shelf {
   readonly list: (options: { readonly putAway: boolean }) => Promise<readonly ShelfEntry[]>;
-  /** Reckons a plan that has changed, as soon as those before it are done. */
+  /** Reckons a plan that has changed, once it has not changed for a moment. */
   readonly renew: (id: string) => void;
   /** Resolves when nothing waits to be reckoned. */
   readonly settled: () => Promise<void>;
@@ -37,6 +40,7 @@ export interface Shelf {
  */
 export function createShelf({ repository, describe, core, onReckoned, onTrouble }: ShelfDeps): Shelf {
   const waiting = new Set<string>();
+  const resting = new Map<string, NodeJS.Timeout>();
   let work: Promise<void> | null = null;
   const keyOf = (revision: number): string => `${revision}:${core}`;
 
@@ -54,19 +58,26 @@ export function createShelf({ repository, describe, core, onReckoned, onTrouble 
     }
     work = null;
   };
-  const renew = (id: string): void => {
+  const enqueue = (id: string): void => {
+    clearTimeout(resting.get(id));
+    resting.delete(id);
     waiting.add(id);
     work ??= workOff();
   };
+  const renew = (id: string): void => {
+    clearTimeout(resting.get(id));
+    resting.set(id, setTimeout(() => enqueue(id), REST_MS).unref());
+  };
   const entryOf = ({ id, name, revision, updatedAt, facts, factsOf }: ShelfRow): ShelfEntry => {
     const isReckoned = factsOf === keyOf(revision);
-    if (!isReckoned) renew(id);
+    if (!isReckoned && !resting.has(id)) enqueue(id);
     return { id, name, revision, updatedAt: updatedAt.toISOString(), isReckoned, facts };
   };
   return {
     list: async (options) => (await repository.list(options)).map(entryOf),
     renew,
     settled: async () => {
+      for (const id of [...resting.keys()]) enqueue(id);
       while (work !== null) await work;
     },
   };

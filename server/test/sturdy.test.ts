@@ -97,7 +97,7 @@ describe('what every open page hears', () => {
     const plan = fresh('Heard');
     await add(plan);
     let text = '';
-    while (!text.includes('event: shelf')) text += (await reader?.read())?.value ?? '';
+    while (!text.includes(`event: shelf\ndata: {"id":"${plan.id}"}`)) text += (await reader?.read())?.value ?? '';
     expect(text).toContain(`event: plan\ndata: {"id":"${plan.id}","revision":1,"saveId":null}\n\n`);
     expect(text).toContain(`event: shelf\ndata: {"id":"${plan.id}"}\n\n`);
     heard.abort();

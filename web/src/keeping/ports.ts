@@ -30,7 +30,7 @@ type SaveFailure =
 
 interface ServerPort<P> {
   readonly load: (id: string) => Promise<Confirmed<P>>;
-  readonly save: (plan: P, basedOn: number, saveId: string) => Promise<Confirmed<P>>;
+  readonly save: (plan: P, basedOn: number, saveId: string) => Promise<{ readonly revision: number }>;
   /** Adds a plan of its own. */
   readonly add: (plan: P) => Promise<void>;
   /** What an error of these means. */

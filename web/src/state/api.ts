@@ -75,11 +75,12 @@ export const api = {
   list: (shelf: 'open' | 'away') => ask<{ plans: ShelfEntry[] }>(`/plans?shelf=${shelf}`).then((body) => body.plans),
   load: (id: string) => ask<KeptPlan>(`/plans/${id}`),
   add: (plan: Plan) => ask<KeptPlan>('/plans', { method: 'POST', body: JSON.stringify(plan) }),
+  /** Gives the plan’s new revision; the plan itself is not sent back. */
   save: (plan: Plan, basedOn: number, saveId: string) =>
-    ask<KeptPlan>(`/plans/${plan.id}`, {
+    ask<Omit<KeptPlan, 'plan'>>(`/plans/${plan.id}`, {
       method: 'PUT',
       body: JSON.stringify(plan),
-      headers: { 'If-Match': `"${basedOn}"`, 'Save-Id': saveId },
+      headers: { 'If-Match': `"${basedOn}"`, 'Save-Id': saveId, Prefer: 'return=minimal' },
     }),
   setPutAway: (id: string, putAway: boolean) =>
     ask<KeptPlan>(`/plans/${id}`, { method: 'PATCH', body: JSON.stringify({ putAway }) }),

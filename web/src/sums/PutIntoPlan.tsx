@@ -42,7 +42,9 @@ export function PutIntoPlan({ sum, values, onClose }: PutIntoPlanProps) {
         return (await api.add(into(fresh))).plan;
       }
       const kept = await api.load(target);
-      return (await api.save(into(kept.plan), kept.revision, crypto.randomUUID())).plan;
+      const filled = into(kept.plan);
+      await api.save(filled, kept.revision, crypto.randomUUID());
+      return filled;
     },
   });
   const done = put.data;
