@@ -90,6 +90,6 @@ describe('kinds of items', () => {
       .flatMap((file) =>
         [...readFileSync(`${source}${file}`, 'utf8').matchAll(named)].map((match) => `${file}: ${match[0]}`),
       );
-    expect(found).toEqual(["findings/driveRules.ts: kindOf('converter'", "findings/powerRules.ts: kindOf('switch'"]);
+    expect(found).toEqual(["findings/addBoost.ts: kindOf('converter'", "findings/fuseRules.ts: kindOf('switch'"]);
   });
 });

@@ -5,22 +5,8 @@ import type { Design, Plan } from '../plan/index.ts';
 import { findRebuilds } from './builtRules.ts';
 import { cautionRule } from './cautionRules.ts';
 import { impossibleCueRule, reachRule, shadowedCueRule, signRule } from './cueRules.ts';
-import {
-  chargeSenseRule,
-  farResistorRule,
-  headRoomRule,
-  overRatingRule,
-  ownLightRule,
-  pinLoadRule,
-  pinLowRule,
-  pinPlanRule,
-  pixelRule,
-  resistorPowerRule,
-  solderedWayRule,
-  swappedSensorRule,
-  switchLoadRule,
-} from './driveRules.ts';
 import type { Rule } from './finding.ts';
+import { fuseRule, switchRule } from './fuseRules.ts';
 import { itemRules } from './itemRules.ts';
 import {
   boxRule,
@@ -34,6 +20,7 @@ import {
   unplacedRule,
   whiteDieRule,
 } from './lightRules.ts';
+import { ceilingRule, linkRule } from './linkRules.ts';
 import { loopRule } from './loopRules.ts';
 import {
   cellsRule,
@@ -47,19 +34,11 @@ import {
 } from './moodRules.ts';
 import { needRule } from './needRules.ts';
 import { partGoneRule } from './partRules.ts';
-import {
-  ceilingRule,
-  fuseRule,
-  linkRule,
-  minusRule,
-  overVoltageRule,
-  packMatchRule,
-  runTimeRule,
-  startRule,
-  supplyRangeRule,
-  switchRule,
-  whichRailRule,
-} from './powerRules.ts';
+import { pinLoadRule, pinLowRule, pinPlanRule, pixelRule, solderedWayRule, switchLoadRule } from './pinRules.ts';
+import { minusRule, overVoltageRule, packMatchRule, supplyRangeRule, whichRailRule } from './railRules.ts';
+import { farResistorRule, headRoomRule, overRatingRule, resistorPowerRule } from './resistorRules.ts';
+import { runTimeRule, startRule } from './runRules.ts';
+import { chargeSenseRule, ownLightRule, swappedSensorRule } from './sensorRules.ts';
 import { wireRule } from './wireRules.ts';
 
 const rules: readonly Rule[] = [

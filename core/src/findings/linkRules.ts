@@ -1,0 +1,184 @@
+import { assess, type MoodCeiling, type SupplyAssessment } from '../assess.ts';
+import type { Finding, Fix } from '../items/index.ts';
+import { converters, type Part, plugs, switches } from '../parts/index.ts';
+import { applyChanges, changeItem } from '../plan/index.ts';
+import type { LoadedLink } from '../power/index.ts';
+import { printQuantity } from '../units/index.ts';
+import { addBoost } from './addBoost.ts';
+import type { Rule, RuleInput } from './finding.ts';
+import { suitFuse } from './fuses.ts';
+import { starvesBoard } from './starvesBoard.ts';
+
+const amps = (value: number): string => printQuantity('currentA', value);
+const percent = (value: number): string => printQuantity('fraction', value, { digits: 2 });
+
+/** Parts that are cheap to exchange: where one of these gives way, exchange it rather than dim the piece. */
+const exchangeable = new Set(['plug', 'switch', 'fuse', 'wire']);
+
+/** The item that a link belongs to, by the node that it stands at. */
+const itemOfLink = (link: LoadedLink, supply: SupplyAssessment): string | null =>
+  link.id === 'cell' || link.id === 'plug' || link.id === 'fuse'
+    ? supply.rail.id
+    : (supply.tree.nodes[link.node]?.id ?? null);
+
+function fixLink(link: LoadedLink, supply: SupplyAssessment, input: RuleInput): Fix[] {
+  const { design } = input;
+  const enough = link.loadA * 1.1;
+  const itemId = itemOfLink(link, supply);
+  if (itemId === null) return [];
+  const take = (field: string, part: Part | undefined): Fix[] =>
+    part ? [{ label: `Take: ${part.name}`, changes: changeItem(design, itemId, { [field]: part.id }) }] : [];
+  switch (link.id) {
+    case 'plug':
+      return take(
+        'plug',
+        plugs.find((part) => part.contactLimitA >= enough),
+      );
+    case 'switch':
+      return take(
+        'part',
+        switches.find((part) => part.limitA >= enough && part.magnetic === undefined && !part.momentary),
+      );
+    case 'converter input':
+    case 'converter output': {
+      const now = supply.tree.nodes[link.node]?.converter;
+      const state = supply.atPeak.nodes[link.node];
+      const wanted = (link.id === 'converter output' ? link.loadA : (state?.outA ?? input.assessment.peakA)) * 1.1;
+      return take(
+        'part',
+        converters.find(
+          (part) =>
+            part.outputV === now?.outputV &&
+            part.topology === now.topology &&
+            part.outputLimitA >= wanted &&
+            part.outputLimitA > now.outputLimitA,
+        ),
+      );
+    }
+    case 'fuse': {
+      const best = suitFuse(supply);
+      const now = 'fuseA' in supply.rail.gives.item ? supply.rail.gives.item.fuseA : null;
+      return best !== null && best !== now
+        ? [{ label: `Take ${amps(best)}`, changes: changeItem(design, itemId, { fuseA: best }) }]
+        : [];
+    }
+    default:
+      return [];
+  }
+}
+
+/** True where the link rule tells of what limits this mood: a part that is over its limit and cheap to exchange. */
+const isToldByLink = (ceiling: MoodCeiling, supply: SupplyAssessment): boolean =>
+  ceiling.linkId !== null && exchangeable.has(ceiling.linkId) && Number.isFinite(supply.atPeak.packA);
+
+/** Below this not even a glimmer is left of a mood. */
+const NOTHING_LEFT = 0.005;
+
+/** Whether a stronger part is enough: behind it something else may give way at much the same brightness. */
+const liftsCeiling = (fix: Fix, ceiling: MoodCeiling, { design, library }: RuleInput): boolean =>
+  assess(applyChanges(design, fix.changes), library).ceilings.some(
+    (each) => each.moodId === ceiling.moodId && each.setTo <= each.brightness + 1e-6,
+  );
+
+/** A mood set brighter than a supply can follow over the whole discharge. */
+export const ceilingRule: Rule = (input) => {
+  const { design, assessment } = input;
+  return assessment.supplies.flatMap((supply) => {
+    const over = supply.ceilings.filter(
+      (ceiling) => ceiling.setTo > ceiling.brightness + 1e-6 && !isToldByLink(ceiling, supply),
+    );
+    // Where nothing is left of any mood there is one cause, told once.
+    const dark = over.filter((ceiling) => ceiling.brightness < NOTHING_LEFT);
+    const [first] = dark;
+    const none: Finding[] =
+      first && !starvesBoard(input.assessment, supply)
+        ? [
+            {
+              id: `nothing-lit:${supply.rail.id}`,
+              gravity: 'stop',
+              stage: 'power',
+              aboutId: supply.rail.id,
+              actual: { kind: 'fraction', value: first.brightness },
+              limit: { kind: 'fraction', value: first.setTo },
+              what: `${supply.rail.name} feeds the piece dark, and nothing on top of it: ${first.limitedBy ?? 'it gives way'}`,
+              why: 'With a tenth of the charge in hand the program’s limiter would leave no light at all; without one the piece resets as soon as it lights.',
+              mend: 'A stronger pack, a converter, or lights that take less.',
+              fixes: addBoost(input),
+            },
+          ]
+        : [];
+    return [
+      ...none,
+      ...over
+        .filter((ceiling) => ceiling.brightness >= NOTHING_LEFT)
+        .map((ceiling): Finding => {
+          const index = design.moods.list.findIndex((mood) => mood.id === ceiling.moodId);
+          const capped = Math.floor(ceiling.brightness * 100) / 100;
+          const link = supply.links.find((each) => each.id === ceiling.linkId);
+          return {
+            id:
+              assessment.supplies.length > 1
+                ? `ceiling:${ceiling.moodId}:${supply.rail.id}`
+                : `ceiling:${ceiling.moodId}`,
+            gravity: 'stop',
+            stage: 'power',
+            aboutId: ceiling.moodId,
+            actual: { kind: 'fraction', value: ceiling.setTo },
+            limit: { kind: 'fraction', value: ceiling.brightness },
+            what: `${ceiling.name} is set to ${percent(ceiling.setTo)}; its ceiling is ${percent(capped)}`,
+            why: `Above it ${ceiling.limitedBy ?? 'the supply gives way'}: the rail falls, the controller resets, lights up again and resets again.`,
+            mend:
+              capped > 0
+                ? `Set ${ceiling.name} to ${percent(capped)} or less, or strengthen what gives way. The program taken out from here holds it back by itself; one of your own would not.`
+                : 'Strengthen what gives way: not even one part in a hundred of the light is borne.',
+            fixes: [
+              ...(capped > 0
+                ? [
+                    {
+                      label: `Set it to ${percent(capped)}`,
+                      changes: [{ path: ['moods', 'list', index, 'brightness'], value: capped }],
+                    },
+                  ]
+                : []),
+              ...(link ? fixLink(link, supply, input) : []).filter((fix) => liftsCeiling(fix, ceiling, input)),
+            ],
+          };
+        }),
+    ];
+  });
+};
+
+/** The id of a link’s finding: its sort and its item, and a number where one item has several of a sort. */
+function nameLink(link: LoadedLink, before: readonly LoadedLink[], supply: SupplyAssessment): string {
+  const own = (each: LoadedLink): string => `link:${each.id}:${itemOfLink(each, supply)}`;
+  const earlier = before.filter((each) => own(each) === own(link)).length;
+  return earlier === 0 ? own(link) : `${own(link)}:${earlier + 1}`;
+}
+
+/** A link that carries more than it may at the height of the moods. */
+export const linkRule: Rule = (input) =>
+  input.assessment.supplies.flatMap((supply) => {
+    // Cell and converter give way together, with one mend: where a mood above its ceiling tells of it, that is enough.
+    const isTold = supply.ceilings.some(
+      (ceiling) => ceiling.setTo > ceiling.brightness && !isToldByLink(ceiling, supply),
+    );
+    return supply.links
+      .filter((link) => link.fill > 1 + 1e-9 && Number.isFinite(link.loadA) && !(isTold && !exchangeable.has(link.id)))
+      .map(
+        (link, i, all): Finding => ({
+          id: nameLink(link, all.slice(0, i), supply),
+          gravity: 'stop',
+          stage: 'power',
+          aboutId: itemOfLink(link, supply),
+          actual: { kind: 'currentA', value: link.loadA },
+          limit: { kind: 'currentA', value: link.limitA },
+          what: `${link.name} carries ${amps(link.loadA)} at peak and is good for ${amps(link.limitA)}`,
+          why:
+            link.id === 'fuse'
+              ? 'It blows in the middle of the evening.'
+              : 'It heats, drops voltage or fails, on the night rather than on the bench.',
+          mend: 'Take a stronger one, or lower the brightness.',
+          fixes: fixLink(link, supply, input),
+        }),
+      );
+  });

@@ -1,0 +1,264 @@
+import { type Finding, kindOf } from '../items/index.ts';
+import type { Part } from '../parts/index.ts';
+import { changeItem, itemNamed } from '../plan/index.ts';
+import { printQuantity } from '../units/index.ts';
+import { addBoost } from './addBoost.ts';
+import type { Rule } from './finding.ts';
+
+const amps = (value: number): string => printQuantity('currentA', value);
+const volts = (value: number): string => printQuantity('voltageV', value);
+
+/** Boards and their rails must suit each other over the life of the pack; lights must bear theirs. */
+export const supplyRangeRule: Rule = (input) => {
+  const { assessment } = input;
+  const boards = assessment.boards.flatMap((board): Finding[] => {
+    const rail = board.railId === null ? undefined : assessment.rails.byId.get(board.railId);
+    const range = rail?.range;
+    if (!range || !rail) return [];
+    const findings: Finding[] = [];
+    if (range.leastV < board.part.supplyLeastV) {
+      const isConverted = rail.gives.form === 'converter';
+      findings.push({
+        id: `rail-low:${board.id}`,
+        gravity: isConverted || range.nominalV >= board.part.supplyLeastV ? 'mend' : 'stop',
+        stage: 'power',
+        aboutId: board.id,
+        actual: { kind: 'voltageV', value: range.leastV },
+        limit: { kind: 'voltageV', value: board.part.supplyLeastV },
+        what: `The rail of ${board.name} falls to ${volts(range.leastV)}; it wants ${volts(board.part.supplyLeastV)}`,
+        why: 'It resets or hangs before the pack is empty, and the rest of the charge is lost.',
+        mend: 'Put a converter between, or take a controller that bears less.',
+        fixes: isConverted ? [] : addBoost(input),
+      });
+    }
+    if (range.mostV > board.part.supplyMostV)
+      findings.push({
+        id: `rail-high:${board.id}`,
+        gravity: 'stop',
+        stage: 'power',
+        aboutId: board.id,
+        actual: { kind: 'voltageV', value: range.mostV },
+        limit: { kind: 'voltageV', value: board.part.supplyMostV },
+        what: `At its fullest the rail gives ${volts(range.mostV)}; ${board.name} bears ${volts(board.part.supplyMostV)}`,
+        why: 'It is destroyed when it is switched on.',
+        mend: 'Take a converter or a pack of lower voltage.',
+        fixes: [],
+      });
+    return findings;
+  });
+  const low = assessment.chains.find(
+    (chain) => chain.voltageV.length > 0 && chain.railV > 0 && chain.leastV < chain.wantsV,
+  );
+  const isStraight = low && low.railV < low.wantsV + 0.3;
+  return [
+    ...boards,
+    ...(low
+      ? [
+          {
+            id: 'tape-low',
+            gravity: 'mend' as const,
+            stage: 'power' as const,
+            aboutId: low.tapeIds[low.tapeIds.length - 1] ?? null,
+            actual: { kind: 'voltageV' as const, value: low.leastV },
+            limit: { kind: 'voltageV' as const, value: low.wantsV },
+            what: `The far pixels get ${volts(low.leastV)} at peak; they want ${volts(low.wantsV)}`,
+            why: 'Blue and green fade first, so white goes warm, and below that the pixel stops.',
+            mend: 'Thicker wire to the tape, a shorter tape for each feed, or less brightness.',
+            fixes: isStraight ? addBoost(input) : [],
+          },
+        ]
+      : []),
+  ];
+};
+
+/** How far above its rated voltage a tape is destroyed rather than brighter. */
+const OVER_VOLTAGE = 1.1;
+
+/** What a part wants at least and bears at most; null for what no rail feeds. */
+function bearsV(part: Part): { readonly leastV: number; readonly mostV: number } | null {
+  switch (part.kind) {
+    case 'pixel-tape':
+      return { leastV: part.leastVoltageV, mostV: part.ratedVoltageV * OVER_VOLTAGE };
+    case 'plain-tape':
+      return { leastV: part.voltageV * 0.75, mostV: part.voltageV * 1.15 };
+    case 'load':
+    case 'box':
+      return { leastV: part.leastV, mostV: part.mostV };
+    case 'driver':
+      return { leastV: part.inputLeastV, mostV: part.inputMostV };
+    default:
+      return null;
+  }
+}
+
+/** Lights and loads on a rail that they do not bear, or that is too little for them. */
+export const overVoltageRule: Rule = ({ design, assessment, library }) =>
+  design.items.flatMap((item): Finding[] => {
+    const part = 'part' in item && item.part !== null ? library.parts.get(item.part) : undefined;
+    const rated = part ? bearsV(part) : null;
+    const consumer = assessment.consumers.find((each) => each.id === item.id);
+    const railId = consumer?.railId ?? assessment.rails.feedOf(item);
+    const range = railId === null ? null : (assessment.rails.byId.get(railId)?.range ?? null);
+    if (!rated || !range) return [];
+    if (range.mostV > rated.mostV * (1 + 1e-9))
+      return [
+        {
+          id: `over-voltage:${item.id}`,
+          gravity: 'stop',
+          stage: 'power',
+          aboutId: item.id,
+          actual: { kind: 'voltageV', value: range.mostV },
+          limit: { kind: 'voltageV', value: rated.mostV },
+          what: `${item.name} gets ${volts(range.mostV)} and bears ${volts(rated.mostV)}`,
+          why: 'It is destroyed when it is switched on.',
+          mend: 'Feed it from a rail of its own voltage: a converter makes one.',
+          fixes: [],
+        },
+      ];
+    // Pixels tell of their own voltage along the tape.
+    if (part?.kind === 'pixel-tape' || range.nominalV >= rated.leastV) return [];
+    return [
+      {
+        id: `under-voltage:${item.id}`,
+        gravity: 'mend',
+        stage: 'power',
+        aboutId: item.id,
+        actual: { kind: 'voltageV', value: range.nominalV },
+        limit: { kind: 'voltageV', value: rated.leastV },
+        what: `${item.name} gets ${volts(range.nominalV)} and wants at least ${volts(rated.leastV)}`,
+        why: 'It stays dim or dark, or does not start.',
+        mend: 'Feed it from a rail of its own voltage: a converter makes one.',
+        fixes: [],
+      },
+    ];
+  });
+
+/** What the pack does to a converter, and a power bank to a small load. */
+export const packMatchRule: Rule = ({ assessment }) => {
+  const tooHigh = assessment.rails.list.flatMap((rail): Finding[] => {
+    const from = rail.fromId === null ? undefined : assessment.rails.byId.get(rail.fromId);
+    if (rail.gives.form !== 'converter' || !rail.gives.part || !from?.range) return [];
+    const { part } = rail.gives;
+    if (from.range.mostV <= part.inputMostV) return [];
+    return [
+      {
+        id: `converter-input-high:${rail.id}`,
+        gravity: 'stop',
+        stage: 'power',
+        aboutId: rail.id,
+        actual: { kind: 'voltageV', value: from.range.mostV },
+        limit: { kind: 'voltageV', value: part.inputMostV },
+        what: `At its fullest ${from.name} gives ${volts(from.range.mostV)}; the converter bears ${volts(part.inputMostV)}`,
+        why:
+          part.topology === 'boost'
+            ? 'A boost converter can only lift: what is above its output passes straight through to the lights.'
+            : 'It is destroyed when it is switched on.',
+        mend: 'Take a buck converter that bears this pack, or a pack of fewer cells.',
+        fixes: [],
+      },
+    ];
+  });
+  const sleeping = assessment.supplies.flatMap((supply): Finding[] => {
+    const { gives } = supply.rail;
+    const below = gives.form === 'cells' || gives.form === 'outside' ? gives.part?.switchesOffBelowA : undefined;
+    const lowest = assessment.moods.reduce((least, mood) => Math.min(least, mood.meanA), Number.POSITIVE_INFINITY);
+    if (below === undefined || lowest >= below) return [];
+    return [
+      {
+        id: `bank-sleeps:${supply.rail.id}`,
+        gravity: 'mend',
+        stage: 'power',
+        aboutId: supply.rail.id,
+        actual: { kind: 'currentA', value: lowest },
+        limit: { kind: 'currentA', value: below },
+        what: `${supply.rail.name} switches itself off below ${amps(below)}; the dimmest mood draws ${amps(lowest)}`,
+        why: 'It takes a small load for a telephone that is full, and the piece goes dark in the middle of the evening.',
+        mend: 'Take a bank with a mode for small loads, a pack with a converter, or a brighter lowest mood.',
+        fixes: [],
+      },
+    ];
+  });
+  return [...tooHigh, ...sleeping];
+};
+
+/** Supplies whose signals cross must share their minus. */
+export const minusRule: Rule = ({ design, assessment }) => {
+  const minusOf = (railId: string | null): string | null =>
+    railId === null ? null : (assessment.rails.byId.get(railId)?.minusId ?? null);
+  const steered = new Map(
+    assessment.driven.flatMap((driven) => {
+      const [first] = assessment.switched.get(driven.itemId) ?? [];
+      return driven.board && first
+        ? [
+            [
+              driven.itemId,
+              { name: driven.name, id: driven.itemId, a: minusOf(driven.board.railId), b: minusOf(first.railId) },
+            ] as const,
+          ]
+        : [];
+    }),
+  );
+  const crossings = [
+    ...steered.values(),
+    ...assessment.dataLines.flatMap((line) => {
+      const item = itemNamed(design, line.tapeId);
+      return item && line.board
+        ? [{ name: item.name, id: item.id, a: minusOf(line.board.railId), b: minusOf(assessment.rails.feedOf(item)) }]
+        : [];
+    }),
+    ...design.items.flatMap((item) => {
+      const giverId = kindOf(item.kind).control?.givenBy?.(item);
+      if (giverId === undefined || !('board' in item)) return [];
+      const [from, to] = [giverId, item.board].map(
+        (id) => assessment.boards.find((board) => board.id === id) ?? assessment.boards[0],
+      );
+      return from && to ? [{ name: item.name, id: item.id, a: minusOf(from.railId), b: minusOf(to.railId) }] : [];
+    }),
+  ];
+  return crossings
+    .filter(({ a, b }) => a !== null && b !== null && a !== b)
+    .map(
+      ({ name, id, a, b }): Finding => ({
+        id: `minus-apart:${id}`,
+        gravity: 'stop',
+        stage: 'power',
+        aboutId: id,
+        what: `${name} is steered across two supplies that do not share their minus`,
+        why: 'A signal is a voltage against minus: without a common one nothing switches, or the current finds a way through the chip.',
+        mend: 'Join the two minuses with a wire.',
+        fixes: [a, b].flatMap((minusId) => {
+          const giver = minusId === null ? undefined : itemNamed(design, minusId);
+          return giver && 'minus' in giver
+            ? [{ label: `Join the minus of ${giver.name}`, changes: changeItem(design, giver.id, { minus: 'joined' }) }]
+            : [];
+        }),
+      }),
+    );
+};
+
+/** Several rails could be meant by an item that names none. */
+export const whichRailRule: Rule = ({ design, assessment }) => {
+  if (!assessment.rails.isAmbiguous) return [];
+  const silent = design.items.filter(
+    (item) => 'feed' in item && item.feed === null && !assessment.rails.byId.has(item.id),
+  );
+  const main = assessment.rails.mainId === null ? undefined : assessment.rails.byId.get(assessment.rails.mainId);
+  if (silent.length === 0 || !main) return [];
+  return [
+    {
+      id: 'which-rail',
+      gravity: 'mend',
+      stage: 'power',
+      aboutId: silent[0]?.id ?? null,
+      what: `There are several rails, and ${silent.length === 1 ? `${silent[0]?.name} does` : `${silent.length} items do`} not say which feeds ${silent.length === 1 ? 'it' : 'them'}`,
+      why: `They are reckoned on ${main.name}.`,
+      mend: 'Choose for each what feeds it.',
+      fixes: [
+        {
+          label: `They are fed from ${main.name}`,
+          changes: silent.flatMap((item) => changeItem(design, item.id, { feed: main.id })),
+        },
+      ],
+    },
+  ];
+};

@@ -1,0 +1,152 @@
+import type { Assessment } from '../assess.ts';
+import { LEAST_HEAD_ROOM_V } from '../drive/index.ts';
+import type { Finding, LightItem } from '../items/index.ts';
+import type { Driven } from '../network/index.ts';
+import { changeItem } from '../plan/index.ts';
+import { printQuantity } from '../units/index.ts';
+import { addBoost } from './addBoost.ts';
+import type { Rule } from './finding.ts';
+
+const volts = (value: number): string => printQuantity('voltageV', value);
+const amps = (value: number): string => printQuantity('currentA', value);
+const ohms = (value: number): string => printQuantity('resistanceOhm', value);
+const watts = (value: number): string => printQuantity('powerW', value);
+
+const wattages = [0.125, 0.25, 0.5, 1, 2, 5];
+
+/** What leaves headroom for a group: told of the voltage that its loop works against. */
+function describeHeadRoom(
+  driven: Driven,
+  headRoomV: number,
+  leastHeadRoomV: number,
+): Pick<Finding, 'gravity' | 'what'> {
+  const from = `${volts(driven.feed.nominalV)} feeds a drop of ${volts(driven.forwardV.likely)}`;
+  if (headRoomV <= 0) return { gravity: 'stop', what: `${driven.name} has no head-room: ${from}` };
+  if (headRoomV < LEAST_HEAD_ROOM_V)
+    return { gravity: 'mend', what: `${driven.name} has only ${volts(headRoomV)} of head-room: ${from}` };
+  return {
+    gravity: 'mend',
+    what: `${driven.name} fades with the pack: at ${volts(driven.feed.leastV)} ${leastHeadRoomV <= 0 ? 'no' : `only ${volts(leastHeadRoomV)} of`} head-room is left`,
+  };
+}
+
+/** Head-room at the end of the pack's life below which the light has faded to little. */
+const SPENT_HEAD_ROOM_V = 0.1;
+
+/** Too little voltage left over for the resistor to do its work, now or when the pack is spent. */
+export const headRoomRule: Rule = (input) =>
+  input.assessment.driven.flatMap((driven): Finding[] => {
+    const { resistor } = driven;
+    if (!resistor) return [];
+    const { headRoomV, leastHeadRoomV } = resistor;
+    if (headRoomV >= LEAST_HEAD_ROOM_V && leastHeadRoomV >= SPENT_HEAD_ROOM_V) return [];
+    return [
+      {
+        id: `head-room:${driven.itemId}`,
+        stage: 'drive',
+        aboutId: driven.itemId,
+        ...describeHeadRoom(driven, headRoomV, leastHeadRoomV),
+        actual: { kind: 'voltageV', value: Math.min(headRoomV, leastHeadRoomV) },
+        limit: { kind: 'voltageV', value: headRoomV < LEAST_HEAD_ROOM_V ? LEAST_HEAD_ROOM_V : SPENT_HEAD_ROOM_V },
+        why: 'With little head-room a small change of the pack makes a large change of the light, and none at all means dark.',
+        mend: 'Feed it from a higher rail (a boost converter), or take a light with a lower drop.',
+        fixes: addBoost(input),
+      },
+    ];
+  });
+
+/** The single lights of this id; null where it is something else. */
+function singleLights({ placed }: Assessment, itemId: string): LightItem | null {
+  const group = placed.find((each) => each.id === itemId);
+  return group?.shape === 'lights' ? group.group : null;
+}
+
+/** A resistor that lets the light go over its rating in the brightest corner. */
+export const overRatingRule: Rule = ({ design, assessment }) =>
+  assessment.driven.flatMap((driven): Finding[] => {
+    const { resistor, corners } = driven;
+    if (corners.brightestA <= driven.ratedCurrentA * (1 + 1e-9) || !singleLights(assessment, driven.itemId)) return [];
+    return [
+      {
+        id: `over-rating:${driven.itemId}`,
+        gravity: 'stop',
+        stage: 'drive',
+        aboutId: driven.itemId,
+        actual: { kind: 'currentA', value: corners.brightestA },
+        limit: { kind: 'currentA', value: driven.ratedCurrentA },
+        what: `${driven.name} may take ${amps(corners.brightestA)} and is rated for ${amps(driven.ratedCurrentA)}`,
+        why: resistor
+          ? `${ohms(resistor.resistorOhm)} is too little at a full supply with a light of low drop and a resistor at the low end of its tolerance.`
+          : 'What holds its current is set to more than the light bears.',
+        mend: resistor
+          ? `Take the reckoned resistor; the exact one is ${ohms(resistor.exactOhm)}.`
+          : 'Set the driver to less, or take a stronger light.',
+        fixes: resistor?.overruled
+          ? [{ label: 'Take the reckoned resistor', changes: changeItem(design, driven.itemId, { resistorOhm: null }) }]
+          : [],
+      },
+    ];
+  });
+
+/** From here on a resistor gives so little of what is wanted that it was hardly meant. */
+const FAR_SHARE = 0.5;
+
+/** A resistor of the maker's own that is far from the wish: by decades, or by the drop that was left out of the sum. */
+export const farResistorRule: Rule = ({ design, assessment }) =>
+  assessment.driven.flatMap((driven): Finding[] => {
+    const { resistor, corners } = driven;
+    const item = singleLights(assessment, driven.itemId);
+    if (!resistor?.overruled || !item) return [];
+    const share = corners.currentA / item.wantedCurrentA;
+    if (share >= FAR_SHARE) return [];
+    const withoutDrop = driven.feed.nominalV / item.wantedCurrentA;
+    const isWithoutDrop = Math.abs(Math.log(resistor.resistorOhm / withoutDrop)) < Math.log(1.25);
+    const decades = Math.round(Math.log10(resistor.resistorOhm / Math.max(1, resistor.exactOhm)));
+    return [
+      {
+        id: `resistor-far:${driven.itemId}`,
+        gravity: 'mend',
+        stage: 'drive',
+        aboutId: driven.itemId,
+        actual: { kind: 'currentA', value: corners.currentA },
+        limit: { kind: 'currentA', value: item.wantedCurrentA },
+        what: `${ohms(resistor.resistorOhm)} gives ${driven.name} ${amps(corners.currentA)}: ${printQuantity('fraction', share, { digits: 2 })} of the ${amps(item.wantedCurrentA)} wanted`,
+        why: isWithoutDrop
+          ? 'It is what supply ÷ current gives: the light’s own drop was left out of the sum. It still glows, so nobody notices.'
+          : decades > 0
+            ? `It is ${10 ** decades} times what is needed: a decade or more out, or kΩ where Ω was meant.`
+            : 'It was reckoned for another supply, or for another light.',
+        mend: `The exact one is ${ohms(resistor.exactOhm)}; take the reckoned resistor, or wish for less.`,
+        fixes: [
+          { label: 'Take the reckoned resistor', changes: changeItem(design, driven.itemId, { resistorOhm: null }) },
+        ],
+      },
+    ];
+  });
+
+/** Half its rating is the most a resistor should turn to heat in a closed piece. */
+export const resistorPowerRule: Rule = ({ design, assessment }) =>
+  assessment.driven.flatMap((driven): Finding[] => {
+    const item = singleLights(assessment, driven.itemId);
+    const { resistor } = driven;
+    if (!item || !resistor || resistor.heatW <= item.resistorRatedW / 2) return [];
+    const enough = wattages.find((rated) => resistor.heatW <= rated / 2);
+    return [
+      {
+        id: `resistor-power:${driven.itemId}`,
+        gravity: 'mend',
+        stage: 'drive',
+        aboutId: driven.itemId,
+        actual: { kind: 'powerW', value: resistor.heatW },
+        limit: { kind: 'powerW', value: item.resistorRatedW / 2 },
+        what: `The resistor of ${driven.name} turns ${watts(resistor.heatW)} to heat and is rated ${watts(item.resistorRatedW)}`,
+        why: 'In a closed prop a resistor should carry at most half of its rating: it gets hot enough to mark skin, foam and prints.',
+        mend: enough
+          ? `Take one rated ${watts(enough)}.`
+          : 'Spread the heat over several resistors, or lower the current.',
+        fixes: enough
+          ? [{ label: `Take ${watts(enough)}`, changes: changeItem(design, driven.itemId, { resistorRatedW: enough }) }]
+          : [],
+      },
+    ];
+  });

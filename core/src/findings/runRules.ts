@@ -1,0 +1,109 @@
+import { assess } from '../assess.ts';
+import type { Finding, Fix } from '../items/index.ts';
+import { type Library, packs } from '../parts/index.ts';
+import { applyChanges, changeItem, type Design } from '../plan/index.ts';
+import { describeEnd } from '../power/index.ts';
+import { printQuantity } from '../units/index.ts';
+import type { Rule } from './finding.ts';
+import { starvesBoard } from './starvesBoard.ts';
+
+const amps = (value: number): string => printQuantity('currentA', value);
+const volts = (value: number): string => printQuantity('voltageV', value);
+const percent = (value: number): string => printQuantity('fraction', value, { digits: 2 });
+const hours = (value: number): string => printQuantity('timeH', value);
+
+/** A start that pulls the supply down: a motor, a servo, a sound. */
+export const startRule: Rule = ({ assessment }) =>
+  assessment.supplies.flatMap((supply): Finding[] => {
+    const { atStart } = supply;
+    if (!atStart) return [];
+    const low = supply.tree.nodes.find(
+      (node, i) => node.brownOutV > 0 && (atStart.collapses || (atStart.nodes[i]?.outV ?? 0) < node.brownOutV),
+    );
+    const cell = supply.links.find((link) => link.id === 'cell');
+    const isOver = cell !== undefined && atStart.packA > cell.limitA * (1 + 1e-9);
+    if (!low && !isOver) return [];
+    return [
+      {
+        id: `start:${supply.rail.id}`,
+        gravity: 'stop',
+        stage: 'power',
+        aboutId: supply.rail.id,
+        ...(cell && Number.isFinite(atStart.packA)
+          ? {
+              actual: { kind: 'currentA' as const, value: atStart.packA },
+              limit: { kind: 'currentA' as const, value: cell.limitA },
+            }
+          : {}),
+        what: isOver
+          ? `In the first moment ${supply.rail.name} is asked for ${amps(atStart.packA)} and is good for ${amps(cell?.limitA ?? 0)}`
+          : `In the first moment the rail falls below the ${volts(low?.brownOutV ?? 0)} at which a controller resets`,
+        why: 'A motor that starts takes several times what it takes when it runs, and its protection or the controller lets go.',
+        mend: 'Give it a pack of its own, a softer start, or a supply that bears the start.',
+        fixes: [],
+      },
+    ];
+  });
+
+/** Dims every mood until the night is long enough: what a converter and the cells lose of themselves asks for a little more. */
+function dimUntilEnough(design: Design, library: Library, first: number): Fix | null {
+  if (design.moods.list.length === 0 || first >= 1) return null;
+  for (const factor of [first, first * 0.85, first * 0.7].filter((each) => each > 0.1)) {
+    const changes = design.moods.list.map((mood, i) => ({
+      path: ['moods', 'list', i, 'brightness'],
+      value: Math.floor(mood.brightness * factor * 100) / 100,
+    }));
+    const { runsFor } = assess(applyChanges(design, changes), library);
+    if (runsFor && runsFor.cautiousH >= design.piece.hoursWanted)
+      return { label: `Dim all moods to ${percent(factor)} of now`, changes };
+  }
+  return null;
+}
+
+/** Runs shorter than the brief asks, by the cautious figure. */
+export const runTimeRule: Rule = ({ design, assessment, library }) => {
+  const runs = assessment.runsFor;
+  const wanted = design.piece.hoursWanted;
+  const supply = assessment.supplies.find((each) => each.runsFor === runs);
+  if (!runs || !supply || runs.cautiousH >= wanted || supply.rail.gives.form !== 'cells') return [];
+  // It never starts: that has been told.
+  if (runs.likelyH === 0 && starvesBoard(assessment, supply)) return [];
+  const { part: now, item } = supply.rail.gives;
+  const bigger =
+    now &&
+    packs.find(
+      (pack) =>
+        pack.chemistry === now.chemistry &&
+        (pack.protected || !now.protected) &&
+        pack.cellsInSeries === now.cellsInSeries &&
+        pack.capacityMah.likely * runs.cautiousH > (item.capacityMah ?? now.capacityMah).likely * wanted &&
+        pack.steadyLimitA >= now.steadyLimitA,
+    );
+  const restA = assessment.moods[0]?.draw.restA ?? 0;
+  const factor = (assessment.usualA * (runs.cautiousH / wanted) - restA) / Math.max(1e-9, assessment.usualA - restA);
+  const dimmed = dimUntilEnough(design, library, factor);
+  return [
+    {
+      id: 'runs-short',
+      gravity: 'mend',
+      stage: 'power',
+      aboutId: supply.rail.id,
+      actual: { kind: 'timeH', value: runs.cautiousH },
+      limit: { kind: 'timeH', value: wanted },
+      what: `Runs for ${hours(runs.cautiousH)} with caution (likely ${hours(runs.likelyH)}); ${hours(wanted)} are wanted`,
+      why: `It ends because ${describeEnd(runs.end)}. The doubt comes mostly from the ${runs.chiefCause}.`,
+      mend: 'Take a larger pack, bring a second one, or dim the moods.',
+      fixes: [
+        ...(bigger
+          ? [
+              {
+                label: `Take: ${bigger.name}`,
+                changes: changeItem(design, item.id, { part: bigger.id, capacityMah: null }),
+              },
+            ]
+          : []),
+        ...(dimmed ? [dimmed] : []),
+      ],
+    },
+  ];
+};
