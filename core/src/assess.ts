@@ -11,12 +11,13 @@ import {
   type SignBudget,
   weightsOf,
 } from './assess/budget.ts';
-import { buildOf } from './assess/build.ts';
+import { type Build, buildOf } from './assess/build.ts';
 import type { Consumer } from './assess/consumers.ts';
 import { type CopiesInStep, judgeCopies } from './assess/copies.ts';
 import { type CoreEnds, nameCoreEnds } from './assess/coreEnds.ts';
 import { fitAll, type PlacedFit } from './assess/fits.ts';
 import { listFreePorts } from './assess/freePorts.ts';
+import { keepFew } from './assess/keepFew.ts';
 import { budgetLoop, type LoopBudget } from './assess/loop.ts';
 import { findNeeds, type Need } from './assess/needs.ts';
 import { type BoardPins, planPins } from './assess/pins.ts';
@@ -322,14 +323,39 @@ function reckon(design: Design, library: Library): Reckoned {
     }),
     joins,
     nets,
-    coreEnds: nameCoreEnds(joins, { design, driven, pins }),
-    freePorts: listFreePorts({ design, library, chains, pins, nets }),
+    ...keptEnds(built, pinsGiven(pins), () => ({
+      coreEnds: nameCoreEnds(joins, { design, driven, pins }),
+      freePorts: listFreePorts({ design, library, chains, pins, nets }),
+    })),
     runs,
     shopping,
     costPerCopy: totalCost(shopping),
   };
   return { assessment, input };
 }
+
+/** Which pin each demand is given, and which are left: all that the ends of cores follow from besides the build. */
+const pinsGiven = (pins: readonly BoardPins[]): readonly string[] =>
+  pins.flatMap(({ board, plan }) =>
+    plan.ok
+      ? [
+          ...plan.given.map(({ demand, pin }) => `${demand.id} ${pin.name}`),
+          ...plan.free.map(({ name }) => name),
+          board.id,
+        ]
+      : [board.id],
+  );
+
+/** While the build and its pins are the same, so are the names of the ends. */
+const keptEnds = keepFew(
+  (
+    _built: Build,
+    _pins: readonly string[],
+    make: () => Pick<Assessment, 'coreEnds' | 'freePorts'>,
+  ): Pick<Assessment, 'coreEnds' | 'freePorts'> => make(),
+  4,
+  2,
+);
 
 /** The first tape of the line that a tape hangs on. */
 const firstOnLine = (chains: readonly (readonly PlacedTape[])[], tape: PlacedTape): PlacedTape['tape'] =>
