@@ -85,3 +85,29 @@ test('a plan with ids that every object answers to is opened, worked with and re
     await goTo(page, stage);
   await kept(page);
 });
+
+test('a browser whose store takes nothing: plans open and are kept on the server, and the sign says what is so', async ({
+  page,
+  context,
+}) => {
+  await page.addInitScript(() => {
+    // As in a private window, or with a full disk.
+    IDBFactory.prototype.open = () => {
+      throw new DOMException('The store takes nothing', 'QuotaExceededError');
+    };
+  });
+  await beginPlan(page);
+  await fill(page, 'Hours wanted', '5 h');
+  await kept(page);
+  await page.reload();
+  await expect(page.getByLabel('Hours wanted')).toHaveValue('5 h');
+  await context.setOffline(true);
+  await fill(page, 'Hours wanted', '6 h');
+  await expect(page.locator('[data-keep="away"]')).toContainText('on this page alone');
+  await expect(page.getByRole('alert')).toContainText('take the plan out as a file');
+  await context.setOffline(false);
+  await kept(page);
+  await expect(page.getByRole('alert').filter({ hasText: 'as a file' })).toBeHidden();
+  await page.reload();
+  await expect(page.getByLabel('Hours wanted')).toHaveValue('6 h');
+});

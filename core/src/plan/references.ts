@@ -8,6 +8,7 @@ import {
   referencesOf,
 } from '../items/index.ts';
 import { withOwnParts } from '../parts/index.ts';
+import { findActiveContent } from './activeContent.ts';
 import { itemNamed, movableItems } from './items.ts';
 import { controlsOf } from './occasions.ts';
 import type { PlanProblem } from './read.ts';
@@ -247,21 +248,4 @@ function findUnsafePictures(plan: Plan): PlanProblem[] {
     const problem = findActiveContent(picture.svg);
     return problem ? [{ place: `pictures.${id}`, message: problem }] : [];
   });
-}
-
-/**
- * Looks for anything in an SVG that could act: scripts, event attributes, foreign content, links to elsewhere.
- * @returns what was found and what to do, or undefined if the drawing is only a drawing.
- */
-export function findActiveContent(svgText: string): string | undefined {
-  const patterns: readonly (readonly [RegExp, string])[] = [
-    [/<\s*(?:\w+:)?script/i, 'a script'],
-    [/<\s*(?:\w+:)?(?:foreignObject|iframe|object|embed|handler)/i, 'foreign content'],
-    [/\son\w+\s*=/i, 'an event attribute'],
-    [/javascript:/i, 'a script link'],
-    [/<!ENTITY/i, 'an entity definition'],
-    [/(?:href|src)\s*=\s*["']\s*(?:https?:|\/\/|file:)/i, 'a link to elsewhere'],
-  ];
-  const found = patterns.find(([pattern]) => pattern.test(svgText));
-  return found && `the drawing holds ${found[1]}; save it as a plain SVG (shapes only) and bring it in again`;
 }
