@@ -6,6 +6,7 @@ import {
   chownSync,
   constants,
   existsSync,
+  lstatSync,
   mkdirSync,
   readdirSync,
   readFileSync,
@@ -98,12 +99,23 @@ export function findFreePort() {
   });
 }
 
+/** A folder under a name that others could guess: it must be ours, and no other than its owner may write there. */
+function ownFolder(folder) {
+  mkdirSync(folder, { recursive: true, mode: 0o711 });
+  const { uid, mode } = lstatSync(folder);
+  if (uid !== process.getuid?.() || (mode & 0o022) !== 0 || !lstatSync(folder).isDirectory())
+    throw new SetUpError(
+      `${folder} belongs to someone else, or others may write there. Take it away, or start from a folder that the database can reach.`,
+    );
+  return folder;
+}
+
 /** Where a cluster is kept: in the wished folder, or under /var/tmp where its owner could not reach that. */
 export function placeCluster(wished) {
   const user = owner();
   mkdirSync(dirname(wished), { recursive: true });
   if (isReachable(dirname(wished), user)) return wished;
-  return join('/var/tmp', `unruly-glimmer-${process.getuid?.() ?? 0}`, wished.replaceAll('/', '_'));
+  return join(ownFolder(join('/var/tmp', `unruly-glimmer-${process.getuid?.() ?? 0}`)), wished.replaceAll('/', '_'));
 }
 
 function makeCluster(bin, folder, user) {
