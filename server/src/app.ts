@@ -5,6 +5,7 @@ import type { Logger } from 'pino';
 import { checkBody, mostOfBody, wantJson } from './bodies.ts';
 import type { Events } from './events.ts';
 import { guardHosts } from './guard.ts';
+import { describeApi } from './openapi.ts';
 import type { PlanRepository } from './planRepository.ts';
 import { createPlanRoutes } from './planRoutes.ts';
 import { Problem, problemsPage } from './problems.ts';
@@ -108,6 +109,10 @@ export function createApp({ repository, logger, now, webRoot, shelf, events }: A
   });
   app.get('/api/problems', (_req, res) => {
     res.type('html').send(problemsPage());
+  });
+  const api = JSON.stringify(describeApi());
+  app.get('/api/openapi.json', (_req, res) => {
+    res.type('json').send(api);
   });
   app.get('/api/events', events.stream);
   app.use('/api/plans', createPlanRoutes({ repository, now, shelf, events }));

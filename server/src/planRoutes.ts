@@ -3,13 +3,11 @@ import { readPlan } from '@glimmer/core/plan/reading';
 import { type Request, type RequestHandler, type Response, Router } from 'express';
 import { z } from 'zod';
 import type { Events } from './events.ts';
+import { idParam, listQuery, putAwayBody } from './openapi.ts';
 import type { PlanRepository, StoredPlan } from './planRepository.ts';
 import { Problem, refusePlan } from './problems.ts';
 import type { Shelf } from './shelf.ts';
 
-const idParam = z.object({ id: z.uuid() });
-const listQuery = z.object({ shelf: z.enum(['open', 'away']).default('open') });
-const putAwayBody = z.strictObject({ putAway: z.boolean() });
 /** A revision as it is sent: what the database can count to has nine digits at least. */
 const etag = /^"?(\d{1,9})"?$/;
 const saveIdOf = (req: Request): string | null =>

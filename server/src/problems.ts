@@ -20,6 +20,10 @@ const catalogue = {
 
 export type ProblemCode = keyof typeof catalogue;
 
+/** Every code, and the HTTP status that goes with it. */
+export const problemCodes = Object.keys(catalogue) as [ProblemCode, ...ProblemCode[]];
+export const statusOf = (code: ProblemCode): number => catalogue[code].status;
+
 /** Where what each of them means is told of. */
 const PAGE = '/api/problems';
 

@@ -1,0 +1,147 @@
+import { planSchema } from '@glimmer/core/plan/reading';
+import { z } from 'zod';
+import { problemCodes, statusOf } from './problems.ts';
+
+/** What the shelf may be asked for. */
+export const listQuery = z.object({ shelf: z.enum(['open', 'away']).default('open') });
+export const putAwayBody = z.strictObject({ putAway: z.boolean() });
+export const idParam = z.object({ id: z.uuid() });
+
+const ref = (name: string) => ({ $ref: `#/components/schemas/${name}` });
+const json = (schema: object, description: string) => ({
+  description,
+  content: { 'application/json': { schema } },
+});
+const problems = (...statuses: readonly number[]) =>
+  Object.fromEntries(
+    statuses.map((status) => [
+      `${status}`,
+      {
+        description: problemCodes.filter((code) => statusOf(code) === status).join(', '),
+        content: { 'application/problem+json': { schema: ref('Problem') } },
+      },
+    ]),
+  );
+const toSchema = (schema: z.ZodType): object => {
+  const { $schema: _, ...rest } = z.toJSONSchema(schema, {
+    target: 'draft-2020-12',
+    io: 'input',
+    unrepresentable: 'any',
+  });
+  return rest;
+};
+
+const keptPlan = z.object({
+  plan: z.any(),
+  revision: z.number().int().min(1),
+  updatedAt: z.iso.datetime(),
+  putAway: z.boolean(),
+  saveId: z.uuid().nullable(),
+});
+const problem = z.object({
+  type: z.string(),
+  code: z.enum(problemCodes),
+  title: z.string(),
+  status: z.number().int(),
+  detail: z.string(),
+  problems: z.array(z.object({ place: z.string(), message: z.string() })).optional(),
+  revision: z.number().int().optional(),
+});
+const shelfEntry = z.object({
+  id: z.uuid(),
+  name: z.string(),
+  revision: z.number().int(),
+  updatedAt: z.iso.datetime(),
+  isReckoned: z.boolean(),
+  facts: z.looseObject({ state: z.enum(['reckoned', 'broken']) }).nullable(),
+});
+
+const idParameter = { name: 'id', in: 'path', required: true, schema: { type: 'string', format: 'uuid' } };
+const header = (name: string, description: string, required = false) => ({
+  name,
+  in: 'header',
+  required,
+  description,
+  schema: { type: 'string' },
+});
+const planBody = { required: true, content: { 'application/json': { schema: ref('Plan') } } };
+
+/** What can be asked of the server, as an OpenAPI 3.1 document made from the schemas that it checks with. */
+export const describeApi = () => ({
+  openapi: '3.1.0',
+  info: {
+    title: 'Unruly Glimmer',
+    version: '1',
+    description: 'Keeps plans on this machine. It answers this machine alone, by its own name.',
+  },
+  paths: {
+    '/api/health': {
+      get: {
+        summary: 'Whether the store answers',
+        responses: { 200: json({ type: 'object' }, 'It does'), ...problems(503) },
+      },
+    },
+    '/api/problems': {
+      get: {
+        summary: 'What each problem means, as a page',
+        responses: { 200: { description: 'The page', content: { 'text/html': {} } } },
+      },
+    },
+    '/api/openapi.json': { get: { summary: 'This document', responses: { 200: json({ type: 'object' }, 'It') } } },
+    '/api/events': {
+      get: {
+        summary:
+          'Server-sent events: "plan" with id, revision and saveId after a save; "shelf" with id after a reckoning',
+        responses: { 200: { description: 'A stream', content: { 'text/event-stream': {} } } },
+      },
+    },
+    '/api/plans': {
+      get: {
+        summary: 'The plans on the shelf, or put away',
+        parameters: [{ name: 'shelf', in: 'query', schema: toSchema(listQuery.shape.shelf) }],
+        responses: {
+          200: json(
+            { type: 'object', required: ['plans'], properties: { plans: { type: 'array', items: ref('ShelfEntry') } } },
+            'The plans, without their documents',
+          ),
+          ...problems(400, 503),
+        },
+      },
+      post: {
+        summary: 'Adds a plan',
+        requestBody: planBody,
+        responses: { 201: json(ref('KeptPlan'), 'It is kept'), ...problems(400, 409, 413, 415, 422, 503) },
+      },
+    },
+    '/api/plans/{id}': {
+      parameters: [idParameter],
+      get: {
+        summary: 'One plan',
+        responses: { 200: json(ref('KeptPlan'), 'The plan'), ...problems(400, 404, 503) },
+      },
+      put: {
+        summary: 'Saves a plan over the revision that it is based on',
+        parameters: [
+          header('If-Match', 'The revision that the change is based on, such as "12"', true),
+          header('Save-Id', 'An id of this save: the same once more is confirmed once more'),
+          header('Prefer', '"return=minimal": the plan is not sent back'),
+        ],
+        requestBody: planBody,
+        responses: { 200: json(ref('KeptPlan'), 'It is kept'), ...problems(400, 404, 409, 413, 415, 422, 428, 503) },
+      },
+      patch: {
+        summary: 'Puts a plan away, or brings it back',
+        requestBody: { required: true, content: { 'application/json': { schema: toSchema(putAwayBody) } } },
+        responses: { 200: json(ref('KeptPlan'), 'It is so'), ...problems(400, 404, 415, 503) },
+      },
+    },
+  },
+  components: {
+    schemas: {
+      Plan: toSchema(planSchema),
+      KeptPlan: { ...toSchema(keptPlan), required: ['revision', 'updatedAt', 'putAway', 'saveId'] },
+      ShelfEntry: toSchema(shelfEntry),
+      Problem: toSchema(problem),
+    },
+  },
+});
