@@ -115,4 +115,26 @@ describe('what is typed', () => {
       { numRuns: 100, seed: 7 },
     );
   });
+
+  it('is sent from memory when a plan is left that neither store nor server took', async () => {
+    await fc.assert(
+      fc.asyncProperty(fc.scheduler(), async (scheduler) => {
+        const world = new World(scheduler);
+        void world.openTab('left');
+        await world.settle();
+        Object.assign(world, { isServerUp: false, storeTakes: false });
+        world.type(0);
+        await world.settle();
+        const state = world.tabs[0]?.keeper.state();
+        expect(state && placesOf(state)).toEqual({ kind: 'away', isHeld: false });
+        world.tabs[0]?.keeper.close();
+        await world.settle();
+        world.isServerUp = true;
+        world.endWaits();
+        await world.settle();
+        expect([...world.server.values()].flatMap(({ plan }) => plan.typed)).toEqual(world.typed);
+      }),
+      { numRuns: 20, seed: 7 },
+    );
+  });
 });

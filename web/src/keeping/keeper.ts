@@ -137,16 +137,16 @@ export function createKeeper<P extends WithId>(ports: KeeperPorts<P>): Keeper<P>
       dispatchFor(id, { kind: 'confirmed', stamp, revision });
       tellTabs({ kind: 'confirmed', id, stamp, revision });
     } catch (error) {
-      await notSent(id, record, error);
+      await notSent(id, record, error, leaving);
     }
   }
 
-  async function notSent(id: string, record: KeptRecord<P>, error: unknown): Promise<void> {
+  async function notSent(id: string, record: KeptRecord<P>, error: unknown, leaving: Keeping<P> | null): Promise<void> {
     const failure = server.explain(error);
     if (failure.kind === 'away') {
       if (isOpen(id)) dispatch({ kind: 'away' });
-      // A plan that was left goes on waiting for its way.
-      else later(afterMs['a while'], () => void send(id));
+      // A plan that was left goes on waiting for its way, from memory where the store took nothing.
+      else later(afterMs['a while'], () => void send(id, leaving));
       return;
     }
     if (failure.kind === 'refused') {
