@@ -39,7 +39,8 @@ export const grow = <P>(record: KeptRecord<P>, plan: P, id: string): KeptRecord<
 /** A state after the server has confirmed one that it is, or grew from; any other stays as it is. */
 export function confirm<P>(record: KeptRecord<P>, stamp: Stamp, revision: number): KeptRecord<P> {
   if (revision < record.basedOn || !grewFrom(record, stamp.id)) return record;
-  return { ...record, basedOn: revision, confirmed: stamp, line: record.line.slice(record.line.indexOf(stamp.id) + 1) };
+  const since = record.stamp.id === stamp.id ? [] : record.line.slice(record.line.indexOf(stamp.id) + 1);
+  return { ...record, basedOn: revision, confirmed: stamp, line: since };
 }
 
 /** A state with what another knows of the server: answers may come while a state is being written. */
