@@ -1,5 +1,5 @@
 import { type FormRow, type Item, kindOf, rowsOf } from '../items/index.ts';
-import { printQuantity } from '../units/index.ts';
+import { printQuantity, type QuantityKind } from '../units/index.ts';
 import type { Design } from './types.ts';
 
 /** One part of a plan that is otherwise in another state of it, as each of the two has it. */
@@ -15,13 +15,31 @@ const MOST_TEXT = 60;
 
 const isAlike = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
-function show(value: unknown, row?: FormRow): string {
+/** What a field counts, by the unit in its name. */
+const unitsByEnding: readonly (readonly [RegExp, QuantityKind])[] = [
+  [/Mm$/, 'lengthMm'],
+  [/[a-z]C$/, 'temperatureC'],
+  [/[a-z]A$/, 'currentA'],
+  [/[a-z]V$/, 'voltageV'],
+  [/Ohm$/, 'resistanceOhm'],
+  [/^hours/, 'timeH'],
+  [/[a-z]S$/, 'timeS'],
+  [/^brightness$/, 'fraction'],
+];
+
+function quantityOf(field: string, row: FormRow | undefined): QuantityKind | undefined {
+  if (row?.type === 'quantity') return row.quantity;
+  return unitsByEnding.find(([ending]) => ending.test(field))?.[1];
+}
+
+function show(value: unknown, field: string, row?: FormRow): string {
   if (value === undefined || value === null) return row && 'empty' in row && row.empty ? row.empty : 'nothing';
-  if (typeof value === 'number') return row?.type === 'quantity' ? printQuantity(row.quantity, value) : `${value}`;
+  const quantity = quantityOf(field, row);
+  if (typeof value === 'number') return quantity ? printQuantity(quantity, value) : `${value}`;
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
   if (Array.isArray(value)) return `${value.length} of them`;
   if (typeof value === 'object' && 'likely' in value && typeof value.likely === 'number')
-    return show(value.likely, row);
+    return show(value.likely, field, row);
   const text = typeof value === 'string' ? value : JSON.stringify(value);
   return text.length > MOST_TEXT ? `${text.slice(0, MOST_TEXT)}…` : text;
 }
@@ -38,15 +56,16 @@ function compareFields(
     .filter((field) => !isAlike(mine[field], other[field]))
     .map((field) => {
       const row = rows.find((each) => each.field === field);
-      const [here, there] = [show(mine[field], row), show(other[field], row)];
+      const [here, there] = [show(mine[field], field, row), show(other[field], field, row)];
       // Two lists or objects that print alike still differ.
       const note = here === there ? ' (in detail)' : '';
       return { part: `${name}: ${row?.label.toLowerCase() ?? wordsOf(field)}`, mine: here, other: `${there}${note}` };
     });
 }
 
-/** A field in words. @example "hoursWanted": "hours wanted" */
-const wordsOf = (field: string): string => field.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
+/** A field in words, without its unit. @example "hoursWanted": "hours wanted"; "ambientC": "ambient" */
+const wordsOf = (field: string): string =>
+  field.replace(/(?:Mm|Ohm|C|A|V|S)$/, '').replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
 
 interface Named {
   readonly id: string;
