@@ -7,7 +7,7 @@ const along = z.enum(alongs).optional();
 const level = inBand(bands.share);
 const neighbours = z.array(z.number().int().min(0).max(8)).max(9);
 
-const move = z.discriminatedUnion('kind', [
+export const move = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('steady'), colour, level }),
   z.strictObject({
     kind: z.literal('breathe'),
@@ -129,26 +129,29 @@ const mood = z.strictObject({
 
 const byControl = { controlId: id };
 
+/** What a cue waits for. */
+export const when = z.discriminatedUnion('kind', [
+  /** Pressed, put on, tilted: the contact closes. */
+  z.strictObject({ kind: z.literal('button'), ...byControl }),
+  /** Let go, put off, upright again: the contact opens. */
+  z.strictObject({ kind: z.literal('opened'), ...byControl }),
+  z.strictObject({ kind: z.literal('held'), ...byControl, holdS: inBand(bands.holdS) }),
+  z.strictObject({ kind: z.literal('double'), ...byControl }),
+  /** From closing to opening, then back. */
+  z.strictObject({ kind: z.literal('while'), ...byControl }),
+  z.strictObject({ kind: z.literal('dark'), ...byControl }),
+  z.strictObject({ kind: z.literal('light'), ...byControl }),
+  z.strictObject({ kind: z.literal('low'), ...byControl }),
+  z.strictObject({ kind: z.literal('after'), afterS: inBand(bands.afterS) }),
+  z.strictObject({ kind: z.literal('random'), leastS: inBand(bands.afterS), mostS: inBand(bands.afterS) }),
+  /** When the mood has run through once. */
+  z.strictObject({ kind: z.literal('through') }),
+]);
+
 const cue = z.strictObject({
   id,
   from: id.nullable(),
-  when: z.discriminatedUnion('kind', [
-    /** Pressed, put on, tilted: the contact closes. */
-    z.strictObject({ kind: z.literal('button'), ...byControl }),
-    /** Let go, put off, upright again: the contact opens. */
-    z.strictObject({ kind: z.literal('opened'), ...byControl }),
-    z.strictObject({ kind: z.literal('held'), ...byControl, holdS: inBand(bands.holdS) }),
-    z.strictObject({ kind: z.literal('double'), ...byControl }),
-    /** From closing to opening, then back. */
-    z.strictObject({ kind: z.literal('while'), ...byControl }),
-    z.strictObject({ kind: z.literal('dark'), ...byControl }),
-    z.strictObject({ kind: z.literal('light'), ...byControl }),
-    z.strictObject({ kind: z.literal('low'), ...byControl }),
-    z.strictObject({ kind: z.literal('after'), afterS: inBand(bands.afterS) }),
-    z.strictObject({ kind: z.literal('random'), leastS: inBand(bands.afterS), mostS: inBand(bands.afterS) }),
-    /** When the mood has run through once. */
-    z.strictObject({ kind: z.literal('through') }),
-  ]),
+  when,
   to: id,
   fadeS: inBand(bands.fadeS),
   /** Whether the fade keeps the current even or the look; without it, the current. */

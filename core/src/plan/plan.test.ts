@@ -39,7 +39,7 @@ describe('reading a plan', () => {
       'an unknown kind',
       ['design', 'items', 0, 'kind'],
       'spoon',
-      /found an item of kind "spoon" \("Upper jaw"\); allowed: light/,
+      /Upper jaw: found "spoon"; allowed: light, pixel tape/,
     ],
     [
       'a feed that is gone',

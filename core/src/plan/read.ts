@@ -1,6 +1,8 @@
 import type { z } from 'zod';
 import { kinds } from '../items/index.ts';
+import { switchedBy } from '../items/schemaFields.ts';
 import { mendText } from './mendText.ts';
+import { move, when } from './moodSchema.ts';
 import { findReferenceProblems } from './references.ts';
 import { planSchema } from './schema.ts';
 import type { Plan } from './types.ts';
@@ -35,12 +37,20 @@ function valueAt(document: unknown, path: readonly PropertyKey[]): unknown {
   );
 }
 
-/** A thing of a kind that is not known: what it is, and which kinds there are. */
+/** What may stand where one of several kinds is asked for, by the place. */
+const kindsAt: readonly (readonly [RegExp, readonly string[]])[] = [
+  [/switchedBy/, switchedBy.options.map(({ shape }) => shape.way.value)],
+  [/\.when(?:\.kind)?$/, when.options.map(({ shape }) => shape.kind.value)],
+  [/\.(?:moves\.[\w-]+|move)(?:\.kind)?$/, move.options.map(({ shape }) => shape.kind.value)],
+  [/^design\.items\.\d+(?:\.kind)?$/, kinds.map(({ kind }) => kind)],
+];
+
+/** A thing of a kind that is not known: what stands there, and which kinds there are. */
 function sayUnion(place: string, found: unknown): string {
-  const kind = typeof found === 'object' && found !== null ? (found as Record<string, unknown>) : {};
-  if (place.includes('items.'))
-    return `found an item of kind ${show(kind.kind)}${typeof kind.name === 'string' ? ` ("${kind.name}")` : ''}; allowed: ${kinds.map((each) => each.kind).join(', ')}`;
-  return `found ${show(kind.kind ?? kind.way ?? found)}; it is none of the kinds that are known here`;
+  const fields = typeof found === 'object' && found !== null ? (found as Record<string, unknown>) : {};
+  const allowed = kindsAt.find(([at]) => at.test(place))?.[1];
+  const said = fields.kind ?? fields.way ?? (typeof found === 'object' && found !== null ? undefined : found);
+  return `found ${said === undefined ? 'none of the kinds that there are' : show(said)}; ${allowed ? `allowed: ${allowed.join(', ')}` : 'it is none of the kinds that are known here'}`;
 }
 
 /** What a value must be, for whoever mends the file by hand. */
