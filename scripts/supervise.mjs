@@ -13,6 +13,10 @@ const WELL_AFTER_MS = 60_000;
  */
 export function keepRunning({ start, onStopped, pause, now = Date.now }) {
   let isStopping = false;
+  let wake = () => {};
+  const stopped = new Promise((resolve) => {
+    wake = resolve;
+  });
   let running = null;
   let pauseMs = FIRST_PAUSE_MS;
   const run = async () => {
@@ -29,7 +33,7 @@ export function keepRunning({ start, onStopped, pause, now = Date.now }) {
         if (isStopping) return;
         onStopped({ code: null, pauseMs, error });
       }
-      await pause(pauseMs);
+      await Promise.race([pause(pauseMs), stopped]);
       pauseMs = Math.min(LONGEST_PAUSE_MS, pauseMs * 2);
     }
   };
@@ -37,6 +41,7 @@ export function keepRunning({ start, onStopped, pause, now = Date.now }) {
   return {
     stop: async () => {
       isStopping = true;
+      wake();
       running?.stop();
       await ended;
     },

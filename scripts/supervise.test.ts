@@ -51,6 +51,16 @@ describe('what is kept running', () => {
     expect(pauses).toEqual([1000, 2000, 1000]);
     await kept.stop();
   });
+  it('is stopped at once, in the middle of a pause too', async () => {
+    const never = new Promise<void>(() => undefined);
+    const kept = keepRunning({
+      start: () => Promise.reject(new Error('it does not start')),
+      onStopped: () => undefined,
+      pause: () => never,
+    });
+    await new Promise((resolve) => setTimeout(resolve, 0));
+    await kept.stop();
+  });
   it('stays stopped when it is stopped, without a word', async () => {
     const { pauses, told, kept } = fakes();
     await new Promise((resolve) => setTimeout(resolve, 0));

@@ -3,17 +3,12 @@ import { kinds } from '../items/index.ts';
 import { switchedBy } from '../items/schemaFields.ts';
 import { mendText } from './mendText.ts';
 import { move, when } from './moodSchema.ts';
+import type { PlanProblem } from './problem.ts';
 import { findReferenceProblems } from './references.ts';
 import { planSchema } from './schema.ts';
 import type { Plan } from './types.ts';
 import { migrateOne } from './versionOne/migrate.ts';
 import { planOneSchema } from './versionOne/schema.ts';
-
-/** What is wrong with a plan file, at which place, in words. */
-export interface PlanProblem {
-  readonly place: string;
-  readonly message: string;
-}
 
 export type PlanRead =
   | { readonly ok: true; readonly plan: Plan }

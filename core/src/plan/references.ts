@@ -11,7 +11,7 @@ import { withOwnParts } from '../parts/index.ts';
 import { findActiveContent } from './activeContent.ts';
 import { itemNamed, movableItems } from './items.ts';
 import { controlsOf } from './occasions.ts';
-import type { PlanProblem } from './read.ts';
+import type { PlanProblem } from './problem.ts';
 import type { Design, LightSet, Mood, Move, Plan } from './types.ts';
 
 type Check = {

@@ -92,30 +92,25 @@ export const whenSaved = keeper.idle;
 export const settleClash = async (goOnWith: 'mine' | 'other'): Promise<string> =>
   (await keeper.settle(goOnWith))?.name ?? '';
 
-/** What is heard of the server: a plan was saved, or reckoned for the shelf. */
-export interface ServerNews {
-  readonly kind: 'plan' | 'shelf' | 'back';
-  readonly id: string | null;
-}
-
-/** Begins to listen to the other tabs and to the server, and sends whatever waits as soon as it can be sent. */
-export function startKeeping(onNews: (news: ServerNews) => void): void {
+/**
+ * Begins to listen to the other tabs and to the server, and sends whatever waits as soon as it can be sent.
+ * @param onNews called when the server is back, a plan was saved, or one was reckoned for the shelf
+ */
+export function startKeeping(onNews: () => void): void {
   // Held for as long as this tab is open, so that others know that it is.
   void navigator.locks.request(lockOf(tab), () => new Promise(() => undefined));
   channel.addEventListener('message', (event: MessageEvent<TabMessage<Plan>>) => keeper.hearTab(event.data));
   const events = new EventSource('/api/events');
   events.addEventListener('open', () => {
-    onNews({ kind: 'back', id: null });
+    onNews();
     void keeper.sendWaiting();
   });
   events.addEventListener('plan', (event: MessageEvent<string>) => {
     const { id, revision, saveId } = JSON.parse(event.data) as { id: string; revision: number; saveId: string | null };
     keeper.hearSave(id, revision, saveId);
-    onNews({ kind: 'plan', id });
+    onNews();
   });
-  events.addEventListener('shelf', (event: MessageEvent<string>) => {
-    onNews({ kind: 'shelf', id: (JSON.parse(event.data) as { id: string }).id });
-  });
+  events.addEventListener('shelf', onNews);
   void keeper.sendWaiting();
   window.addEventListener('online', () => void keeper.sendWaiting());
   window.addEventListener('beforeunload', (event) => {

@@ -13,7 +13,7 @@ import {
 /** What was changed at the same time elsewhere: in another tab of this browser, or by way of the server. */
 type Other<P> =
   | { readonly from: 'tab'; readonly record: KeptRecord<P> }
-  | { readonly from: 'browser'; readonly plan: P; readonly revision: number };
+  | { readonly from: 'browser'; readonly plan: P; readonly revision: number; readonly saveId: string | null };
 
 /** How the plan on the bench of one tab is kept. */
 export interface Keeping<P> {
@@ -97,15 +97,13 @@ function edited<P>(state: Keeping<P>, plan: P, id: string): Step<P> {
   const next = grow(record, plan, id);
   if (other?.from === 'tab')
     return { state: { ...state, record: next }, effects: [{ kind: 'keep aside', record: next }] };
-  // What the store did not take it can't have grown from.
-  const held = state.store === 'refuses' ? (state.stored ?? record.stamp) : record.stamp;
-  return pass({ ...state, record: next }, held, 'a pause');
+  return pass({ ...state, record: next }, record.stamp, 'a pause');
 }
 
 /** Goes on with a state that was made elsewhere. */
 function takeUp<P>(state: Keeping<P>, record: KeptRecord<P>, isStored: boolean): Step<P> {
   return {
-    state: { ...state, record, stored: isStored ? record.stamp : state.stored },
+    state: { ...state, record, store: isStored ? 'holds' : 'refuses', stored: isStored ? record.stamp : state.stored },
     effects: record.plan === state.record.plan ? [] : [{ kind: 'show', plan: record.plan }],
   };
 }
@@ -113,6 +111,12 @@ function takeUp<P>(state: Keeping<P>, record: KeptRecord<P>, isStored: boolean):
 function overtaken<P>(state: Keeping<P>, by: KeptRecord<P>): Step<P> {
   const { record } = state;
   if (isSame(by.stamp, record.stamp)) return stay({ ...state, stored: by.stamp, store: 'holds' });
+  // The store missed what came between: what it holds is what this state grew from.
+  if (grewFrom(record, by.stamp.id))
+    return {
+      state: { ...state, stored: by.stamp, store: 'holds' },
+      effects: [{ kind: 'write', record, grewFrom: by.stamp }],
+    };
   return {
     state: { ...state, store: 'holds', other: { from: 'tab', record: by } },
     effects: [{ kind: 'keep aside', record }],
@@ -162,7 +166,7 @@ function newer<P>(
       effects: isWaiting(own) ? [write, { kind: 'send', after: 'nothing' }] : [write],
     };
   }
-  return stay({ ...state, server: { kind: 'at hand' }, other: { from: 'browser', plan, revision } });
+  return stay({ ...state, server: { kind: 'at hand' }, other: { from: 'browser', plan, revision, saveId } });
 }
 
 function heardSave<P>(
@@ -172,7 +176,7 @@ function heardSave<P>(
   const { record } = state;
   if (revision <= record.basedOn || (saveId !== null && grewFrom(record, saveId)) || state.other?.from === 'tab')
     return stay(state);
-  if (state.other) return stay({ ...state, other: { from: 'browser', plan, revision } });
+  if (state.other) return stay({ ...state, other: { from: 'browser', plan, revision, saveId } });
   // What waits here is sent, and hears then that it was overtaken.
   if (isWaiting(record)) return { state, effects: [{ kind: 'send', after: 'nothing' }] };
   const next = fromServer({ plan, revision, saveId }, record.stamp.count + 1);
@@ -188,10 +192,7 @@ function heardSave<P>(
 function settled<P>(state: Keeping<P>, goOnWith: 'mine' | 'other', id: string): Step<P> {
   const { record, other } = state;
   if (!other) return stay(state);
-  const theirs: KeptRecord<P> =
-    other.from === 'tab'
-      ? other.record
-      : fromServer({ plan: other.plan, revision: other.revision, saveId: null }, record.stamp.count + 1);
+  const theirs: KeptRecord<P> = other.from === 'tab' ? other.record : fromServer(other, record.stamp.count + 1);
   const before = other.from === 'tab' ? theirs.stamp : record.stamp;
   const next = goOnWith === 'other' ? theirs : grow(theirs, record.plan, id);
   const drop: readonly KeepingEffect<P>[] = other.from === 'tab' ? [{ kind: 'keep aside', record: null }] : [];

@@ -30,12 +30,13 @@ function retain(name: string, text: string | null): void {
 export function useTyped(label: string): readonly [string | null, (text: string | null) => void] {
   const scope = useContext(TypingScope);
   const name = `${PREFIX}${window.location.pathname}|${scope}|${label}`;
-  const [text, setText] = useState(() => recall(name));
+  // A field may come to be another thing's while it stands there: what was typed stays with its own.
+  const [kept, setKept] = useState(() => ({ name, text: recall(name) }));
   return [
-    text,
-    (next) => {
-      retain(name, next);
-      setText(next);
+    kept.name === name ? kept.text : recall(name),
+    (text) => {
+      retain(name, text);
+      setKept({ name, text });
     },
   ];
 }
