@@ -1,6 +1,6 @@
 import type { Along, PlanPoint } from '../items/index.ts';
 import type { LightSet } from '../plan/index.ts';
-import type { Movable } from './show.ts';
+import type { Movable } from './movable.ts';
 
 /** Places are given in eighths of a light. */
 export const PLACE_STEPS = 8;

@@ -10,6 +10,7 @@ export { paintFrame } from './frame.ts';
 export { limitFrame, type ShowLimit } from './limit.ts';
 export { type GroupLoad, type MoodLoad, measureLimited, measureMood, measureUnderSign, peakOfMood } from './load.ts';
 export { type MoodMap, type MoodWay, mapMoods } from './moodMap.ts';
+export type { Movable } from './movable.ts';
 export { type MoodOffer, offerMoods } from './offers.ts';
 export {
   type ControlState,
@@ -27,7 +28,6 @@ export { type Ribbon, weaveRibbons } from './ribbon.ts';
 export {
   ANY,
   compileShow,
-  type Movable,
   type Show,
   type ShowControl,
   type ShowCue,

@@ -1,17 +1,8 @@
-import { type Along, alongs, type Control, kindOf, type Laying, type PlanPoint } from '../items/index.ts';
+import { type Along, alongs, type Control, kindOf, type Laying } from '../items/index.ts';
 import { type Cue, type Design, type Mood, type Move, moveOn, type Sign } from '../plan/index.ts';
 import { arrange, gatherSet, groupAsSet, type ShowSet } from './arrange.ts';
 import { type CompiledMove, compileMove, NO_CONTROL, wholeMs } from './compileMove.ts';
-
-/** Something that moods move, as the engine sees it: points, the bytes of each, and where their lights are. */
-export interface Movable {
-  readonly id: string;
-  readonly points: number;
-  readonly bytesPerPoint: 1 | 3;
-  /** The lights of each point; those of a pixel are one. */
-  readonly lightsAt: readonly (readonly PlanPoint[])[];
-  readonly grid?: { readonly columns: number; readonly rows: number; readonly snakes: boolean } | undefined;
-}
+import type { Movable } from './movable.ts';
 
 /** One light group as it is wired: `points` pixels of three bytes, or `points` channels of one. */
 export interface ShowGroup {
