@@ -184,8 +184,8 @@ test('two browsers: each sees what the other saves; what both changed is shown s
   await context.setOffline(false);
   await expect(other.getByText('This plan was changed elsewhere')).toBeVisible();
   const row = other.getByRole('table', { name: 'What differs' }).getByRole('row', { name: /The piece: hours wanted/ });
-  await expect(row).toContainText('8');
-  await expect(row).toContainText('7');
+  await expect(row).toContainText('8.00 h');
+  await expect(row).toContainText('7.00 h');
   await other.getByRole('button', { name: 'Go on with mine, keep the other as a copy' }).click();
   await kept(other);
   await expect(page.getByLabel('Hours wanted')).toHaveValue('8 h');

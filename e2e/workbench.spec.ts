@@ -26,6 +26,21 @@ test('anything is found by its name, by keyboard alone, and the way leads to it'
 
 test('every figure of the bar opens, on an empty plan as well, and says what it needs', async ({ page }) => {
   await beginPlan(page);
+  // What a figure needs stays within its own field of the bar, on a screen of 1280 and on a narrow one.
+  for (const width of [1280, 1024]) {
+    await page.setViewportSize({ width, height: 800 });
+    const past = await page
+      .getByRole('contentinfo')
+      .getByRole('button')
+      .evaluateAll((buttons) =>
+        buttons.flatMap((button) =>
+          [...button.children]
+            .filter((child) => child.getBoundingClientRect().right > button.getBoundingClientRect().right)
+            .map((child) => child.textContent),
+        ),
+      );
+    expect(past).toEqual([]);
+  }
   for (const name of ['Peak draw', 'Usual draw', 'Runs for', 'Weakest link', 'Brightness ceiling']) {
     await figure(page, name).click();
     await expect(page.getByRole('dialog').getByRole('heading').first()).toBeVisible();

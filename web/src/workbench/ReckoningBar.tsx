@@ -33,17 +33,21 @@ function Scale({ at, limit, bad }: ScaleProps) {
   );
 }
 
+/** A figure as it is printed, or what has to be decided before there is one. */
+type Said = { readonly value: string } | { readonly needs: string };
+
 interface FigureProps {
   readonly figure: BarFigure;
   readonly label: string;
-  readonly value: string;
+  readonly said: Said;
   readonly below?: string | undefined;
   readonly scale?: ScaleProps | undefined;
 }
 
-/** A figure as it is printed, or what has to be decided first. */
-const say = ({ likely, needs }: Figured, print: (value: number) => string): string =>
-  likely === null ? (needs[0]?.startsWith('nothing:') ? 'goes on' : `needs ${needs[0] ?? 'more'}`) : print(likely);
+function say({ likely, needs }: Figured, print: (value: number) => string): Said {
+  if (likely !== null) return { value: print(likely) };
+  return needs[0]?.startsWith('nothing:') ? { value: 'goes on' } : { needs: needs[0] ?? 'more' };
+}
 
 const amps = (value: number): string => printQuantity('currentA', value);
 
@@ -54,18 +58,18 @@ function showDraws(assessment: Assessment, figures: Figures): FigureProps[] {
       ? `at most ${amps(supply.mostA)} from ${supply.rail.name}`
       : undefined;
   return [
-    { figure: 'peak', label: 'Peak draw', value: say(figures.peakA, amps), below: packA },
-    { figure: 'usual', label: 'Usual draw', value: say(figures.usualA, amps) },
+    { figure: 'peak', label: 'Peak draw', said: say(figures.peakA, amps), below: packA },
+    { figure: 'usual', label: 'Usual draw', said: say(figures.usualA, amps) },
   ];
 }
 
 function showRuns({ runsForH }: Figures, wantedH: number): FigureProps {
   const base = { figure: 'runs', label: 'Runs for' } as const;
   const hours = (value: number): string => printQuantity('timeH', value);
-  if (runsForH.likely === null || runsForH.cautious === null) return { ...base, value: say(runsForH, hours) };
+  if (runsForH.likely === null || runsForH.cautious === null) return { ...base, said: say(runsForH, hours) };
   return {
     ...base,
-    value: hours(runsForH.cautious),
+    said: { value: hours(runsForH.cautious) },
     below: `likely ${hours(runsForH.likely)}`,
     scale: { at: runsForH.cautious / (2 * wantedH), limit: 0.5, bad: runsForH.cautious < wantedH },
   };
@@ -76,12 +80,12 @@ const LINK_SCALE = 1.5;
 
 function showWeakest({ weakestLink, peakA, ceiling }: Figures): FigureProps {
   const base = { figure: 'weakest', label: 'Weakest link' } as const;
-  if (!weakestLink) return { ...base, value: `needs ${peakA.needs[0] ?? ceiling.needs[0] ?? 'a pack'}` };
+  if (!weakestLink) return { ...base, said: { needs: peakA.needs[0] ?? ceiling.needs[0] ?? 'a pack' } };
   const { loadA, limitA, name } = weakestLink;
   const fill = loadA === null ? LINK_SCALE : loadA / limitA;
   return {
     ...base,
-    value: loadA === null ? 'collapses' : printQuantity('fraction', fill),
+    said: { value: loadA === null ? 'collapses' : printQuantity('fraction', fill) },
     below: name,
     scale: { at: fill / LINK_SCALE, limit: 1 / LINK_SCALE, bad: fill > 1 },
   };
@@ -90,10 +94,10 @@ function showWeakest({ weakestLink, peakA, ceiling }: Figures): FigureProps {
 function showCeiling(assessment: Assessment, { ceiling }: Figures): FigureProps {
   const base = { figure: 'ceiling', label: 'Brightness ceiling' } as const;
   const lowest = assessment.ceilings.find((each) => each.brightness === ceiling.likely);
-  if (!lowest) return { ...base, value: say(ceiling, printCeiling) };
+  if (!lowest) return { ...base, said: say(ceiling, printCeiling) };
   return {
     ...base,
-    value: printCeiling(lowest.brightness),
+    said: { value: printCeiling(lowest.brightness) },
     below: lowest.name,
     scale: { at: lowest.setTo, limit: lowest.brightness, bad: lowest.setTo > lowest.brightness + 1e-6 },
   };
@@ -142,9 +146,15 @@ export function ReckoningBar({ onFindings }: { readonly onFindings: () => void }
           className="flex min-w-0 flex-col items-start border-r border-rule px-3 pt-1 pb-1.5 text-left hover:bg-pressed"
         >
           <span className="text-[12.5px] text-faint">{item.label}</span>
-          <span className="figures truncate text-[21px] leading-6 font-semibold">{item.value}</span>
-          {item.scale && <Scale {...item.scale} />}
-          <span className="w-full truncate text-[12.5px] text-faint">{item.below ?? '\u00a0'}</span>
+          {'needs' in item.said ? (
+            <span className="line-clamp-2 text-[14px] leading-5">needs {item.said.needs}</span>
+          ) : (
+            <>
+              <span className="figures w-full truncate text-[21px] leading-6 font-semibold">{item.said.value}</span>
+              {item.scale && <Scale {...item.scale} />}
+              <span className="w-full truncate text-[12.5px] text-faint">{item.below ?? '\u00a0'}</span>
+            </>
+          )}
         </button>
       ))}
       <FindingsFigure findings={findings} onOpen={onFindings} />
