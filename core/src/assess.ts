@@ -319,7 +319,14 @@ function reckon(design: Design, library: Library): Reckoned {
       const [first] = chain;
       const railId = first ? rails.feedOf(first.tape) : null;
       const range = railId === null ? null : (rails.byId.get(railId)?.range ?? null);
-      return solveChain({ chain, runs, consumers: byId, budget: hungriest, railId, railV: range?.nominalV ?? 0 });
+      return solveChain({
+        chain,
+        runs: wires.sized,
+        consumers: byId,
+        budget: hungriest,
+        railId,
+        railV: range?.nominalV ?? 0,
+      });
     }),
     joins,
     nets,

@@ -1,7 +1,8 @@
 import { type ItemRole, kindOf, type OwnDraw, type PlacedGroup } from '../items/index.ts';
-import { type Board, type Driven, isProgrammed, type Rails } from '../network/index.ts';
+import { type Board, type Driven, isProgrammed, type Rails, unlitOverPin } from '../network/index.ts';
 import type { Figure, Library } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
+import type { RailLaw } from '../power/index.ts';
 
 /** What one item draws: always, while it is lit by no program, and on top of it with every light at full. */
 export interface Consumer extends OwnDraw {
@@ -11,23 +12,59 @@ export interface Consumer extends OwnDraw {
   readonly railId: string | null;
   /** Added by moods with every light at full. */
   readonly fullA: number;
-  /**
-   * Lights that follow their rail: all of them at full, at a voltage of it, where they are lit for a share; null = the
-   * same at any voltage.
-   */
-  readonly atRail: ((railV: number, share: number) => number) | null;
+  /** Null = the same at any voltage of its rail. */
+  readonly follows: Follows | null;
+  /** Of what moods add, so much comes from the rail of the board that switches it; null where that is the same rail. */
+  readonly byBoard: HeldByBoard | null;
 }
+
+/** What a board gives to hold transistors on: with every light at full, and by the voltage of the board's rail. */
+interface HeldByBoard {
+  readonly boardId: string;
+  readonly fullA: number;
+  readonly law: RailLaw;
+}
+
+/** Lights that follow their rail: the law that is true of them, and which of its lights they are. */
+export interface Follows {
+  readonly law: RailLaw;
+  readonly slot: number;
+  readonly slots: number;
+}
+
+/** What is lit for a share of the time draws that share of what it draws at full. */
+export const followAlone = (fullAt: (railV: number) => number): Follows => ({
+  law: (railV, shares) => {
+    const share = shares[0] ?? 0;
+    return share === 0 ? 0 : share * fullAt(railV);
+  },
+  slot: 0,
+  slots: 1,
+});
 
 /** Red, green and blue: a white die beside them is sent nothing by the program and stays dark. */
 const LIT_DICE = 3;
 
-const plain = { restA: 0, steadyA: 0, steadyPeakA: 0, startA: 0, fullA: 0, relativeSpread: 0, atRail: null };
+const plain = {
+  restA: 0,
+  steadyA: 0,
+  steadyPeakA: 0,
+  startA: 0,
+  fullA: 0,
+  relativeSpread: 0,
+  follows: null,
+  byBoard: null,
+};
 
 const sumOf = (driven: readonly Driven[], of: (each: Driven) => number): number =>
   driven.reduce((sum, each) => sum + of(each), 0);
 
 /** Driven alike or colour by colour: one consumer for each item and rail. */
-function consumerOfLights(group: PlacedGroup, driven: readonly Driven[]): Consumer[] {
+function consumerOfLights(
+  group: PlacedGroup,
+  driven: readonly Driven[],
+  nominalOf: (railId: string | null) => number,
+): Consumer[] {
   const [first] = driven;
   if (!first) return [];
   const programmed = driven.filter((each) => isProgrammed(each.way));
@@ -37,6 +74,9 @@ function consumerOfLights(group: PlacedGroup, driven: readonly Driven[]): Consum
   const dimA = sumOf(driven, (each) => each.corners.dimmestA);
   const steadyA = sumOf(steady, (each) => each.totalA);
   const fullA = sumOf(programmed, (each) => each.totalA + each.holdA);
+  const boardA = (boardV: number): number => sumOf(programmed, (each) => each.boardA(boardV));
+  const heldA = boardA(nominalOf(first.board?.railId ?? null));
+  const board = heldA > 0 ? first.board : null;
   // A part of each kind follows the rail as the whole does.
   const at = (railV: number): number => sumOf(driven, (each) => each.atRail(railV));
   return [
@@ -49,7 +89,8 @@ function consumerOfLights(group: PlacedGroup, driven: readonly Driven[]): Consum
       steadyPeakA: steadyA,
       fullA,
       relativeSpread: currentA <= 0 ? 0 : (brightA - dimA) / 2 / currentA,
-      atRail: at,
+      follows: followAlone(at),
+      byBoard: board && { boardId: board.id, fullA: heldA, law: followAlone(boardA).law },
     },
   ];
 }
@@ -66,13 +107,14 @@ export function listConsumers(options: {
 }): Consumer[] {
   const { design, library, rails, boards, placed, driven, loadRailOf } = options;
   const boardNames = new Map(boards.map(({ id, part, item }) => [id, boards.length > 1 ? item.name : part.name]));
+  const nominalOf = (railId: string | null): number =>
+    (railId === null ? undefined : rails.byId.get(railId)?.range?.nominalV) ?? 0;
   const drawing = (role: ItemRole): Consumer[] =>
     design.items.flatMap((item): Consumer[] => {
       const kind = kindOf(item.kind);
       if (kind.role !== role) return [];
       const railId = role === 'load' ? loadRailOf(item.id) : rails.feedOf(item);
-      const nominalV = railId === null ? 0 : (rails.byId.get(railId)?.range?.nominalV ?? 0);
-      const own = kind.draws?.(item, library, nominalV);
+      const own = kind.draws?.(item, library, nominalOf(railId));
       return own ? [{ ...plain, ...own, id: item.id, name: boardNames.get(item.id) ?? item.name, railId }] : [];
     });
   const lights = placed.flatMap((group): Consumer[] => {
@@ -80,6 +122,7 @@ export function listConsumers(options: {
       return consumerOfLights(
         group,
         driven.filter((each) => each.itemId === group.id),
+        nominalOf,
       );
     const die: Figure = group.tape.dieCurrentA ?? group.part.dieCurrentA;
     return [
@@ -94,5 +137,39 @@ export function listConsumers(options: {
       },
     ];
   });
-  return [...drawing('board'), ...lights, ...drawing('switches'), ...drawing('load')];
+  const others = [...drawing('switches'), ...drawing('load')];
+  return withUnlit([...drawing('board'), ...lights, ...others], driven, nominalOf);
+}
+
+/**
+ * Lights between one rail and a pin of a board on another keep what is left between the two while the pin says dark: it
+ * comes out of their rail and goes into the board's, which needs so much less. On one rail the two come to nothing.
+ */
+function withUnlit(
+  consumers: readonly Consumer[],
+  driven: readonly Driven[],
+  nominalOf: (railId: string | null) => number,
+): Consumer[] {
+  const restOf = new Map<string, number>();
+  for (const each of driven) {
+    const { board, railId, itemId, lightsOnChannel } = each;
+    if (!board || board.railId === railId) continue;
+    const left = unlitOverPin(each, nominalOf(railId), nominalOf(board.railId))?.drivenHighA ?? 0;
+    const lights = lightsOnChannel.reduce((sum, count) => sum + count, 0);
+    for (const [id, amps] of [
+      [itemId, left * lights],
+      [board.id, -left * lights],
+    ] as const)
+      restOf.set(id, (restOf.get(id) ?? 0) + amps);
+  }
+  return consumers.map((consumer) => {
+    const restA = restOf.get(consumer.id) ?? 0;
+    if (restA === 0) return consumer;
+    return {
+      ...consumer,
+      restA: Math.max(0, consumer.restA + restA),
+      // What a program lights comes on top of the rest.
+      ...(restA > 0 ? { fullA: Math.max(0, consumer.fullA - restA) } : {}),
+    };
+  });
 }

@@ -1,5 +1,5 @@
 import { peakOfMood, type Show } from '../motion/index.ts';
-import { type Draws, noDraw, type RailDraw, type SupplyTree } from '../power/index.ts';
+import { addRailDraws, type Draws, noDraw, type RailDraw, type SupplyTree, scaleLit } from '../power/index.ts';
 import type { MoodBudget } from './budget.ts';
 import type { Consumer } from './consumers.ts';
 
@@ -15,18 +15,15 @@ export interface Drawn {
 
 /** Puts what single consumers draw on their nodes. */
 function gather(drawn: Drawn, of: (consumer: Consumer) => RailDraw | null): Draws {
-  const steady = drawn.tree.nodes.map(() => 0);
-  const shaped = drawn.tree.nodes.map((): RailDraw['shaped'][number][] => []);
+  const atNode = drawn.tree.nodes.map((): RailDraw[] => []);
   for (const consumer of drawn.consumers) {
     const node = drawn.nodeOf(consumer);
     const draw = node < 0 ? null : of(consumer);
     if (!draw) continue;
-    steady[node] = (steady[node] ?? 0) + draw.steadyA * factorOf(consumer, drawn.factor);
-    shaped[node]?.push(
-      ...draw.shaped.map((each) => ({ ...each, share: each.share * factorOf(consumer, drawn.factor) })),
-    );
+    const factor = factorOf(consumer, drawn.factor);
+    atNode[node]?.push(factor === 1 ? draw : { steadyA: draw.steadyA * factor, shaped: scaleLit(draw.shaped, factor) });
   }
-  return drawn.tree.nodes.map((_, i) => ({ steadyA: steady[i] ?? 0, shaped: shaped[i] ?? [] }));
+  return atNode.map(addRailDraws);
 }
 
 /** `factor` is 1 plus so many spreads. */
@@ -35,13 +32,16 @@ const factorOf = (consumer: Consumer, deviation: number): number => 1 + deviatio
 /** Lights of a consumer at a share of their full: on a rail that sags they follow it. */
 function lit(consumer: Consumer, share: number, fullA: number): RailDraw {
   if (share === 0 || fullA === 0) return noDraw;
-  if (!consumer.atRail) return { steadyA: fullA * share, shaped: [] };
-  return { steadyA: 0, shaped: [{ share, atRail: consumer.atRail }] };
+  const { follows } = consumer;
+  if (!follows) return { steadyA: fullA * share, shaped: [] };
+  const shares = new Array<number>(follows.slots).fill(0);
+  shares[follows.slot] = share;
+  return { steadyA: 0, shaped: [{ law: follows.law, shares }] };
 }
 
 /** Of all that follows the rail, the part that a program drives, or that is lit without one. */
 const partOf = (consumer: Consumer, amps: number): number => {
-  const whole = consumer.fullA + consumer.steadyA;
+  const whole = consumer.fullA + consumer.steadyA - (consumer.byBoard?.fullA ?? 0);
   return whole <= 0 ? 0 : amps / whole;
 };
 
@@ -55,7 +55,7 @@ export const darkDraws = (drawn: Drawn, at: 'mean' | 'peak'): Draws =>
   gather(drawn, (consumer) => {
     const rest: RailDraw = { steadyA: consumer.restA, shaped: [] };
     if (consumer.steadyA === 0 && consumer.steadyPeakA === 0) return rest;
-    return consumer.atRail
+    return consumer.follows
       ? plus(rest, lit(consumer, partOf(consumer, consumer.steadyA), 1))
       : { steadyA: consumer.restA + (at === 'mean' ? consumer.steadyA : consumer.steadyPeakA), shaped: [] };
   });
@@ -74,12 +74,19 @@ export const lightDraws = (
   shares: readonly number[],
 ): Draws => {
   const shareOf = new Map(groups.map((group, g) => [group.id, shares[g] ?? 0]));
+  const held = new Map<string, RailDraw['shaped'][number][]>();
+  for (const { id, byBoard } of drawn.consumers) {
+    const share = shareOf.get(id) ?? 0;
+    if (byBoard && share > 0)
+      held.set(byBoard.boardId, [...(held.get(byBoard.boardId) ?? []), { law: byBoard.law, shares: [share] }]);
+  }
   return gather(drawn, (consumer) => {
+    const shaped = held.get(consumer.id);
+    if (shaped) return { steadyA: 0, shaped };
     const share = shareOf.get(consumer.id) ?? 0;
-    if (share === 0 || consumer.fullA === 0) return null;
-    return consumer.atRail
-      ? lit(consumer, share * partOf(consumer, consumer.fullA), 1)
-      : lit(consumer, share, consumer.fullA);
+    const fullA = consumer.fullA - (consumer.byBoard?.fullA ?? 0);
+    if (share === 0 || fullA <= 0) return null;
+    return consumer.follows ? lit(consumer, share * partOf(consumer, fullA), 1) : lit(consumer, share, fullA);
   });
 };
 

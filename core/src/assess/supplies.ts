@@ -198,7 +198,11 @@ export function createNightMaker(
 /** All that a ceiling depends on besides its tree and what follows its rails. */
 const numbersOf = (cases: readonly BrightnessDraw[], links: readonly LinkLimit[]): readonly number[] => [
   ...cases.flatMap(({ dark, light }) =>
-    [...dark, ...light].flatMap(({ steadyA, shaped }) => [steadyA, shaped.length, ...shaped.map(({ share }) => share)]),
+    [...dark, ...light].flatMap(({ steadyA, shaped }) => [
+      steadyA,
+      shaped.length,
+      ...shaped.flatMap(({ shares }) => shares),
+    ]),
   ),
   ...links.flatMap(({ limitA, node, share, offsetA }) => [limitA, node, share, offsetA]),
 ];

@@ -1,8 +1,10 @@
-import { type Ladder, solveLadder } from '../circuit/index.ts';
+import { type Ladder, solveLadder, tabulate } from '../circuit/index.ts';
 import { type PlacedTape, railsOhm } from '../items/index.ts';
 import { rowRunId, runOhm, type WireRun } from '../network/index.ts';
+import type { RailLaw } from '../power/index.ts';
 import type { MoodBudget } from './budget.ts';
 import type { Consumer } from './consumers.ts';
+import { keepFew } from './keepFew.ts';
 
 /** One data line's tapes as a single ladder, fed at its start. */
 export interface ChainVoltage {
@@ -21,67 +23,109 @@ export interface ChainVoltage {
 }
 
 /** What lies between a light and the next beside the tape itself: at the end of a row of a grid, the wires to the next row. */
-export function rowJumperOhm({ tape }: PlacedTape, light: number, runs: readonly WireRun[]): number {
+function rowJumperOhm({ tape }: PlacedTape, light: number, runs: readonly WireRun[]): number {
   if (!tape.grid || (light + 1) % tape.grid.columns !== 0) return 0;
   const id = rowRunId(tape.id, Math.trunc(light / tape.grid.columns));
   return runOhm(runs.find((run) => run.id === id));
 }
 
-/** A chain of tapes as a ladder, with the real lead and jumpers in front; `shareOf` says how brightly each is lit. */
-function ladderOf(options: {
+/** What a chain of tapes is known by. */
+export interface ChainOfTapes {
   readonly chain: readonly PlacedTape[];
   readonly runs: readonly WireRun[];
   readonly consumers: ReadonlyMap<string, Consumer>;
-  readonly shareOf: (tapeId: string) => number;
-  readonly railV: number;
-}): Ladder {
-  const { chain, runs, consumers, shareOf, railV } = options;
-  const loadA: number[] = [];
+}
+
+/** A chain of tapes as a ladder, with the real lead and jumpers in front, at any voltage and however far it is lit. */
+function ladderOf({ chain, runs, consumers }: ChainOfTapes): (railV: number, shares: readonly number[]) => Ladder {
   const stepOhm: number[] = [];
   for (const tape of chain) {
-    const consumer = consumers.get(tape.id);
-    const each =
-      tape.cut.lights === 0
-        ? 0
-        : ((consumer?.restA ?? 0) + (consumer?.fullA ?? 0) * shareOf(tape.id)) / tape.cut.lights;
     const pitchOhm = railsOhm(tape.part, 1);
-    if (loadA.length > 0)
-      stepOhm[loadA.length - 1] = pitchOhm + runOhm(runs.find((run) => run.id === `jumper:${tape.id}`));
-    for (let i = 0; i < tape.cut.lights; i += 1) {
-      loadA.push(each);
-      stepOhm.push(pitchOhm + rowJumperOhm(tape, i, runs));
-    }
+    // The jumper begins behind the last pixel’s own stretch.
+    const last = stepOhm.length - 1;
+    if (last >= 0) stepOhm[last] = (stepOhm[last] ?? 0) + runOhm(runs.find((run) => run.id === `jumper:${tape.id}`));
+    for (let i = 0; i < tape.cut.lights; i += 1) stepOhm.push(pitchOhm + rowJumperOhm(tape, i, runs));
   }
   const lead = runs.find((run) => run.id === `feed:${chain[0]?.id}`);
+  // What is known is the loop, out and back: half of it lies in each rail.
   const halves = stepOhm.map((ohm) => ohm / 2);
-  return {
+  const perPixel = (of: (consumer: Consumer | undefined, tape: number) => number): Float64Array => {
+    const amps = new Float64Array(stepOhm.length);
+    let at = 0;
+    for (const [t, { id, cut }] of chain.entries()) {
+      amps.fill(of(consumers.get(id), t) / cut.lights, at, at + cut.lights);
+      at += cut.lights;
+    }
+    return amps;
+  };
+  const steadyA = perPixel((consumer) => consumer?.restA ?? 0);
+  const fullAboveV = Math.max(...chain.map((tape) => tape.part.leastVoltageV));
+  return (railV, shares) => ({
     supplyV: railV,
-    // What is known is the loop, out and back: half of it lies in each rail.
     plusOhm: halves,
     minusOhm: halves,
-    loadA,
+    steadyA,
+    loadA: perPixel((consumer, t) => (consumer?.fullA ?? 0) * (shares[t] ?? 0)),
     feeds: [{ at: 0, rail: 'both', leadOhm: runOhm(lead) / 2 }],
-    fullAboveV: Math.max(...chain.map((tape) => tape.part.leastVoltageV)),
+    fullAboveV,
+  });
+}
+
+/** Distributions of light whose currents are kept: an evening has a few, and goes through them again and again. */
+const KEPT_LAWS = 8;
+
+/**
+ * What the pixels of a chain draw beside their rest: in full down to the voltage at which they fade, in proportion below
+ * it, each at the voltage that is left where it sits.
+ */
+export function lawOfChain(line: ChainOfTapes): RailLaw {
+  const ladder = ladderOf(line);
+  const { fullAboveV } = ladder(0, []);
+  const own = line.chain.map(({ id }) => line.consumers.get(id));
+  const fullA = own.map((consumer) => consumer?.fullA ?? 0);
+  const restA = own.reduce((total, consumer) => total + (consumer?.restA ?? 0), 0);
+  // As long as nothing fades what is lost to the far end is a sum: of what the rest takes, and of each tape at full.
+  const lostV = (shares: readonly number[]): number => {
+    const { voltageV } = solveLadder({ ...ladder(0, shares), fullAboveV: Number.NEGATIVE_INFINITY });
+    return -(voltageV[voltageV.length - 1] ?? 0);
+  };
+  const restV = lostV([]);
+  const fullV = line.chain.map((_, t) => lostV(line.chain.map((_tape, i) => (i === t ? 1 : 0))) - restV);
+  const fading = keepFew(
+    (shares: readonly number[]) => tabulate((railV) => solveLadder(ladder(railV, shares)).totalA - restA),
+    KEPT_LAWS,
+  );
+  return (railV, shares) => {
+    let [askedA, dropV] = [0, restV];
+    for (let t = 0; t < fullA.length; t += 1) {
+      const share = shares[t] ?? 0;
+      askedA += (fullA[t] ?? 0) * share;
+      dropV += (fullV[t] ?? 0) * share;
+    }
+    return railV - dropV >= fullAboveV ? askedA : Math.max(0, fading(shares)(railV));
   };
 }
 
+/** While what is built stays the same, so does the ladder. */
+const keptLadder = keepFew(
+  (chain: ChainOfTapes['chain'], runs: ChainOfTapes['runs'], consumers: ChainOfTapes['consumers']) =>
+    ladderOf({ chain, runs, consumers }),
+);
+
 /** Solves a chain of tapes at a mood's peak. */
-export function solveChain(options: {
-  readonly chain: readonly PlacedTape[];
-  readonly runs: readonly WireRun[];
-  readonly consumers: ReadonlyMap<string, Consumer>;
-  readonly budget: MoodBudget | undefined;
-  readonly railId: string | null;
-  readonly railV: number;
-}): ChainVoltage {
-  const { chain, budget, railId, railV } = options;
-  const ladder = ladderOf({
-    ...options,
-    shareOf: (tapeId) => {
-      const load = budget?.groups.find((group) => group.groupId === tapeId)?.load;
-      return load && budget ? load.peak * budget.brightness : 1;
-    },
+export function solveChain(
+  options: ChainOfTapes & {
+    readonly budget: MoodBudget | undefined;
+    readonly railId: string | null;
+    readonly railV: number;
+  },
+): ChainVoltage {
+  const { chain, runs, consumers, budget, railId, railV } = options;
+  const shares = chain.map(({ id }) => {
+    const load = budget?.groups.find((group) => group.groupId === id)?.load;
+    return load && budget ? load.peak * budget.brightness : 1;
   });
+  const ladder = keptLadder(chain, runs, consumers)(railV, shares);
   const solved = solveLadder(ladder);
   const voltageV = [...solved.voltageV];
   const leastV = voltageV.reduce((least, volts) => Math.min(least, volts), railV);

@@ -1,9 +1,19 @@
 import type { Item } from '../items/index.ts';
-import { modelPack } from '../items/index.ts';
-import { type Board, type Rail, type Rails, runOhm, type WireRun } from '../network/index.ts';
+import { kindOf, modelPack } from '../items/index.ts';
+import {
+  type Board,
+  type PortRef,
+  type Rail,
+  type Rails,
+  type RunDraft,
+  runOhm,
+  type WireRun,
+  wireCoreOhm,
+} from '../network/index.ts';
 import { type ConverterPart, findPart, type Library, type SwitchPart } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
 import type { Deviation, LinkLimit, Source, SupplyNode, SupplyTree } from '../power/index.ts';
+import { type NodeReturn, shareReturns } from './returns.ts';
 
 /** Contact resistance of a plug or a fuse in its holder, out and back (typical of the kind). */
 const CONTACT_OHM = 0.02;
@@ -16,8 +26,15 @@ export interface LaidTree {
   readonly nodeOf: ReadonlyMap<string, number>;
 }
 
-/** Key of the node where a rail arrives at an item. */
-const hubKey = (itemId: string, railId: string): string => `${itemId} on ${railId}`;
+/** Where something begins: at an item, perhaps behind one of its outlets; all null = right at what feeds it. */
+export interface Begins {
+  readonly hubId: string | null;
+  readonly outlet: number | null;
+}
+
+/** Key of the node where a rail arrives at an item, and of the one behind an outlet of that. */
+const hubKey = (itemId: string, railId: string, outlet: number | null = null): string =>
+  outlet === null ? `${itemId} on ${railId}` : `${itemId} on ${railId}, outlet ${outlet}`;
 
 /** The same tree behind a source that is off by so much. */
 export function deviate(
@@ -85,6 +102,7 @@ const contactsOf = (rail: Rail): number =>
 
 interface Draft {
   readonly nodes: SupplyNode[];
+  readonly returns: NodeReturn[];
   readonly links: LinkLimit[];
   readonly nodeOf: Map<string, number>;
 }
@@ -100,7 +118,13 @@ export interface Hub {
   readonly item: Item;
   readonly railId: string;
   readonly run: WireRun | undefined;
-  readonly ohm: number;
+  /** Its outlets, each with what all that hangs on it goes through. */
+  readonly outlets: readonly number[];
+  readonly outletOhm: number;
+  /** Of a minus lead of its own, beside the run. */
+  readonly backOhm: number;
+  /** Where its minus arrives. */
+  readonly minus: PortRef;
 }
 
 const switchOf = ({ gives }: Rail, library: Library): SwitchPart | undefined =>
@@ -127,6 +151,24 @@ function converterLinks(rail: Rail, part: ConverterPart, node: number): LinkLimi
 const leadOhm = ({ gives }: Rail, lead: WireRun | undefined, back: WireRun | undefined): number =>
   runOhm(lead) + (gives.form === 'contact' ? 0 : runOhm(back));
 
+const minusOhm = (run: WireRun | undefined): number =>
+  run?.joins.some(({ net }) => net.role === 'minus') ? wireCoreOhm(run) : 0;
+
+/** Where the current of a rail comes back: what hangs on a switch in the plus lead goes by what is before it. */
+function returnOf(
+  rail: Rail,
+  run: WireRun | undefined,
+  back: WireRun | undefined,
+  before: NodeReturn | undefined,
+): Omit<NodeReturn, 'parent'> {
+  const { minus } = rail.ports;
+  if (minus === null && before) return { backOhm: 0, into: before.from, from: before.from };
+  const from = { item: rail.id, port: minus ?? '' };
+  const lead = kindOf(rail.gives.item.kind).lead?.minus ?? null;
+  const into = lead === null ? from : { item: rail.id, port: lead };
+  return { backOhm: before ? minusOhm(run) + runOhm(back) : 0, into, from };
+}
+
 /** Lays the tree of one source; null while its kind is not known. */
 export function layTree(options: {
   readonly design: Pick<Design, 'piece'>;
@@ -136,16 +178,18 @@ export function layTree(options: {
   readonly boards: readonly Board[];
   readonly hubs: readonly Hub[];
   readonly runs: readonly WireRun[];
+  readonly joins: readonly RunDraft[];
 }): LaidTree | null {
   const { design, library, rails, sourceId, boards, hubs, runs } = options;
   const root = rails.byId.get(sourceId);
   const source = root && sourceOf(root, design.piece.ambientC, undefined);
   if (!root || !source) return null;
-  const draft: Draft = { nodes: [], links: [], nodeOf: new Map() };
+  const draft: Draft = { nodes: [], returns: [], links: [], nodeOf: new Map() };
   const runOf = (id: string): WireRun | undefined => runs.find((run) => run.id === id);
-  const add = (node: SupplyNode, key: string): number => {
+  const add = (node: SupplyNode, key: string, back: Omit<NodeReturn, 'parent'>): number => {
     draft.nodeOf.set(key, draft.nodes.length);
     draft.nodes.push(node);
+    draft.returns.push({ ...back, parent: node.parent });
     return draft.nodes.length - 1;
   };
   const brownOutOn = (railId: string, hubId: string | null): number =>
@@ -159,9 +203,17 @@ export function layTree(options: {
     hubs.some((hub) => hub.item.id === itemId && hub.railId === railId);
   const layHub = (hub: Hub, rail: Rail, parent: number): void => {
     const { id, name } = hub.item;
-    const ohm = runOhm(hub.run) + hub.ohm;
+    const ohm = runOhm(hub.run) + hub.backOhm;
     const node = { id, name, parent, ohm, converter: null, brownOutV: brownOutOn(rail.id, id) };
-    linkWire(draft, add(node, hubKey(id, rail.id)), hub.run);
+    const backOhm = minusOhm(hub.run) + hub.backOhm;
+    const at = add(node, hubKey(id, rail.id), { backOhm, into: hub.minus, from: hub.minus });
+    linkWire(draft, at, hub.run);
+    for (const outlet of hub.outlets)
+      add({ ...node, parent: at, ohm: hub.outletOhm, brownOutV: 0 }, hubKey(id, rail.id, outlet), {
+        backOhm: 0,
+        into: hub.minus,
+        from: hub.minus,
+      });
   };
   const lay = (rail: Rail, parent: number): void => {
     const run = runOf(`lead:${rail.id}`);
@@ -178,6 +230,7 @@ export function layTree(options: {
         brownOutV: brownOutOn(rail.id, null),
       },
       rail.id,
+      returnOf(rail, run, back, draft.returns[parent]),
     );
     if (parent < 0) draft.links.push(...linksOfSource(rail, library, index));
     if (part) draft.links.push(switchLink(rail, part, index));
@@ -194,11 +247,25 @@ export function layTree(options: {
     draft.nodes.length - 1;
   return {
     sourceId,
-    tree: { source, nodes: draft.nodes, main, links: draft.links },
+    tree: {
+      source,
+      nodes: draft.nodes,
+      main,
+      links: draft.links,
+      returns: shareReturns(draft.returns, options.joins, runs),
+    },
     nodeOf: draft.nodeOf,
   };
 }
 
 /** The node of a tree at which something of a rail is drawn: behind the lead of its hub, where that has one. */
-export const nodeAtHub = (laid: LaidTree, hubId: string | null, railId: string | null): number =>
-  railId === null ? -1 : (laid.nodeOf.get(hubKey(hubId ?? railId, railId)) ?? laid.nodeOf.get(railId) ?? -1);
+export function nodeAtHub({ nodeOf }: LaidTree, { hubId, outlet }: Begins, railId: string | null): number {
+  if (railId === null) return -1;
+  const hub = hubId ?? railId;
+  return (
+    (outlet === null ? undefined : nodeOf.get(hubKey(hub, railId, outlet))) ??
+    nodeOf.get(hubKey(hub, railId)) ??
+    nodeOf.get(railId) ??
+    -1
+  );
+}

@@ -6,8 +6,9 @@ import { builtInLibrary, findPart, type OwnPart } from '../parts/index.ts';
 
 const consumerOf = ({ consumers }: Assessment, id: string) => {
   const found = consumers.find((each) => each.id === id);
-  if (!found?.atRail) throw new Error(`${id} draws by the voltage of its rail`);
-  return { ...found, atRail: found.atRail };
+  const follows = found?.follows;
+  if (!found || !follows) throw new Error(`${id} draws by the voltage of its rail`);
+  return { ...found, fullAt: (railV: number): number => follows.law(railV, [1]) };
 };
 
 describe('what the rails of a tape lose', () => {
@@ -52,11 +53,11 @@ describe('what is drawn at full', () => {
   it('is what its rail gives with all that its wires lose: of always-lit lights', () => {
     const lights = itemOf('light', { id: 'lights', name: 'Lights', part: 'led-5mm-red', places });
     const assessment = assess(circuitOf([lights, pack]));
-    const { fullA, steadyA, atRail, railId } = consumerOf(assessment, 'lights');
+    const { fullA, steadyA, fullAt, railId } = consumerOf(assessment, 'lights');
     const nominalV = assessment.rails.byId.get(railId ?? '')?.range?.nominalV ?? 0;
     expect(nominalV).toBeGreaterThan(3);
     expect(fullA).toBe(0);
-    expect(steadyA).toBeCloseTo(atRail(nominalV, 1), 12);
+    expect(steadyA).toBeCloseTo(fullAt(nominalV), 12);
     expect(steadyA).toBeLessThan(assessment.driven.reduce((sum, each) => sum + each.totalA, 0));
   });
 
@@ -67,9 +68,11 @@ describe('what is drawn at full', () => {
     const five = itemOf('converter', { id: 'five', name: 'Five', part: 'buck-5v-3a' });
     const moods = { ...circuitOf([]).moods, list: [moodOf()] };
     const assessment = assess(circuitOf([{ ...tape, feed: 'supply' } as typeof tape, supply, board, five], { moods }));
-    const { fullA, steadyA, atRail } = consumerOf(assessment, 'tape');
+    const { fullA, steadyA, fullAt, byBoard } = consumerOf(assessment, 'tape');
     const bare = assessment.driven.reduce((sum, each) => sum + each.totalA + each.holdA, 0);
-    expect(fullA + steadyA).toBeCloseTo(atRail(12, 1), 9);
+    // Its base currents come out of the board’s own 5 V.
+    expect(fullA + steadyA).toBeCloseTo(fullAt(12) + (byBoard?.fullA ?? 0), 9);
+    expect(byBoard?.boardId).toBe('board');
     expect((fullA + steadyA) / bare).toBeLessThan(0.99);
     expect((fullA + steadyA) / bare).toBeGreaterThan(0.85);
   });

@@ -1,8 +1,8 @@
 import { currentOfLead, type Tap, type TappedLead, tabulate } from '../circuit/index.ts';
-import { type PlacedGroup, type PlacedLeds, type PlacedPlain, type PlacedTape, railsOhm } from '../items/index.ts';
-import { type Driven, isProgrammed, loopCurrentA, runOhm, type WireRun, wireCoreOhm } from '../network/index.ts';
-import type { Consumer } from './consumers.ts';
-import { rowJumperOhm } from './tapeVoltage.ts';
+import type { PlacedGroup, PlacedLeds, PlacedPlain, PlacedTape } from '../items/index.ts';
+import { type Driven, isProgrammed, loopCurrentA, type WireRun, wireCoreOhm } from '../network/index.ts';
+import { type Consumer, type Follows, followAlone } from './consumers.ts';
+import { lawOfChain } from './tapeVoltage.ts';
 
 /** What the wires of lights are known by. */
 interface WiredInput {
@@ -21,35 +21,48 @@ interface WiredInput {
 export function wireConsumers(consumers: readonly Consumer[], input: WiredInput): Consumer[] {
   const runOf = new Map(input.runs.map((run) => [run.id, run]));
   const groups = new Map(input.placed.map((group) => [group.id, group]));
+  const lines = followChains(consumers, input);
   return consumers.map((consumer) => {
     const group = groups.get(consumer.id);
-    const atRail = group ? currentAtRail(consumer, group, input, runOf) : null;
-    if (!atRail) return consumer;
-    const wired: Consumer = { ...consumer, atRail };
+    if (!group) return consumer;
     // Pixels are reckoned by what they ask; how they fade follows from their rail.
-    return group?.shape === 'pixels' ? wired : scaleTo(wired, atRail(input.nominalV(consumer.railId), 1));
+    if (group.shape === 'pixels') return { ...consumer, follows: lines.get(consumer.id) ?? null };
+    const atRail = currentAtRail(group, input, runOf);
+    if (!atRail) return consumer;
+    return scaleTo({ ...consumer, follows: followAlone(atRail) }, atRail(input.nominalV(consumer.railId)));
   });
 }
 
-/** All its lights at full, whatever lights them, come to so much. */
+/** Tapes of one line lose their voltage together: one law for all of them. */
+function followChains(consumers: readonly Consumer[], { chains, runs }: WiredInput): ReadonlyMap<string, Follows> {
+  const byId = new Map(consumers.map((consumer) => [consumer.id, consumer]));
+  return new Map(
+    chains.flatMap((chain) => {
+      if (chain.every(({ cut }) => cut.lights === 0)) return [];
+      const law = lawOfChain({ chain, runs, consumers: byId });
+      return chain.map(({ id }, slot): [string, Follows] => [id, { law, slot, slots: chain.length }]);
+    }),
+  );
+}
+
+/** All its lights at full, whatever lights them, come to so much from their rail. */
 function scaleTo(consumer: Consumer, litA: number): Consumer {
-  const whole = consumer.fullA + consumer.steadyA;
+  const boardA = consumer.byBoard?.fullA ?? 0;
+  const whole = consumer.fullA + consumer.steadyA - boardA;
   const scale = whole <= 0 ? 1 : litA / whole;
   return {
     ...consumer,
-    fullA: consumer.fullA * scale,
+    fullA: (consumer.fullA - boardA) * scale + boardA,
     steadyA: consumer.steadyA * scale,
     steadyPeakA: consumer.steadyPeakA * scale,
   };
 }
 
 function currentAtRail(
-  consumer: Consumer,
-  group: PlacedGroup,
+  group: PlacedLeds | PlacedPlain,
   input: WiredInput,
   runOf: RunOf,
-): ((railV: number, share: number) => number) | null {
-  if (group.shape === 'pixels') return currentOfTape(consumer, group, input.chains, runOf);
+): ((railV: number) => number) | null {
   const driven = input.driven.filter((each) => each.itemId === group.id);
   const held = group.shape === 'lights' ? currentOfString(group, driven, runOf) : null;
   if (held) return held;
@@ -126,54 +139,4 @@ function leadOfPlain({ id }: PlacedPlain, driven: readonly Driven[], runOf: RunO
     sharedOhm: isApart ? 0 : 2 * leadOhm,
     channels: channelsOf(driven),
   };
-}
-
-/**
- * Pixels keep their current down to the voltage at which they fade, and fall off in proportion below it; what the tape
- * loses on the way counts by the mean of its pixels.
- */
-function currentOfTape(
-  consumer: Consumer,
-  tape: PlacedTape,
-  chains: readonly (readonly PlacedTape[])[],
-  runOf: RunOf,
-): (railV: number, share: number) => number {
-  const { mean, most } = pathOhm(tape, chains.find((chain) => chain.includes(tape)) ?? [tape], runOf);
-  const kneeV = tape.part.leastVoltageV;
-  const { fullA, restA } = consumer;
-  return (railV, share) => {
-    const askedA = fullA * share;
-    if (railV - most * (askedA + restA) >= kneeV) return fullA;
-    const siemens = askedA / kneeV;
-    const litA = (siemens * Math.max(0, railV - mean * restA)) / (1 + siemens * mean);
-    return share > 0 ? Math.min(fullA, litA / share) : fullA;
-  };
-}
-
-/** Out and back from where a tape is fed, for what all its pixels draw: to the mean of them and to the farthest. */
-function pathOhm(
-  tape: PlacedTape,
-  chain: readonly PlacedTape[],
-  runOf: RunOf,
-): { readonly mean: number; readonly most: number } {
-  const runs = [...runOf.values()];
-  let before = runOhm(runOf.get(`feed:${chain[0]?.id}`));
-  for (const each of chain) {
-    const pitchOhm = railsOhm(each.part, 1);
-    const { lights } = each.cut;
-    const steps = Array.from({ length: lights }, (_, i) => pitchOhm + rowJumperOhm(each, i, runs));
-    if (each !== tape) {
-      before += steps.reduce((sum, ohm) => sum + ohm, 0);
-      const next = chain[chain.indexOf(each) + 1];
-      if (next) before += runOhm(runOf.get(`jumper:${next.id}`));
-      continue;
-    }
-    let [volts, sum] = [before, 0];
-    for (let i = 0; i < lights; i += 1) {
-      sum += volts;
-      volts += (steps[i] ?? 0) * ((lights - 1 - i) / lights);
-    }
-    return { mean: lights === 0 ? before : sum / lights, most: volts };
-  }
-  return { mean: before, most: before };
 }

@@ -1,4 +1,4 @@
-import { kindOf, type PlacedGroup, type PlacedTape, type RailRange } from '../items/index.ts';
+import { type Item, kindOf, type PlacedGroup, type PlacedTape, type RailRange } from '../items/index.ts';
 import type { Show, ShowLimit } from '../motion/index.ts';
 import {
   type Board,
@@ -8,6 +8,9 @@ import {
   isWire,
   type JoinedNet,
   joinNets,
+  loadRun,
+  minusAtHub,
+  type PortRef,
   type Rails,
   type RunDraft,
   type RunLoad,
@@ -25,7 +28,7 @@ import type { Switching } from './drive.ts';
 import { keepFew } from './keepFew.ts';
 import { limitOf } from './limit.ts';
 import type { SupplyAssessment } from './supplies.ts';
-import { type Hub, type LaidTree, layTree, nodeAtHub } from './trees.ts';
+import { type Begins, type Hub, type LaidTree, layTree, nodeAtHub } from './trees.ts';
 
 /** What the wires follow from: what is there and how it is switched, whatever the moods are set to. */
 export interface WiresInput {
@@ -55,49 +58,65 @@ export interface Wires {
   readonly fullInto: (railId: string) => number | null;
 }
 
-/** The item at which what a consumer draws begins: a board, a gate, a box; null = right at what feeds it. */
-function hubOf(input: WiresInput, consumerId: string): string | null {
+/** Where what a consumer draws begins: at a board, a gate, an output of a box, or right at what feeds it. */
+function beginningOf(input: WiresInput, consumerId: string): Begins {
   const { boards, placed, switching } = input;
-  if (boards.some((board) => board.id === consumerId)) return consumerId;
+  const at = (hubId: string | null): Begins => ({ hubId, outlet: null });
+  if (boards.some((board) => board.id === consumerId)) return at(consumerId);
   const group = placed.find((each) => each.id === consumerId);
   if (group?.shape === 'pixels') {
     const root = input.chains.find((chain) => chain.some((tape) => tape.id === consumerId))?.[0];
-    return boardOf(boards, (root ?? group).tape.board)?.id ?? null;
+    return at(boardOf(boards, (root ?? group).tape.board)?.id ?? null);
   }
   const [first] = switching.switched.get(consumerId) ?? [];
-  if (!first) return consumerId;
-  return hubOfSwitched(first);
+  if (!first) return at(consumerId);
+  if (first.way.hub === 'board') return at(first.board?.id ?? null);
+  return first.way.hub === 'by' ? { hubId: first.by?.id ?? null, outlet: outletOf(first) } : at(null);
 }
 
-const hubOfSwitched = (switched: Switched): string | null =>
-  switched.way.hub === 'board'
-    ? (switched.board?.id ?? null)
-    : switched.way.hub === 'by'
-      ? (switched.by?.id ?? null)
-      : null;
+/** The outlet of its hub on which something hangs: a box has several. */
+const outletOf = ({ said }: Switched): number => ('output' in said ? said.output : 1);
 
 /** The hubs that have a lead of their own, or share something that resists. */
 function listHubs(input: WiresInput, runs: readonly WireRun[]): Hub[] {
   const { design, library, rails } = input;
+  const minusOf = (item: Item, railId: string): PortRef => minusAtHub(rails, item, railId);
   return design.items.flatMap((item): Hub[] => {
     const own = rails.feedOf(item);
     const isGiver = rails.byId.has(item.id);
     const lead = runs.find((run) => run.id === `lead:${item.id}`);
     const back = runs.find((run) => run.id === `return:${item.id}`);
     const { throughOhm, role } = kindOf(item.kind);
-    const ohm = throughOhm?.(item, library) ?? 0;
+    const outletOhm = throughOhm?.(item, library) ?? 0;
+    const hung = [...input.switching.switched.values()].flat().filter((each) => each.by?.id === item.id);
+    const through = { outletOhm, outlets: outletOhm > 0 ? [...new Set(hung.map(outletOf))] : [] };
     const first: Hub[] =
-      own !== null && !isGiver && role !== 'load' && !('route' in item) && !('places' in item) && (lead || ohm > 0)
-        ? [{ item, railId: own, run: lead, ohm: ohm + runOhm(back) }]
+      own !== null &&
+      !isGiver &&
+      role !== 'load' &&
+      !('route' in item) &&
+      !('places' in item) &&
+      (lead || outletOhm > 0)
+        ? [{ item, railId: own, run: lead, ...through, backOhm: runOhm(back), minus: minusOf(item, own) }]
         : [];
     const others = rails.list.flatMap((rail): Hub[] => {
       const run = runs.find((each) => each.id === `rail:${rail.id}:${item.id}`);
-      return run ? [{ item, railId: rail.id, run, ohm }] : [];
+      return run ? [{ item, railId: rail.id, run, ...through, backOhm: 0, minus: minusOf(item, rail.id) }] : [];
     });
     // Beside a switch in the plus lead its lights have a minus of their own, which nothing further on goes by.
     const beside: Hub[] =
       rails.byId.get(item.id)?.ports.minus === null && back
-        ? [{ item, railId: item.id, run: undefined, ohm: runOhm(back) }]
+        ? [
+            {
+              item,
+              railId: item.id,
+              run: undefined,
+              outlets: [],
+              outletOhm: 0,
+              backOhm: runOhm(back),
+              minus: minusOf(item, item.id),
+            },
+          ]
         : [];
     return [...first, ...others, ...beside];
   });
@@ -161,9 +180,15 @@ function peakByConsumer(
 export function layWires(input: WiresInput): Wires {
   const { design, library, placed, rails, boards, switching, consumers } = input;
   const joins = draftRuns({ design, library, placed, rails, boards, switched: switching.switched });
-  const hubIds = new Map(consumers.map((consumer) => [consumer.id, hubOf(input, consumer.id)]));
-  const nodeOf = (laid: LaidTree, consumer: Consumer): number =>
-    consumer.railId === null ? -1 : nodeAtHub(laid, hubIds.get(consumer.id) ?? null, consumer.railId);
+  const beginnings = new Map(consumers.map((consumer) => [consumer.id, beginningOf(input, consumer.id)]));
+  const known = new WeakMap<LaidTree['nodeOf'], Map<string, number>>();
+  const nodeOf = (laid: LaidTree, { id, railId }: Consumer): number => {
+    const nodes = known.get(laid.nodeOf) ?? new Map<string, number>();
+    known.set(laid.nodeOf, nodes);
+    const node = nodes.get(id) ?? nodeAtHub(laid, beginnings.get(id) ?? { hubId: null, outlet: null }, railId);
+    nodes.set(id, node);
+    return node;
+  };
   const drawnIn = (laid: LaidTree): Drawn => ({
     tree: laid.tree,
     consumers,
@@ -175,7 +200,7 @@ export function layWires(input: WiresInput): Wires {
       rails.list.flatMap((rail): [string, LaidTree][] => {
         if (rail.fromId !== null) return [];
         const hubs = listHubs(input, runs);
-        const tree = layTree({ design, library, rails, sourceId: rail.id, boards, hubs, runs });
+        const tree = layTree({ design, library, rails, sourceId: rail.id, boards, hubs, runs, joins });
         return tree ? [[rail.id, tree]] : [];
       }),
     );
@@ -203,7 +228,13 @@ export function loadWires(
   const peaks = peakByConsumer(input.consumers, budgets, show);
   const peakInto = nodeCurrents(input.rails, wires.treeOf, (laid) => peakDraws(input, wires.drawnIn(laid), peaks));
   const known = { fullInto: wires.fullInto, peaks, peakInto };
-  return { runs: finishRuns(input.design, wires.joins.filter(isWire), (run) => loadOfRun(input, run, known)), peaks };
+  const drafts = new Map(wires.joins.map((draft) => [draft.id, draft]));
+  // A wire is as thick as it was sized: what it loses makes less flow, and that must not make it thinner again.
+  const runs = wires.sized.map((run) => {
+    const draft = drafts.get(run.id);
+    return draft ? loadRun(run, loadOfRun(input, draft, known).peakA) : run;
+  });
+  return { runs, peaks };
 }
 
 /** The most that a rail gives with little charge left and all else dark: it follows from the build. */

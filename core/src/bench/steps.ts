@@ -4,7 +4,7 @@ import { coloursOfTape, countLights, type PlacedTape } from '../items/index.ts';
 import type { Driven } from '../network/index.ts';
 import { chemistries, findPart } from '../parts/index.ts';
 import { controlsOf, type Design, itemNamed, sayWhen } from '../plan/index.ts';
-import { type Draws, drawAt, operate, sourceAt } from '../power/index.ts';
+import { type Draws, drawAt, operate, scaleLit, sourceAt } from '../power/index.ts';
 import { printQuantity } from '../units/index.ts';
 import { type Expectation, expectBetween, expectShare } from './expectation.ts';
 
@@ -354,7 +354,7 @@ const between = (dark: Draws, peak: Draws, left: number): Draws =>
         const darkA = dark[i]?.steadyA ?? 0;
         return {
           steadyA: Math.max(darkA, draw.steadyA * left),
-          shaped: draw.shaped.map((each) => ({ ...each, share: each.share * left })),
+          shaped: scaleLit(draw.shaped, left),
         };
       });
 

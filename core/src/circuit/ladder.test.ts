@@ -118,4 +118,63 @@ describe('the ladder of a tape (N35)', () => {
       { seed: 6 },
     );
   });
+
+  it('with what each draws besides at any voltage: as the general solver on the same elements', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 2, max: 12 }),
+        fc.integer({ min: 0, max: 11 }),
+        fc.double({ min: 3.2, max: 5.2, noNaN: true }),
+        fc.double({ min: 0.05, max: 0.6, noNaN: true }),
+        (count, at, supplyV, loadA) => {
+          const feed = { at: at % count, rail: 'both' as const, leadOhm: 0.05 };
+          const ladder: Ladder = {
+            supplyV,
+            plusOhm: new Array<number>(count).fill(0.03),
+            minusOhm: new Array<number>(count).fill(0.02),
+            loadA: new Array<number>(count).fill(loadA / count),
+            steadyA: new Array<number>(count).fill(0.01 / count),
+            feeds: [feed],
+            fullAboveV: 3.4,
+          };
+          const solved = solveNetlist([
+            { kind: 'voltage', name: 'supply', plus: 's', minus: '0', volts: supplyV },
+            { kind: 'resistor', name: 'lead', a: 's', b: `p${feed.at}`, ohm: 0.05 },
+            { kind: 'resistor', name: 'back', a: `m${feed.at}`, b: '0', ohm: 0.05 },
+            ...Array.from({ length: count }, (_, i) => [
+              {
+                kind: 'current' as const,
+                name: `rest ${i}`,
+                from: `p${i}`,
+                to: `m${i}`,
+                amps: 0.01 / count,
+              },
+              {
+                kind: 'falling load' as const,
+                name: `pixel ${i}`,
+                plus: `p${i}`,
+                minus: `m${i}`,
+                amps: loadA / count,
+                fullAboveV: 3.4,
+              },
+              ...(i + 1 < count
+                ? [
+                    { kind: 'resistor' as const, name: `plus ${i}`, a: `p${i}`, b: `p${i + 1}`, ohm: 0.03 },
+                    { kind: 'resistor' as const, name: `minus ${i}`, a: `m${i}`, b: `m${i + 1}`, ohm: 0.02 },
+                  ]
+                : []),
+            ]).flat(),
+          ]);
+          if (!solved.ok) throw new Error(solved.reason);
+          const ours = solveLadder(ladder);
+          for (let i = 0; i < count; i += 1) {
+            const theirs = (solved.voltageV.get(`p${i}`) ?? 0) - (solved.voltageV.get(`m${i}`) ?? 0);
+            expect(ours.voltageV[i]).toBeCloseTo(theirs, 6);
+          }
+          expect(ours.totalA).toBeCloseTo(-(solved.currentA.get('supply') ?? 0), 6);
+        },
+      ),
+      { seed: 17 },
+    );
+  });
 });

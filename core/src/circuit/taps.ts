@@ -1,6 +1,6 @@
 import { LEAST_OHM } from './devices.ts';
 import { type LedCurve, solveString } from './ledCurve.ts';
-import { tabulate } from './tabulate.ts';
+import { tabulate, tabulateSmooth } from './tabulate.ts';
 
 /** What hangs on a shared lead: at which of its places, and on which channel. */
 export interface Tap {
@@ -47,7 +47,7 @@ export function currentOfLead(lead: TappedLead): (hubV: number) => number {
     return (hubV) =>
       taps.reduce((sum, { channel }, k) => sum + (laws[k]?.(hubV - (channels[channel]?.hubDropV ?? 0)) ?? 0), 0);
   const ladder = new RailLadder(lead, laws);
-  return tabulate((hubV) => ladder.solve(hubV), ROW_V);
+  return tabulateSmooth((hubV) => ladder.solve(hubV), ROW_V);
 }
 
 type Law = (volts: number) => number;

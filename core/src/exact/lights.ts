@@ -1,6 +1,6 @@
 import type { Assessment } from '../assess.ts';
 import type { LedCurve } from '../circuit/index.ts';
-import { type Driven, isProgrammed, type Loop, type Switched } from '../network/index.ts';
+import { type Driven, isProgrammed, type Loop, plusAtHub, type Switched } from '../network/index.ts';
 import type { Conditions } from './condition.ts';
 import type { Sketch } from './nodes.ts';
 
@@ -54,9 +54,41 @@ export function drawLights(sketch: Sketch, assessment: Assessment, conditions: C
       drawSwitching(sketch, channel);
       const isFirst = assessment.driven.find((each) => each.itemId === group.id) === channel.driven;
       if (group.shape === 'units') drawUnits(sketch, channel, group.part, isFirst);
-      else drawSingleLights(sketch, channel, group.group.places, assessment);
+      else {
+        drawSingleLights(sketch, channel, group.group.places, assessment);
+        drawWhileDark(sketch, channel, assessment);
+      }
     }
   }
+}
+
+/** What is left of a rail over lights between it and a pin, in the time in which the pin says dark. */
+function drawWhileDark(sketch: Sketch, { switched, driven, share, isLit }: Channel, { rails }: Assessment): void {
+  const { itemId, channel, way, board, railId } = switched;
+  const [lights, darkShare] = [driven.lightsOnChannel[channel] ?? 0, 1 - share];
+  if (way.throughPin !== 'taken' || !board || railId === null || !isLit || lights === 0 || darkShare <= 0) return;
+  const id = `channel:${itemId}:${channel + 1}`;
+  const { item, port } = plusAtHub(rails, board.item, railId);
+  const behind = sketch.at(id, 'light while dark');
+  const { curve, ohm, sharedOhm } = driven.loop;
+  const worth = darkShare * lights;
+  sketch.add(
+    itemId,
+    {
+      kind: 'diode',
+      name: `${id}: light while dark`,
+      anode: sketch.at(item, port),
+      cathode: behind,
+      curve: curveShare(curve, worth),
+    },
+    {
+      kind: 'resistor',
+      name: `${id}: resistor and pin while dark`,
+      a: behind,
+      b: sketch.at(board.id, 'chip plus'),
+      ohm: ohm / worth + sharedOhm / darkShare,
+    },
+  );
 }
 
 /** Single lights of one channel, each with its resistor; on a driver one behind the other. */

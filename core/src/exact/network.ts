@@ -47,12 +47,12 @@ function checkCondition(design: Design, { charge, moodId, openIds }: Condition):
 export function drawNetwork(design: Design, assessment: Assessment, condition: Condition): ExactNetwork {
   checkCondition(design, condition);
   const conditions = applyCondition(assessment, condition);
-  // What flows in a light's own wire is told of as the light is: voltages while it is lit, currents on the mean.
-  const sketch = new Sketch(assessment.joins, assessment.runs, ({ carries }) => {
+  // What flows in a light's own wire is told of as the light is: voltages while it is lit, currents on the mean. What
+  // leads to a hub, where others may begin, is told of on the mean.
+  const sketch = new Sketch(assessment.joins, assessment.runs, ({ carries, to }) => {
     if (carries?.kind === 'lights') return conditions.shareOf(carries.itemId) || 1;
-    const [only] = carries?.kind === 'items' && carries.itemIds.length === 1 ? carries.itemIds : [];
-    const isPlain = assessment.placed.some((group) => group.shape === 'units' && group.id === only);
-    return isPlain && only !== undefined ? conditions.shareOf(only) || 1 : 1;
+    const isPlain = assessment.placed.some((group) => group.shape === 'units' && group.id === to.itemId);
+    return isPlain ? conditions.shareOf(to.itemId) || 1 : 1;
   });
   const drawing = drawingOf(sketch, design, assessment, conditions);
   const drawItems = (roles: readonly ItemRole[]): void => {

@@ -1,7 +1,7 @@
 import type { Element } from '../circuit/index.ts';
-import { type Net, type PortRef, type RunDraft, type WireRun, wireCoreOhm } from '../network/index.ts';
+import { Joined, type Net, type PortRef, portKey, type RunDraft, type WireRun, wireCoreOhm } from '../network/index.ts';
 
-import { fedNodes, Joined, linksOf, renameNodes, settleIslands } from './islands.ts';
+import { fedNodes, linksOf, renameNodes, settleIslands } from './islands.ts';
 
 /** A place of the circuit at which ports are joined without any resistance between them. */
 export interface ExactNode {
@@ -13,8 +13,6 @@ export interface ExactNode {
   /** Whether a way leads from a source to it: without one nobody can say its voltage. */
   readonly isFed: boolean;
 }
-
-const keyOf = ({ item, port }: PortRef): string => JSON.stringify([item, port]);
 
 /** Builds the netlist of a plan: what is joined without resistance is one node, what a wire joins is two. */
 export class Sketch {
@@ -29,16 +27,16 @@ export class Sketch {
     for (const draft of joins) {
       const coreOhm = wireCoreOhm(runOf.get(draft.id));
       draft.cores.forEach(({ net, from, to }, c) => {
-        for (const port of [from, to]) this.ports.set(keyOf(port), { port, net });
+        for (const port of [from, to]) this.ports.set(portKey(port), { port, net });
         const name = `${draft.id}, core ${c + 1}`;
-        this.add(draft.id, { kind: 'resistor', name, a: keyOf(from), b: keyOf(to), ohm: coreOhm / scaleOf(draft) });
+        this.add(draft.id, { kind: 'resistor', name, a: portKey(from), b: portKey(to), ohm: coreOhm / scaleOf(draft) });
       });
     }
   }
 
   /** The place of a port; for ports that nothing is joined to it is a place of their own. */
   at(item: string, port: string): string {
-    const key = keyOf({ item, port });
+    const key = portKey({ item, port });
     if (!this.ports.has(key)) this.ports.set(key, { port: { item, port }, net: null });
     return key;
   }
@@ -92,7 +90,7 @@ export class Sketch {
     );
     const atNode = new Map<string, { net: Net | null; readonly ports: PortRef[] }>();
     for (const { port, net } of this.ports.values()) {
-      const name = nameOf(this.joined.find(keyOf(port)));
+      const name = nameOf(this.joined.find(portKey(port)));
       const found = atNode.get(name);
       if (found) {
         found.ports.push(port);

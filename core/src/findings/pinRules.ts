@@ -196,7 +196,13 @@ const SEEN_A = 1e-5;
 /** What a light between plus and a pin keeps when the pin says dark, and through the chip's clamp when it lets go. */
 export const pinLowRule: Rule = ({ design, assessment }) =>
   assessment.driven.flatMap((driven): Finding[] => {
-    const left = unlitOverPin(driven, driven.feed.mostV);
+    const boardRailId = driven.board?.railId ?? null;
+    // Where one pack feeds both they rise and fall together; of two, the board's may be spent first.
+    const boardV =
+      boardRailId === null || boardRailId === driven.railId
+        ? driven.feed.mostV
+        : (assessment.rails.byId.get(boardRailId)?.range?.leastV ?? driven.feed.mostV);
+    const left = unlitOverPin(driven, driven.feed.mostV, boardV);
     if (!left || !driven.board) return [];
     const base = { stage: 'drive', aboutId: driven.itemId } as const;
     const fixes: Fix[] = [

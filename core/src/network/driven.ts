@@ -49,6 +49,8 @@ export interface Driven {
   readonly hubV: (railV: number) => number;
   /** What its rail gives for so much in the lights, with what holds its channels on. */
   readonly takenA: (litA: number, railV: number) => number;
+  /** What holds its channels on out of the rail of its board, where that is another, by the voltage of that. */
+  readonly boardA: (boardV: number) => number;
 }
 
 /** What the sizing of an item may look at. */

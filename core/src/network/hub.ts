@@ -9,19 +9,27 @@ export function hubOf(
   transistor: TransistorSwitch | null,
   channels: number,
   input: SizingInput,
-): Pick<Driven, 'hubV' | 'takenA'> {
+): Pick<Driven, 'hubV' | 'takenA' | 'boardA'> {
   const { board, way } = switched;
-  if (!board) return { hubV: (railV) => railV, takenA: (litA) => litA };
+  const none = (): number => 0;
+  if (!board) return { hubV: (railV) => railV, takenA: (litA) => litA, boardA: none };
   if (way.throughPin === 'given')
     return {
       hubV: (railV) => chipVoltageV(board.part, railV),
       takenA: (litA, railV) => chipInputA(board.part, litA, railV),
+      boardA: none,
     };
+  if (!transistor) return { hubV: (railV) => railV, takenA: (litA) => litA, boardA: none };
   const isOfRail = board.railId === switched.railId;
   const boardV = input.rangeOf(board.railId)?.nominalV ?? 0;
-  const chipV = (railV: number): number => chipVoltageV(board.part, isOfRail ? railV : boardV);
+  const hold = (railV: number): ReturnType<typeof holdA> =>
+    holdA(transistor, chipVoltageV(board.part, isOfRail ? railV : boardV), railV);
   return {
     hubV: (railV) => railV,
-    takenA: (litA, railV) => litA + (transistor ? channels * holdA(transistor, chipV(railV), railV) : 0),
+    takenA: (litA, railV) => {
+      const { chipA, railA } = hold(railV);
+      return litA + channels * (railA + (isOfRail ? chipA : 0));
+    },
+    boardA: isOfRail ? none : (ownV) => channels * holdA(transistor, chipVoltageV(board.part, ownV), 0).chipA,
   };
 }

@@ -1,7 +1,8 @@
 export { colourCores, wireColours } from './colours.ts';
 export { draftRuns } from './draftRuns.ts';
 export { type Corners, type Driven, drawnFrom, type SizingInput } from './driven.ts';
-export { type JoinedNet, joinNets } from './join.ts';
+export { type JoinedNet, joinNets, portKey } from './join.ts';
+export { Joined } from './joined.ts';
 export { type Loop, loopCurrentA } from './loop.ts';
 export { type Net, type NetName, type NetNamer, type NetRole, nameNets } from './netNames.ts';
 export { layRails, type Rail, type Rails } from './rails.ts';
@@ -11,6 +12,7 @@ export {
   cutLength,
   finishRuns,
   isWire,
+  loadRun,
   type PortRef,
   type RunCarries,
   type RunDraft,
@@ -35,4 +37,4 @@ export { baseResistor, PULL_OHM, type TransistorSwitch } from './transistors.ts'
 export { unlitOverPin } from './unlit.ts';
 export { isProgrammed, type StartsAs, type Way, ways } from './ways.ts';
 export { rowRunId } from './wirePixels.ts';
-export type { WiringInput } from './wiring.ts';
+export { minusAtHub, plusAtHub, type WiringInput } from './wiring.ts';

@@ -9,7 +9,8 @@ export interface JoinedNet {
   readonly ports: readonly PortRef[];
 }
 
-const keyOf = ({ item, port }: PortRef): string => JSON.stringify([item, port]);
+/** A port as the key of a map. */
+export const portKey = ({ item, port }: PortRef): string => JSON.stringify([item, port]);
 
 /** The nets of a design, each with every port that is joined on it, by a wire or at one place. */
 export function joinNets(drafts: readonly RunDraft[]): readonly JoinedNet[] {
@@ -17,7 +18,7 @@ export function joinNets(drafts: readonly RunDraft[]): readonly JoinedNet[] {
   for (const { net, from, to } of drafts.flatMap((draft) => draft.cores)) {
     const found = nets.get(net.id) ?? { net, ports: new Map<string, PortRef>() };
     nets.set(net.id, found);
-    for (const port of [from, to]) found.ports.set(keyOf(port), port);
+    for (const port of [from, to]) found.ports.set(portKey(port), port);
   }
   return [...nets.values()].map(({ net, ports }) => ({
     id: net.id,

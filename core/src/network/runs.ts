@@ -130,10 +130,8 @@ export function finishRuns(
       from.at === null || to.at === null ? null : Math.ceil(cutLength.reckon({ d: distanceMm(from.at, to.at) }));
     const lengthMm = own?.lengthMm ?? reckonedMm;
     const { carryA, peakA, railV } = loadOf(draft);
-    // Where the supply gives way nothing can be said of what flows; the finding there says so.
-    const knownA = peakA !== null && Number.isFinite(peakA) ? peakA : null;
     const gaugeAwg = own?.gaugeAwg ?? chooseGauge(wires.gaugesInStock, { carryA, lengthMm, railV });
-    return {
+    const sized = {
       id: draft.id,
       name: draft.name,
       from,
@@ -147,12 +145,20 @@ export function finishRuns(
       lengthOverruled: own?.lengthMm != null,
       gaugeAwg,
       gaugeOverruled: own?.gaugeAwg != null,
-      peakA: knownA,
       carryA: carryA ?? 0,
-      dropV: wireDrop.reckon({ I: knownA ?? 0, L: lengthMm ?? 0, r: wireOhmPerMetre(gaugeAwg) }),
       carriesA: wireCarriesA(gaugeAwg),
     };
+    return loadRun(sized, peakA);
   });
+}
+
+/** A sized run with what flows in it. */
+export function loadRun(sized: Omit<WireRun, 'peakA' | 'dropV'>, peakA: number | null): WireRun {
+  // Where the supply gives way nothing can be said of what flows; the finding there says so.
+  const knownA = peakA !== null && Number.isFinite(peakA) ? peakA : null;
+  const { lengthMm, gaugeAwg } = sized;
+  const dropV = wireDrop.reckon({ I: knownA ?? 0, L: lengthMm ?? 0, r: wireOhmPerMetre(gaugeAwg) });
+  return { ...sized, peakA: knownA, dropV };
 }
 
 /** Resistance of one core of a run; 0 while its length is not known, or where there is no wire at all. */

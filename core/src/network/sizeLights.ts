@@ -7,7 +7,7 @@ import { type Corners, type Driven, drawnFrom, type SizingInput, workingRange } 
 import { hubOf } from './hub.ts';
 import { type Loop, loopCurrentA } from './loop.ts';
 import type { Switched } from './switching.ts';
-import { chooseTransistor, type TransistorSwitch } from './transistors.ts';
+import { chipRange, chooseTransistor, type TransistorSwitch } from './transistors.ts';
 
 /** Light i on channel i mod `channels`. @example 7 lights on 3 channels: 3, 2 and 2 */
 export function spreadOverChannels(lights: number, channels: number): number[] {
@@ -69,7 +69,7 @@ export function sizeLights(leds: PlacedLeds, switched: Switched, input: SizingIn
       channelBrightestA: resistor.brightestA * most,
       totalA: resistor.currentA * leds.places.length,
       transistor: on,
-      holdA: hub.takenA(0, rail.nominalV),
+      holdA: hub.takenA(0, rail.nominalV) + hub.boardA(input.rangeOf(switched.board?.railId ?? null)?.nominalV ?? 0),
       tape: null,
       feed,
       loop,
@@ -102,7 +102,7 @@ export function sizeLights(leds: PlacedLeds, switched: Switched, input: SizingIn
       },
     },
     switched.board,
-    rail,
+    { chip: chipRange(switched.board, rail, input), rail },
     input.library,
     'part' in switched.said ? switched.said.part : null,
   );
@@ -145,6 +145,7 @@ function holdBy(
     totalA: corners.currentA * channels,
     transistor: null,
     holdA: 0,
+    boardA: () => 0,
     tape: null,
     feed: { ...rail, seriesOhm: 0, dropV: dropOutV },
     loop,

@@ -6,7 +6,7 @@ import { type Corners, type Driven, drawnFrom, type SizingInput, workingRange } 
 import { hubOf } from './hub.ts';
 import { type Loop, loopCurrentA } from './loop.ts';
 import type { Switched } from './switching.ts';
-import { chooseTransistor, type TransistorSwitch } from './transistors.ts';
+import { chipRange, chooseTransistor, type TransistorSwitch } from './transistors.ts';
 
 /** The die that stands for a colour of a tape: red drops less than the others. */
 const curveOfColour = (colour: string): LedCurve => {
@@ -80,7 +80,7 @@ export function sizeTape(tape: PlacedPlain, switched: Switched, input: SizingInp
       channelBrightestA: corners.brightestA * units,
       totalA: corners.currentA * units,
       transistor,
-      holdA: hub.takenA(0, rail.nominalV),
+      holdA: hub.takenA(0, rail.nominalV) + hub.boardA(input.rangeOf(switched.board?.railId ?? null)?.nominalV ?? 0),
       tape: { colour, colours: part.colours, railOhm: railsOhm(part, part.lightsPerJoint) },
       feed: { ...range, seriesOhm: onOhm * units, dropV },
       loop,
@@ -100,7 +100,7 @@ export function sizeTape(tape: PlacedPlain, switched: Switched, input: SizingInp
       },
     },
     switched.board,
-    rail,
+    { chip: chipRange(switched.board, rail, input), rail },
     input.library,
     'part' in switched.said ? switched.said.part : null,
   );

@@ -2,6 +2,7 @@ import { standardNeighbours } from '../drive/index.ts';
 import { type RailRange, rangeOfChip } from '../items/index.ts';
 import { builtInLibrary, findPart, type Library, type TransistorPart, transistors } from '../parts/index.ts';
 import { defineFormula } from '../units/index.ts';
+import type { SizingInput } from './driven.ts';
 import type { Board } from './switching.ts';
 
 export const baseResistor = defineFormula({
@@ -40,9 +41,17 @@ export interface TransistorSwitch {
   readonly junctionV: number;
 }
 
-/** What is spent to hold a transistor on, where its chip and its rail have these voltages. */
-export const holdA = (on: TransistorSwitch, chipV: number, railV: number): number =>
-  on.helperA + Math.max(0, (on.part.side === 'low' ? chipV : railV) - on.junctionV) / on.holdOhm;
+/** What is spent to hold a transistor on: out of the chip's supply, and out of the rail of its lights. */
+export const holdA = (
+  on: TransistorSwitch,
+  chipV: number,
+  railV: number,
+): { readonly chipA: number; readonly railA: number } => {
+  const through = (volts: number): number => Math.max(0, volts - on.junctionV) / on.holdOhm;
+  return on.part.side === 'low'
+    ? { chipA: on.helperA + through(chipV), railA: 0 }
+    : { chipA: on.helperA, railA: through(railV) };
+};
 
 /** What is left in hand of a transistor's limit over the current that is wanted of it. */
 const SWITCH_MARGIN = 1.5;
@@ -93,6 +102,16 @@ interface ChannelAsk {
   readonly brightestBehind: (part: TransistorPart) => { readonly channelA: number; readonly brightestA: number };
 }
 
+/** What a transistor stands between: the supply of the chip that drives it, and the rail of its lights. */
+interface Between {
+  readonly chip: RailRange;
+  readonly rail: RailRange;
+}
+
+/** The chip's supply, whatever the lights are fed from: a 5 V pin beside a 12 V rail gives 5 V. */
+export const chipRange = (board: Board, railOfLights: RailRange, input: Pick<SizingInput, 'rangeOf'>): RailRange =>
+  rangeOfChip(board.part, input.rangeOf(board.railId) ?? railOfLights);
+
 /**
  * The first transistor of the catalogue that the pin drives full on with the pack at its lowest and that bears the
  * channel; the strongest where none does, and a finding then says so. Null where none can be driven at all.
@@ -100,11 +119,10 @@ interface ChannelAsk {
 export function chooseTransistor(
   ask: ChannelAsk,
   board: Board,
-  rail: RailRange,
+  { chip, rail }: Between,
   library: Library,
   own: string | null,
 ): TransistorSwitch | null {
-  const chip = rangeOfChip(board.part, rail);
   const named = own === null ? undefined : findPart(library, 'transistor', own);
   const able = named
     ? [named]

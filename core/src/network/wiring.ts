@@ -44,6 +44,18 @@ function minusGiver(rails: Rails, railId: string): PortRef {
   return port(rail?.id ?? railId, rail?.ports.minus ?? 'minus');
 }
 
+/** The port of a hub at which a rail arrives: its own feed, or one that only goes through. */
+export const plusAtHub = (rails: Rails, hub: Item, railId: string): PortRef =>
+  port(hub.id, rails.feedOf(hub) === railId ? 'plus in' : `plus of ${railId}`);
+
+/** The port of a hub at which the minus of a rail arrives. */
+export function minusAtHub(rails: Rails, hub: Item, railId: string): PortRef {
+  const minusOf = (id: string | null): string | undefined => (id === null ? undefined : rails.byId.get(id)?.minusId);
+  const [own, wanted] = [minusOf(rails.feedOf(hub)), minusOf(railId)];
+  // While nothing feeds the lights they end at the hub's own minus.
+  return port(hub.id, wanted === undefined || own === wanted ? 'minus' : `minus of ${wanted}`);
+}
+
 /** What all that is wired is joined with: where a rail, a minus, a channel begins at a hub, and what leads there. */
 export class Wiring {
   private readonly runs: RunDraft[] = [];
@@ -118,17 +130,12 @@ export class Wiring {
     if (run.cores.length > 0) this.runs.push(run);
   }
 
-  /** The port of a hub at which a rail arrives: its own feed, or one that only goes through. */
   plusAt(hub: Item, railId: string): PortRef {
-    return port(hub.id, this.input.rails.feedOf(hub) === railId ? 'plus in' : `plus of ${railId}`);
+    return plusAtHub(this.input.rails, hub, railId);
   }
 
   minusAt(hub: Item, railId: string): PortRef {
-    const { rails } = this.input;
-    const minusOf = (id: string | null): string | undefined => (id === null ? undefined : rails.byId.get(id)?.minusId);
-    const [own, wanted] = [minusOf(rails.feedOf(hub)), minusOf(railId)];
-    // While nothing feeds the lights they end at the hub's own minus.
-    return port(hub.id, wanted === undefined || own === wanted ? 'minus' : `minus of ${wanted}`);
+    return minusAtHub(this.input.rails, hub, railId);
   }
 
   /** Brings a rail to a hub that is fed from another, once. */

@@ -1,14 +1,6 @@
 import { defineFormula, printQuantity } from '../units/index.ts';
-import {
-  addDraws,
-  type Draws,
-  findObstacle,
-  type LinkLimit,
-  type Obstacle,
-  operate,
-  type SupplyTree,
-  scaleDraws,
-} from './tree.ts';
+import { addDraws, type Draws, scaleDraws } from './draws.ts';
+import { findObstacle, type LinkLimit, type Obstacle, operate, type SupplyTree } from './tree.ts';
 import { describeObstacle } from './words.ts';
 
 /** A load that grows in a straight line with brightness: what is drawn dark, and what full brightness adds at the height. */

@@ -22,6 +22,18 @@ export {
   sampleNight,
 } from './doubt.ts';
 export {
+  addDraws,
+  addRailDraws,
+  type Draws,
+  drawAt,
+  drawFromMain,
+  noDraw,
+  type RailDraw,
+  type RailLaw,
+  scaleDraws,
+  scaleLit,
+} from './draws.ts';
+export {
   drainedMah,
   packEnergy,
   packsForEvent,
@@ -54,24 +66,18 @@ export {
   type TreeState,
 } from './supplyTree.ts';
 export {
-  addDraws,
   BROWN_OUT_MARGIN_V,
-  type Draws,
-  drawAt,
-  drawFromMain,
   findObstacle,
   type LinkLimit,
   type LoadedLink,
   loadLinks,
   type NodeState,
-  noDraw,
   type Operation,
   operate,
-  type RailDraw,
+  type SharedReturns,
   type Source,
   type SupplyNode,
   type SupplyTree,
-  scaleDraws,
   sourceAt,
 } from './tree.ts';
 export { describeObstacle } from './words.ts';

@@ -1,6 +1,7 @@
 import { countedCurrentA, type PackModel } from '../items/index.ts';
 import { defineFormula } from '../units/index.ts';
-import { addDraws, type Draws, drawAt, type Operation, operate, type SupplyTree, scaleDraws } from './tree.ts';
+import { addDraws, type Draws, drawAt, scaleDraws } from './draws.ts';
+import { type Operation, operate, type SupplyTree } from './tree.ts';
 
 /** One stretch of the evening: what is drawn on the mean, and at its height. */
 export interface NightStretch {
@@ -69,9 +70,9 @@ function hasFaded(tree: SupplyTree, stretch: NightStretch, mean: Operation, usua
     const draw = stretch.mean[i];
     if (!draw) continue;
     const volts = mean.nodes[i]?.outV ?? 0;
-    for (const { share, atRail } of draw.shaped) {
-      if (share <= 0) continue;
-      if (atRail(volts, share) >= FADED_SHARE * atRail(usualV[i] ?? volts, share)) return false;
+    for (const { law, shares } of draw.shaped) {
+      if (shares.every((share) => share <= 0)) continue;
+      if (law(volts, shares) >= FADED_SHARE * law(usualV[i] ?? volts, shares)) return false;
       isLit = true;
     }
   }

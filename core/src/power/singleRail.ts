@@ -19,5 +19,11 @@ export function singleRail(options: {
       ]
     : [{ ...own, brownOutV }];
   const main = nodes.length - 1;
-  return { source: { kind: 'pack', pack }, nodes, main, links: links.map((link) => ({ ...link, node: main })) };
+  return {
+    source: { kind: 'pack', pack },
+    nodes,
+    main,
+    returns: null,
+    links: links.map((link) => ({ ...link, node: main })),
+  };
 }

@@ -7,6 +7,7 @@ import {
   solveConstantPower,
 } from '../items/index.ts';
 import type { ConverterPart } from '../parts/index.ts';
+import { type Draws, drawAt } from './draws.ts';
 
 /** What a tree of rails hangs on: a pack that runs down, or an outside supply that does not. */
 export type Source =
@@ -46,54 +47,18 @@ export interface SupplyTree {
   /** The rail that most hangs on: where voltages are told of. */
   readonly main: number;
   readonly links: readonly LinkLimit[];
+  /** Null where each way back is beside the way out, so that the nodes' own resistances tell all. */
+  readonly returns: SharedReturns | null;
 }
 
-/** What is drawn right from one rail: amperes whatever its voltage, and lights that follow it. */
-export interface RailDraw {
-  readonly steadyA: number;
-  readonly shaped: readonly { readonly share: number; readonly atRail: (railV: number, share: number) => number }[];
+/**
+ * Ways back that several rails share, side by side: what is lost in minus before node `i`, instead of in a minus lead of
+ * its own, is `Σ intoOhm[i][j] · (current into j) + Σ fromOhm[i][j] · (drawn right at j − current out of j)`, in volts.
+ */
+export interface SharedReturns {
+  readonly intoOhm: readonly Float64Array[];
+  readonly fromOhm: readonly Float64Array[];
 }
-
-/** What is drawn from each rail of a tree, in the order of its nodes. */
-export type Draws = readonly RailDraw[];
-
-export const noDraw: RailDraw = { steadyA: 0, shaped: [] };
-
-/** A steady current from the rail that most hangs on, and nothing from the others. */
-export const drawFromMain = (tree: SupplyTree, amps: number): Draws =>
-  tree.nodes.map((_, i) => (i === tree.main ? { steadyA: amps, shaped: [] } : noDraw));
-
-/** The same draws, so many times as much. */
-export const scaleDraws = (draws: Draws, factor: number): Draws =>
-  draws.map(({ steadyA, shaped }) => ({
-    steadyA: steadyA * factor,
-    shaped: shaped.map((each) => ({ ...each, share: each.share * factor })),
-  }));
-
-/** Draws upon each other. */
-export const addDraws = (...all: readonly Draws[]): Draws =>
-  (all[0] ?? []).map((_, i) => {
-    let steadyA = 0;
-    // What follows the rail in the same way is one: it is solved again and again.
-    const shares = new Map<RailDraw['shaped'][number]['atRail'], number>();
-    for (const draws of all) {
-      const draw = draws[i];
-      steadyA += draw?.steadyA ?? 0;
-      for (const { share, atRail } of draw?.shaped ?? []) shares.set(atRail, (shares.get(atRail) ?? 0) + share);
-    }
-    return { steadyA, shaped: [...shares].map(([atRail, share]) => ({ share, atRail })) };
-  });
-
-/** Amperes that a rail is asked for at a voltage. */
-export const drawAt = (draw: RailDraw | undefined, railV: number): number =>
-  draw === undefined
-    ? 0
-    : draw.shaped.length === 0
-      ? draw.steadyA
-      : draw.shaped.reduce(
-          (sum, { share, atRail }) => sum + (share === 0 ? 0 : share * atRail(railV, share)),
-          draw.steadyA,
-        );
 
 /** One rail in operation. */
 export interface NodeState {
@@ -131,6 +96,8 @@ interface Sheet {
   readonly ownA: Float64Array;
   /** How much more goes in for a little more voltage before it; 0 for what a converter takes. */
   readonly slopeS: Float64Array;
+  /** Lost in shared ways back before it. */
+  readonly backV: Float64Array;
 }
 
 interface Solver {
@@ -142,6 +109,7 @@ interface Solver {
 
 const MOST_PASSES = 60;
 const SETTLED_V = 1e-9;
+const SETTLED_BACK_V = 1e-7;
 
 /** What hangs on a rail of a given voltage: fills the sheet below it. False where something there collapses. */
 function load(solver: Solver, i: number, outV: number): boolean {
@@ -149,7 +117,7 @@ function load(solver: Solver, i: number, outV: number): boolean {
   let amps = drawAt(draws[i], outV);
   sheet.ownA[i] = amps;
   for (const child of children[i] ?? []) {
-    if (!solve(solver, child, outV, tree.nodes[child]?.ohm ?? 0)) return false;
+    if (!solve(solver, child, outV - (sheet.backV[child] ?? 0), tree.nodes[child]?.ohm ?? 0)) return false;
     amps += sheet.inA[child] ?? 0;
   }
   sheet.outV[i] = outV;
@@ -205,7 +173,7 @@ const STEP_V = 1e-4;
 /** A mere stretch of the way to one other: its resistance is added to what is in front of that. */
 function solveStretch(solver: Solver, i: number, only: number, openV: number, ohm: number): boolean {
   const { sheet, tree } = solver;
-  if (!solve(solver, only, openV, ohm + (tree.nodes[only]?.ohm ?? 0))) return false;
+  if (!solve(solver, only, openV - (sheet.backV[only] ?? 0), ohm + (tree.nodes[only]?.ohm ?? 0))) return false;
   const amps = sheet.inA[only] ?? 0;
   sheet.inV[i] = openV - amps * ohm;
   sheet.outV[i] = sheet.inV[i] ?? 0;
@@ -250,6 +218,7 @@ function solvePassing(solver: Solver, i: number, openV: number, ohm: number): bo
   const [only] = below;
   const isBare = own === undefined || (own.steadyA === 0 && own.shaped.length === 0);
   if (only !== undefined && below.length === 1 && isBare) return solveStretch(solver, i, only, openV, ohm);
+  if (isBare && below.length === 0) return solveIdle(solver, i, openV);
   const volts =
     stepToRail(solver, i, openV, ohm) ?? (followsBelow(solver, i) ? bracketRail(solver, i, openV, ohm) : null);
   if (volts === null || volts <= 0 || !load(solver, i, volts)) return false;
@@ -258,6 +227,14 @@ function solvePassing(solver: Solver, i: number, openV: number, ohm: number): bo
   sheet.inA[i] = sheet.outA[i] ?? 0;
   const slopeS = slopeAt(own, volts, sheet.ownA[i] ?? 0) + sumBelow(solver, below, volts).slopeS;
   sheet.slopeS[i] = slopeS / (1 + ohm * slopeS);
+  return true;
+}
+
+/** Nothing is drawn: it has what is before it. */
+function solveIdle({ sheet }: Solver, i: number, openV: number): boolean {
+  sheet.inV[i] = openV;
+  sheet.outV[i] = openV;
+  for (const amps of [sheet.inA, sheet.outA, sheet.ownA, sheet.slopeS]) amps[i] = 0;
   return true;
 }
 
@@ -350,7 +327,15 @@ function sheetFor(count: number): Sheet {
   const known = sheets.get(count);
   if (known) return known;
   const make = (): Float64Array => new Float64Array(count);
-  const made: Sheet = { inV: make(), inA: make(), outV: make(), outA: make(), ownA: make(), slopeS: make() };
+  const made: Sheet = {
+    inV: make(),
+    inA: make(),
+    outV: make(),
+    outA: make(),
+    ownA: make(),
+    slopeS: make(),
+    backV: make(),
+  };
   sheets.set(count, made);
   return made;
 }
@@ -412,7 +397,26 @@ export function operate(tree: SupplyTree, charge: number, draws: Draws): Operati
   const sheet = sheetFor(tree.nodes.length);
   const { openV, ohm } = sourceAt(tree.source, charge);
   const solver: Solver = { tree, draws, children: listChildren(tree.nodes), sheet };
-  return solve(solver, 0, openV, ohm + (tree.nodes[0]?.ohm ?? 0)) ? new Solved(tree, sheet) : collapsed;
+  sheet.backV.fill(0);
+  for (let pass = 0; pass < MOST_PASSES; pass += 1) {
+    if (!solve(solver, 0, openV, ohm + (tree.nodes[0]?.ohm ?? 0))) return collapsed;
+    if (!tree.returns || shareBack(tree.returns, sheet) < SETTLED_BACK_V) return new Solved(tree, sheet);
+  }
+  return collapsed;
+}
+
+/** What the currents of now lose in the ways back that they share; returns the greatest move of any such loss. */
+function shareBack({ intoOhm, fromOhm }: SharedReturns, { inA, outA, ownA, backV }: Sheet): number {
+  let moved = 0;
+  for (let i = 0; i < intoOhm.length; i += 1) {
+    const [into, from] = [intoOhm[i], fromOhm[i]];
+    let volts = 0;
+    for (let j = 0; j < intoOhm.length; j += 1)
+      volts += (into?.[j] ?? 0) * (inA[j] ?? 0) + (from?.[j] ?? 0) * ((ownA[j] ?? 0) - (outA[j] ?? 0));
+    moved = Math.max(moved, Math.abs(volts - (backV[i] ?? 0)));
+    backV[i] = volts;
+  }
+  return moved;
 }
 
 /** A link with what it carries in one operation. */
