@@ -11,6 +11,8 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     screenshot: 'only-on-failure',
+    // Only the tests of it let the program be kept in the browser: what is kept there no test could hold back.
+    serviceWorkers: 'block',
     // A still picture leaves the processor to the test; those about motion ask for it.
     contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {

@@ -6,5 +6,6 @@ export function startServer(options: {
   databaseUrl: string;
   port: number;
   demo: boolean;
+  webRoot?: string;
   log?: (chunk: Uint8Array) => void;
 }): Promise<{ address: string; child: ChildProcess }>;

@@ -7,14 +7,14 @@ import { SetUpError } from './postgres.mjs';
 export const root = fileURLToPath(new URL('..', import.meta.url));
 
 /** Returns the address and the child; throws a SetUpError that says what to do. `log` takes what it writes once it is ready. */
-export function startServer({ databaseUrl, port, demo, log = () => {} }) {
+export function startServer({ databaseUrl, port, demo, webRoot = join(root, 'web/dist'), log = () => {} }) {
   const child = spawn(process.execPath, ['--enable-source-maps', join(root, 'server/dist/main.mjs')], {
     stdio: ['ignore', 'pipe', 'inherit'],
     env: {
       ...process.env,
       DATABASE_URL: databaseUrl,
       PORT: String(port),
-      WEB_ROOT: join(root, 'web/dist'),
+      WEB_ROOT: webRoot,
       MIGRATIONS_FOLDER: join(root, 'server/migrations'),
       ...(demo ? { DEMO_FOLDER: join(root, 'demo') } : {}),
     },

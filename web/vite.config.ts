@@ -1,11 +1,37 @@
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
 
 const api = process.env.API_URL ?? 'http://127.0.0.1:4681';
 
 export default defineConfig({
-  plugins: [react(), tailwindcss()],
+  plugins: [
+    react(),
+    tailwindcss(),
+    // The whole program is laid into the browser at the first visit, so that it opens without its server.
+    VitePWA({
+      registerType: 'prompt',
+      injectRegister: null,
+      manifest: {
+        name: 'Unruly Glimmer',
+        short_name: 'Glimmer',
+        description: 'Plan, reckon, build and test battery-powered light for props, costumes and models',
+        start_url: '/',
+        display: 'standalone',
+        background_color: '#f5efe3',
+        theme_color: '#f5efe3',
+        icons: [{ src: '/bead.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
+      },
+      workbox: {
+        globPatterns: ['**/*.{js,css,html,svg,woff2}'],
+        maximumFileSizeToCacheInBytes: 8 * 1024 * 1024,
+        clientsClaim: true,
+        navigateFallback: '/index.html',
+        navigateFallbackDenylist: [/^\/api\//],
+      },
+    }),
+  ],
   worker: { format: 'es' },
   build: { target: 'es2022', assetsInlineLimit: 0 },
   server: { host: '127.0.0.1', port: 4680, strictPort: true, proxy: { '/api': { target: api, changeOrigin: false } } },

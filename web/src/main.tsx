@@ -10,6 +10,7 @@ import { startKeeping } from './keeping/index.ts';
 import { ShelfPage } from './shelf/ShelfPage.tsx';
 import { followLamp } from './state/viewStore.ts';
 import { Boundary } from './widgets/Boundary.tsx';
+import { NewVersion } from './widgets/NewVersion.tsx';
 import { ToastShelf } from './widgets/Toasts.tsx';
 import { WorkbenchPage } from './workbench/WorkbenchPage.tsx';
 
@@ -36,6 +37,7 @@ createRoot(host, { onCaughtError }).render(
   <StrictMode>
     <QueryClientProvider client={client}>
       <ToastShelf>
+        <NewVersion />
         <BrowserRouter>
           <Boundary where="The page">
             <Routes>
