@@ -8,10 +8,21 @@ export const REEF = '6f1d0c52-3b6e-4f0a-9a51-2c7d5b1e7a04';
 export const stages = ['piece', 'lights', 'moods', 'drive', 'power', 'wires', 'bench', 'logbook'] as const;
 
 /** A page that fails its test if the browser's console shows an error or a script throws. */
-export const test = base.extend<{ quiet: undefined }>({
+export const test = base.extend<{ quiet: undefined; bare: undefined }>({
   baseURL: async ({ baseURL }, use) => {
     await use(process.env.GLIMMER_URL ?? baseURL ?? '');
   },
+  // Desk, drawer and parts of one's own are the server's: no test finds what another left there.
+  bare: [
+    async ({ request }, use) => {
+      for (const name of ['desk', 'drawer', 'own-parts']) {
+        const { revision } = await (await request.get(`/api/workshop/${name}`)).json();
+        await request.put(`/api/workshop/${name}`, { data: [], headers: { 'If-Match': `"${revision}"` } });
+      }
+      await use(undefined);
+    },
+    { auto: true },
+  ],
   quiet: [
     async ({ page }, use) => {
       const troubles: string[] = [];

@@ -1,7 +1,7 @@
 import { build } from 'esbuild';
 
 await build({
-  entryPoints: ['src/main.ts', 'src/reckonWorker.ts'],
+  entryPoints: ['src/main.ts', 'src/asideWorker.ts'],
   outdir: 'dist',
   outExtension: { '.js': '.mjs' },
   bundle: true,
@@ -10,6 +10,8 @@ await build({
   target: 'node20',
   external: ['pg-native'],
   // CommonJS packages inside an ES module still call require.
-  banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
+  banner: {
+    js: "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);",
+  },
   logLevel: 'warning',
 });

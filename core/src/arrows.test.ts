@@ -30,6 +30,7 @@ const allowed: Readonly<Record<string, readonly string[]>> = {
   bench: told,
   logbook: [...told, 'bench'],
   sums: [...told, 'logbook'],
+  workshop: ['units', 'parts', 'plan'],
 };
 const files = readdirSync(source, { recursive: true, encoding: 'utf8' }).filter(
   (file) => file.endsWith('.ts') && !file.endsWith('.test.ts'),

@@ -2,17 +2,20 @@ import compression from 'compression';
 import express, { type ErrorRequestHandler, type Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
-import { checkBody, mostOfBody, wantJson } from './bodies.ts';
+import type { Aside } from './aside.ts';
+import { mostOfBody, wantJson } from './bodies.ts';
 import type { Events } from './events.ts';
 import { guardHosts } from './guard.ts';
 import { describeApi } from './openapi.ts';
-import type { PlanRepository } from './planRepository.ts';
 import { createPlanRoutes } from './planRoutes.ts';
 import { Problem, problemsPage } from './problems.ts';
 import type { Shelf } from './shelf.ts';
+import type { Store } from './store.ts';
+import { createArchiveRoutes, createWorkshopRoutes } from './workshopRoutes.ts';
 
 export interface AppDeps {
-  readonly repository: PlanRepository;
+  readonly store: Pick<Store, 'repository' | 'belongings' | 'alone'>;
+  readonly aside: Pick<Aside, 'run'>;
   readonly logger: Pick<Logger, 'error' | 'info'>;
   readonly now: () => Date;
   /** Folder of the built web app; null serves the interface from elsewhere (development). */
@@ -49,8 +52,6 @@ function toProblem(error: unknown): Problem {
     return new Problem('too-large', `A plan with its pictures may hold ${MOST_BODY}; take a smaller picture`, {
       cause: error,
     });
-  if (type === 'entity.parse.failed')
-    return new Problem('bad-request', 'The body is not JSON; it may have been cut short', { cause: error });
   if (status === 404) return new Problem('not-found', 'There is no such file here', { cause: error });
   if (typeof status === 'number' && status >= 400 && status < 500)
     return new Problem(
@@ -77,7 +78,7 @@ function tellOf(error: unknown): Record<string, unknown> {
 const MOST_LOGGED = 600;
 
 /** The whole server as one Express app, made from what it depends on; listening is done elsewhere. */
-export function createApp({ repository, logger, now, webRoot, shelf, events }: AppDeps): Express {
+export function createApp({ store, aside, logger, now, webRoot, shelf, events }: AppDeps): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -101,10 +102,13 @@ export function createApp({ repository, logger, now, webRoot, shelf, events }: A
   );
   app.use(compression());
   app.use(guardHosts, wantJson);
-  app.use(express.json({ limit: mostOfBody.bytes, strict: false, verify: (_req, _res, body) => checkBody(body) }));
+  const deps = { store, aside, now, shelf, events } as const;
+  app.use('/api/archive', createArchiveRoutes(deps));
+  // Each route reads its body itself: a large one aside.
+  app.use(express.raw({ type: ['json', '+json'], limit: mostOfBody.bytes }));
 
   app.get('/api/health', async (_req, res) => {
-    await repository.ping();
+    await store.repository.ping();
     res.json({ ok: true });
   });
   app.get('/api/problems', (_req, res) => {
@@ -115,7 +119,8 @@ export function createApp({ repository, logger, now, webRoot, shelf, events }: A
     res.type('json').send(api);
   });
   app.get('/api/events', events.stream);
-  app.use('/api/plans', createPlanRoutes({ repository, now, shelf, events }));
+  app.use('/api/plans', createPlanRoutes({ ...deps, repository: store.repository }));
+  app.use('/api/workshop', createWorkshopRoutes(deps));
   app.use('/api', () => {
     throw new Problem('not-found', 'No such address under /api');
   });

@@ -3,7 +3,8 @@ import type { Request, Response } from 'express';
 /** Something that every open page hears of at once. */
 type PlanEvent =
   | { readonly kind: 'plan'; readonly id: string; readonly revision: number; readonly saveId: string | null }
-  | { readonly kind: 'shelf'; readonly id: string };
+  | { readonly kind: 'shelf'; readonly id: string }
+  | { readonly kind: 'belonging'; readonly name: string; readonly revision: number };
 
 export interface Events {
   readonly publish: (event: PlanEvent) => void;

@@ -5,8 +5,8 @@ import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { z } from 'zod';
 import { createApp } from './app.ts';
+import { createAside, describeAside } from './aside.ts';
 import { createEvents } from './events.ts';
-import { createReckoner } from './reckoner.ts';
 import { createShelf } from './shelf.ts';
 import { layInDemo, openStore } from './store.ts';
 
@@ -27,22 +27,25 @@ const store = await openStore({
   migrationsFolder: settings.MIGRATIONS_FOLDER ?? fromHere('../migrations'),
   onLost: (error) => logger.warn({ err: error }, 'A database connection was lost'),
 });
+await store.repository.sweepPictures(new Date());
 if (settings.DEMO_FOLDER) await layInDemo(store.repository, settings.DEMO_FOLDER, new Date());
 
 // Built, the worker stands beside this file; from source it is run through the same loader.
-const built = new URL('./reckonWorker.mjs', import.meta.url);
-const script = existsSync(built) ? built : new URL('./reckonWorker.ts', import.meta.url);
-const reckoner = createReckoner(script);
+const built = new URL('./asideWorker.mjs', import.meta.url);
+const script = existsSync(built) ? built : new URL('./asideWorker.ts', import.meta.url);
+// Whoever sends a plan does not wait for the shelf to be reckoned.
+const [reckoner, reader] = [createAside(script), createAside(script)];
 const events = createEvents();
 const shelf = createShelf({
   repository: store.repository,
-  describe: reckoner.describe,
+  describe: describeAside(reckoner),
   core: createHash('sha256').update(readFileSync(script)).digest('hex').slice(0, 16),
   onReckoned: (id) => events.publish({ kind: 'shelf', id }),
   onTrouble: (error) => logger.warn({ message: error instanceof Error ? error.message : String(error) }, 'The shelf'),
 });
 const app = createApp({
-  repository: store.repository,
+  store,
+  aside: reader,
   logger,
   now: () => new Date(),
   webRoot: settings.WEB_ROOT ?? null,
@@ -64,7 +67,7 @@ server.listen(settings.PORT, '127.0.0.1', () => {
 function stop(): void {
   events.close();
   server.close(() => {
-    void Promise.allSettled([store.close(), reckoner.close()]).then(() => process.exit(0));
+    void Promise.allSettled([store.close(), reckoner.close(), reader.close()]).then(() => process.exit(0));
   });
   server.closeIdleConnections();
   // A browser may hold its connection open; it does not get to hold up the exit.

@@ -1,4 +1,5 @@
 import { planSchema } from '@glimmer/core/plan/reading';
+import { belongingNames } from '@glimmer/core/workshop';
 import { z } from 'zod';
 import { problemCodes, statusOf } from './problems.ts';
 
@@ -54,6 +55,13 @@ const shelfEntry = z.object({
   updatedAt: z.iso.datetime(),
   isReckoned: z.boolean(),
   facts: z.looseObject({ state: z.enum(['reckoned', 'broken']) }).nullable(),
+});
+
+const belonging = z.object({ value: z.array(z.any()).optional(), revision: z.number().int().min(0) });
+const takenIn = z.object({
+  added: z.array(z.string()),
+  same: z.array(z.string()),
+  asCopies: z.array(z.string()),
 });
 
 const idParameter = { name: 'id', in: 'path', required: true, schema: { type: 'string', format: 'uuid' } };
@@ -135,10 +143,39 @@ export const describeApi = () => ({
         responses: { 200: json(ref('KeptPlan'), 'It is so'), ...problems(400, 404, 415, 503) },
       },
     },
+    '/api/workshop/{name}': {
+      parameters: [{ name: 'name', in: 'path', required: true, schema: { type: 'string', enum: [...belongingNames] } }],
+      get: {
+        summary: 'What a workshop has beside its plans; revision 0 = nothing yet',
+        responses: { 200: json(ref('Belonging'), 'It'), ...problems(404, 503) },
+      },
+      put: {
+        summary: 'Keeps it over the revision that the change is based on',
+        parameters: [header('If-Match', 'The revision that the change is based on, such as "0"', true)],
+        requestBody: { required: true, content: { 'application/json': { schema: { type: 'array', items: {} } } } },
+        responses: {
+          200: json(ref('Belonging'), 'It is kept'),
+          ...problems(400, 404, 409, 413, 415, 422, 428, 503),
+        },
+      },
+    },
+    '/api/archive': {
+      get: {
+        summary: 'Everything of the workshop as one ZIP: plans with versions and pictures, desk, drawer, own parts',
+        responses: { 200: { description: 'The archive', content: { 'application/zip': {} } }, ...problems(503) },
+      },
+      post: {
+        summary: 'Takes in an archive, whole or not at all; what is here and differs gets it as a copy beside',
+        requestBody: { required: true, content: { 'application/zip': {} } },
+        responses: { 200: json(ref('TakenIn'), 'What became of each plan'), ...problems(400, 413, 422, 503) },
+      },
+    },
   },
   components: {
     schemas: {
       Plan: toSchema(planSchema),
+      Belonging: toSchema(belonging),
+      TakenIn: toSchema(takenIn),
       KeptPlan: { ...toSchema(keptPlan), required: ['revision', 'updatedAt', 'putAway', 'saveId'] },
       ShelfEntry: toSchema(shelfEntry),
       Problem: toSchema(problem),

@@ -1,8 +1,12 @@
-import type { Plan } from '@glimmer/core/plan';
-import { and, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm';
+import type { Picture, Plan } from '@glimmer/core/plan';
+import { and, desc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
 import type { NodePgDatabase } from 'drizzle-orm/node-postgres';
-import { marks, plans } from './schema.ts';
+import { isRef, type KeptDocument, type PlanToKeep } from './pictures.ts';
+import { marks, pictures, plans } from './schema.ts';
 import type { ShelfFacts } from './shelfFacts.ts';
+
+/** A connection, or one within a transaction. */
+export type Database = Pick<NodePgDatabase, 'select' | 'insert' | 'update' | 'delete' | 'execute'>;
 
 export interface StoredPlan {
   readonly plan: Plan;
@@ -30,17 +34,26 @@ interface Save {
   readonly at: Date;
 }
 
+/** What a save has been confirmed with. */
+export type SavedPlan = Omit<StoredPlan, 'plan'>;
+
+/** A plan is to be kept whose pictures are named and not here: they must be sent once. */
+export class MissingPictures extends Error {}
+
 /** All that the routes need of the database. */
 export interface PlanRepository {
   readonly list: (options: { readonly putAway: boolean }) => Promise<ShelfRow[]>;
   readonly find: (id: string) => Promise<StoredPlan | null>;
+  /** The same, as it is kept: its pictures by what they hold. */
+  readonly findKept: (id: string) => Promise<KeptDocument | null>;
   /** Null when a plan of this id is there already. */
-  readonly add: (plan: Plan, at: Date) => Promise<StoredPlan | null>;
+  readonly add: (plan: PlanToKeep, at: Date, options?: { readonly putAway: boolean }) => Promise<StoredPlan | null>;
   /**
    * Null when the stored revision is not `basedOn`; nothing is changed then. A save that was confirmed before, by its id,
    * is confirmed once more.
+   * @throws MissingPictures
    */
-  readonly save: (plan: Plan, save: Save) => Promise<StoredPlan | null>;
+  readonly save: (plan: PlanToKeep, save: Save) => Promise<SavedPlan | null>;
   /** Keeps what the shelf shows of a plan, unless it has been saved again since. */
   readonly keepFacts: (
     id: string,
@@ -49,20 +62,88 @@ export interface PlanRepository {
   readonly setPutAway: (id: string, at: Date | null) => Promise<StoredPlan | null>;
   /** True the first time this mark is set. */
   readonly mark: (name: string, at: Date) => Promise<boolean>;
+  /** All plans, on the shelf and put away. */
+  readonly all: () => Promise<StoredPlan[]>;
+  /** Takes away pictures that no plan has shown for a day. */
+  readonly sweepPictures: (now: Date) => Promise<void>;
   readonly ping: () => Promise<void>;
 }
 
-const toStored = (row: typeof plans.$inferSelect): StoredPlan => ({
-  plan: row.document,
+type PlanRow = typeof plans.$inferSelect;
+
+const toStored = (row: PlanRow, found: ReadonlyMap<string, Picture>): StoredPlan => ({
+  plan: putPicturesBack(row.document, found),
   revision: row.revision,
   updatedAt: row.updatedAt,
   putAwayAt: row.putAwayAt,
   lastSave: row.lastSave,
 });
 
+/** The whole plan again. */
+function putPicturesBack(document: KeptDocument, found: ReadonlyMap<string, Picture>): Plan {
+  const whole = Object.entries(document.pictures).flatMap(([id, picture]): [string, Picture][] => {
+    const known = isRef(picture) ? found.get(picture.sha256) : picture;
+    return known ? [[id, known]] : [];
+  });
+  return { ...document, pictures: Object.fromEntries(whole) };
+}
+
+const refsOf = (documents: readonly KeptDocument[]): string[] => [
+  ...new Set(
+    documents.flatMap((document) =>
+      Object.values(document.pictures).flatMap((picture) => (isRef(picture) ? [picture.sha256] : [])),
+    ),
+  ),
+];
+
+async function findPictures(db: Database, hashes: readonly string[]): Promise<ReadonlyMap<string, Picture>> {
+  if (hashes.length === 0) return new Map();
+  const rows = await db
+    .select()
+    .from(pictures)
+    .where(inArray(pictures.sha256, [...hashes]));
+  return new Map(
+    rows.map(({ sha256, mime, content }): [string, Picture] => [
+      sha256,
+      // Kept as the reader of plans let it through.
+      mime === 'image/svg+xml' ? { mime, svg: content } : ({ mime, base64: content } as Picture),
+    ]),
+  );
+}
+
+/**
+ * Keeps the pictures that came with a plan, and looks whether those that it names are here.
+ * @throws MissingPictures
+ */
+async function keepPictures(db: Database, plan: PlanToKeep, at: Date): Promise<void> {
+  if (plan.pictures.size > 0)
+    await db
+      .insert(pictures)
+      .values(
+        [...plan.pictures].map(([sha256, picture]) => ({
+          sha256,
+          mime: picture.mime,
+          content: 'svg' in picture ? picture.svg : picture.base64,
+          keptAt: at,
+        })),
+      )
+      .onConflictDoNothing();
+  if (plan.named.length === 0) return;
+  const rows = await db
+    .select({ sha256: pictures.sha256 })
+    .from(pictures)
+    .where(inArray(pictures.sha256, [...plan.named]));
+  if (rows.length < new Set(plan.named).size) throw new MissingPictures();
+}
+
 /** The repository over a Drizzle connection. */
-export function createPlanRepository(db: NodePgDatabase): PlanRepository {
-  const first = (rows: (typeof plans.$inferSelect)[]): StoredPlan | null => (rows[0] ? toStored(rows[0]) : null);
+export function createPlanRepository(db: Database): PlanRepository {
+  const all = async (rows: readonly PlanRow[]): Promise<StoredPlan[]> => {
+    const found = await findPictures(db, refsOf(rows.map(({ document }) => document)));
+    return rows.map((row) => toStored(row, found));
+  };
+  const first = async (rows: readonly PlanRow[]): Promise<StoredPlan | null> =>
+    (await all(rows.slice(0, 1)))[0] ?? null;
   return {
     list: async ({ putAway }) =>
       db
@@ -78,29 +159,37 @@ export function createPlanRepository(db: NodePgDatabase): PlanRepository {
         .where(putAway ? isNotNull(plans.putAwayAt) : isNull(plans.putAwayAt))
         .orderBy(desc(plans.updatedAt), plans.id),
     find: async (id) => first(await db.select().from(plans).where(eq(plans.id, id))),
-    add: async (plan, at) =>
-      first(
+    findKept: async (id) => {
+      const [row] = await db.select({ document: plans.document }).from(plans).where(eq(plans.id, id));
+      return row?.document ?? null;
+    },
+    add: async (plan, at, options) => {
+      await keepPictures(db, plan, at);
+      const { id, name, document } = plan;
+      return first(
         await db
           .insert(plans)
-          .values({ id: plan.id, name: plan.name, document: plan, createdAt: at, updatedAt: at })
+          .values({ id, name, document, createdAt: at, updatedAt: at, putAwayAt: options?.putAway ? at : null })
           .onConflictDoNothing()
           .returning(),
-      ),
+      );
+    },
     // One statement compares and writes, so two saves at the same moment can't both win.
     save: async (plan, { basedOn, saveId, at }) => {
+      if (plan.pictures.size > 0 || plan.named.length > 0) await keepPictures(db, plan, at);
       // The document is not asked back: it is the one that was given.
       const [saved] = await db
         .update(plans)
         .set({
           name: plan.name,
-          document: plan,
+          document: plan.document,
           revision: sql`${plans.revision} + 1`,
           updatedAt: at,
           lastSave: saveId,
         })
         .where(and(eq(plans.id, plan.id), eq(plans.revision, basedOn)))
         .returning({ revision: plans.revision, putAwayAt: plans.putAwayAt });
-      if (saved) return { plan, revision: saved.revision, updatedAt: at, putAwayAt: saved.putAwayAt, lastSave: saveId };
+      if (saved) return { revision: saved.revision, updatedAt: at, putAwayAt: saved.putAwayAt, lastSave: saveId };
       if (saveId === null) return null;
       const before = and(eq(plans.id, plan.id), eq(plans.revision, basedOn + 1), eq(plans.lastSave, saveId));
       return first(await db.select().from(plans).where(before));
@@ -113,6 +202,15 @@ export function createPlanRepository(db: NodePgDatabase): PlanRepository {
     },
     setPutAway: async (id, at) =>
       first(await db.update(plans).set({ putAwayAt: at }).where(eq(plans.id, id)).returning()),
+    all: async () => all(await db.select().from(plans).orderBy(plans.createdAt, plans.id)),
+    sweepPictures: async (now) => {
+      const dayAgo = new Date(now.getTime() - 24 * 60 * 60 * 1000);
+      await db.execute(sql`
+        delete from ${pictures} where ${pictures.keptAt} < ${dayAgo} and not exists (
+          select 1 from ${plans}, jsonb_each(${plans.document} -> 'pictures') as shown
+          where shown.value ->> 'sha256' = ${pictures.sha256}
+        )`);
+    },
     mark: async (name, at) =>
       (await db.insert(marks).values({ name, setAt: at }).onConflictDoNothing().returning()).length > 0,
     ping: async () => {

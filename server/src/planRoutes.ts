@@ -1,15 +1,14 @@
-import type { Plan } from '@glimmer/core/plan';
-import { readPlan } from '@glimmer/core/plan/reading';
 import { type Request, type RequestHandler, type Response, Router } from 'express';
 import { z } from 'zod';
+import type { Aside } from './aside.ts';
+import { jsonOf, planOf } from './bodies.ts';
 import type { Events } from './events.ts';
 import { idParam, listQuery, putAwayBody } from './openapi.ts';
-import type { PlanRepository, StoredPlan } from './planRepository.ts';
-import { Problem, refusePlan } from './problems.ts';
+import { MissingPictures, type PlanRepository, type SavedPlan, type StoredPlan } from './planRepository.ts';
+import { Problem } from './problems.ts';
+import { revisionOf } from './revisions.ts';
 import type { Shelf } from './shelf.ts';
 
-/** A revision as it is sent: what the database can count to has nine digits at least. */
-const etag = /^"?(\d{1,9})"?$/;
 const saveIdOf = (req: Request): string | null =>
   z
     .uuid()
@@ -27,22 +26,22 @@ function parse<T>(schema: z.ZodType<T>, value: unknown, what: string): T {
   );
 }
 
-function parsePlan(body: unknown): Plan {
-  const read = readPlan(body);
-  if (!read.ok) throw refusePlan(read.problems);
-  return read.plan;
-}
+const askForPictures = (error: unknown): never => {
+  if (error instanceof MissingPictures)
+    throw new Problem('no-such-picture', 'A picture of this plan is only named and not kept here; send the plan whole');
+  throw error;
+};
 
 const noSuchPlan = (id: string): Problem =>
   new Problem('no-such-plan', `No plan ${id} is kept here; it may be on another machine`);
 
-/** `isMinimal` = whoever asked has the plan, and wants to know its revision alone. */
-function reply(res: Response, stored: StoredPlan, status = 200, isMinimal = false): void {
+/** Whoever has the plan wants to know its revision alone. */
+function reply(res: Response, stored: SavedPlan | StoredPlan, status = 200): void {
   res
     .status(status)
     .set('ETag', `"${stored.revision}"`)
     .json({
-      ...(isMinimal ? {} : { plan: stored.plan }),
+      ...('plan' in stored ? { plan: stored.plan } : {}),
       revision: stored.revision,
       updatedAt: stored.updatedAt.toISOString(),
       putAway: stored.putAwayAt !== null,
@@ -55,10 +54,11 @@ interface PlanRoutesDeps {
   readonly now: () => Date;
   readonly shelf: Shelf;
   readonly events: Events;
+  readonly aside: Pick<Aside, 'run'>;
 }
 
 /** Refuses every method that an address has not got, and says which it has. */
-const onlyThese =
+export const onlyThese =
   (...methods: readonly string[]): RequestHandler =>
   (req) => {
     const allow = methods.join(', ');
@@ -66,12 +66,13 @@ const onlyThese =
   };
 
 /** The routes under /api/plans. */
-export function createPlanRoutes({ repository, now, shelf, events }: PlanRoutesDeps): Router {
+export function createPlanRoutes({ repository, now, shelf, events, aside }: PlanRoutesDeps): Router {
   const router = Router();
-  const tell = ({ plan, revision }: StoredPlan, saveId: string | null): void => {
-    shelf.renew(plan.id);
-    events.publish({ kind: 'plan', id: plan.id, revision, saveId });
+  const tell = (id: string, { revision }: SavedPlan, saveId: string | null): void => {
+    shelf.renew(id);
+    events.publish({ kind: 'plan', id, revision, saveId });
   };
+  const readPlan = (req: Request): ReturnType<typeof planOf> => planOf(req, (body) => aside.run('read', body));
 
   router
     .route('/')
@@ -80,11 +81,11 @@ export function createPlanRoutes({ repository, now, shelf, events }: PlanRoutesD
       res.json({ plans: await shelf.list({ putAway: asked.shelf === 'away' }) });
     })
     .post(async (req, res) => {
-      const plan = parsePlan(req.body);
-      const stored = await repository.add(plan, now());
+      const plan = await readPlan(req);
+      const stored = await repository.add(plan, now()).catch(askForPictures);
       if (!stored)
         throw new Problem('plan-exists', `A plan "${plan.name}" with this id is here already; bring it in as a copy`);
-      tell(stored, null);
+      tell(plan.id, stored, null);
       reply(res, stored, 201);
     })
     .all(onlyThese('GET', 'HEAD', 'POST'));
@@ -99,16 +100,15 @@ export function createPlanRoutes({ repository, now, shelf, events }: PlanRoutesD
     })
     .put(async (req: Request, res: Response) => {
       const { id } = parse(idParam, req.params, 'address');
-      const basedOn = etag.exec(req.get('If-Match') ?? '')?.[1];
-      if (!basedOn)
-        throw new Problem('needs-revision', 'Send the revision that the change is based on in If-Match, such as "12"');
-      const plan = parsePlan(req.body);
+      const basedOn = revisionOf(req);
+      const plan = await readPlan(req);
       if (plan.id !== id) throw new Problem('wrong-id', `The document says ${plan.id}, the address ${id}`);
       const saveId = saveIdOf(req);
-      const saved = await repository.save(plan, { basedOn: Number(basedOn), saveId, at: now() });
+      const saved = await repository.save(plan, { basedOn, saveId, at: now() }).catch(askForPictures);
       if (saved) {
-        tell(saved, saveId);
-        reply(res, saved, 200, req.get('Prefer') === 'return=minimal');
+        tell(id, saved, saveId);
+        const whole = req.get('Prefer') === 'return=minimal' ? null : await repository.find(id);
+        reply(res, whole ?? saved);
         return;
       }
       const current = await repository.find(id);
@@ -121,10 +121,10 @@ export function createPlanRoutes({ repository, now, shelf, events }: PlanRoutesD
     })
     .patch(async (req, res) => {
       const { id } = parse(idParam, req.params, 'address');
-      const { putAway } = parse(putAwayBody, req.body, 'body');
+      const { putAway } = parse(putAwayBody, jsonOf(req), 'body');
       const stored = await repository.setPutAway(id, putAway ? now() : null);
       if (!stored) throw noSuchPlan(id);
-      tell(stored, null);
+      tell(id, stored, null);
       reply(res, stored);
     })
     .all(onlyThese('GET', 'HEAD', 'PUT', 'PATCH'));

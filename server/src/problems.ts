@@ -7,6 +7,7 @@ const catalogue = {
   'plan-exists': { status: 409, title: 'A plan of this id is here already' },
   'newer-version': { status: 409, title: 'The plan was changed elsewhere since' },
   'not-a-plan': { status: 422, title: 'This is not a plan that can be kept' },
+  'no-such-picture': { status: 422, title: 'A picture of the plan is named and not here' },
   'wrong-id': { status: 422, title: 'The plan’s id is not the one of its address' },
   'bad-request': { status: 400, title: 'The request can’t be read' },
   'needs-revision': { status: 428, title: 'A save must say which version it is based on' },

@@ -4,10 +4,15 @@ import { readPlanText } from '@glimmer/core/plan/reading';
 import { drizzle } from 'drizzle-orm/node-postgres';
 import { migrate } from 'drizzle-orm/node-postgres/migrator';
 import pg from 'pg';
-import { createPlanRepository, type PlanRepository } from './planRepository.ts';
+import { type BelongingRepository, createBelongingRepository } from './belongingRepository.ts';
+import { setPicturesApart } from './pictures.ts';
+import { createPlanRepository, type Database, type PlanRepository } from './planRepository.ts';
 
 export interface Store {
   readonly repository: PlanRepository;
+  readonly belongings: BelongingRepository;
+  /** Does something whole or not at all. */
+  readonly alone: <T>(work: (db: Database) => Promise<T>) => Promise<T>;
   readonly close: () => Promise<void>;
 }
 
@@ -21,7 +26,12 @@ export async function openStore(options: {
   pool.on('error', options.onLost);
   const db = drizzle(pool);
   await migrate(db, { migrationsFolder: options.migrationsFolder });
-  return { repository: createPlanRepository(db), close: () => pool.end() };
+  return {
+    repository: createPlanRepository(db),
+    belongings: createBelongingRepository(db),
+    alone: (work) => db.transaction(work),
+    close: () => pool.end(),
+  };
 }
 
 /** The demo plans of the first stores, which were laid in under one mark for them all. */
@@ -46,7 +56,7 @@ export async function layInDemo(repository: PlanRepository, folder: string, at: 
       throw new Error(
         `Demo plan ${file} is damaged: ${read.problems.map((problem) => `${problem.place}: ${problem.message}`).join('; ')}`,
       );
-    await repository.add(read.plan, at);
+    await repository.add(setPicturesApart(read.plan), at);
     laid += 1;
   }
   return laid;

@@ -7,15 +7,15 @@ import pg from 'pg';
 import request from 'supertest';
 import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
 import { demoPlan } from '../../core/tests/designs.ts';
-import { createApp } from '../src/app.ts';
 import { createEvents } from '../src/events.ts';
+import type { PlanToKeep } from '../src/pictures.ts';
 import type { PlanRepository } from '../src/planRepository.ts';
 import { createShelf } from '../src/shelf.ts';
 import { describeForShelf } from '../src/shelfFacts.ts';
 import { layInDemo, openStore, type Store } from '../src/store.ts';
+import { appOver } from './server.ts';
 
 const migrationsFolder = join(import.meta.dirname, '../migrations');
-const silent = { error: () => undefined, info: () => undefined };
 const fresh = (name = 'Test piece'): Plan => ({ ...demoPlan(), id: randomUUID(), name });
 
 let store: Store;
@@ -32,7 +32,7 @@ function serverOver(repository: PlanRepository) {
       throw error;
     },
   });
-  return { app: createApp({ repository, logger: silent, now: () => clock, webRoot: null, shelf, events }), shelf };
+  return { app: appOver({ store: { ...store, repository }, shelf, events, now: () => clock }), shelf };
 }
 let server: ReturnType<typeof serverOver>;
 const app = () => server.app;
@@ -227,7 +227,7 @@ describe('the store', () => {
     const repository = {
       ...store.repository,
       mark: (name: string) => Promise.resolve(!set.has(name) && set.add(name) !== undefined),
-      add: (plan: Plan) => {
+      add: (plan: PlanToKeep) => {
         added.push(plan.name);
         return store.repository.add({ ...plan, id: randomUUID() }, clock);
       },

@@ -4,10 +4,11 @@ import { planSchema } from '@glimmer/core/plan/reading';
 import request from 'supertest';
 import { describe, expect, it } from 'vitest';
 import { demoPlan } from '../../core/tests/designs.ts';
-import { createApp } from '../src/app.ts';
+import { writeArchive } from '../src/archive.ts';
 import { createEvents } from '../src/events.ts';
 import { describeApi } from '../src/openapi.ts';
 import type { PlanRepository } from '../src/planRepository.ts';
+import { appOver } from './server.ts';
 
 const stored = {
   plan: demoPlan(),
@@ -22,16 +23,26 @@ const repository: PlanRepository = {
   find: () => Promise.resolve(stored),
   add: () => Promise.resolve(stored),
   save: () => Promise.resolve(stored),
+  findKept: () => Promise.resolve(null),
+  all: () => Promise.resolve([stored]),
+  sweepPictures: () => Promise.resolve(),
   keepFacts: () => Promise.resolve(),
   setPutAway: () => Promise.resolve(stored),
   mark: () => Promise.resolve(true),
   ping: () => Promise.resolve(),
 };
-const app = createApp({
-  repository,
-  logger: { error: () => undefined, info: () => undefined },
+const none = { desk: [], drawer: [], 'own-parts': [] };
+const app = appOver({
+  store: {
+    repository,
+    belongings: {
+      find: (name) => Promise.resolve({ value: none[name], revision: 2 }),
+      save: () => Promise.resolve(3),
+      all: () => Promise.resolve(none),
+    },
+    alone: () => Promise.resolve({ added: [], same: [], asCopies: [] } as never),
+  },
   now: () => new Date('2026-11-20T10:00:00Z'),
-  webRoot: null,
   events: createEvents(),
   shelf: { list: () => Promise.resolve([]), renew: () => undefined, settled: () => Promise.resolve() },
 });
@@ -49,6 +60,21 @@ const operations = Object.entries(api.paths)
     }),
   );
 
+/** Sends a body that is as it should be. */
+function send(asked: request.Test, method: string, path: string): request.Test {
+  if (path === '/api/archive')
+    return asked.type('application/zip').send(
+      Buffer.from(
+        writeArchive({
+          workshop: { plans: [{ plan: stored.plan, putAway: false }], belongings: none },
+          madeAt: '2026-11-20',
+        }),
+      ),
+    );
+  if (path.startsWith('/api/workshop')) return asked.send([]);
+  return asked.send(method === 'patch' ? { putAway: true } : stored.plan);
+}
+
 describe('the description of what can be asked', () => {
   it('is served as it is made, and is OpenAPI 3.1', async () => {
     const { body } = await request(app).get('/api/openapi.json').expect(200);
@@ -57,8 +83,8 @@ describe('the description of what can be asked', () => {
   });
 
   it.each(operations)('%s %s is answered as it says', async (method, path, operation) => {
-    const asked = request(app)[method](path.replace('{id}', id)).set('If-Match', '"2"');
-    const answer = await (method === 'get' ? asked : asked.send(method === 'patch' ? { putAway: true } : stored.plan));
+    const asked = request(app)[method](path.replace('{id}', id).replace('{name}', 'desk')).set('If-Match', '"2"');
+    const answer = await (method === 'get' ? asked : send(asked, method, path));
     expect(Object.keys(operation.responses)).toContain(`${answer.status}`);
     expect(answer.status).toBeLessThan(300);
   });

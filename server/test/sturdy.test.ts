@@ -6,15 +6,16 @@ import type { Plan } from '@glimmer/core/plan';
 import request from 'supertest';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { demoPlan } from '../../core/tests/designs.ts';
-import { createApp } from '../src/app.ts';
+import type { createApp } from '../src/app.ts';
 import { measureJson } from '../src/bodies.ts';
 import { createEvents } from '../src/events.ts';
+import { setPicturesApart } from '../src/pictures.ts';
 import { createShelf } from '../src/shelf.ts';
 import type { ShelfFacts } from '../src/shelfFacts.ts';
 import { describeForShelf } from '../src/shelfFacts.ts';
 import { openStore, type Store } from '../src/store.ts';
+import { appOver as serverOver } from './server.ts';
 
-const silent = { error: () => undefined, info: () => undefined };
 const fresh = (name = 'Sturdy piece'): Plan => ({ ...demoPlan(), id: randomUUID(), name });
 const events = createEvents();
 const logged: unknown[] = [];
@@ -34,13 +35,12 @@ const shelfOf = (core: string, describe: (plan: Plan) => ShelfFacts = describeFo
     onTrouble: (error) => logged.push(error),
   });
 const appOver = (repository = store.repository) =>
-  createApp({
-    repository,
-    logger: { ...silent, error: (...told: unknown[]) => void logged.push(told) },
+  serverOver({
+    store: { ...store, repository },
     now: () => new Date('2026-11-20T10:00:00Z'),
-    webRoot: null,
     shelf,
     events,
+    onError: (...told) => void logged.push(told),
   });
 
 beforeAll(async () => {
@@ -124,7 +124,7 @@ describe('the shelf', () => {
   });
   it('says what it does not know yet, and waits for nothing', async () => {
     const plan = fresh('Slow');
-    await store.repository.add(plan, new Date());
+    await store.repository.add(setPicturesApart(plan), new Date());
     let let_go: (facts: ShelfFacts) => void = () => undefined;
     const slow = createShelf({
       repository: store.repository,
@@ -138,7 +138,10 @@ describe('the shelf', () => {
   });
   it('stands whatever a plan does: that card alone says so', async () => {
     const plan = fresh('Broken');
-    await store.repository.add({ ...plan, design: { ...plan.design, items: null as never } }, new Date());
+    await store.repository.add(
+      setPicturesApart({ ...plan, design: { ...plan.design, items: null as never } }),
+      new Date(),
+    );
     const own = shelfOf('three');
     await own.list({ putAway: false });
     await own.settled();

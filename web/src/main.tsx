@@ -13,6 +13,7 @@ import { Boundary } from './widgets/Boundary.tsx';
 import { NewVersion } from './widgets/NewVersion.tsx';
 import { ToastShelf } from './widgets/Toasts.tsx';
 import { WorkbenchPage } from './workbench/WorkbenchPage.tsx';
+import { startBelongings } from './workshop/index.ts';
 
 // The sums bring the whole core with them: they are fetched when they are asked for.
 const SumsPage = lazy(() => import('./sums/SumsPage.tsx').then(({ SumsPage: page }) => ({ default: page })));
@@ -27,6 +28,7 @@ const client = new QueryClient({
 });
 // Whatever is saved or reckoned, in any tab or browser, is seen on the shelf.
 startKeeping(() => void client.invalidateQueries({ queryKey: ['shelf'] }));
+startBelongings();
 const host = document.getElementById('root');
 if (!host) throw new Error('index.html has no #root');
 

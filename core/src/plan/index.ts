@@ -25,6 +25,7 @@ export { changeItem, changeWay, itemNamed, lightItems, mapItem, movableItems } f
 export { moveOn } from './moveOn.ts';
 export { sayLaying, sayMove } from './moveWords.ts';
 export { controlsOf, isSameOccasion, listOccasions, type Occasion, occasionsOf, sayWhen } from './occasions.ts';
+export { pictureText } from './pictures.ts';
 export { removeItem, removeMood, removeSet } from './remove.ts';
 export type {
   Cue,
@@ -34,6 +35,7 @@ export type {
   LightSet,
   Mood,
   Move,
+  Picture,
   Piece,
   Plan,
   Reading,

@@ -16,3 +16,5 @@ export type Cue = Design['moods']['cues'][number];
 export type KeptVersion = Plan['logbook']['versions'][number];
 export type RunTest = Plan['logbook']['runTests'][number];
 export type Reading = Plan['bench']['readings'][number];
+/** A picture that lies in a plan, under an id of its own. */
+export type Picture = Plan['pictures'][string];

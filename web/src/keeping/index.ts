@@ -2,6 +2,7 @@ import type { Plan } from '@glimmer/core/plan';
 import { create } from 'zustand';
 import { AwayError, api, RefusedError } from '../state/api.ts';
 import { copyPlan } from '../state/copyPlan.ts';
+import { news } from '../state/news.ts';
 import { openPlan, usePlanStore } from '../state/planStore.ts';
 import { createBrowserStore } from './browserStore.ts';
 import { createKeeper } from './keeper.ts';
@@ -100,7 +101,7 @@ export function startKeeping(onNews: () => void): void {
   // Held for as long as this tab is open, so that others know that it is.
   void navigator.locks.request(lockOf(tab), () => new Promise(() => undefined));
   channel.addEventListener('message', (event: MessageEvent<TabMessage<Plan>>) => keeper.hearTab(event.data));
-  const events = new EventSource('/api/events');
+  const events = news();
   events.addEventListener('open', () => {
     onNews();
     void keeper.sendWaiting();

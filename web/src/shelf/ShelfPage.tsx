@@ -10,6 +10,7 @@ import {
   Calculator,
   Copy,
   LampDesk,
+  PackageOpen,
   Plus,
 } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
@@ -47,6 +48,26 @@ async function bringIn(file: File): Promise<Plan> {
     return (await api.add(copyPlan(read.plan, `${read.plan.name.slice(0, 100)} (brought in)`))).plan;
   }
 }
+
+/** Everything that the server keeps, as one file. */
+async function takeOutAll(): Promise<void> {
+  await whenSaved();
+  saveFile(`workshop-${format(new Date(), 'yyyy-MM-dd')}.glimmer.zip`, await api.takeOutAll(), 'application/zip');
+}
+
+const countPlans = (count: number): string => (count === 1 ? 'one plan' : `${count} plans`);
+
+/** Takes an archive in, and says what became of it. */
+async function bringInAll(file: File): Promise<string> {
+  const { added, same, asCopies } = await api.bringInAll(file);
+  return [
+    `Brought in: ${countPlans(added.length)}`,
+    ...(same.length > 0 ? [`${countPlans(same.length)} had just that here already`] : []),
+    ...(asCopies.length > 0 ? [`as copies, because yours differ: ${asCopies.join(', ')}`] : []),
+  ].join('; ');
+}
+
+const isArchive = (file: File): boolean => /\.zip$/i.test(file.name);
 
 /** What is known of a plan, or why nothing is. */
 function Facts({ entry }: { readonly entry: ShelfEntry }) {
@@ -201,9 +222,10 @@ export function ShelfPage() {
   });
   const onFile = (file: File | undefined): void => {
     if (!file) return;
-    bringIn(file).then(
-      (plan) => {
-        tell(`${plan.name} is on the shelf`);
+    const brought = isArchive(file) ? bringInAll(file) : bringIn(file).then(({ name }) => `${name} is on the shelf`);
+    brought.then(
+      (said) => {
+        tell(said);
         refresh();
       },
       (trouble: unknown) => tell(say(trouble), { gravity: 'trouble' }),
@@ -232,10 +254,18 @@ export function ShelfPage() {
               <ArrowUpFromLine size={16} />
               Bring in a plan
             </Button>
+            <Button
+              look="quiet"
+              title="Plans with their versions and pictures, parts of your own, drawer and desk, as one file; Bring in takes it back"
+              onClick={() => void takeOutAll().catch((trouble: unknown) => tell(say(trouble), { gravity: 'trouble' }))}
+            >
+              <PackageOpen size={16} />
+              Take everything out
+            </Button>
             <input
               ref={fileInput}
               type="file"
-              accept=".json,application/json"
+              accept=".json,application/json,.zip,application/zip"
               aria-label="Plan file to bring in"
               className="hidden"
               onChange={(event) => {

@@ -9,6 +9,7 @@ import { editDesign } from '../state/planStore.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Section } from '../widgets/Section.tsx';
 import { tell } from '../widgets/Toasts.tsx';
+import { useWorkshop, workshop } from '../workshop/index.ts';
 import { useSheet } from './useSheet.ts';
 
 const MOST_BYTES = 1_000_000;
@@ -26,6 +27,16 @@ pixel-tape,pixel-tape-60,My tape,7.50,,66/m,11 mA,
 pack,pack-two-lithium-round,My pack,18,,,,2.4 Ah
 `;
 
+/** Puts parts into the plan; one of the same id is replaced. */
+function putIn(parts: readonly OwnPart[]): void {
+  editDesign((design) => {
+    const before = design.ownParts ?? [];
+    const all = [...before.filter((old) => !parts.some((each) => each.id === old.id)), ...parts];
+    if (all.length > plenty.items) throw new Error(`A plan holds at most ${plenty.items} parts of your own`);
+    design.ownParts = castDraft(all);
+  });
+}
+
 async function bringIn(file: File): Promise<void> {
   if (file.size > MOST_BYTES)
     throw new Error(`${file.name} holds ${Math.round(file.size / 1e6)} MB; a table of parts holds at most 1 MB`);
@@ -33,12 +44,8 @@ async function bringIn(file: File): Promise<void> {
   const first = problems[0];
   const where = first && `line ${first.line}: ${first.problem}`;
   if (parts.length === 0) throw new Error(`${file.name}, ${where ?? 'no part in it: give each a line'}`);
-  editDesign((design) => {
-    const before = design.ownParts ?? [];
-    const all = [...before.filter((old) => !parts.some((each) => each.id === old.id)), ...parts];
-    if (all.length > plenty.items) throw new Error(`A plan holds at most ${plenty.items} parts of your own`);
-    design.ownParts = castDraft(all);
-  });
+  putIn(parts);
+  workshop.keepParts(parts);
   tell(
     where
       ? `Parts taken: ${parts.length}; lines left out: ${problems.length}, the first is ${where}`
@@ -87,6 +94,42 @@ function OwnPartRow({ part }: { readonly part: OwnPart }) {
         </Button>
       )}
     </li>
+  );
+}
+
+/** Parts that the workshop knows from other plans, for this one to take in. */
+function WorkshopParts({ inPlan }: { readonly inPlan: readonly OwnPart[] }) {
+  const others = useWorkshop(({ parts }) => parts).filter((part) => !inPlan.some((each) => each.id === part.id));
+  if (others.length === 0) return null;
+  return (
+    <details className="stitch mt-2 pt-2">
+      <summary className="text-faint">
+        {others.length === 1 ? 'One more is known' : `${others.length} more are known`} from your other plans
+      </summary>
+      <ul>
+        {others.map((part) => (
+          <li key={part.id} className="flex items-center gap-3 py-1">
+            <span className="flex-1">
+              {part.name}
+              <span className="ml-2 text-[13px] text-faint">{kindWords[part.kind]}</span>
+            </span>
+            <Button look="quiet" aria-label={`Take ${part.name} into this plan`} onClick={() => putIn([part])}>
+              Take in
+            </Button>
+            <Button
+              look="quiet"
+              aria-label={`Forget ${part.name}`}
+              onClick={() => {
+                workshop.forgetPart(part.id);
+                tell(`${part.name} forgotten; plans that hold it keep it`, { undo: () => workshop.keepParts([part]) });
+              }}
+            >
+              <Trash2 size={16} />
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }
 
@@ -148,6 +191,7 @@ export function OwnParts() {
           ))}
         </ul>
       )}
+      <WorkshopParts inPlan={parts} />
     </Section>
   );
 }

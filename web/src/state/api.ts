@@ -1,4 +1,6 @@
 import type { Plan } from '@glimmer/core/plan';
+import type { BelongingName, BelongingOf } from '@glimmer/core/workshop';
+import { nameKnownPictures, noteKnownPictures } from './knownPictures.ts';
 
 /** A plan as the server has confirmed it. */
 export interface KeptPlan {
@@ -70,18 +72,71 @@ async function ask<T>(path: string, options: RequestInit = {}): Promise<T> {
   throw new RefusedError({ ...(body as object), status: response.status });
 }
 
-/** The server's plans. */
+/** What became of each plan of an archive, by their names. */
+export interface TakenIn {
+  readonly added: readonly string[];
+  readonly same: readonly string[];
+  readonly asCopies: readonly string[];
+}
+
+const isRefused = (error: unknown, code: string): boolean => error instanceof RefusedError && error.code === code;
+
+/** Sends a plan without the pictures that the server has; whole, where it turns out that it has them not. */
+async function sendPlan<T>(plan: Plan, send: (body: string) => Promise<T>): Promise<T> {
+  const named = await nameKnownPictures(plan);
+  const answer = await send(JSON.stringify(named)).catch((error: unknown) => {
+    if (!isRefused(error, 'no-such-picture')) throw error;
+    return send(JSON.stringify(plan));
+  });
+  await noteKnownPictures(plan);
+  return answer;
+}
+
+async function loadPlan(id: string): Promise<KeptPlan> {
+  const kept = await ask<KeptPlan>(`/plans/${id}`);
+  await noteKnownPictures(kept.plan);
+  return kept;
+}
+
+/** The server's plans, and what a workshop has beside them. */
 export const api = {
   list: (shelf: 'open' | 'away') => ask<{ plans: ShelfEntry[] }>(`/plans?shelf=${shelf}`).then((body) => body.plans),
-  load: (id: string) => ask<KeptPlan>(`/plans/${id}`),
-  add: (plan: Plan) => ask<KeptPlan>('/plans', { method: 'POST', body: JSON.stringify(plan) }),
+  load: loadPlan,
+  add: (plan: Plan) => sendPlan(plan, (body) => ask<KeptPlan>('/plans', { method: 'POST', body })),
   /** Gives the plan’s new revision; the plan itself is not sent back. */
   save: (plan: Plan, basedOn: number, saveId: string) =>
-    ask<Omit<KeptPlan, 'plan'>>(`/plans/${plan.id}`, {
-      method: 'PUT',
-      body: JSON.stringify(plan),
-      headers: { 'If-Match': `"${basedOn}"`, 'Save-Id': saveId, Prefer: 'return=minimal' },
-    }),
+    sendPlan(plan, (body) =>
+      ask<Omit<KeptPlan, 'plan'>>(`/plans/${plan.id}`, {
+        method: 'PUT',
+        body,
+        headers: { 'If-Match': `"${basedOn}"`, 'Save-Id': saveId, Prefer: 'return=minimal' },
+      }),
+    ),
   setPutAway: (id: string, putAway: boolean) =>
     ask<KeptPlan>(`/plans/${id}`, { method: 'PATCH', body: JSON.stringify({ putAway }) }),
+  belonging: <N extends BelongingName>(name: N) =>
+    ask<{ value: BelongingOf<N>; revision: number }>(`/workshop/${name}`),
+  /** The new revision; null where the server has a newer one. */
+  saveBelonging: <N extends BelongingName>(name: N, value: BelongingOf<N>, basedOn: number): Promise<number | null> =>
+    ask<{ revision: number }>(`/workshop/${name}`, {
+      method: 'PUT',
+      body: JSON.stringify(value),
+      headers: { 'If-Match': `"${basedOn}"` },
+    }).then(
+      ({ revision }) => revision,
+      (error: unknown) => {
+        if (isRefused(error, 'newer-version')) return null;
+        throw error;
+      },
+    ),
+  /** Everything of the workshop as one ZIP. */
+  takeOutAll: async (): Promise<Blob> => {
+    const response = await fetch('/api/archive').catch((cause: unknown) => {
+      throw new AwayError('The server does not answer', { cause });
+    });
+    if (!response.ok) throw new RefusedError({ status: response.status, ...(await response.json().catch(() => ({}))) });
+    return response.blob();
+  },
+  bringInAll: (archive: Blob) =>
+    ask<TakenIn>('/archive', { method: 'POST', body: archive, headers: { 'Content-Type': 'application/zip' } }),
 };

@@ -1,5 +1,6 @@
 import { exportRingSvg } from '@glimmer/core/exports';
 import { type Drawing, findSum, type Input, type SumFinding } from '@glimmer/core/sums';
+import type { DeskCard } from '@glimmer/core/workshop';
 import { ArrowDownToLine, Copy, FolderInput, X } from 'lucide-react';
 import { useState } from 'react';
 import { saveFile } from '../shelf/files.ts';
@@ -7,7 +8,7 @@ import { Button } from '../widgets/Button.tsx';
 import { FindingBody, findingFrame } from '../widgets/FindingBody.tsx';
 import { SumView } from '../widgets/SumView.tsx';
 import { tell } from '../widgets/Toasts.tsx';
-import { type DeskCard, desk, useDesk } from './deskStore.ts';
+import { desk, useDesk } from './deskStore.ts';
 import { InputRow } from './InputRow.tsx';
 import { PutIntoPlan } from './PutIntoPlan.tsx';
 import { ResultLines } from './ResultLines.tsx';
@@ -51,7 +52,7 @@ function RingButton({ ring, title }: { readonly ring: Extract<Drawing, { kind: '
 /** A quick sum as a work card: fields that take what people write, the answer, the picture, the sum, the findings. */
 export function SumCard({ card }: { readonly card: DeskCard }) {
   const sum = findSum(card.sum);
-  const reply = useAnswer(card);
+  const { reply, stop } = useAnswer(card);
   const [putting, setPutting] = useState(false);
   // A field stays where it was found, although what is typed into it would move it to the face.
   const [face] = useState(() =>
@@ -123,6 +124,14 @@ export function SumCard({ card }: { readonly card: DeskCard }) {
           {problem.problem}
         </p>
       ))}
+      {stop && (
+        <p role="status" className="mt-2 flex items-center gap-2 text-faint">
+          At work on this one …
+          <Button look="quiet" onClick={stop} aria-label={`Stop ${sum.title}`}>
+            Stop
+          </Button>
+        </p>
+      )}
       {reply?.ok && (
         <div className="stitch mt-2.5 pt-2.5" data-answer>
           <ResultLines

@@ -5,8 +5,10 @@ import { Link } from 'react-router';
 import { view } from '../state/viewStore.ts';
 import { Button } from '../widgets/Button.tsx';
 import { BeginHere } from '../widgets/Section.tsx';
+import { useBelongingsWaiting } from '../workshop/index.ts';
 import { DrawerPanel } from './DrawerPanel.tsx';
 import { desk, useDesk } from './deskStore.ts';
+import { exampleTexts } from './exampleTexts.ts';
 import { SumCard } from './SumCard.tsx';
 
 const groups = [...new Set(quickSums.map((sum) => sum.group))];
@@ -20,6 +22,7 @@ const matches = (sum: QuickSum, query: string): boolean =>
 /** Sums without a plan: small work cards that stand side by side, are kept, and can be printed. */
 export function SumsPage() {
   const cards = useDesk((state) => state.cards);
+  const isWaiting = useBelongingsWaiting(({ names }) => names.has('desk'));
   const [query, setQuery] = useState('');
   useEffect(() => {
     document.title = 'Quick sums';
@@ -58,7 +61,7 @@ export function SumsPage() {
                     <button
                       type="button"
                       title={sum.about}
-                      onClick={() => desk.lay(sum.name)}
+                      onClick={() => desk.lay(sum.name, exampleTexts(sum.name))}
                       className="w-full rounded-sm px-1.5 py-[3px] text-left leading-5 hover:bg-pressed"
                     >
                       {sum.title}
@@ -76,7 +79,8 @@ export function SumsPage() {
         <div className="no-print mb-3 flex items-center justify-end gap-1">
           {cards.length > 0 && (
             <p className="mr-auto text-faint">
-              {cards.length === 1 ? 'One card' : `${cards.length} cards`} on the desk; they are kept in this browser.
+              {cards.length === 1 ? 'One card' : `${cards.length} cards`} on the desk;{' '}
+              {isWaiting ? 'kept in this browser until the server answers.' : 'kept on the server too.'}
             </p>
           )}
           <Button look="quiet" onClick={() => window.print()} disabled={cards.length === 0}>

@@ -1,37 +1,46 @@
-import { type Remote, wrap } from 'comlink';
+import type { DeskCard } from '@glimmer/core/workshop';
 import { useEffect, useState } from 'react';
-import type { DeskCard } from './deskStore.ts';
-import type { Reply, SumsApi } from './sumsWorker.ts';
+import { makeSum } from './makeSum.ts';
+import type { Reply } from './sumsWorker.ts';
 
-let remote: Remote<SumsApi> | null = null;
+/** Only a sum that takes longer than this is told of as being at work. */
+const SLOW_MS = 400;
+/** What was typed over may be so long until it is given up: a worker is dear to begin anew. */
+const GIVEN_UP_MS = 1500;
 
-/** One worker for all cards, begun with the first. */
-function theWorker(): Remote<SumsApi> {
-  remote ??= wrap<SumsApi>(new Worker(new URL('./sumsWorker.ts', import.meta.url), { type: 'module' }));
-  return remote;
+const stopped: Reply = {
+  ok: false,
+  problems: [{ word: '', problem: 'This sum was stopped. Change one of its fields to have it made again.' }],
+};
+
+/** The answer to a card; while it is slow, that it is at work, and how to stop it. */
+interface CardAnswer {
+  readonly reply: Reply | null;
+  /** Null while nothing slow is under way. */
+  readonly stop: (() => void) | null;
 }
 
 /** The answer to a card, made in a worker; the last one stays until the next is there. */
-export function useAnswer(card: DeskCard): Reply | null {
-  const [reply, setReply] = useState<Reply | null>(null);
+export function useAnswer({ sum, texts }: DeskCard): CardAnswer {
+  const [answer, setAnswer] = useState<CardAnswer>({ reply: null, stop: null });
   useEffect(() => {
     let current = true;
-    theWorker()
-      .answer(card.sum, card.texts)
-      .catch(
-        (cause: unknown): Reply => ({
-          ok: false,
-          problems: [
-            { word: card.sum, problem: `the sum was not made: ${cause instanceof Error ? cause.message : cause}` },
-          ],
-        }),
-      )
-      .then((next) => {
-        if (current) setReply(next);
-      });
+    const work = makeSum(sum, texts);
+    const stop = (): void => {
+      current = false;
+      work.stop();
+      setAnswer({ reply: stopped, stop: null });
+    };
+    const slow = setTimeout(() => setAnswer(({ reply }) => ({ reply, stop })), SLOW_MS);
+    void work.answer.then((reply) => {
+      clearTimeout(slow);
+      if (current) setAnswer({ reply, stop: null });
+    });
     return () => {
       current = false;
+      clearTimeout(slow);
+      setTimeout(work.stop, GIVEN_UP_MS);
     };
-  }, [card.sum, card.texts]);
-  return reply;
+  }, [sum, texts]);
+  return answer;
 }

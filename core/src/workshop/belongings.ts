@@ -1,0 +1,44 @@
+import type { OwnPart, StockItem } from '../parts/index.ts';
+
+/** A card on the desk of quick sums: which sum, and what stands in its fields, just as it was typed. */
+export interface DeskCard {
+  readonly id: string;
+  readonly sum: string;
+  readonly texts: Readonly<Record<string, string>>;
+}
+
+/** What a workshop has beside its plans. */
+export interface Belongings {
+  readonly desk: readonly DeskCard[];
+  readonly drawer: readonly StockItem[];
+  readonly 'own-parts': readonly OwnPart[];
+}
+export type BelongingName = keyof Belongings;
+
+/** One belonging of a known name, as its name says. */
+export type BelongingOf<N extends BelongingName> = Belongings[N];
+
+/** By what two entries of a belonging are the same. */
+const keys: { readonly [N in BelongingName]: (entry: Belongings[N][number]) => string } = {
+  desk: ({ id }) => id,
+  drawer: ({ kind, name, condition }) => JSON.stringify([kind, name, condition]),
+  'own-parts': ({ id }) => id,
+};
+
+export const belongingNames = Object.keys(keys) as readonly BelongingName[];
+export const isBelonging = (name: string): name is BelongingName => belongingNames.some((each) => each === name);
+
+/**
+ * Two states of one belonging as one, when both have changed: nothing that either holds is left out, and of what both
+ * hold under one name mine is kept.
+ */
+export function joinBelongings<N extends BelongingName>(
+  name: N,
+  mine: BelongingOf<N>,
+  other: BelongingOf<N>,
+): BelongingOf<N> {
+  // Every entry of a list is of the name that its key is of.
+  const keyOf = keys[name] as (entry: unknown) => string;
+  const had = new Set(mine.map(keyOf));
+  return [...mine, ...other.filter((entry) => !had.has(keyOf(entry)))] as unknown as BelongingOf<N>;
+}
