@@ -128,3 +128,24 @@ for (const lamp of ['on', 'off'] as const) {
     expect(grave.map((violation) => `${violation.id}: ${violation.nodes[0]?.target.join(' ')}`)).toEqual([]);
   });
 }
+
+test('a card that is slow says that it is at work and can be stopped; the others go on', async ({ page }) => {
+  // The first worker never comes to begin: as slow as a sum can be.
+  let asked = 0;
+  await page.route('**/assets/sumsWorker*', async (route) => {
+    asked += 1;
+    if (asked > 1) await route.continue();
+  });
+  await page.goto('/sums');
+  await page.getByRole('button', { name: 'How long it runs', exact: true }).click();
+  const slow = page.getByRole('article', { name: 'How long it runs' });
+  await expect(slow.getByRole('status')).toContainText('At work on this one');
+  await page.getByRole('button', { name: 'Resistor for a light', exact: true }).click();
+  await expect(page.getByRole('article', { name: 'Resistor for a light' }).locator('[data-answer]')).toContainText('Ω');
+  await slow.getByRole('button', { name: 'Stop How long it runs' }).click();
+  await expect(slow.getByRole('status')).toBeHidden();
+  await expect(slow.getByRole('alert')).toContainText('This sum was stopped. Change one of its fields');
+  await slow.getByRole('textbox').first().fill('2 Ah');
+  await expect(slow.locator('[data-answer]')).toContainText('h');
+  await expect(slow.getByRole('alert')).toBeHidden();
+});

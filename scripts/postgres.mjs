@@ -76,13 +76,13 @@ function isReachable(folder, user) {
   );
 }
 
-function run(bin, program, args, user) {
+function run(bin, program, args, user, cwd = '/') {
   const command = user
     ? ['setpriv', `--reuid=${user.uid}`, `--regid=${user.gid}`, '--clear-groups', join(bin, program), ...args]
     : [join(bin, program), ...args];
   return spawnSync(command[0], command.slice(1), {
     encoding: 'utf8',
-    cwd: '/',
+    cwd,
     env: { ...process.env, LC_ALL: 'C.UTF-8' },
   });
 }
@@ -194,7 +194,9 @@ export async function startCluster({ folder, careless = false, port: wanted = 0 
     ...(careless ? ['-c fsync=off', '-c full_page_writes=off', '-c synchronous_commit=off'] : []),
   ].join(' ');
   const log = join(folder, 'server.log');
-  const started = run(bin, 'pg_ctl', ['start', '-w', '-t', '40', '-D', folder, '-l', log, '-o', settings], user);
+  // It is told of from within: a name with quotes or a dollar sign would not outlive the shell that pg_ctl goes by.
+  const within = ['start', '-w', '-t', '40', '-D', '.', '-l', 'server.log', '-o', settings];
+  const started = run(bin, 'pg_ctl', within, user, folder);
   if (started.status !== 0) {
     const last = existsSync(log) ? readFileSync(log, 'utf8').trim().split('\n').slice(-3).join('\n') : started.stderr;
     throw new SetUpError(

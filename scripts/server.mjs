@@ -37,7 +37,9 @@ export function startServer({ databaseUrl, port, demo, webRoot = join(root, 'web
         new SetUpError(
           code === 98
             ? `Port ${port} is taken. Stop what uses it, or choose another: ./start --port ${Number(port) + 1}`
-            : `The server stopped (${code}) before it was ready; see the lines above`,
+            : code === 97
+              ? 'The database of DATABASE_URL can’t be used; the line above says why. Mend the address, start that database, or leave DATABASE_URL out: then ./start brings its own'
+              : `The server stopped (${code}) before it was ready; see the lines above`,
         ),
       );
     });

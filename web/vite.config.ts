@@ -9,7 +9,7 @@ export default defineConfig({
   plugins: [
     react(),
     tailwindcss(),
-    // The whole program is laid into the browser at the first visit, so that it opens without its server.
+    // Lays the program into the browser; `offline/sw.ts` says how.
     VitePWA({
       registerType: 'prompt',
       injectRegister: null,
@@ -23,12 +23,12 @@ export default defineConfig({
         theme_color: '#f5efe3',
         icons: [{ src: '/bead.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
       },
-      workbox: {
+      strategies: 'injectManifest',
+      srcDir: 'offline',
+      filename: 'sw.ts',
+      injectManifest: {
         globPatterns: ['**/*.{js,css,html,svg,woff2}'],
         maximumFileSizeToCacheInBytes: 8 * 1024 * 1024,
-        clientsClaim: true,
-        navigateFallback: '/index.html',
-        navigateFallbackDenylist: [/^\/api\//],
       },
     }),
   ],

@@ -11,6 +11,7 @@ import { createPlanRoutes } from './planRoutes.ts';
 import { Problem, problemsPage } from './problems.ts';
 import type { Shelf } from './shelf.ts';
 import type { Store } from './store.ts';
+import { isStoreAway } from './storeAway.ts';
 import { createArchiveRoutes, createWorkshopRoutes } from './workshopRoutes.ts';
 
 export interface AppDeps {
@@ -25,18 +26,6 @@ export interface AppDeps {
 }
 
 const MOST_BODY = `${mostOfBody.bytes / 1024 / 1024} MB`;
-
-/** Errors of the database driver that mean "not there" rather than "refused". */
-const awayCodes = new Set(['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ENOTFOUND', '57P01', '57P03', '08006', '08001']);
-
-function isStoreAway(error: unknown): boolean {
-  if (typeof error !== 'object' || error === null) return false;
-  const { code, cause, message } = error as { code?: unknown; cause?: unknown; message?: unknown };
-  if (typeof code === 'string' && awayCodes.has(code)) return true;
-  if (typeof message === 'string' && /connection terminated|timeout exceeded when trying to connect/i.test(message))
-    return true;
-  return cause !== undefined && isStoreAway(cause);
-}
 
 function toProblem(error: unknown): Problem {
   if (error instanceof Problem) return error;

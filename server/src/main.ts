@@ -9,6 +9,7 @@ import { createAside, describeAside } from './aside.ts';
 import { createEvents } from './events.ts';
 import { createShelf } from './shelf.ts';
 import { layInDemo, openStore } from './store.ts';
+import { sayWhyClosed } from './storeAway.ts';
 
 const environment = z.object({
   DATABASE_URL: z.string().min(1),
@@ -22,10 +23,15 @@ const settings = environment.parse(process.env);
 const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
 const fromHere = (path: string): string => fileURLToPath(new URL(path, import.meta.url));
 
+/** The database can't be used: whoever started this is told why, in a line. */
+const CLOSED = 97;
 const store = await openStore({
   url: settings.DATABASE_URL,
   migrationsFolder: settings.MIGRATIONS_FOLDER ?? fromHere('../migrations'),
   onLost: (error) => logger.warn({ err: error }, 'A database connection was lost'),
+}).catch((error: unknown) => {
+  process.stderr.write(`The database can’t be opened: ${sayWhyClosed(error)}\n`);
+  return process.exit(CLOSED);
 });
 await store.repository.sweepPictures(new Date());
 if (settings.DEMO_FOLDER) await layInDemo(store.repository, settings.DEMO_FOLDER, new Date());
