@@ -7,6 +7,7 @@ export interface Cluster {
   readonly answers: () => boolean;
 }
 export class SetUpError extends Error {}
+export function sayFolder(error: unknown): unknown;
 export function startCluster(options: { folder: string; careless?: boolean; port?: number }): Promise<Cluster>;
 export function placeCluster(wished: string): string;
 export function removeCluster(folder: string): void;

@@ -22,6 +22,24 @@ const isRoot = process.getuid?.() === 0;
 /** Something that the person at the keyboard can mend; printed without a stack. */
 export class SetUpError extends Error {}
 
+/** What the system says of a folder that can't be used, in a sentence with what to do; any other error as it is. */
+export function sayFolder(error) {
+  const where = error?.path ?? 'a folder';
+  switch (error?.code) {
+    case 'EACCES':
+    case 'EPERM':
+      return new SetUpError(
+        `${where} belongs to someone else, and what is kept would have to be written there. Start as the user that it belongs to, or copy the whole folder to one of your own and start it from there.`,
+      );
+    case 'EROFS':
+      return new SetUpError(`${where} can only be read. Copy the whole folder to a disk that can be written.`);
+    case 'ENOSPC':
+      return new SetUpError(`The disk of ${where} is full. Make room and start again; what was saved is kept.`);
+    default:
+      return error;
+  }
+}
+
 /** Folder of initdb and pg_ctl, newest version first; undefined if PostgreSQL is not installed. */
 export function findPostgres() {
   const root = '/usr/lib/postgresql';

@@ -4,7 +4,7 @@ import { spawnSync } from 'node:child_process';
 import { existsSync, readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { placeCluster, SetUpError, setAside, startCluster } from './postgres.mjs';
+import { placeCluster, SetUpError, sayFolder, setAside, startCluster } from './postgres.mjs';
 import { root, startServer } from './server.mjs';
 import { createLog, keepRunning } from './supervise.mjs';
 
@@ -142,7 +142,8 @@ async function untilItIsGone(isGone) {
   return null;
 }
 
-main().catch((error) => {
+main().catch((trouble) => {
+  const error = sayFolder(trouble);
   console.error(error instanceof SetUpError ? error.message : error);
   process.exit(1);
 });

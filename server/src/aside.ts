@@ -24,7 +24,7 @@ export interface Aside {
 const MOST_MS = 30_000;
 
 /** A worker thread that does one piece of work after another; one that dies or hangs is replaced. */
-export function createAside(script: URL): Aside {
+export function createAside(script: URL, mostMs = MOST_MS): Aside {
   let worker: Worker | null = null;
   let jobs = 0;
   const stop = async (): Promise<void> => {
@@ -55,7 +55,7 @@ export function createAside(script: URL): Aside {
         // The worker answers each kind of work with what that work gives.
         else resolve(answer.result as ReturnType<Jobs[typeof kind]>);
       };
-      const timer = setTimeout(() => fail(new Error('it takes too long to reckon')), MOST_MS);
+      const timer = setTimeout(() => fail(new Error('it takes too long to reckon')), mostMs);
       here.on('message', hear).on('error', fail).on('exit', left);
       here.postMessage({ job, kind, input } satisfies AsideJob);
     });
