@@ -142,6 +142,20 @@ export function createPlanRepository(db: Database): PlanRepository {
     const found = await findPictures(db, refsOf(rows.map(({ document }) => document)));
     return rows.map((row) => toStored(row, found));
   };
+  const { placeholder } = sql;
+  // Prepared once: it is what is asked most.
+  const saveOver = db
+    .update(plans)
+    .set({
+      name: sql`${placeholder('name')}`,
+      document: sql`${placeholder('document')}::jsonb`,
+      revision: sql`${plans.revision} + 1`,
+      updatedAt: sql`${placeholder('at')}::timestamptz`,
+      lastSave: sql`${placeholder('saveId')}`,
+    })
+    .where(and(eq(plans.id, placeholder('id')), eq(plans.revision, placeholder('basedOn'))))
+    .returning({ revision: plans.revision, putAwayAt: plans.putAwayAt })
+    .prepare('save_over');
   const first = async (rows: readonly PlanRow[]): Promise<StoredPlan | null> =>
     (await all(rows.slice(0, 1)))[0] ?? null;
   return {
@@ -178,17 +192,14 @@ export function createPlanRepository(db: Database): PlanRepository {
     save: async (plan, { basedOn, saveId, at }) => {
       if (plan.pictures.size > 0 || plan.named.length > 0) await keepPictures(db, plan, at);
       // The document is not asked back: it is the one that was given.
-      const [saved] = await db
-        .update(plans)
-        .set({
-          name: plan.name,
-          document: plan.document,
-          revision: sql`${plans.revision} + 1`,
-          updatedAt: at,
-          lastSave: saveId,
-        })
-        .where(and(eq(plans.id, plan.id), eq(plans.revision, basedOn)))
-        .returning({ revision: plans.revision, putAwayAt: plans.putAwayAt });
+      const [saved] = await saveOver.execute({
+        id: plan.id,
+        name: plan.name,
+        document: JSON.stringify(plan.document),
+        basedOn,
+        saveId,
+        at: at.toISOString(),
+      });
       if (saved) return { revision: saved.revision, updatedAt: at, putAwayAt: saved.putAwayAt, lastSave: saveId };
       if (saveId === null) return null;
       const before = and(eq(plans.id, plan.id), eq(plans.revision, basedOn + 1), eq(plans.lastSave, saveId));

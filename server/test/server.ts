@@ -21,10 +21,11 @@ export const appOver = (options: {
   readonly events: Events;
   readonly now: () => Date;
   readonly onError?: (...told: unknown[]) => void;
+  readonly aside?: Pick<Aside, 'run'>;
 }): ReturnType<typeof createApp> =>
   createApp({
-    ...options,
     aside: asideHere,
+    ...options,
     logger: { error: options.onError ?? (() => undefined), info: () => undefined },
     webRoot: null,
   });

@@ -11,7 +11,7 @@ import { createEvents } from '../src/events.ts';
 import { createShelf } from '../src/shelf.ts';
 import { describeForShelf } from '../src/shelfFacts.ts';
 import { openStore, type Store } from '../src/store.ts';
-import { appOver } from './server.ts';
+import { appOver, asideHere } from './server.ts';
 
 const events = createEvents();
 const now = new Date('2026-11-26T10:00:00Z');
@@ -318,5 +318,66 @@ describe('the archive of a workshop', () => {
     ).expect(422);
     expect(body.detail).toMatch(/kelp-2\.glimmer\.json, design\.piece\.hoursWanted: .*found -4/);
     expect((await request(app).get('/api/plans')).body.plans).toEqual([]);
+  });
+});
+
+describe('a large plan', () => {
+  const large = (): Plan => {
+    const plan = demoPlan();
+    const entries = Array.from({ length: 400 }, (_, i) => ({
+      id: `entry-${i}`,
+      at: '2026-11-01T10:00:00.000Z',
+      text: 'The tide came up over the quay. '.repeat(20),
+    }));
+    return { ...plan, id: randomUUID(), name: 'Large', logbook: { ...plan.logbook, entries } };
+  };
+  /** The server, with a note of what it had done aside. */
+  const counting = (): { readonly app: ReturnType<typeof appOver>; readonly aside: string[] } => {
+    const aside: string[] = [];
+    const shelf = { list: () => Promise.resolve([]), renew: () => undefined, settled: () => Promise.resolve() };
+    const run = asideHere.run;
+    return {
+      aside,
+      app: appOver({
+        store,
+        shelf,
+        events,
+        now: () => now,
+        aside: {
+          run: (kind, input) => {
+            aside.push(kind);
+            return run(kind, input);
+          },
+        },
+      }),
+    };
+  };
+
+  it('is read aside, so that nobody waits for it; a small one is read at once', async () => {
+    const server = counting();
+    await request(server.app).post('/api/plans').send(withPicture('Small')).expect(201);
+    expect(server.aside).toEqual([]);
+    const plan = large();
+    await request(server.app).post('/api/plans').send(plan).expect(201);
+    expect(server.aside).toEqual(['read']);
+    expect((await request(server.app).get(`/api/plans/${plan.id}`)).body.plan).toEqual(plan);
+    await request(server.app)
+      .post('/api/plans')
+      .set('Content-Type', 'application/json')
+      .send(`{"a":"${'x'.repeat(200_000)}`)
+      .expect(400);
+    expect(server.aside).toEqual(['read', 'read']);
+  });
+
+  it('that nests deeper than any plan is refused aside as it would be here', async () => {
+    const server = counting();
+    const deep = `${'['.repeat(100)}"${'x'.repeat(200_000)}"${']'.repeat(100)}`;
+    const { body } = await request(server.app)
+      .post('/api/plans')
+      .set('Content-Type', 'application/json')
+      .send(deep)
+      .expect(413);
+    expect(body.detail).toBe('The body nests 100 levels deep; a plan nests 60 at most');
+    expect(server.aside).toEqual(['read']);
   });
 });
