@@ -43,7 +43,7 @@ test('without its server the program opens whole: shelf, a plan seen before, eve
     // As if the machine had been started anew: nothing but what the browser keeps.
     await page.goto(`${server.address}/`);
     await expect(page.getByRole('alert')).toContainText('The server does not answer');
-    await page.getByRole('link', { name: 'Anglerfish headdress' }).click();
+    await page.getByRole('link', { name: 'Anglerfish headdress', exact: true }).click();
     for (const stage of stages.slice(1)) await goTo(page, stage);
     expect(await figure(page, 'Peak draw').textContent()).toBe(peak);
     await page.reload();

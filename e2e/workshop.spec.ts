@@ -129,6 +129,9 @@ test('a server that has lost a picture is sent it again', async ({ page }) => {
   const id = await beginPlan(page);
   const picture = readFileSync(join(root, 'docs/screenshots/shelf.png'));
   await page.getByLabel('Picture to bring in').setInputFiles(asFile('front.png', 'image/png', picture));
+  const hasPicture = async (): Promise<boolean> =>
+    Object.keys((await (await page.request.get(`/api/plans/${id}`)).json()).plan.pictures).length === 1;
+  await expect.poll(hasPicture).toBe(true);
   await kept(page);
   let refused = 0;
   await page.route(`**/api/plans/${id}`, async (route) => {

@@ -89,7 +89,8 @@ export function createApp({ store, aside, logger, now, webRoot, shelf, events }:
       },
     }),
   );
-  app.use(compression());
+  // What is answered to a save is too short to be packed.
+  app.get('/{*path}', compression());
   app.use(guardHosts, wantJson);
   const deps = { store, aside, now, shelf, events } as const;
   app.use('/api/archive', createArchiveRoutes(deps));

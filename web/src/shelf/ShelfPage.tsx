@@ -23,6 +23,7 @@ import { Button } from '../widgets/Button.tsx';
 import { tell } from '../widgets/Toasts.tsx';
 import { readPlanFile, saveFile } from './files.ts';
 import { Glimpse } from './Glimpse.tsx';
+import { lastShelf } from './lastShelf.ts';
 
 const say = (error: unknown): string =>
   error instanceof AwayError
@@ -179,21 +180,38 @@ function Entry({
   );
 }
 
-/** What this browser keeps, for when the server is away. */
+/** What this browser keeps, for when the server is away; its pictures are those that the shelf showed last. */
 function LocalShelf({ locals }: { readonly locals: readonly KeptRecord<Plan>[] }) {
+  const { data: last = [] } = useQuery({
+    queryKey: ['shelf', 'last'],
+    queryFn: () => lastShelf.read(),
+    networkMode: 'always',
+  });
   if (locals.length === 0) return null;
   return (
     <>
-      <p className="mt-4 mb-2">Plans that this browser keeps can be opened meanwhile:</p>
-      <ul className="list-disc pl-6">
-        {locals.map((held) => (
-          <li key={held.plan.id}>
-            <Link to={`/plan/${held.plan.id}/piece`} className="text-verdigris underline">
-              {held.plan.name}
-            </Link>
-            {isWaiting(held) && ' (with changes the server has not seen)'}
-          </li>
-        ))}
+      <p className="mt-4 mb-2">Plans that this browser keeps can be opened and changed meanwhile:</p>
+      <ul className="grid grid-cols-[repeat(auto-fill,minmax(20rem,1fr))] gap-5">
+        {locals.map((held) => {
+          const facts = last.find(({ id }) => id === held.plan.id)?.facts;
+          return (
+            <li key={held.plan.id} className="tag flex flex-col border border-rule bg-sheet">
+              {facts?.state === 'reckoned' ? (
+                <Glimpse glimpse={facts.glimpse} />
+              ) : (
+                <div className="h-44 w-full bg-[#0e1013]" />
+              )}
+              <div className="px-4 py-2.5">
+                <h2 className="text-[17px] leading-6">
+                  <Link to={`/plan/${held.plan.id}/piece`}>{held.plan.name}</Link>
+                </h2>
+                {isWaiting(held) && (
+                  <p className="text-amber-ink">Changes in this browser wait to be sent to the server.</p>
+                )}
+              </div>
+            </li>
+          );
+        })}
       </ul>
     </>
   );
@@ -207,7 +225,12 @@ export function ShelfPage() {
   const client = useQueryClient();
   const { data, error, isPending } = useQuery({
     queryKey: ['shelf', shelf],
-    queryFn: () => whenSaved().then(() => api.list(shelf)),
+    queryFn: async () => {
+      await whenSaved();
+      const list = await api.list(shelf);
+      if (shelf === 'open') lastShelf.note(list);
+      return list;
+    },
     refetchOnMount: 'always',
     refetchInterval: (query) => (query.state.error ? 3000 : false),
   });
@@ -253,14 +276,6 @@ export function ShelfPage() {
             <Button onClick={() => fileInput.current?.click()}>
               <ArrowUpFromLine size={16} />
               Bring in a plan
-            </Button>
-            <Button
-              look="quiet"
-              title="Plans with their versions and pictures, parts of your own, drawer and desk, as one file; Bring in takes it back"
-              onClick={() => void takeOutAll().catch((trouble: unknown) => tell(say(trouble), { gravity: 'trouble' }))}
-            >
-              <PackageOpen size={16} />
-              Take everything out
             </Button>
             <input
               ref={fileInput}
@@ -315,7 +330,21 @@ export function ShelfPage() {
             ))}
           </ul>
         )}
-        <p className="stitch mt-8 pt-3 text-[13px] text-faint">
+        <p className="stitch mt-8 pt-3">
+          <Button
+            look="quiet"
+            className="-ml-2.5"
+            onClick={() => void takeOutAll().catch((trouble: unknown) => tell(say(trouble), { gravity: 'trouble' }))}
+          >
+            <PackageOpen size={16} />
+            Take everything out
+          </Button>
+          <span className="text-faint">
+            Plans with their versions and pictures, parts of your own, drawer and desk, as one file. “Bring in a plan”
+            takes it back, here or on another machine.
+          </span>
+        </p>
+        <p className="mt-3 text-[13px] text-faint">
           Figures here are for planning. Follow the sheets of your parts, local rules, and someone licensed where mains
           or transport rules ask for it; a test at the bench decides.
         </p>

@@ -23,10 +23,14 @@ async function readSvg(file: File): Promise<ReadPicture> {
     throw new Error(
       `${file.name} holds ${(file.size / 1e6).toFixed(1)} MB; a drawing may hold ${plenty.pictureBytes / 1e6} MB. Simplify it or export it as PNG`,
     );
-  const { findActiveContent } = await import('@glimmer/core/plan/reading');
-  const svg = await file.text();
-  const active = findActiveContent(svg);
+  const [{ findActiveContent }, { cleanDrawing }] = await Promise.all([
+    import('@glimmer/core/plan/reading'),
+    import('./cleanDrawing.ts'),
+  ]);
+  const text = await file.text();
+  const active = findActiveContent(text);
   if (active) throw new Error(`${file.name}: ${active}`);
+  const svg = cleanDrawing(text);
   const image = await loadImage(`data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`);
   return {
     picture: { mime: 'image/svg+xml', svg },
