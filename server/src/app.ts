@@ -16,7 +16,10 @@ import { createArchiveRoutes, createWorkshopRoutes } from './workshopRoutes.ts';
 
 export interface AppDeps {
   readonly store: Pick<Store, 'repository' | 'belongings' | 'alone'>;
+  /** Reads large plans. */
   readonly aside: Pick<Aside, 'run'>;
+  /** Packs and unpacks archives. */
+  readonly archivist: Pick<Aside, 'run'>;
   readonly logger: Pick<Logger, 'error' | 'info'>;
   readonly now: () => Date;
   /** Folder of the built web app; null serves the interface from elsewhere (development). */
@@ -25,22 +28,23 @@ export interface AppDeps {
   readonly events: Events;
 }
 
-const MOST_BODY = `${mostOfBody.bytes / 1024 / 1024} MB`;
-
 function toProblem(error: unknown): Problem {
   if (error instanceof Problem) return error;
   if (isStoreAway(error))
     return new Problem('store-away', 'The database does not answer; your work is kept in the browser until it does', {
       cause: error,
     });
-  const { type, status } = (typeof error === 'object' && error !== null ? error : {}) as {
+  const { type, status, limit } = (typeof error === 'object' && error !== null ? error : {}) as {
     readonly type?: unknown;
     readonly status?: unknown;
+    readonly limit?: unknown;
   };
   if (type === 'entity.too.large')
-    return new Problem('too-large', `A plan with its pictures may hold ${MOST_BODY}; take a smaller picture`, {
-      cause: error,
-    });
+    return new Problem(
+      'too-large',
+      `This may hold ${Number(limit) / 1024 / 1024} MB; a plan grows by its pictures: take smaller ones`,
+      { cause: error },
+    );
   if (status === 404) return new Problem('not-found', 'There is no such file here', { cause: error });
   if (typeof status === 'number' && status >= 400 && status < 500)
     return new Problem(
@@ -67,7 +71,7 @@ function tellOf(error: unknown): Record<string, unknown> {
 const MOST_LOGGED = 600;
 
 /** The whole server as one Express app, made from what it depends on; listening is done elsewhere. */
-export function createApp({ store, aside, logger, now, webRoot, shelf, events }: AppDeps): Express {
+export function createApp({ store, aside, archivist, logger, now, webRoot, shelf, events }: AppDeps): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -93,7 +97,7 @@ export function createApp({ store, aside, logger, now, webRoot, shelf, events }:
   app.get('/{*path}', compression());
   app.use(guardHosts, wantJson);
   const deps = { store, aside, now, shelf, events } as const;
-  app.use('/api/archive', createArchiveRoutes(deps));
+  app.use('/api/archive', createArchiveRoutes({ ...deps, archivist }));
   // Each route reads its body itself: a large one aside.
   app.use(express.raw({ type: ['json', '+json'], limit: mostOfBody.bytes }));
 

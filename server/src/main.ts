@@ -19,6 +19,9 @@ const environment = z.object({
   MIGRATIONS_FOLDER: z.string().optional(),
 });
 
+/** A large workshop takes its time. */
+const MOST_ARCHIVE_MS = 300_000;
+
 const settings = environment.parse(process.env);
 const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
 const fromHere = (path: string): string => fileURLToPath(new URL(path, import.meta.url));
@@ -41,6 +44,7 @@ const built = new URL('./asideWorker.mjs', import.meta.url);
 const script = existsSync(built) ? built : new URL('./asideWorker.ts', import.meta.url);
 // Whoever sends a plan does not wait for the shelf to be reckoned.
 const [reckoner, reader] = [createAside(script), createAside(script)];
+const archivist = createAside(script, MOST_ARCHIVE_MS);
 const events = createEvents();
 const shelf = createShelf({
   repository: store.repository,
@@ -52,6 +56,7 @@ const shelf = createShelf({
 const app = createApp({
   store,
   aside: reader,
+  archivist,
   logger,
   now: () => new Date(),
   webRoot: settings.WEB_ROOT ?? null,
@@ -73,7 +78,9 @@ server.listen(settings.PORT, '127.0.0.1', () => {
 function stop(): void {
   events.close();
   server.close(() => {
-    void Promise.allSettled([store.close(), reckoner.close(), reader.close()]).then(() => process.exit(0));
+    void Promise.allSettled([store.close(), reckoner.close(), reader.close(), archivist.close()]).then(() =>
+      process.exit(0),
+    );
   });
   server.closeIdleConnections();
   // A browser may hold its connection open; it does not get to hold up the exit.

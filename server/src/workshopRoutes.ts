@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import { type BelongingName, belongingNames, isBelonging, joinBelongings } from '@glimmer/core/workshop';
 import { readBelonging } from '@glimmer/core/workshop/reading';
 import express, { Router } from 'express';
@@ -19,7 +20,11 @@ interface WorkshopRoutesDeps {
   readonly now: () => Date;
   readonly shelf: Shelf;
   readonly events: Events;
-  readonly aside: Pick<Aside, 'run'>;
+}
+
+/** What an archive takes is done by a thread of its own: nobody who saves a plan waits for it. */
+interface ArchiveRoutesDeps extends WorkshopRoutesDeps {
+  readonly archivist: Pick<Aside, 'run'>;
 }
 
 const named = (name: string): BelongingName => {
@@ -67,18 +72,6 @@ interface TakenIn {
 }
 
 const MOST_NAME = 100;
-const isSame = (a: unknown, b: unknown): boolean => JSON.stringify(sorted(a)) === JSON.stringify(sorted(b));
-
-/** The same value with its fields in order of their names: the database keeps no order of its own. */
-function sorted(value: unknown): unknown {
-  if (Array.isArray(value)) return value.map(sorted);
-  if (typeof value !== 'object' || value === null) return value;
-  return Object.fromEntries(
-    Object.entries(value)
-      .sort(([a], [b]) => (a < b ? -1 : 1))
-      .map(([key, each]) => [key, sorted(each)]),
-  );
-}
 
 /** The same plan under an id and a name of its own. */
 const copyOf = (plan: PlanToKeep): PlanToKeep => {
@@ -96,7 +89,8 @@ async function takeIn(db: Database, workshop: WorkshopToKeep, at: Date): Promise
       continue;
     }
     const here = await plans.findKept(plan.id);
-    if (here && isSame(here, plan.document)) taken.same.push(plan.name);
+    // The database keeps no order of fields, and none is asked for.
+    if (here && isDeepStrictEqual(here, plan.document)) taken.same.push(plan.name);
     else {
       await plans.add(copyOf(plan), at, { putAway });
       taken.asCopies.push(plan.name);
@@ -112,14 +106,14 @@ async function takeIn(db: Database, workshop: WorkshopToKeep, at: Date): Promise
 }
 
 /** The routes of /api/archive: everything of a workshop, out and back. */
-export function createArchiveRoutes({ store, now, shelf, events, aside }: WorkshopRoutesDeps): Router {
+export function createArchiveRoutes({ store, now, shelf, events, archivist }: ArchiveRoutesDeps): Router {
   const router = Router();
   const body = express.raw({ type: () => true, limit: mostOfArchive.bytes });
   router
     .route('/')
     .get(async (_req, res) => {
       const kept = await store.repository.all();
-      const zip = await aside.run('pack', {
+      const zip = await archivist.run('pack', {
         workshop: {
           plans: kept.map(({ plan, putAwayAt }) => ({ plan, putAway: putAwayAt !== null })),
           belongings: await store.belongings.all(),
@@ -133,7 +127,7 @@ export function createArchiveRoutes({ store, now, shelf, events, aside }: Worksh
         .send(Buffer.from(zip));
     })
     .post(body, async (req, res) => {
-      const read = await aside.run('unpack', bodyOf(req));
+      const read = await archivist.run('unpack', bodyOf(req));
       if (!read.ok) throw refusePlan(read.problems);
       const taken = await store.alone((db) => takeIn(db, read.workshop, now()));
       await shelf.list({ putAway: false });

@@ -25,6 +25,7 @@ export const appOver = (options: {
 }): ReturnType<typeof createApp> =>
   createApp({
     aside: asideHere,
+    archivist: asideHere,
     ...options,
     logger: { error: options.onError ?? (() => undefined), info: () => undefined },
     webRoot: null,

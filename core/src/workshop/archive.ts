@@ -86,12 +86,8 @@ function readManifest(text: string | undefined): Manifest | readonly PlanProblem
         message: `has no ${MANIFEST}: it is not an archive of a workshop; a single plan is brought in by itself`,
       },
     ];
-  let document: unknown;
-  try {
-    document = JSON.parse(text);
-  } catch {
-    return [{ place: MANIFEST, message: 'is not JSON; the archive is damaged' }];
-  }
+  const document = parse(text);
+  if (document === undefined) return [{ place: MANIFEST, message: 'is not JSON; the archive is damaged' }];
   const version = (document as { version?: unknown } | null)?.version;
   if (typeof version === 'number' && version > VERSION)
     return [
@@ -107,6 +103,15 @@ function readManifest(text: string | undefined): Manifest | readonly PlanProblem
         place: `${MANIFEST}, ${place}`,
         message,
       }));
+}
+
+/** What a text says as JSON; what is none is nothing that could be read. */
+function parse(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
+  }
 }
 
 /** The text of a file, if it is there and is what it was when it was packed. */
@@ -151,7 +156,7 @@ export function unpackWorkshop(files: ReadonlyMap<string, string>, hashOf: (text
       problems.push(checked.problem);
       return;
     }
-    const read = readBelonging(name, JSON.parse(checked.text));
+    const read = readBelonging(name, parse(checked.text));
     if (read.ok) found[name] = read.value;
     else problems.push(...read.problems.map(({ place, message }) => ({ place: `${entry.file}, ${place}`, message })));
   };

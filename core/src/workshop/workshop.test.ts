@@ -135,6 +135,16 @@ describe('the files of a workshop', () => {
     expect(problemsOf(new Map([['workshop.json', text]])).join('\n')).toMatch(says);
   });
 
+  it('with a desk that is no JSON are refused, though it is just as it was packed', () => {
+    const files = new Map(pack({ plans: [], belongings: nothing }));
+    const before = files.get('workshop/desk.json') ?? '';
+    const list = files.get('workshop.json') ?? '';
+    files.set('workshop/desk.json', '[{');
+    files.set('workshop.json', list.replace(hashOf(before), hashOf('[{')));
+    // Three belongings that are empty have one hash: only the first of them is the desk’s.
+    expect(problemsOf(files)).toContain('workshop/desk.json, the document: found nothing; must be a list in [ ]');
+  });
+
   it('with one plan twice are refused: which of the two nobody could say', () => {
     const plan = demoPlan();
     const files = pack({
