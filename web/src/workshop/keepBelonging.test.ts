@@ -32,12 +32,14 @@ class Server {
 
 /** A browser with its desk; what it holds outlives a reload. */
 class Browser {
-  desk: readonly DeskCard[] = [];
   mark: Mark | null = null;
   private work: Promise<void> = Promise.resolve();
   private readonly keeper: BelongingKeeper;
 
-  constructor(private readonly server: Server) {
+  constructor(
+    private readonly server: Server,
+    public desk: readonly DeskCard[] = [],
+  ) {
     this.keeper = createBelongingKeeper('desk', {
       read: () => this.desk,
       write: (desk) => {
@@ -84,8 +86,9 @@ describe('a desk that is kept in browsers and on the server', () => {
   it('of an earlier version of the program, which the server has never seen, is sent and not emptied', async () => {
     const server = new Server();
     Object.assign(server, { value: [card('server')], revision: 4 });
-    const old = new Browser(server);
-    old.desk = [card('old')];
+    const old = new Browser(server, [card('old')]);
+    // Before there is any answer it is known to wait.
+    expect(old.mark).toEqual({ revision: 0, isChanged: true });
     await old.settle();
     expect(ids(old.desk)).toEqual(['old', 'server']);
     expect(ids(server.value)).toEqual(['old', 'server']);

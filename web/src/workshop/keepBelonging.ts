@@ -39,6 +39,9 @@ const MOST_ROUNDS = 5;
  */
 export function createBelongingKeeper<N extends BelongingName>(name: N, ports: BelongingPorts<N>): BelongingKeeper {
   const markNow = (): Mark => ports.readMark() ?? { revision: 0, isChanged: ports.read().length > 0 };
+  // What waits from before is told of from the start, also while the server is away.
+  const begun = markNow();
+  if (begun.isChanged) ports.writeMark(begun);
   const takeIn = async (): Promise<void> => {
     const { value, revision } = await ports.load();
     const mark = markNow();
