@@ -1,3 +1,4 @@
+import { spawn } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { beginPlan, expect, fill, goTo, kept, test } from './bench.ts';
 
@@ -110,4 +111,32 @@ test('a browser whose store takes nothing: plans open and are kept on the server
   await expect(page.getByRole('alert').filter({ hasText: 'as a file' })).toBeHidden();
   await page.reload();
   await expect(page.getByLabel('Hours wanted')).toHaveValue('6 h');
+});
+
+test('what started the server is killed outright: the server ends too, and its port is free for the next', async () => {
+  const starter = spawn(
+    process.execPath,
+    [
+      '--input-type=module',
+      '-e',
+      `import { startServer } from ${JSON.stringify(new URL('../scripts/server.mjs', import.meta.url).href)};
+       const { address } = await startServer({ databaseUrl: process.env.GLIMMER_DATABASE_URL, port: 0, demo: false });
+       console.log('at ' + address);`,
+    ],
+    { stdio: ['ignore', 'pipe', 'inherit'] },
+  );
+  const address = await new Promise<string>((resolve) => {
+    starter.stdout.on('data', (chunk: Buffer) => {
+      const found = /^at (\S+)$/m.exec(chunk.toString())?.[1];
+      if (found) resolve(found);
+    });
+  });
+  expect((await fetch(`${address}/api/health`)).ok).toBe(true);
+  starter.kill('SIGKILL');
+  const isGone = (): Promise<boolean> =>
+    fetch(`${address}/api/health`).then(
+      () => false,
+      () => true,
+    );
+  await expect.poll(isGone).toBe(true);
 });

@@ -9,9 +9,11 @@ export const root = fileURLToPath(new URL('..', import.meta.url));
 /** Returns the address and the child; throws a SetUpError that says what to do. `log` takes what it writes once it is ready. */
 export function startServer({ databaseUrl, port, demo, webRoot = join(root, 'web/dist'), log = () => {} }) {
   const child = spawn(process.execPath, ['--enable-source-maps', join(root, 'server/dist/main.mjs')], {
-    stdio: ['ignore', 'pipe', 'inherit'],
+    // Its input is held open for as long as this process lives: when this is killed, the server ends too.
+    stdio: ['pipe', 'pipe', 'inherit'],
     env: {
       ...process.env,
+      ENDS_WITH_INPUT: 'yes',
       DATABASE_URL: databaseUrl,
       PORT: String(port),
       WEB_ROOT: webRoot,

@@ -22,6 +22,10 @@ const environment = z.object({
 /** A large workshop takes its time. */
 const MOST_ARCHIVE_MS = 300_000;
 
+let end = (): void => process.exit(0);
+// Whoever started this holds its input open: when that one is gone, however it went, nothing stays behind.
+if (process.env.ENDS_WITH_INPUT) process.stdin.resume().once('end', () => end());
+
 const settings = environment.parse(process.env);
 const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
 const fromHere = (path: string): string => fileURLToPath(new URL(path, import.meta.url));
@@ -86,5 +90,6 @@ function stop(): void {
   // A browser may hold its connection open; it does not get to hold up the exit.
   setTimeout(() => server.closeAllConnections(), 500).unref();
 }
+end = stop;
 process.on('SIGTERM', stop);
 process.on('SIGINT', stop);
