@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import type { Plan } from '@glimmer/core/plan';
 import pg from 'pg';
 import request from 'supertest';
-import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { demoPlan } from '../../core/tests/designs.ts';
 import { createEvents } from '../src/events.ts';
 import type { PlanToKeep } from '../src/pictures.ts';
@@ -13,11 +13,13 @@ import type { PlanRepository } from '../src/planRepository.ts';
 import { createShelf } from '../src/shelf.ts';
 import { describeForShelf } from '../src/shelfFacts.ts';
 import { layInDemo, openStore, type Store } from '../src/store.ts';
+import { ownDatabase } from './ownDatabase.ts';
 import { appOver } from './server.ts';
 
 const migrationsFolder = join(import.meta.dirname, '../migrations');
 const fresh = (name = 'Test piece'): Plan => ({ ...demoPlan(), id: randomUUID(), name });
 
+let url = '';
 let store: Store;
 let clock = new Date('2026-11-01T10:00:00Z');
 /** The server over a repository, with what it depends on in this thread. */
@@ -41,7 +43,8 @@ const add = async (plan: Plan): Promise<void> => {
 };
 
 beforeAll(async () => {
-  store = await openStore({ url: inject('databaseUrl'), migrationsFolder, onLost: () => undefined });
+  url = await ownDatabase();
+  store = await openStore({ url, migrationsFolder, onLost: () => undefined });
   server = serverOver(store.repository);
 });
 beforeEach(() => {
@@ -101,9 +104,13 @@ describe('keeping plans', () => {
   it('survives the death of the database connection, and says so while it is gone', async () => {
     const plan = fresh('Survivor');
     await add(plan);
-    const client = new pg.Client({ connectionString: inject('databaseUrl') });
+    // Nothing of the shelf is under way, which would be cut off too.
+    await server.shelf.settled();
+    const client = new pg.Client({ connectionString: url });
     await client.connect();
-    await client.query('select pg_terminate_backend(pid) from pg_stat_activity where pid <> pg_backend_pid()');
+    await client.query(
+      'select pg_terminate_backend(pid) from pg_stat_activity where pid <> pg_backend_pid() and datname = current_database()',
+    );
     await client.end();
     // A connection found dead in use is a 503 at most; the next one works.
     const first = await request(app()).get(`/api/plans/${plan.id}`);

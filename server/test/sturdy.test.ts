@@ -4,7 +4,7 @@ import { type AddressInfo, connect } from 'node:net';
 import { join } from 'node:path';
 import type { Plan } from '@glimmer/core/plan';
 import request from 'supertest';
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { demoPlan } from '../../core/tests/designs.ts';
 import type { createApp } from '../src/app.ts';
 import { measureJson } from '../src/bodies.ts';
@@ -14,6 +14,7 @@ import { createShelf } from '../src/shelf.ts';
 import type { ShelfFacts } from '../src/shelfFacts.ts';
 import { describeForShelf } from '../src/shelfFacts.ts';
 import { openStore, type Store } from '../src/store.ts';
+import { ownDatabase } from './ownDatabase.ts';
 import { appOver as serverOver } from './server.ts';
 
 const fresh = (name = 'Sturdy piece'): Plan => ({ ...demoPlan(), id: randomUUID(), name });
@@ -45,7 +46,7 @@ const appOver = (repository = store.repository) =>
 
 beforeAll(async () => {
   store = await openStore({
-    url: inject('databaseUrl'),
+    url: await ownDatabase(),
     migrationsFolder: join(import.meta.dirname, '../migrations'),
     onLost: () => undefined,
   });

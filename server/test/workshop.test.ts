@@ -5,12 +5,13 @@ import type { DeskCard } from '@glimmer/core/workshop';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import pg from 'pg';
 import request from 'supertest';
-import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { demoPlan } from '../../core/tests/designs.ts';
 import { createEvents } from '../src/events.ts';
 import { createShelf } from '../src/shelf.ts';
 import { describeForShelf } from '../src/shelfFacts.ts';
 import { openStore, type Store } from '../src/store.ts';
+import { ownDatabase } from './ownDatabase.ts';
 import { appOver, asideHere } from './server.ts';
 
 const events = createEvents();
@@ -20,12 +21,7 @@ let store: Store;
 let app: ReturnType<typeof appOver>;
 
 beforeAll(async () => {
-  // A database of its own: what is emptied here is nobody else's.
-  const others = new pg.Client({ connectionString: inject('databaseUrl') });
-  await others.connect();
-  await others.query('create database workshop');
-  await others.end();
-  const url = Object.assign(new URL(inject('databaseUrl')), { pathname: '/workshop' }).href;
+  const url = await ownDatabase();
   pool = new pg.Pool({ connectionString: url });
   store = await openStore({
     url,
