@@ -1,6 +1,6 @@
 import { Worker } from 'node:worker_threads';
 import type { Plan } from '@glimmer/core/plan';
-import type { Jobs } from './asideWorker.ts';
+import type { Jobs } from './asideJobs.ts';
 import type { ShelfFacts } from './shelfFacts.ts';
 
 /** A piece of work for the thread aside, and its answer, by a number of its own. */

@@ -1,12 +1,6 @@
 import { parentPort } from 'node:worker_threads';
-import { readArchive, writeArchive } from './archive.ts';
 import type { AsideAnswer, AsideJob } from './aside.ts';
-import { readBody } from './bodies.ts';
-import { describeForShelf } from './shelfFacts.ts';
-
-/** What is done aside, by name. */
-export const jobs = { describe: describeForShelf, read: readBody, pack: writeArchive, unpack: readArchive } as const;
-export type Jobs = typeof jobs;
+import { jobs } from './asideJobs.ts';
 
 parentPort?.on('message', ({ job, kind, input }: AsideJob) => {
   let answer: AsideAnswer;

@@ -99,7 +99,12 @@ async function takeIn(db: Database, workshop: WorkshopToKeep, at: Date): Promise
   const join = async <N extends BelongingName>(name: N): Promise<void> => {
     const { value, revision } = await belongings.find(name);
     const joined = joinBelongings(name, value, workshop.belongings[name]);
-    if (joined.length > value.length) await belongings.save(name, joined, { basedOn: revision, at });
+    if (joined.length === value.length) return;
+    if ((await belongings.save(name, joined, { basedOn: revision, at })) === null)
+      throw new Problem(
+        'newer-version',
+        `The ${name} changed while the archive was taken in: nothing was; bring it in again`,
+      );
   };
   for (const name of belongingNames) await join(name);
   return taken;

@@ -1,6 +1,6 @@
 import { createApp } from '../src/app.ts';
 import type { Aside } from '../src/aside.ts';
-import { jobs } from '../src/asideWorker.ts';
+import { jobs } from '../src/asideJobs.ts';
 import type { Events } from '../src/events.ts';
 import type { Shelf } from '../src/shelf.ts';
 import type { Store } from '../src/store.ts';

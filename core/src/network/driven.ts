@@ -68,3 +68,7 @@ export const workingRange = (switched: Switched, rail: RailRange): RailRange =>
 /** The rail that a channel draws from: what feeds the board where the pin gives the current. */
 export const drawnFrom = (switched: Switched): string | null =>
   switched.way.throughPin === 'given' ? (switched.board?.railId ?? null) : switched.railId;
+
+/** The chip's supply, whatever the lights are fed from: a 5 V pin beside a 12 V rail gives 5 V. */
+export const chipRange = (board: Board, railOfLights: RailRange, input: Pick<SizingInput, 'rangeOf'>): RailRange =>
+  rangeOfChip(board.part, input.rangeOf(board.railId) ?? railOfLights);

@@ -3,11 +3,11 @@ import { chooseResistor, type Feed, LEAST_HEAD_ROOM_V, type ResistorChoice } fro
 import type { PlacedLeds, RailRange } from '../items/index.ts';
 import { curveOfGroup } from '../lights/index.ts';
 import type { TransistorPart } from '../parts/index.ts';
-import { type Corners, type Driven, drawnFrom, type SizingInput, workingRange } from './driven.ts';
+import { type Corners, chipRange, type Driven, drawnFrom, type SizingInput, workingRange } from './driven.ts';
 import { hubOf } from './hub.ts';
 import { type Loop, loopCurrentA } from './loop.ts';
 import type { Switched } from './switching.ts';
-import { chipRange, chooseTransistor, type TransistorSwitch } from './transistors.ts';
+import { chooseTransistor, type TransistorSwitch } from './transistors.ts';
 
 /** Light i on channel i mod `channels`. @example 7 lights on 3 channels: 3, 2 and 2 */
 export function spreadOverChannels(lights: number, channels: number): number[] {

@@ -2,11 +2,11 @@ import { forwardVoltageV, type LedCurve, tabulate } from '../circuit/index.ts';
 import { coloursOfTape, type PlacedPlain, railsOhm } from '../items/index.ts';
 import { curveOfPart } from '../lights/index.ts';
 import { builtInLibrary, findPart, type PlainTapePart } from '../parts/index.ts';
-import { type Corners, type Driven, drawnFrom, type SizingInput, workingRange } from './driven.ts';
+import { type Corners, chipRange, type Driven, drawnFrom, type SizingInput, workingRange } from './driven.ts';
 import { hubOf } from './hub.ts';
 import { type Loop, loopCurrentA } from './loop.ts';
 import type { Switched } from './switching.ts';
-import { chipRange, chooseTransistor, type TransistorSwitch } from './transistors.ts';
+import { chooseTransistor, type TransistorSwitch } from './transistors.ts';
 
 /** The die that stands for a colour of a tape: red drops less than the others. */
 const curveOfColour = (colour: string): LedCurve => {

@@ -1,8 +1,7 @@
 import { standardNeighbours } from '../drive/index.ts';
-import { type RailRange, rangeOfChip } from '../items/index.ts';
+import type { RailRange } from '../items/index.ts';
 import { builtInLibrary, findPart, type Library, type TransistorPart, transistors } from '../parts/index.ts';
 import { defineFormula } from '../units/index.ts';
-import type { SizingInput } from './driven.ts';
 import type { Board } from './switching.ts';
 
 export const baseResistor = defineFormula({
@@ -107,10 +106,6 @@ interface Between {
   readonly chip: RailRange;
   readonly rail: RailRange;
 }
-
-/** The chip's supply, whatever the lights are fed from: a 5 V pin beside a 12 V rail gives 5 V. */
-export const chipRange = (board: Board, railOfLights: RailRange, input: Pick<SizingInput, 'rangeOf'>): RailRange =>
-  rangeOfChip(board.part, input.rangeOf(board.railId) ?? railOfLights);
 
 /**
  * The first transistor of the catalogue that the pin drives full on with the pack at its lowest and that bears the
