@@ -29,7 +29,9 @@ export function wireConsumers(consumers: readonly Consumer[], input: WiredInput)
     if (group.shape === 'pixels') return { ...consumer, follows: lines.get(consumer.id) ?? null };
     const atRail = currentAtRail(group, input, runOf);
     if (!atRail) return consumer;
-    return scaleTo({ ...consumer, follows: followAlone(atRail) }, atRail(input.nominalV(consumer.railId)));
+    // What is kept while a pin says dark is there already: lit, it is part of what flows.
+    const aboveRest = (railV: number): number => Math.max(0, atRail(railV) - consumer.restA);
+    return scaleTo({ ...consumer, follows: followAlone(aboveRest) }, aboveRest(input.nominalV(consumer.railId)));
   });
 }
 

@@ -117,11 +117,17 @@ describe('a light that a pin lights low, from a rail above the chip’s', () => 
 
   it('keeps what is left while it is dark out of its own rail, and the board’s rail gives so much less', () => {
     // 22 kΩ: (12 − 5 − 1.7) V / 22 kΩ = 0.24 mA.
-    const { consumers } = assess(circuitOf([light('supply', 22_000), supply, five, bareBoard], { moods: bright }));
+    const { consumers, driven } = assess(
+      circuitOf([light('supply', 22_000), supply, five, bareBoard], { moods: bright }),
+    );
     const restOf = (id: string): number => (consumers.find((each) => each.id === id)?.restA ?? 0) * 1000;
     expect(restOf('lights')).toBeGreaterThan(0.22);
     expect(restOf('lights')).toBeLessThan(0.27);
     expect(restOf('board')).toBeCloseTo(28 - restOf('lights'), 9);
+    // Lit it is no more than the light: (12 − 1.8) V / 22 kΩ = 0.46 mA, and not the rest on top of that.
+    const litA = (consumers.find((each) => each.id === 'lights')?.fullA ?? 0) + restOf('lights') / 1000;
+    expect(litA).toBeCloseTo(driven[0]?.totalA ?? Number.NaN, 7);
+    expect(litA).toBeLessThan(0.00048);
   });
 });
 
