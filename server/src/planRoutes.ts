@@ -9,12 +9,9 @@ import { Problem } from './problems.ts';
 import { revisionOf } from './revisions.ts';
 import type { Shelf } from './shelf.ts';
 
-const saveIdOf = (req: Request): string | null =>
-  z
-    .uuid()
-    .nullable()
-    .catch(null)
-    .parse(req.get('Save-Id') ?? null);
+const saveIdSchema = z.uuid().nullable().catch(null);
+
+const saveIdOf = (req: Request): string | null => saveIdSchema.parse(req.get('Save-Id') ?? null);
 
 function parse<T>(schema: z.ZodType<T>, value: unknown, what: string): T {
   const result = schema.safeParse(value);
