@@ -15,7 +15,7 @@ export const test = base.extend<{ quiet: undefined; bare: undefined }>({
   // Desk, drawer and parts of one's own are the server's: no test finds what another left there.
   bare: [
     async ({ request }, use) => {
-      for (const name of ['desk', 'drawer', 'own-parts']) {
+      for (const name of ['desk', 'drawer', 'own-parts', 'units']) {
         const { revision } = await (await request.get(`/api/workshop/${name}`)).json();
         await request.put(`/api/workshop/${name}`, { data: [], headers: { 'If-Match': `"${revision}"` } });
       }

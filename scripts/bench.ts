@@ -9,6 +9,7 @@ import { applyChanges, changeItem, type Design } from '@glimmer/core/plan';
 import { readPlanText } from '@glimmer/core/plan/reading';
 import { runNight } from '@glimmer/core/power';
 import { answerSum, findSum } from '@glimmer/core/sums';
+import { usualPrinter } from '@glimmer/core/units';
 import { circuitKinds, createStream } from '../core/tests/circuits.ts';
 
 const read = readPlanText(readFileSync(new URL('../demo/anglerfish-headdress.glimmer.json', import.meta.url), 'utf8'));
@@ -133,7 +134,7 @@ for (const name of ['led-resistor', 'runtime', 'tape-cut', 'feed-points'] as con
   );
   row(
     `quick sum ${name}, ms`,
-    median(() => answerSum(sum, given), 15),
+    median(() => answerSum(sum, given, usualPrinter), 15),
   );
 }
 

@@ -20,6 +20,7 @@ import {
 import { checkPlan } from '@glimmer/core/findings';
 import type { Plan } from '@glimmer/core/plan';
 import { readPlanText } from '@glimmer/core/plan/reading';
+import { type Printer, parseUnits, printerFor } from '@glimmer/core/units';
 import { strToU8, zipSync } from 'fflate';
 import { runSum } from './sumCommand.ts';
 import { UseError } from './useError.ts';
@@ -38,6 +39,8 @@ const usage = `Use: ./glimmer COMMAND
   sum [NAME [key=value …]] [--json]
                                quick sums: without a name their list, without values what one takes
 FILE may be - for standard input.
+--units WORDS                  with any of them: what is read and written, with commas: mm or in, gauge or mm2,
+                               C or F, a currency sign; such as --units in,mm2,F,€
 `;
 
 function readFile(path: string | undefined): string {
@@ -97,14 +100,14 @@ function writeNetlist(plan: Plan, { charge, mood, open }: Looked): string {
   }
 }
 
-const exporters: Readonly<Record<string, (plan: Plan, looked: Looked) => string | Uint8Array>> = {
-  'shopping-csv': (plan) => exportShoppingCsv(assess(plan.design), plan.design.piece.copies),
-  'wires-csv': (plan) => exportWireCsv(assess(plan.design)),
-  'template-svg': (plan) => exportTemplateSvg(plan, assess(plan.design), 'front'),
-  'template-back-svg': (plan) => exportTemplateSvg(plan, assess(plan.design), 'back'),
-  'mood-card': (plan) => writeMoodCard(plan, assess(plan.design)),
+const exporters: Readonly<Record<string, (plan: Plan, printer: Printer, looked: Looked) => string | Uint8Array>> = {
+  'shopping-csv': (plan, printer) => exportShoppingCsv(assess(plan.design), plan.design.piece.copies, printer),
+  'wires-csv': (plan, printer) => exportWireCsv(assess(plan.design), printer),
+  'template-svg': (plan, printer) => exportTemplateSvg(plan, assess(plan.design), 'front', printer),
+  'template-back-svg': (plan, printer) => exportTemplateSvg(plan, assess(plan.design), 'back', printer),
+  'mood-card': (plan, printer) => writeMoodCard(plan, assess(plan.design), printer),
   program: zipProgram,
-  netlist: writeNetlist,
+  netlist: (plan, _printer, looked) => writeNetlist(plan, looked),
   plan: (plan) => `${JSON.stringify(plan, null, 2)}\n`,
 };
 
@@ -113,11 +116,11 @@ function write(content: string | Uint8Array, out: string | undefined): void {
   else process.stdout.write(content);
 }
 
-function listFindings(plan: Plan): number {
+function listFindings(plan: Plan, { message }: Printer): number {
   const findings = checkPlan(plan, assess(plan.design));
   for (const finding of findings) {
     process.stdout.write(
-      `${finding.gravity.toUpperCase()}  ${finding.what}\n      ${finding.why}\n      ${finding.mend}\n`,
+      `${finding.gravity.toUpperCase()}  ${message(finding.what)}\n      ${message(finding.why)}\n      ${message(finding.mend)}\n`,
     );
   }
   if (findings.length === 0) process.stdout.write('No findings.\n');
@@ -134,6 +137,13 @@ function simulate(plan: Plan): number {
   return 0;
 }
 
+/** The printer of the units that are asked for. */
+function printerOf(text: string): Printer {
+  const read = parseUnits(text);
+  if (!read.ok) throw new UseError(`--units: ${read.problem}`);
+  return printerFor(read.units);
+}
+
 function run(args: readonly string[]): number {
   const { values, positionals } = parseArgs({
     args: [...args],
@@ -146,6 +156,7 @@ function run(args: readonly string[]): number {
       charge: { type: 'string' },
       mood: { type: 'string' },
       open: { type: 'string', multiple: true, default: [] },
+      units: { type: 'string', default: '' },
       help: { type: 'boolean', default: false },
     },
   });
@@ -154,12 +165,15 @@ function run(args: readonly string[]): number {
     process.stdout.write(usage);
     return command === undefined && !values.help ? 2 : 0;
   }
+  const printer = printerOf(values.units);
   switch (command) {
     case 'assess': {
       const plan = loadPlan(file);
       const assessment = assess(plan.design);
       write(
-        values.brief ? writeBrief(plan, assessment) : `${JSON.stringify(tellAssessment(plan, assessment), null, 2)}\n`,
+        values.brief
+          ? writeBrief(plan, assessment, printer)
+          : `${JSON.stringify(tellAssessment(plan, assessment, printer), null, 2)}\n`,
         values.out,
       );
       return 0;
@@ -167,15 +181,15 @@ function run(args: readonly string[]): number {
     case 'simulate':
       return simulate(loadPlan(file));
     case 'sum':
-      return runSum(positionals.slice(1), values.json);
+      return runSum(positionals.slice(1), values.json, printer);
     case 'check':
-      return listFindings(loadPlan(file));
+      return listFindings(loadPlan(file), printer);
     case 'export': {
       const exporter = exporters[values.as ?? ''];
       if (!exporter)
         throw new UseError(`--as takes one of: ${Object.keys(exporters).join(', ')}; got ${values.as ?? 'nothing'}`);
       const looked = { charge: values.charge, mood: values.mood, open: values.open };
-      write(exporter(loadPlan(file), looked), values.out);
+      write(exporter(loadPlan(file), printer, looked), values.out);
       return 0;
     }
     case 'demo': {

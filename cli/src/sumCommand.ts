@@ -10,6 +10,7 @@ import {
   showInput,
   writeAnswer,
 } from '@glimmer/core/sums';
+import type { Printer } from '@glimmer/core/units';
 import { UseError } from './useError.ts';
 
 /** All sums with what they answer, by group. */
@@ -23,10 +24,10 @@ function listSums(): string {
 }
 
 /** What one sum takes, with an example that can be typed as it stands. */
-function describeSum(sum: QuickSum): string {
+function describeSum(sum: QuickSum, printer: Printer): string {
   const rows = Object.entries(sum.inputs).map(([key, input]) => {
     const isNeeded = input.as === 'quantity' && input.needed;
-    const initial = 'initial' in input ? showInput(sum, key, input.initial) : '';
+    const initial = 'initial' in input ? showInput(sum, key, input.initial, printer) : '';
     const remark = isNeeded ? 'needed' : initial === '' ? 'optional' : `taken as ${initial}`;
     const options = input.as === 'choice' && input.options.length < 9 ? ` (${input.options.join(' | ')})` : '';
     return `  ${input.word.padEnd(14)} ${input.label}${input.hint ? ` (${input.hint})` : ''}${options}; ${remark}; in JSON ${key}`;
@@ -39,7 +40,7 @@ function describeSum(sum: QuickSum): string {
     )
     .map(
       ([key, input]) =>
-        `${input.word}=${'initial' in input ? showInput(sum, key, input.initial).replaceAll(' ', '') : ''}`,
+        `${input.word}=${'initial' in input ? showInput(sum, key, input.initial, printer).replaceAll(' ', '') : ''}`,
     );
   return `${sum.title}\n${sum.about}\n\n${rows.join('\n')}\n\nSuch as: ./glimmer sum ${sum.name} ${example.join(' ')}\n`;
 }
@@ -97,7 +98,7 @@ function gatherInputs(args: readonly string[], json: boolean): Record<string, un
 }
 
 /** `./glimmer sum [NAME [key=value …]] [--json]`. Exit status 1 where the answer holds a stop. */
-export function runSum(args: readonly string[], json: boolean): number {
+export function runSum(args: readonly string[], json: boolean, printer: Printer): number {
   const [name, ...rest] = args;
   if (name === undefined) {
     process.stdout.write(
@@ -119,17 +120,26 @@ export function runSum(args: readonly string[], json: boolean): number {
     );
   }
   if (rest.length === 0 && !json) {
-    process.stdout.write(describeSum(sum));
+    process.stdout.write(describeSum(sum, printer));
     return 0;
   }
-  const answered: Answered = answerSum(sum, gatherInputs(rest, json));
+  const answered: Answered = answerSum(sum, gatherInputs(rest, json), printer);
   if (!answered.ok)
     throw new UseError(
       json
-        ? JSON.stringify({ sum: sum.name, problems: answered.problems }, null, 2)
-        : answered.problems.map(({ word, problem }) => `${word}: ${problem}`).join('\n'),
+        ? JSON.stringify(
+            {
+              sum: sum.name,
+              problems: answered.problems.map(({ word, problem }) => ({ word, problem: printer.message(problem) })),
+            },
+            null,
+            2,
+          )
+        : answered.problems.map(({ word, problem }) => `${word}: ${printer.message(problem)}`).join('\n'),
     );
   const { answer } = answered;
-  process.stdout.write(json ? `${JSON.stringify(answerToJson(answer), null, 2)}\n` : writeAnswer(answer));
+  process.stdout.write(
+    json ? `${JSON.stringify(answerToJson(answer, printer), null, 2)}\n` : writeAnswer(answer, printer),
+  );
   return answer.findings.some((each) => each.gravity === 'stop') ? 1 : 0;
 }

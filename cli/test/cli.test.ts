@@ -36,6 +36,28 @@ describe('./glimmer', () => {
     expect(stdout).toMatch(/^Anglerfish headdress\n=+\nMark +[0-9a-f]{8}: .*\nLights +69 in 4 groups/);
     expect(stdout).toMatch(/STOP +Strike is set to 70 %/);
   });
+  it('--units: in inches, mm² and °F, with a sign before money; the numbers of machines stay as they are', () => {
+    const brief = run('assess', demo, '--brief', '--units', 'in,mm2,F,€').stdout;
+    expect(brief).toMatch(/Cost +€\d+\.\d\d a copy/);
+    expect(brief).toMatch(/at \d+(\.\d)? °F/);
+    expect(brief).not.toMatch(/ mm\b| °C/);
+    // The bore is 4.2 mm, 0.16535 in; the tape of 583 mm 22.953 in, 15/16 on a rule.
+    const found = run('check', demo, '--units', 'in').stdout;
+    expect(found).toContain('the bore is 0.165 in');
+    expect(found).toContain('you say 22 15/16 in');
+    const [usual, inches] = [run('assess', demo), run('assess', demo, '--units', 'in')].map((each) =>
+      JSON.parse(each.stdout),
+    );
+    expect(inches.figures).toEqual(usual.figures);
+    expect(inches.runs).toEqual(usual.runs);
+    expect(run('export', demo, '--as', 'wires-csv', '--units', 'in').stdout).toContain('length mm');
+    // A bare number is in the unit that is asked for: 10 in are 254 mm.
+    const drop = (...args: string[]): number =>
+      JSON.parse(run('sum', 'wire', 'current=1A', ...args, '--json').stdout).results.dropV;
+    expect(drop('length=10', '--units', 'in')).toBeCloseTo(drop('length=254'), 12);
+    const refused = run('check', demo, '--units', 'furlong');
+    expect([refused.status, refused.stderr]).toEqual([2, expect.stringContaining('"furlong" is no unit')]);
+  });
   it('check: status 1 where there is a stop, 0 where there is none', () => {
     expect(run('check', demo).status).toBe(1);
     const clean = run('check', mended);

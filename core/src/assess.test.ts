@@ -29,6 +29,7 @@ import { itemsOf } from './items/index.ts';
 import { paintFrame } from './motion/index.ts';
 import { builtInLibrary } from './parts/index.ts';
 import { applyChanges, changeItem, type Design, emptyDesign, plenty } from './plan/index.ts';
+import { mm, quantity, usualPrinter } from './units/index.ts';
 
 describe('the pipeline', () => {
   it('the demo: 66 pixels and three lights, the check jaw’s currents', () => {
@@ -66,7 +67,7 @@ describe('the pipeline', () => {
       expect(() => checkDesign(design, a)).not.toThrow();
       for (const figure of barFigures)
         expect(JSON.stringify(explainFigure(a, figure))).not.toMatch(/NaN|undefined|Infinity/);
-      expect(writeBrief(planOf(design), a)).not.toMatch(/NaN|undefined|Infinity/);
+      expect(writeBrief(planOf(design), a, usualPrinter)).not.toMatch(/NaN|undefined|Infinity/);
     }
   });
 
@@ -156,11 +157,11 @@ describe('what is taken out', () => {
       const changed = { ...plan, design: applyChanges(plan.design, changes) };
       const assessed = assess(changed.design);
       const inList =
-        exportShoppingCsv(assessed, 1)
+        exportShoppingCsv(assessed, 1, usualPrinter)
           .match(/(\d+) lights/g)
           ?.reduce((sum, text) => sum + Number.parseInt(text, 10), 0) ?? 0;
       const inDrawing =
-        (exportTemplateSvg(changed, assessed).split('the drawn line is')[0] ?? '').match(
+        (exportTemplateSvg(changed, assessed, 'front', usualPrinter).split('the drawn line is')[0] ?? '').match(
           /<rect x="[\d.-]+" y="[\d.-]+" width="2"/g,
         )?.length ?? 0;
       const inData = assessed.dataLines.reduce((sum, { line }) => sum + line.pixels, 0);
@@ -173,7 +174,7 @@ describe('what is taken out', () => {
     expect(count([583, 204])).toEqual([58, 58, 58, 58]);
   });
   it('the shopping list is a CSV whose costs add up, for all copies', () => {
-    const rows = Papa.parse<Record<string, string>>(exportShoppingCsv(a, 3), {
+    const rows = Papa.parse<Record<string, string>>(exportShoppingCsv(a, 3, usualPrinter), {
       header: true,
       skipEmptyLines: true,
     }).data;
@@ -182,13 +183,16 @@ describe('what is taken out', () => {
     expect(rows.length).toBe(a.shopping.length);
   });
   it('the wire list has one line a core, and a name that looks like a formula stays a text', () => {
-    const rows = Papa.parse<Record<string, string>>(exportWireCsv(a), { header: true, skipEmptyLines: true }).data;
+    const rows = Papa.parse<Record<string, string>>(exportWireCsv(a, usualPrinter), {
+      header: true,
+      skipEmptyLines: true,
+    }).data;
     expect(rows.length).toBe(a.runs.reduce((sum, run) => sum + run.cores.length, 0));
     const sly = assess(soundDesign({ leds: [ledsOf({ name: '=1+1' })] }));
-    expect(exportWireCsv(sly)).toContain("'=1+1");
+    expect(exportWireCsv(sly, usualPrinter)).toContain("'=1+1");
   });
   it('the template is at true size, escaped, and its back mirrors places only', () => {
-    const svg = exportTemplateSvg({ ...plan, name: 'Fish & <chips>' }, a);
+    const svg = exportTemplateSvg({ ...plan, name: 'Fish & <chips>' }, a, 'front', usualPrinter);
     expect(svg).toContain('width="680mm"');
     expect(svg).toContain('viewBox="0 0 680');
     expect(svg).toContain('Fish &amp; &lt;chips&gt;');
@@ -196,7 +200,7 @@ describe('what is taken out', () => {
       [...(text.split('the drawn line is')[0] ?? '').matchAll(/<rect x="([\d.-]+)" y="[\d.-]+" width="2"/g)].map(
         (match) => Number(match[1]) + 1,
       );
-    const [front, back] = [x(svg), x(exportTemplateSvg(plan, a, 'back'))];
+    const [front, back] = [x(svg), x(exportTemplateSvg(plan, a, 'back', usualPrinter))];
     front.forEach((place, i) => {
       // Front and back are each the other's mirror about the middle of the view.
       expect(place + (back[i] ?? 0)).toBeCloseTo(680, 1);
@@ -218,7 +222,19 @@ describe('what is taken out', () => {
     ];
     for (const each of all) expect(JSON.stringify(each)).not.toMatch(/NaN|undefined|\{[A-Z]/);
     // floor(583 mm · 74/m / 1) · 1
-    expect(explainTape(tape).sums[0]).toMatchObject({ answer: '43', filled: 'floor(583 mm · 74.00/m / 1) · 1' });
+    expect(explainTape(tape).sums[0]).toMatchObject({
+      answer: quantity('count', 43),
+      filled: [
+        'floor(',
+        mm(583),
+        ' · ',
+        quantity('perMetre', 74),
+        ' / ',
+        quantity('count', 1),
+        ') · ',
+        quantity('count', 1),
+      ],
+    });
   });
 });
 

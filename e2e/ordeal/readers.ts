@@ -3,6 +3,7 @@ import { checkPlan } from '@glimmer/core/findings';
 import { readPartsCsv, readStockCsv } from '@glimmer/core/parts';
 import { readPlanText } from '@glimmer/core/plan/reading';
 import { answerSum, quickSums } from '@glimmer/core/sums';
+import { usualPrinter } from '@glimmer/core/units';
 import { count, demos } from './count.ts';
 import { pick, random } from './random.ts';
 
@@ -59,7 +60,11 @@ export function feedReaders(): void {
   });
   const sum = pick(quickSums);
   attempt(`the sum ${sum.name}`, () => {
-    answerSum(sum, Object.fromEntries(Object.keys(sum.inputs).map((key) => [key, damage('20 mA 4k7 1:2, 3')])));
+    answerSum(
+      sum,
+      Object.fromEntries(Object.keys(sum.inputs).map((key) => [key, damage('20 mA 4k7 1:2, 3')])),
+      usualPrinter,
+    );
   });
 }
 

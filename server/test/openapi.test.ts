@@ -31,7 +31,7 @@ const repository: PlanRepository = {
   mark: () => Promise.resolve(true),
   ping: () => Promise.resolve(),
 };
-const none = { desk: [], drawer: [], 'own-parts': [] };
+const none = { desk: [], drawer: [], 'own-parts': [], units: [] };
 const app = appOver({
   store: {
     repository,

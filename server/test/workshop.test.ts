@@ -233,6 +233,7 @@ describe('the archive of a workshop', () => {
       'workshop/desk.json',
       'workshop/drawer.json',
       'workshop/own-parts.json',
+      'workshop/units.json',
     ]);
     await pool.query('truncate plans, pictures, belongings');
     const { body } = await bringIn(zip).expect(200);

@@ -30,6 +30,7 @@ import { itemsOf } from '../items/index.ts';
 import { paintFrame } from '../motion/index.ts';
 import { applyChanges, type Design, removeItem, removeMood } from '../plan/index.ts';
 import { readPlan, readPlanText } from '../plan/reading.ts';
+import { say, usualPrinter } from '../units/index.ts';
 
 const always = (check: (design: Design, assessment: Assessment) => void, numRuns = 120): void => {
   fc.assert(
@@ -63,6 +64,16 @@ const turnLights = ({ items }: Design): Design['items'] => {
   const isLight = (item: Design['items'][number]): boolean => 'route' in item || 'places' in item;
   return [...items.filter(isLight).reverse(), ...items.filter((item) => !isLight(item))];
 };
+
+const told = usualPrinter.message;
+
+/** An explanation with all its quantities printed, and a note where one of them is no number. */
+const tellAll = (value: unknown): string =>
+  JSON.stringify(value, (_key, each: unknown) =>
+    typeof each === 'object' && each !== null && 'kind' in each && 'value' in each
+      ? String(each.value).replace('Infinity', '–')
+      : each,
+  );
 
 describe('a design of any kind', () => {
   it('is a plan that is written and read again as it was', () => {
@@ -185,11 +196,11 @@ describe('a design of any kind', () => {
       const findings = checkDesign(design, assessment);
       expect(duplicates(findings.map((finding) => finding.id))).toEqual([]);
       for (const finding of findings) {
-        expect(new Set(finding.fixes.map((fix) => fix.label)).size).toBe(finding.fixes.length);
-        expect(`${finding.what} ${finding.why} ${finding.mend}`).not.toMatch(/NaN|undefined|Infinity|null/);
+        expect(new Set(finding.fixes.map((fix) => told(fix.label))).size).toBe(finding.fixes.length);
+        expect(told(say`${finding.what} ${finding.why} ${finding.mend}`)).not.toMatch(/NaN|undefined|Infinity|null/);
         for (const fix of finding.fixes) {
           const mended = applyChanges(design, fix.changes);
-          expect(problemsOf(mended), `${finding.id}: ${fix.label}`).toEqual([]);
+          expect(problemsOf(mended), told(say`${finding.id}: ${fix.label}`)).toEqual([]);
         }
       }
     }, 100);
@@ -201,7 +212,7 @@ describe('a design of any kind', () => {
         for (const fix of fixes) {
           const mended = applyChanges(design, fix.changes);
           const still = checkDesign(mended, assess(mended)).find((each) => each.id === id);
-          expect(still?.fixes ?? [], `${id}: ${what}`).not.toContainEqual(fix);
+          expect(still?.fixes ?? [], told(say`${id}: ${what}`)).not.toContainEqual(fix);
         }
       }
     }, 60);
@@ -219,17 +230,17 @@ describe('a design of any kind', () => {
         ...(assessment.dataLines.length > 0 ? [explainData(assessment)] : []),
       ];
       const sheets = [
-        writeBrief(plan, assessment),
-        writeMoodCard(plan, assessment),
-        exportShoppingCsv(assessment, design.piece.copies),
-        exportWireCsv(assessment),
-        exportTemplateSvg(plan, assessment, 'front'),
-        exportTemplateSvg(plan, assessment, 'back'),
+        writeBrief(plan, assessment, usualPrinter),
+        writeMoodCard(plan, assessment, usualPrinter),
+        exportShoppingCsv(assessment, design.piece.copies, usualPrinter),
+        exportWireCsv(assessment, usualPrinter),
+        exportTemplateSvg(plan, assessment, 'front', usualPrinter),
+        exportTemplateSvg(plan, assessment, 'back', usualPrinter),
         ...Object.values(exportProgram(plan, assessment, {})),
       ];
-      expect(JSON.stringify(opened)).not.toMatch(/NaN|undefined|Infinity/);
+      expect(opened.map(tellAll).join('\n')).not.toMatch(/NaN|undefined|Infinity/);
       // What is printed for other programs keeps to its schema, and has no number that is none.
-      assessmentSchema.parse(tellAssessment(plan, assessment));
+      assessmentSchema.parse(tellAssessment(plan, assessment, usualPrinter));
       for (const sheet of sheets) expect(sheet).not.toMatch(/NaN|undefined|\bInfinity\b|\[object/);
     }, 100);
   });
@@ -239,7 +250,7 @@ describe('a design of any kind', () => {
       const steps = listSteps(design, assessment);
       expect(new Set(steps.map((step) => step.id)).size).toBe(steps.length);
       for (const { id, title, todo, expect: band } of steps) {
-        expect(`${title} ${todo}`).not.toMatch(/NaN|undefined|Infinity/);
+        expect(told(say`${title} ${todo}`)).not.toMatch(/NaN|undefined|Infinity/);
         if (!band) continue;
         expect(band.low, id).toBeLessThanOrEqual(band.likely);
         expect(band.high, id).toBeGreaterThanOrEqual(band.likely);

@@ -1,12 +1,12 @@
 import type { Driven, PortRef, RunDraft } from '../network/index.ts';
 import type { Design } from '../plan/index.ts';
-import { printQuantity } from '../units/index.ts';
+import { type Message, ohms, say } from '../units/index.ts';
 import type { BoardPins } from './pins.ts';
 
 /** Where one core begins and ends, in words: what a maker solders it to. */
 export interface CoreEnds {
-  readonly from: string;
-  readonly to: string;
+  readonly from: Message;
+  readonly to: Message;
 }
 
 /** What names are made of. */
@@ -29,7 +29,7 @@ function pinFor(demandId: string, { pins }: Named): string | null {
  * A port in words; a small part by what it is and what it serves, since a wire ends there and not at the item.
  * @example "390 Ω before Eyes 1", "transistor of Eyes, on pin 5 of Board"
  */
-function nameEnd({ item, port }: PortRef, named: Named): string {
+function nameEnd({ item, port }: PortRef, named: Named): Message {
   const { design, driven } = named;
   const nameOf = (id: string): string => design.items.find((each) => each.id === id)?.name ?? id;
   const own = design.items.find((each) => each.id === item);
@@ -42,7 +42,7 @@ function nameEnd({ item, port }: PortRef, named: Named): string {
   if (what === 'resistor') {
     const places = 'places' in served ? served.places : [];
     const light = places.length > 1 ? ` ${places.findIndex((place) => place.id === rest) + 1}` : '';
-    return `${sized?.resistor ? printQuantity('resistanceOhm', sized.resistor.resistorOhm) : 'resistor'} before ${served.name}${light}`;
+    return say`${sized?.resistor ? ohms(sized.resistor.resistorOhm) : 'resistor'} before ${served.name}${light}`;
   }
   const pin = pinFor(item, named) ?? 'its pin';
   if (what !== 'channel' || !sized?.transistor) return pin;

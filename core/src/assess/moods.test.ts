@@ -17,6 +17,7 @@ import {
   sayWhen,
 } from '../plan/index.ts';
 import { readPlan } from '../plan/reading.ts';
+import { usualPrinter } from '../units/index.ts';
 
 const reef: Plan = JSON.parse(
   readFileSync(new URL('../../../demo/reef-reliquary.glimmer.json', import.meta.url), 'utf8'),
@@ -170,7 +171,8 @@ describe('in words', () => {
   it('every occasion of every control can be said and is its own', () => {
     const words = listOccasions(reef.design).map((each) => each.words);
     expect(new Set(words).size).toBe(words.length);
-    for (const { when } of listOccasions(reef.design)) expect(sayWhen(reef.design, when).length).toBeGreaterThan(8);
+    for (const { when } of listOccasions(reef.design))
+      expect(usualPrinter.message(sayWhen(reef.design, when)).length).toBeGreaterThan(8);
     expect(sayWhen(reef.design, { kind: 'dark', controlId: 'lid' })).toContain('can’t give');
   });
   it('a switch that latches is not held and not pressed twice; a key is', () => {
@@ -186,13 +188,13 @@ describe('in words', () => {
     );
   });
   it('the card tells moods with their draw, cues, signs and the mark', () => {
-    const card = writeMoodCard(reef, assess(reef.design));
+    const card = writeMoodCard(reef, assess(reef.design), usualPrinter);
     expect(card).toContain(`Mark ${fingerprint(reef.design)}`);
     expect(card).toMatch(/Night reef \(at the start\), draws \d+ mA/);
     expect(card).toContain('1. In any mood, when Lid is on, for as long as it is: Offering over 1.50 s, and back');
     expect(card).toMatch(/SIGNS\nCharge low, by Charge/);
     for (const mood of reef.design.moods.list)
-      for (const move of Object.values(mood.moves)) expect(card).toContain(sayMove(move));
+      for (const move of Object.values(mood.moves)) expect(card).toContain(usualPrinter.message(sayMove(move)));
   });
 });
 

@@ -1,8 +1,8 @@
-import { kindOf, type PlacedGroup, type Purchase, pieces, resistors } from '../items/index.ts';
+import { kindOf, type PlacedGroup, type Purchase, pieces, resistors, SIGNAL_RESISTOR_W } from '../items/index.ts';
 import { type Driven, PULL_OHM, type WireRun } from '../network/index.ts';
 import type { Library } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
-import { printQuantity } from '../units/index.ts';
+import { gauge, type Message, say } from '../units/index.ts';
 import type { Sensing } from './sensing.ts';
 
 /** One line of what has to be had for one copy. */
@@ -21,15 +21,15 @@ function listSwitches(driven: Driven): Purchase[] {
   const isGate = part.type === 'field-effect';
   return [
     pieces(part.name, part.price, name, count),
-    resistors(gateOhm, '125 mW', `${name}, ${isGate ? 'gate' : 'base'}`, count),
+    resistors(gateOhm, SIGNAL_RESISTOR_W, `${name}, ${isGate ? 'gate' : 'base'}`, count),
     // A gate that floats is half on while the controller starts; a base above needs holding to plus as well.
     ...(isGate || part.side === 'high'
-      ? [resistors(PULL_OHM, '125 mW', `${name}, ${part.side === 'low' ? 'pull-down' : 'pull-up'}`, count)]
+      ? [resistors(PULL_OHM, SIGNAL_RESISTOR_W, `${name}, ${part.side === 'low' ? 'pull-down' : 'pull-up'}`, count)]
       : []),
     ...(helper
       ? [
           pieces(helper.name, helper.price, `${name}, helper`, count),
-          resistors(4700, '125 mW', `${name}, base of the helper`, count),
+          resistors(4700, SIGNAL_RESISTOR_W, `${name}, base of the helper`, count),
         ]
       : []),
   ];
@@ -52,9 +52,7 @@ function listLights(placed: readonly PlacedGroup[], driven: readonly Driven[]): 
       ];
     const count = group.places.length;
     const inSeries = own.flatMap((each) =>
-      each.resistor
-        ? [resistors(each.resistor.resistorOhm, printQuantity('powerW', group.group.resistorRatedW), group.name, count)]
-        : [],
+      each.resistor ? [resistors(each.resistor.resistorOhm, group.group.resistorRatedW, group.name, count)] : [],
     );
     return [pieces(group.part.name, group.part.price, group.name, count), ...inSeries, ...switches];
   });
@@ -76,22 +74,23 @@ function listParts(design: Pick<Design, 'items'>, library: Library): Purchase[] 
 const listDividers = (sensing: readonly Sensing[]): Purchase[] =>
   sensing.flatMap((each) =>
     each.kind === 'light'
-      ? [resistors(each.design.fixedOhm, '125 mW', `${each.control.name}, fixed, to minus`)]
+      ? [resistors(each.design.fixedOhm, SIGNAL_RESISTOR_W, `${each.control.name}, fixed, to minus`)]
       : [
-          resistors(each.design.upperOhm, '125 mW', `${each.control.name}, to the pack`),
-          resistors(each.design.lowerOhm, '125 mW', `${each.control.name}, to minus`),
+          resistors(each.design.upperOhm, SIGNAL_RESISTOR_W, `${each.control.name}, to the pack`),
+          resistors(each.design.lowerOhm, SIGNAL_RESISTOR_W, `${each.control.name}, to minus`),
         ],
   );
 
 function listWire(runs: readonly WireRun[]): Purchase[] {
-  const lengths = new Map<string, number>();
+  const lengths = new Map<string, { readonly name: Message; readonly metres: number }>();
   for (const run of runs) {
     for (const core of run.cores) {
-      const key = `Wire, stranded, ${run.gaugeAwg} gauge, ${core.colour}`;
-      lengths.set(key, (lengths.get(key) ?? 0) + (run.lengthMm ?? 0) / 1000);
+      const name = say`Wire, stranded, ${gauge(run.gaugeAwg)}, ${core.colour}`;
+      const key = JSON.stringify(name);
+      lengths.set(key, { name, metres: (lengths.get(key)?.metres ?? 0) + (run.lengthMm ?? 0) / 1000 });
     }
   }
-  return [...lengths].map(([name, metres]) => ({
+  return [...lengths.values()].map(({ name, metres }) => ({
     name,
     quantity: metres,
     unit: 'm' as const,
@@ -118,9 +117,10 @@ export function listShopping(options: {
     ...listDividers(sensing),
     ...listWire(runs),
   ]) {
-    const before = merged.get(line.name);
+    const key = JSON.stringify(line.name);
+    const before = merged.get(key);
     merged.set(
-      line.name,
+      key,
       before
         ? { ...before, quantity: before.quantity + line.quantity, forWhat: `${before.forWhat}; ${line.forWhat}` }
         : line,

@@ -10,7 +10,7 @@ import { tuneCapacity } from '../logbook/index.ts';
 import type { OwnPart } from '../parts/index.ts';
 import { createPlan, type Design, type Item, type Mood } from '../plan/index.ts';
 import { answerSum, answerToJson, findSum } from '../sums/index.ts';
-import { printQuantity } from '../units/index.ts';
+import { usualPrinter } from '../units/index.ts';
 
 /** A light of the maker’s own by its two points: forward voltage at 1 mA and at 20 mA. */
 const lightPart = (name: string, at1mA: number, at20mA: number, like = 'led-5mm-white'): OwnPart =>
@@ -75,7 +75,7 @@ describe('which way round a light on a pin is', () => {
     const cores = run?.cores.map((core) => core.meaning) ?? [];
     const files = exportProgram(createPlan({ id: crypto.randomUUID(), name: 'P', design }), assessment, {});
     const inverted = /UG_CHANNEL_LOW \{ 1 \}/.test(Object.values(files).join('\n'));
-    return { cores, inverted, csv: exportWireCsv(assessment), assessment };
+    return { cores, inverted, csv: exportWireCsv(assessment, usualPrinter), assessment };
   };
   it('lit high: channel and minus on every sheet, and a program that gives a high pin', () => {
     const { cores, inverted, csv } = tellsOf(onPin('pin high'));
@@ -151,7 +151,9 @@ describe('a sensor and a remote', () => {
       cores(sensor).join(),
     ).toBe(true);
     expect(cores(sensed('remote'))).toContain('minus');
-    expect(sensor.shopping.some((line) => /esistor/.test(line.name) && /eye/.test(line.forWhat))).toBe(true);
+    expect(
+      sensor.shopping.some((line) => /esistor/.test(usualPrinter.message(line.name)) && /eye/.test(line.forWhat)),
+    ).toBe(true);
   });
 });
 
@@ -367,9 +369,9 @@ describe('what is printed on a cell', () => {
   const sum = findSum('led-resistor');
   const ask = (supplyV: number) => {
     if (!sum) throw new Error('the sum of the resistor');
-    const answered = answerSum(sum, { supplyV, forwardV: 3.2, currentA: 0.02 });
+    const answered = answerSum(sum, { supplyV, forwardV: 3.2, currentA: 0.02 }, usualPrinter);
     if (!answered.ok) throw new Error(JSON.stringify(answered.problems));
-    return answerToJson(answered.answer);
+    return answerToJson(answered.answer, usualPrinter);
   };
   it('3.7 V for 3.2 V and 20 mA is 33 Ω, and 27 mA flow from a fresh cell: a stop', () => {
     const json = JSON.stringify(ask(3.7));
@@ -382,8 +384,8 @@ describe('what is printed on a cell', () => {
     expect(JSON.stringify(ask(5))).not.toContain('printed-voltage');
   });
   it('a season is told in days, a night in hours', () => {
-    expect(printQuantity('timeH', 2400)).toBe('100 days');
-    expect(printQuantity('timeH', 240)).toBe('240 h');
+    expect(usualPrinter.quantity('timeH', 2400)).toBe('100 days');
+    expect(usualPrinter.quantity('timeH', 240)).toBe('240 h');
   });
 });
 

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { demoPlan } from '../../tests/designs.ts';
 import { assess } from '../assess.ts';
 import { emptyDesign } from '../plan/index.ts';
+import { usualPrinter } from '../units/index.ts';
 import { expectShare, findGates, judgeReading, listSteps, trackSteps } from './index.ts';
 
 const { design } = demoPlan();
@@ -27,10 +28,10 @@ describe('expected readings (N50)', () => {
     [980, 'wrong', /was it milli/],
     [9.8, 'wrong', /ten times/],
     [0, 'wrong', /no current/],
-  ])('%d A is %s', (value, verdict, say) => {
+  ])('%d A is %s', (value, verdict, words) => {
     const judged = judgeReading(expectShare('currentA', 0.98, 0.06), value);
     expect(judged.verdict).toBe(verdict);
-    expect(judged.say).toMatch(say);
+    expect(usualPrinter.message(judged.words)).toMatch(words);
   });
   it('178.6 for 180 Ω passes at −0.78 % (N56)', () => {
     const judged = judgeReading(expectShare('resistanceOhm', 180, 0.01), 178.6);
@@ -47,7 +48,10 @@ describe('expected readings (N50)', () => {
     const step = steps.find((each) => each.id === 'no-short');
     if (!step?.expect) throw new Error('expected a band');
     expect(judgeReading(step.expect, 25_000).verdict).toBe('right');
-    expect(judgeReading(step.expect, 3)).toMatchObject({ verdict: 'wrong', say: expect.stringContaining('bridge') });
+    expect(judgeReading(step.expect, 3)).toMatchObject({
+      verdict: 'wrong',
+      words: expect.arrayContaining([expect.stringContaining('bridge')]),
+    });
   });
 });
 
@@ -95,7 +99,7 @@ describe('progress', () => {
     const one = trackSteps(steps, { readings, done: [] }).find((each) => each.step.id === 'resistor:eyes');
     expect(one).toMatchObject({
       done: false,
-      judgement: { verdict: 'wrong', say: expect.stringContaining('a tenth') },
+      judgement: { verdict: 'wrong', words: expect.arrayContaining([expect.stringContaining('a tenth')]) },
     });
     const mended = trackSteps(steps, {
       readings: [...readings, readingOf('resistor:eyes', 388, '2026-11-01T12:00:00Z')],

@@ -4,6 +4,7 @@ import { assess } from '../assess.ts';
 import { checkPlan } from '../findings/index.ts';
 import { transistors } from '../parts/index.ts';
 import { applyChanges, changeItem, changeWay, type Design, type Plan } from '../plan/index.ts';
+import { gauge, ohms, quantitiesOf, say, usualPrinter } from '../units/index.ts';
 import { listRebuilds, listSteps, trackSteps, whatIsBuilt } from './index.ts';
 
 const { design } = demoPlan();
@@ -52,7 +53,7 @@ describe('what is soldered stays soldered', () => {
     const changed = applyChanges(design, changeItem(design, 'eyes', { resistorOhm: was - 30 }));
     const [found] = later(changed);
     // A resistor of the maker’s own lets the pin itself do: that is told of too.
-    expect(found?.undo.at(-1)).toBe('take out 390 Ω, put in 360 Ω');
+    expect(quantitiesOf(found?.undo.at(-1) ?? '')).toEqual([ohms(390), ohms(360)]);
     const kept = applyChanges(changed, found?.keep ?? []);
     expect(assess(kept).driven.find((each) => each.itemId === 'eyes')?.resistor?.resistorOhm).toBe(was);
     expect(later(kept)).toEqual([]);
@@ -60,7 +61,7 @@ describe('what is soldered stays soldered', () => {
   it('names the cores when the light is switched in another way, and switches it as it is built on a click', () => {
     const changed = applyChanges(design, changeWay(design, 'eyes', { way: 'pin low', board: null }));
     const [found] = later(changed);
-    expect(found?.undo.join('; ')).toMatch(
+    expect(found?.undo.map(usualPrinter.message).join('; ')).toMatch(
       /^rebuild how it is switched: not by a transistor to minus, but by the pin itself, lit low/,
     );
     const kept = applyChanges(changed, found?.keep ?? []);
@@ -101,7 +102,7 @@ describe('what is soldered stays soldered', () => {
       wires: { ...design.wires, runs: [{ runId, lengthMm: null, gaugeAwg, colours: null }] },
     });
     const [found] = later(withGauge(laid - 4));
-    expect(found?.undo).toEqual([`take out the wires of ${laid} gauge, lay ones of ${laid - 4} gauge`]);
+    expect(found?.undo).toEqual([say`take out the wires of ${gauge(laid)}, lay ones of ${gauge(laid - 4)}`]);
     expect(later(applyChanges(withGauge(laid - 4), found?.keep ?? []))).toEqual([]);
     expect(later(withGauge(laid + 2))).toEqual([]);
   });

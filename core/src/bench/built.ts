@@ -3,7 +3,7 @@ import type { Change } from '../items/index.ts';
 import { type PortRef, type WireRun, ways } from '../network/index.ts';
 import type { Library } from '../parts/index.ts';
 import { changeItem, changeWay, type Design, itemNamed, type Plan } from '../plan/index.ts';
-import { printQuantity } from '../units/index.ts';
+import { gauge, type Message, ohms, say } from '../units/index.ts';
 
 /** What a step made real: which cores it joined to what, by which pins, with which resistor. */
 export type Built = NonNullable<Plan['bench']['done'][number]['built']>;
@@ -66,7 +66,7 @@ export interface Rebuild {
   readonly stepId: string;
   readonly built: Built;
   /** What has to be done to the soldered piece, one thing after another. */
-  readonly undo: readonly string[];
+  readonly undo: readonly Message[];
   /** Edits that leave the piece as it is; null where no edit can. */
   readonly keep: readonly Change[] | null;
 }
@@ -80,10 +80,8 @@ const sayWay = (id: string): string => Object.values(ways).find((way) => way.id 
 const isThinner = (built: Built, now: Built): boolean =>
   built.gaugeAwg !== undefined && now.gaugeAwg !== undefined && built.gaugeAwg > now.gaugeAwg;
 
-const gaugeWords = ({ gaugeAwg }: Built): string => `${gaugeAwg} gauge`;
-
 /** What has to be unsoldered and soldered to get from what is built to what is planned. */
-function undoOf(built: Built, now: Built | null, library: Library): readonly string[] {
+function undoOf(built: Built, now: Built | null, library: Library): readonly Message[] {
   if (!now) return [`unsolder ${built.cores.map(tell).join(', ')}: the plan has no such wire any more`];
   const [before, after] = [built, now].map(
     ({ cores }) => new Map(cores.map((core): [string, Core] => [keyOf(core), core])),
@@ -96,23 +94,22 @@ function undoOf(built: Built, now: Built | null, library: Library): readonly str
       ? [`move ${core.meaning} from pin ${was.pin ?? '?'} to pin ${core.pin ?? '?'}`]
       : [];
   });
-  const ohms = (value: number): string => printQuantity('resistanceOhm', value);
   const isOther =
     built.resistorOhm !== null && now.resistorOhm !== null && Math.abs(built.resistorOhm / now.resistorOhm - 1) > 0.005;
   const way =
     built.way === now.way || built.way === null || now.way === null
       ? []
       : [`rebuild how it is switched: not by ${sayWay(built.way)}, but by ${sayWay(now.way)}`];
-  const resistor = isOther ? [`take out ${ohms(built.resistorOhm ?? 0)}, put in ${ohms(now.resistorOhm ?? 0)}`] : [];
+  const resistor = isOther ? [say`take out ${ohms(built.resistorOhm ?? 0)}, put in ${ohms(now.resistorOhm ?? 0)}`] : [];
   const nameOf = (id: string): string => library.parts.get(id)?.name ?? id;
   const transistor =
     built.transistor && now.transistor && built.transistor !== now.transistor
       ? [`take out ${nameOf(built.transistor)}, put in ${nameOf(now.transistor)}`]
       : [];
-  const gauge = isThinner(built, now)
-    ? [`take out the wires of ${gaugeWords(built)}, lay ones of ${gaugeWords(now)}`]
+  const thicker = isThinner(built, now)
+    ? [say`take out the wires of ${gauge(built.gaugeAwg ?? 0)}, lay ones of ${gauge(now.gaugeAwg ?? 0)}`]
     : [];
-  return [...way, ...off, ...on, ...moved, ...resistor, ...transistor, ...gauge];
+  return [...way, ...off, ...on, ...moved, ...resistor, ...transistor, ...thicker];
 }
 
 /** The edit that switches an item as it was built; null where no edit can. */

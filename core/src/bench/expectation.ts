@@ -1,4 +1,4 @@
-import { printQuantity, type QuantityKind } from '../units/index.ts';
+import { type Message, type QuantityKind, quantity, say } from '../units/index.ts';
 
 /** The band a reading should lie in: the model's spread and the meter's own, added as in the worst case. */
 export interface Expectation {
@@ -23,9 +23,9 @@ export function expectBetween(kind: QuantityKind, low: number, high: number, lik
 }
 
 /** The band in words. @example "365 Ω to 415 Ω", "1.00 kΩ or more", "43" */
-export function printBand({ kind, low, high }: Expectation): string {
-  if (!Number.isFinite(high)) return `${printQuantity(kind, low)} or more`;
-  return low === high ? printQuantity(kind, low) : `${printQuantity(kind, low)} to ${printQuantity(kind, high)}`;
+export function sayBand({ kind, low, high }: Expectation): Message {
+  if (!Number.isFinite(high)) return say`${quantity(kind, low)} or more`;
+  return low === high ? quantity(kind, low) : say`${quantity(kind, low)} to ${quantity(kind, high)}`;
 }
 
 export type Verdict = 'right' | 'near' | 'wrong';
@@ -34,10 +34,10 @@ export interface Judgement {
   readonly verdict: Verdict;
   /** Against the likely value, as a share. */
   readonly deviation: number;
-  readonly say: string;
+  readonly words: Message;
 }
 
-const slips: readonly (readonly [factor: number, say: string])[] = [
+const slips: readonly (readonly [factor: number, words: string])[] = [
   [1000, 'a thousand times too much: was it milli?'],
   [1e-3, 'a thousandth: was the unit mistaken?'],
   [10, 'ten times too much: a decade out, or the point in the wrong place'],
@@ -62,11 +62,11 @@ function explain(value: number, expected: Expectation): string {
 /** Judges a reading at once: inside the band, within half a band of it, or wrong with the likeliest slip. */
 export function judgeReading(expected: Expectation, value: number): Judgement {
   const deviation = expected.likely === 0 || !Number.isFinite(expected.likely) ? 0 : value / expected.likely - 1;
-  const band = printBand(expected);
+  const band = sayBand(expected);
   if (value >= expected.low && value <= expected.high)
-    return { verdict: 'right', deviation, say: `as expected (${band})` };
+    return { verdict: 'right', deviation, words: say`as expected (${band})` };
   const half = Number.isFinite(expected.high) ? (expected.high - expected.low) / 4 : 0;
   if (value >= expected.low - half && value <= expected.high + half)
-    return { verdict: 'near', deviation, say: `just outside ${band}: measure again, then look closer` };
-  return { verdict: 'wrong', deviation, say: `${explain(value, expected)} (expected ${band})` };
+    return { verdict: 'near', deviation, words: say`just outside ${band}: measure again, then look closer` };
+  return { verdict: 'wrong', deviation, words: say`${explain(value, expected)} (expected ${band})` };
 }

@@ -5,7 +5,7 @@ export {
   expectShare,
   type Judgement,
   judgeReading,
-  printBand,
+  sayBand,
   type Verdict,
 } from './expectation.ts';
 export { findGates, type StepProgress, trackSteps } from './progress.ts';

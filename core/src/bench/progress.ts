@@ -1,4 +1,5 @@
 import type { Plan, Reading } from '../plan/index.ts';
+import type { Message } from '../units/index.ts';
 import type { Rebuild } from './built.ts';
 import { type Judgement, judgeReading } from './expectation.ts';
 import type { BenchStep } from './steps.ts';
@@ -10,7 +11,7 @@ export interface StepProgress {
   readonly judgement: Judgement | null;
   readonly done: boolean;
   /** It was done, and the plan has changed since: what has to be done to the soldered piece. */
-  readonly undo: readonly string[];
+  readonly undo: readonly Message[];
 }
 
 /** A step with a reading is done when its last reading is not wrong; one without, when it was ticked and is still so. */

@@ -5,7 +5,7 @@ import type { Driven } from '../network/index.ts';
 import { chemistries, findPart } from '../parts/index.ts';
 import { controlsOf, type Design, itemNamed, sayWhen } from '../plan/index.ts';
 import { type Draws, drawAt, operate, scaleLit, sourceAt } from '../power/index.ts';
-import { printQuantity } from '../units/index.ts';
+import { gauge, joinMessages, type Message, mm, ohms, say } from '../units/index.ts';
 import { type Expectation, expectBetween, expectShare } from './expectation.ts';
 
 /** One step of the build with its test. `final` = it can't be taken back, so everything it closes is tested before. */
@@ -13,7 +13,7 @@ export interface BenchStep {
   readonly id: string;
   readonly chapter: 'Before soldering' | 'Soldering' | 'Before power' | 'First power' | 'Lights' | 'Closing';
   readonly title: string;
-  readonly todo: string;
+  readonly todo: Message;
   readonly probe: string | null;
   readonly expect: Expectation | null;
   readonly caution: string | null;
@@ -23,22 +23,29 @@ export interface BenchStep {
 type Draft = Pick<BenchStep, 'id' | 'chapter' | 'title' | 'todo'> & Partial<BenchStep>;
 
 const step = (draft: Draft): BenchStep => ({ probe: null, expect: null, caution: null, final: false, ...draft });
-const show = printQuantity;
 
 /** Width of the model's own doubt about a whole current. */
 const MODEL_SHARE = 0.1;
 
 /** Whether one piece of evidence of a group says which lights it has: its part, where it is a single light. */
 function beforeSoldering(design: Design, assessment: Assessment): BenchStep[] {
-  const bores = assessment.fits.filter((fit) => fit.fit);
+  const leastBores = new Map(
+    assessment.fits.flatMap(({ hollowId, fit }) => (fit ? [[hollowId, fit.leastBoreMm] as const] : [])),
+  );
   const drill =
-    bores.length > 0
+    leastBores.size > 0
       ? [
           step({
             id: 'drill',
             chapter: 'Before soldering',
             title: 'Drill and check the bores',
-            todo: `Drill to the sizes on the template; try one finished light in each: ${[...new Set(bores.map((fit) => `${design.hollows.find((hollow) => hollow.id === fit.hollowId)?.name} ${show('lengthMm', fit.fit?.leastBoreMm ?? 0)}`))].join(', ')}.`,
+            todo: say`Drill to the sizes on the template; try one finished light in each: ${joinMessages(
+              [...leastBores].map(
+                ([hollowId, boreMm]) =>
+                  say`${design.hollows.find((hollow) => hollow.id === hollowId)?.name ?? 'bore'} ${mm(boreMm)}`,
+              ),
+              ', ',
+            )}.`,
             caution: 'Eye protection; hold small work in a clamp.',
             final: true,
           }),
@@ -79,7 +86,7 @@ function measureResistor({ resistor, itemId, name, lightsOnChannel }: Driven): B
       id: `resistor:${itemId}`,
       chapter: 'Before soldering',
       title: `Measure a resistor for ${name}`,
-      todo: `Take ${lightsOnChannel.reduce((sum, count) => sum + count, 0)} of ${show('resistanceOhm', resistor.resistorOhm)}${marked ? ` (${marked})` : ''} and measure one, out of circuit.`,
+      todo: say`Take ${lightsOnChannel.reduce((sum, count) => sum + count, 0)} of ${ohms(resistor.resistorOhm)}${marked ? ` (${marked})` : ''} and measure one, out of circuit.`,
       probe: 'Meter on ohms, one probe on each leg; fingers off both.',
       expect: expectShare('resistanceOhm', resistor.resistorOhm, 0.05),
     }),
@@ -87,26 +94,29 @@ function measureResistor({ resistor, itemId, name, lightsOnChannel }: Driven): B
 }
 
 /** How a tape is cut: in one piece, or in one for each row of a grid. */
-function sayCut({ tape, cut }: PlacedTape): string {
+function sayCut({ tape, cut }: PlacedTape): Message {
   const { grid } = tape;
   if (!grid)
-    return `Cut at a mark after ${cut.lights} lights (${show('lengthMm', cut.litLengthMm)}). Count them, then cut. The arrow points away from the controller.`;
+    return say`Cut at a mark after ${cut.lights} lights (${mm(cut.litLengthMm)}). Count them, then cut. The arrow points away from the controller.`;
   const ways = grid.snakes
     ? 'Lay every second row the other way round, so that the arrows run on from row to row.'
     : 'Lay all rows the same way round.';
-  return `Cut ${grid.rows} pieces of ${grid.columns} lights each (${show('lengthMm', cut.litLengthMm / grid.rows)}). ${ways}`;
+  return say`Cut ${grid.rows} pieces of ${grid.columns} lights each (${mm(cut.litLengthMm / grid.rows)}). ${ways}`;
 }
 
 /** What each core is soldered to, and which pads of a tape are bridged where its wire ends. */
-function sayEnds({ coreEnds }: Assessment, run: Assessment['runs'][number]): string {
+function sayEnds({ coreEnds }: Assessment, run: Assessment['runs'][number]): Message {
   const ends = (coreEnds.get(run.id) ?? []).map(
-    ({ from, to }, c) => `${run.cores[c]?.colour ?? 'core'} from ${from} to ${to}`,
+    ({ from, to }, c) => say`${run.cores[c]?.colour ?? 'core'} from ${from} to ${to}`,
   );
-  const bridges = (coreEnds.get(`legs:bridge:${run.to.itemId}`) ?? []).map(({ from, to }) => `${from} to ${to}`);
-  return [
-    ...(ends.length > 0 ? [` Solder ${ends.join('; ')}.`] : []),
-    ...(bridges.length > 0 ? [` Bridge ${bridges.join(', ')}: they are lit together.`] : []),
-  ].join('');
+  const bridges = (coreEnds.get(`legs:bridge:${run.to.itemId}`) ?? []).map(({ from, to }) => say`${from} to ${to}`);
+  return joinMessages(
+    [
+      ...(ends.length > 0 ? [say` Solder ${joinMessages(ends, '; ')}.`] : []),
+      ...(bridges.length > 0 ? [say` Bridge ${joinMessages(bridges, ', ')}: they are lit together.`] : []),
+    ],
+    '',
+  );
 }
 
 function soldering(assessment: Assessment): BenchStep[] {
@@ -120,7 +130,7 @@ function soldering(assessment: Assessment): BenchStep[] {
             todo:
               group.shape === 'pixels'
                 ? sayCut(group)
-                : `Cut at a mark after ${group.cut.lights} lights (${show('lengthMm', group.cut.litLengthMm)}); the marks stand every ${group.part.lightsPerJoint}. Count them, then cut.${group.part.colours > 1 ? ` Its common pad is plus; beside it ${coloursOfTape(group.part).join(', ')}: read the letters, their order differs from reel to reel.` : ''}`,
+                : say`Cut at a mark after ${group.cut.lights} lights (${mm(group.cut.litLengthMm)}); the marks stand every ${group.part.lightsPerJoint}. Count them, then cut.${group.part.colours > 1 ? ` Its common pad is plus; beside it ${coloursOfTape(group.part).join(', ')}: read the letters, their order differs from reel to reel.` : ''}`,
             expect: { kind: 'count', likely: group.cut.lights, low: group.cut.lights, high: group.cut.lights },
             probe:
               'grid' in group.tape && group.tape.grid
@@ -136,7 +146,7 @@ function soldering(assessment: Assessment): BenchStep[] {
       id: `solder:${run.id}`,
       chapter: 'Soldering',
       title: `Wire: ${run.name}`,
-      todo: `${run.cores.map((core) => `${core.colour} = ${core.meaning}`).join(', ')}. ${run.lengthMm === null ? 'Its length is not known yet: lay both ends on the picture first.' : `Cut ${show('lengthMm', run.lengthMm)} of ${run.gaugeAwg} gauge; shrink sleeve on first; then solder and tug.`}${sayEnds(assessment, run)}`,
+      todo: say`${run.cores.map((core) => `${core.colour} = ${core.meaning}`).join(', ')}. ${run.lengthMm === null ? 'Its length is not known yet: lay both ends on the picture first.' : say`Cut ${mm(run.lengthMm)} of ${gauge(run.gaugeAwg)}; shrink sleeve on first; then solder and tug.`}${sayEnds(assessment, run)}`,
       caution: 'Air away from you, eyes covered, pack unplugged.',
     }),
   );
@@ -380,6 +390,8 @@ function lightUp(assessment: Assessment): BenchStep[] {
 }
 
 function closing(design: Design, assessment: Assessment): BenchStep[] {
+  const whens = design.moods.cues.map((cue) => sayWhen(design, cue.when));
+  const tried = [...new Map(whens.map((when) => [JSON.stringify(when), when])).values()];
   if (assessment.placed.every((group) => countLights(group) === 0)) return [];
   const cues =
     design.moods.cues.length > 0
@@ -388,7 +400,7 @@ function closing(design: Design, assessment: Assessment): BenchStep[] {
             id: 'cues',
             chapter: 'Closing',
             title: 'Try every cue',
-            todo: `Each three times, and wait for the way back: ${[...new Set(design.moods.cues.map((cue) => sayWhen(design, cue.when)))].join('; ')}.`,
+            todo: say`Each three times, and wait for the way back: ${joinMessages(tried, '; ')}.`,
           }),
         ]
       : [];

@@ -10,27 +10,37 @@ import {
   tapeLights,
 } from '../items/index.ts';
 import { baseResistor, cutLength, type Driven, type WireRun } from '../network/index.ts';
-import { ceilingSum, describeEnd, fuseBand, type LoadedLink, plainRunTime, printCeiling } from '../power/index.ts';
-import { printQuantity, printSum, type Sum } from '../units/index.ts';
+import { ceilingSum, describeEnd, fuseBand, type LoadedLink, plainRunTime, sayCeiling } from '../power/index.ts';
+import {
+  amps,
+  fillSum,
+  gauge,
+  hours,
+  type Message,
+  milliampHours,
+  mm,
+  ohms,
+  percent,
+  quantity,
+  type Sum,
+  say,
+  volts,
+} from '../units/index.ts';
 import { wireDrop, wireOhmPerMetre } from '../wires/index.ts';
 
 /** How a figure came about: its parts added up, the sums with their numbers, and where the doubt comes from. */
 export interface Explanation {
   readonly title: string;
-  readonly answer: string;
-  readonly lead: string;
-  readonly lines: readonly { readonly label: string; readonly value: string }[];
+  readonly answer: Message;
+  readonly lead: Message;
+  readonly lines: readonly { readonly label: Message; readonly value: Message }[];
   readonly sums: readonly Sum[];
-  readonly doubt: string | null;
+  readonly doubt: Message | null;
 }
 
 /** The figures of the reckoning bar. */
 export const barFigures = ['peak', 'usual', 'runs', 'weakest', 'ceiling'] as const;
 export type BarFigure = (typeof barFigures)[number];
-
-const amps = (value: number): string => printQuantity('currentA', value);
-const percent = (value: number): string => printQuantity('fraction', value);
-const hours = (value: number): string => printQuantity('timeH', value);
 
 const undecided = (title: string, needs: string): Explanation => ({
   title,
@@ -51,7 +61,7 @@ function inputSums({ supply }: Assessment): Sum[] {
     const state = supply.atPeak.nodes[i];
     if (!node.converter || isLinear(node.converter) || !state || state.outA <= 0) return [];
     const n = efficiencyAt(node.converter, state.outA, state.inV);
-    return [printSum(boostInput, { Vo: state.outV, Io: state.outA, n, Vi: state.inV })];
+    return [fillSum(boostInput, { Vo: state.outV, Io: state.outA, n, Vi: state.inV })];
   });
 }
 
@@ -109,14 +119,14 @@ function explainPeak(assessment: Assessment): Explanation {
     title: 'Peak draw',
     answer: amps(assessment.peakA),
     lead: most
-      ? `On the rails, when every light group of ${most.name} is at its height at once, at ${percent(most.brightness)} brightness. With all lights at full it would be ${amps(assessment.allWhiteA)}.`
+      ? say`On the rails, when every light group of ${most.name} is at its height at once, at ${percent(most.brightness)} brightness. With all lights at full it would be ${amps(assessment.allWhiteA)}.`
       : 'On the rails with every light at full, as there is no mood yet.',
     lines: [...lines, ...further],
     sums: inputSums(assessment),
     doubt: supply
       ? supply.atPeak.collapses
         ? 'Near its end the pack can’t give this: the voltage collapses.'
-        : `Near its end the pack gives ${amps(supply.atPeak.packA)} at ${printQuantity('voltageV', supply.atPeak.packV)} for it.`
+        : say`Near its end the pack gives ${amps(supply.atPeak.packA)} at ${volts(supply.atPeak.packV)} for it.`
       : null,
   };
 }
@@ -131,7 +141,7 @@ function explainUsual(assessment: Assessment): Explanation {
     answer: amps(assessment.usualA),
     lead: 'The mean on the rail over the course of the evening, with the cues that come in it. It decides how long the pack lasts; the peak decides whether it resets.',
     lines: assessment.course.map((stretch) => ({
-      label: `${assessment.moods.find((mood) => mood.moodId === stretch.moodId)?.name ?? 'lit'}, ${percent(stretch.minutes / minutes)} of the time`,
+      label: say`${assessment.moods.find((mood) => mood.moodId === stretch.moodId)?.name ?? 'lit'}, ${percent(stretch.minutes / minutes)} of the time`,
       value: amps(stretch.meanA),
     })),
     sums: [],
@@ -157,7 +167,7 @@ function explainRuns(assessment: Assessment): Explanation {
   const { pack } = supply.tree.source;
   return {
     title: 'Runs for',
-    answer: `${hours(runs.cautiousH)} to ${hours(runs.likelyH)}`,
+    answer: say`${hours(runs.cautiousH)} to ${hours(runs.likelyH)}`,
     lead: `${supply.rail.name} is run down step by step under the evening’s course. It ends because ${describeEnd(runs.end)}. The first figure is the cautious one: plan with it.`,
     lines: [
       { label: 'likely', value: hours(runs.likelyH) },
@@ -167,20 +177,20 @@ function explainRuns(assessment: Assessment): Explanation {
       { label: 'lost if the lights draw more', value: hours(runs.losses['light current']) },
       {
         label: 'left in the pack when it ends',
-        value: `${printQuantity('capacityMah', Math.max(0, pack.capacityMah - runs.drawnMah))}`,
+        value: milliampHours(Math.max(0, pack.capacityMah - runs.drawnMah)),
       },
       ...assessment.supplies
         .filter((each) => each !== supply && each.runsFor)
         .map((each) => ({ label: `${each.rail.name}, with caution`, value: hours(each.runsFor?.cautiousH ?? 0) })),
     ],
-    sums: [printSum(plainRunTime, { C: pack.capacityMah, I: meanA })],
+    sums: [fillSum(plainRunTime, { C: pack.capacityMah, I: meanA })],
     doubt: `Mostly from the ${runs.chiefCause}. The plain sum is longer: it lets the pack be emptied to the last, whatever its voltage.`,
   };
 }
 
 /** The weakest link in words; one that collapses has no share. */
-export function describeWeakest(link: LoadedLink): string {
-  return `${link.name}: ${Number.isFinite(link.fill) ? `${percent(link.fill)} of its limit` : 'collapses under the peak'}`;
+export function describeWeakest(link: LoadedLink): Message {
+  return say`${link.name}: ${Number.isFinite(link.fill) ? say`${percent(link.fill)} of its limit` : 'collapses under the peak'}`;
 }
 
 function explainWeakest(assessment: Assessment): Explanation {
@@ -197,11 +207,11 @@ function explainWeakest(assessment: Assessment): Explanation {
       supply.links.map((link) => ({
         label: link.name,
         value: Number.isFinite(link.loadA)
-          ? `${amps(link.loadA)} of ${amps(link.limitA)}`
-          : `collapses; good for ${amps(link.limitA)}`,
+          ? say`${amps(link.loadA)} of ${amps(link.limitA)}`
+          : say`collapses; good for ${amps(link.limitA)}`,
       })),
     ),
-    sums: first && Number.isFinite(first.mostA) ? [printSum(fuseBand, { I: first.mostA })] : [],
+    sums: first && Number.isFinite(first.mostA) ? [fillSum(fuseBand, { I: first.mostA })] : [],
     doubt: null,
   };
 }
@@ -214,15 +224,15 @@ export function explainCeiling(assessment: Assessment, ceiling: MoodCeiling): Ex
   );
   return {
     title: `Brightness ceiling of ${ceiling.name}`,
-    answer: printCeiling(ceiling.brightness),
-    lead: ceiling.limitedBy ? `Above it ${ceiling.limitedBy}.` : 'Nothing gives way even at full brightness.',
+    answer: sayCeiling(ceiling.brightness),
+    lead: ceiling.limitedBy ? say`Above it ${ceiling.limitedBy}.` : 'Nothing gives way even at full brightness.',
     lines: [
       { label: 'set to', value: percent(ceiling.setTo) },
-      { label: 'with a full pack', value: printCeiling(ceiling.fresh) },
-      { label: 'over the whole discharge', value: printCeiling(ceiling.brightness) },
+      { label: 'with a full pack', value: sayCeiling(ceiling.fresh) },
+      { label: 'over the whole discharge', value: sayCeiling(ceiling.brightness) },
     ],
     sums:
-      link && mood ? [printSum(ceilingSum, { Im: link.limitA, I0: mood.draw.restA, I1: mood.draw.dynamicPeakA })] : [],
+      link && mood ? [fillSum(ceilingSum, { Im: link.limitA, I0: mood.draw.restA, I1: mood.draw.dynamicPeakA })] : [],
     doubt: 'White is three dice: another colour has another ceiling.',
   };
 }
@@ -240,10 +250,10 @@ function explainLowestCeiling(assessment: Assessment): Explanation {
   return {
     ...own,
     title: 'Brightness ceiling',
-    lead: `The lowest of all moods is that of ${lowest.name}. ${own.lead}`,
+    lead: say`The lowest of all moods is that of ${lowest.name}. ${own.lead}`,
     lines: ceilings.map((ceiling) => ({
       label: ceiling.name,
-      value: `${printCeiling(ceiling.brightness)}, set to ${percent(ceiling.setTo)}`,
+      value: say`${sayCeiling(ceiling.brightness)}, set to ${percent(ceiling.setTo)}`,
     })),
   };
 }
@@ -265,7 +275,7 @@ export function explainDrive(driven: Driven): Explanation {
   const chip =
     driven.way.throughPin === 'given' && board?.part.regulator && !board.part.regulator.lifts
       ? [
-          printSum(regulatedChip, {
+          fillSum(regulatedChip, {
             Vr: feed.nominalV + board.part.regulator.dropOutV,
             Vd: board.part.regulator.dropOutV,
             Vn: board.part.logicV,
@@ -275,7 +285,7 @@ export function explainDrive(driven: Driven): Explanation {
   const base =
     transistor && transistor.part.type === 'bipolar'
       ? [
-          printSum(baseResistor, {
+          fillSum(baseResistor, {
             Vp: transistor.pinA * transistor.gateOhm + transistor.part.gateV,
             Vbe: transistor.part.gateV,
             g: 10,
@@ -288,7 +298,7 @@ export function explainDrive(driven: Driven): Explanation {
     { label: 'brightest corner', value: amps(corners.brightestA) },
     { label: 'dimmest corner', value: amps(corners.dimmestA) },
   ];
-  const doubt = `Forward voltage ${printQuantity('voltageV', driven.forwardV.likely)} ± ${printQuantity('voltageV', driven.forwardV.spread)} (${driven.forwardV.origin}), ${resistor ? 'resistor ± 5 %, ' : ''}${driven.way.throughPin === 'given' ? 'the pin' : 'supply'} ${printQuantity('voltageV', feed.leastV)} to ${printQuantity('voltageV', feed.mostV)}. The likely current is solved on the light’s curve, not with a constant drop.`;
+  const doubt = say`Forward voltage ${volts(driven.forwardV.likely)} ± ${volts(driven.forwardV.spread)} (${driven.forwardV.origin}), ${resistor ? 'resistor ± 5 %, ' : ''}${driven.way.throughPin === 'given' ? 'the pin' : 'supply'} ${volts(feed.leastV)} to ${volts(feed.mostV)}. The likely current is solved on the light’s curve, not with a constant drop.`;
   if (!resistor)
     return {
       title: `Current of ${driven.name}`,
@@ -300,7 +310,7 @@ export function explainDrive(driven: Driven): Explanation {
     };
   return {
     title: `Resistor of ${driven.name}`,
-    answer: printQuantity('resistanceOhm', resistor.resistorOhm),
+    answer: ohms(resistor.resistorOhm),
     lead: `${
       resistor.overruled
         ? 'Your own value, reckoned as it stands.'
@@ -309,19 +319,19 @@ export function explainDrive(driven: Driven): Explanation {
     lines: [
       ...currents,
       ...resistor.neighbours.map((each) => ({
-        label: `with ${printQuantity('resistanceOhm', each.resistorOhm)} instead`,
+        label: say`with ${ohms(each.resistorOhm)} instead`,
         value: amps(each.currentA),
       })),
     ],
     sums: [
       ...chip,
-      printSum(seriesResistor, {
+      fillSum(seriesResistor, {
         Vs: feed.nominalV,
         Vd: feed.nominalV - driven.forwardV.likely - resistor.headRoomV,
         Vf: driven.forwardV.likely,
         I: resistor.headRoomV / resistor.exactOhm,
       }),
-      printSum(resistorPower, { I: resistor.brightestA, R: resistor.resistorOhm }),
+      fillSum(resistorPower, { I: resistor.brightestA, R: resistor.resistorOhm }),
       ...base,
     ],
     doubt,
@@ -331,21 +341,20 @@ export function explainDrive(driven: Driven): Explanation {
 /** How a tape's count came about. */
 export function explainTape(tape: PlacedTape | PlacedPlain): Explanation {
   const { cut, part } = tape;
-  const mm = (value: number): string => printQuantity('lengthMm', value);
   return {
     title: `Lights of ${tape.name}`,
     answer: String(cut.lights),
-    lead: `Tape is cut only at its marks, every ${mm((1000 / part.perMetre) * part.lightsPerJoint)}.`,
+    lead: say`Tape is cut only at its marks, every ${mm((1000 / part.perMetre) * part.lightsPerJoint)}.`,
     lines: [
       { label: 'lit length', value: mm(cut.litLengthMm) },
       { label: 'gap left at the end', value: mm(cut.gapMm) },
       { label: `one cut shorter: ${cut.shorter.lights} lights`, value: mm(cut.shorter.lengthMm) },
       {
         label: `one cut longer: ${cut.longer.lights} lights`,
-        value: `${mm(cut.longer.lengthMm)}, ${mm(cut.longer.overMm)} too long`,
+        value: say`${mm(cut.longer.lengthMm)}, ${mm(cut.longer.overMm)} too long`,
       },
     ],
-    sums: [printSum(tapeLights, { L: tape.routeMm, d: part.perMetre, j: part.lightsPerJoint })],
+    sums: [fillSum(tapeLights, { L: tape.routeMm, d: part.perMetre, j: part.lightsPerJoint })],
     doubt: 'The pitch of a reel is good to about half a per cent: lay the reel on the route before you cut.',
   };
 }
@@ -354,7 +363,7 @@ export function explainTape(tape: PlacedTape | PlacedPlain): Explanation {
 export function explainRun(run: WireRun, distanceOnPictureMm: number | null): Explanation {
   return {
     title: run.name,
-    answer: `${run.lengthMm === null ? 'no length yet,' : printQuantity('lengthMm', run.lengthMm)} of ${run.gaugeAwg} gauge`,
+    answer: say`${run.lengthMm === null ? 'no length yet,' : mm(run.lengthMm)} of ${gauge(run.gaugeAwg)}`,
     lead: run.lengthOverruled
       ? 'The length is your own.'
       : run.lengthMm === null
@@ -365,10 +374,10 @@ export function explainRun(run: WireRun, distanceOnPictureMm: number | null): Ex
       ...(run.peakA === null ? [] : [{ label: 'flows at peak', value: amps(run.peakA) }]),
     ],
     sums: [
-      ...(run.lengthOverruled || distanceOnPictureMm === null ? [] : [printSum(cutLength, { d: distanceOnPictureMm })]),
+      ...(run.lengthOverruled || distanceOnPictureMm === null ? [] : [fillSum(cutLength, { d: distanceOnPictureMm })]),
       ...(run.peakA === null || run.lengthMm === null
         ? []
-        : [printSum(wireDrop, { I: run.peakA, L: run.lengthMm, r: wireOhmPerMetre(run.gaugeAwg) })]),
+        : [fillSum(wireDrop, { I: run.peakA, L: run.lengthMm, r: wireOhmPerMetre(run.gaugeAwg) })]),
     ],
     doubt: null,
   };
@@ -381,7 +390,7 @@ export function explainData(assessment: Assessment): Explanation | null {
   const chain = assessment.chains.find((each) => each.tapeIds.includes(first.tapeId));
   return {
     title: 'Pixel data',
-    answer: `${printQuantity('count', Math.floor(first.line.framesPerS))} frames a second at most`,
+    answer: say`${quantity('count', Math.floor(first.line.framesPerS))} frames a second at most`,
     lead: 'While a frame is sent the controller does nothing else.',
     lines: [
       { label: 'pixels on the line', value: String(first.line.pixels) },
@@ -391,13 +400,13 @@ export function explainData(assessment: Assessment): Explanation | null {
       },
     ],
     sums: [
-      printSum(frameTime, {
+      fillSum(frameTime, {
         N: first.line.pixels,
         b: first.line.bitsAPixel,
         tb: first.line.bitPeriodS,
         tl: first.line.latchS,
       }),
-      ...(chain && chain.railV > 0 ? [printSum(leastHighLevel, { Vp: chain.railV })] : []),
+      ...(chain && chain.railV > 0 ? [fillSum(leastHighLevel, { Vp: chain.railV })] : []),
     ],
     doubt: null,
   };

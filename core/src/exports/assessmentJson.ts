@@ -4,6 +4,7 @@ import { listSteps } from '../bench/index.ts';
 import { figuresOf } from '../figures/index.ts';
 import { checkPlan } from '../findings/index.ts';
 import type { Item, Plan } from '../plan/index.ts';
+import { type Printer, say } from '../units/index.ts';
 import { fingerprint } from './fingerprint.ts';
 
 const number = z.number().nullable();
@@ -162,7 +163,7 @@ function itemOf(assessment: Assessment, item: Item): AssessmentJson['items'][num
 }
 
 /** An assessed plan as plain data of a stable form, for other programs. */
-export function tellAssessment(plan: Plan, assessment: Assessment): AssessmentJson {
+export function tellAssessment(plan: Plan, assessment: Assessment, { message }: Printer): AssessmentJson {
   const { design } = plan;
   const ceilingOf = (moodId: string): number | null =>
     finite(assessment.ceilings.find((each) => each.moodId === moodId)?.brightness);
@@ -209,7 +210,7 @@ export function tellAssessment(plan: Plan, assessment: Assessment): AssessmentJs
       dropV: run.dropV,
     })),
     shopping: assessment.shopping.map(({ name, quantity: count, unit, unitPrice, forWhat }) => ({
-      name,
+      name: message(name),
       quantity: count,
       unit,
       unitPrice,
@@ -219,7 +220,7 @@ export function tellAssessment(plan: Plan, assessment: Assessment): AssessmentJs
       id,
       chapter,
       title,
-      todo,
+      todo: message(todo),
       probe,
       expect: expect && {
         kind: expect.kind,
@@ -232,11 +233,11 @@ export function tellAssessment(plan: Plan, assessment: Assessment): AssessmentJs
       id: finding.id,
       rule: finding.id.split(':')[0] ?? finding.id,
       gravity: finding.gravity,
-      stage: finding.stage,
+      stage: finding.stage ?? 'piece',
       about: finding.aboutId,
       actual: finding.actual && Number.isFinite(finding.actual.value) ? { ...finding.actual } : null,
       limit: finding.limit && Number.isFinite(finding.limit.value) ? { ...finding.limit } : null,
-      text: `${finding.what}. ${finding.why} ${finding.mend}`,
+      text: message(say`${finding.what}. ${finding.why} ${finding.mend}`),
     })),
   };
 }

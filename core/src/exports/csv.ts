@@ -1,18 +1,19 @@
 import Papa from 'papaparse';
 import type { Assessment } from '../assess.ts';
+import type { Printer } from '../units/index.ts';
 
 // A name typed by the maker may begin like a spreadsheet formula; it must stay a text.
 const write = (rows: readonly (readonly (string | number)[])[]): string =>
   `${Papa.unparse(rows as (string | number)[][], { escapeFormulae: true, newline: '\r\n' })}\r\n`;
 
 /** What to buy for all copies, as CSV: one line a part, with its sum. */
-export function exportShoppingCsv(assessment: Assessment, copies: number): string {
+export function exportShoppingCsv(assessment: Assessment, copies: number, printer: Printer): string {
   return write([
     ['part', 'for one', 'copies', 'in all', 'unit', 'unit price', 'cost', 'for what'],
     ...assessment.shopping.map((line) => {
       const inAll = line.quantity * copies;
       return [
-        line.name,
+        printer.message(line.name),
         rounded(line.quantity),
         copies,
         rounded(inAll),
@@ -26,7 +27,7 @@ export function exportShoppingCsv(assessment: Assessment, copies: number): strin
 }
 
 /** The wire list as CSV: one line a core, with where it runs, how long and how thick it is. */
-export function exportWireCsv(assessment: Assessment): string {
+export function exportWireCsv(assessment: Assessment, printer: Printer): string {
   return write([
     ['run', 'from', 'to', 'core', 'colour', 'gauge AWG', 'length mm', 'peak A', 'drop V', 'begins at', 'ends at'],
     ...assessment.runs.flatMap((run) =>
@@ -40,8 +41,8 @@ export function exportWireCsv(assessment: Assessment): string {
         run.lengthMm ?? '',
         run.peakA === null ? '' : run.peakA.toFixed(3),
         run.dropV.toFixed(3),
-        assessment.coreEnds.get(run.id)?.[c]?.from ?? '',
-        assessment.coreEnds.get(run.id)?.[c]?.to ?? '',
+        printer.message(assessment.coreEnds.get(run.id)?.[c]?.from ?? ''),
+        printer.message(assessment.coreEnds.get(run.id)?.[c]?.to ?? ''),
       ]),
     ),
   ]);

@@ -1,45 +1,45 @@
 import type { Assessment } from '../assess.ts';
 import { type Cue, controlsOf, type Mood, type Plan, sayLaying, sayMove, sayWhen } from '../plan/index.ts';
-import { printQuantity } from '../units/index.ts';
+import { amps, type Message, type Printer, say, seconds } from '../units/index.ts';
 import { fingerprint } from './fingerprint.ts';
 
 /** A cue as one sentence. */
-function sayCue(plan: Plan, cue: Cue): string {
+function sayCue(plan: Plan, cue: Cue): Message {
   const { design } = plan;
   const nameOf = (id: string): string => design.moods.list.find((mood) => mood.id === id)?.name ?? id;
   const from = cue.from === null ? 'any mood' : nameOf(cue.from);
-  const fade = cue.fadeS > 0 ? ` over ${printQuantity('timeS', cue.fadeS)}` : '';
+  const fade = cue.fadeS > 0 ? say` over ${seconds(cue.fadeS)}` : '';
   const back =
     cue.backAfterS === null
       ? cue.when.kind === 'while'
         ? ', and back when it ends'
         : ''
-      : `, and back after ${printQuantity('timeS', cue.backAfterS)}`;
-  return `In ${from}, when ${sayWhen(design, cue.when)}: ${nameOf(cue.to)}${fade}${back}.`;
+      : say`, and back after ${seconds(cue.backAfterS)}`;
+  return say`In ${from}, when ${sayWhen(design, cue.when)}: ${nameOf(cue.to)}${fade}${back}.`;
 }
 
 /** What a piece does and how it is worked, as a page of text for whoever wears it or looks after it. */
-export function writeMoodCard(plan: Plan, assessment: Assessment): string {
+export function writeMoodCard(plan: Plan, assessment: Assessment, printer: Printer): string {
   const { moods } = plan.design;
   const groundName = (id: string): string =>
     assessment.placed.find((each) => each.id === id)?.name ?? moods.sets?.find((each) => each.id === id)?.name ?? id;
-  const sayMoves = (moves: Mood['moves']): string[] =>
-    Object.entries(moves).map(([id, move]) => `  ${groundName(id)}: ${sayMove(move)}`);
+  const sayMoves = (moves: Mood['moves']): Message[] =>
+    Object.entries(moves).map(([id, move]) => say`  ${groundName(id)}: ${sayMove(move)}`);
   const start = moods.startId ?? moods.list[0]?.id;
   const moodLines = moods.list.flatMap((mood, i) => {
     const budget = assessment.moods[i];
     const drawA = budget?.limited?.meanA ?? budget?.meanA;
     return [
-      `${mood.name}${mood.id === start ? ' (at the start)' : ''}${drawA === undefined ? '' : `, draws ${printQuantity('currentA', drawA)}`}`,
+      say`${mood.name}${mood.id === start ? ' (at the start)' : ''}${drawA === undefined ? '' : say`, draws ${amps(drawA)}`}`,
       ...sayMoves(mood.moves),
-      ...(mood.tops ?? []).map((top) => `  ${groundName(top.on)}: ${sayLaying(top.how)}${sayMove(top.move)}`),
+      ...(mood.tops ?? []).map((top) => say`  ${groundName(top.on)}: ${sayLaying(top.how)}${sayMove(top.move)}`),
     ];
   });
   const signLines = (moods.signs ?? []).flatMap((sign) => {
     const control = controlsOf(plan.design).find((each) => each.id === sign.controlId);
     return [`${sign.name}, by ${control?.name ?? 'its control'}, over every mood`, ...sayMoves(sign.moves)];
   });
-  const part = (title: string, lines: readonly string[]): string[] => (lines.length > 0 ? [title, ...lines, ''] : []);
+  const part = (title: string, lines: readonly Message[]): Message[] => (lines.length > 0 ? [title, ...lines, ''] : []);
   return `${[
     `${plan.name}: how it is worked`,
     `Mark ${fingerprint(plan.design)}`,
@@ -47,10 +47,11 @@ export function writeMoodCard(plan: Plan, assessment: Assessment): string {
     ...part('MOODS', moodLines),
     ...part(
       'CUES',
-      moods.cues.map((cue, i) => `${i + 1}. ${sayCue(plan, cue)}`),
+      moods.cues.map((cue, i) => say`${i + 1}. ${sayCue(plan, cue)}`),
     ),
     ...part('SIGNS', signLines),
   ]
+    .map(printer.message)
     .join('\n')
     .trimEnd()}\n`;
 }

@@ -1,6 +1,6 @@
 import type { Assessment } from '../assess.ts';
 import type { Plan } from '../plan/index.ts';
-import { printQuantity } from '../units/index.ts';
+import { amps, type Message, say, usualPrinter } from '../units/index.ts';
 import { fingerprint } from './fingerprint.ts';
 import { listProgramParts, type ProgramPart } from './programPart.ts';
 import { writePins } from './programPins.ts';
@@ -33,10 +33,10 @@ clean:
 `;
 
 /** What the program does by itself to keep within the supply. */
-const sayLimit = ({ limit }: ProgramPart): string =>
+const sayLimit = ({ limit }: ProgramPart): Message =>
   limit.limitMicroA === 0
     ? 'The plan has no pack yet, so the program limits nothing: dim the moods until you know the supply.'
-    : `Light comes up over half a second, and no frame draws more than ${printQuantity('currentA', limit.limitMicroA / 1e6)}, which the supply bears with a tenth of its charge left.`;
+    : say`Light comes up over half a second, and no frame draws more than ${amps(limit.limitMicroA / 1e6)}, which the supply bears with a tenth of its charge left.`;
 
 /** Controllers for which a board file ships, ready to be built. */
 const readyBoards: ReadonlySet<string> = new Set(['controller-large-5v']);
@@ -62,7 +62,7 @@ function sayPins({ pinPlan, board, channels }: ProgramPart): string {
 }
 
 function writeChecklist(plan: Plan, part: ProgramPart): string {
-  return `# Loading the program of ${plan.name}${part.board ? `: ${part.board.name}` : ''}
+  return usualPrinter.message(say`# Loading the program of ${plan.name}${part.board ? `: ${part.board.name}` : ''}
 
 Mark of this plan: **${fingerprint(plan.design)}**. The same mark stands in the program and on the printed sheets; where they differ, one
 of them is older.
@@ -76,7 +76,7 @@ ${sayBuild(part)}
 7. Plug in one light group at a time. Before the first full frame: pack in, fuse in, hand on the switch.
    ${sayLimit(part)}
 8. If a setting makes it reset again and again: hold reset, load a program that does nothing, begin again at 6.
-`;
+`);
 }
 
 /** Texts of the engine and the board files, by file name, as they stand in the folder firmware/. */

@@ -1,11 +1,12 @@
 import { expect, it } from 'vitest';
 import { markRing } from '../lights/index.ts';
+import { usualPrinter } from '../units/index.ts';
 import { exportRingSvg } from './index.ts';
 
 const ring = { radiusMm: 62, count: 27, startDeg: 90, clockwise: true };
 
 it('draws a ring at true size: one unit a millimetre, every mark on its place, a rule of 100 mm', () => {
-  const svg = exportRingSvg({ radiusMm: 62, marks: markRing({ ...ring, back: false }) }, 'Crown');
+  const svg = exportRingSvg({ radiusMm: 62, marks: markRing({ ...ring, back: false }) }, 'Crown', usualPrinter);
   const [, width = '', height = ''] = /width="([\d.]+)mm" height="([\d.]+)mm"/.exec(svg) ?? [];
   expect(svg).toContain(`viewBox="0 0 ${width} ${height}"`);
   expect(svg).toContain('r="62"');

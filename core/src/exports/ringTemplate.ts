@@ -1,5 +1,5 @@
 import { chordOfRing, type RingMark } from '../lights/index.ts';
-import { printQuantity } from '../units/index.ts';
+import { mm, type Printer, quantity, say } from '../units/index.ts';
 import { drawHeader, MARGIN_MM, n, openSheet } from './sheet.ts';
 
 /** Room for the rule and its words, which are wider than a small ring. */
@@ -12,6 +12,7 @@ const LEAST_WIDTH_MM = 190;
 export function exportRingSvg(
   ring: { readonly radiusMm: number; readonly marks: readonly RingMark[] },
   title: string,
+  printer: Printer,
 ): string {
   const { radiusMm, marks } = ring;
   const widthMm = Math.max(LEAST_WIDTH_MM, 2 * (radiusMm + MARGIN_MM));
@@ -25,11 +26,11 @@ export function exportRingSvg(
       `<text x="${n(tx)}" y="${n(ty + 1)}" font-size="2.8" text-anchor="middle">${mark.number}</text>`,
     ].join('');
   });
-  const chord = printQuantity('lengthMm', chordOfRing.reckon({ r: radiusMm, N: marks.length }), { digits: 5 });
+  const chord = quantity('lengthMm', chordOfRing.reckon({ r: radiusMm, N: marks.length }), { digits: 5 });
   return `${[
     openSheet(widthMm, heightMm),
     drawHeader(
-      `${title}: ${marks.length} on a radius of ${printQuantity('lengthMm', radiusMm)}, dividers ${chord}`,
+      printer.message(say`${title}: ${marks.length} on a radius of ${mm(radiusMm)}, dividers ${chord}`),
       heightMm,
     ),
     `<circle cx="${n(cx)}" cy="${n(cy)}" r="${n(radiusMm)}" fill="none" stroke="#000" stroke-width="0.2"/>`,

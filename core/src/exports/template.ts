@@ -1,6 +1,6 @@
 import type { Assessment } from '../assess.ts';
 import { measureRoute, type Plan, type PlanPoint } from '../plan/index.ts';
-import { printQuantity } from '../units/index.ts';
+import { mm, type Printer, say } from '../units/index.ts';
 import { fingerprint } from './fingerprint.ts';
 import { drawHeader, escapeXml, MARGIN_MM, n, openSheet } from './sheet.ts';
 
@@ -36,6 +36,7 @@ function drawLeds(
   group: Extract<Assessment['placed'][number], { shape: 'lights' }>,
   assessment: Assessment,
   frame: Frame,
+  printer: Printer,
 ): string {
   return group.group.places
     .map((place, i) => {
@@ -46,7 +47,7 @@ function drawLeds(
       return [
         `<circle cx="${n(x)}" cy="${n(y)}" r="${n(radius)}" fill="none" stroke="#000" stroke-width="0.2"/>`,
         `<path d="M${n(x - radius - 2)} ${n(y)} h${n(2 * radius + 4)} M${n(x)} ${n(y - radius - 2)} v${n(2 * radius + 4)}" stroke="#000" stroke-width="0.15"/>`,
-        `<text x="${n(x + radius + 1.5)}" y="${n(y - 1)}" font-size="2.8">${escapeXml(group.name)}${group.places.length > 1 ? ` ${i + 1}` : ''}${drill === null ? '' : `, drill ${printQuantity('lengthMm', drill)}`}</text>`,
+        `<text x="${n(x + radius + 1.5)}" y="${n(y - 1)}" font-size="2.8">${escapeXml(group.name)}${group.places.length > 1 ? ` ${i + 1}` : ''}${drill === null ? '' : `, drill ${printer.message(mm(drill))}`}</text>`,
       ].join('');
     })
     .join('');
@@ -72,13 +73,14 @@ function drawStrips(
   assessment: Assessment,
   widthMm: number,
   topMm: number,
+  printer: Printer,
 ): { readonly text: string; readonly heightMm: number } {
   let y = topMm;
   const roomMm = Math.max(60, widthMm - 2 * MARGIN_MM);
   const parts = stripped(assessment).flatMap((group) => {
     const pitchMm = 1000 / group.part.perMetre;
     const drawnMm = measureRoute(group.tape.route);
-    const head = `<text x="${MARGIN_MM}" y="${n(y + 4)}" font-size="3.2">${escapeXml(group.name)}: the drawn line is ${n(Math.round(drawnMm))} mm, you measured ${n(Math.round(group.routeMm))} mm. Mark the lights by this strip, laid along the real edge.</text>`;
+    const head = `<text x="${MARGIN_MM}" y="${n(y + 4)}" font-size="3.2">${escapeXml(printer.message(say`${group.name}: the drawn line is ${mm(drawnMm)}, you measured ${mm(group.routeMm)}. Mark the lights by this strip, laid along the real edge.`))}</text>`;
     y += 8;
     const perPiece = Math.max(1, Math.floor(roomMm / pitchMm));
     const pieces = Math.ceil(group.cut.lights / perPiece);
@@ -103,17 +105,22 @@ function drawStrips(
  * The full-size marking template as SVG: one user unit is one millimetre, with a rule to check the printer by.
  * `side: 'back'` mirrors the places, not the writing, for work from behind.
  */
-export function exportTemplateSvg(plan: Plan, assessment: Assessment, side: 'front' | 'back' = 'front'): string {
+export function exportTemplateSvg(
+  plan: Plan,
+  assessment: Assessment,
+  side: 'front' | 'back',
+  printer: Printer,
+): string {
   const { view } = plan.design;
   const widthMm = view.widthMm + 2 * MARGIN_MM;
-  const strips = drawStrips(assessment, widthMm, view.heightMm + MARGIN_MM + 8);
+  const strips = drawStrips(assessment, widthMm, view.heightMm + MARGIN_MM + 8, printer);
   const frame: Frame = {
     widthMm,
     heightMm: view.heightMm + 2 * MARGIN_MM + strips.heightMm,
     at: ({ xMm, yMm }) => ({ x: MARGIN_MM + (side === 'front' ? xMm : view.widthMm - xMm), y: MARGIN_MM + yMm }),
   };
   const groups = assessment.placed.map((group) =>
-    group.shape === 'lights' ? drawLeds(group, assessment, frame) : drawTape(group, frame),
+    group.shape === 'lights' ? drawLeds(group, assessment, frame, printer) : drawTape(group, frame),
   );
   return `${[
     openSheet(frame.widthMm, frame.heightMm),

@@ -110,10 +110,10 @@ export function checkPlan({ design, bench }: Pick<Plan, 'design' | 'bench'>, ass
   return inOrder([...checkDesign(design, assessment), ...findRebuilds(input, bench)]);
 }
 
+const placeOf = ({ stage }: Finding): number => (stage === null ? -1 : stages.indexOf(stage));
+
 const inOrder = (findings: readonly Finding[]): Finding[] =>
-  [...findings].sort(
-    (a, b) => weight[a.gravity] - weight[b.gravity] || stages.indexOf(a.stage) - stages.indexOf(b.stage),
-  );
+  [...findings].sort((a, b) => weight[a.gravity] - weight[b.gravity] || placeOf(a) - placeOf(b));
 
 /** Findings that ask for something to be done. */
 export const isOpen = (finding: Finding): boolean => finding.gravity !== 'mind';

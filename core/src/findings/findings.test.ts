@@ -13,6 +13,7 @@ import { assess } from '../assess.ts';
 import type { Finding } from '../items/index.ts';
 import { applyChanges, type Design } from '../plan/index.ts';
 import { readPlan } from '../plan/reading.ts';
+import { say, usualPrinter } from '../units/index.ts';
 import { checkDesign, isOpen, listStageStates, listWishes } from './index.ts';
 
 const check = (design: Design): Finding[] => checkDesign(design, assess(design));
@@ -274,7 +275,8 @@ describe('each rule', () => {
     ).toBeDefined();
     expect(finding?.gravity).toBe(gravity);
     expect(finding?.fixes.length ?? 0).toBeGreaterThanOrEqual(fixable ? 1 : 0);
-    for (const text of [finding?.what, finding?.why, finding?.mend]) expect(text?.length).toBeGreaterThan(8);
+    for (const text of [finding?.what, finding?.why, finding?.mend])
+      expect(usualPrinter.message(text ?? '').length).toBeGreaterThan(8);
   });
 
   it.each(cases.filter(([, , , fixable]) => fixable))(
@@ -282,10 +284,12 @@ describe('each rule', () => {
     (id, _gravity, design) => {
       for (const fix of check(design).find((each) => each.id === id)?.fixes ?? []) {
         const mended = applyChanges(design, fix.changes);
-        expect(readPlan(planOf(mended)).ok, fix.label).toBe(true);
+        expect(readPlan(planOf(mended)).ok, usualPrinter.message(fix.label)).toBe(true);
         expect(
           check(mended).some((finding) => finding.id === id),
-          `${fix.label}: ${check(mended).find((finding) => finding.id === id)?.what}`,
+          usualPrinter.message(
+            say`${fix.label}: ${check(mended).find((finding) => finding.id === id)?.what ?? 'gone'}`,
+          ),
         ).toBe(false);
       }
     },

@@ -2,11 +2,9 @@ import type { SupplyAssessment } from '../assess.ts';
 import { type Finding, type Fix, kindOf, type PackItem } from '../items/index.ts';
 import { chemistries, switches } from '../parts/index.ts';
 import { changeItem } from '../plan/index.ts';
-import { printQuantity } from '../units/index.ts';
+import { amps, type Message, say } from '../units/index.ts';
 import type { Rule } from './finding.ts';
 import { guardedBy, shortA, suitFuse } from './fuses.ts';
-
-const amps = (value: number): string => printQuantity('currentA', value);
 
 const isBurning = (item: PackItem, supply: SupplyAssessment): boolean => {
   const part = supply.rail.gives.form === 'cells' ? supply.rail.gives.part : null;
@@ -37,8 +35,8 @@ function noFuse({ item, burns, bestA, shortA: short, fit }: Fused): Finding[] {
       what: `No fuse in the lead of ${item.name}`,
       why: burns
         ? 'A pinched lead turns the cell’s whole energy to heat in seconds, and a lithium cell can burn.'
-        : `A pinched lead takes up to ${amps(short)} from it: wire and switch get hot enough to burn.`,
-      mend: `Fit a fuse close to the pack${bestA === null ? '' : `: ${amps(bestA)} suits`}.`,
+        : say`A pinched lead takes up to ${amps(short)} from it: wire and switch get hot enough to burn.`,
+      mend: say`Fit a fuse close to the pack${bestA === null ? '' : say`: ${amps(bestA)} suits`}.`,
       fixes: fit,
     },
   ];
@@ -52,9 +50,9 @@ function neverBlows({ item, burns, bestA, shortA: short, fit }: Fused, fuseA: nu
     gravity: 'mend',
     actual: { kind: 'currentA', value: fuseA },
     limit: { kind: 'currentA', value: short / 2 },
-    what: `The fuse of ${amps(fuseA)} never blows: ${item.name} gives ${amps(short)} into a short`,
+    what: say`The fuse of ${amps(fuseA)} never blows: ${item.name} gives ${amps(short)} into a short`,
     why: 'A fuse wants about twice its rating to blow in seconds; these cells limit themselves below that.',
-    mend: bestA === null ? 'Leave it out: a short only drains them.' : `Fit ${amps(bestA)}, or leave it out.`,
+    mend: bestA === null ? 'Leave it out: a short only drains them.' : say`Fit ${amps(bestA)}, or leave it out.`,
     fixes: burns ? fit : [...fit, leaveOut],
   };
 }
@@ -75,12 +73,12 @@ function largeFuse({ item, supply, bestA, fit }: Fused, fuseA: number): Finding[
       actual: { kind: 'currentA', value: fuseA },
       limit: { kind: 'currentA', value: worst?.limitA ?? 2 * packA },
       what: worst
-        ? `The fuse of ${amps(fuseA)} guards too little: ${worst.name} bears ${amps(worst.limitA)}`
-        : `The fuse of ${amps(fuseA)} guards too little`,
+        ? say`The fuse of ${amps(fuseA)} guards too little: ${worst.name} bears ${amps(worst.limitA)}`
+        : say`The fuse of ${amps(fuseA)} guards too little`,
       why: worst
         ? 'What is behind it burns before the fuse does.'
-        : `At peak ${amps(packA)} flow; a fuse should be 1.25 to 2 times that.`,
-      mend: bestA === null ? 'Take a smaller fuse, or stronger parts behind it.' : `Fit ${amps(bestA)}.`,
+        : say`At peak ${amps(packA)} flow; a fuse should be 1.25 to 2 times that.`,
+      mend: bestA === null ? 'Take a smaller fuse, or stronger parts behind it.' : say`Fit ${amps(bestA)}.`,
       fixes: fit,
     },
   ];
@@ -93,7 +91,7 @@ export const fuseRule: Rule = ({ design, assessment }) =>
     if (gives.form !== 'cells') return [];
     const { item } = gives;
     const [bestA, short] = [suitFuse(supply), shortA(supply)];
-    const set = (label: string, fuseA: number | null): Fix => ({
+    const set = (label: Message, fuseA: number | null): Fix => ({
       label,
       changes: changeItem(design, item.id, { fuseA }),
     });
@@ -104,7 +102,7 @@ export const fuseRule: Rule = ({ design, assessment }) =>
       burns: isBurning(item, supply),
       bestA,
       shortA: short,
-      fit: fits ? [set(`Fit ${amps(bestA)}`, bestA)] : [],
+      fit: fits ? [set(say`Fit ${amps(bestA)}`, bestA)] : [],
     };
     if (item.fuseA === null) return noFuse(fused);
     if (item.fuseA > short / 2) return [neverBlows(fused, item.fuseA, set('Leave it out', null))];

@@ -1,6 +1,7 @@
 import { kindOf, type RuledChannel } from '../items/index.ts';
 import type { Switched } from '../network/index.ts';
 import { changeWay } from '../plan/index.ts';
+import type { Message } from '../units/index.ts';
 import type { Rule } from './finding.ts';
 
 const ruledChannel = ({ channel, railId, by, way }: Switched): RuledChannel => ({
@@ -24,12 +25,12 @@ export const itemRules: Rule = ({ design, assessment, library }) =>
       range: railId === null ? null : (assessment.rails.byId.get(railId)?.range ?? null),
       channels: (assessment.switched.get(item.id) ?? []).map(ruledChannel),
       hasBoards: assessment.boards.length > 0,
-      set: (label: string, fields: Readonly<Record<string, unknown>>) => ({
+      set: (label: Message, fields: Readonly<Record<string, unknown>>) => ({
         label,
         // The whole item: what is set may be a field that it has not got yet.
         changes: [{ path: ['items', index], value: { ...item, ...fields } }],
       }),
-      switchAll: (label: string, way: Parameters<typeof changeWay>[2]) => ({
+      switchAll: (label: Message, way: Parameters<typeof changeWay>[2]) => ({
         label,
         changes: changeWay(design, item.id, way),
       }),

@@ -11,10 +11,8 @@ import {
   type Size3,
 } from '../lights/index.ts';
 import { changeItem, changeWay, type Design, type Hollow, measureRoute } from '../plan/index.ts';
-import { printQuantity } from '../units/index.ts';
+import { joinMessages, type Message, mm, percent, roughPercent, say } from '../units/index.ts';
 import type { Rule } from './finding.ts';
-
-const mm = (value: number): string => printQuantity('lengthMm', value);
 
 type Bore = Extract<Hollow, { kind: 'bore' }>;
 type Channel = Extract<Hollow, { kind: 'channel' }>;
@@ -23,9 +21,9 @@ function describeBoreFit(groupName: string, bore: Bore, fit: Fit, isTight: boole
   const isShallow = fit.depthToSpareMm < 0;
   return {
     what: isTight
-      ? `${groupName}: a tight fit in ${bore.name}: ${mm(fit.clearanceMm)} on each side${isShallow ? `, and stands out by ${mm(-fit.depthToSpareMm)}` : ''}`
-      : `${groupName}: does not go into ${bore.name}: ${mm(fit.finishedMm)} finished, the bore is ${mm(bore.diameterMm)}`,
-    mend: `Drill ${bore.name} to ${mm(fit.leastBoreMm)}${isShallow ? ` and ${mm(bore.depthMm - fit.depthToSpareMm)} deep` : ''}, or take a smaller light.`,
+      ? say`${groupName}: a tight fit in ${bore.name}: ${mm(fit.clearanceMm)} on each side${isShallow ? say`, and stands out by ${mm(-fit.depthToSpareMm)}` : ''}`
+      : say`${groupName}: does not go into ${bore.name}: ${mm(fit.finishedMm)} finished, the bore is ${mm(bore.diameterMm)}`,
+    mend: say`Drill ${bore.name} to ${mm(fit.leastBoreMm)}${isShallow ? say` and ${mm(bore.depthMm - fit.depthToSpareMm)} deep` : ''}, or take a smaller light.`,
   };
 }
 
@@ -38,7 +36,7 @@ const judgeBore = (groupName: string, placed: PlacedFit, fit: Fit, bore: Bore, i
   why: 'The light passes with its sleeve and its wires on, and forcing it shears the legs or the glue.',
   fixes: [
     {
-      label: `Drill it to ${mm(fit.leastBoreMm)}`,
+      label: say`Drill it to ${mm(fit.leastBoreMm)}`,
       changes: [
         { path: ['hollows', index, 'diameterMm'], value: Math.max(bore.diameterMm, fit.leastBoreMm) },
         { path: ['hollows', index, 'depthMm'], value: Math.max(bore.depthMm, bore.depthMm - fit.depthToSpareMm) },
@@ -55,12 +53,12 @@ function judgeChannel(group: PlacedTape | PlacedPlain, placed: PlacedFit, channe
     gravity: 'mend',
     stage: 'lights',
     aboutId: channel.id,
-    what: `${group.name}: ${placed.verdict === 'fits if eased' ? 'a tight fit in' : 'does not go into'} ${channel.name}: tape ${mm(widthMm)} × ${mm(heightMm)}, channel ${mm(channel.widthMm)} × ${mm(channel.depthMm)}`,
+    what: say`${group.name}: ${placed.verdict === 'fits if eased' ? 'a tight fit in' : 'does not go into'} ${channel.name}: tape ${mm(widthMm)} × ${mm(heightMm)}, channel ${mm(channel.widthMm)} × ${mm(channel.depthMm)}`,
     why: 'A tape pressed into a narrow channel buckles and lifts at its joints.',
-    mend: `Widen the channel to ${mm(wideMm)} and at least ${mm(heightMm)} deep, or take a narrower tape.`,
+    mend: say`Widen the channel to ${mm(wideMm)} and at least ${mm(heightMm)} deep, or take a narrower tape.`,
     fixes: [
       {
-        label: `Widen it to ${mm(wideMm)}`,
+        label: say`Widen it to ${mm(wideMm)}`,
         changes: [
           { path: ['hollows', index, 'widthMm'], value: Math.max(channel.widthMm, wideMm) },
           { path: ['hollows', index, 'depthMm'], value: Math.max(channel.depthMm, heightMm) },
@@ -91,8 +89,8 @@ export const emptyTapeRule: Rule = ({ assessment }) =>
             gravity: 'mend',
             stage: 'lights',
             aboutId: group.id,
-            what: `${group.name} has no light on it: its route is ${mm(group.routeMm)} long`,
-            why: `The tape is cut only at its marks, every ${mm((1000 * group.part.lightsPerJoint) / group.part.perMetre)}.`,
+            what: say`${group.name} has no light on it: its route is ${mm(group.routeMm)} long`,
+            why: say`The tape is cut only at its marks, every ${mm((1000 * group.part.lightsPerJoint) / group.part.perMetre)}.`,
             mend: 'Lay its route on the picture, or type its length.',
             fixes: [],
           },
@@ -247,11 +245,11 @@ export const dotsRule: Rule = ({ assessment, design }) =>
         aboutId: group.id,
         actual: { kind: 'fraction', value: ripple },
         limit: { kind: 'fraction', value: DOTS_RIPPLE },
-        what: `The dots of ${group.name} show through: ripple ${(ripple * 100).toFixed(1)} % at ${mm(group.tape.diffuserMm)} in front of lights ${mm(pitchMm)} apart`,
+        what: say`The dots of ${group.name} show through: ripple ${percent(ripple)} at ${mm(group.tape.diffuserMm)} in front of lights ${mm(pitchMm)} apart`,
         why: 'Evenness follows depth over pitch, not the number of lights.',
-        mend: `${mm(wantedMm)} of depth makes it soft (8 %), or a denser tape at the same depth. Where dots are wanted, all is well.`,
+        mend: say`${mm(wantedMm)} of depth makes it soft (8 %), or a denser tape at the same depth. Where dots are wanted, all is well.`,
         fixes: [
-          { label: `Set it to ${mm(wantedMm)}`, changes: changeItem(design, group.id, { diffuserMm: wantedMm }) },
+          { label: say`Set it to ${mm(wantedMm)}`, changes: changeItem(design, group.id, { diffuserMm: wantedMm }) },
         ],
       },
     ];
@@ -270,7 +268,7 @@ export const drawnLengthRule: Rule = ({ assessment, design }) => {
   });
   const [first, ...others] = off;
   if (!first) return [];
-  const says = `The drawn line of ${first.group.name} is ${mm(first.drawnMm)}; you say ${mm(first.group.routeMm)}`;
+  const says = say`The drawn line of ${first.group.name} is ${mm(first.drawnMm)}; you say ${mm(first.group.routeMm)}`;
   return [
     {
       id: `drawn-length:${first.group.id}`,
@@ -279,18 +277,19 @@ export const drawnLengthRule: Rule = ({ assessment, design }) => {
       aboutId: first.group.id,
       actual: { kind: 'lengthMm', value: first.drawnMm },
       limit: { kind: 'lengthMm', value: first.group.routeMm },
-      what: others.length === 0 ? says : `${says}; so it is with ${others.map(({ group }) => group.name).join(', ')}`,
+      what:
+        others.length === 0 ? says : say`${says}; so it is with ${others.map(({ group }) => group.name).join(', ')}`,
       why: 'A line that curves towards the eye looks shorter than it is. The template marks such lights by your length along a straight strip, not on the line.',
       mend: 'Draw the line on, scale it about its first point, or leave it: the strip on the template is true.',
       fixes: [
         {
-          label: off.length === 1 ? `Scale the line to ${mm(first.group.routeMm)}` : 'Scale the lines',
+          label: off.length === 1 ? say`Scale the line to ${mm(first.group.routeMm)}` : 'Scale the lines',
           changes: off.flatMap(({ group, drawnMm }) =>
             changeItem(design, group.id, { route: scaleRoute(group.tape.route, group.routeMm / drawnMm) }),
           ),
         },
         {
-          label: off.length === 1 ? `Take the ${mm(first.drawnMm)} of the line` : 'Take the lengths of the lines',
+          label: off.length === 1 ? say`Take the ${mm(first.drawnMm)} of the line` : 'Take the lengths of the lines',
           changes: off.flatMap(({ group }) => changeItem(design, group.id, { lengthMm: null })),
         },
       ],
@@ -335,7 +334,7 @@ export const boxRule: Rule = ({ design, library }) =>
       size,
     );
     if (fits) return [];
-    const sizes = (each: Size3): string => each.map((side) => mm(side)).join(' × ');
+    const sizes = (each: Size3): Message => joinMessages(each.map(mm), ' × ');
     return [
       {
         id: `box:${hollow.id}`,
@@ -346,8 +345,11 @@ export const boxRule: Rule = ({ design, library }) =>
         limit: { kind: 'fraction', value: 0.7 },
         what:
           tooLarge.length > 0
-            ? `${tooLarge.map((each) => `${each.name} (${sizes(each.size)})`).join(', ')} ${tooLarge.length === 1 ? 'does' : 'do'} not go into ${hollow.name} (${sizes(size)})`
-            : `${hollow.name} is too full: ${inside.map((each) => each.name).join(', ')} take ${Math.round(fill * 100)} % of its room`,
+            ? say`${joinMessages(
+                tooLarge.map((each) => say`${each.name} (${sizes(each.size)})`),
+                ', ',
+              )} ${tooLarge.length === 1 ? 'does' : 'do'} not go into ${hollow.name} (${sizes(size)})`
+            : say`${hollow.name} is too full: ${inside.map((each) => each.name).join(', ')} take ${roughPercent(fill)} of its room`,
         why: 'Wires, plugs and fingers want the rest: past seven tenths it does not close, or can’t be opened again.',
         mend: 'A larger box, a smaller pack, or something that goes elsewhere.',
         fixes: [],

@@ -3,14 +3,11 @@ import type { Finding, Fix } from '../items/index.ts';
 import { converters, type Part, plugs, switches } from '../parts/index.ts';
 import { applyChanges, changeItem } from '../plan/index.ts';
 import type { LoadedLink } from '../power/index.ts';
-import { printQuantity } from '../units/index.ts';
+import { amps, roughPercent, say } from '../units/index.ts';
 import { addBoost } from './addBoost.ts';
 import type { Rule, RuleInput } from './finding.ts';
 import { suitFuse } from './fuses.ts';
 import { starvesBoard } from './starvesBoard.ts';
-
-const amps = (value: number): string => printQuantity('currentA', value);
-const percent = (value: number): string => printQuantity('fraction', value, { digits: 2 });
 
 /** Parts that are cheap to exchange: where one of these gives way, exchange it rather than dim the piece. */
 const exchangeable = new Set(['plug', 'switch', 'fuse', 'wire']);
@@ -59,7 +56,7 @@ function fixLink(link: LoadedLink, supply: SupplyAssessment, input: RuleInput): 
       const best = suitFuse(supply);
       const now = 'fuseA' in supply.rail.gives.item ? supply.rail.gives.item.fuseA : null;
       return best !== null && best !== now
-        ? [{ label: `Take ${amps(best)}`, changes: changeItem(design, itemId, { fuseA: best }) }]
+        ? [{ label: say`Take ${amps(best)}`, changes: changeItem(design, itemId, { fuseA: best }) }]
         : [];
     }
     default:
@@ -100,7 +97,7 @@ export const ceilingRule: Rule = (input) => {
               aboutId: supply.rail.id,
               actual: { kind: 'fraction', value: first.brightness },
               limit: { kind: 'fraction', value: first.setTo },
-              what: `${supply.rail.name} feeds the piece dark, and nothing on top of it: ${first.limitedBy ?? 'it gives way'}`,
+              what: say`${supply.rail.name} feeds the piece dark, and nothing on top of it: ${first.limitedBy ?? 'it gives way'}`,
               why: 'With a tenth of the charge in hand the program’s limiter would leave no light at all; without one the piece resets as soon as it lights.',
               mend: 'A stronger pack, a converter, or lights that take less.',
               fixes: addBoost(input),
@@ -125,17 +122,17 @@ export const ceilingRule: Rule = (input) => {
             aboutId: ceiling.moodId,
             actual: { kind: 'fraction', value: ceiling.setTo },
             limit: { kind: 'fraction', value: ceiling.brightness },
-            what: `${ceiling.name} is set to ${percent(ceiling.setTo)}; its ceiling is ${percent(capped)}`,
-            why: `Above it ${ceiling.limitedBy ?? 'the supply gives way'}: the rail falls, the controller resets, lights up again and resets again.`,
+            what: say`${ceiling.name} is set to ${roughPercent(ceiling.setTo)}; its ceiling is ${roughPercent(capped)}`,
+            why: say`Above it ${ceiling.limitedBy ?? 'the supply gives way'}: the rail falls, the controller resets, lights up again and resets again.`,
             mend:
               capped > 0
-                ? `Set ${ceiling.name} to ${percent(capped)} or less, or strengthen what gives way. The program taken out from here holds it back by itself; one of your own would not.`
+                ? say`Set ${ceiling.name} to ${roughPercent(capped)} or less, or strengthen what gives way. The program taken out from here holds it back by itself; one of your own would not.`
                 : 'Strengthen what gives way: not even one part in a hundred of the light is borne.',
             fixes: [
               ...(capped > 0
                 ? [
                     {
-                      label: `Set it to ${percent(capped)}`,
+                      label: say`Set it to ${roughPercent(capped)}`,
                       changes: [{ path: ['moods', 'list', index, 'brightness'], value: capped }],
                     },
                   ]
@@ -172,7 +169,7 @@ export const linkRule: Rule = (input) =>
           aboutId: itemOfLink(link, supply),
           actual: { kind: 'currentA', value: link.loadA },
           limit: { kind: 'currentA', value: link.limitA },
-          what: `${link.name} carries ${amps(link.loadA)} at peak and is good for ${amps(link.limitA)}`,
+          what: say`${link.name} carries ${amps(link.loadA)} at peak and is good for ${amps(link.limitA)}`,
           why:
             link.id === 'fuse'
               ? 'It blows in the middle of the evening.'

@@ -1,7 +1,7 @@
 import type { LoopBudget } from '../assess.ts';
 import type { Finding, Fix } from '../items/index.ts';
 import { changeItem } from '../plan/index.ts';
-import { printQuantity } from '../units/index.ts';
+import { say, seconds, toTenth } from '../units/index.ts';
 import type { Rule, RuleInput } from './finding.ts';
 
 /** Below this a chase is seen to step. */
@@ -51,8 +51,8 @@ function judgeLoop(input: RuleInput, boardId: string, loop: LoopBudget): Finding
       ...base,
       id: `frame-rate:${boardId}`,
       gravity: 'mend',
-      what: `Only ${printQuantity('count', Number(loop.framesPerS.toFixed(1)))} frames a second are left at the hardest moment`,
-      why: `Computing takes ${printQuantity('timeS', loop.computeS)} and sending ${printQuantity('timeS', loop.sendS)}: below ${LEAST_FRAMES_PER_S} a run is seen to step.`,
+      what: say`Only ${toTenth(loop.framesPerS)} frames a second are left at the hardest moment`,
+      why: say`Computing takes ${seconds(loop.computeS)} and sending ${seconds(loop.sendS)}: below ${LEAST_FRAMES_PER_S} a run is seen to step.`,
       mend: 'Fewer pixels, fewer moves laid upon each other, or a faster controller.',
       fixes,
     });
@@ -61,7 +61,7 @@ function judgeLoop(input: RuleInput, boardId: string, loop: LoopBudget): Finding
       ...base,
       id: `button-wait:${boardId}`,
       gravity: 'mind',
-      what: `A button may wait ${printQuantity('timeS', loop.longestWaitS)} at the worst moment`,
+      what: say`A button may wait ${seconds(loop.longestWaitS)} at the worst moment`,
       why: 'While a frame is computed and sent nothing else is heard.',
       mend: 'Tell whoever wears it to press for half a second, or take a faster controller.',
       fixes: [],

@@ -2,7 +2,7 @@ import type { Assessment } from '../assess.ts';
 import { type Finding, type Fix, kindOf } from '../items/index.ts';
 import { compileMove, MOST_CELLS, NO_CONTROL, stillAfter } from '../motion/index.ts';
 import { heightOf, type Mood, type Move } from '../plan/index.ts';
-import { printQuantity } from '../units/index.ts';
+import { say, seconds, toTenth } from '../units/index.ts';
 import type { Rule } from './finding.ts';
 
 const MOST_FLASHES_PER_S = 3;
@@ -299,7 +299,7 @@ export const flashRule: Rule = ({ design, assessment }) =>
           gravity: 'stop',
           stage: 'moods',
           aboutId: group.groupId,
-          what: `${name} flashes ${printQuantity('count', Number(perS.toFixed(1)))} times a second in ${mood.name}, from ${fromS.toFixed(2)} s to ${toS.toFixed(2)} s`,
+          what: say`${name} flashes ${toTenth(perS)} times a second in ${mood.name}, from ${seconds(fromS)} to ${seconds(toS)}`,
           why: 'More than three flashes a second over a large part of the view can bring on a seizure in people nearby (basis: WCAG 2.2, 2.3.1).',
           mend: 'Slow it to three a second or fewer, or let it swing less.',
           fixes: calmAll(laid),
@@ -324,7 +324,7 @@ export const signFlashRule: Rule = ({ design, assessment }) =>
           gravity: 'stop',
           stage: 'moods',
           aboutId: sign.signId,
-          what: `${name} flashes ${printQuantity('count', Number(perS.toFixed(1)))} times a second in the sign ${sign.name}`,
+          what: say`${name} flashes ${toTenth(perS)} times a second in the sign ${sign.name}`,
           why: 'More than three flashes a second can bring on a seizure in people nearby (basis: WCAG 2.2, 2.3.1).',
           mend: 'Slow it to three a second or fewer.',
           fixes: calmAll(laid),

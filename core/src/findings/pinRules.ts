@@ -2,11 +2,8 @@ import { leastHighLevel } from '../drive/index.ts';
 import type { Finding, Fix } from '../items/index.ts';
 import { type Driven, isProgrammed, unlitOverPin } from '../network/index.ts';
 import { changeItem, changeWay, itemNamed } from '../plan/index.ts';
-import { printQuantity } from '../units/index.ts';
+import { amps, say, volts } from '../units/index.ts';
 import type { Rule } from './finding.ts';
-
-const volts = (value: number): string => printQuantity('voltageV', value);
-const amps = (value: number): string => printQuantity('currentA', value);
 
 /** More current than the transistor of a channel bears. */
 export const switchLoadRule: Rule = ({ assessment }) =>
@@ -21,7 +18,7 @@ export const switchLoadRule: Rule = ({ assessment }) =>
         aboutId: driven.itemId,
         actual: { kind: 'currentA', value: driven.channelBrightestA },
         limit: { kind: 'currentA', value: limitA },
-        what: `A channel of ${driven.name} asks ${amps(driven.channelBrightestA)} of a transistor that bears ${amps(limitA)}`,
+        what: say`A channel of ${driven.name} asks ${amps(driven.channelBrightestA)} of a transistor that bears ${amps(limitA)}`,
         why: 'A transistor that is loaded beyond its limit fails, mostly by staying on.',
         mend: 'Share its lights among more channels, or let each draw less.',
         fixes: [],
@@ -55,7 +52,7 @@ export const pinLoadRule: Rule = ({ design, assessment }) =>
             aboutId: driven.itemId,
             actual: { kind: 'currentA', value: pinA },
             limit: { kind: 'currentA', value: board.part.pinLimitA },
-            what: `${driven.name} asks ${amps(pinA)} of a pin that ${driven.way.throughPin === 'taken' ? 'takes' : 'gives'} ${amps(board.part.pinLimitA)}`,
+            what: say`${driven.name} asks ${amps(pinA)} of a pin that ${driven.way.throughPin === 'taken' ? 'takes' : 'gives'} ${amps(board.part.pinLimitA)}`,
             why: 'The pin sags, so it seems to work, and fails later or takes the controller with it.',
             mend: 'Switch the channel with a transistor, or share its lights among more channels.',
             fixes:
@@ -82,7 +79,7 @@ export const pinLoadRule: Rule = ({ design, assessment }) =>
         aboutId: board.id,
         actual: { kind: 'currentA', value: chipA },
         limit: { kind: 'currentA', value: board.part.chipLimitA },
-        what: `All pins of ${board.name} together carry ${amps(chipA)}; its chip bears ${amps(board.part.chipLimitA)}`,
+        what: say`All pins of ${board.name} together carry ${amps(chipA)}; its chip bears ${amps(board.part.chipLimitA)}`,
         why: 'The sum over the chip has a limit of its own, below pins × limit.',
         mend: 'Switch the larger groups with transistors.',
         fixes:
@@ -160,7 +157,7 @@ export const pixelRule: Rule = ({ design, assessment }) =>
         aboutId: firstId,
         actual: { kind: 'voltageV', value: highV },
         limit: { kind: 'voltageV', value: neededV },
-        what: `The data line is ${volts(highV)} high; pixels on ${volts(chain.railV)} want ${volts(neededV)}`,
+        what: say`The data line is ${volts(highV)} high; pixels on ${volts(chain.railV)} want ${volts(neededV)}`,
         why: 'Below seven tenths of their own supply pixels may misread the data: flicker, wrong colours, worse when warm or on a long lead.',
         mend: 'Put a level shifter into the data line, or feed the pixels from a lower voltage.',
         fixes: [{ label: 'Add a level shifter', changes: changeItem(design, firstId, { levelShifter: true }) }],
@@ -224,7 +221,7 @@ export const pinLowRule: Rule = ({ design, assessment }) =>
           gravity: 'stop',
           actual: { kind: 'currentA', value: left.releasedA },
           limit: { kind: 'currentA', value: limitA },
-          what: `While the controller starts ${amps(left.releasedA)} flow through ${driven.name} into a pin that is let go; it bears ${amps(limitA)}`,
+          what: say`While the controller starts ${amps(left.releasedA)} flow through ${driven.name} into a pin that is let go; it bears ${amps(limitA)}`,
           why: 'The rail is higher than the chip’s supply: the light stays lit and the chip is fed backwards through its clamp.',
           mend: 'Light it with the pin high, or put a transistor below.',
           fixes,
@@ -238,7 +235,7 @@ export const pinLowRule: Rule = ({ design, assessment }) =>
           gravity: 'mend',
           actual: { kind: 'currentA', value: left.drivenHighA },
           limit: { kind: 'currentA', value: SEEN_A },
-          what: `${driven.name} keeps ${amps(left.drivenHighA)} when it should be dark`,
+          what: say`${driven.name} keeps ${amps(left.drivenHighA)} when it should be dark`,
           why: 'The rail is higher than the chip’s supply: what is left between them stands over light and resistor.',
           mend: 'Light it with the pin high, or put a transistor below.',
           fixes,
@@ -252,7 +249,7 @@ export const pinLowRule: Rule = ({ design, assessment }) =>
             gravity: 'mind',
             actual: { kind: 'currentA', value: left.releasedA },
             limit: { kind: 'currentA', value: SEEN_A },
-            what: `${driven.name} glows faintly while the controller starts: ${amps(left.releasedA)}`,
+            what: say`${driven.name} glows faintly while the controller starts: ${amps(left.releasedA)}`,
             why: 'Until the program runs its pin is let go.',
             mend: 'Know it, or light it with the pin high.',
             fixes: [],

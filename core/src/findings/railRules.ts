@@ -1,12 +1,9 @@
 import { type Finding, kindOf } from '../items/index.ts';
 import type { Part } from '../parts/index.ts';
 import { changeItem, itemNamed } from '../plan/index.ts';
-import { printQuantity } from '../units/index.ts';
+import { amps, say, volts } from '../units/index.ts';
 import { addBoost } from './addBoost.ts';
 import type { Rule } from './finding.ts';
-
-const amps = (value: number): string => printQuantity('currentA', value);
-const volts = (value: number): string => printQuantity('voltageV', value);
 
 /** Boards and their rails must suit each other over the life of the pack; lights must bear theirs. */
 export const supplyRangeRule: Rule = (input) => {
@@ -25,7 +22,7 @@ export const supplyRangeRule: Rule = (input) => {
         aboutId: board.id,
         actual: { kind: 'voltageV', value: range.leastV },
         limit: { kind: 'voltageV', value: board.part.supplyLeastV },
-        what: `The rail of ${board.name} falls to ${volts(range.leastV)}; it wants ${volts(board.part.supplyLeastV)}`,
+        what: say`The rail of ${board.name} falls to ${volts(range.leastV)}; it wants ${volts(board.part.supplyLeastV)}`,
         why: 'It resets or hangs before the pack is empty, and the rest of the charge is lost.',
         mend: 'Put a converter between, or take a controller that bears less.',
         fixes: isConverted ? [] : addBoost(input),
@@ -39,7 +36,7 @@ export const supplyRangeRule: Rule = (input) => {
         aboutId: board.id,
         actual: { kind: 'voltageV', value: range.mostV },
         limit: { kind: 'voltageV', value: board.part.supplyMostV },
-        what: `At its fullest the rail gives ${volts(range.mostV)}; ${board.name} bears ${volts(board.part.supplyMostV)}`,
+        what: say`At its fullest the rail gives ${volts(range.mostV)}; ${board.name} bears ${volts(board.part.supplyMostV)}`,
         why: 'It is destroyed when it is switched on.',
         mend: 'Take a converter or a pack of lower voltage.',
         fixes: [],
@@ -61,7 +58,7 @@ export const supplyRangeRule: Rule = (input) => {
             aboutId: low.tapeIds[low.tapeIds.length - 1] ?? null,
             actual: { kind: 'voltageV' as const, value: low.leastV },
             limit: { kind: 'voltageV' as const, value: low.wantsV },
-            what: `The far pixels get ${volts(low.leastV)} at peak; they want ${volts(low.wantsV)}`,
+            what: say`The far pixels get ${volts(low.leastV)} at peak; they want ${volts(low.wantsV)}`,
             why: 'Blue and green fade first, so white goes warm, and below that the pixel stops.',
             mend: 'Thicker wire to the tape, a shorter tape for each feed, or less brightness.',
             fixes: isStraight ? addBoost(input) : [],
@@ -109,7 +106,7 @@ export const overVoltageRule: Rule = ({ design, assessment, library }) =>
           aboutId: item.id,
           actual: { kind: 'voltageV', value: range.mostV },
           limit: { kind: 'voltageV', value: rated.mostV },
-          what: `${item.name} gets ${volts(range.mostV)} and bears ${volts(rated.mostV)}`,
+          what: say`${item.name} gets ${volts(range.mostV)} and bears ${volts(rated.mostV)}`,
           why: 'It is destroyed when it is switched on.',
           mend: 'Feed it from a rail of its own voltage: a converter makes one.',
           fixes: [],
@@ -125,7 +122,7 @@ export const overVoltageRule: Rule = ({ design, assessment, library }) =>
         aboutId: item.id,
         actual: { kind: 'voltageV', value: range.nominalV },
         limit: { kind: 'voltageV', value: rated.leastV },
-        what: `${item.name} gets ${volts(range.nominalV)} and wants at least ${volts(rated.leastV)}`,
+        what: say`${item.name} gets ${volts(range.nominalV)} and wants at least ${volts(rated.leastV)}`,
         why: 'It stays dim or dark, or does not start.',
         mend: 'Feed it from a rail of its own voltage: a converter makes one.',
         fixes: [],
@@ -148,7 +145,7 @@ export const packMatchRule: Rule = ({ assessment }) => {
         aboutId: rail.id,
         actual: { kind: 'voltageV', value: from.range.mostV },
         limit: { kind: 'voltageV', value: part.inputMostV },
-        what: `At its fullest ${from.name} gives ${volts(from.range.mostV)}; the converter bears ${volts(part.inputMostV)}`,
+        what: say`At its fullest ${from.name} gives ${volts(from.range.mostV)}; the converter bears ${volts(part.inputMostV)}`,
         why:
           part.topology === 'boost'
             ? 'A boost converter can only lift: what is above its output passes straight through to the lights.'
@@ -171,7 +168,7 @@ export const packMatchRule: Rule = ({ assessment }) => {
         aboutId: supply.rail.id,
         actual: { kind: 'currentA', value: lowest },
         limit: { kind: 'currentA', value: below },
-        what: `${supply.rail.name} switches itself off below ${amps(below)}; the dimmest mood draws ${amps(lowest)}`,
+        what: say`${supply.rail.name} switches itself off below ${amps(below)}; the dimmest mood draws ${amps(lowest)}`,
         why: 'It takes a small load for a telephone that is full, and the piece goes dark in the middle of the evening.',
         mend: 'Take a bank with a mode for small loads, a pack with a converter, or a brighter lowest mood.',
         fixes: [],

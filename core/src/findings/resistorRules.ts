@@ -3,14 +3,9 @@ import { LEAST_HEAD_ROOM_V } from '../drive/index.ts';
 import type { Finding, LightItem } from '../items/index.ts';
 import type { Driven } from '../network/index.ts';
 import { changeItem } from '../plan/index.ts';
-import { printQuantity } from '../units/index.ts';
+import { amps, ohms, roughPercent, say, volts, watts } from '../units/index.ts';
 import { addBoost } from './addBoost.ts';
 import type { Rule } from './finding.ts';
-
-const volts = (value: number): string => printQuantity('voltageV', value);
-const amps = (value: number): string => printQuantity('currentA', value);
-const ohms = (value: number): string => printQuantity('resistanceOhm', value);
-const watts = (value: number): string => printQuantity('powerW', value);
 
 const wattages = [0.125, 0.25, 0.5, 1, 2, 5];
 
@@ -20,13 +15,13 @@ function describeHeadRoom(
   headRoomV: number,
   leastHeadRoomV: number,
 ): Pick<Finding, 'gravity' | 'what'> {
-  const from = `${volts(driven.feed.nominalV)} feeds a drop of ${volts(driven.forwardV.likely)}`;
-  if (headRoomV <= 0) return { gravity: 'stop', what: `${driven.name} has no head-room: ${from}` };
+  const from = say`${volts(driven.feed.nominalV)} feeds a drop of ${volts(driven.forwardV.likely)}`;
+  if (headRoomV <= 0) return { gravity: 'stop', what: say`${driven.name} has no head-room: ${from}` };
   if (headRoomV < LEAST_HEAD_ROOM_V)
-    return { gravity: 'mend', what: `${driven.name} has only ${volts(headRoomV)} of head-room: ${from}` };
+    return { gravity: 'mend', what: say`${driven.name} has only ${volts(headRoomV)} of head-room: ${from}` };
   return {
     gravity: 'mend',
-    what: `${driven.name} fades with the pack: at ${volts(driven.feed.leastV)} ${leastHeadRoomV <= 0 ? 'no' : `only ${volts(leastHeadRoomV)} of`} head-room is left`,
+    what: say`${driven.name} fades with the pack: at ${volts(driven.feed.leastV)} ${leastHeadRoomV <= 0 ? 'no' : say`only ${volts(leastHeadRoomV)} of`} head-room is left`,
   };
 }
 
@@ -74,12 +69,12 @@ export const overRatingRule: Rule = ({ design, assessment }) =>
         aboutId: driven.itemId,
         actual: { kind: 'currentA', value: corners.brightestA },
         limit: { kind: 'currentA', value: driven.ratedCurrentA },
-        what: `${driven.name} may take ${amps(corners.brightestA)} and is rated for ${amps(driven.ratedCurrentA)}`,
+        what: say`${driven.name} may take ${amps(corners.brightestA)} and is rated for ${amps(driven.ratedCurrentA)}`,
         why: resistor
-          ? `${ohms(resistor.resistorOhm)} is too little at a full supply with a light of low drop and a resistor at the low end of its tolerance.`
+          ? say`${ohms(resistor.resistorOhm)} is too little at a full supply with a light of low drop and a resistor at the low end of its tolerance.`
           : 'What holds its current is set to more than the light bears.',
         mend: resistor
-          ? `Take the reckoned resistor; the exact one is ${ohms(resistor.exactOhm)}.`
+          ? say`Take the reckoned resistor; the exact one is ${ohms(resistor.exactOhm)}.`
           : 'Set the driver to less, or take a stronger light.',
         fixes: resistor?.overruled
           ? [{ label: 'Take the reckoned resistor', changes: changeItem(design, driven.itemId, { resistorOhm: null }) }]
@@ -110,13 +105,13 @@ export const farResistorRule: Rule = ({ design, assessment }) =>
         aboutId: driven.itemId,
         actual: { kind: 'currentA', value: corners.currentA },
         limit: { kind: 'currentA', value: item.wantedCurrentA },
-        what: `${ohms(resistor.resistorOhm)} gives ${driven.name} ${amps(corners.currentA)}: ${printQuantity('fraction', share, { digits: 2 })} of the ${amps(item.wantedCurrentA)} wanted`,
+        what: say`${ohms(resistor.resistorOhm)} gives ${driven.name} ${amps(corners.currentA)}: ${roughPercent(share)} of the ${amps(item.wantedCurrentA)} wanted`,
         why: isWithoutDrop
           ? 'It is what supply ÷ current gives: the light’s own drop was left out of the sum. It still glows, so nobody notices.'
           : decades > 0
             ? `It is ${10 ** decades} times what is needed: a decade or more out, or kΩ where Ω was meant.`
             : 'It was reckoned for another supply, or for another light.',
-        mend: `The exact one is ${ohms(resistor.exactOhm)}; take the reckoned resistor, or wish for less.`,
+        mend: say`The exact one is ${ohms(resistor.exactOhm)}; take the reckoned resistor, or wish for less.`,
         fixes: [
           { label: 'Take the reckoned resistor', changes: changeItem(design, driven.itemId, { resistorOhm: null }) },
         ],
@@ -139,13 +134,18 @@ export const resistorPowerRule: Rule = ({ design, assessment }) =>
         aboutId: driven.itemId,
         actual: { kind: 'powerW', value: resistor.heatW },
         limit: { kind: 'powerW', value: item.resistorRatedW / 2 },
-        what: `The resistor of ${driven.name} turns ${watts(resistor.heatW)} to heat and is rated ${watts(item.resistorRatedW)}`,
+        what: say`The resistor of ${driven.name} turns ${watts(resistor.heatW)} to heat and is rated ${watts(item.resistorRatedW)}`,
         why: 'In a closed prop a resistor should carry at most half of its rating: it gets hot enough to mark skin, foam and prints.',
         mend: enough
-          ? `Take one rated ${watts(enough)}.`
+          ? say`Take one rated ${watts(enough)}.`
           : 'Spread the heat over several resistors, or lower the current.',
         fixes: enough
-          ? [{ label: `Take ${watts(enough)}`, changes: changeItem(design, driven.itemId, { resistorRatedW: enough }) }]
+          ? [
+              {
+                label: say`Take ${watts(enough)}`,
+                changes: changeItem(design, driven.itemId, { resistorRatedW: enough }),
+              },
+            ]
           : [],
       },
     ];

@@ -3,14 +3,9 @@ import type { Finding, Fix } from '../items/index.ts';
 import { type Library, packs } from '../parts/index.ts';
 import { applyChanges, changeItem, type Design } from '../plan/index.ts';
 import { describeEnd } from '../power/index.ts';
-import { printQuantity } from '../units/index.ts';
+import { amps, hours, roughPercent, say, volts } from '../units/index.ts';
 import type { Rule } from './finding.ts';
 import { starvesBoard } from './starvesBoard.ts';
-
-const amps = (value: number): string => printQuantity('currentA', value);
-const volts = (value: number): string => printQuantity('voltageV', value);
-const percent = (value: number): string => printQuantity('fraction', value, { digits: 2 });
-const hours = (value: number): string => printQuantity('timeH', value);
 
 /** A start that pulls the supply down: a motor, a servo, a sound. */
 export const startRule: Rule = ({ assessment }) =>
@@ -36,8 +31,8 @@ export const startRule: Rule = ({ assessment }) =>
             }
           : {}),
         what: isOver
-          ? `In the first moment ${supply.rail.name} is asked for ${amps(atStart.packA)} and is good for ${amps(cell?.limitA ?? 0)}`
-          : `In the first moment the rail falls below the ${volts(low?.brownOutV ?? 0)} at which a controller resets`,
+          ? say`In the first moment ${supply.rail.name} is asked for ${amps(atStart.packA)} and is good for ${amps(cell?.limitA ?? 0)}`
+          : say`In the first moment the rail falls below the ${volts(low?.brownOutV ?? 0)} at which a controller resets`,
         why: 'A motor that starts takes several times what it takes when it runs, and its protection or the controller lets go.',
         mend: 'Give it a pack of its own, a softer start, or a supply that bears the start.',
         fixes: [],
@@ -55,7 +50,7 @@ function dimUntilEnough(design: Design, library: Library, first: number): Fix | 
     }));
     const { runsFor } = assess(applyChanges(design, changes), library);
     if (runsFor && runsFor.cautiousH >= design.piece.hoursWanted)
-      return { label: `Dim all moods to ${percent(factor)} of now`, changes };
+      return { label: say`Dim all moods to ${roughPercent(factor)} of now`, changes };
   }
   return null;
 }
@@ -90,7 +85,7 @@ export const runTimeRule: Rule = ({ design, assessment, library }) => {
       aboutId: supply.rail.id,
       actual: { kind: 'timeH', value: runs.cautiousH },
       limit: { kind: 'timeH', value: wanted },
-      what: `Runs for ${hours(runs.cautiousH)} with caution (likely ${hours(runs.likelyH)}); ${hours(wanted)} are wanted`,
+      what: say`Runs for ${hours(runs.cautiousH)} with caution (likely ${hours(runs.likelyH)}); ${hours(wanted)} are wanted`,
       why: `It ends because ${describeEnd(runs.end)}. The doubt comes mostly from the ${runs.chiefCause}.`,
       mend: 'Take a larger pack, bring a second one, or dim the moods.',
       fixes: [

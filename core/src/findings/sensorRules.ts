@@ -1,10 +1,7 @@
 import { distanceToGroupMm, type Finding, kindOf } from '../items/index.ts';
 import { changeItem } from '../plan/index.ts';
-import { printQuantity } from '../units/index.ts';
+import { ohms, say, volts } from '../units/index.ts';
 import type { Rule } from './finding.ts';
-
-const volts = (value: number): string => printQuantity('voltageV', value);
-const ohms = (value: number): string => printQuantity('resistanceOhm', value);
 
 const TOO_NEAR_MM = 60;
 
@@ -46,7 +43,7 @@ export const swappedSensorRule: Rule = ({ design, assessment }) =>
         aboutId: control.id,
         actual: { kind: 'resistanceOhm', value: sense.darkOhm },
         limit: { kind: 'resistanceOhm', value: sense.lightOhm },
-        what: `${control.name} reads ${ohms(sense.darkOhm)} in the dark and ${ohms(sense.lightOhm)} in light: the two are exchanged, or the same`,
+        what: say`${control.name} reads ${ohms(sense.darkOhm)} in the dark and ${ohms(sense.lightOhm)} in light: the two are exchanged, or the same`,
         why: 'A photoresistor has the higher resistance in the dark. As it stands the piece lights by day.',
         mend: 'Exchange the two readings, or measure again.',
         fixes:
@@ -94,11 +91,11 @@ export const chargeSenseRule: Rule = ({ design, assessment }) =>
         actual: { kind: 'voltageV', value: sense.lowV },
         limit: { kind: 'voltageV', value: isBelow ? emptyV : fullV },
         what: isBelow
-          ? `${control.name} waits for ${volts(sense.lowV)}; the pack is cut off at ${volts(emptyV)}`
-          : `${control.name} calls low below ${volts(sense.lowV)}; a full pack has ${volts(fullV)}`,
+          ? say`${control.name} waits for ${volts(sense.lowV)}; the pack is cut off at ${volts(emptyV)}`
+          : say`${control.name} calls low below ${volts(sense.lowV)}; a full pack has ${volts(fullV)}`,
         why: isBelow ? 'The piece is dark before the alarm comes.' : 'The alarm is on from the first minute.',
-        mend: `Set it between the two: ${volts(better)} leaves time to go home.`,
-        fixes: [{ label: `Set it to ${volts(better)}`, changes: changeItem(design, control.id, { lowV: better }) }],
+        mend: say`Set it between the two: ${volts(better)} leaves time to go home.`,
+        fixes: [{ label: say`Set it to ${volts(better)}`, changes: changeItem(design, control.id, { lowV: better }) }],
       },
     ];
   });

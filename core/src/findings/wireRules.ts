@@ -1,6 +1,6 @@
 import type { Finding, Fix } from '../items/index.ts';
 import type { WireRun } from '../network/index.ts';
-import { printQuantity } from '../units/index.ts';
+import { amps, gauge, mm, say, volts } from '../units/index.ts';
 import { wireCarriesA, wireDrop, wireOhmPerMetre } from '../wires/index.ts';
 import type { Rule, RuleInput } from './finding.ts';
 
@@ -30,7 +30,7 @@ function fixRun(run: WireRun, input: RuleInput): Fix[] {
     index < 0
       ? [...design.wires.runs, { runId: run.id, lengthMm: null, gaugeAwg: thick, colours: null }]
       : design.wires.runs.map((each, i) => (i === index ? { ...each, gaugeAwg: thick } : each));
-  return [{ label: `Take ${thick} gauge`, changes: [{ path: ['wires', 'runs'], value: runs }] }];
+  return [{ label: say`Take ${gauge(thick)}`, changes: [{ path: ['wires', 'runs'], value: runs }] }];
 }
 
 /** A run that carries too much for its gauge, or drops too much on its way. */
@@ -47,8 +47,8 @@ export const wireRule: Rule = (input) =>
         stage: 'wires',
         aboutId: run.id,
         what: overloaded
-          ? `${run.name}: ${run.gaugeAwg} gauge carries ${printQuantity('currentA', run.carriesA)} in a bundle, and ${printQuantity('currentA', run.peakA)} flow at peak`
-          : `${run.name} loses ${printQuantity('voltageV', run.dropV)} at peak on ${printQuantity('lengthMm', run.lengthMm ?? 0)} of ${run.gaugeAwg} gauge`,
+          ? say`${run.name}: ${gauge(run.gaugeAwg)} carries ${amps(run.carriesA)} in a bundle, and ${amps(run.peakA)} flow at peak`
+          : say`${run.name} loses ${volts(run.dropV)} at peak on ${mm(run.lengthMm ?? 0)} of ${gauge(run.gaugeAwg)}`,
         why: overloaded
           ? 'Bundled under cloth it warms up until its insulation softens.'
           : 'What is lost on the way is missing at the light, and the far end goes dim and warm.',

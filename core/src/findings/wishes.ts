@@ -2,14 +2,14 @@ import type { Assessment } from '../assess.ts';
 import { figuresOf } from '../figures/index.ts';
 import { kindOf } from '../items/index.ts';
 import type { Design } from '../plan/index.ts';
-import { printQuantity } from '../units/index.ts';
+import { celsius, hours, type Message, money, say } from '../units/index.ts';
 
 /** A wish of the brief that can be tested: met, open, or not to be decided yet, and by which sum and which test. */
 export interface Wish {
   readonly id: 'hours' | 'budget' | 'lights-itself' | 'switch' | 'steady';
-  readonly text: string;
+  readonly text: Message;
   readonly status: 'met' | 'open' | 'undecided';
-  readonly reached: string;
+  readonly reached: Message;
   readonly test: string;
 }
 
@@ -31,12 +31,12 @@ export function listWishes(design: Design, assessment: Assessment): Wish[] {
   const wishes: (Wish | null)[] = [
     {
       id: 'hours',
-      text: `Runs at least ${printQuantity('timeH', piece.hoursWanted)} at ${printQuantity('temperatureC', piece.ambientC)}`,
+      text: say`Runs at least ${hours(piece.hoursWanted)} at ${celsius(piece.ambientC)}`,
       status: judge(runs !== null || goesOn, goesOn || (runs?.cautiousH ?? 0) >= piece.hoursWanted),
       reached: goesOn
         ? 'as long as its outside supply'
         : runs
-          ? `${printQuantity('timeH', runs.cautiousH)} with caution, ${printQuantity('timeH', runs.likelyH)} likely`
+          ? say`${hours(runs.cautiousH)} with caution, ${hours(runs.likelyH)} likely`
           : `needs ${figures.runsForH.needs.join(', ')}`,
       test: 'run test at full charge, logged',
     },
@@ -71,11 +71,11 @@ export function listWishes(design: Design, assessment: Assessment): Wish[] {
       ? null
       : {
           id: 'budget',
-          text: `Costs at most ${printQuantity('money', piece.budgetPerCopy)} a copy`,
+          text: say`Costs at most ${money(piece.budgetPerCopy)} a copy`,
           status: judge(assessment.shopping.length > 0, assessment.costPerCopy <= piece.budgetPerCopy),
           reached:
             assessment.shopping.length > 0
-              ? `${printQuantity('money', assessment.costPerCopy)} by usual prices`
+              ? say`${money(assessment.costPerCopy)} by usual prices`
               : 'nothing chosen yet',
           test: 'the bills',
         },

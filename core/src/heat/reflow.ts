@@ -1,4 +1,4 @@
-import { defineFormula } from '../units/index.ts';
+import { celsius, defineFormula, type Message, type Quantity, quantity, say, seconds } from '../units/index.ts';
 
 /** A temperature at a time, as read off a thermometer or a thermal camera. */
 export interface ReflowPoint {
@@ -28,7 +28,7 @@ export interface ReflowVerdict {
   readonly atPeakS: number;
   readonly steepestRampKPerS: number;
   readonly steepestCoolKPerS: number;
-  readonly faults: readonly string[];
+  readonly faults: readonly Message[];
 }
 
 /** Time spent at or above a level, straight lines between the readings. */
@@ -59,18 +59,18 @@ export function judgeReflow(points: readonly ReflowPoint[], alloy: ReflowAlloy):
     steepestRampKPerS: Math.max(0, ...slopes),
     steepestCoolKPerS: Math.max(0, ...slopes.map((slope) => -slope)),
   };
-  const round = (value: number): string => value.toFixed(1);
+  const rate = (value: number): Quantity => quantity('rateKPerS', value);
   const faults = [
-    peakC < alloy.peakC[0] && `peak ${round(peakC)} °C is below ${alloy.peakC[0]} °C: cold joints`,
-    peakC > alloy.peakC[1] && `peak ${round(peakC)} °C is above ${alloy.peakC[1]} °C: lenses and boards suffer`,
+    peakC < alloy.peakC[0] && say`peak ${celsius(peakC)} is below ${celsius(alloy.peakC[0])}: cold joints`,
+    peakC > alloy.peakC[1] && say`peak ${celsius(peakC)} is above ${celsius(alloy.peakC[1])}: lenses and boards suffer`,
     verdict.aboveMeltS < alloy.aboveMeltS[0] &&
-      `${round(verdict.aboveMeltS)} s above ${alloy.meltsC} °C is less than ${alloy.aboveMeltS[0]} s: it may not have flowed everywhere`,
+      say`${seconds(verdict.aboveMeltS)} above ${celsius(alloy.meltsC)} is less than ${seconds(alloy.aboveMeltS[0])}: it may not have flowed everywhere`,
     verdict.aboveMeltS > alloy.aboveMeltS[1] &&
-      `${round(verdict.aboveMeltS)} s above ${alloy.meltsC} °C is more than ${alloy.aboveMeltS[1]} s: flux is spent, pads lift`,
+      say`${seconds(verdict.aboveMeltS)} above ${celsius(alloy.meltsC)} is more than ${seconds(alloy.aboveMeltS[1])}: flux is spent, pads lift`,
     verdict.steepestRampKPerS > alloy.mostRampKPerS + 1e-9 &&
-      `it rises by ${round(verdict.steepestRampKPerS)} K/s, more than ${alloy.mostRampKPerS}: parts crack, paste spits balls`,
+      say`it rises by ${rate(verdict.steepestRampKPerS)}, more than ${rate(alloy.mostRampKPerS)}: parts crack, paste spits balls`,
     verdict.steepestCoolKPerS > alloy.mostCoolKPerS + 1e-9 &&
-      `it cools by ${round(verdict.steepestCoolKPerS)} K/s, more than ${alloy.mostCoolKPerS}: thermal shock`,
+      say`it cools by ${rate(verdict.steepestCoolKPerS)}, more than ${rate(alloy.mostCoolKPerS)}: thermal shock`,
   ].filter((fault) => fault !== false);
   return { ...verdict, faults };
 }

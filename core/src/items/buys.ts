@@ -1,8 +1,8 @@
-import { printQuantity } from '../units/index.ts';
+import { amps, type Message, ohms, quantity, say, watts } from '../units/index.ts';
 
 /** One thing to be had. `unit` is what the quantity counts. */
 export interface Purchase {
-  readonly name: string;
+  readonly name: Message;
   readonly quantity: number;
   readonly unit: 'piece' | 'm';
   readonly unitPrice: number;
@@ -11,9 +11,15 @@ export interface Purchase {
 
 const RESISTOR_PRICE = 0.03;
 const FUSE_PRICE = 0.6;
+/** What the smallest resistors bear, which is more than a signal asks. */
+export const SIGNAL_RESISTOR_W = 0.125;
+
+/** How much of it, in words. @example "12", "3.20 m" */
+export const sayAmount = ({ quantity: amount, unit }: Pick<Purchase, 'quantity' | 'unit'>): Message =>
+  unit === 'm' ? quantity('reelM', amount) : quantity('count', amount);
 
 /** So many pieces of one thing. */
-export const pieces = (name: string, unitPrice: number, forWhat: string, quantity = 1): Purchase => ({
+export const pieces = (name: Message, unitPrice: number, forWhat: string, quantity = 1): Purchase => ({
   name,
   quantity,
   unit: 'piece',
@@ -21,10 +27,10 @@ export const pieces = (name: string, unitPrice: number, forWhat: string, quantit
   forWhat,
 });
 
-/** Resistors of one value. @param rated what they bear, in words */
-export const resistors = (ohm: number, rated: string, forWhat: string, quantity = 1): Purchase =>
-  pieces(`Resistor ${printQuantity('resistanceOhm', ohm)}, ${rated}`, RESISTOR_PRICE, forWhat, quantity);
+/** Resistors of one value, that bear so much. */
+export const resistors = (ohm: number, ratedW: number, forWhat: string, quantity = 1): Purchase =>
+  pieces(say`Resistor ${ohms(ohm)}, ${watts(ratedW)}`, RESISTOR_PRICE, forWhat, quantity);
 
 /** The fuse of a supply, where it has one. */
 export const fuseOf = (fuseA: number | null, name: string): readonly Purchase[] =>
-  fuseA === null ? [] : [pieces(`Fuse ${printQuantity('currentA', fuseA)} with holder`, FUSE_PRICE, `next to ${name}`)];
+  fuseA === null ? [] : [pieces(say`Fuse ${amps(fuseA)} with holder`, FUSE_PRICE, `next to ${name}`)];

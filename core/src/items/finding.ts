@@ -1,4 +1,4 @@
-import type { QuantityKind } from '../units/index.ts';
+import type { Message, Quantity } from '../units/index.ts';
 
 /** `stop` = will harm or can't work, `mend` = will disappoint, `mind` = know this. */
 export type Gravity = 'stop' | 'mend' | 'mind';
@@ -15,29 +15,24 @@ export interface Change {
 
 /** A mend that can be computed: made with one click, undone with one more. */
 export interface Fix {
-  readonly label: string;
+  readonly label: Message;
   readonly changes: readonly Change[];
 }
 
-/** A number with what it counts. */
-interface Quantity {
-  readonly kind: QuantityKind;
-  readonly value: number;
-}
-
-/** A flaw in the plan, or something to know about it. */
+/** A flaw in the plan or in what a quick sum was asked, or something to know about it. */
 export interface Finding {
   /** Stable: the rule, and what it is about. */
   readonly id: string;
   readonly gravity: Gravity;
-  readonly stage: Stage;
+  /** On whose sheet it stands; null for what a quick sum finds. */
+  readonly stage: Stage | null;
   /** The thing in the plan that it is about, so that the picture can point at it. */
   readonly aboutId: string | null;
   /** What is so, and what it should keep to, where both are quantities. */
   readonly actual?: Quantity;
   readonly limit?: Quantity;
-  readonly what: string;
-  readonly why: string;
-  readonly mend: string;
+  readonly what: Message;
+  readonly why: Message;
+  readonly mend: Message;
   readonly fixes: readonly Fix[];
 }

@@ -1,5 +1,5 @@
 export { chipInputA, chipVoltageV, rangeOfChip, regulatedChip } from './board/chip.ts';
-export { type Purchase, pieces, resistors } from './buys.ts';
+export { type Purchase, pieces, resistors, SIGNAL_RESISTOR_W, sayAmount } from './buys.ts';
 export type {
   AnyKind,
   FormRow,

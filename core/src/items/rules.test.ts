@@ -3,6 +3,7 @@ import { circuitOf, itemOf } from '../../tests/designs.ts';
 import { assess } from '../assess.ts';
 import { checkDesign } from '../findings/index.ts';
 import { applyChanges, type Design } from '../plan/index.ts';
+import { usualPrinter } from '../units/index.ts';
 import type { Item } from './types.ts';
 
 const at = { xMm: 0, yMm: 0 };
@@ -16,7 +17,7 @@ const cases: readonly (readonly [what: string, items: readonly Item[], id: strin
     'a magnet switch without a magnet',
     [itemOf('switch', { id: 'reed', name: 'Reed', part: 'switch-magnet-0a5' })],
     'magnet-none:reed',
-    'A disc of 6 × 3 mm behind 3 mm',
+    'A disc of 6.00 mm × 3.00 mm behind',
   ],
   [
     'a light gate that stays lit by day',
@@ -61,13 +62,15 @@ const cases: readonly (readonly [what: string, items: readonly Item[], id: strin
   ],
 ];
 
+const told = usualPrinter.message;
+
 describe('what a kind finds of its own items', () => {
   it.each(cases)('%s: told once, and its mend mends it', (_what, items, id, label) => {
     const design = circuitOf([light, pack, ...items]);
     const own = found(design).filter((finding) => finding.id === id);
     expect(own).toHaveLength(1);
-    const fix = own[0]?.fixes.find((each) => each.label.startsWith(label));
-    if (!fix) throw new Error(`${id} offers "${label}": ${own[0]?.fixes.map((each) => each.label)}`);
+    const fix = own[0]?.fixes.find((each) => told(each.label).startsWith(label));
+    if (!fix) throw new Error(`${id} offers "${label}": ${own[0]?.fixes.map((each) => told(each.label))}`);
     const mended = applyChanges(design, fix.changes);
     expect(found(mended).filter((finding) => finding.id === id)).toEqual([]);
   });

@@ -1,4 +1,5 @@
 import type { Library } from '../parts/index.ts';
+import type { Message } from '../units/index.ts';
 import type { Finding, Fix } from './finding.ts';
 import type { RailRange } from './gives.ts';
 import type { SwitchedBy } from './types.ts';
@@ -25,7 +26,7 @@ export interface Ruled {
   readonly channels: readonly RuledChannel[];
   readonly hasBoards: boolean;
   /** A mend that sets fields of the item. */
-  readonly set: (label: string, fields: Readonly<Record<string, unknown>>) => Fix;
+  readonly set: (label: Message, fields: Readonly<Record<string, unknown>>) => Fix;
   /** A mend that switches all its channels in one way. */
   readonly switchAll: (label: string, way: SwitchedBy) => Fix;
 }

@@ -1,12 +1,13 @@
 import type { Assessment } from '../assess.ts';
 import { figuresOf } from '../figures/index.ts';
-import { printQuantity, type QuantityKind } from '../units/index.ts';
+import { sayAmount } from '../items/index.ts';
+import { type Message, type QuantityKind, quantity, usualPrinter } from '../units/index.ts';
 
 /** One figure of two versions side by side. `better` is null where neither way is. */
 export interface VersionRow {
-  readonly label: string;
-  readonly before: string;
-  readonly after: string;
+  readonly label: Message;
+  readonly before: Message;
+  readonly after: Message;
   readonly better: 'before' | 'after' | null;
 }
 
@@ -43,15 +44,15 @@ const measures: readonly Measure[] = [
   { label: 'Cost of one copy', kind: 'money', good: 'less', of: (a) => a.costPerCopy },
 ];
 
-const print = (kind: QuantityKind, value: number | null): string =>
-  value === null ? 'not decided' : printQuantity(kind, value);
+const tell = (kind: QuantityKind, value: number | null): Message =>
+  value === null ? 'not decided' : quantity(kind, value);
 
 /** The figures in which two assessed versions differ, and the parts that one has and the other has not. Like versions give nothing. */
 export function compareVersions(before: Assessment, after: Assessment): VersionRow[] {
   const figures = measures.flatMap((measure): VersionRow[] => {
     const [a, b] = [measure.of(before), measure.of(after)];
-    const [textA, textB] = [print(measure.kind, a), print(measure.kind, b)];
-    if (textA === textB) return [];
+    const [textA, textB] = [tell(measure.kind, a), tell(measure.kind, b)];
+    if (usualPrinter.message(textA) === usualPrinter.message(textB)) return [];
     const better =
       a === null || b === null || measure.good === null
         ? null
@@ -60,15 +61,16 @@ export function compareVersions(before: Assessment, after: Assessment): VersionR
           : 'before';
     return [{ label: measure.label, before: textA, after: textB, better }];
   });
-  const amount = (assessment: Assessment, name: string): string => {
-    const line = assessment.shopping.find((each) => each.name === name);
-    return line ? (line.unit === 'm' ? `${line.quantity.toFixed(2)} m` : String(line.quantity)) : 'none';
+  const keyOf = (name: Message): string => usualPrinter.message(name);
+  const amount = (assessment: Assessment, name: Message): Message => {
+    const line = assessment.shopping.find((each) => keyOf(each.name) === keyOf(name));
+    return line ? sayAmount(line) : 'none';
   };
-  const names = [...new Set([...before.shopping, ...after.shopping].map((line) => line.name))];
-  const parts = names
+  const names = new Map([...before.shopping, ...after.shopping].map((line) => [keyOf(line.name), line.name])).values();
+  const parts = [...names]
     .map(
       (name): VersionRow => ({ label: name, before: amount(before, name), after: amount(after, name), better: null }),
     )
-    .filter((row) => row.before !== row.after);
+    .filter((row) => keyOf(row.before) !== keyOf(row.after));
   return [...figures, ...parts];
 }

@@ -3,6 +3,7 @@ import { demoPlan, moodOf, soundDesign, soundSimple, tapeOf } from '../../tests/
 import { assess } from '../assess.ts';
 import { typical } from '../parts/index.ts';
 import type { RunTest } from '../plan/index.ts';
+import { type Message, usualPrinter } from '../units/index.ts';
 import { compareRun, compareVersions, predictRun, summarise, tuneCapacity } from './index.ts';
 
 const testOf = (hours: number, predictedHours: number | null): RunTest => ({
@@ -84,7 +85,8 @@ describe('versions side by side (N57)', () => {
       after: before,
       better: better === null ? null : better === 'after' ? 'before' : 'after',
     }));
-    const order = (rows: readonly { label: string }[]) => [...rows].sort((x, y) => x.label.localeCompare(y.label));
+    const order = (rows: readonly { label: Message }[]) =>
+      [...rows].sort((x, y) => usualPrinter.message(x.label).localeCompare(usualPrinter.message(y.label)));
     expect(order(compareVersions(a, b))).toEqual(order(swapped));
   });
 });

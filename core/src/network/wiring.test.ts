@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { circuitOf, itemOf, moodOf } from '../../tests/designs.ts';
 import { assess } from '../assess.ts';
 import type { Design, Item } from '../plan/index.ts';
+import { ohms } from '../units/index.ts';
 
 const at = (xMm: number, yMm = 0) => ({ xMm, yMm });
 const places = (count: number) =>
@@ -185,7 +186,7 @@ describe('what a wire is soldered to', () => {
   it('ends at the small parts: the resistor before each light, the transistor on its pin', () => {
     const design = withWay({ way: 'transistor below', board: null, part: null });
     const [plus, channel] = assess(design).coreEnds.get('light:eyes:p1') ?? [];
-    expect(plus).toEqual({ from: 'Board plus in', to: expect.stringMatching(/^\d+ Ω before Eyes$/) });
+    expect(plus).toEqual({ from: 'Board plus in', to: [ohms(330), ' before Eyes'] });
     expect(channel).toEqual({
       from: expect.stringMatching(/^transistor of Eyes, on pin \d+ of Board$/),
       to: 'Eyes minus 1',

@@ -5,6 +5,7 @@ import { checkDesign } from '../findings/index.ts';
 import { itemsOf } from '../items/index.ts';
 import { applyChanges, changeItem } from '../plan/index.ts';
 import { readPlan } from '../plan/reading.ts';
+import { usualPrinter } from '../units/index.ts';
 import { describeOwnPart, readPartsCsv, withOwnParts, writePartsCsv } from './index.ts';
 
 const table = `kind,like,name,price,forward at 20 mA,capacity,cut-off,density,die current
@@ -36,7 +37,7 @@ describe('parts of the maker’s own (N02)', () => {
     ['led,led-5mm-white,,,,,,,', /name "" must have letters or figures/],
     ['led,led-5mm-white,A,,,20 mm,,,', /forward at 20 mA: .*voltage/],
     ['led,led-5mm-white,A,,,1e30,,,', /forward at 20 mA "1e30" must lie between/],
-    ['led,led-5mm-white,A,,3.1,3.2,,,', /forward at 20 mA must be at least 0\.21 V above forward at 1 mA/],
+    ['led,led-5mm-white,A,,3.1,3.2,,,', /forward at 20 mA must be at least 209 mV above forward at 1 mA/],
     ['pack,pack-two-lithium-round,A,,,,0,,', /capacity "0" must lie between/],
     // Two cells of 4.19 V when full.
     ['pack,pack-two-lithium-round,A,,,,,9 V,', /cut-off must lie below 8\.38 V/],
@@ -82,7 +83,7 @@ describe('a plan with parts of the maker’s own', () => {
     const stops = (own: typeof ownParts): string[] => {
       const asked = { ...odd, ownParts: own };
       return checkDesign(asked, assess(asked)).flatMap((finding) =>
-        finding.id.startsWith('part-gone') ? [`${finding.gravity} ${finding.what}`] : [],
+        finding.id.startsWith('part-gone') ? [`${finding.gravity} ${usualPrinter.message(finding.what)}`] : [],
       );
     };
     expect(stops(ownParts)).toEqual([]);

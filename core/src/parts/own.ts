@@ -1,4 +1,4 @@
-import { parseQuantity, printForEditing, type QuantityKind } from '../units/index.ts';
+import { parseQuantity, type QuantityKind, usualPrinter } from '../units/index.ts';
 import { builtInLibrary, createLibrary, findPart, type Library } from './catalogue.ts';
 import { chemistries } from './chemistries.ts';
 import type { Figure } from './figure.ts';
@@ -76,7 +76,7 @@ export function describeOwnPart(part: OwnPart): Readonly<Record<string, string>>
   return Object.fromEntries(
     Object.entries<Column>(ownColumns[part.kind]).flatMap(([heading, each]) => {
       const value = readColumn(part, each);
-      return like && readColumn(like, each) === value ? [] : [[heading, printForEditing(each.kind, value)]];
+      return like && readColumn(like, each) === value ? [] : [[heading, usualPrinter.forEditing(each.kind, value)]];
     }),
   );
 }
@@ -108,7 +108,7 @@ function findOutside(part: OwnPart): string | undefined {
   for (const [heading, { kind, least, most }] of Object.entries<Column>(ownColumns[part.kind])) {
     const read = parseQuantity(kind, told[heading] ?? '');
     if (read.ok && !(read.value >= least * (1 - 1e-9) && read.value <= most * (1 + 1e-9)))
-      return `${heading} would come to ${told[heading]} and must lie between ${printForEditing(kind, least)} and ${printForEditing(kind, most)}; say it too`;
+      return `${heading} would come to ${told[heading]} and must lie between ${usualPrinter.forEditing(kind, least)} and ${usualPrinter.forEditing(kind, most)}; say it too`;
   }
   return undefined;
 }
@@ -116,11 +116,11 @@ function findOutside(part: OwnPart): string | undefined {
 /** What can't be true of a part as a whole; undefined where nothing is wrong. */
 function findContradiction(part: Describable): string | undefined {
   if (part.kind === 'led' && part.forwardAt20mAV - part.forwardAt1mAV < 0.019 * part.seriesOhm)
-    return `forward at 20 mA must be at least ${(0.019 * part.seriesOhm).toFixed(2)} V above forward at 1 mA, which is what the light’s own ${part.seriesOhm} Ω take`;
+    return `forward at 20 mA must be at least ${usualPrinter.quantity('voltageV', 0.019 * part.seriesOhm)} above forward at 1 mA, which is what the light’s own ${usualPrinter.quantity('resistanceOhm', part.seriesOhm)} take`;
   if (part.kind === 'pack') {
     const fullV = (chemistries[part.chemistry].openCircuitV.at(-1) ?? 0) * part.cellsInSeries;
     if (part.cutOffV >= fullV)
-      return `cut-off must lie below ${fullV.toFixed(2)} V, which is all this pack has when full`;
+      return `cut-off must lie below ${usualPrinter.quantity('voltageV', fullV)}, which is all this pack has when full`;
   }
   return undefined;
 }
@@ -159,7 +159,7 @@ function readRow(cell: Cell, soFar: readonly OwnPart[]): OwnPart | string {
     const parsed = parseQuantity(each.kind, said);
     if (!parsed.ok) return `${heading}: ${parsed.problem}`;
     if (!(parsed.value >= each.least && parsed.value <= each.most))
-      return `${heading} "${said}" must lie between ${printForEditing(each.kind, each.least)} and ${printForEditing(each.kind, each.most)}`;
+      return `${heading} "${said}" must lie between ${usualPrinter.forEditing(each.kind, each.least)} and ${usualPrinter.forEditing(each.kind, each.most)}`;
     values[each.field] = parsed.value;
   }
   followForward(like, values);

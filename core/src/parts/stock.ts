@@ -1,4 +1,4 @@
-import { parseQuantity, printForEditing, type QuantityKind } from '../units/index.ts';
+import { parseQuantity, type QuantityKind, usualPrinter } from '../units/index.ts';
 import { type Cell, type RowProblem, readPrice, readTable, writeTable } from './table.ts';
 
 /** What a maker's own table may say of a thing, each column with its kind of quantity. */
@@ -82,7 +82,7 @@ export function writeStockCsv(items: readonly StockItem[]): string {
       ...Object.fromEntries(
         names.map((name) => {
           const value = item.values[name];
-          return [name, value === undefined ? '' : printForEditing(columns[name], value)];
+          return [name, value === undefined ? '' : usualPrinter.forEditing(columns[name], value)];
         }),
       ),
       note: item.note,

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { demoPlan } from '../../tests/designs.ts';
+import { say, usualPrinter } from '../units/index.ts';
 import { applyChanges, changeItem, type Design, listDifferences } from './index.ts';
 import { removeItem } from './remove.ts';
 
@@ -7,7 +8,9 @@ const { design } = demoPlan();
 const eyes = design.items.find((item) => item.kind === 'light' && item.name === 'Eyes');
 if (!eyes) throw new Error('the demo has eyes');
 const told = (other: Design): string[] =>
-  listDifferences(design, other).map(({ part, mine, other: theirs }) => `${part}: ${mine} | ${theirs}`);
+  listDifferences(design, other).map(({ part, mine, other: theirs }) =>
+    usualPrinter.message(say`${part}: ${mine} | ${theirs}`),
+  );
 
 describe('what two states of a plan have otherwise', () => {
   it('is nothing where they are alike, the same object or not', () => {

@@ -1,13 +1,13 @@
 import { type FormRow, type Item, kindOf, rowsOf } from '../items/index.ts';
-import { printQuantity, type QuantityKind } from '../units/index.ts';
+import { type Message, type QuantityKind, quantity, say } from '../units/index.ts';
 import type { Design } from './types.ts';
 
 /** One part of a plan that is otherwise in another state of it, as each of the two has it. */
 export interface Difference {
   /** @example "Eyes: wanted current, each" */
   readonly part: string;
-  readonly mine: string;
-  readonly other: string;
+  readonly mine: Message;
+  readonly other: Message;
 }
 
 const ABSENT = 'is not there';
@@ -32,10 +32,10 @@ function quantityOf(field: string, row: FormRow | undefined): QuantityKind | und
   return unitsByEnding.find(([ending]) => ending.test(field))?.[1];
 }
 
-function show(value: unknown, field: string, row?: FormRow): string {
+function show(value: unknown, field: string, row?: FormRow): Message {
   if (value === undefined || value === null) return row && 'empty' in row && row.empty ? row.empty : 'nothing';
-  const quantity = quantityOf(field, row);
-  if (typeof value === 'number') return quantity ? printQuantity(quantity, value) : `${value}`;
+  const kind = quantityOf(field, row);
+  if (typeof value === 'number') return kind ? quantity(kind, value) : `${value}`;
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
   if (Array.isArray(value)) return `${value.length} of them`;
   if (typeof value === 'object' && 'likely' in value && typeof value.likely === 'number')
@@ -58,8 +58,12 @@ function compareFields(
       const row = rows.find((each) => each.field === field);
       const [here, there] = [show(mine[field], field, row), show(other[field], field, row)];
       // Two lists or objects that print alike still differ.
-      const note = here === there ? ' (in detail)' : '';
-      return { part: `${name}: ${row?.label.toLowerCase() ?? wordsOf(field)}`, mine: here, other: `${there}${note}` };
+      const note = isAlike(here, there) ? ' (in detail)' : '';
+      return {
+        part: `${name}: ${row?.label.toLowerCase() ?? wordsOf(field)}`,
+        mine: here,
+        other: say`${there}${note}`,
+      };
     });
 }
 

@@ -1,9 +1,8 @@
 import type { Along, Laying } from '../items/limits.ts';
-import { printQuantity } from '../units/index.ts';
+import { type Message, type Quantity, quantity, say, seconds } from '../units/index.ts';
 import type { Move } from './types.ts';
 
-const time = (seconds: number): string => printQuantity('timeS', seconds);
-const share = (value: number): string => `${Math.round(value * 100)} %`;
+const share = (value: number): Quantity => quantity('fraction', Math.round(value * 100) / 100);
 
 const alongWords: Readonly<Record<Along, string>> = {
   route: '',
@@ -24,31 +23,31 @@ const layingWords: Readonly<Record<Laying, string>> = {
 export const sayLaying = (how: Laying): string => layingWords[how];
 
 /** What a move does, in a few words with its times. @example "breathes in 4.00 s, 10 % to 100 %" */
-export function sayMove(move: Move): string {
+export function sayMove(move: Move): Message {
   const way = 'along' in move && move.along ? alongWords[move.along] : '';
   switch (move.kind) {
     case 'steady':
-      return `glows steadily at ${share(move.level)}`;
+      return say`glows steadily at ${share(move.level)}`;
     case 'breathe':
-      return `breathes in ${time(move.periodS)}, ${share(move.low)} to ${share(move.high)}`;
+      return say`breathes in ${seconds(move.periodS)}, ${share(move.low)} to ${share(move.high)}`;
     case 'chase':
-      return `runs, one in ${move.groups}, a step each ${time(move.stepS)}${way}`;
+      return say`runs, one in ${move.groups}, a step each ${seconds(move.stepS)}${way}`;
     case 'sweep':
-      return `sweeps there and back in ${time(move.periodS)}${way}`;
+      return say`sweeps there and back in ${seconds(move.periodS)}${way}`;
     case 'fill':
-      return `fills and empties in ${time(move.periodS)}${way}`;
+      return say`fills and empties in ${seconds(move.periodS)}${way}`;
     case 'drift':
-      return `drifts between two colours in ${time(move.periodS)}${way}`;
+      return say`drifts between two colours in ${seconds(move.periodS)}${way}`;
     case 'sparkle':
-      return `sparkles, ${share(move.share)} lit at once`;
+      return say`sparkles, ${share(move.share)} lit at once`;
     case 'flicker':
       return `flickers like a ${move.character}`;
     case 'shots':
-      return `fires ${move.count} shot${move.count === 1 ? '' : 's'}, then rests ${time(move.pauseS)}`;
+      return say`fires ${move.count} shot${move.count === 1 ? '' : 's'}, then rests ${seconds(move.pauseS)}`;
     case 'build-up':
-      return `builds up over ${time(move.riseS)}`;
+      return say`builds up over ${seconds(move.riseS)}`;
     case 'cells':
-      return `lives and dies in cells, a generation each ${time(move.stepS)}`;
+      return say`lives and dies in cells, a generation each ${seconds(move.stepS)}`;
     case 'gauge':
       return `shows a value as a bar${way}`;
     case 'steps':

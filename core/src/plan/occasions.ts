@@ -1,4 +1,5 @@
 import { type Control, kindOf } from '../items/index.ts';
+import { type Message, say, seconds } from '../units/index.ts';
 import type { Cue, Design } from './types.ts';
 
 /** Something that a control can do, as it is said in a sentence after "when". */
@@ -36,22 +37,20 @@ export const listOccasions = (design: Design): readonly Occasion[] => [
 export const isSameOccasion = (a: Cue['when'], b: Cue['when']): boolean =>
   a.kind === b.kind && ('controlId' in a ? a.controlId : null) === ('controlId' in b ? b.controlId : null);
 
-const seconds = (s: number): string => `${Number(s.toPrecision(3))} s`;
-
 /** What gives a cue, in words with its times. An occasion that its control can't give says so. */
-export function sayWhen(design: Design, when: Cue['when']): string {
+export function sayWhen(design: Design, when: Cue['when']): Message {
   switch (when.kind) {
     case 'after':
-      return `${seconds(when.afterS)} have passed`;
+      return say`${seconds(when.afterS)} have passed`;
     case 'random':
-      return `chance wills it, between ${seconds(when.leastS)} and ${seconds(when.mostS)}`;
+      return say`chance wills it, between ${seconds(when.leastS)} and ${seconds(when.mostS)}`;
     case 'through':
       return 'the mood has run through once';
     default: {
       const words =
         listOccasions(design).find((each) => isSameOccasion(each.when, when))?.words ??
         `"${when.kind}", which its control can’t give`;
-      return when.kind === 'held' ? `${words} ${seconds(when.holdS)}` : words;
+      return when.kind === 'held' ? say`${words} ${seconds(when.holdS)}` : words;
     }
   }
 }

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoPlan } from '../../tests/designs.ts';
 import { builtInLibrary, type OwnPart, ownColumns, readPartsCsv, writePartsCsv } from '../parts/index.ts';
-import { printForEditing } from '../units/index.ts';
+import { usualPrinter } from '../units/index.ts';
 import { ownPartSchema } from './ownPartSchema.ts';
 import { readPlan } from './reading.ts';
 
@@ -26,7 +26,7 @@ const anyLine = fc.constantFrom(...likes).chain(({ kind, id }) => {
           fc.option(
             fc
               .oneof(fc.constantFrom(least, most), fc.double({ min: least, max: most, noNaN: true }))
-              .map((value) => printForEditing(quantity, value)),
+              .map((value) => usualPrinter.forEditing(quantity, value)),
           ),
         ),
       ),

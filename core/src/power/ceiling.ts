@@ -1,4 +1,4 @@
-import { defineFormula, printQuantity } from '../units/index.ts';
+import { defineFormula, type Message, percent, type Quantity } from '../units/index.ts';
 import { addDraws, type Draws, scaleDraws } from './draws.ts';
 import { findObstacle, type LinkLimit, type Obstacle, operate, type SupplyTree } from './tree.ts';
 import { describeObstacle } from './words.ts';
@@ -30,14 +30,13 @@ export const ceilingSum = defineFormula({
 export interface Ceiling {
   /** 0 … 1; 0 where even dark lights are too much. */
   readonly brightness: number;
-  readonly limitedBy: string | null;
+  readonly limitedBy: Message | null;
   /** The link over its limit; null where the voltage gives way instead. */
   readonly linkId: LinkLimit['id'] | null;
 }
 
 /** A ceiling as it is shown everywhere: rounded down, since a limit rounded up is not one. */
-export const printCeiling = (brightness: number): string =>
-  printQuantity('fraction', Math.floor(brightness * 1000 + 1e-9) / 1000);
+export const sayCeiling = (brightness: number): Quantity => percent(Math.floor(brightness * 1000 + 1e-9) / 1000);
 
 /** Halvings: good to a hundred-thousandth of full brightness; for a curve that is only drawn, to a thousandth. */
 const STEPS = 17;

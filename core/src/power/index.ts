@@ -9,7 +9,7 @@ export {
   findRailLimitA,
   findReserve,
   KEPT_BACK,
-  printCeiling,
+  sayCeiling,
 } from './ceiling.ts';
 export { type Charging, chargeRates, chargeTime, planCharging } from './charging.ts';
 export {

@@ -12,6 +12,7 @@ import {
   solveConstantPower,
 } from '../items/index.ts';
 import { converters, packs } from '../parts/index.ts';
+import { amps } from '../units/index.ts';
 import {
   type BrightnessDraw,
   ceilingSum,
@@ -251,7 +252,7 @@ describe('ceilings (N30)', () => {
     const tree = singleRail(boosted);
     expect(findCeiling(tree, 1, draw(tree, 66))).toMatchObject({
       linkId: 'converter output',
-      limitedBy: 'the converter carries more than its 1.50 A',
+      limitedBy: ['the converter carries more than its ', amps(1.5)],
     });
   });
 });

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { volts } from '../units/index.ts';
 import { ceilingSum, solveSupplyTree, type TreeLoad, type TreeRail } from './index.ts';
 
 const pack: TreeRail = { name: 'pack', volts: 3.7, from: null, efficiency: 1, limitA: 5, idleA: 0, minus: 'common' };
@@ -68,7 +69,7 @@ describe('budget and supply tree (N29)', () => {
     });
     expect(flaws).toEqual([
       'gate: 5 V and 12 V share a signal but not their minus; join them',
-      'gate: 12 V meets a pin that bears 5 V',
+      ['gate: ', volts(12), ' meets a pin that bears ', volts(5)],
     ]);
   });
   it('a motor’s start counts in the first moment only', () => {

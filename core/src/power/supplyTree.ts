@@ -1,3 +1,4 @@
+import { type Message, say, volts } from '../units/index.ts';
 /** Something that draws from a rail: at its height, on the mean of the evening, and when all is dark or off. */
 export interface TreeLoad {
   readonly name: string;
@@ -45,7 +46,7 @@ export interface RailState {
 
 export interface TreeState {
   readonly rails: readonly RailState[];
-  readonly flaws: readonly string[];
+  readonly flaws: readonly Message[];
   /** Mean power out of all packs, into all loads, and lost on the way. */
   readonly inW: number;
   readonly outW: number;
@@ -71,7 +72,7 @@ function railCurrent(rails: readonly TreeRail[], loads: readonly TreeLoad[], rai
   );
 }
 
-function findFlaws(rails: readonly TreeRail[], signals: readonly TreeSignal[]): string[] {
+function findFlaws(rails: readonly TreeRail[], signals: readonly TreeSignal[]): Message[] {
   const rail = (name: string): TreeRail | undefined => rails.find((each) => each.name === name);
   return signals.flatMap((signal) => {
     const [from, to] = [rail(signal.fromRail), rail(signal.toRail)];
@@ -80,7 +81,7 @@ function findFlaws(rails: readonly TreeRail[], signals: readonly TreeSignal[]): 
         ? [`${signal.name}: ${from.name} and ${to.name} share a signal but not their minus; join them`]
         : []),
       ...(signal.volts > signal.bearsV
-        ? [`${signal.name}: ${signal.volts} V meets a pin that bears ${signal.bearsV} V`]
+        ? [say`${signal.name}: ${volts(signal.volts)} meets a pin that bears ${volts(signal.bearsV)}`]
         : []),
     ];
   });

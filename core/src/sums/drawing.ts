@@ -1,9 +1,9 @@
 import type { RingMark } from '../lights/index.ts';
-import type { QuantityKind } from '../units/index.ts';
+import type { Message, QuantityKind } from '../units/index.ts';
 
 /** A line on a chart; a limit is drawn dashed, a second line fainter. */
 export interface DrawnLine {
-  readonly name: string;
+  readonly name: Message;
   readonly role: 'curve' | 'second' | 'limit';
   readonly points: readonly (readonly [x: number, y: number])[];
 }
@@ -20,7 +20,7 @@ export type Drawing =
       readonly x: Axis;
       readonly y: Axis;
       readonly lines: readonly DrawnLine[];
-      readonly marks: readonly { readonly name: string; readonly at: readonly [x: number, y: number] }[];
+      readonly marks: readonly { readonly name: Message; readonly at: readonly [x: number, y: number] }[];
     }
   | { readonly kind: 'ring'; readonly radiusMm: number; readonly marks: readonly RingMark[] }
   | {

@@ -89,7 +89,7 @@ export const quickSums: readonly QuickSum[] = [
 /** The sum of this name; undefined where there is none. */
 export const findSum = (name: string): QuickSum | undefined => quickSums.find((sum) => sum.name === name);
 
-export { type Answer, type Answered, answerSum, answerToJson, showCell, showInput, writeAnswer } from './answer.ts';
+export { type Answer, type Answered, answerSum, answerToJson, sayCell, showInput, writeAnswer } from './answer.ts';
 export type { Drawing, DrawnLine } from './drawing.ts';
-export type { InputProblem } from './readInputs.ts';
-export type { Input, QuickSum, Result, SumFinding, Value, Values } from './sum.ts';
+export { type InputProblem, readInputs } from './readInputs.ts';
+export type { Input, QuickSum, Result, Value, Values } from './sum.ts';

@@ -1,33 +1,48 @@
-import { judge, parseQuantity, printQuantity, type QuantityKind } from '../units/index.ts';
-import { finding, type Input, type QuickSum, type SumFinding, type Value, type Values } from './sum.ts';
+import type { Finding } from '../items/index.ts';
+import {
+  type Band,
+  joinMessages,
+  judge,
+  type Message,
+  type Printer,
+  type Quantity,
+  type QuantityKind,
+  quantity,
+  say,
+} from '../units/index.ts';
+import { finding, type Input, type QuickSum, type Value, type Values } from './sum.ts';
 
 /** What is wrong with one input: its word, and what to write instead. */
 export interface InputProblem {
   readonly word: string;
-  readonly problem: string;
+  readonly problem: Message;
 }
 
 /** Values that a sum can take, with the slips that were noticed and what was assumed; or what is wrong. */
 export type ReadInputs =
-  | { readonly ok: true; readonly values: Values; readonly notices: readonly SumFinding[] }
+  | { readonly ok: true; readonly values: Values; readonly notices: readonly Finding[] }
   | { readonly ok: false; readonly problems: readonly InputProblem[] };
 
 type One =
-  | { readonly ok: true; readonly value: Value; readonly slips: readonly string[] }
-  | { readonly ok: false; readonly problem: string };
+  | { readonly ok: true; readonly value: Value; readonly slips: readonly Quantity[] }
+  | { readonly ok: false; readonly problem: Message };
 
 type OneNumber =
-  | { readonly ok: true; readonly value: number; readonly slip: string | null }
-  | { readonly ok: false; readonly problem: string };
+  | { readonly ok: true; readonly value: number; readonly slip: Quantity | null }
+  | { readonly ok: false; readonly problem: Message };
 
-function judgeOne(kind: QuantityKind, value: number, band: Parameters<typeof judge>[2]): OneNumber {
+function judgeOne(kind: QuantityKind, value: number, band: Band): OneNumber {
   const judged = judge(kind, value, band);
   if (!judged.ok) return judged;
-  return { ok: true, value: judged.value, slip: judged.didYouMean?.text ?? null };
+  return {
+    ok: true,
+    value: judged.value,
+    slip: judged.didYouMean === undefined ? null : quantity(kind, judged.didYouMean),
+  };
 }
 
-function readOne(kind: QuantityKind, text: string, band: Parameters<typeof judge>[2]): OneNumber {
-  const parsed = parseQuantity(kind, text);
+function readOne(kind: QuantityKind, text: string, band: Band, printer: Printer): OneNumber {
+  const parsed = printer.parse(kind, text);
   return parsed.ok ? judgeOne(kind, parsed.value, band) : parsed;
 }
 
@@ -45,7 +60,7 @@ const gather = (found: readonly OneNumber[]): One => {
   return { ok: true, value: good.map((each) => each.value), slips: good.flatMap((each) => each.slip ?? []) };
 };
 
-function readPair(input: Extract<Input, { as: 'pairs' }>, text: string): One {
+function readPair(input: Extract<Input, { as: 'pairs' }>, text: string, printer: Printer): One {
   const [, first = '', second = ''] = /^(.*?)\s*[x×*:@]\s*(.+)$/i.exec(text) ?? [];
   const lone = first === '' && second === '';
   if (lone && input.names[0] !== 'count')
@@ -54,24 +69,24 @@ function readPair(input: Extract<Input, { as: 'pairs' }>, text: string): One {
       problem: `"${text}" is not a pair; write ${input.names.join(':')}, one pair after another with commas`,
     };
   const found = [
-    lone ? ({ ok: true, value: 1, slip: null } as const) : readOne(input.kinds[0], first, input.bands[0]),
-    readOne(input.kinds[1], lone ? text : second, input.bands[1]),
+    lone ? ({ ok: true, value: 1, slip: null } as const) : readOne(input.kinds[0], first, input.bands[0], printer),
+    readOne(input.kinds[1], lone ? text : second, input.bands[1], printer),
   ];
   return gather(found);
 }
 
-function readText(input: Input, text: string): One {
+function readText(input: Input, text: string, printer: Printer): One {
   switch (input.as) {
     case 'quantity':
     case 'optional': {
       if (input.as === 'optional' && text.trim() === '') return { ok: true, value: null, slips: [] };
-      const found = readOne(input.kind, text, input.band);
+      const found = readOne(input.kind, text, input.band, printer);
       return found.ok ? { ok: true, value: found.value, slips: found.slip === null ? [] : [found.slip] } : found;
     }
     case 'list':
-      return gather(splitList(text).map((part) => readOne(input.kind, part, input.band)));
+      return gather(splitList(text).map((part) => readOne(input.kind, part, input.band, printer)));
     case 'pairs': {
-      const found = splitList(text).map((part) => readPair(input, part));
+      const found = splitList(text).map((part) => readPair(input, part, printer));
       const bad = found.find((each) => !each.ok);
       if (bad) return bad;
       const good = found.filter((each) => each.ok);
@@ -128,8 +143,8 @@ function readJsonPairs(input: Extract<Input, { as: 'pairs' }>, value: unknown): 
 }
 
 /** An input out of JSON: numbers in the unit that the key names; text is read as a person writes it. */
-function readJson(input: Input, value: unknown): One {
-  if (typeof value === 'string') return readText(input, value);
+function readJson(input: Input, value: unknown, printer: Printer): One {
+  if (typeof value === 'string') return readText(input, value, printer);
   switch (input.as) {
     case 'quantity':
     case 'optional':
@@ -147,10 +162,10 @@ function readJson(input: Input, value: unknown): One {
 const isMissing = (value: unknown): boolean =>
   value === undefined || (typeof value === 'string' && value.trim() === '');
 
-function assumedNotice(sum: QuickSum, assumed: readonly string[]): SumFinding[] {
+function assumedNotice(sum: QuickSum, assumed: readonly string[]): Finding[] {
   const said = assumed.flatMap((key) => {
     const input = sum.inputs[key];
-    return input?.as === 'quantity' ? [`${input.label.toLowerCase()} ${printQuantity(input.kind, input.initial)}`] : [];
+    return input?.as === 'quantity' ? [say`${input.label.toLowerCase()} ${quantity(input.kind, input.initial)}`] : [];
   });
   return said.length === 0
     ? []
@@ -158,7 +173,7 @@ function assumedNotice(sum: QuickSum, assumed: readonly string[]): SumFinding[] 
         finding(
           'assumed',
           'mind',
-          `Taken as usual: ${said.join(', ')}`,
+          say`Taken as usual: ${joinMessages(said, ', ')}`,
           'These were not given and change the answer.',
           'Give your own where you know better.',
         ),
@@ -188,16 +203,16 @@ function matchNames(
 function readMissing(input: Input): One {
   if (input.as === 'optional') return { ok: true, value: null, slips: [] };
   if (input.as === 'quantity' && input.needed)
-    return { ok: false, problem: `is needed, such as ${input.word}=${printQuantity(input.kind, input.initial)}` };
+    return { ok: false, problem: say`is needed, such as ${input.word}=${quantity(input.kind, input.initial)}` };
   return { ok: true, value: input.initial, slips: [] };
 }
 
-const slipNotices = (input: Input, slips: readonly string[]): SumFinding[] =>
+const slipNotices = (input: Input, slips: readonly Quantity[]): Finding[] =>
   slips.map((meant) =>
     finding(
       `unusual-${input.word}`,
       'mind',
-      `${input.label} is unusual. Did you mean ${meant}?`,
+      say`${input.label} is unusual. Did you mean ${meant}?`,
       'A lost prefix or decimal point makes a factor of ten or a thousand.',
       'Check it; the sum was made with what was given.',
     ),
@@ -207,16 +222,16 @@ const slipNotices = (input: Input, slips: readonly string[]): SumFinding[] =>
  * Reads the inputs of a sum: text as people write it, or JSON values in the units that the keys name. What is missing
  * and needed, unknown or out of range is told all at once; what looks like a slip is taken and asked about.
  */
-export function readInputs(sum: QuickSum, given: Readonly<Record<string, unknown>>): ReadInputs {
+export function readInputs(sum: QuickSum, given: Readonly<Record<string, unknown>>, printer: Printer): ReadInputs {
   const { found, problems: unknown } = matchNames(sum, given);
   const read = Object.entries(sum.inputs).map(([key, input]) => {
     const missing = isMissing(found.get(key));
-    return { key, input, missing, one: missing ? readMissing(input) : readJson(input, found.get(key)) };
+    return { key, input, missing, one: missing ? readMissing(input) : readJson(input, found.get(key), printer) };
   });
   const problems = [
     ...unknown,
     ...read.flatMap(({ input, missing, one }) =>
-      one.ok ? [] : [{ word: input.word, problem: `${input.label}${missing ? ' ' : ': '}${one.problem}` }],
+      one.ok ? [] : [{ word: input.word, problem: say`${input.label}${missing ? ' ' : ': '}${one.problem}` }],
     ),
   ];
   if (problems.length > 0) return { ok: false, problems };

@@ -1,5 +1,6 @@
+import type { Finding } from '../items/index.ts';
 import type { Design } from '../plan/index.ts';
-import type { Band, QuantityKind, Sum } from '../units/index.ts';
+import type { Band, Message, QuantityKind, Sum } from '../units/index.ts';
 import type { Drawing } from './drawing.ts';
 
 interface InputBase {
@@ -72,12 +73,12 @@ export type Result =
   | {
       readonly form: 'figure';
       readonly key: string;
-      readonly label: string;
+      readonly label: Message;
       readonly kind: QuantityKind;
       readonly value: number | null;
       readonly main?: boolean;
     }
-  | { readonly form: 'text'; readonly key: string; readonly label: string; readonly value: string | boolean }
+  | { readonly form: 'text'; readonly key: string; readonly label: Message; readonly value: Message | boolean }
   | {
       readonly form: 'figures';
       readonly key: string;
@@ -94,22 +95,13 @@ export type Result =
         readonly label: string;
         readonly kind: QuantityKind | 'text';
       }[];
-      readonly rows: readonly (readonly (number | string | null)[])[];
+      readonly rows: readonly (readonly (number | Message | null)[])[];
     };
-
-/** A flaw in what was asked, or something to know. */
-export interface SumFinding {
-  readonly id: string;
-  readonly gravity: 'stop' | 'mend' | 'mind';
-  readonly what: string;
-  readonly why: string;
-  readonly mend: string;
-}
 
 export interface Outcome {
   readonly results: readonly Result[];
   readonly steps: readonly Sum[];
-  readonly findings: readonly SumFinding[];
+  readonly findings: readonly Finding[];
   readonly drawing?: Drawing;
 }
 
@@ -211,7 +203,7 @@ export const words = (word: string, label: string, initial: string): WordsInput 
   initial,
 });
 
-export const figure = (key: string, label: string, kind: QuantityKind, value: number | null): Result => ({
+export const figure = (key: string, label: Message, kind: QuantityKind, value: number | null): Result => ({
   form: 'figure',
   key,
   label,
@@ -220,7 +212,7 @@ export const figure = (key: string, label: string, kind: QuantityKind, value: nu
 });
 
 /** The figure that decides. */
-export const mainFigure = (key: string, label: string, kind: QuantityKind, value: number | null): Result => ({
+export const mainFigure = (key: string, label: Message, kind: QuantityKind, value: number | null): Result => ({
   form: 'figure',
   key,
   label,
@@ -229,7 +221,7 @@ export const mainFigure = (key: string, label: string, kind: QuantityKind, value
   main: true,
 });
 
-export const text = (key: string, label: string, value: string | boolean): Result => ({
+export const text = (key: string, label: Message, value: Message | boolean): Result => ({
   form: 'text',
   key,
   label,
@@ -238,12 +230,12 @@ export const text = (key: string, label: string, value: string | boolean): Resul
 
 export const finding = (
   id: string,
-  gravity: SumFinding['gravity'],
-  what: string,
-  why: string,
-  mend: string,
-): SumFinding => ({ id, gravity, what, why, mend });
+  gravity: Finding['gravity'],
+  what: Message,
+  why: Message,
+  mend: Message,
+): Finding => ({ id, gravity, stage: null, aboutId: null, what, why, mend, fixes: [] });
 
 /** The findings whose condition holds. */
-export const findingsWhere = (...rows: readonly (readonly [boolean, SumFinding])[]): SumFinding[] =>
+export const findingsWhere = (...rows: readonly (readonly [boolean, Finding])[]): Finding[] =>
   rows.filter(([holds]) => holds).map(([, row]) => row);

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { usualPrinter } from '../units/index.ts';
 import { answerSum, answerToJson, findSum, quickSums, showInput, writeAnswer } from './index.ts';
 
 interface Asked {
@@ -22,13 +23,15 @@ const wordsOf = (words: string): Record<string, string> =>
       ),
   );
 
+const told = usualPrinter.message;
+
 /** The answer of a sum to words as a person types them. */
 function ask(name: string, words: string): Asked {
   const sum = findSum(name);
   if (!sum) throw new Error(`no sum ${name}`);
-  const answered = answerSum(sum, wordsOf(words));
-  if (!answered.ok) throw new Error(answered.problems.map((each) => `${each.word}: ${each.problem}`).join('; '));
-  const json = answerToJson(answered.answer);
+  const answered = answerSum(sum, wordsOf(words), usualPrinter);
+  if (!answered.ok) throw new Error(answered.problems.map((each) => `${each.word}: ${told(each.problem)}`).join('; '));
+  const json = answerToJson(answered.answer, usualPrinter);
   return {
     // The tests below know which results are numbers.
     results: json.results as Asked['results'],
@@ -43,8 +46,10 @@ const tableOf = (asked: Asked, key: string): readonly Readonly<Record<string, nu
 
 const problemsOf = (name: string, words: Record<string, unknown>): string => {
   const sum = findSum(name);
-  const answered = sum ? answerSum(sum, words) : null;
-  return answered && !answered.ok ? answered.problems.map((each) => `${each.word}: ${each.problem}`).join('; ') : '';
+  const answered = sum ? answerSum(sum, words, usualPrinter) : null;
+  return answered && !answered.ok
+    ? answered.problems.map((each) => `${each.word}: ${told(each.problem)}`).join('; ')
+    : '';
 };
 
 /** Checks of the needs: words typed, the key of a result, what it must be, digits. */
@@ -273,7 +278,7 @@ describe('the traps of the needs', () => {
       ),
     );
     const found = findSum(sum);
-    const answered = found ? answerSum(found, spaced) : null;
+    const answered = found ? answerSum(found, spaced, usualPrinter) : null;
     if (!answered?.ok) throw new Error(JSON.stringify(answered));
     expect(answered.answer.findings.map((each) => each.id)).toContain(id);
   });
@@ -367,19 +372,22 @@ describe('inputs', () => {
   });
   it('says what was taken as usual', () => {
     const sum = findSum('ceiling');
-    const answered = sum && answerSum(sum, { limit: '1.5A', pixels: '66' });
-    expect(answered?.ok && answered.answer.findings.find((each) => each.id === 'assumed')?.what).toMatch(
+    const answered = sum && answerSum(sum, { limit: '1.5A', pixels: '66' }, usualPrinter);
+    expect(answered?.ok && told(answered.answer.findings.find((each) => each.id === 'assumed')?.what ?? '')).toMatch(
       /controller and all else 120 mA, rest current of a pixel/,
     );
   });
   it('JSON in the units of the keys gives the same as words; what a sum gives can be asked again', () => {
     const sum = findSum('tape-cut');
     if (!sum) throw new Error('no such sum');
-    const first = answerSum(sum, { lengths: '3x620,4x410', stock: '0x1m', kerf: '2mm' });
+    const first = answerSum(sum, { lengths: '3x620,4x410', stock: '0x1m', kerf: '2mm' }, usualPrinter);
     if (!first.ok) throw new Error('refused');
-    const json = answerToJson(first.answer);
-    const again = answerSum(sum, json.inputs as Record<string, unknown>);
-    expect(again.ok && answerToJson(again.answer)).toMatchObject({ results: json.results, inputs: json.inputs });
+    const json = answerToJson(first.answer, usualPrinter);
+    const again = answerSum(sum, json.inputs as Record<string, unknown>, usualPrinter);
+    expect(again.ok && answerToJson(again.answer, usualPrinter)).toMatchObject({
+      results: json.results,
+      inputs: json.inputs,
+    });
     expect(problemsOf('tape-cut', { lengths: [{ count: 'two', lengthMm: 4 }] })).toMatch(/a list of/);
     expect(problemsOf('wire', { currentA: [1], lengthMm: null })).toMatch(/a number is wanted/);
   });
@@ -387,19 +395,19 @@ describe('inputs', () => {
     Object.fromEntries(
       Object.entries(sum.inputs).flatMap(([key, input]): [string, string][] => {
         const value = 'initial' in input ? input.initial : 'example' in input ? (input.example ?? null) : null;
-        return value === null ? [] : [[key, showInput(sum, key, value)]];
+        return value === null ? [] : [[key, showInput(sum, key, value, usualPrinter)]];
       }),
     );
   it.each(quickSums.map((sum) => [sum.name, sum] as const))(
     '%s answers its own example, and is read back from its fields',
     (_name, sum) => {
-      const answered = answerSum(sum, withExamples(sum));
+      const answered = answerSum(sum, withExamples(sum), usualPrinter);
       if (!answered.ok) throw new Error(JSON.stringify(answered.problems));
-      const json = answerToJson(answered.answer);
+      const json = answerToJson(answered.answer, usualPrinter);
       expect(Object.keys(json)).toEqual(['sum', 'inputs', 'results', 'steps', 'findings']);
       expect(JSON.stringify(json)).not.toMatch(/NaN|Infinity/);
-      expect(writeAnswer(answered.answer)).not.toMatch(/NaN|undefined|Infinity|\{/);
-      for (const step of answered.answer.steps) expect(step.answer).not.toBe('–');
+      expect(writeAnswer(answered.answer, usualPrinter)).not.toMatch(/NaN|undefined|Infinity|\{/);
+      for (const step of answered.answer.steps) expect(told(step.answer)).not.toBe('–');
     },
   );
   it('never throws and never gives what is not a number, whatever stands in a field', () => {
@@ -430,9 +438,10 @@ describe('inputs', () => {
         const given: Record<string, unknown> = withExamples(sum);
         const keys = Object.keys(sum.inputs);
         given[keys[index % keys.length] ?? ''] = text;
-        const answered = answerSum(sum, given);
-        if (answered.ok) expect(JSON.stringify(answerToJson(answered.answer))).not.toMatch(/NaN|Infinity/);
-        else expect(answered.problems.every((each) => each.problem.length > 0)).toBe(true);
+        const answered = answerSum(sum, given, usualPrinter);
+        if (answered.ok)
+          expect(JSON.stringify(answerToJson(answered.answer, usualPrinter))).not.toMatch(/NaN|Infinity/);
+        else expect(answered.problems.every((each) => told(each.problem).length > 0)).toBe(true);
       }),
       { seed: 51, numRuns: 1500 },
     );
@@ -443,10 +452,10 @@ describe('inputs', () => {
     (_name, sum) => {
       for (const key of Object.keys(sum.inputs))
         for (const text of extremes) {
-          const answered = answerSum(sum, { ...withExamples(sum), [key]: text });
+          const answered = answerSum(sum, { ...withExamples(sum), [key]: text }, usualPrinter);
           if (!answered.ok) continue;
-          const told = writeAnswer(answered.answer);
-          expect(`${JSON.stringify(answerToJson(answered.answer))}${told}`, `${key} ${text}`).not.toMatch(
+          const told = writeAnswer(answered.answer, usualPrinter);
+          expect(`${JSON.stringify(answerToJson(answered.answer, usualPrinter))}${told}`, `${key} ${text}`).not.toMatch(
             /NaN|Infinity|undefined/,
           );
           expect(told.length, `${key} ${text}`).toBeLessThan(40_000);
@@ -456,8 +465,8 @@ describe('inputs', () => {
   it('there is no half of a cell, a light or a length', () => {
     const refusal = (name: string, given: Record<string, unknown>): string | undefined => {
       const sum = quickSums.find((each) => each.name === name);
-      const answered = sum && answerSum(sum, { ...withExamples(sum), ...given });
-      return answered?.ok === false ? answered.problems[0]?.problem : undefined;
+      const answered = sum && answerSum(sum, { ...withExamples(sum), ...given }, usualPrinter);
+      return answered?.ok === false ? told(answered.problems[0]?.problem ?? '') : undefined;
     };
     expect(refusal('pack', { series: '2.5' })).toMatch(/2\.5.* must be a whole number, such as 3/);
     expect(refusal('led-resistor', { count: '1.5' })).toMatch(/must be a whole number/);

@@ -1,4 +1,4 @@
-import { printQuantity } from './print.ts';
+import { joinMessages, type Message, type Quantity, quantity } from './message.ts';
 import type { QuantityKind } from './quantity.ts';
 
 interface SymbolRow {
@@ -21,10 +21,10 @@ export interface Formula<S extends string = string> {
 export interface Sum {
   readonly name: string;
   readonly form: string;
-  readonly filled: string;
-  readonly answer: string;
+  readonly filled: Message;
+  readonly answer: Quantity;
   readonly source: string;
-  readonly symbols: readonly { readonly symbol: string; readonly meaning: string; readonly value: string }[];
+  readonly symbols: readonly { readonly symbol: string; readonly meaning: string; readonly value: Quantity }[];
 }
 
 /** Declares a formula; only fixes its types. */
@@ -32,24 +32,26 @@ export const defineFormula = <S extends string>(formula: Formula<S>): Formula<S>
 
 /**
  * The sum of a formula with these values put in (in the units of each symbol's kind).
- * @example printSum(seriesResistor, { Vs: 5, Vf: 3.016, k: 1, I: 0.012 }).filled // "(5.00 V − 1 · 3.02 V) / 12.0 mA"
+ * @example fillSum(seriesResistor, { Vs: 5, Vf: 3.016, k: 1, I: 0.012 }).filled // "(5.00 V − 1 · 3.02 V) / 12.0 mA"
  */
-export function printSum<S extends string>(formula: Formula<S>, values: Readonly<Record<S, number>>): Sum {
+export function fillSum<S extends string>(formula: Formula<S>, values: Readonly<Record<S, number>>): Sum {
   const names = Object.keys(formula.symbols) as S[];
-  const show = (name: S): string => printQuantity(formula.symbols[name].kind, values[name]);
+  const valueFor = (name: S): Quantity => quantity(formula.symbols[name].kind, values[name]);
   const right = formula.form.replace(/^[^=≈]*[=≈]/, '').trim();
+  // Every second piece is a name in its braces, with the power behind it.
+  const filled = right.split(/(\{[^}]+\}(?: ?[²³^])?)/).flatMap((piece): (Message | Quantity)[] => {
+    const [, name, power] = /^\{([^}]+)\}( ?[²³^])?$/.exec(piece) ?? [];
+    if (name === undefined || !(name in formula.symbols)) return [piece];
+    // The name was found among the symbols just now. A figure with its unit stands in brackets before a power, so that
+    // the unit is not taken to be raised alone.
+    return power ? ['(', valueFor(name as S), `)${power}`] : [valueFor(name as S)];
+  });
   return {
     name: formula.name,
     form: formula.form.replace(/[{}]/g, ''),
-    // A figure with its unit stands in brackets before a power, so that the unit is not taken to be raised alone.
-    filled: right.replace(/\{([^}]+)\}( ?[²³^])?/g, (whole, name: string, power: string | undefined) => {
-      if (!(name in formula.symbols)) return whole;
-      // The name was found among the symbols just now.
-      const shown = show(name as S);
-      return power ? `(${shown})${power}` : shown;
-    }),
-    answer: printQuantity(formula.gives.kind, formula.reckon(values)),
+    filled: joinMessages(filled, ''),
+    answer: quantity(formula.gives.kind, formula.reckon(values)),
     source: formula.source,
-    symbols: names.map((name) => ({ symbol: name, meaning: formula.symbols[name].meaning, value: show(name) })),
+    symbols: names.map((name) => ({ symbol: name, meaning: formula.symbols[name].meaning, value: valueFor(name) })),
   };
 }

@@ -1,5 +1,36 @@
-export { defineFormula, type Formula, printSum, type Sum } from './formula.ts';
+export { defineFormula, type Formula, fillSum, type Sum } from './formula.ts';
+export { diameterMmOfGauge } from './gauge.ts';
+export {
+  capitalise,
+  isQuantity,
+  joinMessages,
+  type Message,
+  type Quantity,
+  quantitiesOf,
+  quantity,
+  say,
+} from './message.ts';
 export { type Parsed, parseQuantity } from './parse.ts';
 export { type Band, type Judged, judge } from './plausible.ts';
-export { type LengthUnit, printForEditing, printNumber, printQuantity } from './print.ts';
+export { printNumber } from './print.ts';
+export { type Printer, printerFor, usualPrinter } from './printer.ts';
+export {
+  amps,
+  celsius,
+  gauge,
+  hours,
+  lux,
+  milliampHours,
+  mm,
+  money,
+  ohms,
+  percent,
+  roughPercent,
+  seconds,
+  toTenth,
+  volts,
+  watts,
+} from './quantities.ts';
 export { type QuantityKind, quantityKinds } from './quantity.ts';
+export { type Ruler, rulerFor } from './ruler.ts';
+export { isCurrency, parseUnits, type Units, usualUnits } from './system.ts';

@@ -1,18 +1,6 @@
+import { crossSectionMm2OfGauge } from './gauge.ts';
 import { type QuantityKind, quantityKinds } from './quantity.ts';
-
-/** How lengths are written for this maker; inside they stay millimetres. */
-export type LengthUnit = 'mm' | 'in';
-
-/** Kinds that take engineering prefixes, with the factor from the inside unit to the unprefixed one. */
-const prefixed: Partial<Record<QuantityKind, { readonly symbol: string; readonly toBase: number }>> = {
-  voltageV: { symbol: 'V', toBase: 1 },
-  currentA: { symbol: 'A', toBase: 1 },
-  resistanceOhm: { symbol: 'Ω', toBase: 1 },
-  powerW: { symbol: 'W', toBase: 1 },
-  capacityMah: { symbol: 'Ah', toBase: 1e-3 },
-  capacitanceUf: { symbol: 'F', toBase: 1e-6 },
-  frequencyHz: { symbol: 'Hz', toBase: 1 },
-};
+import { type Units, usualUnits } from './system.ts';
 
 const prefixes = [
   { factor: 1e6, sign: 'M' },
@@ -56,11 +44,87 @@ const trimZeros = (text: string): string => (text.includes('.') ? text.replace(/
 /** Finer than a hundredth of a millimetre nobody measures at a bench. */
 const toHundredth = (mm: number): number => Math.round(mm * 100) / 100;
 
-function printLength(mm: number, digits: number, unit: LengthUnit | undefined): string {
-  if (unit === 'in') return `${printNumber(mm / 25.4, Math.max(digits, 4))} in`;
+const MM_PER_INCH = 25.4;
+/** Below it a length is worked, above it is measured with a tape. */
+const TAPE_FROM_IN = 6;
+const FINEST = 64;
+/** What a fraction may be off before decimals are written: finer than anyone drills. */
+const FRACTION_SLACK_IN = 0.002;
+
+/** A length in inches: a fraction where it is one to within a drill's slack, to the sixteenth on a tape, else decimals. */
+function printInches(mm: number, digits: number): string {
+  const inches = mm / MM_PER_INCH;
+  const size = Math.abs(inches);
+  if (size >= 36 * 12) return `${printNumber(inches / 12, digits)} ft`;
+  const isTaped = size >= TAPE_FROM_IN;
+  const parts = isTaped ? 16 : FINEST;
+  const nearest = Math.round(size * parts);
+  if (nearest === 0 || (!isTaped && Math.abs(nearest / parts - size) > FRACTION_SLACK_IN))
+    return `${trimZeros(size < 0.1 ? printNumber(inches, digits) : printNumber(Math.round(inches * 1000) / 1000, Math.max(digits, 4)))} in`;
+  let [over, under] = [nearest % parts, parts];
+  while (over > 0 && over % 2 === 0) [over, under] = [over / 2, under / 2];
+  const whole = Math.floor(nearest / parts);
+  const text = [...(whole > 0 ? [String(whole)] : []), ...(over > 0 ? [`${over}/${under}`] : [])].join(' ');
+  return `${inches < 0 ? '−' : ''}${text} in`;
+}
+
+function printLength(mm: number, digits: number, units: Units): string {
+  if (units.length === 'in') return printInches(mm, digits);
   if (Math.abs(mm) >= 10_000) return `${trimZeros(printNumber(mm / 1000, digits))} m`;
   return `${printNumber(toHundredth(mm), Math.max(digits, mm >= 1000 ? 4 : 3))} mm`;
 }
+
+type PrintKind = (value: number, digits: number, units: Units) => string;
+
+const isFahrenheit = ({ temperature }: Units): boolean => temperature === '°F';
+
+/** Kinds that are written in a way of their own; all others are a number and their sign. */
+const ways: Readonly<Partial<Record<QuantityKind, PrintKind>>> = {
+  lengthMm: printLength,
+  reelM: (value, digits, units) =>
+    units.length === 'in' ? `${printNumber(value / 0.3048, digits)} ft` : `${printNumber(value, digits)} m`,
+  timeH: printHours,
+  timeMin: (value, digits) => `${printNumber(value, digits)} min`,
+  timeS: (value, digits) => printPrefixed(value, 's', digits),
+  temperatureC: (value, digits, units) =>
+    `${trimZeros(printNumber(isFahrenheit(units) ? value * 1.8 + 32 : value, digits))} ${units.temperature}`,
+  temperatureRiseK: (value, digits, units) =>
+    isFahrenheit(units)
+      ? `${trimZeros(printNumber(value * 1.8, digits))} °F`
+      : `${trimZeros(printNumber(value, digits))} K`,
+  areaCm2: (value, digits, units) =>
+    units.length === 'in'
+      ? `${printNumber((value * 100) / MM_PER_INCH ** 2, digits)} in²`
+      : `${printNumber(value, digits)} cm²`,
+  massG: (value, digits) =>
+    value >= 1000 ? `${printNumber(value / 1000, digits)} kg` : `${printNumber(value, digits)} g`,
+  fraction: (value, digits) => `${trimZeros(printNumber(value * 100, digits))} %`,
+  perMetre: (value) => `${printNumber(value, 4)}/m`,
+  money: (value, _digits, { currency }) => `${value < 0 ? '−' : ''}${currency}${Math.abs(value).toFixed(2)}`,
+  angleDeg: (value, digits) => `${trimZeros(printNumber(value, Math.max(digits, 5)))}°`,
+  gaugeAwg: (value, digits, units) =>
+    units.wire === 'mm²'
+      ? `${printNumber(crossSectionMm2OfGauge(value), digits)} mm²`
+      : `${trimZeros(printNumber(value, digits))} gauge`,
+  capacityMah: (value, digits) =>
+    Math.abs(value) < 10_000
+      ? `${trimZeros(printNumber(value, Math.max(digits, 4)))} mAh`
+      : printPrefixed(value / 1000, 'Ah', digits),
+  // Capacitors are sold and marked in microfarads, also those of a thousand.
+  capacitanceUf: (value, digits) =>
+    Math.abs(value) >= 1000
+      ? `${trimZeros(printNumber(value, Math.max(digits, 4)))} µF`
+      : printPrefixed(value / 1e6, 'F', digits),
+};
+
+/** Kinds that take engineering prefixes. */
+const prefixed: Readonly<Partial<Record<QuantityKind, string>>> = {
+  voltageV: 'V',
+  currentA: 'A',
+  resistanceOhm: 'Ω',
+  powerW: 'W',
+  frequencyHz: 'Hz',
+};
 
 /**
  * A quantity as it is shown: three significant figures, its unit, an engineering prefix where the kind has one.
@@ -70,52 +134,29 @@ function printLength(mm: number, digits: number, unit: LengthUnit | undefined): 
 export function printQuantity(
   kind: QuantityKind,
   value: number,
-  options: { digits?: number; length?: LengthUnit } = {},
+  { digits = 3, units = usualUnits }: { readonly digits?: number; readonly units?: Units } = {},
 ): string {
-  const digits = options.digits ?? 3;
   if (!Number.isFinite(value)) return '–';
-  const row = prefixed[kind];
-  if (kind === 'capacityMah' && Math.abs(value) < 10_000)
-    return `${trimZeros(printNumber(value, Math.max(digits, 4)))} mAh`;
-  // Capacitors are sold and marked in microfarads, also those of a thousand.
-  if (kind === 'capacitanceUf' && Math.abs(value) >= 1000)
-    return `${trimZeros(printNumber(value, Math.max(digits, 4)))} µF`;
-  if (row) return printPrefixed(value * row.toBase, row.symbol, digits);
-  switch (kind) {
-    case 'lengthMm':
-      return printLength(value, digits, options.length);
-    case 'timeH':
-      return printHours(value, digits);
-    case 'timeMin':
-      return `${printNumber(value, digits)} min`;
-    case 'timeS':
-      return value === 0 ? '0 s' : printPrefixed(value, 's', digits);
-    case 'temperatureC':
-      return `${trimZeros(printNumber(value, digits))} °C`;
-    case 'massG':
-      return value >= 1000 ? `${printNumber(value / 1000, digits)} kg` : `${printNumber(value, digits)} g`;
-    case 'fraction':
-      return `${trimZeros(printNumber(value * 100, digits))} %`;
-    case 'perMetre':
-      return `${printNumber(value, 4)}/m`;
-    case 'money':
-      return value.toFixed(2).replace('-', '−');
-    case 'angleDeg':
-      return `${trimZeros(printNumber(value, Math.max(digits, 5)))}°`;
-    case 'gaugeAwg':
-      return `${trimZeros(printNumber(value, digits))} AWG`;
-    default: {
-      const { sign } = quantityKinds[kind];
-      if (sign) return `${printNumber(value, digits)} ${sign}`;
-      // Counts are shown whole; what is no whole number is a ratio.
-      return trimZeros(printNumber(value, Number.isInteger(value) ? Math.max(digits, 9) : Math.max(digits, 4)));
-    }
-  }
+  const [way, symbol] = [ways[kind], prefixed[kind]];
+  if (way) return way(value, digits, units);
+  if (symbol) return printPrefixed(value, symbol, digits);
+  const { sign } = quantityKinds[kind];
+  if (sign) return `${printNumber(value, digits)} ${sign}`;
+  // Counts are shown whole; what is no whole number is a ratio.
+  return trimZeros(printNumber(value, Number.isInteger(value) ? Math.max(digits, 9) : Math.max(digits, 4)));
 }
 
 /** What an input field shows for a value: exact enough to be typed back without loss. */
-export function printForEditing(kind: QuantityKind, value: number, length: LengthUnit = 'mm'): string {
-  return printQuantity(kind, value, { digits: 6, length })
+export function printForEditing(kind: QuantityKind, value: number, units: Units = usualUnits): string {
+  if (kind === 'lengthMm' && units.length === 'in') return printInchesForEditing(value);
+  return printQuantity(kind, value, { digits: 6, units })
     .replace(/(\.\d*?)0+(?=\D|$)/, '$1')
     .replace(/\.(?=\D|$)/, '');
+}
+
+/** A fraction only where it is exact; else as many decimals as give the same length back. */
+function printInchesForEditing(mm: number): string {
+  const parts = (mm / MM_PER_INCH) * FINEST;
+  const isFraction = Math.abs(parts - Math.round(parts)) < 1e-9 && Math.abs(mm) < TAPE_FROM_IN * MM_PER_INCH;
+  return isFraction ? printInches(mm, 6) : `${trimZeros(printNumber(mm / MM_PER_INCH, 6))} in`;
 }

@@ -1,6 +1,9 @@
+import { gaugeOfCrossSectionMm2 } from './gauge.ts';
+
 /** The kinds of quantity a maker types or reads. Each has one unit inside the plan. */
 export type QuantityKind =
   | 'lengthMm'
+  | 'reelM'
   | 'voltageV'
   | 'currentA'
   | 'resistanceOhm'
@@ -11,6 +14,7 @@ export type QuantityKind =
   | 'timeH'
   | 'timeMin'
   | 'temperatureC'
+  | 'temperatureRiseK'
   | 'massG'
   | 'fraction'
   | 'perMetre'
@@ -39,8 +43,8 @@ export type QuantityKind =
 interface UnitRow {
   /** As written, compared without regard to case where no two rows would clash. */
   readonly names: readonly string[];
-  /** One of these is `factor` of the unit used inside. */
-  readonly factor: number;
+  /** How many of the unit used inside so many of these are. */
+  readonly toInside: (number: number) => number;
 }
 
 interface KindRow {
@@ -54,7 +58,8 @@ interface KindRow {
   readonly units: readonly UnitRow[];
 }
 
-const unit = (factor: number, ...names: string[]): UnitRow => ({ names, factor });
+const unit = (factor: number, ...names: string[]): UnitRow => ({ names, toInside: (number) => number * factor });
+const unitBy = (toInside: UnitRow['toInside'], ...names: string[]): UnitRow => ({ names, toInside });
 
 /**
  * What each kind accepts. Factors are exact by definition (an inch is 25.4 mm).
@@ -73,6 +78,8 @@ export const quantityKinds: Readonly<Record<QuantityKind, KindRow>> = {
       unit(304.8, 'ft'),
     ],
   },
+  // What is bought off a reel is counted in metres or feet, however little it is.
+  reelM: { noun: 'a length', bareUnit: 'm', example: '3.2 m or 10 ft', units: [unit(1, 'm'), unit(0.3048, 'ft')] },
   voltageV: {
     noun: 'a voltage',
     bareUnit: 'V',
@@ -132,7 +139,18 @@ export const quantityKinds: Readonly<Record<QuantityKind, KindRow>> = {
     example: '3.5 h, 90 min or 20 days',
     units: [unit(1, 'h', 'hours', 'hour'), unit(1 / 60, 'min'), unit(1 / 3600, 's'), unit(24, 'days', 'day')],
   },
-  temperatureC: { noun: 'a temperature', bareUnit: '°C', example: '−5 °C or 21', units: [unit(1, '°C', 'C')] },
+  temperatureC: {
+    noun: 'a temperature',
+    bareUnit: '°C',
+    example: '−5 °C, 70 °F or 21',
+    units: [unit(1, '°C', 'C'), unitBy((fahrenheit) => (fahrenheit - 32) / 1.8, '°F', 'F')],
+  },
+  temperatureRiseK: {
+    noun: 'a difference of temperature',
+    bareUnit: 'K',
+    example: '12 K or 20 °F',
+    units: [unit(1, 'K', '°C', 'C'), unit(1 / 1.8, '°F', 'F')],
+  },
   massG: {
     noun: 'a mass',
     bareUnit: 'g',
@@ -192,10 +210,9 @@ export const quantityKinds: Readonly<Record<QuantityKind, KindRow>> = {
   },
   gaugeAwg: {
     noun: 'a gauge number',
-    bareUnit: 'AWG',
-    example: '24 AWG',
-    sign: 'AWG',
-    units: [unit(1, 'AWG', 'gauge', 'ga')],
+    bareUnit: 'gauge',
+    example: '24 gauge or 0.25 mm²',
+    units: [unit(1, 'gauge', 'AWG', 'ga'), unitBy(gaugeOfCrossSectionMm2, 'mm²', 'mm2')],
   },
   speedRpm: {
     noun: 'a turning speed',

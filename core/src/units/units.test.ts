@@ -1,15 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
+  amps,
   defineFormula,
+  fillSum,
   judge,
+  ohms,
   parseQuantity,
-  printForEditing,
   printNumber,
-  printQuantity,
-  printSum,
   type QuantityKind,
   quantityKinds,
+  usualPrinter,
+  volts,
 } from './index.ts';
 
 const value = (kind: QuantityKind, text: string): number => {
@@ -100,11 +102,11 @@ describe('printing', () => {
     ['money', 15, '15.00'],
     ['count', 66, '66'],
   ] as const)('%s %d is "%s"', (kind, number, text) => {
-    expect(printQuantity(kind, number)).toBe(text);
+    expect(usualPrinter.quantity(kind, number)).toBe(text);
   });
 
   it('shows a dash for what is not a number, and a real minus sign', () => {
-    expect(printQuantity('currentA', Number.NaN)).toBe('–');
+    expect(usualPrinter.quantity('currentA', Number.NaN)).toBe('–');
     expect(printNumber(-0.0777)).toBe('−0.0777');
   });
 
@@ -114,7 +116,7 @@ describe('printing', () => {
         fc.double({ min: 0.001, max: 900, noNaN: true }),
         fc.constantFrom<QuantityKind>('currentA', 'voltageV', 'resistanceOhm', 'timeS', 'timeH'),
         (number, kind) => {
-          const back = value(kind, printForEditing(kind, number));
+          const back = value(kind, usualPrinter.forEditing(kind, number));
           // Hours below one are shown in whole-ish minutes, which is as fine as anyone sets them.
           expect(Math.abs(back - number) / number).toBeLessThan(kind === 'timeH' && number < 1 ? 0.06 : 1e-5);
         },
@@ -128,7 +130,7 @@ describe('plausibility', () => {
   const band = { least: 0.0001, most: 100, usual: [0.0005, 0.03] } as const;
   it('asks about amperes that were meant as milliamperes', () => {
     const judged = judge('currentA', 20, band);
-    expect(judged.ok && judged.didYouMean?.text).toBe('20.0 mA');
+    expect(judged.ok && judged.didYouMean).toBe(0.02);
   });
   it('lets a usual value pass without a question', () => {
     expect(judge('currentA', 0.012, band)).toEqual({ ok: true, value: 0.012 });
@@ -136,15 +138,15 @@ describe('plausibility', () => {
   it('questions 25 mm where 2.5 mm is usual, and a 3 mAh pack', () => {
     expect(judge('lengthMm', 25, { least: 0.1, most: 100, usual: [0.5, 12] })).toMatchObject({
       ok: true,
-      didYouMean: { text: '2.50 mm' },
+      didYouMean: 2.5,
     });
     expect(judge('capacityMah', 3, { least: 1, most: 1e5, usual: [50, 20_000] })).toMatchObject({
-      didYouMean: { value: 3000 },
+      didYouMean: 3000,
     });
   });
   it('refuses what is outside the limits with both numbers', () => {
     const judged = judge('lengthMm', -20, { least: 1, most: 20_000 });
-    expect(judged).toEqual({ ok: false, problem: '−20.0 mm is outside 1.00 mm to 20 m.' });
+    expect(judged.ok ? '' : usualPrinter.message(judged.problem)).toBe('−20.0 mm is outside 1.00 mm to 20 m.');
   });
 });
 
@@ -157,9 +159,9 @@ it('prints a sum with its numbers put in', () => {
     source: 'Ohm’s law',
     reckon: ({ U, I }) => U / I,
   });
-  expect(printSum(ohm, { U: 5, I: 0.02 })).toMatchObject({
+  expect(fillSum(ohm, { U: 5, I: 0.02 })).toMatchObject({
     form: 'R = U / I',
-    filled: '5.00 V / 20.0 mA',
-    answer: '250 Ω',
+    filled: [volts(5), ' / ', amps(0.02)],
+    answer: ohms(250),
   });
 });

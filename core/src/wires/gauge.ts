@@ -1,4 +1,4 @@
-import { defineFormula } from '../units/index.ts';
+import { defineFormula, diameterMmOfGauge } from '../units/index.ts';
 
 export const gaugeDiameter = defineFormula({
   name: 'Diameter of a gauge',
@@ -6,7 +6,7 @@ export const gaugeDiameter = defineFormula({
   symbols: { n: { meaning: 'gauge number', kind: 'count' } },
   form: '{d} = 0.127 mm · 92^((36 − {n}) / 39)',
   source: 'definition of the American wire gauge (ASTM B258)',
-  reckon: ({ n }) => 0.127 * 92 ** ((36 - n) / 39),
+  reckon: ({ n }) => diameterMmOfGauge(n),
 });
 
 const COPPER_OHM_M = 1.724e-8;

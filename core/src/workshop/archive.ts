@@ -149,7 +149,7 @@ export function unpackWorkshop(files: ReadonlyMap<string, string>, hashOf: (text
     problems.push(...read.problems.map(({ place, message }) => ({ place: `${entry.file}, ${place}`, message })));
     return [];
   });
-  const found: { -readonly [N in BelongingName]: Belongings[N] } = { desk: [], drawer: [], 'own-parts': [] };
+  const found: { -readonly [N in BelongingName]: Belongings[N] } = { desk: [], drawer: [], 'own-parts': [], units: [] };
   const take = <N extends BelongingName>(name: N, entry: Manifest['belongings'][number]): void => {
     const checked = checkFile(files, entry, hashOf);
     if ('problem' in checked) {

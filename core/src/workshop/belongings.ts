@@ -1,4 +1,5 @@
 import type { OwnPart, StockItem } from '../parts/index.ts';
+import type { Units } from '../units/index.ts';
 
 /** A card on the desk of quick sums: which sum, and what stands in its fields, just as it was typed. */
 export interface DeskCard {
@@ -12,6 +13,8 @@ export interface Belongings {
   readonly desk: readonly DeskCard[];
   readonly drawer: readonly StockItem[];
   readonly 'own-parts': readonly OwnPart[];
+  /** The units that the maker reads; none until they choose. */
+  readonly units: readonly Units[];
 }
 export type BelongingName = keyof Belongings;
 
@@ -23,6 +26,8 @@ const keys: { readonly [N in BelongingName]: (entry: Belongings[N][number]) => s
   desk: ({ id }) => id,
   drawer: ({ kind, name, condition }) => JSON.stringify([kind, name, condition]),
   'own-parts': ({ id }) => id,
+  // There is one choice: of two, mine is kept.
+  units: () => 'units',
 };
 
 export const belongingNames = Object.keys(keys) as readonly BelongingName[];

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { describeIssues, ownPartSchema, type PlanProblem } from '../plan/reading.ts';
+import { isCurrency } from '../units/index.ts';
 import type { BelongingName, BelongingOf } from './belongings.ts';
 
 const text = (most: number) => z.string().max(most);
@@ -14,11 +15,19 @@ const stockItem = z.strictObject({
 });
 const deskCard = z.strictObject({ id: text(60), sum: text(60), texts: z.record(text(60), text(20_000)) });
 
+const units = z.strictObject({
+  length: z.enum(['mm', 'in']),
+  wire: z.enum(['gauge', 'mm²']),
+  temperature: z.enum(['°C', '°F']),
+  currency: z.string().refine(isCurrency, 'must be a sign of at most four letters, such as €'),
+});
+
 /** What each belonging must be. */
 const schemas = {
   desk: z.array(deskCard).max(500),
   drawer: z.array(stockItem).max(20_000),
   'own-parts': z.array(ownPartSchema).max(2000),
+  units: z.array(units).max(1),
 } as const satisfies Readonly<Record<BelongingName, z.ZodType>>;
 
 type BelongingRead<N extends BelongingName> =

@@ -5,6 +5,7 @@ import { anyDesign } from '../../tests/anyDesign.ts';
 import { demoPlan } from '../../tests/designs.ts';
 import { readPartsCsv, readStockCsv } from '../parts/index.ts';
 import { createPlan, type Plan } from '../plan/index.ts';
+import type { Units } from '../units/index.ts';
 import {
   type BelongingName,
   type Belongings,
@@ -18,7 +19,7 @@ import { packWorkshop, readBelonging, unpackWorkshop, type Workshop } from './re
 const hashOf = (text: string): string => createHash('sha256').update(text).digest('hex');
 const pack = (workshop: Workshop): ReadonlyMap<string, string> =>
   packWorkshop(workshop, { madeAt: '2026-11-26T10:00:00Z', hashOf });
-const nothing: Belongings = { desk: [], drawer: [], 'own-parts': [] };
+const nothing: Belongings = { desk: [], drawer: [], 'own-parts': [], units: [] };
 const problemsOf = (files: ReadonlyMap<string, string>): readonly string[] => {
   const read = unpackWorkshop(files, hashOf);
   return read.ok ? [] : read.problems.map(({ place, message }) => `${place}: ${message}`);
@@ -32,6 +33,7 @@ const anyCard: fc.Arbitrary<DeskCard> = fc.record({
   texts: fc.dictionary(fc.constantFrom('supply', 'wanted', 'note'), anyText),
 });
 const drawer = readStockCsv('kind,name,count,resistance\nresistor,grey,12,4k7\ncell,Ω 灯,3,\n').items;
+const inches: Units = { length: 'in', wire: 'mm²', temperature: '°F', currency: '€' };
 const parts = readPartsCsv('kind,like,name,price\nled,led-5mm-white,Lantern white,0.2\n').parts;
 const anyPlan: fc.Arbitrary<Plan> = fc
   .record({ id: fc.uuid({ version: 4 }), name: anyText, design: anyDesign })
@@ -48,7 +50,7 @@ describe('the files of a workshop', () => {
         fc.uniqueArray(anyCard, { maxLength: 4, selector: ({ id }) => id }),
         (plans, desk) => {
           // What the reader of plans makes of it is what is kept: texts that can’t be stored are mended there.
-          const workshop = { plans, belongings: { desk, drawer, 'own-parts': parts } };
+          const workshop = { plans, belongings: { desk, drawer, 'own-parts': parts, units: [inches] } };
           const read = unpackWorkshop(pack(workshop), hashOf);
           if (!read.ok) throw new Error(JSON.stringify(read.problems));
           const again = unpackWorkshop(pack(read.workshop), hashOf);
@@ -59,6 +61,7 @@ describe('the files of a workshop', () => {
           expect(read.workshop.belongings.desk).toEqual(desk);
           expect(read.workshop.belongings.drawer).toEqual(drawer);
           expect(read.workshop.belongings['own-parts']).toEqual(parts);
+          expect(read.workshop.belongings.units).toEqual([inches]);
         },
       ),
       { numRuns: 25, seed: 7 },
@@ -159,7 +162,12 @@ describe('the files of a workshop', () => {
 });
 
 describe('what a workshop has beside its plans', () => {
-  const examples: Belongings = { desk: [{ id: 'a', sum: 'runtime', texts: {} }], drawer, 'own-parts': parts };
+  const examples: Belongings = {
+    desk: [{ id: 'a', sum: 'runtime', texts: {} }],
+    drawer,
+    'own-parts': parts,
+    units: [inches],
+  };
 
   it.each(belongingNames)('%s: what it gives is what it takes', (name: BelongingName) => {
     expect(isBelonging(name)).toBe(true);

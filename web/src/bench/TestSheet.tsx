@@ -1,8 +1,10 @@
-import { printBand, type StepProgress } from '@glimmer/core/bench';
-import { printQuantity } from '@glimmer/core/units';
+import { type StepProgress, sayBand } from '@glimmer/core/bench';
+import { usePrinter } from '../units/index.ts';
+import { Said } from '../units/Said.tsx';
 
 /** All steps on paper: what to do and touch, what to expect, and room for what was read. */
 export function TestSheet({ steps }: { readonly steps: readonly StepProgress[] }) {
+  const printer = usePrinter();
   const chapters = [...new Set(steps.map(({ step }) => step.chapter))];
   return (
     <section aria-label="Test sheet" className="hidden print:block">
@@ -24,13 +26,13 @@ export function TestSheet({ steps }: { readonly steps: readonly StepProgress[] }
                   <td className="figures py-1">{i + 1}</td>
                   <td className="py-1 pr-3">
                     <strong>{step.title}</strong>
-                    {step.final && ' (can’t be taken back)'}. {step.todo}
+                    {step.final && ' (can’t be taken back)'}. <Said>{step.todo}</Said>
                     {step.probe && <span className="block text-faint">{step.probe}</span>}
                     {step.caution && <span className="block font-semibold">Caution: {step.caution}</span>}
                   </td>
-                  <td className="figures py-1">{step.expect ? printBand(step.expect) : ''}</td>
+                  <td className="figures py-1">{step.expect && <Said>{sayBand(step.expect)}</Said>}</td>
                   <td className="figures py-1">
-                    {step.expect && reading ? printQuantity(step.expect.kind, reading.value) : done ? 'done' : '□'}
+                    {step.expect && reading ? printer.quantity(step.expect.kind, reading.value) : done ? 'done' : '□'}
                   </td>
                 </tr>
               ) : null,

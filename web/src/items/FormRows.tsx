@@ -1,9 +1,10 @@
 import { canBeNamed, type FormRow, rowsOf, waysOf } from '@glimmer/core/items';
 import { type Figure, type Origin, type Part, stateFigure } from '@glimmer/core/parts';
 import { type Design, type Item, itemNamed } from '@glimmer/core/plan';
-import { printQuantity, type QuantityKind } from '@glimmer/core/units';
+import type { QuantityKind } from '@glimmer/core/units';
 import type { ReactNode } from 'react';
 import { useSheet } from '../stages/useSheet.ts';
+import { usePrinter } from '../units/index.ts';
 import { Choice, QuantityField, Tick } from '../widgets/fields.tsx';
 import { TypingScope } from '../widgets/typed.ts';
 import { setField } from './itemActions.ts';
@@ -49,6 +50,7 @@ function OriginChoice({ item, field, figure }: { item: Item; field: string; figu
 }
 
 function QuantityRow({ item, row, shown }: RowProps<'quantity'>) {
+  const printer = usePrinter();
   const own = read(item, row.field);
   const figure = isFigure(own) ? own : null;
   const value = figure ? figure.likely : typeof own === 'number' ? own : null;
@@ -65,7 +67,7 @@ function QuantityRow({ item, row, shown }: RowProps<'quantity'>) {
       hint={
         figure ? (
           <>
-            ± {printQuantity(row.quantity, figure.spread)},{' '}
+            ± {printer.quantity(row.quantity, figure.spread)},{' '}
             <OriginChoice item={item} field={row.field} figure={figure} />
           </>
         ) : (
@@ -115,9 +117,10 @@ function PartRow({ item, row, shown }: RowProps<'part'>) {
 }
 
 function RatingRow({ item, row, shown }: RowProps<'rating'>) {
+  const printer = usePrinter();
   const value = read(item, row.field);
   const own = typeof value === 'number' ? [value] : [];
-  const print = (kind: QuantityKind, rating: number): string => printQuantity(kind, rating);
+  const print = (kind: QuantityKind, rating: number): string => printer.quantity(kind, rating);
   return (
     <Choice
       label={row.label}

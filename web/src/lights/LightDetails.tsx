@@ -1,15 +1,14 @@
 import type { ItemOf, PlacedLeds } from '@glimmer/core/items';
 import { finishedDiameter } from '@glimmer/core/lights';
 import { bands } from '@glimmer/core/plan';
-import { printQuantity } from '@glimmer/core/units';
+
 import { Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { setField } from '../items/itemActions.ts';
 import { useSheet } from '../stages/useSheet.ts';
+import { usePrinter } from '../units/index.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField, Tick } from '../widgets/fields.tsx';
-
-const mm = (value: number): string => printQuantity('lengthMm', value);
 
 /** Room that a drilled bore leaves round what goes in, and the tenth to which drills are sold. */
 const BORE_ROOM_MM = 0.4;
@@ -23,6 +22,7 @@ export function LightDetails({
   readonly item: ItemOf<'light'>;
   readonly placed: PlacedLeds | undefined;
 }) {
+  const printer = usePrinter();
   const { design, assessment } = useSheet();
   const bores = design.hollows.filter((hollow) => hollow.kind === 'bore');
   const part = placed?.part;
@@ -41,8 +41,8 @@ export function LightDetails({
             />
           )}
           <span className="text-faint">
-            finished <span className="figures">⌀ {mm(finishedMm)}</span>, bore at least{' '}
-            <span className="figures">{mm(leastBoreMm(finishedMm))}</span>
+            finished <span className="figures">⌀ {printer.quantity('lengthMm', finishedMm)}</span>, bore at least{' '}
+            <span className="figures">{printer.quantity('lengthMm', leastBoreMm(finishedMm))}</span>
           </span>
         </div>
       )}
@@ -77,7 +77,9 @@ export function LightDetails({
                 <span
                   className={`w-24 text-[13px] ${fit && fit.verdict !== 'fits' ? 'font-semibold text-amber-ink' : 'text-faint'}`}
                 >
-                  {fit ? `${fit.verdict}${fit.verdict === 'fits' ? `, ${mm(fit.acrossMm)}` : ''}` : ''}
+                  {fit
+                    ? `${fit.verdict}${fit.verdict === 'fits' ? `, ${printer.quantity('lengthMm', fit.acrossMm)}` : ''}`
+                    : ''}
                 </span>
                 <Button
                   look="quiet"

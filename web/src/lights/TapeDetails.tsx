@@ -2,15 +2,14 @@ import { explainTape } from '@glimmer/core/explain';
 import type { ItemOf, PlacedPlain, PlacedTape } from '@glimmer/core/items';
 import { stateFigure } from '@glimmer/core/parts';
 import { bands } from '@glimmer/core/plan';
-import { printQuantity } from '@glimmer/core/units';
+
 import { setField } from '../items/itemActions.ts';
 import { useSheet } from '../stages/useSheet.ts';
+import { usePrinter } from '../units/index.ts';
 import { Choice, QuantityField, Tick } from '../widgets/fields.tsx';
 import { FigureLine } from '../widgets/Section.tsx';
 import { openSum } from '../widgets/SumDrawer.tsx';
 import { RouteTable } from './RouteTable.tsx';
-
-const mm = (value: number): string => printQuantity('lengthMm', value);
 
 /** A tape cut into rows: how many lights each way, and which way every second one runs. */
 function Rows({ item }: { readonly item: ItemOf<'pixel tape'> }) {
@@ -54,6 +53,7 @@ export function PixelTapeDetails({
   readonly item: ItemOf<'pixel tape'>;
   readonly placed: PlacedTape | undefined;
 }) {
+  const printer = usePrinter();
   const { design, assessment } = useSheet();
   const fit = assessment.fits.find((each) => each.groupId === item.id);
   const part = placed?.part;
@@ -90,8 +90,8 @@ export function PixelTapeDetails({
           overruled={item.dieCurrentA !== null}
           hint={
             item.dieCurrentA
-              ? `${item.dieCurrentA.origin}, ± ${printQuantity('currentA', item.dieCurrentA.spread)}`
-              : `typical, ± ${printQuantity('currentA', part?.dieCurrentA.spread ?? 0)}`
+              ? `${item.dieCurrentA.origin}, ± ${printer.quantity('currentA', item.dieCurrentA.spread)}`
+              : `typical, ± ${printer.quantity('currentA', part?.dieCurrentA.spread ?? 0)}`
           }
           onCommit={(value) => setField(item.id, 'dieCurrentA', stateFigure(value, 'guess'))}
           onClear={() => setField(item.id, 'dieCurrentA', null)}
@@ -114,15 +114,20 @@ export function PixelTapeDetails({
             <>
               <FigureLine
                 label="Lit length, gap left at the end"
-                value={`${mm(placed.cut.litLengthMm)}, ${mm(placed.cut.gapMm)}`}
+                value={`${printer.quantity('lengthMm', placed.cut.litLengthMm)}, ${printer.quantity('lengthMm', placed.cut.gapMm)}`}
               />
               <FigureLine
                 label="One cut shorter, one longer"
-                value={`${placed.cut.shorter.lights} (${mm(placed.cut.shorter.lengthMm)}), ${placed.cut.longer.lights} (${mm(placed.cut.longer.lengthMm)})`}
+                value={`${placed.cut.shorter.lights} (${printer.quantity('lengthMm', placed.cut.shorter.lengthMm)}), ${placed.cut.longer.lights} (${printer.quantity('lengthMm', placed.cut.longer.lengthMm)})`}
               />
             </>
           )}
-          {fit && <FigureLine label="In its channel" value={`${fit.verdict}: ${mm(fit.acrossMm)} each side`} />}
+          {fit && (
+            <FigureLine
+              label="In its channel"
+              value={`${fit.verdict}: ${printer.quantity('lengthMm', fit.acrossMm)} each side`}
+            />
+          )}
         </div>
       )}
       <RouteTable item={item} />
@@ -138,6 +143,7 @@ export function PlainTapeDetails({
   readonly item: ItemOf<'plain tape'>;
   readonly placed: PlacedPlain | undefined;
 }) {
+  const printer = usePrinter();
   return (
     <>
       {placed && (
@@ -145,7 +151,7 @@ export function PlainTapeDetails({
           <FigureLine label="Lights" value={<strong className="text-[19px]">{placed.cut.lights}</strong>} />
           <FigureLine
             label="Lit length, gap left at the end"
-            value={`${mm(placed.cut.litLengthMm)}, ${mm(placed.cut.gapMm)}`}
+            value={`${printer.quantity('lengthMm', placed.cut.litLengthMm)}, ${printer.quantity('lengthMm', placed.cut.gapMm)}`}
           />
         </div>
       )}

@@ -1,25 +1,26 @@
-import { printQuantity } from '@glimmer/core/units';
 import { useSheet } from '../stages/useSheet.ts';
+import { usePrinter } from '../units/index.ts';
 import { FigureLine, Section } from '../widgets/Section.tsx';
 
 /** How several copies keep together when each runs by itself, and what holds them. */
 export function CopiesNote() {
+  const printer = usePrinter();
   const { copiesInStep: step } = useSheet().assessment;
   if (!step) return null;
   const time = (seconds: number): string =>
-    seconds > 120 ? printQuantity('timeMin', seconds / 60) : printQuantity('timeS', seconds);
+    seconds > 120 ? printer.quantity('timeMin', seconds / 60) : printer.quantity('timeS', seconds);
   return (
     <Section title="Copies in step">
-      <FigureLine label="Clocks of two boards differ by" value={printQuantity('fraction', step.mismatch)} />
+      <FigureLine label="Clocks of two boards differ by" value={printer.quantity('fraction', step.mismatch)} />
       <FigureLine label="Seen apart after" value={time(step.seenApartAfterS)} />
       <FigureLine
-        label={`A whole round of ${printQuantity('timeS', step.loopS)} apart after`}
+        label={`A whole round of ${printer.quantity('timeS', step.loopS)} apart after`}
         value={time(step.roundApartAfterS)}
       />
       {step.toggle && (
         <FigureLine
-          label={`Alike after ${step.toggle.presses} presses of a key that changes over, each missed by ${printQuantity('fraction', step.toggle.loss)}`}
-          value={printQuantity('fraction', step.toggle.inStep)}
+          label={`Alike after ${step.toggle.presses} presses of a key that changes over, each missed by ${printer.quantity('fraction', step.toggle.loss)}`}
+          value={printer.quantity('fraction', step.toggle.inStep)}
         />
       )}
       <ul className="mt-1 list-disc pl-5 text-[13px] text-faint">

@@ -1,10 +1,11 @@
 import { bands } from '@glimmer/core/plan';
-import { printQuantity } from '@glimmer/core/units';
+
 import { Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { type KeyboardEvent, type PointerEvent, useRef } from 'react';
 import { useSheet } from '../stages/useSheet.ts';
 import { editDesign } from '../state/planStore.ts';
+import { usePrinter } from '../units/index.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField } from '../widgets/fields.tsx';
 
@@ -84,6 +85,7 @@ function End({ index, minutes, name, minutesPerPx }: EndProps) {
 
 /** The evening as a band of moods: the ends of its parts are moved by hand, and the night run takes its load from it. */
 export function Evening({ moodId }: { readonly moodId: string | undefined }) {
+  const printer = usePrinter();
   const { design, assessment } = useSheet();
   const band = useRef<HTMLDivElement>(null);
   const { course, list } = design.moods;
@@ -110,8 +112,8 @@ export function Evening({ moodId }: { readonly moodId: string | undefined }) {
                   <span className="relative block px-1.5 text-[13px] leading-5 whitespace-nowrap">
                     {nameOf(step.moodId)}
                     <span className="figures block text-[12px] text-faint">
-                      {printQuantity('timeMin', step.minutes)}
-                      {stretch && `, ${printQuantity('currentA', stretch.meanA)}`}
+                      {printer.quantity('timeMin', step.minutes)}
+                      {stretch && `, ${printer.quantity('currentA', stretch.meanA)}`}
                     </span>
                   </span>
                   <End
@@ -125,7 +127,7 @@ export function Evening({ moodId }: { readonly moodId: string | undefined }) {
             })}
           </div>
           <p className="mb-2 text-[13px] text-faint">
-            {printQuantity('timeMin', total)} in all; as high as each part draws in the mean. Drag the ends, or move
+            {printer.quantity('timeMin', total)} in all; as high as each part draws in the mean. Drag the ends, or move
             them by arrow keys; the night in Power is run with this.
           </p>
         </>

@@ -1,9 +1,10 @@
 import type { PlacedGroup } from '@glimmer/core/items';
 import { parseColour, type Ribbon, type Show, type ShowLimit } from '@glimmer/core/motion';
-import { printQuantity } from '@glimmer/core/units';
+
 import { line, scaleLinear } from 'd3';
 import { type ReactNode, useEffect, useRef } from 'react';
 import { useViewStore, view } from '../state/viewStore.ts';
+import { usePrinter } from '../units/index.ts';
 import { useWeave } from '../worker/useWeave.ts';
 import type { Weave } from '../worker/weaveWorker.ts';
 
@@ -61,6 +62,7 @@ function CurrentTrace({
   readonly limitA: number | null;
   readonly spanS: number;
 }) {
+  const printer = usePrinter();
   const peakA = Math.max(...trace);
   const peakAt = trace.indexOf(peakA);
   const x = scaleLinear([0, trace.length - 1], [0, 100]);
@@ -75,14 +77,14 @@ function CurrentTrace({
         title="Summed from the frames as the program shows them, in whole steps of brightness: up to half a percent from the reckoned draw. Dashed: what the supply bears."
       >
         Current
-        <span className="figures block text-ink">{printQuantity('currentA', peakA)}</span>
+        <span className="figures block text-ink">{printer.quantity('currentA', peakA)}</span>
       </span>
       <svg
         viewBox={`0 0 100 ${TRACE_H}`}
         preserveAspectRatio="none"
         className="block h-11 w-full border-b border-rule"
         role="img"
-        aria-label={`Current over ${spanS} seconds: at most ${printQuantity('currentA', peakA)}`}
+        aria-label={`Current over ${spanS} seconds: at most ${printer.quantity('currentA', peakA)}`}
       >
         {limitA !== null && (
           <path

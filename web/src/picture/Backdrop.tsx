@@ -1,5 +1,7 @@
 import { outlines } from '@glimmer/core/parts';
 import type { Plan } from '@glimmer/core/plan';
+import { rulerFor } from '@glimmer/core/units';
+import { usePrinter } from '../units/index.ts';
 
 /** The source of a picture that the maker brought in; shown as an image, so nothing in it can act. */
 function pictureSource(picture: Plan['pictures'][string]): string {
@@ -76,7 +78,7 @@ export function Backdrop({ plan }: { readonly plan: Plan }) {
   );
 }
 
-/** Scale ticks along the lower and the left edge, in millimetres. */
+/** Scale ticks along the lower and the left edge. */
 export function Ruler({
   widthMm,
   heightMm,
@@ -86,8 +88,8 @@ export function Ruler({
   readonly heightMm: number;
   readonly marginMm: number;
 }) {
-  const stepMm =
-    [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000].find((step) => Math.max(widthMm, heightMm) / step <= 50) ?? 2000;
+  const { units } = usePrinter();
+  const { stepMm, unit, numberAt } = rulerFor(Math.max(widthMm, heightMm), units);
   const tick = marginMm * 0.17;
   const along = (lengthMm: number): number[] =>
     Array.from({ length: Math.floor(lengthMm / stepMm) + 1 }, (_, i) => i * stepMm);
@@ -102,7 +104,7 @@ export function Ruler({
           />
           {i % 10 === 0 && (
             <text x={x} y={heightMm + marginMm * 0.92} stroke="none" textAnchor="middle">
-              {x === 0 ? '0 mm' : x}
+              {i === 0 ? `0 ${unit}` : numberAt(i)}
             </text>
           )}
         </g>

@@ -1,6 +1,7 @@
 import { bands, type PlanPoint } from '@glimmer/core/plan';
-import { printQuantity } from '@glimmer/core/units';
+
 import { type KeyboardEvent, type PointerEvent, type ReactNode, useRef } from 'react';
+import { usePrinter } from '../units/index.ts';
 
 interface HandleProps {
   readonly label: string;
@@ -30,6 +31,7 @@ const steps: Readonly<Record<string, readonly [number, number]>> = {
 
 /** Something on the picture that can be dragged, or nudged with the arrow keys: 1 mm, with Shift 10 mm. */
 export function Handle({ label, at, onMove, onPoint, children }: HandleProps) {
+  const printer = usePrinter();
   const grip = useRef<{ readonly dx: number; readonly dy: number } | null>(null);
 
   const locate = (event: PointerEvent<SVGGElement>): PlanPoint | null => {
@@ -49,7 +51,7 @@ export function Handle({ label, at, onMove, onPoint, children }: HandleProps) {
     <g
       role="button"
       tabIndex={0}
-      aria-label={`${label}, at ${printQuantity('lengthMm', at.xMm)}, ${printQuantity('lengthMm', at.yMm)}; arrow keys move it`}
+      aria-label={`${label}, at ${printer.quantity('lengthMm', at.xMm)}, ${printer.quantity('lengthMm', at.yMm)}; arrow keys move it`}
       className="cursor-grab touch-none focus-visible:outline-2"
       onKeyDown={onKeyDown}
       onFocus={onPoint}

@@ -7,6 +7,7 @@ import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react'
 import { editDesign, usePlan } from '../state/planStore.ts';
 import { useReckoned } from '../state/useAssessment.tsx';
 import { type Tool, useViewStore, view } from '../state/viewStore.ts';
+import { usePrinter } from '../units/index.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Dialog } from '../widgets/Dialog.tsx';
 import { Choice } from '../widgets/fields.tsx';
@@ -144,6 +145,7 @@ function Handles({ stage, moodName }: { readonly stage: Stage; readonly moodName
 
 /** The picture of the piece: to scale, lit, with the stage's own meaning laid over it. */
 export function PicturePane({ stage }: { readonly stage: Stage }) {
+  const printer = usePrinter();
   const plan = usePlan();
   const { design } = plan;
   const { assessment, progress } = useReckoned();
@@ -210,7 +212,7 @@ export function PicturePane({ stage }: { readonly stage: Stage }) {
           viewBox={`${-marginMm} ${-marginMm} ${widthMm + 2 * marginMm} ${heightMm + 2 * marginMm}`}
           className={`absolute inset-0 size-full touch-none outline-offset-[-3px] ${tool.kind === 'none' ? '' : 'cursor-crosshair'}`}
           role="group"
-          aria-label={`Picture of ${plan.name}, ${Math.round(widthMm)} mm wide`}
+          aria-label={`Picture of ${plan.name}, ${printer.quantity('lengthMm', widthMm)} wide`}
           tabIndex={tool.kind === 'none' ? -1 : 0}
           onKeyDown={onKeyDown}
           onClick={(event) => {

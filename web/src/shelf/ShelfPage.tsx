@@ -1,5 +1,4 @@
 import { createPlan, emptyDesign, type Plan } from '@glimmer/core/plan';
-import { printQuantity } from '@glimmer/core/units';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { format } from 'date-fns';
 import {
@@ -19,6 +18,8 @@ import { isWaiting, type KeptRecord, listHeld, whenSaved } from '../keeping/inde
 import { AwayError, api, type ShelfEntry } from '../state/api.ts';
 import { copyPlan } from '../state/copyPlan.ts';
 import { view } from '../state/viewStore.ts';
+import { usePrinter } from '../units/index.ts';
+import { UnitsButton } from '../units/UnitsButton.tsx';
 import { Button } from '../widgets/Button.tsx';
 import { tell } from '../widgets/Toasts.tsx';
 import { readPlanFile, saveFile } from './files.ts';
@@ -72,6 +73,7 @@ const isArchive = (file: File): boolean => /\.zip$/i.test(file.name);
 
 /** What is known of a plan, or why nothing is. */
 function Facts({ entry }: { readonly entry: ShelfEntry }) {
+  const printer = usePrinter();
   const { facts, isReckoned } = entry;
   if (facts?.state === 'broken')
     return (
@@ -83,7 +85,7 @@ function Facts({ entry }: { readonly entry: ShelfEntry }) {
     <p className="text-faint">
       {facts?.kind}
       {facts && facts.runsForH !== null && (
-        <span className="figures">; runs for {printQuantity('timeH', facts.runsForH)}</span>
+        <span className="figures">; runs for {printer.quantity('timeH', facts.runsForH)}</span>
       )}
       {facts && facts.openFindings > 0 && (
         <span className="font-semibold text-amber-ink">; {facts.openFindings} to mend</span>
@@ -298,6 +300,7 @@ export function ShelfPage() {
             <Button look="quiet" onClick={() => setShelf(shelf === 'open' ? 'away' : 'open')}>
               {shelf === 'open' ? 'What is put away' : 'Back to the shelf'}
             </Button>
+            <UnitsButton />
             <Button look="quiet" onClick={view.switchLamp} aria-label="Lamp on or off">
               <LampDesk size={16} />
             </Button>

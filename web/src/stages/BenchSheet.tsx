@@ -1,5 +1,4 @@
-import { findGates, judgeReading, printBand, type StepProgress, type Verdict, whatIsBuilt } from '@glimmer/core/bench';
-import { parseQuantity, printQuantity } from '@glimmer/core/units';
+import { findGates, judgeReading, type StepProgress, sayBand, type Verdict, whatIsBuilt } from '@glimmer/core/bench';
 import { castDraft } from 'immer';
 import { Check, ChevronLeft, ChevronRight, CircleAlert, X } from 'lucide-react';
 import { nanoid } from 'nanoid';
@@ -8,6 +7,8 @@ import { SimulatedController } from '../bench/SimulatedController.tsx';
 import { TestSheet } from '../bench/TestSheet.tsx';
 import { editPlan } from '../state/planStore.ts';
 import { useReckoned } from '../state/useAssessment.tsx';
+import { usePrinter } from '../units/index.ts';
+import { Said } from '../units/Said.tsx';
 import { Button } from '../widgets/Button.tsx';
 import { BeginHere, Section } from '../widgets/Section.tsx';
 import { useTyped } from '../widgets/typed.ts';
@@ -22,6 +23,7 @@ const verdictLooks: Readonly<
 
 /** The field for a reading: judged as soon as it is taken. */
 function ReadingField({ progress, onTaken }: { readonly progress: StepProgress; readonly onTaken: () => void }) {
+  const printer = usePrinter();
   const { step } = progress;
   const [typed, setTyped] = useTyped(`reading of ${step.id}`);
   const text = typed ?? '';
@@ -36,7 +38,7 @@ function ReadingField({ progress, onTaken }: { readonly progress: StepProgress; 
   if (!step.expect) return null;
   const expect = step.expect;
   const take = (): void => {
-    const parsed = parseQuantity(expect.kind, text);
+    const parsed = printer.parse(expect.kind, text);
     if (!parsed.ok) {
       setProblem(parsed.problem);
       return;
@@ -97,6 +99,7 @@ function StepCard({
   readonly gates: readonly StepProgress[];
   readonly onTaken: () => void;
 }) {
+  const printer = usePrinter();
   const { step, reading, judgement, undo } = progress;
   const { assessment } = useReckoned();
   const look = judgement && verdictLooks[judgement.verdict];
@@ -107,7 +110,9 @@ function StepCard({
         {step.final && <strong className="ml-2 text-amber-ink">can’t be taken back</strong>}
       </p>
       <h3 className="mb-2 text-[25px] leading-8">{step.title}</h3>
-      <p className="text-[18px] leading-7">{step.todo}</p>
+      <p className="text-[18px] leading-7">
+        <Said>{step.todo}</Said>
+      </p>
       {step.probe && (
         <p className="mt-2 text-[17px]">
           <span className="text-faint">Touch: </span>
@@ -122,7 +127,9 @@ function StepCard({
           This was soldered, and the plan has changed since. To follow it:
           <ul className="ml-5 list-disc">
             {undo.map((each) => (
-              <li key={each}>{each}</li>
+              <li key={printer.message(each)}>
+                <Said>{each}</Said>
+              </li>
             ))}
           </ul>
         </div>
@@ -141,7 +148,9 @@ function StepCard({
         <div className="stitch mt-3 pt-3">
           <p className="mb-2 text-[18px]">
             <span className="text-faint">Expect </span>
-            <span className="figures text-[23px] font-semibold">{printBand(step.expect)}</span>
+            <span className="figures text-[23px] font-semibold">
+              <Said>{sayBand(step.expect)}</Said>
+            </span>
           </p>
           <ReadingField key={step.id} progress={progress} onTaken={onTaken} />
           {reading && look && judgement && (
@@ -149,7 +158,8 @@ function StepCard({
               <look.Icon size={22} aria-hidden="true" />
               <span>
                 <strong>{look.word}</strong>:{' '}
-                <span className="figures">{printQuantity(step.expect.kind, reading.value)}</span>, {judgement.say}
+                <span className="figures">{printer.quantity(step.expect.kind, reading.value)}</span>,{' '}
+                <Said>{judgement.words}</Said>
               </span>
             </p>
           )}
@@ -184,6 +194,7 @@ function StepCard({
 
 /** Stage 7. */
 export default function BenchSheet() {
+  const printer = usePrinter();
   const { progress: steps } = useReckoned();
   const firstOpen = Math.max(
     0,
@@ -236,7 +247,9 @@ export default function BenchSheet() {
                   </span>
                   <span className="flex-1">{each.step.title}</span>
                   <span className="figures text-[13px] text-faint">
-                    {each.reading && each.step.expect ? printQuantity(each.step.expect.kind, each.reading.value) : ''}
+                    {each.reading && each.step.expect
+                      ? printer.quantity(each.step.expect.kind, each.reading.value)
+                      : ''}
                   </span>
                 </button>
               </li>

@@ -1,10 +1,11 @@
 import type { LoadedLink } from '@glimmer/core/power';
-import { printQuantity } from '@glimmer/core/units';
+import { amps, type Message } from '@glimmer/core/units';
+import { usePrinter } from '../units/index.ts';
 
 const LINK_W = 62;
 
-const loadWords = (link: LoadedLink, isWeakest: boolean): string =>
-  Number.isFinite(link.loadA) ? printQuantity('currentA', link.loadA) : isWeakest ? 'collapses' : '–';
+const loadWords = (link: LoadedLink, isWeakest: boolean): Message =>
+  Number.isFinite(link.loadA) ? amps(link.loadA) : isWeakest ? 'collapses' : '–';
 
 const shortNames: Readonly<Record<LoadedLink['id'], string>> = {
   cell: 'pack',
@@ -28,6 +29,7 @@ export function Chain({
   readonly links: readonly LoadedLink[];
   readonly weakestName: string | undefined;
 }) {
+  const printer = usePrinter();
   const width = links.length * LINK_W;
   return (
     <svg
@@ -85,10 +87,10 @@ export function Chain({
               fill={over ? 'var(--brick-ink)' : 'var(--ink)'}
               className="figures"
             >
-              {loadWords(link, link.name === weakestName)}
+              {printer.message(loadWords(link, link.name === weakestName))}
             </text>
             <text x={x + w / 2} y={93} textAnchor="middle" fontSize="10.5" fill="var(--faint)" className="figures">
-              of {printQuantity('currentA', link.limitA)}
+              of {printer.quantity('currentA', link.limitA)}
             </text>
           </g>
         );

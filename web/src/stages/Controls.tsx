@@ -1,10 +1,8 @@
 import { type ItemKind, kindOf, kinds } from '@glimmer/core/items';
-import { printQuantity } from '@glimmer/core/units';
-import { AddItems, ItemCard } from '../items/ItemCard.tsx';
-import { useSheet } from './useSheet.ts';
 
-const ohms = (value: number): string => printQuantity('resistanceOhm', value);
-const amps = (value: number): string => printQuantity('currentA', value);
+import { AddItems, ItemCard } from '../items/ItemCard.tsx';
+import { usePrinter } from '../units/index.ts';
+import { useSheet } from './useSheet.ts';
 
 /** How each kind is wired, where there is nothing to choose. */
 const how: Readonly<Partial<Record<ItemKind, string>>> = {
@@ -15,6 +13,7 @@ const how: Readonly<Partial<Record<ItemKind, string>>> = {
 
 /** What was reckoned for a sensor. */
 function Sensed({ id, kind }: { readonly id: string; readonly kind: ItemKind }) {
+  const printer = usePrinter();
   const { assessment } = useSheet();
   const sensing = assessment.sensing.find((each) => each.control.id === id);
   if (!sensing) {
@@ -25,16 +24,18 @@ function Sensed({ id, kind }: { readonly id: string; readonly kind: ItemKind }) 
     const { upperOhm, lowerOhm, lowBelow, wellAbove, emptyCode, fullCode, standingA } = sensing.design;
     return (
       <p className="figures mt-1 text-[13px] text-faint">
-        {ohms(upperOhm)} to the pack, {ohms(lowerOhm)} to minus; low below {lowBelow}, well again above {wellAbove}{' '}
-        (reads {emptyCode} empty and {fullCode} full); draws {amps(standingA)} always
+        {printer.quantity('resistanceOhm', upperOhm)} to the pack, {printer.quantity('resistanceOhm', lowerOhm)} to
+        minus; low below {lowBelow}, well again above {wellAbove} (reads {emptyCode} empty and {fullCode} full); draws{' '}
+        {printer.quantity('currentA', standingA)} always
       </p>
     );
   }
   const sensor = sensing.design;
   return (
     <p className="figures mt-1 text-[13px] text-faint">
-      fixed resistor {ohms(sensor.fixedOhm)} to minus; dark below {sensor.darkBelow}, light above {sensor.lightAbove}{' '}
-      (reads {sensor.darkCode} and {sensor.lightCode}); draws {amps(sensor.standingA)} in light
+      fixed resistor {printer.quantity('resistanceOhm', sensor.fixedOhm)} to minus; dark below {sensor.darkBelow}, light
+      above {sensor.lightAbove} (reads {sensor.darkCode} and {sensor.lightCode}); draws{' '}
+      {printer.quantity('currentA', sensor.standingA)} in light
       {sensor.lightCode <= sensor.darkCode && (
         <span className="block font-semibold text-amber-ink">
           The dark reading must be the higher resistance: were the two exchanged?

@@ -3,11 +3,13 @@ import { explainData, explainDrive } from '@glimmer/core/explain';
 import { type ItemOf, itemsOf, kindOf } from '@glimmer/core/items';
 import type { Board, Driven } from '@glimmer/core/network';
 import { bands, type Item } from '@glimmer/core/plan';
-import { printQuantity } from '@glimmer/core/units';
+import { quantitiesOf } from '@glimmer/core/units';
 import { Lock } from 'lucide-react';
 import { AddItems, ItemCard } from '../items/ItemCard.tsx';
 import { setField } from '../items/itemActions.ts';
 import { WayRows } from '../items/WayRows.tsx';
+import { usePrinter } from '../units/index.ts';
+import { Said } from '../units/Said.tsx';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField } from '../widgets/fields.tsx';
 import { BeginHere, FigureLine, Section } from '../widgets/Section.tsx';
@@ -15,9 +17,6 @@ import { openSum } from '../widgets/SumDrawer.tsx';
 import { Controls } from './Controls.tsx';
 import { Loop } from './Loop.tsx';
 import { useSheet } from './useSheet.ts';
-
-const amps = (value: number): string => printQuantity('currentA', value);
-const volts = (value: number): string => printQuantity('voltageV', value);
 
 function lockPin(board: ItemOf<'board'>, demand: string, pin: string | null): void {
   setField(board.id, 'pinLocks', [
@@ -117,15 +116,18 @@ function Pins({ board }: { readonly board: Board }) {
 }
 
 function BoardCard({ item }: { readonly item: ItemOf<'board'> }) {
+  const printer = usePrinter();
   const board = useSheet().assessment.boards.find((each) => each.id === item.id);
   return (
     <ItemCard item={item}>
       {board && (
         <>
           <p className="figures mt-1 text-[13px] text-faint">
-            {volts(board.part.logicV)} logic; draws {amps(board.part.drawA.likely)}; a pin gives{' '}
-            {amps(board.part.pinLimitA)}, all together {amps(board.part.chipLimitA)}; resets below{' '}
-            {volts(board.part.brownOutV)}
+            {printer.quantity('voltageV', board.part.logicV)} logic; draws{' '}
+            {printer.quantity('currentA', board.part.drawA.likely)}; a pin gives{' '}
+            {printer.quantity('currentA', board.part.pinLimitA)}, all together{' '}
+            {printer.quantity('currentA', board.part.chipLimitA)}; resets below{' '}
+            {printer.quantity('voltageV', board.part.brownOutV)}
           </p>
           <Pins board={board} />
         </>
@@ -136,6 +138,7 @@ function BoardCard({ item }: { readonly item: ItemOf<'board'> }) {
 
 /** The resistor of a group of single lights, and what it is rated for. */
 function ResistorFields({ item, driven }: { readonly item: ItemOf<'light'>; readonly driven: Driven }) {
+  const printer = usePrinter();
   const { resistor } = driven;
   if (!resistor) return null;
   return (
@@ -155,10 +158,10 @@ function ResistorFields({ item, driven }: { readonly item: ItemOf<'light'>; read
         value={String(item.resistorRatedW)}
         options={['0.125', '0.25', '0.5', '1', '2', '5'].map((value) => ({
           value,
-          label: printQuantity('powerW', Number(value)),
+          label: printer.quantity('powerW', Number(value)),
         }))}
         onChoose={(value) => setField(item.id, 'resistorRatedW', Number(value))}
-        hint={`${printQuantity('powerW', resistor.heatW)} at most`}
+        hint={`${printer.quantity('powerW', resistor.heatW)} at most`}
       />
     </>
   );
@@ -172,6 +175,7 @@ function unitOf({ resistor, loop }: Driven): string {
 
 /** How one group is switched, and what each of its lights gets. */
 function Channel({ item, driven }: { readonly item: Item; readonly driven: readonly Driven[] }) {
+  const printer = usePrinter();
   const [first] = driven;
   return (
     <div className="stitch py-2 first:border-t-0">
@@ -184,23 +188,26 @@ function Channel({ item, driven }: { readonly item: Item; readonly driven: reado
         <FigureLine
           key={each.channels.join()}
           label={`${unitOf(each)}${driven.length > 1 ? `, channel ${(each.channels[0] ?? 0) + 1}` : ''}, dimmest to brightest`}
-          value={`${amps(each.corners.currentA)} (${amps(each.corners.dimmestA)} to ${amps(each.corners.brightestA)})`}
+          value={`${printer.quantity('currentA', each.corners.currentA)} (${printer.quantity('currentA', each.corners.dimmestA)} to ${printer.quantity('currentA', each.corners.brightestA)})`}
           onOpen={() => openSum(explainDrive(each))}
         />
       ))}
       {driven.length > 1 && (
         <FigureLine
           label="Whole channels, one after another"
-          value={driven.map((each) => amps(each.channelA)).join(', ')}
+          value={driven.map((each) => printer.quantity('currentA', each.channelA)).join(', ')}
         />
       )}
-      {first?.resistor && <FigureLine label="Head-room for the resistor" value={volts(first.resistor.headRoomV)} />}
+      {first?.resistor && (
+        <FigureLine label="Head-room for the resistor" value={printer.quantity('voltageV', first.resistor.headRoomV)} />
+      )}
     </div>
   );
 }
 
 /** Stage 4. */
 export default function DriveSheet() {
+  const printer = usePrinter();
   const { design, assessment } = useSheet();
   const boards = itemsOf(design, 'board');
   const data = assessment.dataLines.length > 0 ? explainData(assessment) : null;
@@ -239,7 +246,11 @@ export default function DriveSheet() {
       </Section>
       {data && (
         <Section title="Pixel data">
-          <FigureLine label="Frames a second, at most" value={data.answer.split(' ')[0]} onOpen={() => openSum(data)} />
+          <FigureLine
+            label="Frames a second, at most"
+            value={<Said>{quantitiesOf(data.answer)[0] ?? data.answer}</Said>}
+            onOpen={() => openSum(data)}
+          />
           {itemsOf(design, 'pixel tape')
             .filter((tape) => tape.after === null)
             .map((tape) => (
@@ -249,11 +260,11 @@ export default function DriveSheet() {
                 value={[
                   tape.dataResistorOhm === null
                     ? 'no resistor'
-                    : `${printQuantity('resistanceOhm', tape.dataResistorOhm)} in the data line`,
+                    : `${printer.quantity('resistanceOhm', tape.dataResistorOhm)} in the data line`,
                   tape.levelShifter ? 'a level shifter' : null,
                   tape.reservoirUf === null
                     ? 'no reservoir'
-                    : `${printQuantity('capacitanceUf', tape.reservoirUf)} at its feed`,
+                    : `${printer.quantity('capacitanceUf', tape.reservoirUf)} at its feed`,
                 ]
                   .filter((each) => each !== null)
                   .join(', ')}

@@ -1,7 +1,7 @@
 import { type Assessment, assess } from '@glimmer/core/assess';
 import { compareRun, compareVersions, predictRun, summarise, tuneCapacity } from '@glimmer/core/logbook';
 import { bands, type KeptVersion } from '@glimmer/core/plan';
-import { printNumber, printQuantity } from '@glimmer/core/units';
+import { printNumber } from '@glimmer/core/units';
 import { format } from 'date-fns';
 import { castDraft } from 'immer';
 import { Trash2, Undo2 } from 'lucide-react';
@@ -9,6 +9,8 @@ import { nanoid } from 'nanoid';
 import { useMemo, useState } from 'react';
 import { setField } from '../items/itemActions.ts';
 import { editPlan, undo } from '../state/planStore.ts';
+import { usePrinter } from '../units/index.ts';
+import { Said } from '../units/Said.tsx';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, LongText, QuantityField, ShareSlider } from '../widgets/fields.tsx';
 import { BeginHere, Section } from '../widgets/Section.tsx';
@@ -17,7 +19,6 @@ import { useTyped } from '../widgets/typed.ts';
 import { useSheet } from './useSheet.ts';
 
 const when = (iso: string): string => format(new Date(iso), 'd MMM yyyy, HH:mm');
-const hours = (value: number): string => printQuantity('timeH', value);
 
 /** The pack that the piece’s hours hang on. */
 function packOf(assessment: Assessment) {
@@ -26,6 +27,7 @@ function packOf(assessment: Assessment) {
 }
 
 function RunTestForm() {
+  const printer = usePrinter();
   const { design, assessment } = useSheet();
   const first = design.moods.list[0];
   const [moodId, setMoodId] = useState(first?.id ?? 'course');
@@ -95,7 +97,7 @@ function RunTestForm() {
           'No prediction: it needs a pack and a mood.'
         ) : (
           <>
-            Predicted: <span className="figures text-ink">{hours(predicted)}</span>
+            Predicted: <span className="figures text-ink">{printer.quantity('timeH', predicted)}</span>
           </>
         )}
       </p>
@@ -107,6 +109,7 @@ function RunTestForm() {
 }
 
 function RunTests() {
+  const printer = usePrinter();
   const { plan, assessment } = useSheet();
   const { runTests } = plan.logbook;
   const compared = runTests.map(compareRun);
@@ -132,17 +135,19 @@ function RunTests() {
             {compared.map(({ test, deviation, say }) => (
               <tr key={test.id} className="border-b border-rule/60 align-top">
                 <td className="py-1">
-                  {test.moodName} at {printQuantity('fraction', test.brightness)},{' '}
-                  {printQuantity('temperatureC', test.ambientC)}
+                  {test.moodName} at {printer.quantity('fraction', test.brightness)},{' '}
+                  {printer.quantity('temperatureC', test.ambientC)}
                   <span className="block text-[12.5px] text-faint">
                     {when(test.at)}
                     {test.note && `; ${test.note}`}; {say}
                   </span>
                 </td>
                 <td className="figures py-1 pl-3 text-right whitespace-nowrap">
-                  {test.predictedHours === null ? '–' : hours(test.predictedHours)}
+                  {test.predictedHours === null ? '–' : printer.quantity('timeH', test.predictedHours)}
                 </td>
-                <td className="figures py-1 pl-3 text-right whitespace-nowrap">{hours(test.hours)}</td>
+                <td className="figures py-1 pl-3 text-right whitespace-nowrap">
+                  {printer.quantity('timeH', test.hours)}
+                </td>
                 <td className="figures py-1 pl-3 text-right whitespace-nowrap">
                   {deviation === null ? '–' : `${deviation > 0 ? '+' : ''}${printNumber(deviation * 100, 2)} %`}
                 </td>
@@ -174,9 +179,9 @@ function RunTests() {
         <p className="mb-2 border-l-2 border-brass pl-3">
           The tests say a capacity of{' '}
           <span className="figures">
-            {printQuantity('capacityMah', tuned.likely)} ± {printQuantity('capacityMah', tuned.spread)}
+            {printer.quantity('capacityMah', tuned.likely)} ± {printer.quantity('capacityMah', tuned.spread)}
           </span>{' '}
-          rather than {printQuantity('capacityMah', capacityMah.likely)}, if nothing else is off.{' '}
+          rather than {printer.quantity('capacityMah', capacityMah.likely)}, if nothing else is off.{' '}
           <Button
             onClick={() => {
               setField(pack.item.id, 'capacityMah', tuned);
@@ -192,6 +197,7 @@ function RunTests() {
 }
 
 function Versions() {
+  const printer = usePrinter();
   const { plan, design, assessment } = useSheet();
   const { versions } = plan.logbook;
   const [typedName, setName] = useTyped('Name of the version');
@@ -322,14 +328,16 @@ function Versions() {
               </thead>
               <tbody>
                 {rows.map((row) => (
-                  <tr key={row.label} className="border-b border-rule/60">
-                    <td className="py-0.5">{row.label}</td>
+                  <tr key={printer.message(row.label)} className="border-b border-rule/60">
+                    <td className="py-0.5">
+                      <Said>{row.label}</Said>
+                    </td>
                     <td className={`figures text-right ${row.better === 'before' ? 'font-bold text-verdigris' : ''}`}>
-                      {row.before}
+                      <Said>{row.before}</Said>
                       {row.better === 'before' ? ' better' : ''}
                     </td>
                     <td className={`figures text-right ${row.better === 'after' ? 'font-bold text-verdigris' : ''}`}>
-                      {row.after}
+                      <Said>{row.after}</Said>
                       {row.better === 'after' ? ' better' : ''}
                     </td>
                   </tr>

@@ -1,5 +1,5 @@
 import type { LoopBudget } from '@glimmer/core/assess';
-import { printQuantity } from '@glimmer/core/units';
+import { usePrinter } from '../units/index.ts';
 import { FigureLine, Section } from '../widgets/Section.tsx';
 import { useSheet } from './useSheet.ts';
 
@@ -39,8 +39,9 @@ export function Loop() {
 }
 
 function BoardLoop({ loop, name }: { readonly loop: LoopBudget; readonly name: string }) {
-  const seconds = (value: number): string => printQuantity('timeS', value);
-  const room = (used: number, of: number): string => `${used} of ${of} bytes, ${printQuantity('fraction', used / of)}`;
+  const printer = usePrinter();
+  const room = (used: number, of: number): string =>
+    `${used} of ${of} bytes, ${printer.quantity('fraction', used / of)}`;
   return (
     <Section title={`One turn of the loop, at its hardest${name}`}>
       <Turn
@@ -52,10 +53,10 @@ function BoardLoop({ loop, name }: { readonly loop: LoopBudget; readonly name: s
       />
       <FigureLine
         label="Computes, sends, reads sensors"
-        value={`${seconds(loop.computeS)}, ${seconds(loop.sendS)}, ${seconds(loop.senseS)}`}
+        value={`${printer.quantity('timeS', loop.computeS)}, ${printer.quantity('timeS', loop.sendS)}, ${printer.quantity('timeS', loop.senseS)}`}
       />
       <FigureLine label="Frames a second" value={loop.framesPerS.toFixed(1)} />
-      <FigureLine label="A button waits at most" value={seconds(loop.longestWaitS)} />
+      <FigureLine label="A button waits at most" value={printer.quantity('timeS', loop.longestWaitS)} />
       <FigureLine label="Memory" value={room(loop.memoryBytes, loop.memoryOf)} />
       <FigureLine label="Program" value={room(loop.programBytes, loop.programOf)} />
     </Section>

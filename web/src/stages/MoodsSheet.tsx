@@ -1,8 +1,8 @@
 import type { Assessment } from '@glimmer/core/assess';
 import { explainCeiling } from '@glimmer/core/explain';
 import { bands, type Design, itemNamed, type Mood, removeMood, spanOfMove } from '@glimmer/core/plan';
-import { printCeiling } from '@glimmer/core/power';
-import { printQuantity } from '@glimmer/core/units';
+import { sayCeiling } from '@glimmer/core/power';
+
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import type { Draft } from 'immer';
 import { Copy, Trash2 } from 'lucide-react';
@@ -19,6 +19,7 @@ import { Sets } from '../moods/Sets.tsx';
 import { Signs } from '../moods/Signs.tsx';
 import { changeDesign, editDesign } from '../state/planStore.ts';
 import { useViewStore, view } from '../state/viewStore.ts';
+import { usePrinter } from '../units/index.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField, ShareSlider, TextField } from '../widgets/fields.tsx';
 import { BeginHere, FigureLine, Section } from '../widgets/Section.tsx';
@@ -106,6 +107,7 @@ function FadeField({
 
 /** Name, brightness, fades and draw of the mood that is open. */
 function ThisMood({ mood, index }: { readonly mood: Mood; readonly index: number }) {
+  const printer = usePrinter();
   const { design, assessment } = useSheet();
   const budget = assessment.moods[index];
   const ceiling = assessment.supply?.ceilings.find((each) => each.moodId === mood.id);
@@ -144,7 +146,9 @@ function ThisMood({ mood, index }: { readonly mood: Mood; readonly index: number
           }
         />
         <ShareSlider
-          label={ceiling ? `Brightness; its ceiling is ${printCeiling(ceiling.brightness)}` : 'Brightness'}
+          label={
+            ceiling ? `Brightness; its ceiling is ${printer.message(sayCeiling(ceiling.brightness))}` : 'Brightness'
+          }
           value={mood.brightness}
           {...(ceiling ? { mark: ceiling.brightness } : {})}
           onChange={(value) =>
@@ -191,13 +195,13 @@ function ThisMood({ mood, index }: { readonly mood: Mood; readonly index: number
         <>
           <FigureLine
             label="Draws on the rail: mean, at its height"
-            value={`${printQuantity('currentA', budget.meanA)}, ${printQuantity('currentA', budget.peakA)}`}
+            value={`${printer.quantity('currentA', budget.meanA)}, ${printer.quantity('currentA', budget.peakA)}`}
             onOpen={ceiling ? () => openSum(explainCeiling(assessment, ceiling)) : undefined}
           />
           {budget.limited && (
             <FigureLine
               label="What the program’s limiter leaves of it"
-              value={`${printQuantity('currentA', budget.limited.meanA)}, ${printQuantity('currentA', budget.limited.peakA)}`}
+              value={`${printer.quantity('currentA', budget.limited.meanA)}, ${printer.quantity('currentA', budget.limited.peakA)}`}
             />
           )}
         </>

@@ -1,7 +1,8 @@
 import type { Design } from '@glimmer/core/plan';
 import { describeEnd, type NightRun, type NightSample } from '@glimmer/core/power';
-import { printQuantity } from '@glimmer/core/units';
+
 import { curveStepAfter, line, scaleLinear } from 'd3';
+import { usePrinter } from '../units/index.ts';
 import type { NightCurves } from '../worker/nightWorker.ts';
 
 const WIDTH = 560;
@@ -112,6 +113,7 @@ export function NightChart({
   readonly design: Design;
   readonly cutOffV: number;
 }) {
+  const printer = usePrinter();
   const { likely, cautious } = curves;
   const wanted = design.piece.hoursWanted;
   const last = Math.max(likely.hours, wanted) * 1.04;
@@ -134,7 +136,7 @@ export function NightChart({
     {
       label: 'current from the pack',
       of: (sample) => sample.packA,
-      print: (value) => printQuantity('currentA', value, { digits: 2 }),
+      print: (value) => printer.quantity('currentA', value, { digits: 2 }),
       from: 0,
       to: most * 1.08,
     },
@@ -154,7 +156,7 @@ export function NightChart({
         viewBox={`0 0 ${WIDTH} ${height}`}
         className="w-full"
         role="img"
-        aria-label={`The night: ends after ${printQuantity('timeH', likely.hours)} because ${describeEnd(likely.end)}; with caution after ${printQuantity('timeH', cautious.hours)}`}
+        aria-label={`The night: ends after ${printer.quantity('timeH', likely.hours)} because ${describeEnd(likely.end)}; with caution after ${printer.quantity('timeH', cautious.hours)}`}
       >
         {bandsOf(likely).map((band, i) => (
           <g key={`${band.moodId} ${band.fromH}`}>
@@ -203,9 +205,9 @@ export function NightChart({
         ))}
       </svg>
       <figcaption className="text-[13px] text-faint">
-        Full line: likely, ends after <span className="figures">{printQuantity('timeH', likely.hours)}</span> because{' '}
+        Full line: likely, ends after <span className="figures">{printer.quantity('timeH', likely.hours)}</span> because{' '}
         {describeEnd(likely.end)}. Dashed, brass: with caution,{' '}
-        <span className="figures">{printQuantity('timeH', cautious.hours)}</span>.
+        <span className="figures">{printer.quantity('timeH', cautious.hours)}</span>.
       </figcaption>
     </figure>
   );

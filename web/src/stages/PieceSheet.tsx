@@ -7,6 +7,7 @@ import { ImageUp, Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { useRef } from 'react';
 import { changeDesign, editDesign, editPlan } from '../state/planStore.ts';
+import { Said } from '../units/Said.tsx';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField, TextField, Tick } from '../widgets/fields.tsx';
 import { BeginHere, Section } from '../widgets/Section.tsx';
@@ -50,9 +51,9 @@ function Wishes() {
               {look.mark}
             </span>
             <span className="flex-1">
-              {wish.text}
+              <Said>{wish.text}</Said>
               <span className={`ml-2 text-[13px] ${look.tone}`}>
-                {look.word}: {wish.reached}
+                {look.word}: <Said>{wish.reached}</Said>
               </span>
             </span>
           </li>

@@ -3,11 +3,13 @@ import { explainCeiling, explainFigure } from '@glimmer/core/explain';
 import { fusesFor } from '@glimmer/core/findings';
 import { kindOf } from '@glimmer/core/items';
 import type { Item } from '@glimmer/core/plan';
-import { printCeiling } from '@glimmer/core/power';
-import { printQuantity } from '@glimmer/core/units';
+import { sayCeiling } from '@glimmer/core/power';
+import { amps, type Message, milliampHours, say } from '@glimmer/core/units';
 import { useState } from 'react';
 import type { Shown } from '../items/FormRows.tsx';
 import { AddItems, ItemCard } from '../items/ItemCard.tsx';
+import { usePrinter } from '../units/index.ts';
+import { Said } from '../units/Said.tsx';
 import { Button } from '../widgets/Button.tsx';
 import { Choice } from '../widgets/fields.tsx';
 import { BeginHere, FigureLine, Section } from '../widgets/Section.tsx';
@@ -17,12 +19,10 @@ import { Chain } from './Chain.tsx';
 import { NightChart } from './NightChart.tsx';
 import { useSheet } from './useSheet.ts';
 
-const amps = (value: number): string => printQuantity('currentA', value);
-
-const suits = ({ leastA, mostA }: { readonly leastA: number; readonly mostA: number }): string =>
+const suits = ({ leastA, mostA }: { readonly leastA: number; readonly mostA: number }): Message =>
   leastA <= mostA
-    ? `suits: ${amps(leastA)} to ${amps(mostA)}`
-    : `none suits: what flows wants ${amps(leastA)}, what is behind it bears ${amps(mostA)}`;
+    ? say`suits: ${amps(leastA)} to ${amps(mostA)}`
+    : say`none suits: what flows wants ${amps(leastA)}, what is behind it bears ${amps(mostA)}`;
 
 /** What the app says in the fields of a source that the maker has left to it. */
 function shownOf(item: Item, supply: SupplyAssessment | undefined): Shown {
@@ -31,11 +31,11 @@ function shownOf(item: Item, supply: SupplyAssessment | undefined): Shown {
   const fuse = fusesFor(supply);
   const capacity = gives.part?.capacityMah;
   return {
-    fuseA: { hint: fuse ? suits(fuse) : undefined },
+    fuseA: { hint: fuse ? <Said>{suits(fuse)}</Said> : undefined },
     capacityMah: capacity
       ? {
           value: capacity.likely,
-          hint: `${capacity.origin} of the kind, ± ${printQuantity('capacityMah', capacity.spread)}`,
+          hint: <Said>{say`${capacity.origin} of the kind, ± ${milliampHours(capacity.spread)}`}</Said>,
         }
       : undefined,
   };
@@ -58,6 +58,7 @@ function Items({ roles }: { readonly roles: readonly string[] }) {
 }
 
 function Night() {
+  const printer = usePrinter();
   const { design, assessment } = useSheet();
   const packs = assessment.supplies.filter((supply) => supply.runsFor !== null);
   const [chosenId, choose] = useState<string | null>(null);
@@ -103,8 +104,8 @@ function Night() {
         {sampling.kind === 'done' && (
           <span data-sampled>
             Nineteen nights in twenty last{' '}
-            <span className="figures font-semibold">{printQuantity('timeH', at(0.05))}</span>, half of them{' '}
-            <span className="figures font-semibold">{printQuantity('timeH', at(0.5))}</span>;{' '}
+            <span className="figures font-semibold">{printer.quantity('timeH', at(0.05))}</span>, half of them{' '}
+            <span className="figures font-semibold">{printer.quantity('timeH', at(0.5))}</span>;{' '}
             <span className="figures">
               {Math.round(
                 (sampling.hours.filter((hours) => hours >= design.piece.hoursWanted).length / sampling.hours.length) *
@@ -112,7 +113,7 @@ function Night() {
               )}{' '}
               %
             </span>{' '}
-            last the {printQuantity('timeH', design.piece.hoursWanted)} wanted.
+            last the {printer.quantity('timeH', design.piece.hoursWanted)} wanted.
           </span>
         )}
       </div>
@@ -122,6 +123,7 @@ function Night() {
 
 /** What flows on each rail, and what it is good for. */
 function RailTable() {
+  const printer = usePrinter();
   const { assessment } = useSheet();
   return (
     <Section title="Rails">
@@ -140,11 +142,11 @@ function RailTable() {
           {assessment.railFigures.map((rail) => (
             <tr key={rail.id} className="border-b border-rule/60">
               <td className="font-sans">{rail.name}</td>
-              <td className="text-right">{rail.range ? printQuantity('voltageV', rail.range.nominalV) : '?'}</td>
-              <td className="text-right">{amps(rail.peakA)}</td>
-              <td className="text-right">{amps(rail.usualA)}</td>
-              <td className="text-right">{amps(rail.restA)}</td>
-              <td className="text-right">{rail.limitA === null ? '' : amps(rail.limitA)}</td>
+              <td className="text-right">{rail.range ? printer.quantity('voltageV', rail.range.nominalV) : '?'}</td>
+              <td className="text-right">{printer.quantity('currentA', rail.peakA)}</td>
+              <td className="text-right">{printer.quantity('currentA', rail.usualA)}</td>
+              <td className="text-right">{printer.quantity('currentA', rail.restA)}</td>
+              <td className="text-right">{rail.limitA === null ? '' : printer.quantity('currentA', rail.limitA)}</td>
             </tr>
           ))}
         </tbody>
@@ -155,6 +157,7 @@ function RailTable() {
 
 /** Stage 5. */
 export default function PowerSheet() {
+  const printer = usePrinter();
   const { design, assessment } = useSheet();
   return (
     <>
@@ -202,11 +205,13 @@ export default function PowerSheet() {
             {assessment.ceilings.map((ceiling) => (
               <FigureLine
                 key={ceiling.moodId}
-                label={`${ceiling.name}, set to ${printQuantity('fraction', ceiling.setTo)}`}
+                label={`${ceiling.name}, set to ${printer.quantity('fraction', ceiling.setTo)}`}
                 value={
                   <span className={ceiling.setTo > ceiling.brightness ? 'font-bold text-brick-ink' : ''}>
-                    {printCeiling(ceiling.brightness)}
-                    {ceiling.fresh > ceiling.brightness + 0.005 ? ` (full pack ${printCeiling(ceiling.fresh)})` : ''}
+                    {printer.message(sayCeiling(ceiling.brightness))}
+                    {ceiling.fresh > ceiling.brightness + 0.005
+                      ? ` (full pack ${printer.message(sayCeiling(ceiling.fresh))})`
+                      : ''}
                   </span>
                 }
                 onOpen={() => openSum(explainCeiling(assessment, ceiling))}
@@ -241,27 +246,35 @@ export default function PowerSheet() {
               {assessment.consumers.map((consumer) => (
                 <tr key={consumer.id} className="border-b border-rule/60">
                   <td className="font-sans">{consumer.name}</td>
-                  <td className="text-right">{amps(consumer.restA)}</td>
+                  <td className="text-right">{printer.quantity('currentA', consumer.restA)}</td>
                   {assessment.moods.map((mood) => (
                     <td key={mood.moodId} className="text-right">
-                      {amps(
+                      {printer.quantity(
+                        'currentA',
                         mood.groups.find((group) => group.groupId === consumer.id)?.meanA ??
                           consumer.restA + consumer.steadyA,
                       )}
                     </td>
                   ))}
-                  <td className="text-right">{amps(consumer.restA + consumer.steadyPeakA + consumer.fullA)}</td>
+                  <td className="text-right">
+                    {printer.quantity('currentA', consumer.restA + consumer.steadyPeakA + consumer.fullA)}
+                  </td>
                 </tr>
               ))}
               <tr className="font-semibold">
                 <td className="font-sans">together</td>
-                <td className="text-right">{amps(assessment.consumers.reduce((sum, each) => sum + each.restA, 0))}</td>
+                <td className="text-right">
+                  {printer.quantity(
+                    'currentA',
+                    assessment.consumers.reduce((sum, each) => sum + each.restA, 0),
+                  )}
+                </td>
                 {assessment.moods.map((mood) => (
                   <td key={mood.moodId} className="text-right">
-                    {amps(mood.meanA)}
+                    {printer.quantity('currentA', mood.meanA)}
                   </td>
                 ))}
-                <td className="text-right">{amps(assessment.allWhiteA)}</td>
+                <td className="text-right">{printer.quantity('currentA', assessment.allWhiteA)}</td>
               </tr>
               {assessment.moods.some((mood) => mood.limited) && (
                 <tr>
@@ -269,7 +282,7 @@ export default function PowerSheet() {
                   <td />
                   {assessment.moods.map((mood) => (
                     <td key={mood.moodId} className="text-right">
-                      {mood.limited ? amps(mood.limited.meanA) : ''}
+                      {mood.limited ? printer.quantity('currentA', mood.limited.meanA) : ''}
                     </td>
                   ))}
                   <td />

@@ -1,14 +1,16 @@
 import type { Assessment, CoreEnds } from '@glimmer/core/assess';
 import { explainRun } from '@glimmer/core/explain';
 import { exportShoppingCsv, exportTemplateSvg, exportWireCsv } from '@glimmer/core/exports';
+import { sayAmount } from '@glimmer/core/items';
 import { type WireRun, wireColours } from '@glimmer/core/network';
 import { bands, type Design, distanceMm } from '@glimmer/core/plan';
-import { printQuantity } from '@glimmer/core/units';
 import type { Draft } from 'immer';
 import { ArrowDownToLine } from 'lucide-react';
 import { saveFile } from '../shelf/files.ts';
 import { editDesign } from '../state/planStore.ts';
 import { useViewStore, view } from '../state/viewStore.ts';
+import { usePrinter } from '../units/index.ts';
+import { Said } from '../units/Said.tsx';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField } from '../widgets/fields.tsx';
 import { BeginHere, Section } from '../widgets/Section.tsx';
@@ -49,6 +51,7 @@ function RunRow({
   readonly stock: readonly number[];
   readonly ends: readonly CoreEnds[];
 }) {
+  const printer = usePrinter();
   const pointed = useViewStore((state) => state.pointedId === run.id);
   return (
     <tr
@@ -74,7 +77,7 @@ function RunRow({
               />
               <span>
                 {core.colour} {core.meaning}
-                {ends[c] && `: ${ends[c].from} to ${ends[c].to}`}
+                {ends[c] && `: ${printer.message(ends[c].from)} to ${printer.message(ends[c].to)}`}
               </span>
             </span>
           ))}
@@ -93,24 +96,26 @@ function RunRow({
           onClear={() => overrule(run.id, { lengthMm: null })}
         />
       </td>
-      <td className="w-36 py-1 pr-2">
+      <td className="w-40 py-1 pr-2">
         <Choice
           hideLabel
           label={`Gauge of ${run.name}`}
           value={run.gaugeOverruled ? String(run.gaugeAwg) : 'auto'}
           overruled={run.gaugeOverruled}
           options={[
-            { value: 'auto', label: run.gaugeOverruled ? 'reckoned' : `${run.gaugeAwg}, reckoned` },
+            { value: 'auto', label: run.gaugeOverruled ? 'reckoned' : `${printer.gauge(run.gaugeAwg)}, reckoned` },
             ...[...new Set([...stock, run.gaugeAwg])]
               .sort((a, b) => b - a)
-              .map((gauge) => ({ value: String(gauge), label: String(gauge) })),
+              .map((gauge) => ({ value: String(gauge), label: printer.gauge(gauge) })),
           ]}
           onChoose={(value) => overrule(run.id, { gaugeAwg: value === 'auto' ? null : Number(value) })}
         />
       </td>
       <td className="figures py-1.5 text-right whitespace-nowrap text-[13px]">
-        {run.peakA === null ? 'signal' : printQuantity('currentA', run.peakA)}
-        <span className="block text-faint">{run.peakA === null ? '' : `−${printQuantity('voltageV', run.dropV)}`}</span>
+        {run.peakA === null ? 'signal' : printer.quantity('currentA', run.peakA)}
+        <span className="block text-faint">
+          {run.peakA === null ? '' : `−${printer.quantity('voltageV', run.dropV)}`}
+        </span>
       </td>
     </tr>
   );
@@ -120,6 +125,7 @@ const allGauges = [34, 32, 30, 28, 26, 24, 22, 20, 18, 16];
 
 /** Stage 6. */
 export default function WiresSheet() {
+  const printer = usePrinter();
   const { plan, design, assessment } = useSheet();
   const { gaugesInStock } = design.wires;
   const totalM = assessment.runs.reduce((sum, run) => sum + ((run.lengthMm ?? 0) * run.cores.length) / 1000, 0);
@@ -131,7 +137,14 @@ export default function WiresSheet() {
           where they sit.
         </BeginHere>
       )}
-      <Section title="Gauges in the drawer" aside={<span className="text-[13px] text-faint">American wire gauge</span>}>
+      <Section
+        title="Gauges in the drawer"
+        aside={
+          <span className="text-[13px] text-faint">
+            {printer.units.wire === 'gauge' ? 'American wire gauge' : 'mm² of copper'}
+          </span>
+        }
+      >
         <div className="flex flex-wrap gap-1">
           {allGauges.map((gauge) => {
             const has = gaugesInStock.includes(gauge);
@@ -150,7 +163,7 @@ export default function WiresSheet() {
                 }
                 className={`figures tag border px-3 py-1 ${has ? 'border-verdigris bg-verdigris text-on-verdigris' : 'border-rule bg-paper text-faint'}`}
               >
-                {gauge}
+                {printer.gauge(gauge)}
               </button>
             );
           })}
@@ -158,9 +171,9 @@ export default function WiresSheet() {
       </Section>
       {assessment.runs.length > 0 && (
         <Section
-          title={`${assessment.runs.length} runs, ${totalM.toFixed(1)} m of wire`}
+          title={`${assessment.runs.length} runs, ${printer.quantity('reelM', totalM, { digits: 2 })} of wire`}
           aside={
-            <Button look="quiet" onClick={() => saveFile('wires.csv', exportWireCsv(assessment), 'text/csv')}>
+            <Button look="quiet" onClick={() => saveFile('wires.csv', exportWireCsv(assessment, printer), 'text/csv')}>
               <ArrowDownToLine size={15} />
               CSV
             </Button>
@@ -193,14 +206,16 @@ export default function WiresSheet() {
           </p>
           <div className="flex gap-2">
             <Button
-              onClick={() => saveFile('template.svg', exportTemplateSvg(plan, assessment, 'front'), 'image/svg+xml')}
+              onClick={() =>
+                saveFile('template.svg', exportTemplateSvg(plan, assessment, 'front', printer), 'image/svg+xml')
+              }
             >
               <ArrowDownToLine size={15} />
               Front, SVG
             </Button>
             <Button
               onClick={() =>
-                saveFile('template-back.svg', exportTemplateSvg(plan, assessment, 'back'), 'image/svg+xml')
+                saveFile('template-back.svg', exportTemplateSvg(plan, assessment, 'back', printer), 'image/svg+xml')
               }
             >
               <ArrowDownToLine size={15} />
@@ -215,7 +230,9 @@ export default function WiresSheet() {
           aside={
             <Button
               look="quiet"
-              onClick={() => saveFile('shopping.csv', exportShoppingCsv(assessment, design.piece.copies), 'text/csv')}
+              onClick={() =>
+                saveFile('shopping.csv', exportShoppingCsv(assessment, design.piece.copies, printer), 'text/csv')
+              }
             >
               <ArrowDownToLine size={15} />
               CSV
@@ -225,18 +242,20 @@ export default function WiresSheet() {
           <table className="w-full text-[13.5px]">
             <tbody>
               {assessment.shopping.map((line) => (
-                <tr key={line.name} className="border-b border-rule/60">
-                  <td className="py-0.5">{line.name}</td>
-                  <td className="figures text-right whitespace-nowrap">
-                    {line.unit === 'm' ? `${line.quantity.toFixed(2)} m` : line.quantity}
+                <tr key={printer.message(line.name)} className="border-b border-rule/60">
+                  <td className="py-0.5">
+                    <Said>{line.name}</Said>
                   </td>
-                  <td className="figures w-20 text-right">{line.cost.toFixed(2)}</td>
+                  <td className="figures text-right whitespace-nowrap">
+                    <Said>{sayAmount(line)}</Said>
+                  </td>
+                  <td className="figures w-20 text-right">{printer.quantity('money', line.cost)}</td>
                 </tr>
               ))}
               <tr className="font-semibold">
                 <td className="py-1">One copy, by usual prices</td>
                 <td />
-                <td className="figures text-right">{assessment.costPerCopy.toFixed(2)}</td>
+                <td className="figures text-right">{printer.quantity('money', assessment.costPerCopy)}</td>
               </tr>
             </tbody>
           </table>

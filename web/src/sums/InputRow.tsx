@@ -1,6 +1,9 @@
 import { resistorsInStock } from '@glimmer/core/parts';
 import { type Input, type QuickSum, showInput } from '@glimmer/core/sums';
+import type { Message } from '@glimmer/core/units';
 import { Description, Field, Input as HeadlessInput, Label, Select } from '@headlessui/react';
+import { usePrinter } from '../units/index.ts';
+import { Said } from '../units/Said.tsx';
 import { useDesk } from './deskStore.ts';
 
 interface InputRowProps {
@@ -8,7 +11,7 @@ interface InputRowProps {
   readonly name: string;
   readonly input: Input;
   readonly text: string;
-  readonly problem: string | null;
+  readonly problem: Message | null;
   readonly onType: (text: string) => void;
 }
 
@@ -16,9 +19,12 @@ const box = 'figures w-full min-w-0 rounded-sm border bg-paper px-2 py-0.5 text-
 
 /** One line of a card's form: what is typed stays as it was typed; what is wrong with it stands below. */
 export function InputRow({ sum, name, input, text, problem, onType }: InputRowProps) {
+  const printer = usePrinter();
   const drawer = useDesk((state) => state.drawer);
   const usual =
-    'initial' in input && !(input.as === 'quantity' && input.needed) ? showInput(sum, name, input.initial) : '';
+    'initial' in input && !(input.as === 'quantity' && input.needed)
+      ? showInput(sum, name, input.initial, printer)
+      : '';
   const inDrawer = name === 'stock' && input.as === 'list' ? resistorsInStock(drawer) : [];
   return (
     <Field className="grid grid-cols-[minmax(0,1fr)_minmax(0,10.5rem)] items-center gap-x-2 py-[3px]">
@@ -53,14 +59,14 @@ export function InputRow({ sum, name, input, text, problem, onType }: InputRowPr
         <button
           type="button"
           className="col-start-2 text-left text-[13px] text-verdigris underline"
-          onClick={() => onType(inDrawer.map((ohm) => showInput(sum, name, [ohm])).join(', '))}
+          onClick={() => onType(inDrawer.map((ohm) => showInput(sum, name, [ohm], printer)).join(', '))}
         >
           from your drawer ({inDrawer.length})
         </button>
       )}
       {problem !== null && (
         <Description role="alert" className="col-span-2 text-[13px] text-brick-ink">
-          {problem}
+          <Said>{problem}</Said>
         </Description>
       )}
     </Field>

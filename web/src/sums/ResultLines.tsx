@@ -1,5 +1,7 @@
-import { type Result, showCell } from '@glimmer/core/sums';
+import { type Result, sayCell } from '@glimmer/core/sums';
+import { joinMessages, say } from '@glimmer/core/units';
 import type { ReactNode } from 'react';
+import { Said } from '../units/Said.tsx';
 import { FigureLine } from '../widgets/Section.tsx';
 
 const MOST_ROWS = 12;
@@ -8,7 +10,9 @@ function ResultTable({ result }: { readonly result: Extract<Result, { form: 'tab
   if (result.rows.length === 0) return null;
   return (
     <details className="mt-2" open={result.rows.length <= MOST_ROWS}>
-      <summary className="text-[13px] text-faint">{result.label}</summary>
+      <summary className="text-[13px] text-faint">
+        <Said>{result.label}</Said>
+      </summary>
       <table className="w-full text-[13px]">
         <thead>
           <tr className="border-b border-rule text-faint">
@@ -21,10 +25,10 @@ function ResultTable({ result }: { readonly result: Extract<Result, { form: 'tab
         </thead>
         <tbody>
           {result.rows.map((row, i) => (
-            <tr key={`${i} ${row.join(' ')}`} className="border-b border-rule/50">
+            <tr key={`${i} ${JSON.stringify(row)}`} className="border-b border-rule/50">
               {result.columns.map((column, at) => (
                 <td key={column.key} className="figures py-0.5 text-right first:text-left">
-                  {showCell(column.kind, row[at] ?? null)}
+                  <Said>{sayCell(column.kind, row[at] ?? null)}</Said>
                 </td>
               ))}
             </tr>
@@ -48,8 +52,12 @@ export function ResultLines({
     <>
       {main?.form === 'figure' && (
         <p className="mb-1.5 flex flex-wrap items-baseline justify-between gap-x-3">
-          <span>{main.label}</span>
-          <output className="figures text-[27px] leading-9 font-semibold">{showCell(main.kind, main.value)}</output>
+          <span>
+            <Said>{main.label}</Said>
+          </span>
+          <output className="figures text-[27px] leading-9 font-semibold">
+            <Said>{sayCell(main.kind, main.value)}</Said>
+          </output>
         </p>
       )}
       {afterMain}
@@ -57,22 +65,22 @@ export function ResultLines({
         if (result === main) return null;
         if (result.form === 'table') return <ResultTable key={result.key} result={result} />;
         if (result.form === 'figures') {
-          const shown = result.values.slice(0, 8).map((value) => showCell(result.kind, value));
+          const shown = result.values.slice(0, 8).map((value) => sayCell(result.kind, value));
           const more = result.values.length - shown.length;
           if (shown.length === 0) return null;
           return (
             <FigureLine
               key={result.key}
-              label={result.label}
-              value={`${shown.join(', ')}${more > 0 ? ` and ${more} more` : ''}`}
+              label={<Said>{result.label}</Said>}
+              value={<Said>{say`${joinMessages(shown, ', ')}${more > 0 ? ` and ${more} more` : ''}`}</Said>}
             />
           );
         }
         return (
           <FigureLine
             key={result.key}
-            label={result.label}
-            value={showCell(result.form === 'text' ? 'text' : result.kind, result.value)}
+            label={<Said>{result.label}</Said>}
+            value={<Said>{sayCell(result.form === 'text' ? 'text' : result.kind, result.value)}</Said>}
           />
         );
       })}

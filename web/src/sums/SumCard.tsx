@@ -1,9 +1,12 @@
 import { exportRingSvg } from '@glimmer/core/exports';
-import { type Drawing, findSum, type Input, type SumFinding } from '@glimmer/core/sums';
+import type { Finding } from '@glimmer/core/items';
+import { type Drawing, findSum, type Input } from '@glimmer/core/sums';
 import type { DeskCard } from '@glimmer/core/workshop';
 import { ArrowDownToLine, Copy, FolderInput, X } from 'lucide-react';
 import { useState } from 'react';
 import { saveFile } from '../shelf/files.ts';
+import { usePrinter } from '../units/index.ts';
+import { Said } from '../units/Said.tsx';
 import { Button } from '../widgets/Button.tsx';
 import { FindingBody, findingFrame } from '../widgets/FindingBody.tsx';
 import { SumView } from '../widgets/SumView.tsx';
@@ -24,7 +27,7 @@ const isOnFace = (input: Input, text: string): boolean =>
   input.as === 'words' ||
   text !== '';
 
-function FindingItems({ findings }: { readonly findings: readonly SumFinding[] }) {
+function FindingItems({ findings }: { readonly findings: readonly Finding[] }) {
   if (findings.length === 0) return null;
   return (
     <ul className="my-2">
@@ -38,10 +41,11 @@ function FindingItems({ findings }: { readonly findings: readonly SumFinding[] }
 }
 
 function RingButton({ ring, title }: { readonly ring: Extract<Drawing, { kind: 'ring' }>; readonly title: string }) {
+  const printer = usePrinter();
   return (
     <Button
       className="no-print mt-2"
-      onClick={() => saveFile('ring-template.svg', exportRingSvg(ring, title), 'image/svg+xml')}
+      onClick={() => saveFile('ring-template.svg', exportRingSvg(ring, title, printer), 'image/svg+xml')}
     >
       <ArrowDownToLine size={15} />
       Template, full size, SVG
@@ -51,6 +55,7 @@ function RingButton({ ring, title }: { readonly ring: Extract<Drawing, { kind: '
 
 /** A quick sum as a work card: fields that take what people write, the answer, the picture, the sum, the findings. */
 export function SumCard({ card }: { readonly card: DeskCard }) {
+  const printer = usePrinter();
   const sum = findSum(card.sum);
   const { reply, stop } = useAnswer(card);
   const [putting, setPutting] = useState(false);
@@ -117,11 +122,11 @@ export function SumCard({ card }: { readonly card: DeskCard }) {
       )}
       {general.map((problem) => (
         <p
-          key={problem.problem}
+          key={printer.message(problem.problem)}
           role="alert"
           className="mt-2 border-l-4 border-amber-ink bg-amber-wash px-3 py-1.5 text-[13.5px]"
         >
-          {problem.problem}
+          <Said>{problem.problem}</Said>
         </p>
       ))}
       {stop && (
@@ -149,7 +154,7 @@ export function SumCard({ card }: { readonly card: DeskCard }) {
             <details className="mt-1">
               <summary className="text-[13px] text-faint">The sum, with its numbers</summary>
               {reply.answer.steps.map((step) => (
-                <div key={`${step.name} ${step.filled}`} className="stitch mt-2 pt-2">
+                <div key={`${step.name} ${printer.message(step.filled)}`} className="stitch mt-2 pt-2">
                   <h3 className="text-[14px]">{step.name}</h3>
                   <SumView sum={step} />
                 </div>

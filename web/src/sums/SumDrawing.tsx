@@ -1,6 +1,7 @@
 import type { Drawing, DrawnLine } from '@glimmer/core/sums';
-import { printQuantity } from '@glimmer/core/units';
+
 import { extent, line, scaleLinear } from 'd3';
+import { usePrinter } from '../units/index.ts';
 
 const WIDTH = 440;
 const HEIGHT = 200;
@@ -13,6 +14,7 @@ const strokes: Readonly<Record<DrawnLine['role'], { stroke: string; width: numbe
 };
 
 function Lines({ drawing }: { readonly drawing: Extract<Drawing, { kind: 'lines' }> }) {
+  const printer = usePrinter();
   const points = [...drawing.lines.flatMap((each) => each.points), ...drawing.marks.map((mark) => mark.at)];
   const [x0 = 0, x1 = 1] = extent(points, (point) => point[0]);
   const [y0 = 0, y1 = 1] = extent(points, (point) => point[1]);
@@ -41,7 +43,7 @@ function Lines({ drawing }: { readonly drawing: Extract<Drawing, { kind: 'lines'
             fill="var(--faint)"
             className="figures"
           >
-            {printQuantity(drawing.y.kind, tick, { digits: 2 })}
+            {printer.quantity(drawing.y.kind, tick, { digits: 2 })}
           </text>
         </g>
       ))}
@@ -56,7 +58,7 @@ function Lines({ drawing }: { readonly drawing: Extract<Drawing, { kind: 'lines'
             fill="var(--faint)"
             className="figures"
           >
-            {printQuantity(drawing.x.kind, tick, { digits: 2 })}
+            {printer.quantity(drawing.x.kind, tick, { digits: 2 })}
           </text>
         </g>
       ))}
@@ -78,7 +80,7 @@ function Lines({ drawing }: { readonly drawing: Extract<Drawing, { kind: 'lines'
         const look = strokes[each.role];
         const end = each.points[each.points.length - 1];
         return (
-          <g key={each.name}>
+          <g key={printer.message(each.name)}>
             <path
               d={draw([...each.points]) ?? ''}
               fill="none"
@@ -97,14 +99,14 @@ function Lines({ drawing }: { readonly drawing: Extract<Drawing, { kind: 'lines'
                 strokeWidth="3"
                 paintOrder="stroke"
               >
-                {each.name}
+                {printer.message(each.name)}
               </text>
             )}
           </g>
         );
       })}
       {drawing.marks.map((mark) => (
-        <g key={`${mark.name} ${mark.at.join(' ')}`}>
+        <g key={`${printer.message(mark.name)} ${mark.at.join(' ')}`}>
           <circle
             cx={x(mark.at[0])}
             cy={y(mark.at[1])}
@@ -122,7 +124,7 @@ function Lines({ drawing }: { readonly drawing: Extract<Drawing, { kind: 'lines'
             strokeWidth="3"
             paintOrder="stroke"
           >
-            {mark.name}
+            {printer.message(mark.name)}
           </text>
         </g>
       ))}
@@ -176,6 +178,7 @@ function Ring({ drawing }: { readonly drawing: Extract<Drawing, { kind: 'ring' }
 const BAR_H = 17;
 
 function Bars({ drawing }: { readonly drawing: Extract<Drawing, { kind: 'bars' }> }) {
+  const printer = usePrinter();
   const longest = Math.max(1, ...drawing.bars.map((bar) => bar.length));
   const x = scaleLinear([0, longest], [0, WIDTH]);
   return (
@@ -215,7 +218,7 @@ function Bars({ drawing }: { readonly drawing: Extract<Drawing, { kind: 'bars' }
                     fill="var(--ink)"
                     className="figures"
                   >
-                    {printQuantity(drawing.unit, piece)}
+                    {printer.quantity(drawing.unit, piece)}
                   </text>
                 </g>
               );

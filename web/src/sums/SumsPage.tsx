@@ -3,6 +3,8 @@ import { LampDesk, Printer } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { view } from '../state/viewStore.ts';
+import { usePrinter } from '../units/index.ts';
+import { UnitsButton } from '../units/UnitsButton.tsx';
 import { Button } from '../widgets/Button.tsx';
 import { BeginHere } from '../widgets/Section.tsx';
 import { useBelongingsWaiting } from '../workshop/index.ts';
@@ -21,6 +23,7 @@ const matches = (sum: QuickSum, query: string): boolean =>
 
 /** Sums without a plan: small work cards that stand side by side, are kept, and can be printed. */
 export function SumsPage() {
+  const printer = usePrinter();
   const cards = useDesk((state) => state.cards);
   const isWaiting = useBelongingsWaiting(({ names }) => names.has('desk'));
   const [query, setQuery] = useState('');
@@ -61,7 +64,7 @@ export function SumsPage() {
                     <button
                       type="button"
                       title={sum.about}
-                      onClick={() => desk.lay(sum.name, exampleTexts(sum.name))}
+                      onClick={() => desk.lay(sum.name, exampleTexts(sum.name, printer))}
                       className="w-full rounded-sm px-1.5 py-[3px] text-left leading-5 hover:bg-pressed"
                     >
                       {sum.title}
@@ -87,6 +90,7 @@ export function SumsPage() {
             <Printer size={16} />
             Print
           </Button>
+          <UnitsButton />
           <Button look="quiet" onClick={view.switchLamp} aria-label="Lamp on or off">
             <LampDesk size={16} />
           </Button>

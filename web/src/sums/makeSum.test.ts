@@ -1,3 +1,4 @@
+import { usualUnits } from '@glimmer/core/units';
 import { expose } from 'comlink';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Reply } from './sumsWorker.ts';
@@ -57,8 +58,8 @@ afterEach(() => {
 
 describe('sums that are made in workers', () => {
   it('go to one worker as long as one is free', async () => {
-    expect(await makeSum('a', {}).answer).toEqual(said('a'));
-    expect(await makeSum('b', {}).answer).toEqual(said('b'));
+    expect(await makeSum('a', {}, usualUnits).answer).toEqual(said('a'));
+    expect(await makeSum('b', {}, usualUnits).answer).toEqual(said('b'));
     expect(begun).toHaveLength(1);
     expect(begun[0]?.made).toEqual(['a', 'b']);
   });
@@ -66,7 +67,7 @@ describe('sums that are made in workers', () => {
   it('are made three at once at most; what waits is made when one is done', async () => {
     const ends: (() => void)[] = [];
     answer = (sum) => new Promise((resolve) => ends.push(() => resolve(said(sum))));
-    const works = ['a', 'b', 'c', 'd', 'e'].map((sum) => makeSum(sum, {}));
+    const works = ['a', 'b', 'c', 'd', 'e'].map((sum) => makeSum(sum, {}, usualUnits));
     await soon();
     expect(begun).toHaveLength(3);
     expect(ends).toHaveLength(3);
@@ -80,16 +81,16 @@ describe('sums that are made in workers', () => {
 
   it('that are slow hold up none but themselves', async () => {
     answer = (sum) => (sum === 'slow' ? never() : Promise.resolve(said(sum)));
-    makeSum('slow', {});
-    makeSum('slow', {});
-    expect(await makeSum('quick', {}).answer).toEqual(said('quick'));
-    expect(await makeSum('quick again', {}).answer).toEqual(said('quick again'));
+    makeSum('slow', {}, usualUnits);
+    makeSum('slow', {}, usualUnits);
+    expect(await makeSum('quick', {}, usualUnits).answer).toEqual(said('quick'));
+    expect(await makeSum('quick again', {}, usualUnits).answer).toEqual(said('quick again'));
   });
 
   it('that are stopped give up their worker, and what waited is made by a new one', async () => {
     answer = (sum) => (sum === 'slow' ? never() : Promise.resolve(said(sum)));
-    const slow = [1, 2, 3].map(() => makeSum('slow', {}));
-    const waits = makeSum('waits', {});
+    const slow = [1, 2, 3].map(() => makeSum('slow', {}, usualUnits));
+    const waits = makeSum('waits', {}, usualUnits);
     await soon();
     expect(begun).toHaveLength(3);
     slow[1]?.stop();
@@ -99,9 +100,9 @@ describe('sums that are made in workers', () => {
 
   it('that are stopped before they began are never begun', async () => {
     answer = (sum) => (sum === 'slow' ? never() : Promise.resolve(said(sum)));
-    const slow = [1, 2, 3].map(() => makeSum('slow', {}));
-    const given = makeSum('given up', {});
-    const next = makeSum('next', {});
+    const slow = [1, 2, 3].map(() => makeSum('slow', {}, usualUnits));
+    const given = makeSum('given up', {}, usualUnits);
+    const next = makeSum('next', {}, usualUnits);
     await soon();
     given.stop();
     slow[0]?.stop();
@@ -110,17 +111,17 @@ describe('sums that are made in workers', () => {
   });
 
   it('that are stopped when they are done leave their worker to the others', async () => {
-    const done = makeSum('a', {});
+    const done = makeSum('a', {}, usualUnits);
     await done.answer;
     done.stop();
-    await makeSum('b', {}).answer;
+    await makeSum('b', {}, usualUnits).answer;
     expect(begun).toHaveLength(1);
     expect(begun[0]?.isTerminated).toBe(false);
   });
 
   it('that a worker throws at are answered with what it said', async () => {
     answer = () => Promise.reject(new Error('out of range'));
-    expect(await makeSum('a', {}).answer).toEqual({
+    expect(await makeSum('a', {}, usualUnits).answer).toEqual({
       ok: false,
       problems: [{ word: 'a', problem: 'the sum was not made: out of range' }],
     });

@@ -1,3 +1,4 @@
+import type { Units } from '@glimmer/core/units';
 import { type Remote, wrap } from 'comlink';
 import type { Reply, SumsApi } from './sumsWorker.ts';
 
@@ -34,7 +35,7 @@ export interface Work {
 }
 
 /** Makes a sum as soon as a worker is free. */
-export function makeSum(sum: string, texts: Readonly<Record<string, string>>): Work {
+export function makeSum(sum: string, texts: Readonly<Record<string, string>>, units: Units): Work {
   let [here, isOver]: [Bench | null, boolean] = [null, false];
   const work = async (): Promise<Reply> => {
     while (!isOver && !mayBegin()) await new Promise<void>((resolve) => waiting.push(resolve));
@@ -44,7 +45,7 @@ export function makeSum(sum: string, texts: Readonly<Record<string, string>>): W
     }
     here = idle.pop() ?? openBench();
     const bench = here;
-    const reply = await bench.remote.answer(sum, texts).catch(
+    const reply = await bench.remote.answer(sum, texts, units).catch(
       (cause: unknown): Reply => ({
         ok: false,
         problems: [{ word: sum, problem: `the sum was not made: ${cause instanceof Error ? cause.message : cause}` }],

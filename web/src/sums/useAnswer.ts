@@ -1,5 +1,6 @@
 import type { DeskCard } from '@glimmer/core/workshop';
 import { useEffect, useState } from 'react';
+import { usePrinter } from '../units/index.ts';
 import { makeSum } from './makeSum.ts';
 import type { Reply } from './sumsWorker.ts';
 
@@ -22,10 +23,11 @@ interface CardAnswer {
 
 /** The answer to a card, made in a worker; the last one stays until the next is there. */
 export function useAnswer({ sum, texts }: DeskCard): CardAnswer {
+  const printer = usePrinter();
   const [answer, setAnswer] = useState<CardAnswer>({ reply: null, stop: null });
   useEffect(() => {
     let current = true;
-    const work = makeSum(sum, texts);
+    const work = makeSum(sum, texts, printer.units);
     const stop = (): void => {
       current = false;
       work.stop();
@@ -41,6 +43,6 @@ export function useAnswer({ sum, texts }: DeskCard): CardAnswer {
       clearTimeout(slow);
       setTimeout(work.stop, GIVEN_UP_MS);
     };
-  }, [sum, texts]);
+  }, [sum, texts, printer.units]);
   return answer;
 }

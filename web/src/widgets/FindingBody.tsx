@@ -1,5 +1,6 @@
-import type { Gravity } from '@glimmer/core/items';
+import type { Finding, Gravity } from '@glimmer/core/items';
 import { CircleAlert, Info, OctagonX, Wrench } from 'lucide-react';
+import { Said } from '../units/Said.tsx';
 
 const looks: Readonly<
   Record<Gravity, { readonly word: string; readonly frame: string; readonly ink: string; readonly Icon: typeof Info }>
@@ -13,11 +14,7 @@ const looks: Readonly<
 export const findingFrame = (gravity: Gravity): string => looks[gravity].frame;
 
 /** What a finding says: what is so, why it matters, what would mend it. */
-export function FindingBody({
-  finding,
-}: {
-  readonly finding: { readonly gravity: Gravity; readonly what: string; readonly why: string; readonly mend: string };
-}) {
+export function FindingBody({ finding }: { readonly finding: Finding }) {
   const { word, ink, Icon } = looks[finding.gravity];
   return (
     <>
@@ -25,13 +22,15 @@ export function FindingBody({
         <Icon size={17} className="mt-0.5 shrink-0" aria-hidden="true" />
         <span>
           <span className="sr-only">{word}: </span>
-          {finding.what}
+          <Said>{finding.what}</Said>
         </span>
       </p>
-      <p className="text-[13.5px] text-ink">{finding.why}</p>
+      <p className="text-[13.5px] text-ink">
+        <Said>{finding.why}</Said>
+      </p>
       <p className="text-[13.5px] text-ink">
         <Wrench size={13} className="mr-1 inline" aria-hidden="true" />
-        {finding.mend}
+        <Said>{finding.mend}</Said>
       </p>
     </>
   );

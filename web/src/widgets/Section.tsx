@@ -25,7 +25,7 @@ export function BeginHere({ children }: { readonly children: ReactNode }) {
 }
 
 interface FigureLineProps {
-  readonly label: string;
+  readonly label: ReactNode;
   readonly value: ReactNode;
   readonly onOpen?: (() => void) | undefined;
 }

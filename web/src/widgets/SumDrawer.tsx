@@ -1,5 +1,6 @@
 import type { Explanation } from '@glimmer/core/explain';
 import { create } from 'zustand';
+import { Said } from '../units/Said.tsx';
 import { Button } from './Button.tsx';
 import { Dialog } from './Dialog.tsx';
 import { FigureLine } from './Section.tsx';
@@ -17,12 +18,20 @@ export function SumDrawer() {
   if (!explanation) return null;
   return (
     <Dialog open onClose={close} title={explanation.title} side="right">
-      <p className="figures mb-2 text-3xl">{explanation.answer}</p>
-      <p className="mb-3">{explanation.lead}</p>
+      <p className="figures mb-2 text-3xl">
+        <Said>{explanation.answer}</Said>
+      </p>
+      <p className="mb-3">
+        <Said>{explanation.lead}</Said>
+      </p>
       {explanation.lines.length > 0 && (
         <div className="mb-4">
           {explanation.lines.map((line) => (
-            <FigureLine key={line.label} label={line.label} value={line.value} />
+            <FigureLine
+              key={JSON.stringify(line.label)}
+              label={<Said>{line.label}</Said>}
+              value={<Said>{line.value}</Said>}
+            />
           ))}
         </div>
       )}
@@ -32,7 +41,11 @@ export function SumDrawer() {
           <SumView sum={sum} />
         </div>
       ))}
-      {explanation.doubt && <p className="stitch mb-4 pt-3 text-faint">{explanation.doubt}</p>}
+      {explanation.doubt && (
+        <p className="stitch mb-4 pt-3 text-faint">
+          <Said>{explanation.doubt}</Said>
+        </p>
+      )}
       <Button onClick={close}>Close</Button>
     </Dialog>
   );

@@ -1,7 +1,9 @@
-import { type Band, judge, parseQuantity, printForEditing, type QuantityKind } from '@glimmer/core/units';
+import { type Band, judge, type Message, type QuantityKind } from '@glimmer/core/units';
 import { Checkbox, Description, Field, Input, Label, Select, Textarea } from '@headlessui/react';
 import { Check } from 'lucide-react';
 import { type ReactNode, useEffect, useId, useState } from 'react';
+import { usePrinter } from '../units/index.ts';
+import { Said } from '../units/Said.tsx';
 import { useTyped } from './typed.ts';
 
 const box = 'w-full min-w-0 rounded-sm border bg-paper px-2 py-1 text-ink placeholder:text-faint';
@@ -34,11 +36,12 @@ export function QuantityField({
   hint,
   hideLabel = false,
 }: QuantityFieldProps) {
+  const printer = usePrinter();
   // What is being typed until it is taken or put right; null while the field shows the plan's own value.
   const [typed, setTyped] = useTyped(label);
-  const [problem, setProblem] = useState<string | null>(null);
-  const [meant, setMeant] = useState<{ value: number; text: string; of: number } | null>(null);
-  const shown = typed ?? (value === null ? '' : printForEditing(kind, value));
+  const [problem, setProblem] = useState<Message | null>(null);
+  const [meant, setMeant] = useState<{ readonly value: number; readonly of: number } | null>(null);
+  const shown = typed ?? (value === null ? '' : printer.forEditing(kind, value));
   // A question about an older value must not stand beside a newer one.
   useEffect(() => setMeant((now) => (now && now.of === value ? now : null)), [value]);
 
@@ -49,14 +52,14 @@ export function QuantityField({
       onClear();
       return;
     }
-    const parsed = parseQuantity(kind, typed);
+    const parsed = printer.parse(kind, typed);
     const judged = parsed.ok ? judge(kind, parsed.value, band) : parsed;
     if (!judged.ok) {
       setProblem(judged.problem);
       return;
     }
     setTyped(null);
-    setMeant(judged.didYouMean ? { ...judged.didYouMean, of: judged.value } : null);
+    setMeant(judged.didYouMean === undefined ? null : { value: judged.didYouMean, of: judged.value });
     if (judged.value !== value) onCommit(judged.value);
   };
 
@@ -91,7 +94,7 @@ export function QuantityField({
       />
       {isWrong && (
         <Description role="alert" className="mt-0.5 text-[13px] text-brick-ink">
-          {problem}
+          <Said>{problem}</Said>
         </Description>
       )}
       {meant && typed === null && (
@@ -105,7 +108,7 @@ export function QuantityField({
               setMeant(null);
             }}
           >
-            {meant.text}
+            {printer.quantity(kind, meant.value)}
           </button>
           ?
         </p>

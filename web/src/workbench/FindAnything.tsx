@@ -5,6 +5,7 @@ import { useNavigate } from 'react-router';
 import { usePlan } from '../state/planStore.ts';
 import { useReckoned } from '../state/useAssessment.tsx';
 import { view } from '../state/viewStore.ts';
+import { usePrinter } from '../units/index.ts';
 import { Dialog } from '../widgets/Dialog.tsx';
 import { stageInfo } from './stageInfo.ts';
 
@@ -17,6 +18,7 @@ interface Place {
 }
 
 function usePlaces(): Place[] {
+  const printer = usePrinter();
   const { design } = usePlan();
   const { assessment, findings } = useReckoned();
   const place = (stage: Stage, what: string, item: { readonly id: string; readonly name: string }): Place => ({
@@ -37,9 +39,9 @@ function usePlaces(): Place[] {
     ...findings.map(
       (finding): Place => ({
         key: `finding ${finding.id}`,
-        name: finding.what,
+        name: printer.message(finding.what),
         what: 'finding',
-        stage: finding.stage,
+        stage: finding.stage ?? 'piece',
         pointId: finding.aboutId,
       }),
     ),

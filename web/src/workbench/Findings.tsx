@@ -3,12 +3,15 @@ import { Info } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { mend, undo } from '../state/planStore.ts';
 import { view } from '../state/viewStore.ts';
+import { usePrinter } from '../units/index.ts';
+import { Said } from '../units/Said.tsx';
 import { Button } from '../widgets/Button.tsx';
 import { FindingBody, findingFrame } from '../widgets/FindingBody.tsx';
 import { tell } from '../widgets/Toasts.tsx';
 
 /** One finding: what is so, why it matters, what would mend it, and the mend itself where it can be computed. */
 function FindingCard({ finding, isPointed }: { readonly finding: Finding; readonly isPointed: boolean }) {
+  const printer = usePrinter();
   const card = useRef<HTMLLIElement>(null);
   useEffect(() => {
     if (isPointed) card.current?.scrollIntoView({ block: 'nearest' });
@@ -25,13 +28,13 @@ function FindingCard({ finding, isPointed }: { readonly finding: Finding; readon
         <div className="mt-1.5 flex flex-wrap gap-1.5">
           {finding.fixes.map((fix) => (
             <Button
-              key={fix.label}
+              key={printer.message(fix.label)}
               onClick={() => {
                 mend(fix.changes);
-                tell(`Done: ${fix.label}`, { undo });
+                tell(`Done: ${printer.message(fix.label)}`, { undo });
               }}
             >
-              {fix.label}
+              <Said>{fix.label}</Said>
             </Button>
           ))}
         </div>
@@ -47,6 +50,7 @@ interface FindingListProps {
 
 /** Findings of one stage: what is open stands in full, what is only to be known waits behind a line. */
 export function FindingList({ findings, pointedFindingId = null }: FindingListProps) {
+  const printer = usePrinter();
   const [showsMinds, setShowsMinds] = useState(false);
   const open = findings.filter((finding) => finding.gravity !== 'mind');
   const minds = findings.filter((finding) => finding.gravity === 'mind');
@@ -62,7 +66,10 @@ export function FindingList({ findings, pointedFindingId = null }: FindingListPr
         <ul className="hidden print:block">
           {minds.map((finding) => (
             <li key={finding.id}>
-              <strong>{finding.what}.</strong> {finding.mend}
+              <strong>
+                <Said>{finding.what}</Said>.
+              </strong>{' '}
+              <Said>{finding.mend}</Said>
             </li>
           ))}
         </ul>
@@ -77,7 +84,7 @@ export function FindingList({ findings, pointedFindingId = null }: FindingListPr
           <Info size={14} aria-hidden="true" />
           {showsMinds
             ? 'Fold away what to know'
-            : `${minds.length} thing${minds.length === 1 ? '' : 's'} to know: ${minds[0]?.what}${minds.length > 1 ? ' …' : ''}`}
+            : `${minds.length} thing${minds.length === 1 ? '' : 's'} to know: ${printer.message(minds[0]?.what ?? '')}${minds.length > 1 ? ' …' : ''}`}
         </button>
       )}
     </section>

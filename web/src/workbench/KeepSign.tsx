@@ -3,6 +3,7 @@ import { CloudOff, HardDriveDownload, LoaderCircle, TriangleAlert } from 'lucide
 import { useState } from 'react';
 import { type Places, settleClash, useKeepStatus } from '../keeping/index.ts';
 import { usePlanStore } from '../state/planStore.ts';
+import { Said } from '../units/Said.tsx';
 import { Button } from '../widgets/Button.tsx';
 import { tell } from '../widgets/Toasts.tsx';
 
@@ -68,8 +69,12 @@ function Differences() {
         {rows.slice(0, MOST_ROWS).map(({ part, mine: here, other: there }) => (
           <tr key={part} className="align-top">
             <td className="pr-4">{part}</td>
-            <td className="pr-4">{here}</td>
-            <td>{there}</td>
+            <td className="pr-4">
+              <Said>{here}</Said>
+            </td>
+            <td>
+              <Said>{there}</Said>
+            </td>
           </tr>
         ))}
         {rows.length > MOST_ROWS && (

@@ -3,10 +3,11 @@ import { type BarFigure, explainFigure } from '@glimmer/core/explain';
 import { type Figured, type Figures, figuresOf } from '@glimmer/core/figures';
 import { isOpen } from '@glimmer/core/findings';
 import type { Finding } from '@glimmer/core/items';
-import { printCeiling } from '@glimmer/core/power';
-import { printQuantity } from '@glimmer/core/units';
+import { sayCeiling } from '@glimmer/core/power';
+import { amps, hours, type Message, percent, say } from '@glimmer/core/units';
 import { usePlan } from '../state/planStore.ts';
 import { useReckoned } from '../state/useAssessment.tsx';
+import { Said } from '../units/Said.tsx';
 import { openSum } from '../widgets/SumDrawer.tsx';
 
 interface ScaleProps {
@@ -34,43 +35,40 @@ function Scale({ at, limit, bad }: ScaleProps) {
 }
 
 /** A figure as it is printed, or what has to be decided before there is one. */
-type Said = { readonly value: string } | { readonly needs: string };
+type Told = { readonly value: Message } | { readonly needs: string };
 
 interface FigureProps {
   readonly figure: BarFigure;
   readonly label: string;
-  readonly said: Said;
-  readonly below?: string | undefined;
+  readonly told: Told;
+  readonly below?: Message | undefined;
   readonly scale?: ScaleProps | undefined;
 }
 
-function say({ likely, needs }: Figured, print: (value: number) => string): Said {
-  if (likely !== null) return { value: print(likely) };
+function tell({ likely, needs }: Figured, sayIt: (value: number) => Message): Told {
+  if (likely !== null) return { value: sayIt(likely) };
   return needs[0]?.startsWith('nothing:') ? { value: 'goes on' } : { needs: needs[0] ?? 'more' };
 }
-
-const amps = (value: number): string => printQuantity('currentA', value);
 
 function showDraws(assessment: Assessment, figures: Figures): FigureProps[] {
   const { supply } = assessment;
   const packA =
     figures.peakA.likely !== null && supply && Number.isFinite(supply.mostA)
-      ? `at most ${amps(supply.mostA)} from ${supply.rail.name}`
+      ? say`at most ${amps(supply.mostA)} from ${supply.rail.name}`
       : undefined;
   return [
-    { figure: 'peak', label: 'Peak draw', said: say(figures.peakA, amps), below: packA },
-    { figure: 'usual', label: 'Usual draw', said: say(figures.usualA, amps) },
+    { figure: 'peak', label: 'Peak draw', told: tell(figures.peakA, amps), below: packA },
+    { figure: 'usual', label: 'Usual draw', told: tell(figures.usualA, amps) },
   ];
 }
 
 function showRuns({ runsForH }: Figures, wantedH: number): FigureProps {
   const base = { figure: 'runs', label: 'Runs for' } as const;
-  const hours = (value: number): string => printQuantity('timeH', value);
-  if (runsForH.likely === null || runsForH.cautious === null) return { ...base, said: say(runsForH, hours) };
+  if (runsForH.likely === null || runsForH.cautious === null) return { ...base, told: tell(runsForH, hours) };
   return {
     ...base,
-    said: { value: hours(runsForH.cautious) },
-    below: `likely ${hours(runsForH.likely)}`,
+    told: { value: hours(runsForH.cautious) },
+    below: say`likely ${hours(runsForH.likely)}`,
     scale: { at: runsForH.cautious / (2 * wantedH), limit: 0.5, bad: runsForH.cautious < wantedH },
   };
 }
@@ -80,12 +78,12 @@ const LINK_SCALE = 1.5;
 
 function showWeakest({ weakestLink, peakA, ceiling }: Figures): FigureProps {
   const base = { figure: 'weakest', label: 'Weakest link' } as const;
-  if (!weakestLink) return { ...base, said: { needs: peakA.needs[0] ?? ceiling.needs[0] ?? 'a pack' } };
+  if (!weakestLink) return { ...base, told: { needs: peakA.needs[0] ?? ceiling.needs[0] ?? 'a pack' } };
   const { loadA, limitA, name } = weakestLink;
   const fill = loadA === null ? LINK_SCALE : loadA / limitA;
   return {
     ...base,
-    said: { value: loadA === null ? 'collapses' : printQuantity('fraction', fill) },
+    told: { value: loadA === null ? 'collapses' : percent(fill) },
     below: name,
     scale: { at: fill / LINK_SCALE, limit: 1 / LINK_SCALE, bad: fill > 1 },
   };
@@ -94,10 +92,10 @@ function showWeakest({ weakestLink, peakA, ceiling }: Figures): FigureProps {
 function showCeiling(assessment: Assessment, { ceiling }: Figures): FigureProps {
   const base = { figure: 'ceiling', label: 'Brightness ceiling' } as const;
   const lowest = assessment.ceilings.find((each) => each.brightness === ceiling.likely);
-  if (!lowest) return { ...base, said: say(ceiling, printCeiling) };
+  if (!lowest) return { ...base, told: tell(ceiling, sayCeiling) };
   return {
     ...base,
-    said: { value: printCeiling(lowest.brightness) },
+    told: { value: sayCeiling(lowest.brightness) },
     below: lowest.name,
     scale: { at: lowest.setTo, limit: lowest.brightness, bad: lowest.setTo > lowest.brightness + 1e-6 },
   };
@@ -146,13 +144,17 @@ export function ReckoningBar({ onFindings }: { readonly onFindings: () => void }
           className="flex min-w-0 flex-col items-start border-r border-rule px-3 pt-1 pb-1.5 text-left hover:bg-pressed"
         >
           <span className="text-[12.5px] text-faint">{item.label}</span>
-          {'needs' in item.said ? (
-            <span className="line-clamp-2 text-[14px] leading-5">needs {item.said.needs}</span>
+          {'needs' in item.told ? (
+            <span className="line-clamp-2 text-[14px] leading-5">needs {item.told.needs}</span>
           ) : (
             <>
-              <span className="figures w-full truncate text-[21px] leading-6 font-semibold">{item.said.value}</span>
+              <span className="figures w-full truncate text-[21px] leading-6 font-semibold">
+                <Said>{item.told.value}</Said>
+              </span>
               {item.scale && <Scale {...item.scale} />}
-              <span className="w-full truncate text-[12.5px] text-faint">{item.below ?? '\u00a0'}</span>
+              <span className="w-full truncate text-[12.5px] text-faint">
+                <Said>{item.below ?? '\u00a0'}</Said>
+              </span>
             </>
           )}
         </button>

@@ -11,10 +11,12 @@ import { ArrowDownToLine } from 'lucide-react';
 import { saveFile } from '../shelf/files.ts';
 import { usePlan } from '../state/planStore.ts';
 import { useReckoned } from '../state/useAssessment.tsx';
+import { usePrinter } from '../units/index.ts';
 import { tell } from '../widgets/Toasts.tsx';
 
 /** Everything that can be taken out of a plan as an open file. */
 export function TakeOutMenu() {
+  const printer = usePrinter();
   const plan = usePlan();
   const { assessment } = useReckoned();
   const base =
@@ -29,20 +31,26 @@ export function TakeOutMenu() {
     },
     {
       label: 'Shopping list, CSV',
-      run: () => saveFile(`${base}-shopping.csv`, exportShoppingCsv(assessment, plan.design.piece.copies), 'text/csv'),
+      run: () =>
+        saveFile(`${base}-shopping.csv`, exportShoppingCsv(assessment, plan.design.piece.copies, printer), 'text/csv'),
     },
-    { label: 'Wire list, CSV', run: () => saveFile(`${base}-wires.csv`, exportWireCsv(assessment), 'text/csv') },
+    {
+      label: 'Wire list, CSV',
+      run: () => saveFile(`${base}-wires.csv`, exportWireCsv(assessment, printer), 'text/csv'),
+    },
     {
       label: 'Marking template, full size, SVG',
-      run: () => saveFile(`${base}-template.svg`, exportTemplateSvg(plan, assessment, 'front'), 'image/svg+xml'),
+      run: () =>
+        saveFile(`${base}-template.svg`, exportTemplateSvg(plan, assessment, 'front', printer), 'image/svg+xml'),
     },
     {
       label: 'The same, mirrored for the back',
-      run: () => saveFile(`${base}-template-back.svg`, exportTemplateSvg(plan, assessment, 'back'), 'image/svg+xml'),
+      run: () =>
+        saveFile(`${base}-template-back.svg`, exportTemplateSvg(plan, assessment, 'back', printer), 'image/svg+xml'),
     },
     {
       label: 'How it is worked, a page of text',
-      run: () => saveFile(`${base}-moods.txt`, writeMoodCard(plan, assessment), 'text/plain'),
+      run: () => saveFile(`${base}-moods.txt`, writeMoodCard(plan, assessment, printer), 'text/plain'),
     },
     {
       label: 'The circuit as a netlist, half charged, SPICE text',

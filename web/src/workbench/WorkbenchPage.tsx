@@ -9,6 +9,7 @@ import { PicturePane } from '../picture/PicturePane.tsx';
 import { editPlan, redo, undo, useHistory, usePlan, usePlanStore } from '../state/planStore.ts';
 import { ReckoningProvider, useReckoned } from '../state/useAssessment.tsx';
 import { view } from '../state/viewStore.ts';
+import { UnitsButton } from '../units/UnitsButton.tsx';
 import { Boundary } from '../widgets/Boundary.tsx';
 import { Button } from '../widgets/Button.tsx';
 import { TextField } from '../widgets/fields.tsx';
@@ -145,6 +146,7 @@ function Bench({ stage }: { readonly stage: Stage }) {
             <Button look="quiet" onClick={() => setFinds(true)} aria-label="Find anything" title="Find anything (/)">
               <Search size={17} />
             </Button>
+            <UnitsButton />
             <Button look="quiet" onClick={() => setShowsKeys(true)} aria-label="The keys" title="The keys (?)">
               ?
             </Button>

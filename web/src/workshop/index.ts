@@ -5,6 +5,7 @@ import { persist } from 'zustand/middleware';
 import { api } from '../state/api.ts';
 import { news } from '../state/news.ts';
 import { useDesk } from '../sums/deskStore.ts';
+import { useChosenUnits } from '../units/index.ts';
 import { createBelongingKeeper, type Mark } from './keepBelonging.ts';
 
 /** Parts of the maker’s own that any plan may take in. */
@@ -127,12 +128,17 @@ export function startBelongings(): void {
       write: (parts) => useWorkshop.setState({ parts }),
       subscribe: (listener) => useWorkshop.subscribe(listener),
     }),
+    keep('units', {
+      read: () => useChosenUnits.getState().chosen,
+      write: (chosen) => useChosenUnits.setState({ chosen }),
+      subscribe: (listener) => useChosenUnits.subscribe(listener),
+    }),
   ];
   const settleAll = (): void => {
     for (const settle of settles) void settle();
   };
   window.addEventListener('storage', ({ key }) => {
-    const store = [useDesk, useWorkshop].find(({ persist: kept }) => kept.getOptions().name === key);
+    const store = [useDesk, useWorkshop, useChosenUnits].find(({ persist: kept }) => kept.getOptions().name === key);
     if (!store) return;
     isRehydrating = true;
     void Promise.resolve(store.persist.rehydrate()).finally(() => {

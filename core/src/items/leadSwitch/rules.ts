@@ -1,10 +1,8 @@
 import { findPart } from '../../parts/index.ts';
-import { printQuantity } from '../../units/index.ts';
+import { mm, say } from '../../units/index.ts';
 import type { ItemRule } from '../rules.ts';
 import type { LeadSwitchItem } from '../types.ts';
 import { reachMm } from './magnet.ts';
-
-const mm = (value: number): string => printQuantity('lengthMm', value);
 
 /** What is left in hand over the wall that a magnet has to reach through. */
 const REACH_MARGIN = 1.3;
@@ -24,7 +22,7 @@ export const magnetRule: ItemRule<LeadSwitchItem> = (item, { library, set }) => 
         why: 'Whether it closes through the wall follows from the magnet’s size and strength.',
         mend: 'Say which magnet, and how thick the wall is.',
         fixes: [
-          set('A disc of 6 × 3 mm behind 3 mm', {
+          set(say`A disc of ${mm(6)} × ${mm(3)} behind ${mm(3)}`, {
             magnet: { diameterMm: 6, thicknessMm: 3, remanenceMt: 1200, wallMm: 3, litWhen: 'near' },
           }),
         ],
@@ -40,7 +38,7 @@ export const magnetRule: ItemRule<LeadSwitchItem> = (item, { library, set }) => 
       gravity: pullInMm >= item.magnet.wallMm ? 'mend' : 'stop',
       actual: { kind: 'lengthMm', value: pullInMm },
       limit: { kind: 'lengthMm', value: item.magnet.wallMm * REACH_MARGIN },
-      what: `The magnet of ${item.name} closes it from ${mm(pullInMm)}; the wall is ${mm(item.magnet.wallMm)}`,
+      what: say`The magnet of ${item.name} closes it from ${mm(pullInMm)}; the wall is ${mm(item.magnet.wallMm)}`,
       why: 'A little off the axis, or with steel nearby, it does not close.',
       mend: 'A stronger or larger magnet, or a thinner wall over the switch.',
       fixes: [],

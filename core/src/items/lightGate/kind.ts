@@ -1,5 +1,5 @@
 import { findPart } from '../../parts/index.ts';
-import { pieces, resistors } from '../buys.ts';
+import { pieces, resistors, SIGNAL_RESISTOR_W } from '../buys.ts';
 import type { KindDefinition } from '../contract.ts';
 import { drawsAtRest } from '../draws.ts';
 import { bands } from '../limits.ts';
@@ -54,7 +54,7 @@ export const lightGate: KindDefinition<'light gate'> = {
   draws: ({ pullUpOhm }, _library, nominalV) => drawsAtRest(nominalV / pullUpOhm, 0.1),
   buys: ({ name, pullUpOhm }) => [
     pieces('Light sensor, phototransistor', SENSOR_PRICE, name),
-    resistors(pullUpOhm, '125 mW', `${name}, pull-up`),
+    resistors(pullUpOhm, SIGNAL_RESISTOR_W, `${name}, pull-up`),
   ],
   draw: ({ id, part }, drawing) => {
     drawOwn(id, drawing);

@@ -1,11 +1,9 @@
 import { findPart } from '../../parts/index.ts';
-import { printQuantity } from '../../units/index.ts';
+import { lux, ohms, say, volts } from '../../units/index.ts';
 import type { Finding } from '../finding.ts';
 import type { ItemRule } from '../rules.ts';
 import type { LightGateItem } from '../types.ts';
 import { designLightGate } from './model.ts';
-
-const lux = (value: number): string => printQuantity('lux', value);
 
 /** A light gate that is not full on in its dark, or not off in its light: from fresh to spent. */
 export const gateRule: ItemRule<LightGateItem> = (gate, { library, range, set }) => {
@@ -41,7 +39,7 @@ export const gateRule: ItemRule<LightGateItem> = (gate, { library, range, set })
       gravity: 'mend',
       actual: { kind: 'voltageV', value: range.leastV },
       limit: { kind: 'voltageV', value: part.gateV },
-      what: `${gate.name}: a spent pack gives its gate ${printQuantity('voltageV', range.leastV)}; it is promised full on at ${printQuantity('voltageV', part.gateV)}`,
+      what: say`${gate.name}: a spent pack gives its gate ${volts(range.leastV)}; it is promised full on at ${volts(part.gateV)}`,
       why: 'Half on it runs warm and the lights dim.',
       mend: 'A transistor that is full on at less, or a higher rail.',
       fixes: [],
@@ -53,7 +51,7 @@ export const gateRule: ItemRule<LightGateItem> = (gate, { library, range, set })
   const leastOhm = ohmFor(gate.brightLux, part.thresholdV, range.mostV);
   const best = Math.sqrt(Math.max(1, mostOhm) * Math.max(1, leastOhm));
   const serves = leastOhm <= mostOhm;
-  const takeBest = set(`Take ${printQuantity('resistanceOhm', best)}`, { pullUpOhm: Math.round(best) });
+  const takeBest = set(say`Take ${ohms(best)}`, { pullUpOhm: Math.round(best) });
   if (!serves && range.leastV >= part.gateV)
     return [
       {
@@ -62,8 +60,8 @@ export const gateRule: ItemRule<LightGateItem> = (gate, { library, range, set })
         gravity: 'mend',
         actual: { kind: 'resistanceOhm', value: leastOhm },
         limit: { kind: 'resistanceOhm', value: mostOhm },
-        what: `${gate.name}: no pull-up is full on below ${lux(gate.darkLux)} and off above ${lux(gate.brightLux)}`,
-        why: `To go out it takes ${printQuantity('resistanceOhm', leastOhm)} at least, to be full on ${printQuantity('resistanceOhm', mostOhm)} at most, from a fresh pack to a spent one.`,
+        what: say`${gate.name}: no pull-up is full on below ${lux(gate.darkLux)} and off above ${lux(gate.brightLux)}`,
+        why: say`To go out it takes ${ohms(leastOhm)} at least, to be full on ${ohms(mostOhm)} at most, from a fresh pack to a spent one.`,
         mend: 'Set the two levels farther apart, or take a transistor that is full on at less.',
         fixes: [],
       },
@@ -75,9 +73,9 @@ export const gateRule: ItemRule<LightGateItem> = (gate, { library, range, set })
       gravity: 'mend',
       actual: { kind: 'lux', value: spent.fullOnBelowLux },
       limit: { kind: 'lux', value: gate.darkLux },
-      what: `${gate.name} is full on only below ${lux(spent.fullOnBelowLux)} on a spent pack; you want it lit below ${lux(gate.darkLux)}`,
+      what: say`${gate.name} is full on only below ${lux(spent.fullOnBelowLux)} on a spent pack; you want it lit below ${lux(gate.darkLux)}`,
       why: 'Between full on and off the transistor is half on: the light is dim and the transistor warm.',
-      mend: `A smaller pull-up, about ${printQuantity('resistanceOhm', best)}.`,
+      mend: say`A smaller pull-up, about ${ohms(best)}.`,
       fixes: [takeBest],
     });
   if (fresh.offAboveLux > gate.brightLux)
@@ -87,9 +85,9 @@ export const gateRule: ItemRule<LightGateItem> = (gate, { library, range, set })
       gravity: 'mend',
       actual: { kind: 'lux', value: fresh.offAboveLux },
       limit: { kind: 'lux', value: gate.brightLux },
-      what: `${gate.name} goes out only above ${lux(fresh.offAboveLux)} on a fresh pack; you want it dark above ${lux(gate.brightLux)}`,
+      what: say`${gate.name} goes out only above ${lux(fresh.offAboveLux)} on a fresh pack; you want it dark above ${lux(gate.brightLux)}`,
       why: 'By day it stays lit and the pack is empty at night.',
-      mend: `A larger pull-up, about ${printQuantity('resistanceOhm', best)}.`,
+      mend: say`A larger pull-up, about ${ohms(best)}.`,
       fixes: [takeBest],
     });
   return findings;

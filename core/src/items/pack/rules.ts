@@ -1,5 +1,5 @@
 import { chemistries, findPart, type PackPart } from '../../parts/index.ts';
-import { printQuantity } from '../../units/index.ts';
+import { milliampHours, say } from '../../units/index.ts';
 import type { Finding } from '../finding.ts';
 import type { ItemRule, Ruled } from '../rules.ts';
 import type { PackItem } from '../types.ts';
@@ -89,7 +89,7 @@ function untrueCapacity({ item, part, set }: Kept): Finding | null {
     gravity: 'mend',
     actual: { kind: 'capacityMah', value: item.capacityMah.likely },
     limit: { kind: 'capacityMah', value: stated * OFTEN },
-    what: `${printQuantity('capacityMah', item.capacityMah.likely)} are typed for a pack whose kind holds ${printQuantity('capacityMah', stated)}`,
+    what: say`${milliampHours(item.capacityMah.likely)} are typed for a pack whose kind holds ${milliampHours(stated)}`,
     why: 'No cell of this size holds so much: a label that says more is not true, and the night would end early.',
     mend: 'Take what its kind holds, measure it in a run test, or choose the kind that it is.',
     fixes: [set('Take what its kind holds', { capacityMah: null })],

@@ -1,6 +1,6 @@
 import { findPart } from '../../parts/index.ts';
-import { printQuantity } from '../../units/index.ts';
-import { pieces, resistors } from '../buys.ts';
+import { quantity, say } from '../../units/index.ts';
+import { pieces, resistors, SIGNAL_RESISTOR_W } from '../buys.ts';
 import type { KindDefinition } from '../contract.ts';
 import { bands } from '../limits.ts';
 import { boardRow, diffuserRow, feedRow, itsPart, partRow } from '../rows.ts';
@@ -69,12 +69,12 @@ export const pixelTape: KindDefinition<'pixel tape'> = {
       ? []
       : [
           pieces(
-            `Electrolytic capacitor ${printQuantity('capacitanceUf', reservoirUf)}, 10 V`,
+            say`Electrolytic capacitor ${quantity('capacitanceUf', reservoirUf)}, 10 V`,
             CAPACITOR_PRICE,
             'at the tape’s feed',
           ),
         ]),
-    ...(dataResistorOhm === null || after !== null ? [] : [resistors(dataResistorOhm, '125 mW', 'data line')]),
+    ...(dataResistorOhm === null || after !== null ? [] : [resistors(dataResistorOhm, SIGNAL_RESISTOR_W, 'data line')]),
     ...(levelShifter && after === null
       ? [pieces('Level shifter, one line, 3.3 V to 5 V', SHIFTER_PRICE, 'data line')]
       : []),

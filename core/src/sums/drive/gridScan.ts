@@ -1,8 +1,7 @@
 import { solveString } from '../../circuit/index.ts';
 import { findSneaks, meanOfScan, scanGrid } from '../../drive/index.ts';
-import { printQuantity, printSum } from '../../units/index.ts';
+import { amps, fillSum, quantity, say } from '../../units/index.ts';
 import { curveThrough } from '../lightCurves.ts';
-import { amps } from '../shown.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 export const gridScanSum = defineSum({
@@ -58,14 +57,14 @@ export const gridScanSum = defineSum({
         figure('lineRateHz', 'Rows a second', 'frequencyHz', picturesPerS * rows),
         figure('sneakA', 'Most through a light that should be off', 'currentA', worst),
       ],
-      steps: [printSum(meanOfScan, { Ip: peakA, r: rows })],
+      steps: [fillSum(meanOfScan, { Ip: peakA, r: rows })],
       findings: findingsWhere(
         [
           found.sneaks.some((sneak) => sneak.seen),
           finding(
             'false-glow',
             'mend',
-            `A light that should be off carries ${amps(worst)}: it is seen in the dark`,
+            say`A light that should be off carries ${amps(worst)}: it is seen in the dark`,
             'Low-drop colours glow where high-drop ones stay dark, through the same bias.',
             'Drive every line, rows low and columns high when idle; like kinds in a row; or a diode each.',
           ),
@@ -75,7 +74,7 @@ export const gridScanSum = defineSum({
           finding(
             'bias-high',
             'mend',
-            `Half of the supply across an off light gives ${amps(middleA)}`,
+            say`Half of the supply across an off light gives ${amps(middleA)}`,
             'What holds a white light dark lights an amber one.',
             'Choose the idle voltage for the lowest drop in the grid.',
           ),
@@ -85,7 +84,7 @@ export const gridScanSum = defineSum({
           finding(
             'flicker',
             'mend',
-            `${printQuantity('frequencyHz', picturesPerS)} flickers`,
+            say`${quantity('frequencyHz', picturesPerS)} flickers`,
             'The eye sees it below 100 a second, cameras below 400.',
             'Refresh at 100 or more; 400 for cameras.',
           ),

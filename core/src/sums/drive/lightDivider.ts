@@ -6,7 +6,7 @@ import {
   dividerCode,
   sensorFromCode,
 } from '../../drive/index.ts';
-import { printQuantity, printSum } from '../../units/index.ts';
+import { fillSum, ohms, say } from '../../units/index.ts';
 import { sample } from '../drawing.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure, optional } from '../sum.ts';
 
@@ -55,9 +55,9 @@ export const lightDividerSum = defineSum({
           : [figure('codeOhm', `The code ${code} stands for`, 'resistanceOhm', sensorFromCode(code, Rf, bits))]),
       ],
       steps: [
-        printSum(bestFixed, { Rd: darkOhm, Rl: lightOhm }),
-        printSum(dividerCode, { Rf, Rs: darkOhm, top }),
-        printSum(dividerCode, { Rf, Rs: lightOhm, top }),
+        fillSum(bestFixed, { Rd: darkOhm, Rl: lightOhm }),
+        fillSum(dividerCode, { Rf, Rs: darkOhm, top }),
+        fillSum(dividerCode, { Rf, Rs: lightOhm, top }),
       ],
       findings: findingsWhere(
         [
@@ -85,9 +85,9 @@ export const lightDividerSum = defineSum({
           finding(
             'code-disagrees',
             'stop',
-            `A code of ${code ?? 0} does not agree with ${printQuantity('resistanceOhm', sensorOhm)}`,
+            say`A code of ${code ?? 0} does not agree with ${ohms(sensorOhm)}`,
             code === 0
-              ? `Zero means above ${printQuantity('resistanceOhm', Rf * (top - 1))}: an open joint, or the wrong pin.`
+              ? say`Zero means above ${ohms(Rf * (top - 1))}: an open joint, or the wrong pin.`
               : 'One of the two is wrong, or sensor and resistor are swapped.',
             'Look at the joint and measure the sensor by itself.',
           ),

@@ -1,7 +1,6 @@
 import { designLightGate, gateNode } from '../../items/index.ts';
-import { printSum } from '../../units/index.ts';
+import { fillSum, say, volts } from '../../units/index.ts';
 import { sample } from '../drawing.ts';
-import { volts } from '../shown.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
 
 export const lightGateSum = defineSum({
@@ -33,14 +32,14 @@ export const lightGateSum = defineSum({
         figure('dayA', 'Draws all day in light', 'currentA', gate.dayA),
         figure('dayMahPerMonth', 'That is a month', 'capacityMah', gate.dayA * 1000 * 24 * 30),
       ],
-      steps: [printSum(gateNode, { Vs: supplyV, Ip: lux * microampsPerLux, Rp: pullUpOhm })],
+      steps: [fillSum(gateNode, { Vs: supplyV, Ip: lux * microampsPerLux, Rp: pullUpOhm })],
       findings: findingsWhere(
         [
           supplyV < fullOnV,
           finding(
             'never-full',
             'stop',
-            `Even in the dark the gate gets only ${volts(supplyV)}; full on takes ${volts(fullOnV)}`,
+            say`Even in the dark the gate gets only ${volts(supplyV)}; full on takes ${volts(fullOnV)}`,
             'It runs half on and warm.',
             'A transistor that is full on at less.',
           ),

@@ -1,6 +1,6 @@
 import { worksThrough } from '../../drive/index.ts';
 import { discField, reachMm } from '../../items/index.ts';
-import { printSum } from '../../units/index.ts';
+import { fillSum } from '../../units/index.ts';
 import { sample } from '../drawing.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
 
@@ -28,7 +28,7 @@ export const magnetSwitchSum = defineSum({
         figure('fieldMt', 'Field behind the wall', 'fluxMt', discField.reckon({ ...disc, z: wallMm })),
         text('works', 'Works through the wall with a third in hand', worksThrough(pullInMm, wallMm)),
       ],
-      steps: [printSum(discField, { ...disc, z: wallMm })],
+      steps: [fillSum(discField, { ...disc, z: wallMm })],
       findings: findingsWhere(
         [
           pullInMt <= dropOutMt,

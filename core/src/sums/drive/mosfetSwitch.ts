@@ -1,7 +1,6 @@
 import { judgeGate } from '../../circuit/index.ts';
 import { switchHeat } from '../../drive/index.ts';
-import { printSum } from '../../units/index.ts';
-import { volts } from '../shown.ts';
+import { fillSum, say, volts } from '../../units/index.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
 
 export const mosfetSwitchSum = defineSum({
@@ -39,16 +38,16 @@ export const mosfetSwitchSum = defineSum({
           side === 'plus' ? 'between the lights and minus, N-channel' : 'between plus and the lights, P-channel',
         ),
       ],
-      steps: [printSum(switchHeat, { I: loadA, R: onOhm })],
+      steps: [fillSum(switchHeat, { I: loadA, R: onOhm })],
       findings: findingsWhere(
         [
           verdict !== 'full on',
           finding(
             'gate-low',
             'stop',
-            `${volts(gateV)} does not turn it full on: its on-resistance is promised at ${volts(promisedAtV)}`,
+            say`${volts(gateV)} does not turn it full on: its on-resistance is promised at ${volts(promisedAtV)}`,
             'The threshold is where it begins to conduct, not where it is on; between the two it is a heater.',
-            `Take one that is promised at ${volts(gateV)} or less.`,
+            say`Take one that is promised at ${volts(gateV)} or less.`,
           ),
         ],
         [

@@ -1,7 +1,6 @@
 import { senseCode } from '../../drive/index.ts';
-import { printSum } from '../../units/index.ts';
+import { fillSum, say, volts } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
-import { volts } from '../shown.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 export const packSenseSum = defineSum({
@@ -31,7 +30,7 @@ export const packSenseSum = defineSum({
         figure('drainA', 'The divider draws', 'currentA', fullV / (upperOhm + lowerOhm)),
         figure('drainMahPerMonth', 'That is a month', 'capacityMah', (fullV / (upperOhm + lowerOhm)) * 1000 * 24 * 30),
       ],
-      steps: [printSum(senseCode, { ...sum, U: alarmV })],
+      steps: [fillSum(senseCode, { ...sum, U: alarmV })],
       findings: findingsWhere(
         [
           source === 'the pack itself',
@@ -48,7 +47,7 @@ export const packSenseSum = defineSum({
           finding(
             'over-reference',
             'stop',
-            `A full pack puts ${volts(fullV * ratio)} on the pin, above the reference`,
+            say`A full pack puts ${volts(fullV * ratio)} on the pin, above the reference`,
             'The code stands at its top until the pack is half empty.',
             'A larger upper resistor.',
           ),

@@ -1,4 +1,4 @@
-import { printQuantity } from '../../units/index.ts';
+import { percent, say } from '../../units/index.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 export const pixelCurrentSum = defineSum({
@@ -34,7 +34,7 @@ export const pixelCurrentSum = defineSum({
         finding(
           'rest-draw',
           'mind',
-          `${printQuantity('fraction', restTotal / nowA)} of it is drawn by chips that are dark`,
+          say`${percent(restTotal / nowA)} of it is drawn by chips that are dark`,
           'A pixel draws even when it is black, all night and all week.',
           'Switch the tape’s supply off, not only its light.',
         ),

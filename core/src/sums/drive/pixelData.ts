@@ -1,6 +1,5 @@
 import { frameTime, leastHighLevel, longestWaitS, loopShare } from '../../drive/index.ts';
-import { printQuantity, printSum } from '../../units/index.ts';
-import { volts } from '../shown.ts';
+import { fillSum, percent, quantity, say, volts } from '../../units/index.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure, optional, text } from '../sum.ts';
 
 export const pixelDataSum = defineSum({
@@ -35,16 +34,16 @@ export const pixelDataSum = defineSum({
         figure('frameS', 'One frame takes', 'timeS', frameS),
         figure('sendS', '… of it sending', 'timeS', frameS - latchS),
         figure('memoryBytes', 'Memory, bytes', 'count', pixels * dice),
-        figure('loopShare', `Of the loop at ${printQuantity('frequencyHz', framesPerS)}`, 'fraction', share),
+        figure('loopShare', say`Of the loop at ${quantity('frequencyHz', framesPerS)}`, 'fraction', share),
         figure('buttonWaitS', 'A button waits at most', 'timeS', longestWaitS(frameS, workS, framesPerS)),
         figure('leastHighV', 'Least high level', 'voltageV', leastV),
         text('levelOk', 'The level is in specification', logicV >= leastV - 1e-9),
         figure('mostSupplyV', 'Highest supply for this logic', 'voltageV', logicV / 0.7),
       ],
       steps: [
-        printSum(frameTime, sum),
-        printSum(leastHighLevel, { Vp: supplyV }),
-        printSum(loopShare, { Ts: frameS, Tw: workS, f: framesPerS }),
+        fillSum(frameTime, sum),
+        fillSum(leastHighLevel, { Vp: supplyV }),
+        fillSum(loopShare, { Ts: frameS, Tw: workS, f: framesPerS }),
       ],
       findings: findingsWhere(
         [
@@ -52,9 +51,9 @@ export const pixelDataSum = defineSum({
           finding(
             'level-low',
             'mend',
-            `${volts(logicV)} logic is out of specification at ${volts(supplyV)}: it takes ${volts(leastV)}`,
+            say`${volts(logicV)} logic is out of specification at ${volts(supplyV)}: it takes ${volts(leastV)}`,
             'It works on the bench and fails when it is warm or the lead is long.',
-            `A level shifter, a first pixel fed at ${volts(Math.floor((logicV / 0.7) * 10) / 10)} or less, or all pixels at that.`,
+            say`A level shifter, a first pixel fed at ${volts(Math.floor((logicV / 0.7) * 10) / 10)} or less, or all pixels at that.`,
           ),
         ],
         [
@@ -62,7 +61,7 @@ export const pixelDataSum = defineSum({
           finding(
             'loop-over',
             'stop',
-            `The loop would take ${printQuantity('fraction', share)} of its time`,
+            say`The loop would take ${percent(share)} of its time`,
             'While pixels are sent the controller does nothing else.',
             'Fewer frames a second, two lines, or a second controller.',
           ),

@@ -1,5 +1,5 @@
 import { coneRadiusMm, slipsALoopAfterS, toggleInStep, transmitterRangeShare } from '../../drive/index.ts';
-import { printQuantity } from '../../units/index.ts';
+import { percent, say } from '../../units/index.ts';
 import { assume, choice, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 export const remoteSum = defineSum({
@@ -47,7 +47,7 @@ export const remoteSum = defineSum({
         finding(
           'toggle-drifts',
           'mend',
-          `Only ${printQuantity('fraction', toggleInStep(presses, loss))} are in step after ${presses} presses`,
+          say`Only ${percent(toggleInStep(presses, loss))} are in step after ${presses} presses`,
           'A toggle lost once stays wrong for ever.',
           'Send "go to mood 2" instead of "next": it heals itself with the next one heard.',
         ),

@@ -1,7 +1,6 @@
 import { baseCurrent, designBase, nextStandard, standardNeighbours } from '../../drive/index.ts';
 import { baseResistor } from '../../network/index.ts';
-import { printQuantity, printSum } from '../../units/index.ts';
-import { amps } from '../shown.ts';
+import { amps, fillSum, ohms, say } from '../../units/index.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure, optional } from '../sum.ts';
 
 export const transistorSwitchSum = defineSum({
@@ -34,8 +33,8 @@ export const transistorSwitchSum = defineSum({
         figure('heatW', 'Heat', 'powerW', onDropV * loadA + baseEmitterV * (baseA ?? 0)),
       ],
       steps: [
-        printSum(baseResistor, { Vp: pinV, Vbe: baseEmitterV, g: forcedGain, Ic: loadA }),
-        ...(fitted === null ? [] : [printSum(baseCurrent, { Vp: pinV, Vbe: baseEmitterV, Rb: fitted })]),
+        fillSum(baseResistor, { Vp: pinV, Vbe: baseEmitterV, g: forcedGain, Ic: loadA }),
+        ...(fitted === null ? [] : [fillSum(baseCurrent, { Vp: pinV, Vbe: baseEmitterV, Rb: fitted })]),
       ],
       findings: findingsWhere(
         [
@@ -43,7 +42,7 @@ export const transistorSwitchSum = defineSum({
           finding(
             'pin-too-weak',
             'stop',
-            `No base resistor serves: the pin gives ${amps(pinLimitA)}, full on takes ${amps(loadA / forcedGain)}`,
+            say`No base resistor serves: the pin gives ${amps(pinLimitA)}, full on takes ${amps(loadA / forcedGain)}`,
             'Half on, the transistor runs hot and the lights dim.',
             'A field-effect transistor, or a transistor pair.',
           ),
@@ -53,7 +52,7 @@ export const transistorSwitchSum = defineSum({
           finding(
             'collector-limit',
             'stop',
-            `${amps(loadA)} is over the ${amps(collectorA)} of this transistor`,
+            say`${amps(loadA)} is over the ${amps(collectorA)} of this transistor`,
             '"Any small one will do" is true up to a length of tape.',
             'A larger one, or one channel a section.',
           ),
@@ -64,8 +63,8 @@ export const transistorSwitchSum = defineSum({
             'not-full-on',
             'mend',
             'The base current does not keep it full on',
-            `It is good for ${amps((baseA ?? 0) * forcedGain)}; the data sheet’s small-signal gain does not hold for a switch.`,
-            `Take ${printQuantity('resistanceOhm', standardNeighbours(Math.max(1, design.mostOhm)).below)} or less.`,
+            say`It is good for ${amps((baseA ?? 0) * forcedGain)}; the data sheet’s small-signal gain does not hold for a switch.`,
+            say`Take ${ohms(standardNeighbours(Math.max(1, design.mostOhm)).below)} or less.`,
           ),
         ],
         [
@@ -73,9 +72,9 @@ export const transistorSwitchSum = defineSum({
           finding(
             'pin-over',
             'stop',
-            `The pin would give ${amps(baseA ?? 0)}; it bears ${amps(pinLimitA)}`,
+            say`The pin would give ${amps(baseA ?? 0)}; it bears ${amps(pinLimitA)}`,
             'The base current counts in the pin’s load.',
-            `Take ${printQuantity('resistanceOhm', nextStandard(design.leastOhm))} or more.`,
+            say`Take ${ohms(nextStandard(design.leastOhm))} or more.`,
           ),
         ],
       ),

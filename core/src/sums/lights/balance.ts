@@ -1,5 +1,5 @@
 import { balanceOf, trimMassG, turningForce } from '../../lights/index.ts';
-import { printSum } from '../../units/index.ts';
+import { fillSum } from '../../units/index.ts';
 import { assume, defineSum, figure, finding, findingsWhere, mainFigure, optional, pairs } from '../sum.ts';
 
 export const balanceSum = defineSum({
@@ -40,7 +40,7 @@ export const balanceSum = defineSum({
         ...(trimAtMm === null ? [] : [figure('trimG', 'Trim mass there', 'massG', trim)]),
         figure('forceN', 'Force on the axle when it turns', 'forceN', turningForce.reckon(pull)),
       ],
-      steps: speedRpm > 0 ? [printSum(turningForce, pull)] : [],
+      steps: speedRpm > 0 ? [fillSum(turningForce, pull)] : [],
       findings: findingsWhere(
         [
           Math.abs(found.residualGmm) > 0.02 * Math.max(found.leftGmm, found.rightGmm),

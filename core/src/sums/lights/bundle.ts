@@ -1,5 +1,5 @@
 import { acceptanceDeg, acceptedShare, fibreBundle, gapToCover } from '../../lights/index.ts';
-import { printSum } from '../../units/index.ts';
+import { fillSum } from '../../units/index.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 export const bundleSum = defineSum({
@@ -36,8 +36,8 @@ export const bundleSum = defineSum({
         figure('acceptedShare', 'Of a wide light it takes in', 'fraction', acceptedShare(aperture)),
       ],
       steps: [
-        printSum(fibreBundle, { n: fibres, d: fibreMm, f: fill }),
-        printSum(gapToCover, { D: diameterMm, s: dieMm, a: halfAngleDeg }),
+        fillSum(fibreBundle, { n: fibres, d: fibreMm, f: fill }),
+        fillSum(gapToCover, { D: diameterMm, s: dieMm, a: halfAngleDeg }),
       ],
       findings: findingsWhere([
         acceptanceDeg(aperture) < halfAngleDeg,

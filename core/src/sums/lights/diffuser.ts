@@ -8,7 +8,7 @@ import {
   profileOf,
   rippleOf,
 } from '../../lights/index.ts';
-import { printQuantity, printSum } from '../../units/index.ts';
+import { fillSum, mm, percent, quantity, say } from '../../units/index.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 export const diffuserSum = defineSum({
@@ -34,7 +34,7 @@ export const diffuserSum = defineSum({
         mainFigure('ripple', 'Ripple', 'fraction', ripple),
         figure('pitchMm', 'Pitch', 'lengthMm', pitchMm),
         figure('depthOverPitch', 'Depth over pitch', 'count', depthMm / pitchMm),
-        figure('depthForWishMm', `Depth for ${printQuantity('fraction', wish)}`, 'lengthMm', ratio * pitchMm),
+        figure('depthForWishMm', say`Depth for ${percent(wish)}`, 'lengthMm', ratio * pitchMm),
         figure('perMetreForWish', 'Lights a metre for it at this depth', 'perMetre', (1000 * ratio) / depthMm),
         figure('endShare', 'Brightness over the end light', 'fraction', endShare(depthMm, pitchMm)),
         figure('vanishFromMm', 'Dots are not seen from', 'lengthMm', vanishM * 1000),
@@ -43,16 +43,16 @@ export const diffuserSum = defineSum({
         figure('transmissionMost', 'Light let through, most', 'fraction', high),
         figure('currentFactor', 'Current for the same look as bare', 'count', 2 / (low + high)),
       ],
-      steps: [printSum(firstHarmonic, { h: depthMm, p: pitchMm })],
+      steps: [fillSum(firstHarmonic, { h: depthMm, p: pitchMm })],
       findings: findingsWhere(
         [
           ripple > wish,
           finding(
             'dots-show',
             'mend',
-            `The dots show near by: ripple ${printQuantity('fraction', ripple)}, wished ${printQuantity('fraction', wish)}`,
+            say`The dots show near by: ripple ${percent(ripple)}, wished ${percent(wish)}`,
             'Evenness follows depth over pitch, not the number of lights.',
-            `Give it ${printQuantity('lengthMm', ratio * pitchMm)} of depth or ${printQuantity('perMetre', Math.ceil((1000 * ratio) / depthMm))}.`,
+            say`Give it ${mm(ratio * pitchMm)} of depth or ${quantity('perMetre', Math.ceil((1000 * ratio) / depthMm))}.`,
           ),
         ],
         [
@@ -60,7 +60,7 @@ export const diffuserSum = defineSum({
           finding(
             'even-from-afar',
             'mind',
-            `From ${printQuantity('lengthMm', distanceMm)} it looks even all the same`,
+            say`From ${mm(distanceMm)} it looks even all the same`,
             'The eye can’t tell such fine and weak dots from there (reckoned for a dim room).',
             'Decide by who looks from where.',
           ),

@@ -1,5 +1,5 @@
 import { lightDose, secondsToDose } from '../../lights/index.ts';
-import { printSum } from '../../units/index.ts';
+import { fillSum } from '../../units/index.ts';
 import { ask, assume, defineSum, figure, finding, mainFigure } from '../sum.ts';
 
 export const doseSum = defineSum({
@@ -18,7 +18,7 @@ export const doseSum = defineSum({
       mainFigure('doseJPerCm2', 'Dose', 'doseJPerCm2', lightDose.reckon({ P: powerW, A: areaCm2, t: timeS })),
       figure('timeForDoseS', 'Time for the dose wanted', 'timeS', secondsToDose(wantedJPerCm2, powerW, areaCm2)),
     ],
-    steps: [printSum(lightDose, { P: powerW, A: areaCm2, t: timeS })],
+    steps: [fillSum(lightDose, { P: powerW, A: areaCm2, t: timeS })],
     findings: [
       finding(
         'eyes',

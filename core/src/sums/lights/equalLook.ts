@@ -1,5 +1,5 @@
 import { equalLook, fadeSteps, perceivedShare } from '../../lights/index.ts';
-import { printQuantity, printSum } from '../../units/index.ts';
+import { fillSum, percent, say } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { assume, defineSum, figure, finding, findingsWhere, list, mainFigure } from '../sum.ts';
 
@@ -36,14 +36,14 @@ export const equalLookSum = defineSum({
         },
         mainFigure(
           'look',
-          `How bright ${printQuantity('fraction', cap)} of the light looks`,
+          say`How bright ${percent(cap)} of the light looks`,
           'fraction',
           perceivedShare.reckon({ x: cap }),
         ),
         figure('stepsCapFirst', 'Steps of a fade, cap before gamma', 'count', capFirst.steps),
         figure('stepsCapLast', 'Steps of a fade, cap after gamma', 'count', capLast.steps),
       ],
-      steps: [printSum(perceivedShare, { x: cap })],
+      steps: [fillSum(perceivedShare, { x: cap })],
       findings: findingsWhere([
         capFirst.steps < 60,
         finding(

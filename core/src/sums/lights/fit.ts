@@ -6,7 +6,7 @@ import {
   fitBox,
   upToDrillMm,
 } from '../../lights/index.ts';
-import { printQuantity, printSum } from '../../units/index.ts';
+import { fillSum, mm, say } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import {
   assume,
@@ -83,7 +83,7 @@ function fitIntoChannel({ part, hollow, clearanceMm, chordMm }: FitAsked): Outco
       ...(hollow.length > 1 && part.length > 1 ? [figure('aboveMm', 'Left above', 'lengthMm', h2 - p2)] : []),
       figure('leastRadiusMm', 'Least radius in its own plane', 'lengthMm', radius),
     ],
-    steps: radius === null || chordMm === null ? [] : [printSum(chordBend, { L: chordMm, s: playMm })],
+    steps: radius === null || chordMm === null ? [] : [fillSum(chordBend, { L: chordMm, s: playMm })],
     findings: findingsWhere([
       playMm < 0,
       finding(
@@ -113,16 +113,16 @@ function fitIntoBore({ part, hollow, sleeveMm, wires, wireMm, clearanceMm }: Fit
       figure('wiresMm', 'Bundle of its wires', 'lengthMm', wiresMm),
       figure('clearanceMm', 'Left on each side', 'lengthMm', leftMm),
     ],
-    steps: [printSum(finishedDiameter, { d: p1, w: sleeveMm })],
+    steps: [fillSum(finishedDiameter, { d: p1, w: sleeveMm })],
     findings: findingsWhere(
       [
         leftMm < 0,
         finding(
           'no-fit',
           'stop',
-          `It does not go in: ${printQuantity('lengthMm', widest)} into ${printQuantity('lengthMm', h1)}`,
+          say`It does not go in: ${mm(widest)} into ${mm(h1)}`,
           'It passes with its sleeve and its wires on.',
-          `Drill to ${printQuantity('lengthMm', upToDrillMm(widest + 2 * clearanceMm))}, or take a smaller part.`,
+          say`Drill to ${mm(upToDrillMm(widest + 2 * clearanceMm))}, or take a smaller part.`,
         ),
       ],
       [

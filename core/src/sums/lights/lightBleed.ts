@@ -1,5 +1,5 @@
 import { layersForRatio, throughLayers } from '../../lights/index.ts';
-import { printSum } from '../../units/index.ts';
+import { fillSum } from '../../units/index.ts';
 import { ask, defineSum, figure, finding, mainFigure } from '../sum.ts';
 
 export const lightBleedSum = defineSum({
@@ -19,7 +19,7 @@ export const lightBleedSum = defineSum({
         figure('through', 'They let through', 'fraction', throughLayers(transmission, layers)),
         figure('throughOneLess', 'One less would let through', 'fraction', throughLayers(transmission, layers - 1)),
       ],
-      steps: [printSum(layersForRatio, { T: transmission, k: ratio })],
+      steps: [fillSum(layersForRatio, { T: transmission, k: ratio })],
       findings: [
         finding(
           'seams',

@@ -1,5 +1,5 @@
 import { longestTapeMm, tapeCurrent } from '../../lights/index.ts';
-import { printQuantity, printSum } from '../../units/index.ts';
+import { amps, fillSum, say } from '../../units/index.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 export const plainTapeSum = defineSum({
@@ -24,14 +24,14 @@ export const plainTapeSum = defineSum({
         figure('longestMm', 'Longest that the supply feeds in white', 'lengthMm', longestMm),
         figure('brightnessInWhite', 'Brightness that it feeds in white', 'fraction', Math.min(1, supplyA / whiteA)),
       ],
-      steps: [printSum(tapeCurrent, { P: powerPerMetreW, L: lengthMm, U: voltageV })],
+      steps: [fillSum(tapeCurrent, { P: powerPerMetreW, L: lengthMm, U: voltageV })],
       findings: findingsWhere(
         [
           whiteA > supplyA,
           finding(
             'supply-short',
             'stop',
-            `White asks ${printQuantity('currentA', whiteA)} of a supply of ${printQuantity('currentA', supplyA)}`,
+            say`White asks ${amps(whiteA)} of a supply of ${amps(supplyA)}`,
             'It sags, hiccups or trips.',
             'A shorter tape, a larger supply, less brightness, or never all colours at once.',
           ),

@@ -1,6 +1,6 @@
 import { itemsOf, kindOf } from '../../items/index.ts';
 import { chordOfRing, interleave, markRing, ringRoom, skinStretch } from '../../lights/index.ts';
-import { printSum } from '../../units/index.ts';
+import { fillSum } from '../../units/index.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure, optional, text } from '../sum.ts';
 
 export const ringMarksSum = defineSum({
@@ -59,8 +59,8 @@ export const ringMarksSum = defineSum({
         },
       ],
       steps: [
-        printSum(chordOfRing, { r: radiusMm, N: count }),
-        ...(spacingMm === null ? [] : [printSum(ringRoom, { r: radiusMm, s: spacingMm })]),
+        fillSum(chordOfRing, { r: radiusMm, N: count }),
+        ...(spacingMm === null ? [] : [fillSum(ringRoom, { r: radiusMm, s: spacingMm })]),
       ],
       findings: findingsWhere(
         [

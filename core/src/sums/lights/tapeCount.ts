@@ -1,6 +1,6 @@
 import { cutTape, itemsOf, kindOf, tapeLights } from '../../items/index.ts';
 import { type OwnPart, type PixelTapePart, pixelTapes } from '../../parts/index.ts';
-import { printSum } from '../../units/index.ts';
+import { fillSum } from '../../units/index.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 /** The tape of the library whose density is nearest. */
@@ -36,7 +36,7 @@ export const tapeCountSum = defineSum({
         figure('longerLights', 'One cut longer', 'count', cut.longer.lights),
         figure('longerOverMm', '… too long by', 'lengthMm', cut.longer.overMm),
       ],
-      steps: [printSum(tapeLights, { L: routeMm, d: perMetre, j: lightsPerJoint })],
+      steps: [fillSum(tapeLights, { L: routeMm, d: perMetre, j: lightsPerJoint })],
       findings: findingsWhere([
         cut.lights === 0,
         finding(

@@ -1,6 +1,6 @@
 import { cutTape } from '../../items/index.ts';
 import { cutFromStock } from '../../lights/index.ts';
-import { printQuantity } from '../../units/index.ts';
+import { joinMessages, mm, say } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { assume, defineSum, figure, finding, findingsWhere, mainFigure, optional, pairs, text } from '../sum.ts';
 
@@ -93,7 +93,7 @@ export const tapeCutSum = defineSum({
         finding(
           'stock-short',
           'stop',
-          `The stock is short by ${plan.short.map((length) => printQuantity('lengthMm', length)).join(', ')}`,
+          say`The stock is short by ${joinMessages(plan.short.map(mm), ', ')}`,
           'No length in hand is long enough for what is left.',
           'Buy more, or join two with a jumper at a mark.',
         ),

@@ -1,5 +1,5 @@
 import { batchCount, cheapestPurchase, lotsFor } from '../../logbook/index.ts';
-import { printSum } from '../../units/index.ts';
+import { fillSum } from '../../units/index.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure, pairs } from '../sum.ts';
 
 export const batchSum = defineSum({
@@ -48,7 +48,7 @@ export const batchSum = defineSum({
             ]
           : []),
       ],
-      steps: [printSum(batchCount, { c: copies, n: each, s: spares })],
+      steps: [fillSum(batchCount, { c: copies, n: each, s: spares })],
       findings: findingsWhere([
         buy !== null && buy.count > lots * lot,
         finding(

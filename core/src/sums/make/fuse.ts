@@ -1,9 +1,8 @@
 import { itemsOf, kindOf } from '../../items/index.ts';
 import { type Item, mapItem } from '../../plan/index.ts';
 import { chooseFuse, fuseBand } from '../../power/index.ts';
-import { printSum } from '../../units/index.ts';
+import { amps, fillSum, say } from '../../units/index.ts';
 import { wireCarriesA } from '../../wires/index.ts';
-import { amps } from '../shown.ts';
 import { ask, defineSum, figure, finding, findingsWhere, mainFigure, optional } from '../sum.ts';
 
 export const fuseSum = defineSum({
@@ -29,14 +28,14 @@ export const fuseSum = defineSum({
         figure('mostA', 'At most', 'currentA', Math.min(2 * steadyA, limitA)),
         figure('weakestA', 'The weakest after it carries', 'currentA', Number.isFinite(limitA) ? limitA : null),
       ],
-      steps: [printSum(fuseBand, { I: steadyA })],
+      steps: [fillSum(fuseBand, { I: steadyA })],
       findings: findingsWhere(
         [
           found.bestA === null,
           finding(
             'no-fuse-fits',
             'stop',
-            `No fuse both carries ${amps(steadyA)} and guards what bears ${amps(limitA)}`,
+            say`No fuse both carries ${amps(steadyA)} and guards what bears ${amps(limitA)}`,
             'It would blow in use, or the wire would burn before it.',
             'A thicker wire or plug, or less current.',
           ),

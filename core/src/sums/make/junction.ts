@@ -8,9 +8,8 @@ import {
   softensAtC,
   touchLimitsC,
 } from '../../heat/index.ts';
-import { printQuantity, printSum } from '../../units/index.ts';
+import { amps, celsius, fillSum, quantity, say } from '../../units/index.ts';
 import { curveThrough } from '../lightCurves.ts';
-import { amps } from '../shown.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, list, mainFigure, optional } from '../sum.ts';
 
 export const junctionSum = defineSum({
@@ -68,8 +67,8 @@ export const junctionSum = defineSum({
         figure('mostKPerW', 'Most thermal resistance at this current', 'thermalKPerW', (limitC - ambientC) / P),
       ],
       steps: [
-        printSum(lightHeat, { V: voltageV, I: currentA, n: lightShare }),
-        printSum(junctionTemperature, { Ta: ambientC, P, Rt: chain }),
+        fillSum(lightHeat, { V: voltageV, I: currentA, n: lightShare }),
+        fillSum(junctionTemperature, { Ta: ambientC, P, Rt: chain }),
       ],
       findings: findingsWhere(
         [
@@ -77,9 +76,9 @@ export const junctionSum = defineSum({
           finding(
             'too-hot',
             'stop',
-            `${printQuantity('temperatureC', nowC)} inside; the limit is ${printQuantity('temperatureC', limitC)}`,
+            say`${celsius(nowC)} inside; the limit is ${celsius(limitC)}`,
             'Light and life fall with heat, and gross excess kills at once.',
-            `At most ${amps(derated)}, or a heatsink that makes it ${printQuantity('thermalKPerW', (limitC - ambientC) / P)} in all.`,
+            say`At most ${amps(derated)}, or a heatsink that makes it ${quantity('thermalKPerW', (limitC - ambientC) / P)} in all.`,
           ),
         ],
         [
@@ -87,7 +86,7 @@ export const junctionSum = defineSum({
           finding(
             'hot-touch',
             'stop',
-            `Its outside reaches ${printQuantity('temperatureC', outsideC)}; skin bears ${touchC} °C ${touch}`,
+            say`Its outside reaches ${celsius(outsideC)}; skin bears ${celsius(touchC ?? 0)} ${touch}`,
             'A burn comes before the wearer can take it off.',
             'Guard it, spread the heat, or less current.',
           ),
@@ -97,8 +96,8 @@ export const junctionSum = defineSum({
           finding(
             'softens',
             'mend',
-            `${beside[0]?.toUpperCase()}${beside.slice(1)} softens near ${softens ?? 0} °C; this gets ${printQuantity('temperatureC', outsideC)}`,
-            'Within 10 K of that nothing is held.',
+            say`${beside.charAt(0).toUpperCase()}${beside.slice(1)} softens near ${celsius(softens ?? 0)}; this gets ${celsius(outsideC)}`,
+            say`Within ${quantity('temperatureRiseK', 10)} of that nothing is held.`,
             'Another hold, a distance, or less heat.',
           ),
         ],

@@ -1,5 +1,5 @@
 import { judgeReflow, reflowAlloys, solderVolume } from '../../heat/index.ts';
-import { printSum } from '../../units/index.ts';
+import { capitalise, celsius, fillSum, quantity, say } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { assume, choice, defineSum, figure, finding, mainFigure, optional, pairs, text } from '../sum.ts';
 
@@ -49,19 +49,19 @@ export const reflowSum = defineSum({
           verdict.faults.length === 0 ? 'within the usual limits of this alloy' : 'not within the usual limits',
         ),
         mainFigure('peakC', 'Peak', 'temperatureC', verdict.peakC),
-        figure('aboveMeltS', `Above ${limits.meltsC} °C`, 'timeS', verdict.aboveMeltS),
-        figure('atPeakS', 'Within 4 K of the peak', 'timeS', verdict.atPeakS),
+        figure('aboveMeltS', say`Above ${celsius(limits.meltsC)}`, 'timeS', verdict.aboveMeltS),
+        figure('atPeakS', say`Within ${quantity('temperatureRiseK', 4)} of the peak`, 'timeS', verdict.atPeakS),
         figure('rampKPerS', 'Steepest rise', 'rateKPerS', verdict.steepestRampKPerS),
         figure('coolKPerS', 'Steepest fall', 'rateKPerS', verdict.steepestCoolKPerS),
         ...(solder ? [figure('solderMm3', 'Solder on the pad', 'volumeMm3', solderVolume.reckon(solder))] : []),
       ],
-      steps: solder ? [printSum(solderVolume, solder)] : [],
+      steps: solder ? [fillSum(solderVolume, solder)] : [],
       findings: [
         ...verdict.faults.map((fault, i) =>
           finding(
             `reflow-${i + 1}`,
             'mend',
-            `${fault[0]?.toUpperCase()}${fault.slice(1)}`,
+            capitalise(fault),
             'Usual limits of the alloy; the sheets of paste and part rule.',
             'Change the hold or the ramp and watch it again.',
           ),

@@ -1,5 +1,5 @@
 import { cutLength } from '../../network/index.ts';
-import { printQuantity, printSum } from '../../units/index.ts';
+import { amps, fillSum, gauge, percent, say } from '../../units/index.ts';
 import {
   contactsFor,
   foilOhm,
@@ -10,7 +10,6 @@ import {
   wireOhmPerMetre,
 } from '../../wires/index.ts';
 import { SumError } from '../answer.ts';
-import { amps } from '../shown.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure, optional } from '../sum.ts';
 
 const gauges = [34, 32, 30, 28, 26, 24, 22, 20, 18, 16, 14];
@@ -98,10 +97,10 @@ export const wireSum = defineSum({
         figure('contacts', 'Contacts of 1.5 A for it', 'count', contactsFor(currentA, 1.5)),
       ],
       steps: [
-        ...(isGauge ? [printSum(gaugeDiameter, { n: gaugeAwg })] : []),
-        ...(conductor === 'foil' ? [printSum(foilOhm, { b: widthMm ?? 1, h: thicknessMm ?? 1 })] : []),
-        ...(conductor === 'enamelled wire' ? [printSum(roundOhm, { d: widthMm ?? 1 })] : []),
-        printSum(wireDrop, { I: currentA, L: lengthMm, r }),
+        ...(isGauge ? [fillSum(gaugeDiameter, { n: gaugeAwg })] : []),
+        ...(conductor === 'foil' ? [fillSum(foilOhm, { b: widthMm ?? 1, h: thicknessMm ?? 1 })] : []),
+        ...(conductor === 'enamelled wire' ? [fillSum(roundOhm, { d: widthMm ?? 1 })] : []),
+        fillSum(wireDrop, { I: currentA, L: lengthMm, r }),
       ],
       findings: findingsWhere(
         [
@@ -109,9 +108,9 @@ export const wireSum = defineSum({
           finding(
             'wire-thin',
             'stop',
-            `${amps(currentA)} is more than ${gaugeAwg} gauge carries in a bundle: ${amps(carriesA ?? 0)}`,
+            say`${amps(currentA)} is more than ${gauge(gaugeAwg)} carries in a bundle: ${amps(carriesA ?? 0)}`,
             'Bundled under cloth it can’t get rid of its heat.',
-            thinnest ? `Take ${thinnest} gauge or thicker.` : 'Split the load over several cores.',
+            thinnest ? say`Take ${gauge(thinnest)} or thicker.` : 'Split the load over several cores.',
           ),
         ],
         [
@@ -119,9 +118,9 @@ export const wireSum = defineSum({
           finding(
             'wire-drop',
             'mend',
-            `${printQuantity('fraction', dropV / supplyV)} of the supply is lost`,
+            say`${percent(dropV / supplyV)} of the supply is lost`,
             'It counts out and back; blue and green starve first.',
-            thinnest ? `Take ${thinnest} gauge, or a shorter way.` : 'Shorter, thicker, or a higher supply.',
+            thinnest ? say`Take ${gauge(thinnest)}, or a shorter way.` : 'Shorter, thicker, or a higher supply.',
           ),
         ],
         [

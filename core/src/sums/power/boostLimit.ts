@@ -1,7 +1,6 @@
 import { boostInput, linearHeat, solveConstantPower } from '../../items/index.ts';
-import { printQuantity, printSum } from '../../units/index.ts';
+import { fillSum, ohms, say, volts, watts } from '../../units/index.ts';
 import { sample } from '../drawing.ts';
-import { volts } from '../shown.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
 
 export const boostLimitSum = defineSum({
@@ -32,14 +31,14 @@ export const boostLimitSum = defineSum({
           figure('inputV', 'At its input', 'voltageV', inputV),
           figure('efficiency', 'Efficiency', 'fraction', Math.min(1, outputV / inputV)),
         ],
-        steps: [printSum(linearHeat, heat)],
+        steps: [fillSum(linearHeat, heat)],
         findings: findingsWhere(
           [
             inputV < outputV + 0.2,
             finding(
               'drops-out',
               'stop',
-              `${volts(inputV)} in does not make ${volts(outputV)} out`,
+              say`${volts(inputV)} in does not make ${volts(outputV)} out`,
               'A linear regulator needs its drop-out on top, 0.2 to 1.2 V by kind.',
               'A boost converter, or a pack of more cells.',
             ),
@@ -49,7 +48,7 @@ export const boostLimitSum = defineSum({
             finding(
               'linear-hot',
               'mend',
-              `${printQuantity('powerW', linearHeat.reckon(heat))} turn to heat`,
+              say`${watts(linearHeat.reckon(heat))} turn to heat`,
               'A regulator on a small board bears about half a watt in a closed piece.',
               'A buck converter, or feed the pixels past it.',
             ),
@@ -57,8 +56,8 @@ export const boostLimitSum = defineSum({
         ),
       };
     }
-    const watts = (outputV * outputA) / efficiency;
-    const inputA = solveConstantPower(openV, sourceOhm, watts);
+    const askedW = (outputV * outputA) / efficiency;
+    const inputA = solveConstantPower(openV, sourceOhm, askedW);
     const mostW = openV ** 2 / (4 * sourceOhm);
     const inputV = inputA === null ? null : openV - inputA * sourceOhm;
     const mostA = (mostW * efficiency) / outputV;
@@ -66,27 +65,27 @@ export const boostLimitSum = defineSum({
       results: [
         mainFigure('inputA', 'Takes in', 'currentA', inputA),
         figure('inputV', 'At its input', 'voltageV', inputV),
-        figure('askedW', 'Asks of the cell', 'powerW', watts),
+        figure('askedW', 'Asks of the cell', 'powerW', askedW),
         figure('mostW', 'The cell can give at most', 'powerW', mostW),
         figure('mostOutputA', 'Output current where it collapses', 'currentA', mostA),
-        figure('heatW', 'Heat in the converter', 'powerW', watts * (1 - efficiency)),
+        figure('heatW', 'Heat in the converter', 'powerW', askedW * (1 - efficiency)),
         figure('lostInSourceW', 'Heat in cell and leads', 'powerW', inputA === null ? null : inputA ** 2 * sourceOhm),
         text('holds', 'It holds', inputA !== null),
       ],
-      steps: inputV === null ? [] : [printSum(boostInput, { Vo: outputV, Io: outputA, n: efficiency, Vi: inputV })],
+      steps: inputV === null ? [] : [fillSum(boostInput, { Vo: outputV, Io: outputA, n: efficiency, Vi: inputV })],
       findings: findingsWhere(
         [
           inputA === null,
           finding(
             'collapses',
             'stop',
-            `It collapses: ${printQuantity('powerW', watts)} asked, ${printQuantity('powerW', mostW)} is the most a source of ${volts(openV)} and ${printQuantity('resistanceOhm', sourceOhm)} gives`,
+            say`It collapses: ${watts(askedW)} asked, ${watts(mostW)} is the most a source of ${volts(openV)} and ${ohms(sourceOhm)} gives`,
             'The more the voltage falls, the more current the converter takes, until it can’t.',
             'A cell of less resistance, two side by side, or less output.',
           ),
         ],
         [
-          inputA !== null && watts > 0.7 * mostW,
+          inputA !== null && askedW > 0.7 * mostW,
           finding(
             'near-collapse',
             'mend',
@@ -108,7 +107,7 @@ export const boostLimitSum = defineSum({
               openV * 0.6,
               openV * 1.2,
               120,
-              (v) => solveConstantPower(v, sourceOhm, watts) ?? Number.NaN,
+              (v) => solveConstantPower(v, sourceOhm, askedW) ?? Number.NaN,
             ).filter(([, y]) => Number.isFinite(y)),
           },
         ],

@@ -1,20 +1,8 @@
+import type { Finding } from '../../items/index.ts';
 import { solveSupplyTree, type TreeLoad, type TreeState } from '../../power/index.ts';
-import { printQuantity } from '../../units/index.ts';
+import { amps, percent, say, volts } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
-import { amps, volts } from '../shown.ts';
-import {
-  ask,
-  assume,
-  choice,
-  defineSum,
-  figure,
-  finding,
-  findingsWhere,
-  mainFigure,
-  optional,
-  pairs,
-  type SumFinding,
-} from '../sum.ts';
+import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure, optional, pairs } from '../sum.ts';
 
 /** What a port gives before anything is agreed (USB 2.0). */
 const USB_A = 0.5;
@@ -25,7 +13,7 @@ function checkBudget(asked: {
   readonly packLimitA: number | null;
   readonly packV: number;
   readonly feed: string;
-}): SumFinding[] {
+}): Finding[] {
   const { state, limitA, packLimitA, packV, feed } = asked;
   const [pack, rail] = state.rails;
   const highestA = Math.max(rail?.peakA ?? 0, rail?.startA ?? 0);
@@ -36,7 +24,7 @@ function checkBudget(asked: {
       finding(
         'rail-over',
         'stop',
-        `${amps(highestA)} on a supply of ${amps(limitA)}`,
+        say`${amps(highestA)} on a supply of ${amps(limitA)}`,
         'Peak decides resets, mean decides how long it runs.',
         'Less at once, a larger supply, or a limiter in the program.',
       ),
@@ -46,8 +34,8 @@ function checkBudget(asked: {
       finding(
         'pack-over',
         'stop',
-        `The pack would give ${amps(pack?.peakA ?? 0)} of ${amps(packLimitA ?? 0)}`,
-        `At ${volts(packV)} the converter takes more than it gives.`,
+        say`The pack would give ${amps(pack?.peakA ?? 0)} of ${amps(packLimitA ?? 0)}`,
+        say`At ${volts(packV)} the converter takes more than it gives.`,
         'A pack that gives more, or less at once.',
       ),
     ],
@@ -56,7 +44,7 @@ function checkBudget(asked: {
       finding(
         'usb-500',
         'stop',
-        `${amps(highestA)} from a port that gives ${amps(USB_A)} unless more is agreed`,
+        say`${amps(highestA)} from a port that gives ${amps(USB_A)} unless more is agreed`,
         'A port that is overdrawn switches itself off, or the voltage sags until the controller resets.',
         'A charger that states its current, a limiter in the program, or a pack.',
       ),
@@ -86,7 +74,7 @@ function checkBudget(asked: {
       finding(
         'rest-draw',
         'mind',
-        `${printQuantity('fraction', restShare)} of the mean is drawn all the time`,
+        say`${percent(restShare)} of the mean is drawn all the time`,
         '"Nothing when dark" rarely is: dark pixels, regulators, sensors and radios draw on.',
         'Switch them off too, or count with it.',
       ),

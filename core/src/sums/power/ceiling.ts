@@ -1,7 +1,6 @@
 import { perceivedShare } from '../../lights/index.ts';
 import { ceilingSum } from '../../power/index.ts';
-import { printSum } from '../../units/index.ts';
-import { amps } from '../shown.ts';
+import { amps, fillSum, say } from '../../units/index.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 export const brightnessCeilingSum = defineSum({
@@ -37,14 +36,14 @@ export const brightnessCeilingSum = defineSum({
         figure('fullWhiteA', 'All white at full would draw', 'currentA', I0 + pixels * 3 * dieA),
         figure('look', 'The ceiling looks like', 'fraction', perceivedShare.reckon({ x: used })),
       ],
-      steps: [printSum(ceilingSum, { Im: limitA, I0, I1: pixels * dice * dieA })],
+      steps: [fillSum(ceilingSum, { Im: limitA, I0, I1: pixels * dice * dieA })],
       findings: findingsWhere(
         [
           I0 >= limitA,
           finding(
             'dark-too-much',
             'stop',
-            `Even dark it draws ${amps(I0)} of ${amps(limitA)}`,
+            say`Even dark it draws ${amps(I0)} of ${amps(limitA)}`,
             'Dark pixels and the controller are a load too.',
             'A stronger link, or fewer pixels.',
           ),

@@ -1,7 +1,6 @@
 import { chemistryNames } from '../../parts/index.ts';
 import { chargeTime, planCharging } from '../../power/index.ts';
-import { printSum } from '../../units/index.ts';
-import { amps } from '../shown.ts';
+import { amps, fillSum, say } from '../../units/index.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
 
 export const chargeSum = defineSum({
@@ -40,14 +39,14 @@ export const chargeSum = defineSum({
         figure('endA', 'The charger stops at', 'currentA', plan.endA),
         text('neverEnds', 'Charging never ends', plan.neverEnds),
       ],
-      steps: [printSum(chargeTime, { C: capacityMah, I: chargerA })],
+      steps: [fillSum(chargeTime, { C: capacityMah, I: chargerA })],
       findings: findingsWhere(
         [
           plan.tooFast,
           finding(
             'charge-fast',
             'stop',
-            `${amps(chargerA)} is too fast: this pack takes ${amps(plan.mostA)}`,
+            say`${amps(chargerA)} is too fast: this pack takes ${amps(plan.mostA)}`,
             'A cell that is force-fed heats, swells and may burn.',
             'Change the charger’s set resistor, or take a smaller charger. The cell’s own sheet rules.',
           ),
@@ -57,7 +56,7 @@ export const chargeSum = defineSum({
           finding(
             'charge-and-use',
             'stop',
-            `A load of ${amps(loadA)} is over the end current of ${amps(plan.endA)}: the charger never stops`,
+            say`A load of ${amps(loadA)} is over the end current of ${amps(plan.endA)}: the charger never stops`,
             'It takes the load for a cell that is not full.',
             'Cut the load off while charging, proven by the wiring, or a charger that shares the load.',
           ),

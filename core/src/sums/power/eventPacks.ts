@@ -1,5 +1,5 @@
 import { packEnergy, packsForEvent, swapTimesH } from '../../power/index.ts';
-import { printQuantity, printSum } from '../../units/index.ts';
+import { fillSum, quantity, say } from '../../units/index.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure, optional } from '../sum.ts';
 
 export const eventPacksSum = defineSum({
@@ -39,8 +39,8 @@ export const eventPacksSum = defineSum({
         figure('allWh', 'Of all', 'energyWh', wh * count),
       ],
       steps: [
-        printSum(packsForEvent, { T: eventH, t: cautiousH }),
-        printSum(packEnergy, { U: nominalV, C: capacityMah }),
+        fillSum(packsForEvent, { T: eventH, t: cautiousH }),
+        fillSum(packEnergy, { U: nominalV, C: capacityMah }),
       ],
       findings: findingsWhere(
         [
@@ -48,7 +48,7 @@ export const eventPacksSum = defineSum({
           finding(
             'carrier-100',
             'mend',
-            `${printQuantity('energyWh', wh)} in one pack: carriers often stop at 100 Wh`,
+            say`${quantity('energyWh', wh)} in one pack: carriers often stop at 100 Wh`,
             'Many ask for leave above that, and refuse above 160 Wh.',
             'Ask the carrier; split it into smaller packs.',
           ),

@@ -1,5 +1,5 @@
 import { evenFeeds, fewestFeeds, tapeVoltages } from '../../power/index.ts';
-import { volts } from '../shown.ts';
+import { say, volts } from '../../units/index.ts';
 import { ask, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 import { evenTape, tapeInputs } from './evenTape.ts';
 
@@ -41,7 +41,7 @@ export const feedPointsSum = defineSum({
         finding(
           'cannot-feed',
           'stop',
-          `No number of feeds keeps ${volts(values.wantedV)}`,
+          say`No number of feeds keeps ${volts(values.wantedV)}`,
           'The lead alone loses more than that.',
           'Thicker leads, a higher supply, or less brightness.',
         ),

@@ -2,10 +2,9 @@ import { itemsOf, kindOf, modelPack, openCircuitVoltageV, packResistanceOhm } fr
 import { chemistries, packs } from '../../parts/index.ts';
 import { mapItem } from '../../plan/index.ts';
 import { packEnergy } from '../../power/index.ts';
-import { printSum } from '../../units/index.ts';
+import { amps, fillSum, say, volts } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { sample } from '../drawing.ts';
-import { amps, volts } from '../shown.ts';
 import { assume, choice, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 const packNames = packs.map((part) => part.id.replace(/^pack-/, ''));
@@ -45,19 +44,19 @@ export const packSum = defineSum({
         figure('energyWh', 'Energy', 'energyWh', packEnergy.reckon(energy)),
         figure('resistanceOhm', 'Resistance', 'resistanceOhm', ohm),
         figure('steadyLimitA', 'Gives steadily', 'currentA', part.steadyLimitA * parallel),
-        figure('underLoadV', `At ${amps(loadA)}`, 'voltageV', underLoadV),
+        figure('underLoadV', say`At ${amps(loadA)}`, 'voltageV', underLoadV),
         figure('emptyAfterH', 'Switched off, empty after', 'timeH', drainA > 0 ? capacityMah / 1000 / drainA : null),
         figure('massG', 'Mass', 'massG', part.massG * series * parallel),
         figure('price', 'By usual prices', 'money', part.price * series * parallel),
       ],
-      steps: [printSum(packEnergy, energy)],
+      steps: [fillSum(packEnergy, energy)],
       findings: findingsWhere(
         [
           loadA > part.steadyLimitA * parallel,
           finding(
             'pack-over',
             'stop',
-            `${amps(loadA)} is over the ${amps(part.steadyLimitA * parallel)} of this pack`,
+            say`${amps(loadA)} is over the ${amps(part.steadyLimitA * parallel)} of this pack`,
             'It sags, heats, and a protection circuit trips.',
             'A larger cell, or more side by side.',
           ),
@@ -67,7 +66,7 @@ export const packSum = defineSum({
           finding(
             'pack-sags',
             'mend',
-            `Under this load it is at ${volts(underLoadV)}, below its cut-off`,
+            say`Under this load it is at ${volts(underLoadV)}, below its cut-off`,
             'The charge that is left can’t be had at this current.',
             'A pack of less resistance, or less current.',
           ),
@@ -110,7 +109,7 @@ export const packSum = defineSum({
         lines: [
           { name: 'at rest', role: 'second', points: sample(0, 1, 60, open) },
           {
-            name: `at ${amps(loadA)}`,
+            name: say`at ${amps(loadA)}`,
             role: 'curve',
             points: sample(0, 1, 60, (s) => open(s) - (loadA * packResistanceOhm(each, s) * series) / parallel),
           },

@@ -25,9 +25,8 @@ import {
   scaleDraws,
   singleRail,
 } from '../../power/index.ts';
-import { printSum } from '../../units/index.ts';
+import { fillSum, hours, say, volts } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
-import { hours, volts } from '../shown.ts';
 import {
   ask,
   assume,
@@ -206,8 +205,8 @@ export const runtimeSum = defineSum({
         figure('coldCapacityMah', 'Capacity at this temperature', 'capacityMah', model.capacityMah),
       ],
       steps: [
-        printSum(plainRunTime, { C: capacityMah, I: Number.isFinite(packA) ? packA : meanA }),
-        ...(rateExponent > 1.02 ? [printSum(rateLaw, law)] : []),
+        fillSum(plainRunTime, { C: capacityMah, I: Number.isFinite(packA) ? packA : meanA }),
+        ...(rateExponent > 1.02 ? [fillSum(rateLaw, law)] : []),
       ],
       findings: findingsWhere(
         [
@@ -215,7 +214,7 @@ export const runtimeSum = defineSum({
           finding(
             'runs-short',
             'mend',
-            `${hours(cautiousH)} with caution; ${hours(wantedH ?? 0)} wanted`,
+            say`${hours(cautiousH)} with caution; ${hours(wantedH ?? 0)} wanted`,
             'Plan with the cautious time: cold, age and spread are on nobody’s side.',
             `${wantedH === null || cautiousH <= 0 ? 'More' : packsForEvent.reckon({ T: wantedH, t: cautiousH })} packs, a larger one, or less light.`,
           ),
@@ -225,7 +224,7 @@ export const runtimeSum = defineSum({
           finding(
             'less-than-plain',
             'mind',
-            `The plain sum says ${hours(plainH)}`,
+            say`The plain sum says ${hours(plainH)}`,
             'It lets the pack be emptied to the last, whatever its voltage, rate and temperature.',
             'Believe the run-down, and test it once.',
           ),
@@ -235,7 +234,7 @@ export const runtimeSum = defineSum({
           finding(
             'converter-input-high',
             'stop',
-            `A full pack gives ${volts(openCircuitVoltageV(model, 1))}; the converter bears ${volts(converter?.inputMostV ?? 0)}`,
+            say`A full pack gives ${volts(openCircuitVoltageV(model, 1))}; the converter bears ${volts(converter?.inputMostV ?? 0)}`,
             'It is destroyed, or passes the voltage on to the lights.',
             'Another converter, or fewer cells.',
           ),

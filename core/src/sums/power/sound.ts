@@ -1,5 +1,5 @@
 import { bridgePower, gainChange, startDipV } from '../../power/index.ts';
-import { printSum } from '../../units/index.ts';
+import { fillSum } from '../../units/index.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 export const soundSum = defineSum({
@@ -34,8 +34,8 @@ export const soundSum = defineSum({
         figure('atStartV', 'Supply then', 'voltageV', supplyV - dipV),
       ],
       steps: [
-        printSum(bridgePower, { U: supplyV, R: speakerOhm }),
-        printSum(gainChange, { Ra: beforeOhm, Rb: afterOhm }),
+        fillSum(bridgePower, { U: supplyV, R: speakerOhm }),
+        fillSum(gainChange, { Ra: beforeOhm, Rb: afterOhm }),
       ],
       findings: findingsWhere(
         [

@@ -1,6 +1,6 @@
 import { tapeVoltages } from '../../power/index.ts';
+import { say, volts } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
-import { volts } from '../shown.ts';
 import { assume, choice, defineSum, figure, finding, findingsWhere, list, mainFigure } from '../sum.ts';
 import { evenTape, tapeInputs } from './evenTape.ts';
 
@@ -63,7 +63,7 @@ export const tapeDropSum = defineSum({
           finding(
             'tape-low',
             'mend',
-            `The weakest pixel gets ${volts(least)}; ${volts(values.wantedV)} is wanted`,
+            say`The weakest pixel gets ${volts(least)}; ${volts(values.wantedV)} is wanted`,
             'Blue and green starve first, so white goes warm towards the far end.',
             'Feed it at more places: see feed-points.',
           ),

@@ -27,7 +27,7 @@ export const ledCurveSum = defineSum({
     seriesOhm: optional('resistanceOhm', 'seriesohm', 'Series resistance, if known', { least: 0, most: 1000 }),
     atA: list('currentA', 'at', 'Volts at', [0.005, 0.02], { most: 10 }),
     atV: list('voltageV', 'volts', 'Current at', [1.5, 2], { most: 60 }),
-    warmerK: assume('temperatureC', 'warmer', 'Warmer than the readings by', 0, { least: -80, most: 120 }),
+    warmerK: assume('temperatureRiseK', 'warmer', 'Warmer than the readings by', 0, { least: -80, most: 120 }),
   },
   reckon: ({ readings, seriesOhm, atA, atV, warmerK }) => {
     if (readings.length === 0) throw new SumError('Give a reading or two: readings=1mA:1.78V,20mA:2.06V');

@@ -6,12 +6,12 @@ import {
   standardNeighbours,
   writeCombination,
 } from '../../drive/index.ts';
+import type { Finding } from '../../items/index.ts';
 import { itemsOf, kindOf } from '../../items/index.ts';
-import { printQuantity, printSum } from '../../units/index.ts';
+import { amps, fillSum, type Message, ohms, say, volts, watts } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { type Drawing, sample } from '../drawing.ts';
 import { curvePoints } from '../lightCurves.ts';
-import { amps, volts } from '../shown.ts';
 import {
   ask,
   assume,
@@ -24,7 +24,6 @@ import {
   mainFigure,
   optional,
   type Result,
-  type SumFinding,
   text,
 } from '../sum.ts';
 import { type PathsAsked, type PathsSolved, solvePaths } from './lightPaths.ts';
@@ -48,8 +47,8 @@ function alternatives(asked: PathsAsked, solved: PathsSolved): Result[] {
   const standard = [...new Set([below, above, nextStandard(above, asked.series)])];
   const rows =
     solved.combos.length > 0
-      ? solved.combos.map((each): [string, number] => [writeCombination(each), each.ohm])
-      : standard.map((ohm): [string, number] => [printQuantity('resistanceOhm', ohm), ohm]);
+      ? solved.combos.map((each): [Message, number] => [writeCombination(each), each.ohm])
+      : standard.map((ohm): [Message, number] => [ohms(ohm), ohm]);
   return [
     {
       form: 'table',
@@ -116,14 +115,14 @@ function listResults(asked: PathsAsked, solved: PathsSolved, ratedIsGiven: boole
   ];
 }
 
-function checkHeadRoom({ supplyV, count, forwardV, builtInOhm }: PathsAsked, { headRoomV }: PathsSolved): SumFinding[] {
+function checkHeadRoom({ supplyV, count, forwardV, builtInOhm }: PathsAsked, { headRoomV }: PathsSolved): Finding[] {
   return findingsWhere(
     [
       headRoomV <= 0 && builtInOhm === 0,
       finding(
         'no-head-room',
         'stop',
-        `${volts(supplyV)} can’t light ${count > 1 ? `${count} in series` : 'it'}: the lights alone want ${volts(count * forwardV)}`,
+        say`${volts(supplyV)} can’t light ${count > 1 ? `${count} in series` : 'it'}: the lights alone want ${volts(count * forwardV)}`,
         'Nothing is left for the resistor, so nothing holds the current.',
         'A higher supply or fewer in series.',
       ),
@@ -133,7 +132,7 @@ function checkHeadRoom({ supplyV, count, forwardV, builtInOhm }: PathsAsked, { h
       finding(
         'small-head-room',
         'mend',
-        `Only ${volts(headRoomV)} is left for the resistor`,
+        say`Only ${volts(headRoomV)} is left for the resistor`,
         'A small change of the supply makes a large one of the current; look at it over the whole life of the pack.',
         'Leave 25 to 30 % of the supply, or use a constant-current driver.',
       ),
@@ -141,7 +140,7 @@ function checkHeadRoom({ supplyV, count, forwardV, builtInOhm }: PathsAsked, { h
   );
 }
 
-function checkBuiltIn({ builtInOhm, fittedOhm }: PathsAsked, { exactOhm }: PathsSolved): SumFinding[] {
+function checkBuiltIn({ builtInOhm, fittedOhm }: PathsAsked, { exactOhm }: PathsSolved): Finding[] {
   return findingsWhere(
     [
       builtInOhm > 0 && exactOhm <= 0,
@@ -166,7 +165,7 @@ function checkBuiltIn({ builtInOhm, fittedOhm }: PathsAsked, { exactOhm }: Paths
   );
 }
 
-function checkCurrent(asked: PathsAsked, solved: PathsSolved): SumFinding[] {
+function checkCurrent(asked: PathsAsked, solved: PathsSolved): Finding[] {
   const { shared, ratedA, fittedOhm } = asked;
   const { brightestA, exactOhm, chosenOhm, spreadA } = solved;
   const [least, most] = [Math.min(...(spreadA ?? [0])), Math.max(...(spreadA ?? [0]))];
@@ -176,11 +175,11 @@ function checkCurrent(asked: PathsAsked, solved: PathsSolved): SumFinding[] {
       finding(
         'over-rating',
         'stop',
-        `The brightest ${shared ? 'light' : 'corner'} has ${amps(brightestA)}; the light bears ${amps(ratedA)}`,
+        say`The brightest ${shared ? 'light' : 'corner'} has ${amps(brightestA)}; the light bears ${amps(ratedA)}`,
         'A light is rated by current; it fades and fails early.',
         shared
           ? 'One resistor each, or half the current.'
-          : `Take ${printQuantity('resistanceOhm', nextStandard(Math.max(chosenOhm, 1), asked.series))} or more.`,
+          : say`Take ${ohms(nextStandard(Math.max(chosenOhm, 1), asked.series))} or more.`,
       ),
     ],
     [
@@ -188,7 +187,7 @@ function checkCurrent(asked: PathsAsked, solved: PathsSolved): SumFinding[] {
       finding(
         'shared-uneven',
         'mend',
-        `Sharing one resistor they draw ${amps(least)} to ${amps(most)}`,
+        say`Sharing one resistor they draw ${amps(least)} to ${amps(most)}`,
         'The lowest drop takes most, and each failure pushes the rest harder. It is sound only for one batch, at half the rating, all lit together.',
         'One resistor each. Never unlike colours on one.',
       ),
@@ -199,22 +198,22 @@ function checkCurrent(asked: PathsAsked, solved: PathsSolved): SumFinding[] {
         'resistor-small',
         'mend',
         'The fitted resistor was meant for another supply or current',
-        `Here ${printQuantity('resistanceOhm', exactOhm)} would give what is wanted.`,
+        say`Here ${ohms(exactOhm)} would give what is wanted.`,
         'Exchange it, or add the difference in series.',
       ),
     ],
   );
 }
 
-function checkHeat({ worstHeatW }: PathsSolved, ratingW: number): SumFinding[] {
+function checkHeat({ worstHeatW }: PathsSolved, ratingW: number): Finding[] {
   return findingsWhere([
     worstHeatW > ratingW / 2,
     finding(
       'resistor-hot',
       worstHeatW > ratingW ? 'stop' : 'mend',
-      `The resistor burns ${printQuantity('powerW', worstHeatW)} of its ${printQuantity('powerW', ratingW)}`,
+      say`The resistor burns ${watts(worstHeatW)} of its ${watts(ratingW)}`,
       'Closed in a prop, half of the rating is all it should carry; its surface burns skin and softens plastic.',
-      `Take one of ${printQuantity('powerW', ratingFor(worstHeatW) ?? 5)}, or fewer lights on it.`,
+      say`Take one of ${watts(ratingFor(worstHeatW) ?? 5)}, or fewer lights on it.`,
     ),
   ]);
 }
@@ -242,12 +241,12 @@ function ofPack({ supplyV }: PathsAsked, { currentWith, chosenOhm }: PathsSolved
   const pack = packPrinted(supplyV);
   if (!pack || chosenOhm <= 0) return [];
   return [
-    figure('freshA', `Fresh, at ${volts(pack.freshV)}`, 'currentA', currentWith(chosenOhm, pack.freshV)),
-    figure('spentA', `Spent, at ${volts(pack.spentV)}`, 'currentA', currentWith(chosenOhm, pack.spentV)),
+    figure('freshA', say`Fresh, at ${volts(pack.freshV)}`, 'currentA', currentWith(chosenOhm, pack.freshV)),
+    figure('spentA', say`Spent, at ${volts(pack.spentV)}`, 'currentA', currentWith(chosenOhm, pack.spentV)),
   ];
 }
 
-function checkPack({ supplyV, ratedA, series }: PathsAsked, { currentWith, chosenOhm }: PathsSolved): SumFinding[] {
+function checkPack({ supplyV, ratedA, series }: PathsAsked, { currentWith, chosenOhm }: PathsSolved): Finding[] {
   const pack = packPrinted(supplyV);
   if (!pack || chosenOhm <= 0) return [];
   const [freshA, spentA] = [currentWith(chosenOhm, pack.freshV), currentWith(chosenOhm, pack.spentV)];
@@ -257,11 +256,11 @@ function checkPack({ supplyV, ratedA, series }: PathsAsked, { currentWith, chose
     finding(
       'printed-voltage',
       freshA > ratedA * (1 + 1e-9) ? 'stop' : 'mind',
-      `${volts(supplyV)} is what is printed on a ${pack.name}: fresh it gives ${volts(pack.freshV)} and ${amps(freshA)} flow, spent ${volts(pack.spentV)} and ${amps(spentA)}`,
+      say`${volts(supplyV)} is what is printed on a ${pack.name}: fresh it gives ${volts(pack.freshV)} and ${amps(freshA)} flow, spent ${volts(pack.spentV)} and ${amps(spentA)}`,
       'The printed voltage stands in the middle of what the pack gives; the light gets the whole range.',
       safeOhm === chosenOhm
         ? 'Look whether it is bright enough near the end.'
-        : `Take ${printQuantity('resistanceOhm', safeOhm)}: it keeps the fresh pack within the rating.`,
+        : say`Take ${ohms(safeOhm)}: it keeps the fresh pack within the rating.`,
     ),
   ];
 }
@@ -335,8 +334,8 @@ export const ledResistorSum = defineSum({
     return {
       results: [...listResults(asked, solved, values.ratedA !== null), ...ofPack(asked, solved)],
       steps: [
-        ...(solved.exactOhm > 0 ? [printSum(seriesResistor, solved.sum)] : []),
-        printSum(resistorPower, { I: asked.shared ? solved.resistorA : solved.brightestA, R: solved.chosenOhm }),
+        ...(solved.exactOhm > 0 ? [fillSum(seriesResistor, solved.sum)] : []),
+        fillSum(resistorPower, { I: asked.shared ? solved.resistorA : solved.brightestA, R: solved.chosenOhm }),
       ],
       findings: [
         ...checkHeadRoom(asked, solved),

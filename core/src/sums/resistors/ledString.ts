@@ -1,6 +1,6 @@
 import { solveString } from '../../circuit/index.ts';
 import { seriesResistor, standardNeighbours } from '../../drive/index.ts';
-import { printQuantity, printSum } from '../../units/index.ts';
+import { fillSum, say, volts } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { sample } from '../drawing.ts';
 import { curveThrough } from '../lightCurves.ts';
@@ -25,10 +25,7 @@ export const ledStringSum = defineSum({
   reckon: ({ freshV, nominalV, spentV, forwardV, currentA, ratedA }) => {
     const curve = curveThrough(forwardV, currentA);
     const most = Math.floor((nominalV - 0.05) / forwardV);
-    if (most < 1)
-      throw new SumError(
-        `${printQuantity('voltageV', nominalV)} does not light even one light of ${printQuantity('voltageV', forwardV)}`,
-      );
+    if (most < 1) throw new SumError(say`${volts(nominalV)} does not light even one light of ${volts(forwardV)}`);
     const rows = Array.from({ length: Math.min(12, most) }, (_, i) => {
       const count = i + 1;
       const ohm = standardNeighbours((nominalV - count * forwardV) / currentA).above;
@@ -62,7 +59,7 @@ export const ledStringSum = defineSum({
           rows: rows.map((row) => [row.count, row.ohm, row.fresh, row.nominal, row.spent, row.share]),
         },
       ],
-      steps: [printSum(seriesResistor, { Vs: nominalV, Vd: 0, Vf: (best?.count ?? 1) * forwardV, I: currentA })],
+      steps: [fillSum(seriesResistor, { Vs: nominalV, Vd: 0, Vf: (best?.count ?? 1) * forwardV, I: currentA })],
       findings: findingsWhere([
         rows.some((row) => row.fresh > ratedA),
         finding(

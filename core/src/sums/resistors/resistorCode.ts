@@ -6,7 +6,7 @@ import {
   readChipCode,
   standardNeighbours,
 } from '../../drive/index.ts';
-import { printQuantity } from '../../units/index.ts';
+import { type Message, ohms, percent, say } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { assume, defineSum, figure, finding, findingsWhere, mainFigure, optional, text, words } from '../sum.ts';
 
@@ -31,10 +31,10 @@ function readMarking(bands: string, chip: string): MarkedResistor | null {
 }
 
 /** The bands of a value in words, or why it has none. */
-function writeBands(ohm: number, tolerance: number): string {
+function writeBands(ohm: number, tolerance: number): Message {
   return (
     colourBands(ohm, tolerance)?.join(', ') ??
-    `${ohm} Ω at ${tolerance * 100} % has no colour code: it takes up to three digits, 0.1 Ω to 999 GΩ`
+    say`${ohms(ohm)} at ${percent(tolerance)} has no colour code: it takes up to three digits, 0.1 Ω to 999 GΩ`
   );
 }
 
@@ -80,7 +80,7 @@ export const resistorCodeSum = defineSum({
         finding(
           'not-the-value',
           'stop',
-          `The marking says ${printQuantity('resistanceOhm', value)}, not ${printQuantity('resistanceOhm', ohm ?? 0)}`,
+          say`The marking says ${ohms(value)}, not ${ohms(ohm ?? 0)}`,
           'Read from the other end, or in poor light, red, brown and orange are easily taken for each other.',
           'Measure it.',
         ),

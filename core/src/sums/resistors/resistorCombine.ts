@@ -1,5 +1,5 @@
 import { combineToward, writeCombination } from '../../drive/index.ts';
-import { printQuantity } from '../../units/index.ts';
+import { percent, say } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, list, mainFigure, text } from '../sum.ts';
 
@@ -47,7 +47,7 @@ export const resistorCombineSum = defineSum({
         finding(
           'drawer-far',
           'mend',
-          `The nearest is ${printQuantity('fraction', Math.abs((best?.ohm ?? 0) / wantedOhm - 1))} off`,
+          say`The nearest is ${percent(Math.abs((best?.ohm ?? 0) / wantedOhm - 1))} off`,
           'Reckon the current with it before you take it.',
           'Buy the value, or allow three together.',
         ),

@@ -1,17 +1,17 @@
 import type { Hollow } from '@glimmer/core/plan';
-import { printQuantity } from '@glimmer/core/units';
+import { type Message, mm, say } from '@glimmer/core/units';
+
 import { editDesign } from '../../state/planStore.ts';
 import { view } from '../../state/viewStore.ts';
+import { usePrinter } from '../../units/index.ts';
 import { Handle } from '../Handle.tsx';
 import { Label } from './Label.tsx';
 import type { OverlayProps } from './OverlayProps.ts';
 
-const mm = (value: number): string => printQuantity('lengthMm', value);
-
-const sizeWords = (hollow: Hollow): string => {
-  if (hollow.kind === 'bore') return `⌀ ${mm(hollow.diameterMm)}`;
-  if (hollow.kind === 'channel') return `${mm(hollow.widthMm)} wide`;
-  return `${mm(hollow.widthMm)} × ${mm(hollow.heightMm)}`;
+const sizeWords = (hollow: Hollow): Message => {
+  if (hollow.kind === 'bore') return say`⌀ ${mm(hollow.diameterMm)}`;
+  if (hollow.kind === 'channel') return say`${mm(hollow.widthMm)} wide`;
+  return say`${mm(hollow.widthMm)} × ${mm(hollow.heightMm)}`;
 };
 
 /** True where another hollow lies where this one's label would stand, on its right. */
@@ -68,6 +68,7 @@ function HollowMark({
 
 /** Piece: the hollows with their sizes, and how what lies in them fits. */
 export function HollowOverlay({ design, assessment, u }: OverlayProps) {
+  const printer = usePrinter();
   return (
     <>
       {design.hollows.map((hollow, i) => {
@@ -97,7 +98,7 @@ export function HollowOverlay({ design, assessment, u }: OverlayProps) {
               u={u}
               anchor={side > 0 ? 'start' : 'end'}
             >
-              {`${hollow.name}, ${sizeWords(hollow)}${verdict && verdict !== 'fits' ? `: ${verdict}` : ''}`}
+              {`${hollow.name}, ${printer.message(sizeWords(hollow))}${verdict && verdict !== 'fits' ? `: ${verdict}` : ''}`}
             </Label>
           </Handle>
         );

@@ -1,10 +1,11 @@
-import { printQuantity } from '@glimmer/core/units';
+import { usePrinter } from '../../units/index.ts';
 import { ItemHandles } from './ItemHandles.tsx';
 import { Label } from './Label.tsx';
 import type { OverlayProps } from './OverlayProps.ts';
 
 /** Voltage as ink: full voltage is verdigris, what is lost turns to brick; the figure at the far end says it in words. */
 export function PowerOverlay(props: OverlayProps) {
+  const printer = usePrinter();
   const { assessment, u } = props;
   return (
     <>
@@ -31,12 +32,12 @@ export function PowerOverlay(props: OverlayProps) {
             })}
             {dots[0] && (
               <Label x={dots[0].place.xMm} y={dots[0].place.yMm - u * 2.2} u={u} strong>
-                {printQuantity('voltageV', dots[0].volts)}
+                {printer.quantity('voltageV', dots[0].volts)}
               </Label>
             )}
             {last && (
               <Label x={last.place.xMm} y={last.place.yMm + u * 4} u={u} strong>
-                {printQuantity('voltageV', last.volts)}
+                {printer.quantity('voltageV', last.volts)}
               </Label>
             )}
           </g>

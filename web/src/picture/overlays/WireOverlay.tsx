@@ -1,12 +1,14 @@
 import { wireColours } from '@glimmer/core/network';
-import { printQuantity } from '@glimmer/core/units';
+
 import { useViewStore } from '../../state/viewStore.ts';
+import { usePrinter } from '../../units/index.ts';
 import { ItemHandles } from './ItemHandles.tsx';
 import { Label } from './Label.tsx';
 import type { OverlayProps } from './OverlayProps.ts';
 
 /** Wires: each run as its cores side by side, in their colours. */
 export function WireOverlay(props: OverlayProps) {
+  const printer = usePrinter();
   const { assessment, u } = props;
   const pointedId = useViewStore((state) => state.pointedId);
   return (
@@ -64,7 +66,7 @@ export function WireOverlay(props: OverlayProps) {
                 y={(from.yMm + to.yMm) / 2}
                 u={u}
                 strong
-              >{`${run.name}: ${printQuantity('lengthMm', run.lengthMm ?? 0)}`}</Label>
+              >{`${run.name}: ${printer.quantity('lengthMm', run.lengthMm ?? 0)}`}</Label>
             )}
           </g>
         );
