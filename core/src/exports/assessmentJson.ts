@@ -231,7 +231,7 @@ export function tellAssessment(plan: Plan, assessment: Assessment, { message }: 
     })),
     findings: checkPlan(plan, assessment).map((finding) => ({
       id: finding.id,
-      rule: finding.id.split(':')[0] ?? finding.id,
+      rule: finding.rule,
       gravity: finding.gravity,
       stage: finding.stage ?? 'piece',
       about: finding.aboutId,

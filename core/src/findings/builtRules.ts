@@ -1,5 +1,5 @@
 import { listRebuilds } from '../bench/index.ts';
-import type { Finding } from '../items/index.ts';
+import { type Finding, named } from '../items/index.ts';
 import type { Plan } from '../plan/index.ts';
 import { joinMessages, say } from '../units/index.ts';
 import type { RuleInput } from './finding.ts';
@@ -8,7 +8,7 @@ import type { RuleInput } from './finding.ts';
 export const findRebuilds = ({ design, assessment }: RuleInput, bench: Plan['bench']): readonly Finding[] =>
   listRebuilds(bench, design, assessment).map(
     ({ stepId, built, undo, keep }): Finding => ({
-      id: `built-otherwise:${stepId}`,
+      ...named('built-otherwise', stepId),
       gravity: 'mend',
       stage: 'bench',
       aboutId: built.itemId,

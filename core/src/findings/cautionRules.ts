@@ -1,4 +1,4 @@
-import type { Finding } from '../items/index.ts';
+import { type Finding, named } from '../items/index.ts';
 import { type Chemistry, chemistries } from '../parts/index.ts';
 import type { Rule, RuleInput } from './finding.ts';
 
@@ -10,6 +10,7 @@ const chemistriesOf = ({ assessment }: RuleInput): readonly Chemistry[] =>
 
 interface Caution {
   readonly id: string;
+  readonly rule: string;
   readonly stage: Finding['stage'];
   readonly applies: (input: Parameters<Rule>[0]) => boolean;
   readonly what: string;
@@ -20,7 +21,7 @@ interface Caution {
 /** What to know, each tied to a fact of the plan. They defer to the part's maker and to local rules. */
 const cautions: readonly Caution[] = [
   {
-    id: 'caution-lithium',
+    ...named('caution-lithium'),
     stage: 'power',
     applies: (input) => chemistriesOf(input).some((each) => chemistries[each].canBurn),
     what: 'A lithium cell: handle it as its maker says',
@@ -28,7 +29,7 @@ const cautions: readonly Caution[] = [
     mend: 'Hard case, fuse, a charger made for it, never charged unwatched; follow the maker’s sheet and local rules for carrying and disposal.',
   },
   {
-    id: 'caution-lead',
+    ...named('caution-lead'),
     stage: 'power',
     applies: (input) => chemistriesOf(input).includes('lead-acid'),
     what: 'A lead-acid block: heavy, and it gives hundreds of amperes into a short',
@@ -36,7 +37,7 @@ const cautions: readonly Caution[] = [
     mend: 'Cover the poles, fuse it at the block, charge it upright in open air at its maker’s rate.',
   },
   {
-    id: 'caution-coin',
+    ...named('caution-coin'),
     stage: 'power',
     applies: (input) => chemistriesOf(input).some((each) => each === 'lithium coin' || each === 'alkaline button'),
     what: 'Coin and button cells: keep them from children, loose ones too',
@@ -44,7 +45,7 @@ const cautions: readonly Caution[] = [
     mend: 'A lid that needs a tool; spares and spent cells locked away; if one is swallowed, get medical help at once.',
   },
   {
-    id: 'caution-invisible',
+    ...named('caution-invisible'),
     stage: 'lights',
     applies: ({ assessment }) =>
       assessment.placed.some((group) => group.shape === 'lights' && group.part.invisible !== undefined),
@@ -53,7 +54,7 @@ const cautions: readonly Caution[] = [
     mend: 'Keep it out of eyes and off skin, put a visible light beside it as a sign, and look at it through a camera.',
   },
   {
-    id: 'caution-star',
+    ...named('caution-star'),
     stage: 'lights',
     applies: ({ assessment }) =>
       assessment.placed.some((group) => group.shape === 'lights' && group.part.body === 'power star'),
@@ -62,7 +63,7 @@ const cautions: readonly Caution[] = [
     mend: 'Heatsink, current limit, a shade or diffuser, and never pointed at a face.',
   },
   {
-    id: 'caution-sight',
+    ...named('caution-sight'),
     stage: 'piece',
     applies: ({ design, assessment }) =>
       design.piece.carriedBy !== 'nobody' &&
@@ -73,7 +74,7 @@ const cautions: readonly Caution[] = [
     mend: 'Try it on in the dark before the last glue; shade what shines into the eyes; walk with a helper.',
   },
   {
-    id: 'caution-mains',
+    ...named('caution-mains'),
     stage: 'power',
     applies: ({ assessment }) => assessment.rails.list.some((rail) => rail.gives.form === 'outside'),
     what: 'An outside supply: whole, rated for the place, and out of reach of water and feet',
@@ -81,7 +82,7 @@ const cautions: readonly Caution[] = [
     mend: 'A supply with its maker’s marks, in the dry, its lead fixed; pull the pack before you join it; follow local rules.',
   },
   {
-    id: 'caution-water',
+    ...named('caution-water'),
     stage: 'piece',
     applies: ({ design, assessment }) => design.piece.setting !== 'dry' && assessment.rails.list.length > 0,
     what: 'It may get wet: pack, plugs and switch come first',
@@ -89,7 +90,7 @@ const cautions: readonly Caution[] = [
     mend: 'Drip loops, seals at the openings, the pack above the lowest point, and dry it open afterwards.',
   },
   {
-    id: 'caution-solder',
+    ...named('caution-solder'),
     stage: 'bench',
     applies: ({ assessment }) => assessment.lightCount > 0,
     what: 'Soldering: fumes, burns and splashes',
@@ -103,6 +104,7 @@ export const cautionRule: Rule = (input) =>
     .filter((caution) => caution.applies(input))
     .map((caution) => ({
       id: caution.id,
+      rule: caution.rule,
       gravity: 'mind',
       stage: caution.stage,
       aboutId: null,

@@ -1,4 +1,4 @@
-import type { Finding } from '../items/index.ts';
+import { type Finding, named } from '../items/index.ts';
 import { mapMoods } from '../motion/index.ts';
 import { controlsOf, heightOf, isSameOccasion, listOccasions, moveOn } from '../plan/index.ts';
 import type { Rule } from './finding.ts';
@@ -13,7 +13,7 @@ export const reachRule: Rule = ({ design, assessment }) => {
       ? []
       : [
           {
-            id: `unreached:${mood.id}`,
+            ...named('unreached', mood.id),
             gravity: 'mend',
             stage: 'moods',
             aboutId: mood.id,
@@ -29,7 +29,7 @@ export const reachRule: Rule = ({ design, assessment }) => {
     map.reached[i] && !map.isLeft[i]
       ? [
           {
-            id: `not-left:${mood.id}`,
+            ...named('not-left', mood.id),
             gravity: 'mind',
             stage: 'moods',
             aboutId: mood.id,
@@ -62,7 +62,7 @@ export const shadowedCueRule: Rule = ({ design }) => {
     if (!before || (before.from === null && cue.from === null && before.to !== cue.to)) return [];
     return [
       {
-        id: `shadowed:${cue.id}`,
+        ...named('shadowed', cue.id),
         gravity: 'mend',
         stage: 'moods',
         aboutId: cue.id,
@@ -83,7 +83,7 @@ export const impossibleCueRule: Rule = ({ design }) => {
       const name = design.moods.list.find((mood) => mood.id === cue.to)?.name ?? cue.to;
       return [
         {
-          id: `to-itself:${cue.id}`,
+          ...named('to-itself', cue.id),
           gravity: 'mend',
           stage: 'moods',
           aboutId: cue.id,
@@ -99,7 +99,7 @@ export const impossibleCueRule: Rule = ({ design }) => {
     const control = controlsOf(design).find((each) => each.id === controlId);
     return [
       {
-        id: `impossible:${cue.id}`,
+        ...named('impossible', cue.id),
         gravity: 'mend',
         stage: 'moods',
         aboutId: cue.id,
@@ -121,7 +121,7 @@ export const signRule: Rule = ({ design, assessment }) =>
     if (Object.keys(sign.moves).length === 0)
       return [
         {
-          id: `sign-empty:${sign.id}`,
+          ...named('sign-empty', sign.id),
           gravity: 'mend',
           stage: 'moods',
           aboutId: sign.id,
@@ -137,7 +137,7 @@ export const signRule: Rule = ({ design, assessment }) =>
       if (!alike) return [];
       return [
         {
-          id: `sign-alike:${sign.id}:${onId}`,
+          ...named('sign-alike', sign.id, onId),
           gravity: 'mend',
           stage: 'moods',
           aboutId: sign.id,

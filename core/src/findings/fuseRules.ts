@@ -1,5 +1,5 @@
 import type { SupplyAssessment } from '../assess.ts';
-import { type Finding, type Fix, kindOf, type PackItem } from '../items/index.ts';
+import { type Finding, type Fix, kindOf, named, type PackItem } from '../items/index.ts';
 import { chemistries, switches } from '../parts/index.ts';
 import { changeItem } from '../plan/index.ts';
 import { amps, type Message, say } from '../units/index.ts';
@@ -30,7 +30,7 @@ function noFuse({ item, burns, bestA, shortA: short, fit }: Fused): Finding[] {
     {
       stage: 'power',
       aboutId: item.id,
-      id: `no-fuse:${item.id}`,
+      ...named('no-fuse', item.id),
       gravity: burns ? 'stop' : 'mend',
       what: `No fuse in the lead of ${item.name}`,
       why: burns
@@ -46,7 +46,7 @@ function neverBlows({ item, burns, bestA, shortA: short, fit }: Fused, fuseA: nu
   return {
     stage: 'power',
     aboutId: item.id,
-    id: `fuse-never:${item.id}`,
+    ...named('fuse-never', item.id),
     gravity: 'mend',
     actual: { kind: 'currentA', value: fuseA },
     limit: { kind: 'currentA', value: short / 2 },
@@ -68,7 +68,7 @@ function largeFuse({ item, supply, bestA, fit }: Fused, fuseA: number): Finding[
     {
       stage: 'power',
       aboutId: item.id,
-      id: `fuse-large:${item.id}`,
+      ...named('fuse-large', item.id),
       gravity: worst ? 'stop' : 'mend',
       actual: { kind: 'currentA', value: fuseA },
       limit: { kind: 'currentA', value: worst?.limitA ?? 2 * packA },
@@ -126,7 +126,7 @@ export const switchRule: Rule = ({ design, assessment }) =>
     const id = design.items.some((each) => each.id === 'switch') ? `switch-of-${item.id}`.slice(0, 40) : 'switch';
     return [
       {
-        id: `no-switch:${item.id}`,
+        ...named('no-switch', item.id),
         gravity: 'mend',
         stage: 'power',
         aboutId: item.id,

@@ -1,5 +1,5 @@
 import type { PlacedFit } from '../assess.ts';
-import type { Finding, PlacedPlain, PlacedTape } from '../items/index.ts';
+import { type Finding, named, type PlacedPlain, type PlacedTape } from '../items/index.ts';
 import {
   CLEARANCE_A_SIDE_MM,
   depthOverPitchFor,
@@ -28,7 +28,7 @@ function describeBoreFit(groupName: string, bore: Bore, fit: Fit, isTight: boole
 }
 
 const judgeBore = (groupName: string, placed: PlacedFit, fit: Fit, bore: Bore, index: number): Finding => ({
-  id: `fit:${placed.groupId}:${placed.placeId}`,
+  ...named('fit', placed.groupId, ...(placed.placeId === null ? [] : [placed.placeId])),
   gravity: 'mend',
   stage: 'lights',
   aboutId: bore.id,
@@ -49,7 +49,7 @@ function judgeChannel(group: PlacedTape | PlacedPlain, placed: PlacedFit, channe
   const { widthMm, heightMm } = group.part;
   const wideMm = widthMm + 2 * CLEARANCE_A_SIDE_MM;
   return {
-    id: `fit:${placed.groupId}`,
+    ...named('fit', placed.groupId),
     gravity: 'mend',
     stage: 'lights',
     aboutId: channel.id,
@@ -85,7 +85,7 @@ export const emptyTapeRule: Rule = ({ assessment }) =>
     group.shape !== 'lights' && group.cut.lights === 0
       ? [
           {
-            id: `empty:${group.id}`,
+            ...named('empty', group.id),
             gravity: 'mend',
             stage: 'lights',
             aboutId: group.id,
@@ -108,7 +108,7 @@ export const whiteDieRule: Rule = ({ design, assessment, library }) =>
     );
     return [
       {
-        id: `white-die:${group.id}`,
+        ...named('white-die', group.id),
         gravity: 'mind',
         stage: 'lights',
         aboutId: group.id,
@@ -135,7 +135,7 @@ export const mixedLineRule: Rule = ({ design, assessment }) =>
     if (before?.shape !== 'pixels' || before.part.dice === group.part.dice) return [];
     return [
       {
-        id: `mixed-line:${group.id}`,
+        ...named('mixed-line', group.id),
         gravity: 'stop',
         stage: 'lights',
         aboutId: group.id,
@@ -152,7 +152,7 @@ export const unplacedRule: Rule = ({ design }) =>
   design.items
     .filter((item) => 'places' in item && item.places.length === 0)
     .map((item) => ({
-      id: `unplaced:${item.id}`,
+      ...named('unplaced', item.id),
       gravity: 'mend',
       stage: 'lights',
       aboutId: item.id,
@@ -174,7 +174,7 @@ export const unmovedRule: Rule = ({ design, assessment }) => {
     if (!ids.has(item.id) || !isDriven || assessment.show.groups.some((group) => group.id === item.id)) return [];
     return [
       {
-        id: `unmoved:${item.id}`,
+        ...named('unmoved', item.id),
         gravity: 'mend',
         stage: 'moods',
         aboutId: item.id,
@@ -212,7 +212,7 @@ export const seamRule: Rule = ({ assessment }) =>
     const fewer = group.places.length - (group.places.length % channels);
     return [
       {
-        id: `seam:${group.id}`,
+        ...named('seam', group.id),
         gravity: 'mend',
         stage: 'lights',
         aboutId: group.id,
@@ -239,7 +239,7 @@ export const dotsRule: Rule = ({ assessment, design }) =>
     const wantedMm = Math.ceil(depthOverPitchFor(DOTS_RIPPLE) * pitchMm * 10) / 10;
     return [
       {
-        id: `dots:${group.id}`,
+        ...named('dots', group.id),
         gravity: 'mind',
         stage: 'lights',
         aboutId: group.id,
@@ -271,7 +271,7 @@ export const drawnLengthRule: Rule = ({ assessment, design }) => {
   const says = say`The drawn line of ${first.group.name} is ${mm(first.drawnMm)}; you say ${mm(first.group.routeMm)}`;
   return [
     {
-      id: `drawn-length:${first.group.id}`,
+      ...named('drawn-length', first.group.id),
       gravity: 'mind',
       stage: 'lights',
       aboutId: first.group.id,
@@ -337,7 +337,7 @@ export const boxRule: Rule = ({ design, library }) =>
     const sizes = (each: Size3): Message => joinMessages(each.map(mm), ' × ');
     return [
       {
-        id: `box:${hollow.id}`,
+        ...named('box', hollow.id),
         gravity: 'mend',
         stage: 'lights',
         aboutId: hollow.id,

@@ -1,5 +1,5 @@
 import { assess, type MoodCeiling, type SupplyAssessment } from '../assess.ts';
-import type { Finding, Fix } from '../items/index.ts';
+import { type Finding, type Fix, named } from '../items/index.ts';
 import { converters, type Part, plugs, switches } from '../parts/index.ts';
 import { applyChanges, changeItem } from '../plan/index.ts';
 import type { LoadedLink } from '../power/index.ts';
@@ -91,7 +91,7 @@ export const ceilingRule: Rule = (input) => {
       first && !starvesBoard(input.assessment, supply)
         ? [
             {
-              id: `nothing-lit:${supply.rail.id}`,
+              ...named('nothing-lit', supply.rail.id),
               gravity: 'stop',
               stage: 'power',
               aboutId: supply.rail.id,
@@ -113,10 +113,7 @@ export const ceilingRule: Rule = (input) => {
           const capped = Math.floor(ceiling.brightness * 100) / 100;
           const link = supply.links.find((each) => each.id === ceiling.linkId);
           return {
-            id:
-              assessment.supplies.length > 1
-                ? `ceiling:${ceiling.moodId}:${supply.rail.id}`
-                : `ceiling:${ceiling.moodId}`,
+            ...named('ceiling', ceiling.moodId, ...(assessment.supplies.length > 1 ? [supply.rail.id] : [])),
             gravity: 'stop',
             stage: 'power',
             aboutId: ceiling.moodId,
@@ -146,10 +143,11 @@ export const ceilingRule: Rule = (input) => {
 };
 
 /** The id of a link’s finding: its sort and its item, and a number where one item has several of a sort. */
-function nameLink(link: LoadedLink, before: readonly LoadedLink[], supply: SupplyAssessment): string {
-  const own = (each: LoadedLink): string => `link:${each.id}:${itemOfLink(each, supply)}`;
-  const earlier = before.filter((each) => own(each) === own(link)).length;
-  return earlier === 0 ? own(link) : `${own(link)}:${earlier + 1}`;
+function nameLink(link: LoadedLink, before: readonly LoadedLink[], supply: SupplyAssessment): ReturnType<typeof named> {
+  const earlier = before.filter(
+    (each) => each.id === link.id && itemOfLink(each, supply) === itemOfLink(link, supply),
+  ).length;
+  return named('link', link.id, `${itemOfLink(link, supply)}`, ...(earlier === 0 ? [] : [earlier + 1]));
 }
 
 /** A link that carries more than it may at the height of the moods. */
@@ -163,7 +161,7 @@ export const linkRule: Rule = (input) =>
       .filter((link) => link.fill > 1 + 1e-9 && Number.isFinite(link.loadA) && !(isTold && !exchangeable.has(link.id)))
       .map(
         (link, i, all): Finding => ({
-          id: nameLink(link, all.slice(0, i), supply),
+          ...nameLink(link, all.slice(0, i), supply),
           gravity: 'stop',
           stage: 'power',
           aboutId: itemOfLink(link, supply),

@@ -1,5 +1,5 @@
 import type { LoopBudget } from '../assess.ts';
-import type { Finding, Fix } from '../items/index.ts';
+import { type Finding, type Fix, named } from '../items/index.ts';
 import { changeItem } from '../plan/index.ts';
 import { say, seconds, toTenth } from '../units/index.ts';
 import type { Rule, RuleInput } from './finding.ts';
@@ -29,7 +29,7 @@ function judgeLoop(input: RuleInput, boardId: string, loop: LoopBudget): Finding
   if (loop.memoryBytes > loop.memoryOf)
     findings.push({
       ...base,
-      id: `memory:${boardId}`,
+      ...named('memory', boardId),
       gravity: 'stop',
       what: `The program needs ${loop.memoryBytes} bytes of memory; the controller has ${loop.memoryOf}`,
       why: 'Two whole frames are held for fades, and the program needs its stack: it would stop at random.',
@@ -39,7 +39,7 @@ function judgeLoop(input: RuleInput, boardId: string, loop: LoopBudget): Finding
   if (loop.programBytes > loop.programOf)
     findings.push({
       ...base,
-      id: `program-room:${boardId}`,
+      ...named('program-room', boardId),
       gravity: 'mend',
       what: `The exported program takes about ${loop.programBytes} bytes; the controller holds ${loop.programOf}`,
       why: 'The light engine with all its moves does not go into the smallest chips.',
@@ -49,7 +49,7 @@ function judgeLoop(input: RuleInput, boardId: string, loop: LoopBudget): Finding
   if (loop.framesPerS < LEAST_FRAMES_PER_S)
     findings.push({
       ...base,
-      id: `frame-rate:${boardId}`,
+      ...named('frame-rate', boardId),
       gravity: 'mend',
       what: say`Only ${toTenth(loop.framesPerS)} frames a second are left at the hardest moment`,
       why: say`Computing takes ${seconds(loop.computeS)} and sending ${seconds(loop.sendS)}: below ${LEAST_FRAMES_PER_S} a run is seen to step.`,
@@ -59,7 +59,7 @@ function judgeLoop(input: RuleInput, boardId: string, loop: LoopBudget): Finding
   if (loop.longestWaitS > MOST_WAIT_S)
     findings.push({
       ...base,
-      id: `button-wait:${boardId}`,
+      ...named('button-wait', boardId),
       gravity: 'mind',
       what: say`A button may wait ${seconds(loop.longestWaitS)} at the worst moment`,
       why: 'While a frame is computed and sent nothing else is heard.',

@@ -1,5 +1,5 @@
 import type { Assessment } from '../assess.ts';
-import { type Finding, type Fix, kindOf } from '../items/index.ts';
+import { type Finding, type Fix, kindOf, named } from '../items/index.ts';
 import { compileMove, MOST_CELLS, NO_CONTROL, stillAfter } from '../motion/index.ts';
 import { heightOf, type Mood, type Move } from '../plan/index.ts';
 import { say, seconds, toTenth } from '../units/index.ts';
@@ -119,7 +119,7 @@ export const drivenMoveRule: Rule = ({ design, assessment }) =>
       return [
         {
           ...base,
-          id: `cant-travel:${key}`,
+          ...named('cant-travel', key),
           gravity: 'mend',
           what: `${name} is one channel: nothing can run along it in ${mood.name}`,
           why: 'All its lights are lit together, so a running light is only a blink.',
@@ -142,7 +142,7 @@ export const drivenMoveRule: Rule = ({ design, assessment }) =>
       return [
         {
           ...base,
-          id: `no-direction:${key}`,
+          ...named('no-direction', key),
           gravity: 'mind',
           what: `${name} swings rather than runs in ${mood.name}`,
           why: 'Two interleaved groups look the same one way round as the other.',
@@ -156,7 +156,7 @@ export const drivenMoveRule: Rule = ({ design, assessment }) =>
     return [
       {
         ...base,
-        id: `seam:${key}`,
+        ...named('seam', key),
         gravity: 'mind',
         what: `The chase on ${name} has a seam in ${mood.name}`,
         why: `${set.points} lights in a ring are no whole number of ${move.groups}s, so where the ring closes the run stumbles.`,
@@ -182,7 +182,7 @@ export const cellsRule: Rule = ({ design, assessment }) =>
       return [
         {
           ...base,
-          id: `many-cells:${key}`,
+          ...named('many-cells', key),
           gravity: 'mend',
           what: `${name} has ${set.points} lights; cells live on the first ${MOST_CELLS} only`,
           why: 'The program keeps two boards of so many in the controller’s memory.',
@@ -199,7 +199,7 @@ export const cellsRule: Rule = ({ design, assessment }) =>
     return [
       {
         ...base,
-        id: `still-cells:${key}`,
+        ...named('still-cells', key),
         what: `The cells of ${name} are dead or still after ${generations} generations in ${mood.name}`,
         why: `It begins again after ${move.generations}; until then nothing moves.`,
         mend: 'Take another start number, another rule, or begin again sooner.',
@@ -233,7 +233,7 @@ export const setRule: Rule = ({ design, assessment }) =>
       const name = assessment.placed.find((each) => each.id === part.groupId)?.name ?? part.groupId;
       return [
         {
-          id: `set-beyond:${set.id}:${k}`,
+          ...named('set-beyond', set.id, k),
           gravity: 'mind',
           stage: 'moods',
           aboutId: set.id,
@@ -263,7 +263,7 @@ export const shownValueRule: Rule = ({ design, assessment }) =>
     if ((move.kind !== 'gauge' && move.kind !== 'steps') || move.controlId !== null) return [];
     return [
       {
-        id: `no-value:${key}`,
+        ...named('no-value', key),
         gravity: 'mend',
         stage: 'moods',
         aboutId: onId,
@@ -295,7 +295,7 @@ export const flashRule: Rule = ({ design, assessment }) =>
       const name = assessment.placed.find((each) => each.id === group.groupId)?.name ?? group.groupId;
       return [
         {
-          id: `flash:${mood.moodId}:${group.groupId}`,
+          ...named('flash', mood.moodId, group.groupId),
           gravity: 'stop',
           stage: 'moods',
           aboutId: group.groupId,
@@ -320,7 +320,7 @@ export const signFlashRule: Rule = ({ design, assessment }) =>
         .map(([onId, move]) => ({ move, path: ['moods', 'signs', i, 'moves', onId] }));
       return [
         {
-          id: `flash:${sign.signId}:${group.groupId}`,
+          ...named('flash', sign.signId, group.groupId),
           gravity: 'stop',
           stage: 'moods',
           aboutId: sign.signId,
@@ -345,7 +345,7 @@ export const darkMoodRule: Rule = ({ design, assessment }) =>
       (mood) => assessment.placed.length > 0 && Object.keys(mood.moves).length === 0 && (mood.tops ?? []).length === 0,
     )
     .map((mood) => ({
-      id: `dark:${mood.id}`,
+      ...named('dark', mood.id),
       gravity: 'mind',
       stage: 'moods',
       aboutId: mood.id,
@@ -367,7 +367,7 @@ export const lightsItselfRule: Rule = ({ design }) => {
     return [];
   return [
     {
-      id: 'lights-itself',
+      ...named('lights-itself'),
       gravity: 'mend',
       stage: 'moods',
       aboutId: null,

@@ -1,21 +1,22 @@
-import type { Finding } from '../items/index.ts';
+import { type Finding, named } from '../items/index.ts';
 import type { Rule } from './finding.ts';
 
 /** What has to be decided before the figures are whole: each thing once, where it is decided. */
 export const needRule: Rule = ({ assessment }) =>
   assessment.needs
-    .filter((need) => need.for === 'current' && need.itemId !== null && !need.id.startsWith('part:'))
+    .filter((need) => need.for === 'current' && need.itemId !== null && need.what !== 'part')
     .map(
       (need): Finding => ({
-        id: `needs:${need.id}`,
+        ...named('needs', need.id),
         gravity: 'mend',
-        stage: need.id.startsWith('feed:') ? 'power' : 'drive',
+        stage: need.what === 'feed' ? 'power' : 'drive',
         aboutId: need.itemId,
         what: `Not decided: it needs ${need.words}`,
         why: 'Until then neither current nor running time can be told.',
-        mend: need.id.startsWith('feed:')
-          ? 'Add a pack or an outside supply in Power.'
-          : 'Add a controller in Drive, or say that it is switched by hand.',
+        mend:
+          need.what === 'feed'
+            ? 'Add a pack or an outside supply in Power.'
+            : 'Add a controller in Drive, or say that it is switched by hand.',
         fixes: [],
       }),
     );

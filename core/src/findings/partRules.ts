@@ -1,4 +1,4 @@
-import { type Finding, kindOf } from '../items/index.ts';
+import { type Finding, kindOf, named } from '../items/index.ts';
 import type { Rule } from './finding.ts';
 
 /** A plan that names a part which nobody knows any more: what hangs on it is left out of every figure. */
@@ -9,7 +9,7 @@ export const partGoneRule: Rule = ({ design, library }) =>
       .filter(({ part, partKind }) => part !== null && library.parts.get(part)?.kind !== partKind)
       .map(
         ({ field, part }): Finding => ({
-          id: `part-gone:${item.id}:${field}`,
+          ...named('part-gone', item.id, field),
           gravity: 'stop',
           stage,
           aboutId: item.id,

@@ -1,5 +1,5 @@
 import { leastHighLevel } from '../drive/index.ts';
-import type { Finding, Fix } from '../items/index.ts';
+import { type Finding, type Fix, named } from '../items/index.ts';
 import { type Driven, isProgrammed, unlitOverPin } from '../network/index.ts';
 import { changeItem, changeWay, itemNamed } from '../plan/index.ts';
 import { amps, say, volts } from '../units/index.ts';
@@ -12,7 +12,7 @@ export const switchLoadRule: Rule = ({ assessment }) =>
     if (limitA === undefined || driven.channelBrightestA <= limitA) return [];
     return [
       {
-        id: `switch-load:${driven.itemId}:${driven.channels[0] ?? 0}`,
+        ...named('switch-load', driven.itemId, driven.channels[0] ?? 0),
         gravity: 'stop',
         stage: 'drive',
         aboutId: driven.itemId,
@@ -46,7 +46,7 @@ export const pinLoadRule: Rule = ({ design, assessment }) =>
         if (pinA <= board.part.pinLimitA * (1 + 1e-9)) return [];
         return [
           {
-            id: `pin-load:${driven.itemId}${assessment.boards.length > 1 ? `:${board.id}` : ''}`,
+            ...named('pin-load', driven.itemId, ...(assessment.boards.length > 1 ? [board.id] : [])),
             gravity: 'stop',
             stage: 'drive',
             aboutId: driven.itemId,
@@ -73,7 +73,7 @@ export const pinLoadRule: Rule = ({ design, assessment }) =>
     return [
       ...single,
       {
-        id: `chip-load:${board.id}`,
+        ...named('chip-load', board.id),
         gravity: 'stop',
         stage: 'drive',
         aboutId: board.id,
@@ -109,7 +109,7 @@ export const pinPlanRule: Rule = ({ design, assessment }) =>
     if (!plan.ok)
       return [
         {
-          id: `no-pins:${board.id}`,
+          ...named('no-pins', board.id),
           gravity: 'stop',
           stage: 'drive',
           aboutId: board.id,
@@ -123,7 +123,7 @@ export const pinPlanRule: Rule = ({ design, assessment }) =>
       .filter(({ demand, pin }) => demand.isLoad && pin.startUp !== undefined)
       .map(
         ({ demand, pin, locked }): Finding => ({
-          id: `start-pin:${demand.id}`,
+          ...named('start-pin', demand.id),
           gravity: 'mend',
           stage: 'drive',
           aboutId: board.id,
@@ -151,7 +151,7 @@ export const pixelRule: Rule = ({ design, assessment }) =>
     const highV = isOwnRail ? chain.railV : board.part.logicV;
     if (chain.railV > 0 && !item.levelShifter && highV < neededV - 1e-9)
       findings.push({
-        id: `data-level:${firstId}`,
+        ...named('data-level', firstId),
         gravity: 'mend',
         stage: 'drive',
         aboutId: firstId,
@@ -164,7 +164,7 @@ export const pixelRule: Rule = ({ design, assessment }) =>
       });
     if (item.dataResistorOhm === null)
       findings.push({
-        id: `data-resistor:${firstId}`,
+        ...named('data-resistor', firstId),
         gravity: 'mend',
         stage: 'drive',
         aboutId: firstId,
@@ -175,7 +175,7 @@ export const pixelRule: Rule = ({ design, assessment }) =>
       });
     if (item.reservoirUf === null)
       findings.push({
-        id: `reservoir:${firstId}`,
+        ...named('reservoir', firstId),
         gravity: 'mend',
         stage: 'drive',
         aboutId: firstId,
@@ -217,7 +217,7 @@ export const pinLowRule: Rule = ({ design, assessment }) =>
       return [
         {
           ...base,
-          id: `clamp:${driven.itemId}`,
+          ...named('clamp', driven.itemId),
           gravity: 'stop',
           actual: { kind: 'currentA', value: left.releasedA },
           limit: { kind: 'currentA', value: limitA },
@@ -231,7 +231,7 @@ export const pinLowRule: Rule = ({ design, assessment }) =>
       return [
         {
           ...base,
-          id: `glows-unlit:${driven.itemId}`,
+          ...named('glows-unlit', driven.itemId),
           gravity: 'mend',
           actual: { kind: 'currentA', value: left.drivenHighA },
           limit: { kind: 'currentA', value: SEEN_A },
@@ -245,7 +245,7 @@ export const pinLowRule: Rule = ({ design, assessment }) =>
       ? [
           {
             ...base,
-            id: `faint-at-start:${driven.itemId}`,
+            ...named('faint-at-start', driven.itemId),
             gravity: 'mind',
             actual: { kind: 'currentA', value: left.releasedA },
             limit: { kind: 'currentA', value: SEEN_A },
@@ -273,7 +273,7 @@ export const solderedWayRule: Rule = ({ design, assessment }) =>
     });
     return [
       {
-        id: `way-soldered:${item.id}`,
+        ...named('way-soldered', item.id),
         gravity: 'mend',
         stage: 'drive',
         aboutId: item.id,

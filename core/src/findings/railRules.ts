@@ -1,4 +1,4 @@
-import { type Finding, kindOf } from '../items/index.ts';
+import { type Finding, kindOf, named } from '../items/index.ts';
 import type { Part } from '../parts/index.ts';
 import { changeItem, itemNamed } from '../plan/index.ts';
 import { amps, say, volts } from '../units/index.ts';
@@ -16,7 +16,7 @@ export const supplyRangeRule: Rule = (input) => {
     if (range.leastV < board.part.supplyLeastV) {
       const isConverted = rail.gives.form === 'converter';
       findings.push({
-        id: `rail-low:${board.id}`,
+        ...named('rail-low', board.id),
         gravity: isConverted || range.nominalV >= board.part.supplyLeastV ? 'mend' : 'stop',
         stage: 'power',
         aboutId: board.id,
@@ -30,7 +30,7 @@ export const supplyRangeRule: Rule = (input) => {
     }
     if (range.mostV > board.part.supplyMostV)
       findings.push({
-        id: `rail-high:${board.id}`,
+        ...named('rail-high', board.id),
         gravity: 'stop',
         stage: 'power',
         aboutId: board.id,
@@ -52,7 +52,7 @@ export const supplyRangeRule: Rule = (input) => {
     ...(low
       ? [
           {
-            id: 'tape-low',
+            ...named('tape-low'),
             gravity: 'mend' as const,
             stage: 'power' as const,
             aboutId: low.tapeIds[low.tapeIds.length - 1] ?? null,
@@ -100,7 +100,7 @@ export const overVoltageRule: Rule = ({ design, assessment, library }) =>
     if (range.mostV > rated.mostV * (1 + 1e-9))
       return [
         {
-          id: `over-voltage:${item.id}`,
+          ...named('over-voltage', item.id),
           gravity: 'stop',
           stage: 'power',
           aboutId: item.id,
@@ -116,7 +116,7 @@ export const overVoltageRule: Rule = ({ design, assessment, library }) =>
     if (part?.kind === 'pixel-tape' || range.nominalV >= rated.leastV) return [];
     return [
       {
-        id: `under-voltage:${item.id}`,
+        ...named('under-voltage', item.id),
         gravity: 'mend',
         stage: 'power',
         aboutId: item.id,
@@ -139,7 +139,7 @@ export const packMatchRule: Rule = ({ assessment }) => {
     if (from.range.mostV <= part.inputMostV) return [];
     return [
       {
-        id: `converter-input-high:${rail.id}`,
+        ...named('converter-input-high', rail.id),
         gravity: 'stop',
         stage: 'power',
         aboutId: rail.id,
@@ -162,7 +162,7 @@ export const packMatchRule: Rule = ({ assessment }) => {
     if (below === undefined || lowest >= below) return [];
     return [
       {
-        id: `bank-sleeps:${supply.rail.id}`,
+        ...named('bank-sleeps', supply.rail.id),
         gravity: 'mend',
         stage: 'power',
         aboutId: supply.rail.id,
@@ -216,7 +216,7 @@ export const minusRule: Rule = ({ design, assessment }) => {
     .filter(({ a, b }) => a !== null && b !== null && a !== b)
     .map(
       ({ name, id, a, b }): Finding => ({
-        id: `minus-apart:${id}`,
+        ...named('minus-apart', id),
         gravity: 'stop',
         stage: 'power',
         aboutId: id,
@@ -243,7 +243,7 @@ export const whichRailRule: Rule = ({ design, assessment }) => {
   if (silent.length === 0 || !main) return [];
   return [
     {
-      id: 'which-rail',
+      ...named('which-rail'),
       gravity: 'mend',
       stage: 'power',
       aboutId: silent[0]?.id ?? null,

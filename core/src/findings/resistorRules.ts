@@ -1,6 +1,6 @@
 import type { Assessment } from '../assess.ts';
 import { LEAST_HEAD_ROOM_V } from '../drive/index.ts';
-import type { Finding, LightItem } from '../items/index.ts';
+import { type Finding, type LightItem, named } from '../items/index.ts';
 import type { Driven } from '../network/index.ts';
 import { changeItem } from '../plan/index.ts';
 import { amps, ohms, roughPercent, say, volts, watts } from '../units/index.ts';
@@ -37,7 +37,7 @@ export const headRoomRule: Rule = (input) =>
     if (headRoomV >= LEAST_HEAD_ROOM_V && leastHeadRoomV >= SPENT_HEAD_ROOM_V) return [];
     return [
       {
-        id: `head-room:${driven.itemId}`,
+        ...named('head-room', driven.itemId),
         stage: 'drive',
         aboutId: driven.itemId,
         ...describeHeadRoom(driven, headRoomV, leastHeadRoomV),
@@ -63,7 +63,7 @@ export const overRatingRule: Rule = ({ design, assessment }) =>
     if (corners.brightestA <= driven.ratedCurrentA * (1 + 1e-9) || !singleLights(assessment, driven.itemId)) return [];
     return [
       {
-        id: `over-rating:${driven.itemId}`,
+        ...named('over-rating', driven.itemId),
         gravity: 'stop',
         stage: 'drive',
         aboutId: driven.itemId,
@@ -99,7 +99,7 @@ export const farResistorRule: Rule = ({ design, assessment }) =>
     const decades = Math.round(Math.log10(resistor.resistorOhm / Math.max(1, resistor.exactOhm)));
     return [
       {
-        id: `resistor-far:${driven.itemId}`,
+        ...named('resistor-far', driven.itemId),
         gravity: 'mend',
         stage: 'drive',
         aboutId: driven.itemId,
@@ -128,7 +128,7 @@ export const resistorPowerRule: Rule = ({ design, assessment }) =>
     const enough = wattages.find((rated) => resistor.heatW <= rated / 2);
     return [
       {
-        id: `resistor-power:${driven.itemId}`,
+        ...named('resistor-power', driven.itemId),
         gravity: 'mend',
         stage: 'drive',
         aboutId: driven.itemId,

@@ -1,5 +1,5 @@
 import { assess } from '../assess.ts';
-import type { Finding, Fix } from '../items/index.ts';
+import { type Finding, type Fix, named } from '../items/index.ts';
 import { type Library, packs } from '../parts/index.ts';
 import { applyChanges, changeItem, type Design } from '../plan/index.ts';
 import { describeEnd } from '../power/index.ts';
@@ -20,7 +20,7 @@ export const startRule: Rule = ({ assessment }) =>
     if (!low && !isOver) return [];
     return [
       {
-        id: `start:${supply.rail.id}`,
+        ...named('start', supply.rail.id),
         gravity: 'stop',
         stage: 'power',
         aboutId: supply.rail.id,
@@ -79,7 +79,7 @@ export const runTimeRule: Rule = ({ design, assessment, library }) => {
   const dimmed = dimUntilEnough(design, library, factor);
   return [
     {
-      id: 'runs-short',
+      ...named('runs-short'),
       gravity: 'mend',
       stage: 'power',
       aboutId: supply.rail.id,

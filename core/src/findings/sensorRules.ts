@@ -1,4 +1,4 @@
-import { distanceToGroupMm, type Finding, kindOf } from '../items/index.ts';
+import { distanceToGroupMm, type Finding, kindOf, named } from '../items/index.ts';
 import { changeItem } from '../plan/index.ts';
 import { ohms, say, volts } from '../units/index.ts';
 import type { Rule } from './finding.ts';
@@ -16,7 +16,7 @@ export const ownLightRule: Rule = ({ design, assessment }) => {
       .filter((group) => distanceToGroupMm(group, sensor.at) < TOO_NEAR_MM)
       .map(
         (group): Finding => ({
-          id: `own-light:${sensor.id}:${group.id}`,
+          ...named('own-light', sensor.id, group.id),
           gravity: 'mind',
           stage: 'drive',
           aboutId: sensor.id,
@@ -37,7 +37,7 @@ export const swappedSensorRule: Rule = ({ design, assessment }) =>
     if (sense.darkOhm > sense.lightOhm) return [];
     return [
       {
-        id: `sensor-swapped:${control.id}`,
+        ...named('sensor-swapped', control.id),
         gravity: 'stop',
         stage: 'drive',
         aboutId: control.id,
@@ -72,7 +72,7 @@ export const chargeSenseRule: Rule = ({ design, assessment }) =>
       return [
         {
           ...base,
-          id: `sense-own-rail:${control.id}`,
+          ...named('sense-own-rail', control.id),
           gravity: 'stop',
           what: `${control.name} reads the pack against the pack itself`,
           why: 'This chip runs straight at the pack’s voltage and counts with it: the reading is the same from full to empty, and the alarm never comes.',
@@ -86,7 +86,7 @@ export const chargeSenseRule: Rule = ({ design, assessment }) =>
     return [
       {
         ...base,
-        id: `sense-never:${control.id}`,
+        ...named('sense-never', control.id),
         gravity: 'stop',
         actual: { kind: 'voltageV', value: sense.lowV },
         limit: { kind: 'voltageV', value: isBelow ? emptyV : fullV },

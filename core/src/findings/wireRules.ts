@@ -1,4 +1,4 @@
-import type { Finding, Fix } from '../items/index.ts';
+import { type Finding, type Fix, named } from '../items/index.ts';
 import type { WireRun } from '../network/index.ts';
 import { amps, gauge, mm, say, volts } from '../units/index.ts';
 import { wireCarriesA, wireDrop, wireOhmPerMetre } from '../wires/index.ts';
@@ -42,7 +42,7 @@ export const wireRule: Rule = (input) =>
     if (!overloaded && !dropping) return [];
     return [
       {
-        id: `wire:${run.id}`,
+        ...named('wire', run.id),
         gravity: overloaded ? 'stop' : 'mend',
         stage: 'wires',
         aboutId: run.id,

@@ -23,6 +23,8 @@ export interface Fix {
 export interface Finding {
   /** Stable: the rule, and what it is about. */
   readonly id: string;
+  /** The rule that found it. */
+  readonly rule: string;
   readonly gravity: Gravity;
   /** On whose sheet it stands; null for what a quick sum finds. */
   readonly stage: Stage | null;
@@ -36,3 +38,9 @@ export interface Finding {
   readonly mend: Message;
   readonly fixes: readonly Fix[];
 }
+
+/** The name of a finding: its rule, and the ids of what it is about. */
+export const named = (rule: string, ...about: readonly (string | number)[]): Pick<Finding, 'id' | 'rule'> => ({
+  id: [rule, ...about].join(':'),
+  rule,
+});

@@ -1,4 +1,4 @@
-import type { Finding } from '../items/index.ts';
+import { type Finding, named } from '../items/index.ts';
 import type { Design } from '../plan/index.ts';
 import type { Band, Message, QuantityKind, Sum } from '../units/index.ts';
 import type { Drawing } from './drawing.ts';
@@ -234,7 +234,7 @@ export const finding = (
   what: Message,
   why: Message,
   mend: Message,
-): Finding => ({ id, gravity, stage: null, aboutId: null, what, why, mend, fixes: [] });
+): Finding => ({ ...named(id), gravity, stage: null, aboutId: null, what, why, mend, fixes: [] });
 
 /** The findings whose condition holds. */
 export const findingsWhere = (...rows: readonly (readonly [boolean, Finding])[]): Finding[] =>

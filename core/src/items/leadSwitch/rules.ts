@@ -1,5 +1,6 @@
 import { findPart } from '../../parts/index.ts';
 import { mm, say } from '../../units/index.ts';
+import { named } from '../finding.ts';
 import type { ItemRule } from '../rules.ts';
 import type { LeadSwitchItem } from '../types.ts';
 import { reachMm } from './magnet.ts';
@@ -16,7 +17,7 @@ export const magnetRule: ItemRule<LeadSwitchItem> = (item, { library, set }) => 
     return [
       {
         ...base,
-        id: `magnet-none:${item.id}`,
+        ...named('magnet-none', item.id),
         gravity: 'mend',
         what: `${item.name} is worked by a magnet, and none is told of`,
         why: 'Whether it closes through the wall follows from the magnet’s size and strength.',
@@ -34,7 +35,7 @@ export const magnetRule: ItemRule<LeadSwitchItem> = (item, { library, set }) => 
   return [
     {
       ...base,
-      id: `magnet-weak:${item.id}`,
+      ...named('magnet-weak', item.id),
       gravity: pullInMm >= item.magnet.wallMm ? 'mend' : 'stop',
       actual: { kind: 'lengthMm', value: pullInMm },
       limit: { kind: 'lengthMm', value: item.magnet.wallMm * REACH_MARGIN },

@@ -1,6 +1,6 @@
 import { findPart } from '../../parts/index.ts';
 import { lux, ohms, say, volts } from '../../units/index.ts';
-import type { Finding } from '../finding.ts';
+import { type Finding, named } from '../finding.ts';
 import type { ItemRule } from '../rules.ts';
 import type { LightGateItem } from '../types.ts';
 import { designLightGate } from './model.ts';
@@ -14,7 +14,7 @@ export const gateRule: ItemRule<LightGateItem> = (gate, { library, range, set })
     return [
       {
         ...base,
-        id: `gate-kind:${gate.id}`,
+        ...named('gate-kind', gate.id),
         gravity: 'stop',
         what: `${gate.name} switches with ${part.name}`,
         why: 'A pull-up of this size feeds a gate, not a base: only a field-effect transistor below its lights can be switched by it.',
@@ -35,7 +35,7 @@ export const gateRule: ItemRule<LightGateItem> = (gate, { library, range, set })
   if (range.leastV < part.gateV)
     findings.push({
       ...base,
-      id: `gate-volts:${gate.id}`,
+      ...named('gate-volts', gate.id),
       gravity: 'mend',
       actual: { kind: 'voltageV', value: range.leastV },
       limit: { kind: 'voltageV', value: part.gateV },
@@ -56,7 +56,7 @@ export const gateRule: ItemRule<LightGateItem> = (gate, { library, range, set })
     return [
       {
         ...base,
-        id: `gate-levels:${gate.id}`,
+        ...named('gate-levels', gate.id),
         gravity: 'mend',
         actual: { kind: 'resistanceOhm', value: leastOhm },
         limit: { kind: 'resistanceOhm', value: mostOhm },
@@ -69,7 +69,7 @@ export const gateRule: ItemRule<LightGateItem> = (gate, { library, range, set })
   if (spent.fullOnBelowLux < gate.darkLux && range.leastV >= part.gateV)
     findings.push({
       ...base,
-      id: `gate-late:${gate.id}`,
+      ...named('gate-late', gate.id),
       gravity: 'mend',
       actual: { kind: 'lux', value: spent.fullOnBelowLux },
       limit: { kind: 'lux', value: gate.darkLux },
@@ -81,7 +81,7 @@ export const gateRule: ItemRule<LightGateItem> = (gate, { library, range, set })
   if (fresh.offAboveLux > gate.brightLux)
     findings.push({
       ...base,
-      id: `gate-lit-by-day:${gate.id}`,
+      ...named('gate-lit-by-day', gate.id),
       gravity: 'mend',
       actual: { kind: 'lux', value: fresh.offAboveLux },
       limit: { kind: 'lux', value: gate.brightLux },

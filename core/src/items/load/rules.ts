@@ -1,3 +1,4 @@
+import { named } from '../finding.ts';
 import type { ItemRule } from '../rules.ts';
 import type { LoadItem } from '../types.ts';
 
@@ -6,7 +7,7 @@ export const loadWayRule: ItemRule<LoadItem> = (item, { channels: [first], switc
   if (!first?.isByPin) return [];
   return [
     {
-      id: `load-way:${item.id}`,
+      ...named('load-way', item.id),
       gravity: 'stop',
       stage: 'drive',
       aboutId: item.id,

@@ -1,6 +1,6 @@
 import { chemistries, findPart, type PackPart } from '../../parts/index.ts';
 import { milliampHours, say } from '../../units/index.ts';
-import type { Finding } from '../finding.ts';
+import { type Finding, named } from '../finding.ts';
 import type { ItemRule, Ruled } from '../rules.ts';
 import type { PackItem } from '../types.ts';
 
@@ -21,7 +21,7 @@ function charging({ item, part, piece, set }: Kept): Finding | null {
   if (!rechargeable)
     return {
       ...aboutPack(item),
-      id: `charge-primary:${item.id}`,
+      ...named('charge-primary', item.id),
       gravity: 'stop',
       what: 'Cells of this kind must never be charged',
       why: 'They leak or burst.',
@@ -31,7 +31,7 @@ function charging({ item, part, piece, set }: Kept): Finding | null {
   if (item.charging === 'in place, while it runs')
     return {
       ...aboutPack(item),
-      id: `charge-and-use:${item.id}`,
+      ...named('charge-and-use', item.id),
       gravity: 'stop',
       what: `${item.name} is charged while the piece runs`,
       why: `The load hides the end of charge, so a plain charger never stops${canBurn ? '; a lithium cell overheats inside a closed piece' : ''}.`,
@@ -41,7 +41,7 @@ function charging({ item, part, piece, set }: Kept): Finding | null {
   if (!canBurn || piece.setting === 'dry' || item.housing !== 'none') return null;
   return {
     ...aboutPack(item),
-    id: `charge-wet:${item.id}`,
+    ...named('charge-wet', item.id),
     gravity: 'stop',
     what: `${item.name} is bare, gets wet, and is charged in place`,
     why: 'Water bridges its contacts, and a wet lithium cell that is charged can burn.',
@@ -58,7 +58,7 @@ function onBody({ item, part, piece, set }: Kept): Finding | null {
   if (!item.nextToBody || item.housing === 'hard case' || piece.carriedBy === 'nobody') return null;
   return {
     ...aboutPack(item),
-    id: `cell-on-body:${item.id}`,
+    ...named('cell-on-body', item.id),
     gravity: canBurn ? 'stop' : 'mend',
     what: `${item.name} sits next to the body ${item.housing === 'none' ? 'without a case' : 'in a soft pouch'}`,
     why: `A fall or a screw end can pierce it against the wearer${canBurn ? '; a damaged lithium cell burns skin' : '; leaking cells burn skin'}.`,
@@ -71,7 +71,7 @@ function childReach({ item, part, piece, set }: Kept): Finding | null {
   if (piece.carriedBy !== 'child' || item.lockedLid) return null;
   return {
     ...aboutPack(item),
-    id: `child-reach:${item.id}`,
+    ...named('child-reach', item.id),
     gravity: 'stop',
     what: `A child can reach the cells (${part.name})`,
     why: 'Small cells are swallowed, and a swallowed coin cell burns within two hours; loose cells short.',
@@ -85,7 +85,7 @@ function untrueCapacity({ item, part, set }: Kept): Finding | null {
   if (!item.capacityMah || item.capacityMah.likely <= OFTEN * stated) return null;
   return {
     ...aboutPack(item),
-    id: `capacity-much:${item.id}`,
+    ...named('capacity-much', item.id),
     gravity: 'mend',
     actual: { kind: 'capacityMah', value: item.capacityMah.likely },
     limit: { kind: 'capacityMah', value: stated * OFTEN },

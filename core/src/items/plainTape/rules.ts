@@ -1,3 +1,4 @@
+import { named } from '../finding.ts';
 import type { ItemRule } from '../rules.ts';
 import type { PlainTapeItem } from '../types.ts';
 
@@ -11,7 +12,7 @@ export const commonPlusRule: ItemRule<PlainTapeItem> = (item, { channels, hasBoa
   if (channels.length < 2 || plusNets.size < 2) return [];
   return [
     {
-      id: `common-plus:${item.id}`,
+      ...named('common-plus', item.id),
       gravity: 'stop',
       stage: 'lights',
       aboutId: item.id,
