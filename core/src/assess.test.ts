@@ -14,16 +14,8 @@ import {
 } from '../tests/designs.ts';
 import { findNaN } from '../tests/findNaN.ts';
 import { assess } from './assess.ts';
-import {
-  barFigures,
-  explainCeiling,
-  explainData,
-  explainDrive,
-  explainFigure,
-  explainRun,
-  explainTape,
-} from './explain/index.ts';
 import { exportShoppingCsv, exportTemplateSvg, exportWireCsv, writeBrief } from './exports/index.ts';
+import { explainCeiling, explainData, explainDrive, explainRun, explainTape, figuresOf } from './figures/index.ts';
 import { checkDesign } from './findings/index.ts';
 import { itemsOf } from './items/index.ts';
 import { paintFrame } from './motion/index.ts';
@@ -65,8 +57,7 @@ describe('the pipeline', () => {
       const a = assess(design);
       expect(findNaN(a)).toEqual([]);
       expect(() => checkDesign(design, a)).not.toThrow();
-      for (const figure of barFigures)
-        expect(JSON.stringify(explainFigure(a, figure))).not.toMatch(/NaN|undefined|Infinity/);
+      expect(findNaN(figuresOf(a))).toEqual([]);
       expect(writeBrief(planOf(design), a, usualPrinter)).not.toMatch(/NaN|undefined|Infinity/);
     }
   });
@@ -213,7 +204,7 @@ describe('what is taken out', () => {
     const [ceiling] = a.supply?.ceilings ?? [];
     if (tape?.shape !== 'pixels' || !drive || !run || !ceiling) throw new Error('the demo has all of these');
     const all = [
-      ...barFigures.map((figure) => explainFigure(a, figure)),
+      ...Object.values(figuresOf(a)),
       explainTape(tape),
       explainDrive(drive),
       explainRun(run, 50),

@@ -1,4 +1,5 @@
 import { assess } from '@glimmer/core/assess';
+import { figuresOf } from '@glimmer/core/figures';
 import { checkPlan, isOpen } from '@glimmer/core/findings';
 import type { Design, Plan } from '@glimmer/core/plan';
 import { type GlimpseLight, glimpseLights } from './glimpse.ts';
@@ -30,7 +31,7 @@ export function describeForShelf(plan: Plan): ShelfFacts {
       state: 'reckoned',
       kind: design.piece.kind,
       openFindings: checkPlan(plan, assessment).filter(isOpen).length,
-      runsForH: assessment.supply?.runsFor?.cautiousH ?? null,
+      runsForH: figuresOf(assessment).runsForH.cautious,
       glimpse: {
         outline: picture.kind === 'drawn' ? picture.outline : null,
         widthMm,

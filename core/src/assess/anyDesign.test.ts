@@ -7,15 +7,6 @@ import { momentsMs } from '../../tests/shows.ts';
 import { type Assessment, assess } from '../assess.ts';
 import { listSteps, startSimulated } from '../bench/index.ts';
 import {
-  barFigures,
-  explainCeiling,
-  explainData,
-  explainDrive,
-  explainFigure,
-  explainRun,
-  explainTape,
-} from '../explain/index.ts';
-import {
   assessmentSchema,
   exportProgram,
   exportShoppingCsv,
@@ -25,6 +16,7 @@ import {
   writeBrief,
   writeMoodCard,
 } from '../exports/index.ts';
+import { explainCeiling, explainData, explainDrive, explainRun, explainTape, figuresOf } from '../figures/index.ts';
 import { checkDesign, listStageStates, listWishes } from '../findings/index.ts';
 import { itemsOf } from '../items/index.ts';
 import { paintFrame } from '../motion/index.ts';
@@ -222,7 +214,7 @@ describe('a design of any kind', () => {
     always((design, assessment) => {
       const plan = planOf(design);
       const opened = [
-        ...barFigures.map((figure) => explainFigure(assessment, figure)),
+        ...Object.values(figuresOf(assessment)),
         ...assessment.placed.flatMap((group) => (group.shape === 'pixels' ? [explainTape(group)] : [])),
         ...assessment.driven.map(explainDrive),
         ...assessment.runs.map((run) => explainRun(run, 50)),

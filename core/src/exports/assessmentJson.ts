@@ -256,6 +256,6 @@ function figuresForJson(assessment: Assessment): AssessmentJson['figures'] {
     runsForH: plain(figures.runsForH),
     ceiling: plain(figures.ceiling),
     costPerCopy: plain(figures.costPerCopy),
-    weakestLink: weakestLink && { ...weakestLink },
+    weakestLink: weakestLink.link && { ...weakestLink.link },
   };
 }

@@ -1,10 +1,9 @@
 import type { Assessment } from '../assess.ts';
-import { describeWeakest } from '../explain/index.ts';
-import { type Figured, figuresOf } from '../figures/index.ts';
+import { type Figure, figuresOf } from '../figures/index.ts';
 import { checkPlan, listWishes } from '../findings/index.ts';
 import type { Plan } from '../plan/index.ts';
 import { describeEnd, sayCeiling } from '../power/index.ts';
-import { amps, hours, type Message, money, type Printer, percent, say } from '../units/index.ts';
+import { amps, type Message, money, type Printer, percent, say } from '../units/index.ts';
 import { fingerprint } from './fingerprint.ts';
 
 const gravityWords = { stop: 'STOP', mend: 'mend', mind: 'mind' } as const;
@@ -13,18 +12,24 @@ const gravityWords = { stop: 'STOP', mend: 'mend', mind: 'mind' } as const;
 export function writeBrief(plan: Plan, assessment: Assessment, printer: Printer): string {
   const findings = checkPlan(plan, assessment);
   const figures = figuresOf(assessment);
-  const told = (figure: Figured, sayIt: (value: number) => Message): Message =>
-    figure.likely === null ? `not decided: needs ${figure.needs.join(', ')}` : sayIt(figure.likely);
+  const told = (figure: Figure, more: Message = ''): Message =>
+    figure.likely === null && !figure.goesOn
+      ? `not decided: needs ${figure.needs.join(', ')}`
+      : say`${figure.answer}${more}`;
   const { supply, runsFor: runs } = assessment;
+  const fromPack =
+    supply && Number.isFinite(supply.atPeak.packA)
+      ? say`, ${amps(supply.atPeak.packA)} from ${supply.rail.name} near its end`
+      : '';
   const lines: readonly Message[] = [
     plan.name,
     '='.repeat(plan.name.length),
     `Mark          ${fingerprint(plan.design)}: the program and the sheets of this very plan carry the same`,
     `Lights        ${assessment.lightCount} in ${assessment.placed.length} groups`,
-    say`Peak draw     ${told(figures.peakA, (value) => say`${amps(value)} on the rails`)}${figures.peakA.likely !== null && supply && Number.isFinite(supply.atPeak.packA) ? say`, ${amps(supply.atPeak.packA)} from ${supply.rail.name} near its end` : ''}`,
-    say`Usual draw    ${told(figures.usualA, (value) => say`${amps(value)} on the rails`)}`,
-    say`Runs for      ${figures.runsForH.likely === null ? told(figures.runsForH, String) : runs ? say`${hours(runs.likelyH)} likely, ${hours(runs.cautiousH)} with caution; ends because ${describeEnd(runs.end)}` : 'as long as its outside supply'}`,
-    say`Weakest link  ${figures.peakA.likely === null ? told(figures.peakA, String) : assessment.weakest ? describeWeakest(assessment.weakest) : 'not decided: needs a pack'}`,
+    say`Peak draw     ${told(figures.peakA, say` on the rails${fromPack}`)}`,
+    say`Usual draw    ${told(figures.usualA, ' on the rails')}`,
+    say`Runs for      ${told(figures.runsForH, runs ? say`; ends because ${describeEnd(runs.end)}` : '')}`,
+    say`Weakest link  ${figures.weakestLink.link ? figures.weakestLink.answer : told(figures.weakestLink)}`,
     ...(figures.peakA.likely === null ? [] : assessment.ceilings).map(
       (ceiling) =>
         say`Ceiling       ${ceiling.name}: ${sayCeiling(ceiling.brightness)} (set to ${percent(ceiling.setTo)})`,

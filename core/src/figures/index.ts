@@ -1,1 +1,8 @@
-export { type Figured, type Figures, figuresOf } from './figures.ts';
+export { type BarFigure, barOf } from './bar.ts';
+export { explainCeiling } from './ceiling.ts';
+export { explainData } from './data.ts';
+export { explainDrive } from './drive.ts';
+export type { Explanation, Figure } from './figure.ts';
+export { type Figures, figuresOf } from './figures.ts';
+export { explainRun } from './run.ts';
+export { explainTape } from './tape.ts';

@@ -32,11 +32,11 @@ export function listWishes(design: Design, assessment: Assessment): Wish[] {
     {
       id: 'hours',
       text: say`Runs at least ${hours(piece.hoursWanted)} at ${celsius(piece.ambientC)}`,
-      status: judge(runs !== null || goesOn, goesOn || (runs?.cautiousH ?? 0) >= piece.hoursWanted),
+      status: judge(runs !== null || goesOn, goesOn || (figures.runsForH.cautious ?? 0) >= piece.hoursWanted),
       reached: goesOn
         ? 'as long as its outside supply'
         : runs
-          ? say`${hours(runs.cautiousH)} with caution, ${hours(runs.likelyH)} likely`
+          ? figures.runsForH.answer
           : `needs ${figures.runsForH.needs.join(', ')}`,
       test: 'run test at full charge, logged',
     },

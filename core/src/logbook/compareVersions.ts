@@ -1,5 +1,5 @@
 import type { Assessment } from '../assess.ts';
-import { figuresOf } from '../figures/index.ts';
+import { type Figures, figuresOf } from '../figures/index.ts';
 import { sayAmount } from '../items/index.ts';
 import { type Message, type QuantityKind, quantity, usualPrinter } from '../units/index.ts';
 
@@ -15,7 +15,7 @@ interface Measure {
   readonly label: string;
   readonly kind: QuantityKind;
   readonly good: 'more' | 'less' | null;
-  readonly of: (assessment: Assessment) => number | null;
+  readonly of: (assessment: Assessment, figures: Figures) => number | null;
 }
 
 const measures: readonly Measure[] = [
@@ -24,16 +24,16 @@ const measures: readonly Measure[] = [
   { label: 'Cues', kind: 'count', good: null, of: (a) => a.show.cues.length },
   { label: 'Signs', kind: 'count', good: null, of: (a) => a.show.signs.length },
   { label: 'Frames a second', kind: 'count', good: 'more', of: (a) => a.programs[0]?.loop.framesPerS ?? null },
-  { label: 'Peak draw', kind: 'currentA', good: 'less', of: (a) => figuresOf(a).peakA.likely },
-  { label: 'Usual draw', kind: 'currentA', good: 'less', of: (a) => figuresOf(a).usualA.likely },
+  { label: 'Peak draw', kind: 'currentA', good: 'less', of: (_, figures) => figures.peakA.likely },
+  { label: 'Usual draw', kind: 'currentA', good: 'less', of: (_, figures) => figures.usualA.likely },
   { label: 'All white', kind: 'currentA', good: 'less', of: (a) => a.allWhiteA },
-  { label: 'Runs for, likely', kind: 'timeH', good: 'more', of: (a) => figuresOf(a).runsForH.likely },
-  { label: 'Runs for, cautious', kind: 'timeH', good: 'more', of: (a) => figuresOf(a).runsForH.cautious },
+  { label: 'Runs for, likely', kind: 'timeH', good: 'more', of: (_, figures) => figures.runsForH.likely },
+  { label: 'Runs for, cautious', kind: 'timeH', good: 'more', of: (_, figures) => figures.runsForH.cautious },
   {
     label: 'Lowest ceiling',
     kind: 'fraction',
     good: 'more',
-    of: (a) => figuresOf(a).ceiling.likely,
+    of: (_, figures) => figures.ceiling.likely,
   },
   {
     label: 'Wire in all',
@@ -41,7 +41,7 @@ const measures: readonly Measure[] = [
     good: 'less',
     of: (a) => a.runs.reduce((sum, run) => sum + (run.lengthMm ?? 0) * run.cores.length, 0),
   },
-  { label: 'Cost of one copy', kind: 'money', good: 'less', of: (a) => a.costPerCopy },
+  { label: 'Cost of one copy', kind: 'money', good: 'less', of: (_, figures) => figures.costPerCopy.likely },
 ];
 
 const tell = (kind: QuantityKind, value: number | null): Message =>
@@ -49,8 +49,9 @@ const tell = (kind: QuantityKind, value: number | null): Message =>
 
 /** The figures in which two assessed versions differ, and the parts that one has and the other has not. Like versions give nothing. */
 export function compareVersions(before: Assessment, after: Assessment): VersionRow[] {
+  const [figuresBefore, figuresAfter] = [figuresOf(before), figuresOf(after)];
   const figures = measures.flatMap((measure): VersionRow[] => {
-    const [a, b] = [measure.of(before), measure.of(after)];
+    const [a, b] = [measure.of(before, figuresBefore), measure.of(after, figuresAfter)];
     const [textA, textB] = [tell(measure.kind, a), tell(measure.kind, b)];
     if (usualPrinter.message(textA) === usualPrinter.message(textB)) return [];
     const better =

@@ -1,4 +1,4 @@
-import { explainTape } from '@glimmer/core/explain';
+import { explainTape } from '@glimmer/core/figures';
 import type { ItemOf, PlacedPlain, PlacedTape } from '@glimmer/core/items';
 import { stateFigure } from '@glimmer/core/parts';
 import { bands } from '@glimmer/core/plan';

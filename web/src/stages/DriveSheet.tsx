@@ -1,5 +1,5 @@
 import { colourBands } from '@glimmer/core/drive';
-import { explainData, explainDrive } from '@glimmer/core/explain';
+import { explainData, explainDrive } from '@glimmer/core/figures';
 import { type ItemOf, itemsOf, kindOf } from '@glimmer/core/items';
 import type { Board, Driven } from '@glimmer/core/network';
 import { bands, type Item } from '@glimmer/core/plan';

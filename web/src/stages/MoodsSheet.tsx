@@ -1,5 +1,5 @@
 import type { Assessment } from '@glimmer/core/assess';
-import { explainCeiling } from '@glimmer/core/explain';
+import { explainCeiling } from '@glimmer/core/figures';
 import { bands, type Design, itemNamed, type Mood, removeMood, spanOfMove } from '@glimmer/core/plan';
 import { sayCeiling } from '@glimmer/core/power';
 

@@ -1,5 +1,5 @@
 import type { SupplyAssessment } from '@glimmer/core/assess';
-import { explainCeiling, explainFigure } from '@glimmer/core/explain';
+import { explainCeiling, figuresOf } from '@glimmer/core/figures';
 import { fusesFor } from '@glimmer/core/findings';
 import { kindOf } from '@glimmer/core/items';
 import type { Item } from '@glimmer/core/plan';
@@ -224,7 +224,7 @@ export default function PowerSheet() {
         <Section
           title="Budget on the rail"
           aside={
-            <Button look="quiet" onClick={() => openSum(explainFigure(assessment, 'peak'))}>
+            <Button look="quiet" onClick={() => openSum(figuresOf(assessment).peakA)}>
               Open the sum
             </Button>
           }

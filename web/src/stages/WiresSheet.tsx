@@ -1,6 +1,6 @@
 import type { Assessment, CoreEnds } from '@glimmer/core/assess';
-import { explainRun } from '@glimmer/core/explain';
 import { exportShoppingCsv, exportTemplateSvg, exportWireCsv } from '@glimmer/core/exports';
+import { explainRun } from '@glimmer/core/figures';
 import { sayAmount } from '@glimmer/core/items';
 import { type WireRun, wireColours } from '@glimmer/core/network';
 import { bands, type Design, distanceMm } from '@glimmer/core/plan';

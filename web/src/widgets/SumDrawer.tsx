@@ -1,4 +1,4 @@
-import type { Explanation } from '@glimmer/core/explain';
+import type { Explanation } from '@glimmer/core/figures';
 import { create } from 'zustand';
 import { Said } from '../units/Said.tsx';
 import { Button } from './Button.tsx';
