@@ -5,7 +5,7 @@ import { kinds } from './items/index.ts';
 const source = new URL('.', import.meta.url).pathname;
 
 /** What each folder of core may import from, besides itself. */
-const base = ['units', 'parts', 'circuit', 'items', 'plan'];
+const base = ['units', 'parts', 'circuit', 'items', 'moves', 'plan'];
 const reckoning = [...base, 'lights', 'motion', 'drive', 'heat', 'wires', 'network', 'power'];
 const told = [...reckoning, 'assess', 'figures'];
 const allowed: Readonly<Record<string, readonly string[]>> = {
@@ -13,7 +13,8 @@ const allowed: Readonly<Record<string, readonly string[]>> = {
   parts: ['units'],
   circuit: ['units'],
   items: ['units', 'parts', 'circuit'],
-  plan: ['units', 'parts', 'items'],
+  moves: ['units', 'items'],
+  plan: ['units', 'parts', 'items', 'moves'],
   lights: base,
   motion: [...base, 'lights'],
   drive: [...base, 'lights'],

@@ -1,92 +1,48 @@
 import fc from 'fast-check';
-import { alongs, breathCurves, flickerCharacters, keepings, type Move } from '../src/plan/index.ts';
+import { bands } from '../src/items/limits.ts';
+import { changeMove, type Move, type MoveKind, type MoveRow, moveKinds, moveOf } from '../src/moves/index.ts';
 
 const share = fc.double({ min: 0, max: 1, noNaN: true });
 const colour = fc.integer({ min: 0, max: 0xffffff }).map((value) => `#${value.toString(16).padStart(6, '0')}`);
-const periodS = fc.double({ min: 0.05, max: 20, noNaN: true });
-const stepS = fc.double({ min: 0.01, max: 2, noNaN: true });
-const along = fc.constantFrom(...alongs);
 const neighbours = fc.uniqueArray(fc.integer({ min: 0, max: 8 }), { maxLength: 5 });
-const seed = fc.integer({ min: 0, max: 65_535 });
+
+/** No test waits for longer steps and periods, or counts on longer tails. */
+const [MOST_STEP_S, MOST_S] = [2, 20];
+const MOST_COUNT = 40;
+
+/** Any value that the form of a move takes in a row. */
+function anyValue(row: MoveRow): fc.Arbitrary<unknown> {
+  switch (row.as) {
+    case 'quantity': {
+      const { least, most } = row.band;
+      if (row.kind === 'timeS')
+        return fc.double({ min: least, max: most <= bands.stepS.most ? MOST_STEP_S : MOST_S, noNaN: true });
+      return fc.integer({ min: least, max: row.key === 'seed' ? most : Math.min(most, MOST_COUNT) });
+    }
+    case 'share':
+      return share;
+    case 'colour':
+      return colour;
+    case 'tick':
+      return fc.boolean();
+    case 'cell rule':
+      return neighbours;
+    case 'control':
+      return fc.constant(null);
+    default:
+      return fc.constantFrom(...row.options.map(({ value }) => value));
+  }
+}
+
+/** A move of a kind with any settings that its form takes. */
+export const anyMoveOf = (kind: MoveKind): fc.Arbitrary<Move> =>
+  fc
+    .record({
+      colour,
+      ...Object.fromEntries(moveOf(kind).rows.map((row) => [row.key, anyValue(row)])),
+    })
+    // The rows are the settings of this very kind, each with a value that it takes.
+    .map((settings) => ({ ...changeMove(kind, undefined, settings.colour), ...settings }) as unknown as Move);
 
 /** A move of any kind with any settings that the plan allows. */
-export const anyMove: fc.Arbitrary<Move> = fc.oneof(
-  fc.record({ kind: fc.constant('steady' as const), colour, level: share }),
-  fc.record({
-    kind: fc.constant('breathe' as const),
-    colour,
-    periodS,
-    low: share,
-    high: share,
-    curve: fc.constantFrom(...breathCurves),
-  }),
-  fc.record({
-    kind: fc.constant('chase' as const),
-    colour,
-    groups: fc.integer({ min: 2, max: 9 }),
-    stepS,
-    direction: fc.constantFrom('onward' as const, 'back' as const),
-    level: share,
-    along,
-  }),
-  fc.record({
-    kind: fc.constant('sweep' as const),
-    colour,
-    periodS,
-    tail: fc.integer({ min: 0, max: 40 }),
-    level: share,
-    along,
-  }),
-  fc.record({ kind: fc.constant('fill' as const), colour, periodS, level: share, along }),
-  fc.record({
-    kind: fc.constant('drift' as const),
-    colour,
-    second: colour,
-    periodS,
-    wave: fc.integer({ min: 0, max: 100 }),
-    level: share,
-    along,
-    keeps: fc.constantFrom(...keepings),
-  }),
-  fc.record({ kind: fc.constant('sparkle' as const), colour, share, stepS, seed, level: share }),
-  fc.record({
-    kind: fc.constant('flicker' as const),
-    colour,
-    character: fc.constantFrom(...flickerCharacters),
-    seed,
-    level: share,
-  }),
-  fc.record({
-    kind: fc.constant('shots' as const),
-    colour,
-    count: fc.integer({ min: 1, max: 9 }),
-    onS: stepS,
-    offS: stepS,
-    pauseS: fc.double({ min: 0, max: 5, noNaN: true }),
-    level: share,
-  }),
-  fc.record({ kind: fc.constant('build-up' as const), colour, riseS: periodS, low: share, level: share }),
-  fc.record({
-    kind: fc.constant('cells' as const),
-    colour,
-    birth: neighbours,
-    survival: neighbours,
-    wraps: fc.boolean(),
-    melts: fc.boolean(),
-    stepS,
-    generations: fc.integer({ min: 2, max: 40 }),
-    share,
-    seed,
-    level: share,
-  }),
-  fc.record({ kind: fc.constant('gauge' as const), colour, controlId: fc.constant(null), level: share, along }),
-  fc.record({
-    kind: fc.constant('steps' as const),
-    colour,
-    second: colour,
-    controlId: fc.constant(null),
-    count: fc.integer({ min: 2, max: 8 }),
-    low: share,
-    level: share,
-  }),
-);
+export const anyMove: fc.Arbitrary<Move> = fc.oneof(...moveKinds.map(anyMoveOf));

@@ -7,8 +7,9 @@ import {
   type Show,
   type ShowInput,
 } from '../src/motion/index.ts';
+import type { Move } from '../src/moves/index.ts';
 import { withOwnParts } from '../src/parts/index.ts';
-import { controlsOf, type Design, type Mood, type Move } from '../src/plan/index.ts';
+import { controlsOf, type Design, type Mood } from '../src/plan/index.ts';
 import { moodOf, type Simple, soundDesign, tapeOf } from './designs.ts';
 
 /** The show of a design in which a program drives every light. */

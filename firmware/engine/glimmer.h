@@ -5,6 +5,8 @@
 
 #include <stdint.h>
 
+#include "moves.h"
+
 /* Where constants would take up memory, a board puts them in flash: a named address space, as avr-gcc has. */
 #ifdef __AVR__
 #define UG_FLASH __flash
@@ -22,54 +24,7 @@
 #define UG_DOUBLE_MS 400u
 #define UG_START_MS 512u
 
-enum ug_kind {
-  UG_STEADY,
-  UG_BREATHE,
-  UG_CHASE,
-  UG_SWEEP,
-  UG_FILL,
-  UG_DRIFT,
-  UG_SPARKLE,
-  UG_FLICKER,
-  UG_SHOTS,
-  UG_BUILD_UP,
-  UG_CELLS,
-  UG_GAUGE,
-  UG_STEPS
-};
-enum ug_curve { UG_SOFT, UG_EVEN, UG_SHARP, UG_HEART };
 enum ug_how { UG_OVER, UG_ADD, UG_LIGHTEST };
-
-/* A move in the engine's own units; a kind leaves alone what it has no use for. */
-typedef struct {
-  uint8_t kind;
-  uint8_t rgb[3];
-  uint8_t second[3];
-  uint8_t level;
-  uint8_t low;
-  uint8_t curve;
-  uint8_t threshold;
-  uint8_t alike;
-  uint8_t groups;
-  uint8_t onward;
-  uint8_t count;
-  uint8_t control;
-  uint8_t keeps_current;
-  uint8_t wraps;
-  uint8_t melts;
-  uint16_t columns;
-  uint16_t rows;
-  uint16_t birth;
-  uint16_t survival;
-  uint16_t tail;
-  uint16_t share256;
-  uint16_t seed;
-  uint32_t shift;
-  uint32_t period_ms;
-  uint32_t step_ms;
-  uint32_t on_ms;
-  uint32_t off_ms;
-} ug_move;
 
 /* A light group as it is wired: pixels of three bytes, or channels of one; microamperes of a byte at full. */
 typedef struct {

@@ -30,58 +30,46 @@ static uint8_t *light_at(const UG_FLASH ug_set *set, uint8_t *out, uint16_t poin
   return out + (set->offsets ? set->offsets[point] : (uint32_t)set->offset + (uint32_t)point * set->bytes_per_point);
 }
 
-static void paint_drift(const UG_FLASH ug_set *set, const UG_FLASH ug_layer *layer, uint32_t t_ms, uint8_t *out) {
+static void paint_blended(const UG_FLASH ug_set *set, const UG_FLASH ug_layer *layer, const ug_moment *moment,
+                          uint8_t *out) {
   const UG_FLASH ug_move *move = &layer->move;
-  uint32_t phase = ug_phase(t_ms, move->period_ms);
   uint16_t i;
   for (i = 0; i < set->points; i++) {
-    uint32_t shift = layer->places ? (layer->places[i] * move->shift) / UG_PLACE_STEPS : i * move->shift;
-    uint8_t wave = ug_wave((phase + shift) & 65535u);
+    uint8_t part = ug_blend(move, moment, place256(layer, i));
     uint8_t *at = light_at(set, out, i);
     uint8_t k;
-    /* A single light has one colour: the drift is its level. */
+    /* A single light has one colour: the blend is its level. */
     if (set->bytes_per_point == 1) {
-      uint8_t level = mix(move->level, wave);
+      uint8_t level = mix(move->level, part);
       lay(at, ug_gamma[level], layer->how, level);
       continue;
     }
     for (k = 0; k < 3; k++) {
       uint8_t from = move->rgb[k], to = move->second[k];
       uint8_t light = move->keeps_current
-                          ? between(ug_gamma[mix(from, move->level)], ug_gamma[mix(to, move->level)], wave)
-                          : ug_gamma[mix(between(from, to, wave), move->level)];
+                          ? between(ug_gamma[mix(from, move->level)], ug_gamma[mix(to, move->level)], part)
+                          : ug_gamma[mix(between(from, to, part), move->level)];
       lay(at + k, light, layer->how, move->level);
     }
   }
 }
 
-static uint8_t is_alike(const UG_FLASH ug_move *move) {
-  return move->kind == UG_STEADY || move->kind == UG_BREATHE || move->kind == UG_SHOTS || move->kind == UG_STEPS ||
-         move->kind == UG_BUILD_UP || (move->kind == UG_FLICKER && move->alike);
-}
-
 static void paint_layer(const UG_FLASH ug_set *set, const UG_FLASH ug_layer *layer, uint32_t t_ms,
                         const ug_control_state *controls, uint8_t *out) {
   const UG_FLASH ug_move *move = &layer->move;
-  uint8_t alike = is_alike(move), level = 0, colour[3], lights[3] = {0, 0, 0}, k;
+  uint8_t alike = ug_is_alike(move), cells = ug_is_cells(move), level = 0, colour[3], lights[3] = {0, 0, 0}, k;
   ug_moment moment;
   uint16_t i;
-  if (move->kind == UG_DRIFT) {
-    paint_drift(set, layer, t_ms, out);
+  ug_begin_moment(&moment, move, t_ms, layer->length, controls);
+  if (ug_is_blended(move)) {
+    paint_blended(set, layer, &moment, out);
     return;
   }
-  for (k = 0; k < 3; k++)
-    colour[k] = move->kind == UG_STEPS
-                    ? between(move->second[k], move->rgb[k],
-                              (uint8_t)((ug_step(ug_read(controls, move->control), move->count) * 255u) /
-                                        (move->count - 1u)))
-                    : move->rgb[k];
-  ug_begin_moment(&moment, move, t_ms, layer->length, controls);
+  for (k = 0; k < 3; k++) colour[k] = between(move->second[k], move->rgb[k], moment.blend);
   for (i = 0; i < set->points; i++) {
     uint8_t *at = light_at(set, out, i);
     if (!alike || i == 0) {
-      level = ug_level(move, &moment, t_ms, i,
-                       move->kind == UG_CELLS ? (layer->places ? layer->places[i] : i) : place256(layer, i));
+      level = ug_level(move, &moment, t_ms, i, cells ? (layer->places ? layer->places[i] : i) : place256(layer, i));
       for (k = 0; k < 3; k++)
         lights[k] = set->bytes_per_point == 1 ? ug_gamma[level] : ug_gamma[mix(colour[k], level)];
     }

@@ -6,16 +6,8 @@ import { startSimulated } from '../bench/index.ts';
 import { fingerprint, writeMoodCard } from '../exports/index.ts';
 import { exposedShare } from '../lights/index.ts';
 import { mapMoods, offerMoods, traceCurrent } from '../motion/index.ts';
-import {
-  type Control,
-  type Design,
-  listOccasions,
-  type Mood,
-  occasionsOf,
-  type Plan,
-  sayMove,
-  sayWhen,
-} from '../plan/index.ts';
+import { sayMove } from '../moves/index.ts';
+import { type Control, type Design, listOccasions, type Mood, occasionsOf, type Plan, sayWhen } from '../plan/index.ts';
 import { readPlan } from '../plan/reading.ts';
 import { usualPrinter } from '../units/index.ts';
 

@@ -1,11 +1,9 @@
 import type { PinDemand, PinPlan } from '../drive/index.ts';
 import { assignPins } from '../drive/index.ts';
 import { kindOf, type PlacedGroup, type PlacedTape } from '../items/index.ts';
+import { heightOf, type Move, moveOf } from '../moves/index.ts';
 import { type Board, boardOf, type Driven, isProgrammed } from '../network/index.ts';
-import { controlsOf, type Design, heightOf, type Mood, type Move } from '../plan/index.ts';
-
-/** Moves that only switch: at full level and brightness they need no dimming. */
-const switchedMoves: ReadonlySet<string> = new Set(['steady', 'chase', 'shots']);
+import { controlsOf, type Design, type Mood } from '../plan/index.ts';
 
 /** Every move that is shown on a group, by itself or as part of a set, in moods and signs. */
 function listMovesOn(design: Design, groupId: string): { readonly move: Move; readonly brightness: number }[] {
@@ -37,7 +35,7 @@ export function whyDimmed(design: Design, groupId: string, hasColours: boolean):
   const shown = listMovesOn(design, groupId);
   if (shown.length > 0 && isFaded(design.moods)) return 'moods fade into each other';
   const reason = shown.find(
-    ({ move, brightness }) => brightness < 1 || !switchedMoves.has(move.kind) || heightOf(move) < 1,
+    ({ move, brightness }) => brightness < 1 || !moveOf(move.kind).switches || heightOf(move) < 1,
   );
   if (reason)
     return reason.brightness < 1 ? 'a mood is set below full brightness' : `a move "${reason.move.kind}" dims it`;

@@ -1,6 +1,7 @@
 export { type AssessmentJson, assessmentSchema, tellAssessment } from './assessmentJson.ts';
 export { writeBrief } from './brief.ts';
 export { exportShoppingCsv, exportWireCsv } from './csv.ts';
+export { writeMovesHeader, writeMovesSource } from './engineMoves.ts';
 export { fingerprint } from './fingerprint.ts';
 export { writeMoodCard } from './moodCard.ts';
 export { exportNetlist, usualCondition } from './netlist.ts';

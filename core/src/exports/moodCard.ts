@@ -1,5 +1,6 @@
 import type { Assessment } from '../assess.ts';
-import { type Cue, controlsOf, type Mood, type Plan, sayLaying, sayMove, sayWhen } from '../plan/index.ts';
+import { sayLaying, sayMove } from '../moves/index.ts';
+import { type Cue, controlsOf, type Mood, type Plan, sayWhen } from '../plan/index.ts';
 import { amps, type Message, type Printer, say, seconds } from '../units/index.ts';
 import { fingerprint } from './fingerprint.ts';
 

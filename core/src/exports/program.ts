@@ -9,9 +9,9 @@ import { writeShowHeader, writeShowTables } from './programTables.ts';
 const makefile = `# The simulated controller: make host && ./host
 CC ?= gcc
 CFLAGS ?= -std=c99 -Wall -Wextra -Werror -O2
-ENGINE = levels.c cells.c paint.c player.c show.c
+ENGINE = levels.c moves.c paint.c player.c show.c
 
-host: host.c $(ENGINE) glimmer.h levels.h tables.h show.h
+host: host.c $(ENGINE) glimmer.h moves.h levels.h tables.h show.h
 \t$(CC) $(CFLAGS) -o $@ host.c $(ENGINE)
 
 # Your board: make board BOARD=myboard.c CC=…

@@ -1,26 +1,11 @@
 import type { Assessment } from '../assess.ts';
-import { ANY, type CompiledMove, type ShowControl, type ShowCue, type ShowLayer } from '../motion/index.ts';
+import { ANY, type ShowControl, type ShowCue, type ShowLayer } from '../motion/index.ts';
 import type { Laying, Plan } from '../plan/index.ts';
+import { writeMove } from './engineMoves.ts';
 import { fingerprint } from './fingerprint.ts';
 import type { ProgramPart } from './programPart.ts';
 import { rows, safe } from './programText.ts';
 
-const kindNames: Readonly<Record<CompiledMove['kind'], string>> = {
-  steady: 'UG_STEADY',
-  breathe: 'UG_BREATHE',
-  chase: 'UG_CHASE',
-  sweep: 'UG_SWEEP',
-  fill: 'UG_FILL',
-  drift: 'UG_DRIFT',
-  sparkle: 'UG_SPARKLE',
-  flicker: 'UG_FLICKER',
-  shots: 'UG_SHOTS',
-  'build-up': 'UG_BUILD_UP',
-  cells: 'UG_CELLS',
-  gauge: 'UG_GAUGE',
-  steps: 'UG_STEPS',
-};
-const curveNames = { soft: 'UG_SOFT', even: 'UG_EVEN', sharp: 'UG_SHARP', heart: 'UG_HEART' } as const;
 const howNames: Readonly<Record<Laying, string>> = { over: 'UG_OVER', add: 'UG_ADD', lightest: 'UG_LIGHTEST' };
 const whenNames: Readonly<Record<ShowCue['when'], string>> = {
   button: 'UG_BUTTON',
@@ -36,74 +21,8 @@ const whenNames: Readonly<Record<ShowCue['when'], string>> = {
   through: 'UG_THROUGH',
 };
 
-const triple = (rgb: readonly [number, number, number]): string => `{ ${rgb.join(', ')} }`;
 const yes = (value: boolean): 1 | 0 => (value ? 1 : 0);
 const orNever = (ms: number | null): string => (ms === null ? 'UG_NEVER' : `${ms}u`);
-
-/** What a kind of move has beside colour, period and height, as designated fields of `ug_move`. */
-function ownFields(move: CompiledMove): readonly string[] {
-  switch (move.kind) {
-    case 'breathe':
-      return [`.low = ${move.low}`, `.curve = ${curveNames[move.curve]}`];
-    case 'build-up':
-      return [`.low = ${move.low}`];
-    case 'chase':
-      return [`.groups = ${move.groups}`, `.step_ms = ${move.stepMs}u`, `.onward = ${yes(move.sense === 1)}`];
-    case 'sweep':
-      return [`.tail = ${move.tail}`];
-    case 'drift':
-      return [
-        `.second = ${triple(move.second)}`,
-        `.shift = ${move.shift}u`,
-        `.keeps_current = ${yes(move.keepsCurrent)}`,
-      ];
-    case 'sparkle':
-      return [`.share256 = ${move.share256}`, `.step_ms = ${move.stepMs}u`, `.seed = ${move.seed}`];
-    case 'flicker':
-      return [
-        `.low = ${move.low}`,
-        `.step_ms = ${move.stepMs}u`,
-        `.threshold = ${move.threshold}`,
-        `.alike = ${yes(move.alike)}`,
-        `.seed = ${move.seed}`,
-      ];
-    case 'shots':
-      return [`.count = ${move.count}`, `.on_ms = ${move.onMs}u`, `.off_ms = ${move.offMs}u`];
-    case 'cells':
-      return [
-        `.columns = ${move.columns}`,
-        `.rows = ${move.rows}`,
-        `.birth = ${move.birth}`,
-        `.survival = ${move.survival}`,
-        `.wraps = ${yes(move.wraps)}`,
-        `.melts = ${yes(move.melts)}`,
-        `.step_ms = ${move.stepMs}u`,
-        `.share256 = ${move.share256}`,
-        `.seed = ${move.seed}`,
-      ];
-    case 'gauge':
-      return [`.control = ${move.control}`];
-    case 'steps':
-      return [
-        `.second = ${triple(move.second)}`,
-        `.control = ${move.control}`,
-        `.count = ${move.count}`,
-        `.low = ${move.low}`,
-      ];
-    default:
-      return [];
-  }
-}
-
-const moveFields = (move: CompiledMove): string =>
-  [
-    `.kind = ${kindNames[move.kind]}`,
-    `.rgb = ${triple(move.rgb)}`,
-    `.period_ms = ${move.periodMs}u`,
-    // A breath's height is what other moves call their level.
-    `.level = ${move.kind === 'breathe' ? move.high : move.level}`,
-    ...ownFields(move),
-  ].join(', ');
 
 /** Number lists of the program, each written once however often it is used; gives the name of each. */
 interface ListKeeper {
@@ -126,7 +45,7 @@ function keepLists(): ListKeeper {
 }
 
 const writeLayer = (layer: ShowLayer, lists: ListKeeper, comment: string): string =>
-  `  { .set = ${layer.set}, .how = ${howNames[layer.how]}, .length = ${layer.length}, .places = ${lists.nameOf(layer.places)}, .move = { ${moveFields(layer.move)} } }, /* ${comment} */`;
+  `  { .set = ${layer.set}, .how = ${howNames[layer.how]}, .length = ${layer.length}, .places = ${lists.nameOf(layer.places)}, .move = { ${writeMove(layer.move)} } }, /* ${comment} */`;
 
 function writeCue(cue: ShowCue): string {
   const fields = [

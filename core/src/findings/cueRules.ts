@@ -1,6 +1,7 @@
 import { type Finding, named } from '../items/index.ts';
 import { mapMoods } from '../motion/index.ts';
-import { controlsOf, heightOf, isSameOccasion, listOccasions, moveOn } from '../plan/index.ts';
+import { heightOf } from '../moves/index.ts';
+import { controlsOf, isSameOccasion, listOccasions, moveOn } from '../plan/index.ts';
 import type { Rule } from './finding.ts';
 
 /** Moods that no way leads to, and moods that no way leads out of. */

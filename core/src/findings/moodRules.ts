@@ -1,50 +1,11 @@
 import type { Assessment } from '../assess.ts';
 import { type Finding, type Fix, kindOf, named } from '../items/index.ts';
-import { compileMove, MOST_CELLS, NO_CONTROL, stillAfter } from '../motion/index.ts';
-import { heightOf, type Mood, type Move } from '../plan/index.ts';
+import { calmMove, changeMove, compileMove, type Move, moveOf, NO_CONTROL, stillAfter } from '../moves/index.ts';
+import type { Mood } from '../plan/index.ts';
 import { say, seconds, toTenth } from '../units/index.ts';
 import type { Rule } from './finding.ts';
 
 const MOST_FLASHES_PER_S = 3;
-
-/** A calmer setting of a move: what is set to what, and how it is said. */
-interface Calmer {
-  readonly say: (it: string) => string;
-  readonly key: string;
-  readonly value: unknown;
-}
-
-/** Longer than it is now, or nothing: a move that is slow already is not the one that flashes. */
-function slower(key: string, nowS: number, toS: number, pace = 'two'): Calmer | null {
-  const value = Number(toS.toFixed(3));
-  return nowS < value ? { say: (it) => `Slow ${it} to ${pace} a second`, key, value } : null;
-}
-
-/** The calmer setting of a move: two flashes a second, or a flicker that glides. Null where it is calm. */
-function calmMove(move: Move): Calmer | null {
-  switch (move.kind) {
-    case 'breathe':
-      return slower('periodS', move.periodS, move.curve === 'heart' ? 1 : 0.5);
-    case 'fill':
-    case 'drift':
-      return slower('periodS', move.periodS, 0.5);
-    case 'sweep':
-      return slower('periodS', move.periodS, 1, 'one');
-    case 'chase':
-      return slower('stepS', move.stepS, 0.5 / move.groups);
-    case 'flicker':
-      return move.character === 'ember'
-        ? null
-        : { say: (it) => `Let ${it} glow like an ember`, key: 'character', value: 'ember' };
-    case 'sparkle':
-    case 'cells':
-      return slower('stepS', move.stepS, 0.5);
-    case 'shots':
-      return slower('offS', move.offS, Math.max(0.05, 0.5 - move.onS));
-    default:
-      return null;
-  }
-}
 
 /** The calmer settings of moves that lie upon one another, each named by its kind, and by its place among its like. */
 function calmAll(laid: readonly { readonly move: Move; readonly path: readonly (string | number)[] }[]): Fix[] {
@@ -61,9 +22,6 @@ function calmAll(laid: readonly { readonly move: Move; readonly path: readonly (
     };
   });
 }
-
-/** Moves that go from light to light: on one channel they are only a blink. */
-const travelling: ReadonlySet<Move['kind']> = new Set(['chase', 'sweep', 'fill', 'gauge']);
 
 /** A move of a mood, what it is on, and where it stands in the plan. */
 interface Laid {
@@ -113,7 +71,7 @@ function isRing(at: readonly { readonly xMm: number; readonly yMm: number }[]): 
 export const drivenMoveRule: Rule = ({ design, assessment }) =>
   listLaid(design, assessment).flatMap(({ key, mood, onId, name, move, path }): Finding[] => {
     const set = assessment.show.sets.find((each) => each.id === onId);
-    if (!set || !travelling.has(move.kind)) return [];
+    if (!set || !moveOf(move.kind).travels) return [];
     const base = { stage: 'moods', aboutId: onId } as const;
     if (set.points < 2)
       return [
@@ -130,15 +88,17 @@ export const drivenMoveRule: Rule = ({ design, assessment }) =>
               changes: [
                 {
                   path,
-                  value: { kind: 'breathe', colour: move.colour, periodS: 3, low: 0.1, high: heightOf(move) },
+                  value: changeMove('breathe', move, move.colour),
                 },
               ],
             },
           ],
         },
       ];
-    if (move.kind !== 'chase') return [];
-    if (Math.min(move.groups, set.points) === 2)
+    const { repeats } = moveOf(move.kind);
+    if (!repeats) return [];
+    const every = repeats.every(move);
+    if (Math.min(every, set.points) === 2)
       return [
         {
           ...base,
@@ -151,7 +111,7 @@ export const drivenMoveRule: Rule = ({ design, assessment }) =>
         },
       ];
     const closes = isRing(set.at);
-    if (!closes || set.points % move.groups === 0) return [];
+    if (!closes || set.points % every === 0) return [];
     const fitting = [3, 4, 5, 6, 7, 8].filter((k) => set.points % k === 0);
     return [
       {
@@ -159,14 +119,14 @@ export const drivenMoveRule: Rule = ({ design, assessment }) =>
         ...named('seam', key),
         gravity: 'mind',
         what: `The chase on ${name} has a seam in ${mood.name}`,
-        why: `${set.points} lights in a ring are no whole number of ${move.groups}s, so where the ring closes the run stumbles.`,
+        why: `${set.points} lights in a ring are no whole number of ${every}s, so where the ring closes the run stumbles.`,
         mend:
           fitting.length > 0
             ? `One in ${fitting.join(', or one in ')} comes out even.`
             : 'No number from 3 to 8 comes out even: leave out a light or two, or take a sweep.',
         fixes: fitting.slice(0, 2).map((groups) => ({
           label: `One in ${groups}`,
-          changes: [{ path: [...path, 'groups'], value: groups }],
+          changes: [{ path: [...path, repeats.key], value: groups }],
         })),
       },
     ];
@@ -176,15 +136,16 @@ export const drivenMoveRule: Rule = ({ design, assessment }) =>
 export const cellsRule: Rule = ({ design, assessment }) =>
   listLaid(design, assessment).flatMap(({ key, mood, onId, name, move, path }): Finding[] => {
     const set = assessment.show.sets.find((each) => each.id === onId);
-    if (move.kind !== 'cells' || !set || set.points === 0) return [];
+    if (!('generations' in move) || !set || set.points === 0) return [];
+    const most = moveOf(move.kind).cells?.most ?? 0;
     const base = { stage: 'moods', aboutId: onId, gravity: 'mind' } as const;
-    if (set.points > MOST_CELLS)
+    if (set.points > most)
       return [
         {
           ...base,
           ...named('many-cells', key),
           gravity: 'mend',
-          what: `${name} has ${set.points} lights; cells live on the first ${MOST_CELLS} only`,
+          what: `${name} has ${set.points} lights; cells live on the first ${most} only`,
           why: 'The program keeps two boards of so many in the controller’s memory.',
           mend: 'Split it into sets, each with cells of its own.',
           fixes: [],
@@ -260,7 +221,7 @@ export const setRule: Rule = ({ design, assessment }) =>
 /** A move that shows a value and has no control to take it from. */
 export const shownValueRule: Rule = ({ design, assessment }) =>
   listLaid(design, assessment).flatMap(({ key, mood, onId, name, move }): Finding[] => {
-    if ((move.kind !== 'gauge' && move.kind !== 'steps') || move.controlId !== null) return [];
+    if (!('controlId' in move) || move.controlId !== null) return [];
     return [
       {
         ...named('no-value', key),

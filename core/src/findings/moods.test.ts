@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { ledsOf, moodOf, soundDesign, soundSimple, tapeOf } from '../../tests/designs.ts';
 import { assess } from '../assess.ts';
 import type { Finding } from '../items/index.ts';
-import { applyChanges, type Cue, type Design, type Mood, type Move } from '../plan/index.ts';
+import type { Move } from '../moves/index.ts';
+import { applyChanges, type Cue, type Design, type Mood } from '../plan/index.ts';
 import { quantitiesOf } from '../units/index.ts';
 import { checkDesign } from './index.ts';
 

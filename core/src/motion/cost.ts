@@ -1,25 +1,12 @@
-import type { CompiledMove } from './compileMove.ts';
+import { isAlike, moveBytes, moveOf } from '../moves/index.ts';
 import type { Show, ShowLayer, ShowMood } from './show.ts';
 
 /**
- * Cycles of an eight-bit controller for one pixel of a move: measured on the exported program, run instruction by
- * instruction in a chip simulator (firmware/test/chip.test.ts holds the model to it).
+ * Cycles of an eight-bit controller for one pixel of a move whose lights are all alike, as the moves say them of the others:
+ * measured on the exported program, run instruction by instruction in a chip simulator (firmware/test/chip.test.ts holds
+ * the model to it).
  */
-const cyclesAPixel: Readonly<Record<CompiledMove['kind'], number>> = {
-  steady: 270,
-  breathe: 270,
-  shots: 270,
-  steps: 270,
-  'build-up': 270,
-  fill: 640,
-  gauge: 640,
-  drift: 740,
-  sweep: 800,
-  chase: 820,
-  sparkle: 1310,
-  flicker: 2800,
-  cells: 3340,
-};
+const ALIKE_CYCLES = 270;
 
 /** Every byte of a frame is cleared, dimmed and counted, whatever moves. */
 const CYCLES_A_BYTE = 95;
@@ -34,8 +21,8 @@ const cyclesOfLayers = (show: Show, layers: readonly ShowLayer[]): number =>
   layers.reduce((sum, { set, move }) => {
     const ground = show.sets[set];
     const points = (ground?.points ?? 0) * (ground?.bytesPerPoint === 1 ? CHANNEL_SHARE : 1);
-    const alike = move.kind === 'flicker' && move.alike ? 270 : cyclesAPixel[move.kind];
-    return sum + CYCLES_A_LAYER + points * alike;
+    const cycles = isAlike(move) ? ALIKE_CYCLES : (moveOf(move.kind).cyclesAPixel ?? ALIKE_CYCLES);
+    return sum + CYCLES_A_LAYER + points * cycles;
   }, 0);
 
 /** Cycles that the frame of a mood takes an eight-bit controller, with every sign on. */
@@ -77,7 +64,9 @@ export function memoryOfShow(show: Show): number {
 }
 
 /** Bytes of the engine in the flash of an eight-bit controller; a 32-bit one takes about as much. */
-const ENGINE_BYTES = 14_210;
+const ENGINE_BYTES = 14_250;
+/** A row of a layer beside its move. */
+const LAYER_BYTES = 9;
 /** What the board file adds for the first of a kind, and for all further ones: measured as above, the most of each. */
 const BOARD_BYTES = { channels: [40, 410], tapes: [340, 110], controls: [150, 240] } as const;
 
@@ -99,7 +88,7 @@ export function programOfShow(show: Show): number {
     ENGINE_BYTES +
     board +
     31 +
-    table(62, layers.length) +
+    table(LAYER_BYTES + moveBytes(), layers.length) +
     table(9, show.groups.length) +
     table(7, show.sets.length) +
     table(50, show.moods.length) +

@@ -1,6 +1,5 @@
+import { type CompiledBase, isAlike, makeMoment, moveOf, type Reads, type Rgb } from '../moves/index.ts';
 import { PLACE_STEPS, type ShowSet } from './arrange.ts';
-import type { CompiledMove } from './compileMove.ts';
-import { beginMoment, levelOf, makeMoment, phaseOf, type Reads, readOf, stepOf, waveAt } from './levels.ts';
 import type { Show, ShowLayer } from './show.ts';
 import { gammaTable } from './tables.ts';
 
@@ -27,11 +26,12 @@ function lay(out: Uint8Array, at: number, light: number, layer: ShowLayer, level
 const moment = makeMoment();
 const colour: [number, number, number] = [0, 0, 0];
 const lights: [number, number, number] = [0, 0, 0];
+const black: Rgb = [0, 0, 0];
 
 /** Where a light stands, in 256ths of a light; for cells the number of its cell. */
-function placeOf({ places, move }: ShowLayer, point: number): number {
+function placeOf(places: ShowLayer['places'], isCell: boolean, point: number): number {
   const counted = places ? (places[point] ?? 0) : null;
-  if (move.kind === 'cells') return counted ?? point;
+  if (isCell) return counted ?? point;
   return counted === null ? point * 256 : (counted * 256) / PLACE_STEPS;
 }
 
@@ -44,70 +44,58 @@ function lightUp(level: number, bytesPerPoint: 1 | 3): void {
 const atOf = (set: ShowSet, point: number): number =>
   set.offsets ? (set.offsets[point] ?? 0) : set.offset + point * set.bytesPerPoint;
 
-/** Two colours mixed for each light by where it stands on the wave. */
-function paintDrift(
-  out: Uint8Array,
-  set: ShowSet,
-  layer: ShowLayer,
-  move: Extract<CompiledMove, { kind: 'drift' }>,
-  tMs: number,
-): void {
-  const phase = phaseOf(tMs, move.periodMs);
+/** A colour between that of a move and its second, `part` of 255 of the way, as light. */
+function blended({ rgb, level, second, keepsCurrent }: Blended, k: number, part: number): number {
+  const [from, to] = [rgb[k] ?? 0, second?.[k] ?? 0];
+  return keepsCurrent
+    ? between(lightOf(mix(from, level)), lightOf(mix(to, level)), part)
+    : lightOf(mix(between(from, to, part), level));
+}
+
+/** What a move has whose lights differ by colour. */
+type Blended = CompiledBase & { readonly second?: Rgb; readonly keepsCurrent?: boolean };
+
+/** Paints a move whose lights differ by colour, each by how far it has gone toward the second. */
+function paintBlended(out: Uint8Array, set: ShowSet, layer: ShowLayer, blendOf: (place256: number) => number): void {
+  const move: Blended = layer.move;
   for (let i = 0; i < set.points; i += 1) {
-    const shift = layer.places ? Math.trunc(((layer.places[i] ?? 0) * move.shift) / PLACE_STEPS) : i * move.shift;
-    const wave = waveAt((phase + shift) & 65_535);
+    const part = blendOf(placeOf(layer.places, false, i));
     const at = atOf(set, i);
-    // A single light has one colour: the drift is its level.
+    // A single light has one colour: the blend is its level.
     if (set.bytesPerPoint === 1) {
-      const level = mix(move.level, wave);
+      const level = mix(move.level, part);
       lay(out, at, lightOf(level), layer, level);
       continue;
     }
-    for (let k = 0; k < 3; k += 1) {
-      const [from, to] = [move.rgb[k] ?? 0, move.second[k] ?? 0];
-      const light = move.keepsCurrent
-        ? between(lightOf(mix(from, move.level)), lightOf(mix(to, move.level)), wave)
-        : lightOf(mix(between(from, to, wave), move.level));
-      lay(out, at + k, light, layer, move.level);
-    }
+    for (let k = 0; k < 3; k += 1) lay(out, at + k, blended(move, k, part), layer, move.level);
   }
 }
 
-/** Moves in which every light shows the same: one level serves them all. */
-export const isAlike = (move: CompiledMove): boolean =>
-  move.kind === 'steady' ||
-  move.kind === 'breathe' ||
-  move.kind === 'shots' ||
-  move.kind === 'steps' ||
-  move.kind === 'build-up' ||
-  (move.kind === 'flicker' && move.alike);
-
-/** The one colour of a move, which for steps depends on the value that is shown. */
-function colourOf(move: Exclude<CompiledMove, { kind: 'drift' }>, reads: Reads): void {
-  const part =
-    move.kind === 'steps'
-      ? Math.trunc((stepOf(readOf(reads, move.control), move.count) * 255) / (move.count - 1))
-      : 255;
-  for (let k = 0; k < 3; k += 1) {
-    const own = move.rgb[k] ?? 0;
-    colour[k] = move.kind === 'steps' ? between(move.second[k] ?? 0, own, part) : own;
-  }
+/** The one colour of a move at its moment. */
+function colourOf(move: Blended): void {
+  const second = move.second ?? black;
+  for (let k = 0; k < 3; k += 1) colour[k] = between(second[k] ?? 0, move.rgb[k] ?? 0, moment.blend);
 }
 
 /** Paints one layer upon the frame. Whole-number arithmetic throughout. */
 export function paintLayer(out: Uint8Array, set: ShowSet, layer: ShowLayer, tMs: number, reads: Reads): void {
-  const { move } = layer;
-  if (move.kind === 'drift') {
-    paintDrift(out, set, layer, move, tMs);
+  const { move, places } = layer;
+  const { begin, level: levelAt, blend, cells } = moveOf(move.kind);
+  moment.tMs = tMs;
+  moment.level = move.level;
+  moment.blend = 255;
+  begin(moment, move, reads, layer.length);
+  if (blend) {
+    paintBlended(out, set, layer, (place256) => blend(move, moment, place256));
     return;
   }
-  colourOf(move, reads);
-  beginMoment(moment, move, tMs, layer.length, reads);
+  colourOf(move);
   const { bytesPerPoint } = set;
   const alike = isAlike(move);
+  const isCell = cells !== undefined;
   let level = -1;
   for (let i = 0; i < set.points; i += 1) {
-    const next = alike && i > 0 ? level : levelOf(move, moment, i, placeOf(layer, i));
+    const next = alike && i > 0 ? level : levelAt ? levelAt(move, moment, i, placeOf(places, isCell, i)) : moment.level;
     if (next !== level) {
       level = next;
       lightUp(level, bytesPerPoint);

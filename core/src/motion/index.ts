@@ -1,7 +1,4 @@
 export { arrange, type ShowSet } from './arrange.ts';
-export { boardsAt, MOST_CELLS, nextGeneration, stillAfter } from './cells.ts';
-export { chanceByte } from './chance.ts';
-export { type CompiledMove, compileMove, NO_CONTROL, parseColour } from './compileMove.ts';
 export { cyclesAtWorst, cyclesOfMood, memoryOfShow, programOfShow } from './cost.ts';
 export { traceCurrent } from './currentTrace.ts';
 export { crossFade } from './fade.ts';
@@ -37,4 +34,4 @@ export {
   type ShowMood,
   type ShowSensing,
 } from './show.ts';
-export { breathTable, gammaTable, lookTable } from './tables.ts';
+export { gammaTable, lookTable } from './tables.ts';

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { ledsOf, type Simple, soundSimple, tapeOf } from '../../tests/designs.ts';
 import { firstLoad, frameAt, lit, pixel, type Sets, showOf, steady, white } from '../../tests/shows.ts';
-import type { Along, Move } from '../plan/index.ts';
+import type { Move } from '../moves/index.ts';
+import type { Along } from '../plan/index.ts';
 import { gammaTable, paintFrame, type Show } from './index.ts';
 
 describe('moves laid upon each other', () => {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { demoPlan } from '../../tests/designs.ts';
 import { type Assessment, assess } from '../assess.ts';
-import type { Move } from '../plan/index.ts';
+import type { Move } from '../moves/index.ts';
 import { limitFrame, type ShowLimit, traceCurrent } from './index.ts';
 
 const { show, limit } = assess(demoPlan().design);

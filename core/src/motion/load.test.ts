@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { tapeOf } from '../../tests/designs.ts';
 import { anyMove } from '../../tests/moves.ts';
 import { firstLoad, frameAt, momentsMs, type Sets, showOf, steady, white } from '../../tests/shows.ts';
-import { flickerCharacters, layings, type Mood, type Move } from '../plan/index.ts';
+import type { Move } from '../moves/index.ts';
+import { flickerCharacters, layings, type Mood } from '../plan/index.ts';
 import { findFlashing, type GroupLoad, measureMood, peakOfMood } from './index.ts';
 
 describe('what a stack asks for', () => {

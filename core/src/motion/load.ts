@@ -1,8 +1,8 @@
 import { screenWeights } from '../lights/index.ts';
+import { type CompiledMove, isAlike, moveOf } from '../moves/index.ts';
 import type { ShowSet } from './arrange.ts';
-import { type CompiledMove, FLICKER_SLOTS, SPARKLE_SLOTS } from './compileMove.ts';
 import { type Flashing, findFlashing, noFlashing, redFlash } from './flashes.ts';
-import { isAlike, paintFrame, paintLayer, paintLayers } from './frame.ts';
+import { paintFrame, paintLayer, paintLayers } from './frame.ts';
 import { limitFrame, litOf, type ShowLimit } from './limit.ts';
 import { remember } from './remember.ts';
 import type { Show, ShowGroup, ShowLayer, ShowMood } from './show.ts';
@@ -27,38 +27,8 @@ export interface MoodLoad {
 
 const none: GroupLoad = { mean: 0, peak: 0, flashing: noFlashing };
 
-const SAMPLES = 48;
-
 /** Times that stand for one period: each step of a chase once, a breath at equal distances, anything steady once. */
-function sampleTimes(move: CompiledMove): number[] {
-  const evenly = (samples: number): number[] =>
-    Array.from({ length: samples }, (_, i) => Math.trunc((i * move.periodMs) / samples));
-  switch (move.kind) {
-    case 'steady':
-    case 'gauge':
-    case 'steps':
-      return [0];
-    case 'chase':
-      return Array.from({ length: move.groups }, (_, i) => i * move.stepMs);
-    // It stays at its height for the rest of the mood.
-    case 'build-up':
-      return [move.periodMs];
-    case 'flicker':
-      return evenly(FLICKER_SLOTS);
-    case 'sparkle':
-      return evenly(2 * SPARKLE_SLOTS);
-    case 'cells':
-      return evenly((move.melts ? 2 : 1) * Math.trunc(move.periodMs / move.stepMs));
-    // Lit and dark: how long each lasts is known exactly.
-    case 'shots':
-      return Array.from({ length: move.count }, (_, i) => i * (move.onMs + move.offMs)).flatMap((start) => [
-        start,
-        start + move.onMs,
-      ]);
-    default:
-      return evenly(SAMPLES);
-  }
-}
+const sampleTimes = (move: CompiledMove): readonly number[] => moveOf(move.kind).sampleMs(move);
 
 /** What a frame of a group comes to, each as a share of all its lights at full. */
 interface Glow {
@@ -121,10 +91,11 @@ const loadOf = (
   flashing: worstFlashing(timesMs, glows, periodMs),
 });
 
-/** What one move alone comes to: its own period says all, and of shots how long each is lit is known exactly. */
+/** What one move alone comes to: its own period says all; of some how long they are lit is known exactly. */
 function loadAlone(move: CompiledMove, timesMs: readonly number[], glows: readonly Glow[]): GroupLoad {
   const lit = Math.max(...glows.map((glow) => glow.bytes));
-  const mean = move.kind === 'shots' ? (lit * move.count * move.onMs) / move.periodMs : meanOf(glows);
+  const share = moveOf(move.kind).litShare?.(move);
+  const mean = share === undefined ? meanOf(glows) : lit * share;
   return loadOf(glows, mean, timesMs, move.periodMs);
 }
 

@@ -3,8 +3,9 @@ import { describe, expect, it } from 'vitest';
 import { ledsOf, moodOf, soundDesign, tapeOf } from '../../tests/designs.ts';
 import { anyMove } from '../../tests/moves.ts';
 import { firstLoad, showFrom } from '../../tests/shows.ts';
-import { type Design, flickerCharacters, type Move } from '../plan/index.ts';
-import { chanceByte, crossFade, gammaTable, paintFrame, type Show, weaveRibbons } from './index.ts';
+import { chanceByte, type Move } from '../moves/index.ts';
+import { type Design, flickerCharacters } from '../plan/index.ts';
+import { crossFade, gammaTable, paintFrame, type Show, weaveRibbons } from './index.ts';
 
 const showOf = (design: Design): Show => showFrom(design);
 const frameAt = (show: Show, mood: number, tMs: number): number[] => {

@@ -1,6 +1,7 @@
 import type { PlacedGroup } from '../items/index.ts';
 import type { MovableGroup } from '../lights/index.ts';
-import { type Cue, changeMove, type Mood, type Move } from '../plan/index.ts';
+import { changeMove, type Move } from '../moves/index.ts';
+import type { Cue, Mood } from '../plan/index.ts';
 
 /** A mood that fits the lights of a plan, ready to be taken and taken apart. A row of moods brings its cues along. */
 export interface MoodOffer {

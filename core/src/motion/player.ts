@@ -1,4 +1,4 @@
-import { chanceByte } from './chance.ts';
+import { chanceByte } from '../moves/index.ts';
 import { crossFade, type FadeShares } from './fade.ts';
 import { paintFrame, paintLayers } from './frame.ts';
 import { limitFrame, type ShowLimit } from './limit.ts';

@@ -1,7 +1,7 @@
 import { type Along, alongs, type Control, kindOf, type Laying } from '../items/index.ts';
-import { type Cue, type Design, type Mood, type Move, moveOn, type Sign } from '../plan/index.ts';
+import { type CompiledMove, compileMove, type Move, moveOf, NO_CONTROL, wholeMs } from '../moves/index.ts';
+import { type Cue, type Design, type Mood, moveOn, type Sign } from '../plan/index.ts';
 import { arrange, gatherSet, groupAsSet, type ShowSet } from './arrange.ts';
-import { type CompiledMove, compileMove, NO_CONTROL, wholeMs } from './compileMove.ts';
 import type { Movable } from './movable.ts';
 
 /** One light group as it is wired: `points` pixels of three bytes, or `points` channels of one. */
@@ -126,8 +126,9 @@ function createLayerMaker(sets: readonly ShowSet[], controls: readonly Control[]
     const ground = sets[set];
     if (!ground) return [];
     const compiled = compileMove(move, { ...ground, controlIndex });
-    const arrangement =
-      move.kind === 'cells' ? { length: ground.points, places: ground.cells } : arrange(ground, alongOf(move));
+    const arrangement = moveOf(move.kind).cells
+      ? { length: ground.points, places: ground.cells }
+      : arrange(ground, alongOf(move));
     return [{ set, how, move: compiled, ...arrangement }];
   };
   return {

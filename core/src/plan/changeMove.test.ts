@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { moodOf, planOf, soundDesign } from '../../tests/designs.ts';
 import { anyMove } from '../../tests/moves.ts';
-import { changeMove, heightOf, moveKinds, spanOfMove } from './index.ts';
+import { changeMove, heightOf, moveKinds, spanOfMove } from '../moves/index.ts';
 import { readPlanText } from './reading.ts';
 
 describe('turning a move into another kind', () => {

@@ -17,13 +17,11 @@ export {
   plenty,
   walkRoute,
 } from '../items/index.ts';
-export { changeMove, heightOf, moveKinds, spanOfMove } from './changeMove.ts';
 export { applyChanges } from './changes.ts';
 export { type Difference, listDifferences } from './differences.ts';
 export { createPlan, emptyDesign } from './empty.ts';
 export { changeItem, changeWay, itemNamed, lightItems, mapItem, movableItems } from './items.ts';
 export { moveOn } from './moveOn.ts';
-export { sayLaying, sayMove } from './moveWords.ts';
 export { controlsOf, isSameOccasion, listOccasions, type Occasion, occasionsOf, sayWhen } from './occasions.ts';
 export { pictureText } from './pictures.ts';
 export { removeItem, removeMood, removeSet } from './remove.ts';
@@ -34,7 +32,6 @@ export type {
   KeptVersion,
   LightSet,
   Mood,
-  Move,
   Picture,
   Piece,
   Plan,

@@ -1,7 +1,8 @@
 import type { z } from 'zod';
 import { kinds } from '../items/index.ts';
 import { switchedBy } from '../items/schemaFields.ts';
-import { move, when } from './moodSchema.ts';
+import { moveSchema } from '../moves/moveSchema.ts';
+import { when } from './moodSchema.ts';
 import type { PlanProblem } from './problem.ts';
 
 /** A value as a message shows it, cut short. */
@@ -23,7 +24,7 @@ function valueAt(document: unknown, path: readonly PropertyKey[]): unknown {
 const kindsAt: readonly (readonly [RegExp, readonly string[]])[] = [
   [/switchedBy/, switchedBy.options.map(({ shape }) => shape.way.value)],
   [/\.when(?:\.kind)?$/, when.options.map(({ shape }) => shape.kind.value)],
-  [/\.(?:moves\.[\w-]+|move)(?:\.kind)?$/, move.options.map(({ shape }) => shape.kind.value)],
+  [/\.(?:moves\.[\w-]+|move)(?:\.kind)?$/, moveSchema.options.map(({ shape }) => shape.kind.value)],
   [/^design\.items\.\d+(?:\.kind)?$/, kinds.map(({ kind }) => kind)],
 ];
 

@@ -1,118 +1,9 @@
 import { z } from 'zod';
-import { alongs, bands, breathCurves, flickerCharacters, keepings, layings, plenty } from '../items/limits.ts';
-import { colour, id, inBand, list, name } from '../items/schemaFields.ts';
+import { bands, keepings, layings, plenty } from '../items/limits.ts';
+import { id, inBand, list, name } from '../items/schemaFields.ts';
+import { moveSchema } from '../moves/moveSchema.ts';
 
-/** The order in which a travelling move meets the lights; without it, the order of the data. */
-const along = z.enum(alongs).optional();
-const level = inBand(bands.share);
-const neighbours = z.array(z.number().int().min(0).max(8)).max(9);
-
-export const move = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('steady'), colour, level }),
-  z.strictObject({
-    kind: z.literal('breathe'),
-    colour,
-    periodS: inBand(bands.periodS),
-    low: level,
-    high: level,
-    /** Without it: soft. */
-    curve: z.enum(breathCurves).optional(),
-  }),
-  z.strictObject({
-    kind: z.literal('chase'),
-    colour,
-    groups: inBand(bands.chaseGroups).int(),
-    stepS: inBand(bands.stepS),
-    direction: z.enum(['onward', 'back']),
-    level,
-    along,
-  }),
-  z.strictObject({
-    kind: z.literal('sweep'),
-    colour,
-    /** There and back. */
-    periodS: inBand(bands.periodS),
-    tail: inBand(bands.tail).int(),
-    level,
-    along,
-  }),
-  z.strictObject({ kind: z.literal('fill'), colour, periodS: inBand(bands.periodS), level, along }),
-  z.strictObject({
-    kind: z.literal('drift'),
-    colour,
-    /** The colour at the other end of the drift. */
-    second: colour,
-    periodS: inBand(bands.periodS),
-    /** Lights from one crest to the next; 0 = all alike. */
-    wave: inBand(bands.wave).int(),
-    level,
-    along,
-    /** Whether the mixing of the two colours keeps the look even or the current; without it, the look. */
-    keeps: z.enum(keepings).optional(),
-  }),
-  z.strictObject({
-    kind: z.literal('sparkle'),
-    colour,
-    share: inBand(bands.share),
-    stepS: inBand(bands.stepS),
-    seed: inBand(bands.seed).int(),
-    level,
-  }),
-  z.strictObject({
-    kind: z.literal('flicker'),
-    colour,
-    character: z.enum(flickerCharacters),
-    seed: inBand(bands.seed).int(),
-    level,
-  }),
-  z.strictObject({
-    kind: z.literal('shots'),
-    colour,
-    count: inBand(bands.shots).int(),
-    onS: inBand(bands.stepS),
-    offS: inBand(bands.stepS),
-    pauseS: inBand(bands.pauseS),
-    level,
-  }),
-  z.strictObject({ kind: z.literal('build-up'), colour, riseS: inBand(bands.periodS), low: level, level }),
-  z.strictObject({
-    kind: z.literal('cells'),
-    colour,
-    /** With how many living neighbours a cell comes to life, and with how many it lives on. */
-    birth: neighbours,
-    survival: neighbours,
-    wraps: z.boolean(),
-    /** Births and deaths glide over the step. */
-    melts: z.boolean(),
-    stepS: inBand(bands.stepS),
-    /** Generations after which it begins again as at first. */
-    generations: inBand(bands.generations).int(),
-    /** How many cells live at first. */
-    share: inBand(bands.share),
-    seed: inBand(bands.seed).int(),
-    level,
-  }),
-  z.strictObject({
-    kind: z.literal('gauge'),
-    colour,
-    /** The control whose value is shown: light, charge, or closed and open. */
-    controlId: id.nullable(),
-    level,
-    along,
-  }),
-  z.strictObject({
-    kind: z.literal('steps'),
-    colour,
-    /** The colour of the lowest step. */
-    second: colour,
-    controlId: id.nullable(),
-    count: inBand(bands.steps).int(),
-    low: level,
-    level,
-  }),
-]);
-
-const moves = z.record(id, move);
+const moves = z.record(id, moveSchema);
 
 const mood = z.strictObject({
   id,
@@ -121,7 +12,7 @@ const mood = z.strictObject({
   /** What each light group, or set of lights, does first of all. */
   moves,
   /** What is laid upon that, in order. */
-  tops: list(z.strictObject({ id, on: id, how: z.enum(layings), move })).optional(),
+  tops: list(z.strictObject({ id, on: id, how: z.enum(layings), move: moveSchema })).optional(),
   /** How long it takes to come and to go, whatever the cue says. */
   fadeInS: inBand(bands.fadeS).optional(),
   fadeOutS: inBand(bands.fadeS).optional(),

@@ -7,12 +7,13 @@ import {
   plenty,
   referencesOf,
 } from '../items/index.ts';
+import type { Move } from '../moves/index.ts';
 import { withOwnParts } from '../parts/index.ts';
 import { findActiveContent } from './activeContent.ts';
 import { itemNamed, movableItems } from './items.ts';
 import { controlsOf } from './occasions.ts';
 import type { PlanProblem } from './problem.ts';
-import type { Design, LightSet, Mood, Move, Plan } from './types.ts';
+import type { Design, LightSet, Mood, Plan } from './types.ts';
 
 type Check = {
   readonly place: string;

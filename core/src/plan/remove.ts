@@ -1,5 +1,6 @@
 import { forgetIn, type Item } from '../items/index.ts';
-import type { Design, Mood, Move } from './types.ts';
+import type { Move } from '../moves/index.ts';
+import type { Design, Mood } from './types.ts';
 
 type Moods = Design['moods'];
 

@@ -8,7 +8,6 @@ export type Design = DeepReadonly<z.infer<typeof designSchema>>;
 export type Piece = Design['piece'];
 export type Hollow = Design['hollows'][number];
 export type Mood = Design['moods']['list'][number];
-export type Move = Mood['moves'][string];
 export type TopMove = NonNullable<Mood['tops']>[number];
 export type LightSet = NonNullable<Design['moods']['sets']>[number];
 export type Sign = NonNullable<Design['moods']['signs']>[number];

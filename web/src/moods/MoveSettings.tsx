@@ -1,154 +1,11 @@
-import {
-  type alongs,
-  bands,
-  type breathCurves,
-  type Control,
-  controlsOf,
-  flickerCharacters,
-  type keepings,
-  type Move,
-} from '@glimmer/core/plan';
-import type { Band, QuantityKind } from '@glimmer/core/units';
+import { type Move, type MoveRow, moveOf } from '@glimmer/core/moves';
+import { type Control, controlsOf } from '@glimmer/core/plan';
 import { usePlan } from '../state/planStore.ts';
 import { Choice, QuantityField, ShareSlider, Tick } from '../widgets/fields.tsx';
 import { CellRule } from './CellRule.tsx';
 
-/** A setting of a move, by its name in the plan. */
-type FieldRow =
-  | {
-      readonly as: 'quantity';
-      readonly key: string;
-      readonly label: string;
-      readonly kind: QuantityKind;
-      readonly band: Band;
-    }
-  | { readonly as: 'share'; readonly key: string; readonly label: string }
-  | { readonly as: 'colour'; readonly key: string; readonly label: string }
-  | { readonly as: 'tick'; readonly key: string; readonly label: string }
-  | { readonly as: 'control'; readonly key: string; readonly label: string }
-  | { readonly as: 'cell rule'; readonly key: string; readonly label: string }
-  | {
-      readonly as: 'choice';
-      readonly key: string;
-      readonly label: string;
-      readonly options: readonly { readonly value: string; readonly label: string }[];
-    };
-
-const time = (key: string, label: string, band: Band = bands.periodS): FieldRow => ({
-  as: 'quantity',
-  key,
-  label,
-  kind: 'timeS',
-  band,
-});
-const count = (key: string, label: string, band: Band): FieldRow => ({
-  as: 'quantity',
-  key,
-  label,
-  kind: 'count',
-  band,
-});
-const share = (key: string, label: string): FieldRow => ({ as: 'share', key, label });
-const level = share('level', 'Level');
-const seed = count('seed', 'Start number', bands.seed);
-const choice = <T extends string>(key: string, label: string, names: Readonly<Record<T, string>>): FieldRow => ({
-  as: 'choice',
-  key,
-  label,
-  options: Object.entries<string>(names).map(([value, name]) => ({ value, label: name })),
-});
-const along = choice<(typeof alongs)[number]>('along', 'Meets the lights', {
-  route: 'as the data runs',
-  'route back': 'against the data',
-  'both ends': 'from both ends',
-  ring: 'round, by the clock',
-  across: 'across the picture',
-  down: 'down the picture',
-  outward: 'from the middle out',
-});
-const shows: FieldRow = { as: 'control', key: 'controlId', label: 'Shows' };
-
-/** What can be set in each kind of move, in the maker's units. */
-const fields: Readonly<Record<Move['kind'], readonly FieldRow[]>> = {
-  steady: [level],
-  breathe: [
-    time('periodS', 'One breath'),
-    choice<(typeof breathCurves)[number]>('curve', 'Rises and falls', {
-      soft: 'softly',
-      even: 'evenly',
-      sharp: 'up at once',
-      heart: 'like a heart',
-    }),
-    share('low', 'Lowest'),
-    share('high', 'Highest'),
-  ],
-  chase: [
-    count('groups', 'One in', bands.chaseGroups),
-    time('stepS', 'Step', bands.stepS),
-    {
-      as: 'choice',
-      key: 'direction',
-      label: 'Runs',
-      options: [
-        { value: 'onward', label: 'onward' },
-        { value: 'back', label: 'backward' },
-      ],
-    },
-    along,
-    level,
-  ],
-  sweep: [time('periodS', 'There and back'), count('tail', 'Tail, lights', bands.tail), along, level],
-  fill: [time('periodS', 'Fill and empty'), along, level],
-  drift: [
-    time('periodS', 'There and back'),
-    { as: 'colour', key: 'second', label: 'To the colour' },
-    count('wave', 'Lights to a wave', bands.wave),
-    along,
-    choice<(typeof keepings)[number]>('keeps', 'Keeps even', { look: 'the look', current: 'the current' }),
-    level,
-  ],
-  sparkle: [share('share', 'Lit at once'), time('stepS', 'Each for', bands.stepS), seed, level],
-  flicker: [
-    {
-      as: 'choice',
-      key: 'character',
-      label: 'Like',
-      options: flickerCharacters.map((value) => ({ value, label: value })),
-    },
-    seed,
-    level,
-  ],
-  shots: [
-    count('count', 'Shots', bands.shots),
-    time('onS', 'Lit', bands.stepS),
-    time('offS', 'Dark', bands.stepS),
-    time('pauseS', 'Pause after them', bands.pauseS),
-    level,
-  ],
-  'build-up': [time('riseS', 'Rises over'), share('low', 'From'), share('level', 'To')],
-  cells: [
-    time('stepS', 'A generation', bands.stepS),
-    count('generations', 'Begins again after', bands.generations),
-    share('share', 'Alive at first'),
-    seed,
-    { as: 'cell rule', key: 'birth', label: 'Born with' },
-    { as: 'cell rule', key: 'survival', label: 'Live on with' },
-    { as: 'tick', key: 'wraps', label: 'Edges meet' },
-    { as: 'tick', key: 'melts', label: 'Glides' },
-    level,
-  ],
-  gauge: [shows, along, level],
-  steps: [
-    shows,
-    count('count', 'Steps', bands.steps),
-    { as: 'colour', key: 'second', label: 'Colour of the lowest' },
-    share('low', 'Lowest'),
-    share('level', 'Highest'),
-  ],
-};
-
 interface SettingProps {
-  readonly row: FieldRow;
+  readonly row: MoveRow;
   readonly move: Move;
   readonly onSet: (value: unknown, merge?: string) => void;
 }
@@ -261,7 +118,7 @@ interface MoveSettingsProps {
 /** All settings of one move, in the maker's units. */
 export function MoveSettings({ move, fixedColour, onChange }: MoveSettingsProps) {
   // A single light has one colour, so there is no second one.
-  const rows = fields[move.kind].filter((row) => fixedColour === null || row.as !== 'colour');
+  const rows = moveOf(move.kind).rows.filter((row) => fixedColour === null || row.as !== 'colour');
   return (
     <div className="grid grid-cols-[3.5rem_1fr] items-start gap-x-3">
       {fixedColour === null ? (

@@ -1,4 +1,5 @@
-import { changeMove, type Laying, layings, type Mood, type Move, moveKinds, moveOn } from '@glimmer/core/plan';
+import { changeMove, type Move, moveKinds } from '@glimmer/core/moves';
+import { type Laying, layings, type Mood, moveOn } from '@glimmer/core/plan';
 import type { Draft } from 'immer';
 import { Layers, Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';

@@ -1,5 +1,6 @@
 import type { PlacedGroup } from '@glimmer/core/items';
-import { parseColour, type Ribbon, type Show, type ShowLimit } from '@glimmer/core/motion';
+import type { Ribbon, Show, ShowLimit } from '@glimmer/core/motion';
+import { parseColour } from '@glimmer/core/moves';
 
 import { line, scaleLinear } from 'd3';
 import { type ReactNode, useEffect, useRef } from 'react';

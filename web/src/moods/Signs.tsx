@@ -1,4 +1,5 @@
-import { type Control, changeMove, controlsOf, type Move, moveKinds, moveOn, type Sign } from '@glimmer/core/plan';
+import { changeMove, type Move, moveKinds } from '@glimmer/core/moves';
+import { type Control, controlsOf, moveOn, type Sign } from '@glimmer/core/plan';
 import type { Draft } from 'immer';
 import { Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';

@@ -1,6 +1,6 @@
 import type { Assessment } from '@glimmer/core/assess';
 import { bareRadiusMm, exposedShare, PIXEL_DIMMING_HZ, PIXEL_MCD, spotRadiusMm } from '@glimmer/core/lights';
-import { parseColour } from '@glimmer/core/motion';
+import { parseColour } from '@glimmer/core/moves';
 
 /** How millimetres of the view become pixels of the canvas. */
 export interface Fitting {

@@ -1,6 +1,7 @@
 import type { Assessment } from '@glimmer/core/assess';
 import { explainCeiling } from '@glimmer/core/figures';
-import { bands, type Design, itemNamed, type Mood, removeMood, spanOfMove } from '@glimmer/core/plan';
+import { spanOfMove } from '@glimmer/core/moves';
+import { bands, type Design, itemNamed, type Mood, removeMood } from '@glimmer/core/plan';
 import { sayCeiling } from '@glimmer/core/power';
 
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';

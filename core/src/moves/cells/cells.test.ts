@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { tapeOf } from '../../tests/designs.ts';
-import { lit, showOf, white } from '../../tests/shows.ts';
-import { boardsAt, type CompiledMove, nextGeneration, stillAfter } from './index.ts';
+import { tapeOf } from '../../../tests/designs.ts';
+import { lit, showOf, white } from '../../../tests/shows.ts';
+import { boardsAt, type CompiledCells, nextGeneration, stillAfter } from './boards.ts';
 
 /** The rule of the cells by a second way: neighbours by distance, on sets of coordinates. */
 function bruteGeneration(
@@ -26,9 +26,7 @@ function bruteGeneration(
 }
 
 const mask = (numbers: readonly number[]): number => numbers.reduce((sum, number) => sum + 2 ** number, 0);
-const cellsOf = (
-  change: Partial<Extract<CompiledMove, { kind: 'cells' }>>,
-): Extract<CompiledMove, { kind: 'cells' }> => ({
+const cellsOf = (change: Partial<CompiledCells>): CompiledCells => ({
   kind: 'cells',
   periodMs: 6000,
   rgb: [255, 255, 255],
@@ -122,7 +120,8 @@ describe('cells that live and die', () => {
     );
     const [move] = show.moods[0]?.layers.map((layer) => layer.move) ?? [];
     if (move?.kind !== 'cells') throw new Error('cells');
-    const { now } = boardsAt(move, 0);
+    // A compiled move is of the kind that it says.
+    const { now } = boardsAt(move as CompiledCells, 0);
     const cells = [0, 1, 2, 3, 7, 6, 5, 4, 8, 9, 10, 11];
     expect(lit(show)).toEqual(cells.flatMap((cell, light) => (now[cell] ? [light] : [])));
     // Light 4 hangs below light 3: the second row begins on the right.

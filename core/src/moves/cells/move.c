@@ -1,5 +1,3 @@
-#include "levels.h"
-
 /* The boards last looked at, a bit a cell: two, for a fade between them. */
 typedef struct {
   const UG_FLASH ug_move *move;
@@ -56,7 +54,7 @@ static void next_generation(const UG_FLASH ug_move *move, const uint8_t *board, 
   }
 }
 
-static void begin(slot *at, const UG_FLASH ug_move *move) {
+static void begin_slot(slot *at, const UG_FLASH ug_move *move) {
   uint16_t cell, count = count_of(move);
   at->move = move;
   at->generation = 0;
@@ -70,17 +68,18 @@ static slot *slot_of(const UG_FLASH ug_move *move) {
   if (slots[1].move == move) return &slots[1];
   at = &slots[older];
   older = (uint8_t)(1u - older);
-  begin(at, move);
+  begin_slot(at, move);
   return at;
 }
 
-uint16_t ug_cell_share(const UG_FLASH ug_move *move, uint32_t t_ms, uint16_t cell) {
+/* Part of 256 of a cell. */
+static uint16_t cell_share(const UG_FLASH ug_move *move, uint32_t t_ms, uint16_t cell) {
   uint16_t wanted = (uint16_t)((t_ms % move->period_ms) / move->step_ms);
   slot *at = slot_of(move);
   uint32_t part;
   uint8_t i;
   if (cell >= UG_MOST_CELLS) return 0;
-  if (at->generation > wanted) begin(at, move);
+  if (at->generation > wanted) begin_slot(at, move);
   while (at->generation < wanted) {
     for (i = 0; i < UG_MOST_CELLS / 8; i++) at->now[i] = at->next[i];
     next_generation(move, at->now, at->next);
@@ -89,4 +88,8 @@ uint16_t ug_cell_share(const UG_FLASH ug_move *move, uint32_t t_ms, uint16_t cel
   if (!move->melts) return lives(at->now, cell) ? 256 : 0;
   part = (uint32_t)(((uint64_t)(t_ms % move->step_ms) * 256u) / move->step_ms);
   return (uint16_t)(lives(at->now, cell) * (256u - part) + lives(at->next, cell) * part);
+}
+
+static uint8_t level_cells(const UG_FLASH ug_move *move, uint32_t t_ms, uint32_t place256) {
+  return ug_scaled(move, cell_share(move, t_ms, (uint16_t)place256));
 }

@@ -1,13 +1,25 @@
-import { chanceByte } from './chance.ts';
-import type { CompiledMove } from './compileMove.ts';
+import { chanceByte } from '../chance.ts';
+import type { CompiledBase } from '../contract.ts';
 
-export type CellsMove = Extract<CompiledMove, { kind: 'cells' }>;
+export interface CompiledCells extends CompiledBase {
+  readonly kind: 'cells';
+  readonly columns: number;
+  readonly rows: number;
+  /** Bit n: with n living neighbours. */
+  readonly birth: number;
+  readonly survival: number;
+  readonly wraps: boolean;
+  readonly melts: boolean;
+  readonly stepMs: number;
+  readonly share256: number;
+  readonly seed: number;
+}
 
 /** Cells a board may hold; the controllers' memory sets it. */
 export const MOST_CELLS = 256;
 
 /** Whether each cell lives: the first generation, by chance alone. */
-function seedBoard(move: CellsMove, board: Uint8Array): void {
+function seedBoard(move: CompiledCells, board: Uint8Array): void {
   board.fill(0);
   const count = Math.min(MOST_CELLS, move.columns * move.rows);
   for (let cell = 0; cell < count; cell += 1) board[cell] = chanceByte(move.seed, cell, 0) < move.share256 ? 1 : 0;
@@ -20,7 +32,7 @@ const beside = (at: number, by: number, size: number, wraps: boolean): number =>
   return wraps ? (to + size) % size : -1;
 };
 
-function countNeighbours(move: CellsMove, board: Uint8Array, row: number, column: number): number {
+function countNeighbours(move: CompiledCells, board: Uint8Array, row: number, column: number): number {
   let living = 0;
   for (let down = -1; down <= 1; down += 1) {
     const y = beside(row, down, move.rows, move.wraps);
@@ -36,7 +48,7 @@ function countNeighbours(move: CellsMove, board: Uint8Array, row: number, column
 }
 
 /** The next generation of a board, by the rule of the move. */
-export function nextGeneration(move: CellsMove, board: Uint8Array, next: Uint8Array): void {
+export function nextGeneration(move: CompiledCells, board: Uint8Array, next: Uint8Array): void {
   const count = Math.min(MOST_CELLS, move.columns * move.rows);
   for (let cell = 0; cell < count; cell += 1) {
     const living = countNeighbours(move, board, Math.trunc(cell / move.columns), cell % move.columns);
@@ -46,8 +58,7 @@ export function nextGeneration(move: CellsMove, board: Uint8Array, next: Uint8Ar
 }
 
 /** Generations after which a life is dead, still, or only swings between two boards; its whole time where it never is. */
-export function stillAfter(move: CompiledMove): number {
-  if (move.kind !== 'cells') return 0;
+export function stillAfter(move: CompiledCells): number {
   const generations = Math.trunc(move.periodMs / move.stepMs);
   let [before, now, next] = [new Uint8Array(MOST_CELLS), new Uint8Array(MOST_CELLS), new Uint8Array(MOST_CELLS)];
   const same = (a: Uint8Array, b: Uint8Array): boolean => a.every((cell, i) => cell === b[i]);
@@ -61,7 +72,7 @@ export function stillAfter(move: CompiledMove): number {
 }
 
 interface Slot {
-  move: CellsMove | null;
+  move: CompiledCells | null;
   generation: number;
   readonly now: Uint8Array;
   readonly next: Uint8Array;
@@ -78,7 +89,7 @@ const makeSlot = (): Slot => ({
 const slots: readonly [Slot, Slot] = [makeSlot(), makeSlot()];
 let older = 0;
 
-function slotOf(move: CellsMove): Slot {
+function slotOf(move: CompiledCells): Slot {
   if (slots[0].move === move) return slots[0];
   if (slots[1].move === move) return slots[1];
   const slot = slots[older === 0 ? 0 : 1];
@@ -91,7 +102,7 @@ function slotOf(move: CellsMove): Slot {
 }
 
 /** This and the next generation at a time within the period; the same boards whatever was asked for before. */
-export function boardsAt(move: CellsMove, tMs: number): { readonly now: Uint8Array; readonly next: Uint8Array } {
+export function boardsAt(move: CompiledCells, tMs: number): { readonly now: Uint8Array; readonly next: Uint8Array } {
   const wanted = Math.trunc((tMs % move.periodMs) / move.stepMs);
   const slot = slotOf(move);
   if (slot.generation > wanted) {

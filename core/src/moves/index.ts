@@ -1,0 +1,30 @@
+export { MOST_CELLS } from './cells/boards.ts';
+export { chanceByte } from './chance.ts';
+export {
+  type CompiledBase,
+  type Moment,
+  type MoveGround,
+  type MoveRow,
+  makeMoment,
+  NO_CONTROL,
+  type Reads,
+  type Rgb,
+} from './contract.ts';
+export { listMoveFields, moveBytes } from './fields.ts';
+export {
+  calmMove,
+  changeMove,
+  compileMove,
+  heightOf,
+  isAlike,
+  moveKinds,
+  moveOf,
+  sayLaying,
+  sayMove,
+  spanOfMove,
+  stillAfter,
+} from './moves.ts';
+export type { FieldType } from './program.ts';
+export type { CompiledMove, Move, MoveKind } from './types.ts';
+export { breathTable } from './waves.ts';
+export { parseColour, wholeMs } from './whole.ts';

@@ -1,0 +1,9 @@
+import type { z } from 'zod';
+import type { CompiledBase } from './contract.ts';
+import type { moveSchema } from './moveSchema.ts';
+
+/** A move of any kind, as the plan holds it. */
+export type Move = Readonly<z.infer<typeof moveSchema>>;
+export type MoveKind = Move['kind'];
+/** A move of any kind in the engine's units. */
+export type CompiledMove = CompiledBase;
