@@ -1,5 +1,5 @@
 // Writes the lists of what is a folder each, so that a new one is listed by being there.
-import { readdirSync, writeFileSync } from 'node:fs';
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 
@@ -44,7 +44,24 @@ ${names.map(({ name }) => `  ${name}Schema,`).join('\n')}
   };
 }
 
+/** The facts of the boards, in the order in which they are offered. */
+export const readBoards = (boardsFolder) =>
+  foldersOf(boardsFolder)
+    .map((folder) => JSON.parse(readFileSync(join(boardsFolder, folder, 'facts.json'), 'utf8')))
+    .sort((a, b) => a.rank - b.rank);
+
+/** The text of the list of boards that core reads. */
+export const listBoards = (
+  boardsFolder,
+) => `// Written by \`npm run docs\` from firmware/boards/BOARD/facts.json; change those, not this.
+import type { BoardFacts } from './kinds.ts';
+
+/** What every board is and can do, in the order in which they are offered. */
+export const boardFacts: readonly BoardFacts[] = ${JSON.stringify(readBoards(boardsFolder), null, 2)};
+`;
+
 if (process.argv[1] && import.meta.url === pathToFileURL(process.argv[1]).href) {
   const folder = join(root, 'core/src/moves');
   for (const [file, text] of Object.entries(listMoves(folder))) writeFileSync(join(folder, file), text);
+  writeFileSync(join(root, 'core/src/parts/boardFacts.ts'), listBoards(join(root, 'firmware/boards')));
 }

@@ -1,5 +1,5 @@
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { dirname, join } from 'node:path';
+import { basename, dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
 import { assess } from '@glimmer/core/assess';
@@ -68,7 +68,9 @@ function readEngine(): Record<string, string> {
   const firmware = join(dirname(fileURLToPath(import.meta.url)), '../../firmware');
   return Object.fromEntries(
     ['engine', 'boards'].flatMap((folder) =>
-      readdirSync(join(firmware, folder)).map((name) => [name, readFileSync(join(firmware, folder, name), 'utf8')]),
+      readdirSync(join(firmware, folder), { recursive: true, encoding: 'utf8' })
+        .filter((file) => /\.(c|h|mk)$/.test(file))
+        .map((file) => [basename(file), readFileSync(join(firmware, folder, file), 'utf8')]),
     ),
   );
 }

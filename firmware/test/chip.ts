@@ -1,6 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { controllers } from '@glimmer/core/parts';
 import {
   AVRADC,
   AVRIOPort,
@@ -18,11 +19,12 @@ import {
   usart0Config,
 } from 'avr8js';
 
-const CLOCK_HZ = 16_000_000;
+const facts = controllers.find(({ code }) => code === 'eight16');
+const CLOCK_HZ = (facts?.clockMhz ?? 0) * 1e6;
 
 /** The words of an Intel HEX file, as the chip's flash holds them. */
 function readHex(path: string): Uint16Array {
-  const bytes = new Uint8Array(32_768).fill(0xff);
+  const bytes = new Uint8Array(facts?.programBytes ?? 0).fill(0xff);
   for (const line of readFileSync(path, 'utf8').split('\n')) {
     const [, count = '0', address = '0', kind, data = ''] = /^:(..)(....)(..)(.*)..\s*$/.exec(line) ?? [];
     if (kind !== '00') continue;

@@ -1,6 +1,6 @@
 import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { basename, join } from 'node:path';
 import { assess } from '@glimmer/core/assess';
 import { type EngineFiles, exportProgram } from '@glimmer/core/exports';
 import type { Plan } from '@glimmer/core/plan';
@@ -10,7 +10,9 @@ const firmware = join(import.meta.dirname, '..');
 /** The engine and the board files as they stand in the repository. */
 export const engineFiles: EngineFiles = Object.fromEntries(
   ['engine', 'boards'].flatMap((folder) =>
-    readdirSync(join(firmware, folder)).map((name) => [name, readFileSync(join(firmware, folder, name), 'utf8')]),
+    readdirSync(join(firmware, folder), { recursive: true, encoding: 'utf8' })
+      .filter((file) => /\.(c|h|mk)$/.test(file))
+      .map((file) => [basename(file), readFileSync(join(firmware, folder, file), 'utf8')]),
   ),
 );
 

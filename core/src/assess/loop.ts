@@ -17,21 +17,17 @@ export interface LoopBudget {
   readonly programOf: number;
 }
 
-/** Ticks of the loop, and how many looks a contact needs to count. */
-const TICK_S = 0.016;
+/** How many looks a contact needs to count. */
 const LOOKS = 3;
-/** One reading of a converter: 13 cycles at 125 kHz. */
-const READING_S = 104e-6;
-/** What calls and interrupts put on the stack at the deepest. */
-const STACK_BYTES = 160;
 
 /** Reckons the loop of a show on a controller. */
 export function budgetLoop(show: Show, controller: ControllerPart, lineTimesS: readonly number[]): LoopBudget {
   const computeS = cyclesAtWorst(show) / (controller.clockMhz * 1e6 * controller.worthCycles);
   const sendS = lineTimesS.reduce((sum, lineS) => sum + lineS, 0);
-  const senseS = show.controls.filter((control) => control.sensing).length * READING_S;
+  const senseS = show.controls.filter((control) => control.sensing).length * controller.converterReadingUs * 1e-6;
   const workS = computeS + sendS + senseS;
-  const framesPerS = 1 / (Math.max(1, Math.ceil(workS / TICK_S)) * TICK_S);
+  const tickS = controller.loopTickMs / 1000;
+  const framesPerS = 1 / (Math.max(1, Math.ceil(workS / tickS)) * tickS);
   return {
     computeS,
     sendS,
@@ -39,7 +35,7 @@ export function budgetLoop(show: Show, controller: ControllerPart, lineTimesS: r
     framesPerS,
     // Two more looks until the press counts, then a frame that has just begun and the one that shows it.
     longestWaitS: (LOOKS - 1) / framesPerS + longestWaitS(sendS, computeS + senseS, framesPerS),
-    memoryBytes: memoryOfShow(show) + STACK_BYTES,
+    memoryBytes: memoryOfShow(show) + controller.stackBytes,
     memoryOf: controller.memoryBytes,
     programBytes: programOfShow(show),
     programOf: controller.programBytes,

@@ -72,7 +72,13 @@ export function designSensing(design: Pick<Design, 'items'>, rails: Rails, board
         pack,
         fullV,
         emptyV,
-        design: designPackSense({ ...common, fullV, emptyV, lowV: sense.lowV, referenceV: chip.nominalV }),
+        design: designPackSense({
+          ...common,
+          fullV,
+          emptyV,
+          lowV: sense.lowV,
+          referenceV: board.part.converterReferenceV ?? chip.nominalV,
+        }),
       },
     ];
   });

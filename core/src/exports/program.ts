@@ -6,6 +6,7 @@ import { listProgramParts, type ProgramPart } from './programPart.ts';
 import { writePins } from './programPins.ts';
 import { writeShowHeader, writeShowTables } from './programTables.ts';
 
+/** How every program is built; a board with code of its own adds what builds that. */
 const makefile = `# The simulated controller: make host && ./host
 CC ?= gcc
 CFLAGS ?= -std=c99 -Wall -Wextra -Werror -O2
@@ -19,15 +20,6 @@ BOARD ?= template.c
 board: main.c $(BOARD) $(ENGINE) board.h pins.h show.h
 \t$(CC) $(CFLAGS) -o $@ main.c $(BOARD) $(ENGINE)
 
-# The eight-bit board at 16 MHz (Debian: gcc-avr); program.hex is what a programmer takes. The tables lie in flash, in the
-# compiler's own address space for it, hence gnu99.
-avr: program.hex
-program.elf: main.c eight16.c $(ENGINE) board.h pins.h show.h
-\tavr-gcc -mmcu=avr5 -std=gnu99 -Wall -Wextra -Werror -Os -nostartfiles -Wl,-Tdata=0x800100 -o $@ main.c eight16.c $(ENGINE)
-program.hex: program.elf
-\tavr-objcopy -O ihex -R .eeprom $< $@
-\tavr-size $<
-
 clean:
 \trm -f host board program.elf program.hex
 `;
@@ -38,13 +30,10 @@ const sayLimit = ({ limit }: ProgramPart): Message =>
     ? 'The plan has no pack yet, so the program limits nothing: dim the moods until you know the supply.'
     : say`Light comes up over half a second, and no frame draws more than ${amps(limit.limitMicroA / 1e6)}, which the supply bears with a tenth of its charge left.`;
 
-/** Controllers for which a board file ships, ready to be built. */
-const readyBoards: ReadonlySet<string> = new Set(['controller-large-5v']);
-
 /** How the program is built for the controller of the plan, and comes on to it. */
 const sayBuild = ({ board }: ProgramPart): string =>
-  board && readyBoards.has(board.part.id)
-    ? `5. \`make avr\` builds \`program.hex\` with the board file \`eight16.c\`, which is made for this controller at 16 MHz.
+  board?.part.code
+    ? `5. \`make avr\` builds \`program.hex\` with the board file \`${board.part.code}.c\`, which is made for this controller at ${board.part.clockMhz} MHz.
 6. Load it with the lights unplugged. At 115 200 baud it must say the mark above.`
     : `5. Copy \`template.c\`, fill in its eight functions for your board, \`make board BOARD=yours.c\`.
 6. Load it with the lights unplugged. It must say the mark above.`;
@@ -79,7 +68,10 @@ ${sayBuild(part)}
 `);
 }
 
-/** Texts of the engine and the board files, by file name, as they stand in the folder firmware/. */
+/**
+ * Texts of the engine and the board files (C, and what builds it for a board), by file name, as they stand in the folder
+ * firmware/.
+ */
 export type EngineFiles = Readonly<Record<string, string>>;
 
 const folderName = (name: string): string =>
@@ -100,11 +92,11 @@ export function exportProgram(
 ): Readonly<Record<string, string>> {
   const parts = listProgramParts(plan, assessment);
   const files = (part: ProgramPart): Readonly<Record<string, string>> => ({
-    ...engine,
+    ...Object.fromEntries(Object.entries(engine).filter(([name]) => !name.endsWith('.mk'))),
     'show.h': writeShowHeader(plan, part),
     'show.c': writeShowTables(plan, assessment, part),
     'pins.h': writePins(plan, part),
-    Makefile: makefile,
+    Makefile: `${makefile}${(part.board?.part.code && engine[`${part.board.part.code}.mk`]) || ''}`,
     'LOADING.md': writeChecklist(plan, part),
   });
   const [only] = parts;

@@ -1,3 +1,4 @@
+export { boardFacts } from './boardFacts.ts';
 export { builtInLibrary, createLibrary, findPart, type Library } from './catalogue.ts';
 export { type ChemistryRow, chemistries, chemistryNames } from './chemistries.ts';
 export { controllers } from './controllers.ts';

@@ -77,15 +77,32 @@ export interface ControllerPart extends PartBase {
   readonly chipLimitA: number;
   readonly pinOhm: number;
   readonly memoryBytes: number;
+  /** What calls and interrupts put on the stack at the deepest. */
+  readonly stackBytes: number;
   /** For programs. */
   readonly programBytes: number;
   readonly clockMhz: number;
   /** Cycles of an eight-bit controller that one of its own is worth in whole-number work: 1, or about 6 with 32 bits. */
   readonly worthCycles: number;
+  /** How often its loop turns. */
+  readonly loopTickMs: number;
   readonly converterBits: number;
+  /** What its converter counts as its top; null = its own supply. */
+  readonly converterReferenceV: number | null;
+  /** One reading of its converter. */
+  readonly converterReadingUs: number;
+  /** Name of its board file, which builds for it as it stands; null = `template.c` is filled in. */
+  readonly code: string | null;
   readonly sizeMm: readonly [number, number, number];
   readonly pins: readonly Pin[];
 }
+
+/** What stands in `firmware/boards/BOARD/facts.json`: all of a controller that is not the same for every one. */
+export type BoardFacts = Omit<ControllerPart, 'kind' | 'drawA'> & {
+  readonly drawA: Pick<Figure, 'likely' | 'spread'>;
+  /** Where it stands among the boards that are offered; the lowest first. */
+  readonly rank: number;
+};
 
 /** The chemistry decides the discharge curve, the cautions and the charging. */
 export type Chemistry =

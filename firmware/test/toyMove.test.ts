@@ -1,17 +1,18 @@
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import type { assess as assessOf } from '@glimmer/core/assess';
+import type * as Exports from '@glimmer/core/exports';
+import type * as Findings from '@glimmer/core/findings';
+import type * as Moves from '@glimmer/core/moves';
+import type * as Reading from '@glimmer/core/plan/reading';
+import { usualPrinter } from '@glimmer/core/units';
 import { afterAll, expect, it } from 'vitest';
-import { listMoves } from '../../../scripts/writeLists.mjs';
-import { emptySimple, moodOf, planOf, soundDesign, tapeOf } from '../../tests/designs.ts';
-import { copyCore } from '../../tests/toy.ts';
-import type { assess as assessOf } from '../assess.ts';
-import type * as Exports from '../exports/index.ts';
-import type * as Findings from '../findings/index.ts';
-import type * as Reading from '../plan/reading.ts';
-import { usualPrinter } from '../units/index.ts';
-import type * as Moves from './index.ts';
+import { emptySimple, moodOf, planOf, soundDesign, tapeOf } from '../../core/tests/designs.ts';
+import { copyCore } from '../../core/tests/toy.ts';
+import { listMoves } from '../../scripts/writeLists.mjs';
+import { engineFiles } from './program.ts';
 
 /** A move that nobody needs: it blinks, lit for the first half of its period. All of it lies in its folder. */
 const blink = {
@@ -52,7 +53,6 @@ export const blink = defineMove<Blink, CompiledBase>({
 `,
 };
 
-const firmware = join(import.meta.dirname, '../../../firmware');
 const program = mkdtempSync(join(tmpdir(), 'glimmer-toy-'));
 afterAll(() => rmSync(program, { recursive: true, force: true }));
 
@@ -91,11 +91,6 @@ it('a move that is a folder reaches plan, form, words, findings, mends and progr
   expect(usualPrinter.message(moves.sayMove(move))).toBe('blinks in 100 ms');
 
   // The program knows it, builds without a warning, and blinks.
-  const engine = Object.fromEntries(
-    ['engine', 'boards'].flatMap((folder) =>
-      readdirSync(join(firmware, folder)).map((name) => [name, readFileSync(join(firmware, folder, name), 'utf8')]),
-    ),
-  );
   const texts = Object.fromEntries(
     kinds.flatMap((kind) => {
       try {
@@ -106,7 +101,7 @@ it('a move that is a folder reaches plan, form, words, findings, mends and progr
     }),
   );
   const files = exportProgram(plan, assess(plan.design), {
-    ...engine,
+    ...engineFiles,
     'moves.h': writeMovesHeader(),
     'moves.c': writeMovesSource(texts),
   });

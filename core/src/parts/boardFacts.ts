@@ -1,0 +1,850 @@
+// Written by `npm run docs` from firmware/boards/BOARD/facts.json; change those, not this.
+import type { BoardFacts } from './kinds.ts';
+
+/** What every board is and can do, in the order in which they are offered. */
+export const boardFacts: readonly BoardFacts[] = [
+  {
+    id: 'controller-small-5v',
+    name: 'Small 5 V eight-bit controller, 5 pins',
+    rank: 10,
+    price: 3.2,
+    sizeMm: [26, 18, 8],
+    logicV: 5,
+    regulator: null,
+    supplyLeastV: 2.7,
+    supplyMostV: 5.5,
+    brownOutV: 2.7,
+    drawA: {
+      likely: 0.012,
+      spread: 0.004,
+    },
+    pinLimitA: 0.02,
+    chipLimitA: 0.06,
+    pinOhm: 30,
+    injectionLimitA: 0.001,
+    clockMhz: 16.5,
+    worthCycles: 1,
+    memoryBytes: 512,
+    stackBytes: 160,
+    programBytes: 8192,
+    loopTickMs: 16,
+    converterBits: 10,
+    converterReferenceV: null,
+    converterReadingUs: 104,
+    code: null,
+    pins: [
+      {
+        name: '1',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '2',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '3',
+        can: ['out', 'in', 'data', 'level'],
+      },
+      {
+        name: '4',
+        can: ['out', 'in', 'level'],
+      },
+      {
+        name: '5',
+        can: ['out', 'in', 'data', 'level', 'dimmed'],
+      },
+    ],
+  },
+  {
+    id: 'controller-large-5v',
+    name: 'Larger 5 V eight-bit controller, 18 pins',
+    rank: 20,
+    price: 7.5,
+    sizeMm: [45, 18, 8],
+    logicV: 5,
+    regulator: null,
+    supplyLeastV: 4.5,
+    supplyMostV: 5.5,
+    brownOutV: 4.3,
+    drawA: {
+      likely: 0.028,
+      spread: 0.006,
+    },
+    pinLimitA: 0.02,
+    chipLimitA: 0.2,
+    pinOhm: 25,
+    injectionLimitA: 0.001,
+    clockMhz: 16,
+    worthCycles: 1,
+    memoryBytes: 2048,
+    stackBytes: 160,
+    programBytes: 32768,
+    loopTickMs: 16,
+    converterBits: 10,
+    converterReferenceV: null,
+    converterReadingUs: 104,
+    code: 'eight16',
+    pins: [
+      {
+        name: '1',
+        can: ['out', 'in', 'data'],
+      },
+      {
+        name: '2',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '3',
+        can: ['out', 'in', 'data'],
+      },
+      {
+        name: '4',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '5',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '6',
+        can: ['out', 'in', 'data'],
+      },
+      {
+        name: '7',
+        can: ['out', 'in', 'data'],
+      },
+      {
+        name: '8',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '9',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '10',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '11',
+        can: ['out', 'in', 'data'],
+      },
+      {
+        name: '12',
+        can: ['out', 'in', 'data'],
+        startUp: 'blinks the board light while it starts',
+      },
+      {
+        name: '13',
+        can: ['out', 'in', 'level'],
+      },
+      {
+        name: '14',
+        can: ['out', 'in', 'level'],
+      },
+      {
+        name: '15',
+        can: ['out', 'in', 'level'],
+      },
+      {
+        name: '16',
+        can: ['out', 'in', 'level'],
+      },
+      {
+        name: '17',
+        can: ['out', 'in', 'level'],
+      },
+      {
+        name: '18',
+        can: ['out', 'in', 'level'],
+      },
+    ],
+  },
+  {
+    id: 'controller-radio-3v3',
+    name: '3.3 V radio controller, 16 pins',
+    rank: 30,
+    price: 8.9,
+    sizeMm: [52, 28, 9],
+    logicV: 3.3,
+    regulator: {
+      dropOutV: 0.3,
+      lifts: false,
+    },
+    supplyLeastV: 3.6,
+    supplyMostV: 5.5,
+    brownOutV: 3.6,
+    drawA: {
+      likely: 0.12,
+      spread: 0.03,
+    },
+    pinLimitA: 0.012,
+    chipLimitA: 0.12,
+    pinOhm: 30,
+    injectionLimitA: 0.001,
+    clockMhz: 240,
+    worthCycles: 6,
+    memoryBytes: 200000,
+    stackBytes: 160,
+    programBytes: 1200000,
+    loopTickMs: 16,
+    converterBits: 12,
+    converterReferenceV: null,
+    converterReadingUs: 104,
+    code: null,
+    pins: [
+      {
+        name: '1',
+        can: ['out', 'in', 'data', 'dimmed'],
+        startUp: 'chooses the start-up mode: must be high while it starts',
+      },
+      {
+        name: '2',
+        can: ['out', 'in', 'data', 'dimmed'],
+        startUp: 'must be low while a program is loaded',
+      },
+      {
+        name: '3',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '4',
+        can: ['out', 'in', 'data', 'dimmed'],
+        startUp: 'moves while it starts',
+      },
+      {
+        name: '5',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '6',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '7',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '8',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '9',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '10',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '11',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '12',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '13',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '14',
+        can: ['out', 'in', 'data', 'dimmed', 'level'],
+      },
+      {
+        name: '15',
+        can: ['out', 'in', 'data', 'dimmed', 'level'],
+      },
+      {
+        name: '16',
+        can: ['in', 'level'],
+      },
+    ],
+  },
+  {
+    id: 'controller-tiny-3v',
+    name: 'Tiny eight-bit controller, bare chip, 1.8 to 5.5 V, 5 pins',
+    rank: 40,
+    price: 0.9,
+    sizeMm: [10, 8, 5],
+    logicV: 3,
+    regulator: null,
+    supplyLeastV: 1.8,
+    supplyMostV: 5.5,
+    brownOutV: 1.8,
+    drawA: {
+      likely: 0.004,
+      spread: 0.002,
+    },
+    pinLimitA: 0.015,
+    chipLimitA: 0.06,
+    pinOhm: 35,
+    injectionLimitA: 0.001,
+    clockMhz: 8,
+    worthCycles: 1,
+    memoryBytes: 512,
+    stackBytes: 160,
+    programBytes: 8192,
+    loopTickMs: 16,
+    converterBits: 10,
+    converterReferenceV: null,
+    converterReadingUs: 104,
+    code: null,
+    pins: [
+      {
+        name: '1',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '2',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '3',
+        can: ['out', 'in', 'data', 'level'],
+      },
+      {
+        name: '4',
+        can: ['out', 'in', 'level'],
+      },
+      {
+        name: '5',
+        can: ['out', 'in', 'data', 'level', 'dimmed'],
+      },
+    ],
+  },
+  {
+    id: 'controller-sewable-3v3',
+    name: 'Sewable 3.3 V controller, round, 7 pins',
+    rank: 50,
+    price: 11.5,
+    sizeMm: [28, 28, 6],
+    logicV: 3.3,
+    regulator: {
+      dropOutV: 0.2,
+      lifts: false,
+    },
+    supplyLeastV: 3.5,
+    supplyMostV: 6,
+    brownOutV: 3.4,
+    drawA: {
+      likely: 0.015,
+      spread: 0.005,
+    },
+    pinLimitA: 0.007,
+    chipLimitA: 0.046,
+    pinOhm: 40,
+    injectionLimitA: 0.001,
+    clockMhz: 48,
+    worthCycles: 5,
+    memoryBytes: 32768,
+    stackBytes: 160,
+    programBytes: 262144,
+    loopTickMs: 16,
+    converterBits: 12,
+    converterReferenceV: null,
+    converterReadingUs: 104,
+    code: null,
+    pins: [
+      {
+        name: '1',
+        can: ['out', 'in', 'data', 'dimmed', 'level'],
+      },
+      {
+        name: '2',
+        can: ['out', 'in', 'data', 'dimmed', 'level'],
+      },
+      {
+        name: '3',
+        can: ['out', 'in', 'data', 'dimmed', 'level'],
+      },
+      {
+        name: '4',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '5',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '6',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '7',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+    ],
+  },
+  {
+    id: 'controller-dual-3v3',
+    name: '3.3 V two-core controller, 26 pins',
+    rank: 60,
+    price: 5.5,
+    sizeMm: [51, 21, 5],
+    logicV: 3.3,
+    regulator: {
+      dropOutV: 0,
+      lifts: true,
+    },
+    supplyLeastV: 1.8,
+    supplyMostV: 5.5,
+    brownOutV: 1.8,
+    drawA: {
+      likely: 0.03,
+      spread: 0.01,
+    },
+    pinLimitA: 0.012,
+    chipLimitA: 0.05,
+    pinOhm: 35,
+    injectionLimitA: 0.001,
+    clockMhz: 133,
+    worthCycles: 5,
+    memoryBytes: 264000,
+    stackBytes: 160,
+    programBytes: 2000000,
+    loopTickMs: 16,
+    converterBits: 12,
+    converterReferenceV: null,
+    converterReadingUs: 104,
+    code: null,
+    pins: [
+      {
+        name: '1',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '2',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '3',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '4',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '5',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '6',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '7',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '8',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '9',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '10',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '11',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '12',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '13',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '14',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '15',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '16',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '17',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '18',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '19',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '20',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '21',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '22',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '23',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '24',
+        can: ['out', 'in', 'data', 'dimmed', 'level'],
+      },
+      {
+        name: '25',
+        can: ['out', 'in', 'data', 'dimmed', 'level'],
+      },
+      {
+        name: '26',
+        can: ['out', 'in', 'data', 'dimmed', 'level'],
+      },
+    ],
+  },
+  {
+    id: 'controller-radio-small-3v3',
+    name: '3.3 V radio controller, small board, 11 pins',
+    rank: 70,
+    price: 6.2,
+    sizeMm: [23, 18, 6],
+    logicV: 3.3,
+    regulator: {
+      dropOutV: 0.3,
+      lifts: false,
+    },
+    supplyLeastV: 3.6,
+    supplyMostV: 5.5,
+    brownOutV: 3.6,
+    drawA: {
+      likely: 0.09,
+      spread: 0.03,
+    },
+    pinLimitA: 0.012,
+    chipLimitA: 0.12,
+    pinOhm: 30,
+    injectionLimitA: 0.001,
+    clockMhz: 160,
+    worthCycles: 6,
+    memoryBytes: 320000,
+    stackBytes: 160,
+    programBytes: 1200000,
+    loopTickMs: 16,
+    converterBits: 12,
+    converterReferenceV: null,
+    converterReadingUs: 104,
+    code: null,
+    pins: [
+      {
+        name: '1',
+        can: ['out', 'in', 'data', 'dimmed', 'level'],
+      },
+      {
+        name: '2',
+        can: ['out', 'in', 'data', 'dimmed', 'level'],
+      },
+      {
+        name: '3',
+        can: ['out', 'in', 'data', 'dimmed', 'level'],
+        startUp: 'must be high while it starts',
+      },
+      {
+        name: '4',
+        can: ['out', 'in', 'data', 'dimmed', 'level'],
+      },
+      {
+        name: '5',
+        can: ['out', 'in', 'data', 'dimmed', 'level'],
+      },
+      {
+        name: '6',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '7',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '8',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '9',
+        can: ['out', 'in', 'data', 'dimmed'],
+        startUp: 'must be high while a program is loaded',
+      },
+      {
+        name: '10',
+        can: ['out', 'in', 'data', 'dimmed'],
+        startUp: 'chooses the start-up mode',
+      },
+      {
+        name: '11',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+    ],
+  },
+  {
+    id: 'controller-huge-5v',
+    name: 'Largest 5 V eight-bit controller, 54 pins',
+    rank: 80,
+    price: 14,
+    sizeMm: [102, 54, 15],
+    logicV: 5,
+    regulator: null,
+    supplyLeastV: 4.5,
+    supplyMostV: 5.5,
+    brownOutV: 4.3,
+    drawA: {
+      likely: 0.06,
+      spread: 0.015,
+    },
+    pinLimitA: 0.02,
+    chipLimitA: 0.2,
+    pinOhm: 25,
+    injectionLimitA: 0.001,
+    clockMhz: 16,
+    worthCycles: 1,
+    memoryBytes: 8192,
+    stackBytes: 160,
+    programBytes: 262144,
+    loopTickMs: 16,
+    converterBits: 10,
+    converterReferenceV: null,
+    converterReadingUs: 104,
+    code: null,
+    pins: [
+      {
+        name: '1',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '2',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '3',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '4',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '5',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '6',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '7',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '8',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '9',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '10',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '11',
+        can: ['out', 'in', 'data', 'dimmed'],
+      },
+      {
+        name: '12',
+        can: ['out', 'in', 'data', 'dimmed'],
+        startUp: 'blinks the board light while it starts',
+      },
+      {
+        name: '13',
+        can: ['out', 'in', 'data'],
+      },
+      {
+        name: '14',
+        can: ['out', 'in', 'data'],
+      },
+      {
+        name: '15',
+        can: ['out', 'in', 'data'],
+      },
+      {
+        name: '16',
+        can: ['out', 'in', 'data'],
+      },
+      {
+        name: '17',
+        can: ['out', 'in', 'data'],
+      },
+      {
+        name: '18',
+        can: ['out', 'in', 'data'],
+      },
+      {
+        name: '19',
+        can: ['out', 'in', 'data'],
+      },
+      {
+        name: '20',
+        can: ['out', 'in', 'data'],
+      },
+      {
+        name: '21',
+        can: ['out', 'in', 'data'],
+      },
+      {
+        name: '22',
+        can: ['out', 'in', 'data'],
+      },
+      {
+        name: '23',
+        can: ['out', 'in', 'data'],
+      },
+      {
+        name: '24',
+        can: ['out', 'in', 'data'],
+      },
+      {
+        name: '25',
+        can: ['out', 'in', 'data'],
+      },
+      {
+        name: '26',
+        can: ['out', 'in', 'data'],
+      },
+      {
+        name: '27',
+        can: ['out', 'in', 'data'],
+      },
+      {
+        name: '28',
+        can: ['out', 'in', 'data'],
+      },
+      {
+        name: '29',
+        can: ['out', 'in', 'data'],
+      },
+      {
+        name: '30',
+        can: ['out', 'in', 'data'],
+      },
+      {
+        name: '31',
+        can: ['out', 'in', 'data'],
+      },
+      {
+        name: '32',
+        can: ['out', 'in', 'data'],
+      },
+      {
+        name: '33',
+        can: ['out', 'in', 'data'],
+      },
+      {
+        name: '34',
+        can: ['out', 'in', 'data'],
+      },
+      {
+        name: '35',
+        can: ['out', 'in', 'data'],
+      },
+      {
+        name: '36',
+        can: ['out', 'in', 'data'],
+      },
+      {
+        name: '37',
+        can: ['out', 'in', 'data'],
+      },
+      {
+        name: '38',
+        can: ['out', 'in', 'data'],
+      },
+      {
+        name: '39',
+        can: ['out', 'in', 'level'],
+      },
+      {
+        name: '40',
+        can: ['out', 'in', 'level'],
+      },
+      {
+        name: '41',
+        can: ['out', 'in', 'level'],
+      },
+      {
+        name: '42',
+        can: ['out', 'in', 'level'],
+      },
+      {
+        name: '43',
+        can: ['out', 'in', 'level'],
+      },
+      {
+        name: '44',
+        can: ['out', 'in', 'level'],
+      },
+      {
+        name: '45',
+        can: ['out', 'in', 'level'],
+      },
+      {
+        name: '46',
+        can: ['out', 'in', 'level'],
+      },
+      {
+        name: '47',
+        can: ['out', 'in', 'level'],
+      },
+      {
+        name: '48',
+        can: ['out', 'in', 'level'],
+      },
+      {
+        name: '49',
+        can: ['out', 'in', 'level'],
+      },
+      {
+        name: '50',
+        can: ['out', 'in', 'level'],
+      },
+      {
+        name: '51',
+        can: ['out', 'in', 'level'],
+      },
+      {
+        name: '52',
+        can: ['out', 'in', 'level'],
+      },
+      {
+        name: '53',
+        can: ['out', 'in', 'level'],
+      },
+      {
+        name: '54',
+        can: ['out', 'in', 'level'],
+      },
+    ],
+  },
+];
