@@ -48,7 +48,7 @@ test('a float with a pouch cell, a magnet switch and one lamp: no controller, an
     'Switch',
     'Magnet switch, closes near a magnet, 0.5 A direct current',
   );
-  await page.getByRole('button', { name: 'A disc of 6 × 3 mm behind 3 mm' }).click();
+  await page.getByRole('button', { name: /^A disc of 6\.00 mm × 3\.00 mm behind/ }).click();
   await expect(page.getByLabel('Its remanence')).toHaveValue('1200 mT');
   await page.getByRole('button', { name: /^Fit / }).click();
 

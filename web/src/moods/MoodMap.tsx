@@ -1,5 +1,5 @@
 import { mapMoods } from '@glimmer/core/motion';
-import { path as drawPath } from 'd3';
+import { path as drawPath } from 'd3-path';
 import { useId, useMemo } from 'react';
 import { useSheet } from '../stages/useSheet.ts';
 import { view } from '../state/viewStore.ts';

@@ -2,7 +2,8 @@ import type { PlacedGroup } from '@glimmer/core/items';
 import type { Ribbon, Show, ShowLimit } from '@glimmer/core/motion';
 import { parseColour } from '@glimmer/core/moves';
 
-import { line, scaleLinear } from 'd3';
+import { scaleLinear } from 'd3-scale';
+import { line } from 'd3-shape';
 import { type ReactNode, useEffect, useRef } from 'react';
 import { useViewStore, view } from '../state/viewStore.ts';
 import { usePrinter } from '../units/index.ts';

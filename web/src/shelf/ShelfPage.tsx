@@ -1,6 +1,5 @@
 import { createPlan, emptyDesign, type Plan } from '@glimmer/core/plan';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { format } from 'date-fns';
 import {
   Archive,
   ArchiveRestore,
@@ -22,6 +21,7 @@ import { usePrinter } from '../units/index.ts';
 import { UnitsButton } from '../units/UnitsButton.tsx';
 import { Button } from '../widgets/Button.tsx';
 import { tell } from '../widgets/Toasts.tsx';
+import { sayTime } from '../widgets/when.ts';
 import { readPlanFile, saveFile } from './files.ts';
 import { Glimpse } from './Glimpse.tsx';
 import { lastShelf } from './lastShelf.ts';
@@ -54,7 +54,7 @@ async function bringIn(file: File): Promise<Plan> {
 /** Everything that the server keeps, as one file. */
 async function takeOutAll(): Promise<void> {
   await whenSaved();
-  saveFile(`workshop-${format(new Date(), 'yyyy-MM-dd')}.glimmer.zip`, await api.takeOutAll(), 'application/zip');
+  saveFile(`workshop-${new Date().toISOString().slice(0, 10)}.glimmer.zip`, await api.takeOutAll(), 'application/zip');
 }
 
 const countPlans = (count: number): string => (count === 1 ? 'one plan' : `${count} plans`);
@@ -143,7 +143,7 @@ function Entry({
         </h2>
         <Facts entry={entry} />
         {isWaitingHere && <p className="text-amber-ink">Changes in this browser wait to be sent to the server.</p>}
-        <p className="text-[13px] text-faint">changed {format(new Date(entry.updatedAt), 'd MMM yyyy, HH:mm')}</p>
+        <p className="text-[13px] text-faint">changed {sayTime(entry.updatedAt)}</p>
         <div className="stitch mt-2 flex flex-wrap gap-x-1 pt-1">
           <Button look="quiet" onClick={act(makeCopy, `${entry.name} copied`)} aria-label={`Copy ${entry.name}`}>
             <Copy size={15} />

@@ -2,7 +2,6 @@ import { type Assessment, assess } from '@glimmer/core/assess';
 import { compareRun, compareVersions, predictRun, summarise, tuneCapacity } from '@glimmer/core/logbook';
 import { bands, type KeptVersion } from '@glimmer/core/plan';
 import { printNumber } from '@glimmer/core/units';
-import { format } from 'date-fns';
 import { castDraft } from 'immer';
 import { Trash2, Undo2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
@@ -16,9 +15,8 @@ import { Choice, LongText, QuantityField, ShareSlider } from '../widgets/fields.
 import { BeginHere, Section } from '../widgets/Section.tsx';
 import { tell } from '../widgets/Toasts.tsx';
 import { useTyped } from '../widgets/typed.ts';
+import { sayTime } from '../widgets/when.ts';
 import { useSheet } from './useSheet.ts';
-
-const when = (iso: string): string => format(new Date(iso), 'd MMM yyyy, HH:mm');
 
 /** The pack that the piece’s hours hang on. */
 function packOf(assessment: Assessment) {
@@ -138,7 +136,7 @@ function RunTests() {
                   {test.moodName} at {printer.quantity('fraction', test.brightness)},{' '}
                   {printer.quantity('temperatureC', test.ambientC)}
                   <span className="block text-[12.5px] text-faint">
-                    {when(test.at)}
+                    {sayTime(test.at)}
                     {test.note && `; ${test.note}`}; {say}
                   </span>
                 </td>
@@ -269,7 +267,7 @@ function Versions() {
               <span className="flex-1">
                 {version.name}{' '}
                 <span className="text-[13px] text-faint">
-                  {when(version.keptAt)}
+                  {sayTime(version.keptAt)}
                   {version.why && `; ${version.why}`}
                 </span>
               </span>
@@ -373,11 +371,11 @@ function Entries() {
           <li key={entry.id} className="stitch flex items-start gap-2 py-1.5 first:border-t-0">
             <p className="flex-1 whitespace-pre-wrap">
               {entry.text}
-              <span className="block text-[13px] text-faint">{when(entry.at)}</span>
+              <span className="block text-[13px] text-faint">{sayTime(entry.at)}</span>
             </p>
             <Button
               look="quiet"
-              aria-label={`Remove the entry of ${when(entry.at)}`}
+              aria-label={`Remove the entry of ${sayTime(entry.at)}`}
               onClick={() =>
                 editPlan((draft) => {
                   draft.logbook.entries = draft.logbook.entries.filter((each) => each.id !== entry.id);

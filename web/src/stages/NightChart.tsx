@@ -1,7 +1,8 @@
 import type { Design } from '@glimmer/core/plan';
 import { describeEnd, type NightRun, type NightSample } from '@glimmer/core/power';
 
-import { curveStepAfter, line, scaleLinear } from 'd3';
+import { scaleLinear } from 'd3-scale';
+import { curveStepAfter, line } from 'd3-shape';
 import { usePrinter } from '../units/index.ts';
 import type { NightCurves } from '../worker/nightWorker.ts';
 

@@ -1,6 +1,8 @@
 import type { Drawing, DrawnLine } from '@glimmer/core/sums';
 
-import { extent, line, scaleLinear } from 'd3';
+import { extent } from 'd3-array';
+import { scaleLinear } from 'd3-scale';
+import { line } from 'd3-shape';
 import { usePrinter } from '../units/index.ts';
 
 const WIDTH = 440;
