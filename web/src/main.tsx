@@ -1,3 +1,4 @@
+import { followLamp } from './state/lamp.ts';
 import '@fontsource-variable/atkinson-hyperlegible-mono';
 import '@fontsource-variable/atkinson-hyperlegible-next';
 import '@fontsource-variable/bricolage-grotesque';
@@ -8,7 +9,6 @@ import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { startKeeping } from './keeping/index.ts';
 import { ShelfPage } from './shelf/ShelfPage.tsx';
-import { followLamp } from './state/viewStore.ts';
 import { Boundary } from './widgets/Boundary.tsx';
 import { NewVersion } from './widgets/NewVersion.tsx';
 import { ToastShelf } from './widgets/Toasts.tsx';

@@ -2,7 +2,7 @@ import { type FormRow, type ItemKind, kindOf } from '@glimmer/core/items';
 import type { Item } from '@glimmer/core/plan';
 import { Plus, Trash2 } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { useViewStore, view } from '../state/viewStore.ts';
+import { tool, useTool } from '../state/tool.ts';
 import { Button } from '../widgets/Button.tsx';
 import { TextField } from '../widgets/fields.tsx';
 import { FormRows, type Shown } from './FormRows.tsx';
@@ -22,13 +22,13 @@ export function ItemCard({
   readonly actions?: ReactNode;
   readonly children?: ReactNode;
 }) {
-  const pointed = useViewStore((state) => state.pointedId === item.id);
+  const pointed = useTool((state) => state.pointedId === item.id);
   return (
     <article
       aria-label={`${kindOf(item.kind).name}: ${item.name}`}
       // The place of the mark is kept: a card that moved when it is touched would make the first click miss.
       className={`stitch -ml-3.5 border-l-2 py-2.5 pl-3 first:border-t-0 ${pointed ? 'border-l-verdigris' : 'border-l-transparent'}`}
-      onFocus={() => view.pointAt(item.id)}
+      onFocus={() => tool.pointAt(item.id)}
     >
       <div className="mb-1.5 grid grid-cols-[1fr_auto_auto] items-end gap-2">
         <TextField

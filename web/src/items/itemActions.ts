@@ -5,7 +5,7 @@ import { applyChanges, changeItem, type Design, type Item, itemNamed, mapItem, r
 import { castDraft } from 'immer';
 import { nanoid } from 'nanoid';
 import { changeDesign, editDesign } from '../state/planStore.ts';
-import { view } from '../state/viewStore.ts';
+import { tool } from '../state/tool.ts';
 
 /** Where fresh things of a kind are put: apart from each other, so that each can be taken hold of. */
 function freshPlace(design: Design, kind: ItemKind): { xMm: number; yMm: number } {
@@ -38,7 +38,7 @@ export function addItem(kind: ItemKind, change: Readonly<Record<string, unknown>
     const fresh = create({ id, name: isNumbered ? `${freshName} ${count}` : freshName, at });
     draft.items.push(castDraft({ ...withFeed(design, fresh), ...change } as Item));
   });
-  view.pointAt(id);
+  tool.pointAt(id);
   return id;
 }
 

@@ -2,7 +2,7 @@ import { mapMoods } from '@glimmer/core/motion';
 import { path as drawPath } from 'd3-path';
 import { useId, useMemo } from 'react';
 import { useSheet } from '../stages/useSheet.ts';
-import { view } from '../state/viewStore.ts';
+import { hands } from '../state/hands.ts';
 
 const [WIDTH, HEIGHT] = [480, 250];
 const [BOX_W, BOX_H] = [104, 30];
@@ -156,12 +156,12 @@ export function MoodMap({ shownId }: { readonly shownId: string | undefined }) {
             tabIndex={0}
             aria-label={`${mood.name}${reached ? '' : ', never reached'}${show.start === i ? ', at the start' : ''}`}
             className="cursor-pointer"
-            onClick={() => view.showMood(mood.id)}
+            onClick={() => hands.showMood(mood.id)}
             onKeyDown={(event) => {
               if (event.key !== 'Enter' && event.key !== ' ') return;
               event.preventDefault();
               event.stopPropagation();
-              view.showMood(mood.id);
+              hands.showMood(mood.id);
             }}
           >
             <path

@@ -3,8 +3,8 @@ import type { Design } from '@glimmer/core/plan';
 import type { Draft } from 'immer';
 import { nanoid } from 'nanoid';
 import { useSheet } from '../stages/useSheet.ts';
+import { hands } from '../state/hands.ts';
 import { editDesign } from '../state/planStore.ts';
-import { view } from '../state/viewStore.ts';
 import { Button } from '../widgets/Button.tsx';
 
 /** Puts an offer into the plan: its moods, and the cues between them where it is a row. */
@@ -25,7 +25,7 @@ function takeOffer(offer: MoodOffer): void {
         backAfterS: null,
       });
   });
-  view.showMood(ids[0] ?? null);
+  hands.showMood(ids[0] ?? null);
 }
 
 /** Moods that fit the lights of the plan, each to be taken and then taken apart. */

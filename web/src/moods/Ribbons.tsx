@@ -1,11 +1,11 @@
 import type { PlacedGroup } from '@glimmer/core/items';
 import type { Ribbon, Show, ShowLimit } from '@glimmer/core/motion';
 import { parseColour } from '@glimmer/core/moves';
-
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { type ReactNode, useEffect, useRef } from 'react';
-import { useViewStore, view } from '../state/viewStore.ts';
+import { clock, useClock } from '../state/clock.ts';
+import { useHands } from '../state/hands.ts';
 import { usePrinter } from '../units/index.ts';
 import { useWeave } from '../worker/useWeave.ts';
 import type { Weave } from '../worker/weaveWorker.ts';
@@ -117,8 +117,8 @@ function CurrentTrace({
 
 /** Where in the mood the picture stands, drawn through the ribbons; with the slider below them it is moved. */
 function Scrubbed({ spanS, children }: { readonly spanS: number; readonly children: ReactNode }) {
-  const playheadMs = useViewStore((state) => state.playheadMs);
-  const isByHand = useViewStore((state) => state.shownMoodId !== null);
+  const playheadMs = useClock((state) => state.playheadMs);
+  const isByHand = useHands((state) => state.shownMoodId !== null);
   const atS = (playheadMs / 1000) % spanS;
   return (
     <div>
@@ -138,7 +138,7 @@ function Scrubbed({ spanS, children }: { readonly spanS: number; readonly childr
           aria-valuetext={`${atS.toFixed(2)} s`}
           disabled={!isByHand}
           title={isByHand ? 'Holds the picture and goes to this time' : 'Choose a mood above to move through it'}
-          onChange={(event) => view.scrub((Number(event.target.value) / 1000) * spanS * 1000)}
+          onChange={(event) => clock.scrub((Number(event.target.value) / 1000) * spanS * 1000)}
           className="w-full accent-verdigris"
         />
       </label>

@@ -5,7 +5,7 @@ import { Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { useSheet } from '../stages/useSheet.ts';
 import { changeDesign, editDesign } from '../state/planStore.ts';
-import { view } from '../state/viewStore.ts';
+import { tool } from '../state/tool.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField, TextField } from '../widgets/fields.tsx';
 
@@ -42,7 +42,7 @@ function SetEditor({ set, index }: { readonly set: LightSet; readonly index: num
     />
   );
   return (
-    <li className="stitch py-2 first:border-t-0" onFocus={() => view.pointAt(set.id)}>
+    <li className="stitch py-2 first:border-t-0" onFocus={() => tool.pointAt(set.id)}>
       <div className="grid grid-cols-[1fr_1fr_auto] items-end gap-2">
         <TextField
           label="Set"

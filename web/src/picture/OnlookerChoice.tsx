@@ -1,5 +1,5 @@
 import type { Stage } from '@glimmer/core/items';
-import { useViewStore, view } from '../state/viewStore.ts';
+import { lamp, useLamp } from '../state/lamp.ts';
 import { Choice } from '../widgets/fields.tsx';
 
 const onlookers = [
@@ -12,7 +12,7 @@ const onlookers = [
 
 /** Who looks at the piece; another than the eye nearby is in sight wherever it holds. */
 export function OnlookerChoice({ stage }: { readonly stage: Stage }) {
-  const onlooker = useViewStore((state) => state.onlooker);
+  const onlooker = useLamp((state) => state.onlooker);
   const chosen = onlookers.find((each) => each.from === onlooker.from && each.shutterS === onlooker.shutterS);
   const value = chosen?.value ?? 'near';
   if (stage !== 'moods' && value === 'near') return null;
@@ -24,7 +24,7 @@ export function OnlookerChoice({ stage }: { readonly stage: Stage }) {
       options={onlookers}
       onChoose={(next) => {
         const found = onlookers.find((each) => each.value === next);
-        if (found) view.lookAs({ from: found.from, shutterS: found.shutterS });
+        if (found) lamp.lookAs({ from: found.from, shutterS: found.shutterS });
       }}
     />
   );

@@ -4,9 +4,11 @@ import { controlsOf, type PlanPoint } from '@glimmer/core/plan';
 import { Lamp, LampDesk, Pause, Play, StepForward } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { clock, useClock } from '../state/clock.ts';
+import { lamp as lampSwitch, useLamp } from '../state/lamp.ts';
 import { editDesign, usePlan } from '../state/planStore.ts';
+import { type Tool, tool as toolHand, useTool } from '../state/tool.ts';
 import { useReckoned } from '../state/useAssessment.tsx';
-import { type Tool, useViewStore, view } from '../state/viewStore.ts';
 import { usePrinter } from '../units/index.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Dialog } from '../widgets/Dialog.tsx';
@@ -60,8 +62,8 @@ const toolWords: Readonly<Record<Exclude<Tool['kind'], 'none'>, string>> = {
 /** A mood that flashes faster than three times a second, as fast as it is shown here, is held until the maker has said yes. */
 function useFlashGuard(showing: string | null): { readonly asks: boolean; readonly answer: (show: boolean) => void } {
   const { assessment } = useReckoned();
-  const running = useViewStore((state) => state.running);
-  const speed = useViewStore((state) => state.speed);
+  const running = useClock((state) => state.running);
+  const speed = useClock((state) => state.speed);
   const [agreed, setAgreed] = useState<ReadonlySet<string>>(new Set());
   const mood = assessment?.moods.find((each) => each.moodId === showing);
   const flashes = mood?.groups.some((group) => isFlashing(group.load.flashing.perS * speed)) ?? false;
@@ -70,7 +72,7 @@ function useFlashGuard(showing: string | null): { readonly asks: boolean; readon
     asks,
     answer: (show) => {
       if (show && showing !== null) setAgreed(new Set([...agreed, showing]));
-      else view.hold();
+      else clock.hold();
     },
   };
 }
@@ -94,11 +96,11 @@ const speeds = [
 
 /** Step by step, slower or faster; a speed that is not the true one is in sight wherever the picture runs at it. */
 function Pace({ stage }: { readonly stage: Stage }) {
-  const speed = useViewStore((state) => state.speed);
+  const speed = useClock((state) => state.speed);
   if (stage !== 'moods' && speed === 1) return null;
   return (
     <>
-      <Button look="quiet" onClick={() => view.step(STEP_MS)} title={`On by ${STEP_MS} ms`}>
+      <Button look="quiet" onClick={() => clock.step(STEP_MS)} title={`On by ${STEP_MS} ms`}>
         <StepForward size={16} />
         Step
       </Button>
@@ -107,7 +109,7 @@ function Pace({ stage }: { readonly stage: Stage }) {
         label="Speed of the moods"
         value={String(speed)}
         options={speeds}
-        onChoose={(value) => view.runAt(Number(value))}
+        onChoose={(value) => clock.runAt(Number(value))}
       />
     </>
   );
@@ -116,20 +118,20 @@ function Pace({ stage }: { readonly stage: Stage }) {
 /** What is done with the picture: hold and run it, the lamp, the pace, who looks on. */
 function Handles({ stage, moodName }: { readonly stage: Stage; readonly moodName: string | undefined }) {
   const { assessment } = useReckoned();
-  const lamp = useViewStore((state) => state.lamp);
-  const running = useViewStore((state) => state.running);
+  const lamp = useLamp((state) => state.lamp);
+  const running = useClock((state) => state.running);
   return (
     <div className="flex flex-wrap items-center gap-1.5 border-b border-rule px-3 py-1">
       <Button
         look="quiet"
-        onClick={view.switchRunning}
+        onClick={clock.switch}
         aria-label={running ? 'Hold the moods (Space)' : 'Run the moods (Space)'}
         title="Space"
       >
         {running ? <Pause size={16} /> : <Play size={16} />}
         {running ? 'Hold' : 'Run'}
       </Button>
-      <Button look="quiet" onClick={view.switchLamp} aria-pressed={lamp === 'off'} title="L">
+      <Button look="quiet" onClick={lampSwitch.switch} aria-pressed={lamp === 'off'} title="L">
         {lamp === 'on' ? <LampDesk size={16} /> : <Lamp size={16} />}
         {lamp === 'on' ? 'Lamp off' : 'Lamp on'}
       </Button>
@@ -149,9 +151,9 @@ export function PicturePane({ stage }: { readonly stage: Stage }) {
   const plan = usePlan();
   const { design } = plan;
   const { assessment, progress } = useReckoned();
-  const lamp = useViewStore((state) => state.lamp);
-  const tool = useViewStore((state) => state.tool);
-  const isFar = useViewStore((state) => state.onlooker.from === 'back row');
+  const lamp = useLamp((state) => state.lamp);
+  const tool = useTool((state) => state.tool);
+  const isFar = useLamp((state) => state.onlooker.from === 'back row');
   const [host, size] = useSize();
   const canvasRef = useRef<HTMLCanvasElement>(null);
   const svgRef = useRef<SVGSVGElement>(null);
@@ -188,7 +190,7 @@ export function PicturePane({ stage }: { readonly stage: Stage }) {
     const size = event.shiftKey ? 1 : 10;
     if (step) setCross({ xMm: cross.xMm + (step[0] ?? 0) * size, yMm: cross.yMm + (step[1] ?? 0) * size });
     else if (event.key === 'Enter') dropPoint(tool, cross);
-    else if (event.key === 'Escape') view.layToolDown();
+    else if (event.key === 'Escape') toolHand.layDown();
     else return;
     event.preventDefault();
     event.stopPropagation();
@@ -202,7 +204,7 @@ export function PicturePane({ stage }: { readonly stage: Stage }) {
       {tool.kind !== 'none' && (
         <div className="flex items-center gap-3 border-b border-rule bg-amber-wash px-3 py-1.5" role="status">
           <span className="flex-1">{toolWords[tool.kind]}</span>
-          <Button onClick={view.layToolDown}>Done</Button>
+          <Button onClick={toolHand.layDown}>Done</Button>
         </div>
       )}
       <div ref={host} className="relative min-h-0 flex-1 bg-paper">

@@ -1,12 +1,12 @@
 import type { Control } from '@glimmer/core/plan';
 import { BatteryLow, Hand, RadioTower, SunMoon, ToggleLeft, ToggleRight } from 'lucide-react';
-import { useViewStore, view } from '../state/viewStore.ts';
+import { hands, useHands } from '../state/hands.ts';
 import { Button } from '../widgets/Button.tsx';
 
 /** A contact that is closed for as long as it is pressed, by mouse, finger or key. */
 function Pressed({ control, disabled }: { readonly control: Control; readonly disabled: boolean }) {
-  const isClosed = useViewStore((state) => state.closed.has(control.id));
-  const press = (isOn: boolean): void => view.touch(control.id, isOn);
+  const isClosed = useHands((state) => state.closed.has(control.id));
+  const press = (isOn: boolean): void => hands.touch(control.id, isOn);
   const isKey = (key: string): boolean => key === ' ' || key === 'Enter';
   return (
     <Button
@@ -40,9 +40,9 @@ function Pressed({ control, disabled }: { readonly control: Control; readonly di
 
 /** A contact that stays as it was put. */
 function Put({ control, disabled }: { readonly control: Control; readonly disabled: boolean }) {
-  const isClosed = useViewStore((state) => state.closed.has(control.id));
+  const isClosed = useHands((state) => state.closed.has(control.id));
   return (
-    <Button aria-pressed={isClosed} disabled={disabled} onClick={() => view.touch(control.id, !isClosed)}>
+    <Button aria-pressed={isClosed} disabled={disabled} onClick={() => hands.touch(control.id, !isClosed)}>
       {isClosed ? <ToggleRight size={15} /> : <ToggleLeft size={15} />}
       {control.name}
     </Button>
@@ -51,7 +51,7 @@ function Put({ control, disabled }: { readonly control: Control; readonly disabl
 
 /** What a sensor sees, from nothing to full. */
 function Dial({ control }: { readonly control: Control }) {
-  const value = useViewStore((state) => state.dials[control.id] ?? 1);
+  const value = useHands((state) => state.dials[control.id] ?? 1);
   const isCharge = control.kind === 'charge sense';
   return (
     <label className="flex items-center gap-1.5 text-[13px]">
@@ -63,7 +63,7 @@ function Dial({ control }: { readonly control: Control }) {
         max={100}
         value={Math.round(value * 100)}
         aria-valuetext={`${Math.round(value * 100)} %, from ${isCharge ? 'empty to full' : 'dark to light'}`}
-        onChange={(event) => view.turnDial(control.id, Number(event.target.value) / 100)}
+        onChange={(event) => hands.turnDial(control.id, Number(event.target.value) / 100)}
         className="w-24 accent-verdigris"
       />
       <span className="figures w-11 text-right whitespace-nowrap text-faint">{Math.round(value * 100)} %</span>
@@ -78,13 +78,13 @@ const isKept = (control: Control): boolean =>
 
 /** Hands on the controls of the piece: what they do, the running picture answers. */
 export function VirtualHands({ controls }: { readonly controls: readonly Control[] }) {
-  const remoteLost = useViewStore((state) => state.remoteLost);
+  const remoteLost = useHands((state) => state.remoteLost);
   if (controls.length === 0) return null;
   const remotes = controls.filter((control) => control.kind === 'remote');
   const lose = (isLost: boolean): void => {
-    view.loseRemote(isLost);
+    hands.loseRemote(isLost);
     // A receiver that hears nothing opens what was held; what was latched stays.
-    if (isLost) for (const remote of remotes) if (remote.output === 'held') view.touch(remote.id, false);
+    if (isLost) for (const remote of remotes) if (remote.output === 'held') hands.touch(remote.id, false);
   };
   return (
     <fieldset className="flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-rule px-3 py-1.5">

@@ -12,8 +12,9 @@ import {
 } from '@glimmer/core/motion';
 import type { Design } from '@glimmer/core/plan';
 import { type RefObject, useEffect, useRef, useState } from 'react';
-import { useShallow } from 'zustand/react/shallow';
-import { type Onlooker, type Touch, useViewStore, view } from '../state/viewStore.ts';
+import { clock, useClock } from '../state/clock.ts';
+import { hands, type Touch, useHands } from '../state/hands.ts';
+import { type Onlooker, useLamp } from '../state/lamp.ts';
 import { type Exposure, type Fitting, listLights, paintLights } from './glow.ts';
 import { tellMoment } from './pieceStore.ts';
 
@@ -30,7 +31,7 @@ const shapeOf = (show: Show): string =>
 
 /** The player after virtual hands have done what they did and the sensors were read. */
 function actOn(show: Show, state: PlayerState, touches: readonly Touch[], nowMs: number): PlayerState {
-  const { dials } = useViewStore.getState();
+  const { dials } = useHands.getState();
   const indexOf = (id: string): number => show.controls.findIndex((control) => control.id === id);
   const after = touches.reduce((now, each) => touch(show, now, indexOf(each.controlId), each.isOn, nowMs), state);
   return show.controls.reduce((now, control, i) => {
@@ -95,10 +96,82 @@ function fittingFor(fitting: Fitting, onlooker: Onlooker, design: Design): Fitti
   };
 }
 
+/** Sets a canvas up for the pixels of its screen; null while there is none. */
+function setUp(canvas: HTMLCanvasElement | null, fitting: Fitting): CanvasRenderingContext2D | null {
+  const context = canvas?.getContext('2d');
+  if (!canvas || !context) return null;
+  const ratio = window.devicePixelRatio || 1;
+  canvas.width = Math.round(fitting.widthPx * ratio);
+  canvas.height = Math.round(fitting.heightPx * ratio);
+  context.setTransform(ratio, 0, 0, ratio, 0, 0);
+  return context;
+}
+
+interface Painted {
+  readonly design: Design;
+  readonly assessment: Assessment;
+  readonly fitting: Fitting;
+  readonly context: CanvasRenderingContext2D;
+  readonly piece: Stage;
+  readonly onShowing: (moodId: string | null) => void;
+}
+
+/** Makes what paints the piece as it is at this moment, as whoever looks on sees it. */
+function createPainter({ design, assessment, fitting, context, piece, onShowing }: Painted): () => void {
+  const { show, limit } = assessment;
+  const lights = listLights(assessment);
+  const look = createLooker(show.frameBytes);
+  const [looked, scratch] = [new Uint8Array(show.frameBytes), new Uint8Array(show.frameBytes)];
+  return () => {
+    const { lamp, onlooker } = useLamp.getState();
+    const shown = show.moods.findIndex((mood) => mood.id === useHands.getState().shownMoodId);
+    const nowMs = Math.round(piece.nowMs);
+    piece.player = passTime(show, actOn(show, piece.player, [], nowMs), nowMs);
+    const sinceMs = nowMs - Math.round(piece.shownMs);
+    const state: PlayerState =
+      shown < 0 ? piece.player : { ...piece.player, mood: shown, sinceMs, fade: null, back: null };
+    const seen = look({ show, limit, state, nowMs }, onlooker.shutterS);
+    // A controller holds the frame of this moment, whoever looks on.
+    if (seen.exposure) paintNow({ show, limit, state, nowMs, out: looked, scratch });
+    else looked.set(seen.frame);
+    paintLights(
+      {
+        context,
+        fitting: fittingFor(fitting, onlooker, design),
+        lamp,
+        viewMm: Math.max(design.view.widthMm, design.view.heightMm),
+        exposure: seen.exposure,
+      },
+      lights,
+      seen.frame,
+    );
+    clock.tell(nowMs - state.sinceMs);
+    tellMoment({ nowMs, state, frame: looked });
+    onShowing(state.mood === ANY ? null : (show.moods[state.mood]?.id ?? null));
+  };
+}
+
+/** Lets the clock of a piece run, and paints each frame; gives what stops it. */
+function run(piece: Stage, paint: () => void): () => void {
+  let handle = 0;
+  let lastTick = performance.now();
+  const tick = (at: number): void => {
+    // A tab that was away must not leap ahead by minutes.
+    const passedMs = Math.min(250, Math.max(0, at - lastTick)) * useClock.getState().speed;
+    piece.nowMs += passedMs;
+    piece.shownMs += passedMs;
+    lastTick = at;
+    paint();
+    handle = requestAnimationFrame(tick);
+  };
+  handle = requestAnimationFrame(tick);
+  return () => cancelAnimationFrame(handle);
+}
+
 /**
  * Runs the moods on a canvas over the picture: the engine's frames at the display's rate while running, one still
  * frame while held. Virtual hands and cues move the player; a mood chosen by hand is shown by itself, on a clock that
- * can be set.
+ * can be set. What paints is built anew with the plan and the picture's size alone, not with each touch.
  * @returns the mood that is showing.
  */
 export function useGlow(
@@ -106,111 +179,64 @@ export function useGlow(
   options: { readonly design: Design; readonly assessment: Assessment; readonly fitting: Fitting | null },
 ): string | null {
   const { design, assessment, fitting } = options;
-  const { lamp, running, shownMoodId, touches, dials, speed, skipMs, scrubMs, onlooker } = useViewStore(
-    useShallow(({ lamp, running, shownMoodId, touches, dials, speed, skipMs, scrubMs, onlooker }) => ({
-      lamp,
-      running,
-      shownMoodId,
-      touches,
-      dials,
-      speed,
-      skipMs,
-      scrubMs,
-      onlooker,
-    })),
-  );
-  const { show, limit } = assessment;
+  const { show } = assessment;
   const stage = useRef<Stage>({ player: startPlayer(show), nowMs: START_MS, shownMs: 0 });
   const shape = useRef(shapeOf(show));
-  const shownBefore = useRef(shownMoodId);
+  const shownBefore = useRef(useHands.getState().shownMoodId);
   const [showing, setShowing] = useState<string | null>(null);
+  const [paint, setPaint] = useState<(() => void) | null>(null);
+  const isRunning = useClock((state) => state.running);
   // A piece that comes onto the bench is at rest.
-  useEffect(view.letGo, []);
+  useEffect(hands.letGo, []);
 
-  // biome-ignore lint/correctness/useExhaustiveDependencies: hands, dials and the clock are read from the store as they change
   useEffect(() => {
-    const canvas = canvasRef.current;
-    const context = canvas?.getContext('2d');
-    if (!canvas || !context || !fitting) return;
-    const ratio = window.devicePixelRatio || 1;
-    canvas.width = Math.round(fitting.widthPx * ratio);
-    canvas.height = Math.round(fitting.heightPx * ratio);
-    context.setTransform(ratio, 0, 0, ratio, 0, 0);
-    const lights = listLights(assessment);
-    const look = createLooker(show.frameBytes);
-    const [looked, scratch] = [new Uint8Array(show.frameBytes), new Uint8Array(show.frameBytes)];
+    const context = fitting && setUp(canvasRef.current, fitting);
+    if (!context) return;
     const piece = stage.current;
     if (shape.current !== shapeOf(show)) {
       shape.current = shapeOf(show);
       // It begins anew; what hands hold closed they still hold.
-      const held = [...useViewStore.getState().closed].map((controlId) => ({ controlId, isOn: true }));
+      const held = [...useHands.getState().closed].map((controlId) => ({ controlId, isOn: true }));
       piece.player = actOn(show, startPlayer(show), held, 0);
       piece.nowMs = START_MS;
     }
-    if (shownBefore.current !== shownMoodId) {
-      shownBefore.current = shownMoodId;
-      piece.shownMs = 0;
-    }
-    const skip = view.takeSkip();
-    piece.nowMs += skip;
-    piece.shownMs = view.takeScrub() ?? piece.shownMs + skip;
-    piece.player = actOn(show, piece.player, view.takeTouches(), Math.round(piece.nowMs));
-    const shown = show.moods.findIndex((mood) => mood.id === shownMoodId);
+    const painter = createPainter({ design, assessment, fitting, context, piece, onShowing: setShowing });
+    painter();
+    setPaint(() => painter);
+  }, [canvasRef, design, assessment, show, fitting]);
 
-    const paint = (): void => {
-      const nowMs = Math.round(piece.nowMs);
-      piece.player = passTime(show, actOn(show, piece.player, [], nowMs), nowMs);
-      const sinceMs = nowMs - Math.round(piece.shownMs);
-      const state: PlayerState =
-        shown < 0 ? piece.player : { ...piece.player, mood: shown, sinceMs, fade: null, back: null };
-      const seen = look({ show, limit, state, nowMs }, onlooker.shutterS);
-      // A controller holds the frame of this moment, whoever looks on.
-      if (seen.exposure) paintNow({ show, limit, state, nowMs, out: looked, scratch });
-      else looked.set(seen.frame);
-      paintLights(
-        {
-          context,
-          fitting: fittingFor(fitting, onlooker, design),
-          lamp,
-          viewMm: Math.max(design.view.widthMm, design.view.heightMm),
-          exposure: seen.exposure,
-        },
-        lights,
-        seen.frame,
-      );
-      view.tellPlayhead(nowMs - state.sinceMs);
-      tellMoment({ nowMs, state, frame: looked });
-      setShowing(state.mood === ANY ? null : (show.moods[state.mood]?.id ?? null));
+  useEffect(() => {
+    if (!paint) return;
+    const piece = stage.current;
+    const act = (): void => {
+      const { shownMoodId } = useHands.getState();
+      if (shownBefore.current !== shownMoodId) {
+        shownBefore.current = shownMoodId;
+        piece.shownMs = 0;
+      }
+      const skip = clock.takeSkip();
+      piece.nowMs += skip;
+      piece.shownMs = clock.takeScrub() ?? piece.shownMs + skip;
+      piece.player = actOn(show, piece.player, hands.takeTouches(), Math.round(piece.nowMs));
     };
-    paint();
-    if (!running) return;
-    let handle = 0;
-    let lastTick = performance.now();
-    const tick = (at: number): void => {
-      // A tab that was away must not leap ahead by minutes.
-      const passedMs = Math.min(250, Math.max(0, at - lastTick)) * speed;
-      piece.nowMs += passedMs;
-      piece.shownMs += passedMs;
-      lastTick = at;
-      paint();
-      handle = requestAnimationFrame(tick);
+    // While it runs the next frame paints what hands did; taking what they left is a change of its own, with nothing in it.
+    const actAndPaint = (): void => {
+      act();
+      if (!useClock.getState().running) paint();
     };
-    handle = requestAnimationFrame(tick);
-    return () => cancelAnimationFrame(handle);
-  }, [
-    canvasRef,
-    design,
-    assessment,
-    fitting,
-    lamp,
-    running,
-    shownMoodId,
-    touches,
-    dials,
-    speed,
-    skipMs,
-    scrubMs,
-    onlooker,
-  ]);
+    actAndPaint();
+    const leaves = [
+      useHands.subscribe(actAndPaint),
+      useLamp.subscribe(actAndPaint),
+      useClock.subscribe((state, before) => {
+        if (state.skipMs !== before.skipMs || state.scrubMs !== before.scrubMs) actAndPaint();
+      }),
+    ];
+    return () => {
+      for (const leave of leaves) leave();
+    };
+  }, [paint, show]);
+
+  useEffect(() => (paint && isRunning ? run(stage.current, paint) : undefined), [paint, isRunning]);
   return showing;
 }

@@ -16,7 +16,7 @@ import { Link, useNavigate } from 'react-router';
 import { isWaiting, type KeptRecord, listHeld, whenSaved } from '../keeping/index.ts';
 import { AwayError, api, type ShelfEntry } from '../state/api.ts';
 import { copyPlan } from '../state/copyPlan.ts';
-import { view } from '../state/viewStore.ts';
+import { lamp } from '../state/lamp.ts';
 import { usePrinter } from '../units/index.ts';
 import { UnitsButton } from '../units/UnitsButton.tsx';
 import { Button } from '../widgets/Button.tsx';
@@ -301,7 +301,7 @@ export function ShelfPage() {
               {shelf === 'open' ? 'What is put away' : 'Back to the shelf'}
             </Button>
             <UnitsButton />
-            <Button look="quiet" onClick={view.switchLamp} aria-label="Lamp on or off">
+            <Button look="quiet" onClick={lamp.switch} aria-label="Lamp on or off">
               <LampDesk size={16} />
             </Button>
           </div>

@@ -5,7 +5,7 @@ import { ItemCard } from '../items/ItemCard.tsx';
 import { addItem } from '../items/itemActions.ts';
 import { LightDetails } from '../lights/LightDetails.tsx';
 import { PixelTapeDetails, PlainTapeDetails } from '../lights/TapeDetails.tsx';
-import { view } from '../state/viewStore.ts';
+import { tool } from '../state/tool.ts';
 import { Button } from '../widgets/Button.tsx';
 import { BeginHere, Section } from '../widgets/Section.tsx';
 import { useSheet } from './useSheet.ts';
@@ -19,8 +19,8 @@ const sections: readonly { readonly kind: LightKind; readonly add: string }[] = 
 ];
 
 function layOut(kind: ItemKind, id: string): void {
-  view.pointAt(id);
-  view.takeTool(kind === 'light' ? { kind: 'light', groupId: id } : { kind: 'route', tapeId: id });
+  tool.pointAt(id);
+  tool.take(kind === 'light' ? { kind: 'light', groupId: id } : { kind: 'route', tapeId: id });
 }
 
 function Details({ item }: { readonly item: Item }) {

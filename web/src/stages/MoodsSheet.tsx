@@ -3,7 +3,6 @@ import { explainCeiling } from '@glimmer/core/figures';
 import { spanOfMove } from '@glimmer/core/moves';
 import { bands, type Design, itemNamed, type Mood, removeMood } from '@glimmer/core/plan';
 import { sayCeiling } from '@glimmer/core/power';
-
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import type { Draft } from 'immer';
 import { Copy, Trash2 } from 'lucide-react';
@@ -18,8 +17,8 @@ import { Offers } from '../moods/Offers.tsx';
 import { Ribbons } from '../moods/Ribbons.tsx';
 import { Sets } from '../moods/Sets.tsx';
 import { Signs } from '../moods/Signs.tsx';
+import { hands, useHands } from '../state/hands.ts';
 import { changeDesign, editDesign } from '../state/planStore.ts';
-import { useViewStore, view } from '../state/viewStore.ts';
 import { usePrinter } from '../units/index.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField, ShareSlider, TextField } from '../widgets/fields.tsx';
@@ -69,7 +68,7 @@ function addMood(grounds: readonly Ground[]): void {
     });
     draft.moods.startId ??= id;
   });
-  view.showMood(id);
+  hands.showMood(id);
 }
 
 /** A mood like this one beside it, to be changed. */
@@ -80,7 +79,7 @@ function copyMood(mood: Mood): void {
     const copy = structuredClone(mood) as Draft<Mood>;
     draft.moods.list.splice(at + 1, 0, { ...copy, id, name: `${mood.name} copy` });
   });
-  view.showMood(id);
+  hands.showMood(id);
 }
 
 /** A fade of the mood's own, or as long as the cue says. */
@@ -217,7 +216,7 @@ const pages = ['Moves', 'Cues', 'Evening', 'Sets'] as const;
 export default function MoodsSheet() {
   const { design, assessment } = useSheet();
   const { list } = design.moods;
-  const shownMoodId = useViewStore((state) => state.shownMoodId);
+  const shownMoodId = useHands((state) => state.shownMoodId);
   const [offering, setOffering] = useState(false);
   // Until one is chosen, the sheet opens at the mood that the piece begins with.
   const openId = shownMoodId ?? design.moods.startId;
@@ -227,7 +226,7 @@ export default function MoodsSheet() {
   );
   const mood = list[index];
   // Leaving the stage gives the picture back to the cues.
-  useEffect(() => () => view.showMood(null), []);
+  useEffect(() => () => hands.showMood(null), []);
 
   if (assessment.movables.length === 0)
     return (
@@ -251,7 +250,7 @@ export default function MoodsSheet() {
               type="button"
               role="tab"
               aria-selected={i === index}
-              onClick={() => view.showMood(each.id)}
+              onClick={() => hands.showMood(each.id)}
               className={`tag border px-3 py-1 ${i === index ? 'border-verdigris bg-verdigris text-on-verdigris' : 'border-rule bg-paper hover:bg-pressed'}`}
             >
               {each.name}
@@ -267,7 +266,7 @@ export default function MoodsSheet() {
           </Button>
         )}
         {shownMoodId !== null && (
-          <Button look="quiet" onClick={() => view.showMood(null)}>
+          <Button look="quiet" onClick={() => hands.showMood(null)}>
             Let cues decide
           </Button>
         )}

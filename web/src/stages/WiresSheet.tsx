@@ -8,7 +8,7 @@ import type { Draft } from 'immer';
 import { ArrowDownToLine } from 'lucide-react';
 import { saveFile } from '../shelf/files.ts';
 import { editDesign } from '../state/planStore.ts';
-import { useViewStore, view } from '../state/viewStore.ts';
+import { tool, useTool } from '../state/tool.ts';
 import { usePrinter } from '../units/index.ts';
 import { Said } from '../units/Said.tsx';
 import { Button } from '../widgets/Button.tsx';
@@ -52,12 +52,12 @@ function RunRow({
   readonly ends: readonly CoreEnds[];
 }) {
   const printer = usePrinter();
-  const pointed = useViewStore((state) => state.pointedId === run.id);
+  const pointed = useTool((state) => state.pointedId === run.id);
   return (
     <tr
       className={`border-b border-rule/60 align-top ${pointed ? 'bg-pressed' : ''}`}
-      onMouseEnter={() => view.pointAt(run.id)}
-      onFocus={() => view.pointAt(run.id)}
+      onMouseEnter={() => tool.pointAt(run.id)}
+      onFocus={() => tool.pointAt(run.id)}
     >
       <td className="py-1 pr-2">
         <button

@@ -2,7 +2,7 @@ import { type QuickSum, quickSums } from '@glimmer/core/sums';
 import { LampDesk, Printer } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import { view } from '../state/viewStore.ts';
+import { lamp } from '../state/lamp.ts';
 import { usePrinter } from '../units/index.ts';
 import { UnitsButton } from '../units/UnitsButton.tsx';
 import { Button } from '../widgets/Button.tsx';
@@ -91,7 +91,7 @@ export function SumsPage() {
             Print
           </Button>
           <UnitsButton />
-          <Button look="quiet" onClick={view.switchLamp} aria-label="Lamp on or off">
+          <Button look="quiet" onClick={lamp.switch} aria-label="Lamp on or off">
             <LampDesk size={16} />
           </Button>
         </div>

@@ -3,8 +3,8 @@ import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headl
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { usePlan } from '../state/planStore.ts';
+import { tool } from '../state/tool.ts';
 import { useReckoned } from '../state/useAssessment.tsx';
-import { view } from '../state/viewStore.ts';
 import { usePrinter } from '../units/index.ts';
 import { Dialog } from '../widgets/Dialog.tsx';
 import { stageInfo } from './stageInfo.ts';
@@ -65,7 +65,7 @@ export function FindAnything({ onClose }: { readonly onClose: () => void }) {
         onChange={(place) => {
           if (!place) return;
           onClose();
-          view.pointAt(place.pointId);
+          tool.pointAt(place.pointId);
           void navigate(`/plan/${id}/${place.stage}`);
         }}
       >

@@ -2,7 +2,7 @@ import type { Finding } from '@glimmer/core/items';
 import { Info } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { mend, undo } from '../state/planStore.ts';
-import { view } from '../state/viewStore.ts';
+import { tool } from '../state/tool.ts';
 import { usePrinter } from '../units/index.ts';
 import { Said } from '../units/Said.tsx';
 import { Button } from '../widgets/Button.tsx';
@@ -21,7 +21,7 @@ function FindingCard({ finding, isPointed }: { readonly finding: Finding; readon
       ref={card}
       data-finding={finding.id}
       className={`mb-2 border-l-4 px-3 py-2 ${findingFrame(finding.gravity)} ${isPointed ? 'ring-2 ring-verdigris' : ''}`}
-      onMouseEnter={() => finding.aboutId && view.pointAt(finding.aboutId)}
+      onMouseEnter={() => finding.aboutId && tool.pointAt(finding.aboutId)}
     >
       <FindingBody finding={finding} />
       {finding.fixes.length > 0 && (

@@ -7,8 +7,8 @@ import { Link, Navigate, useParams } from 'react-router';
 import { closeKept, openKept } from '../keeping/index.ts';
 import { PicturePane } from '../picture/PicturePane.tsx';
 import { editPlan, redo, undo, useHistory, usePlan, usePlanStore } from '../state/planStore.ts';
+import { tool } from '../state/tool.ts';
 import { ReckoningProvider, useReckoned } from '../state/useAssessment.tsx';
-import { view } from '../state/viewStore.ts';
 import { UnitsButton } from '../units/UnitsButton.tsx';
 import { Boundary } from '../widgets/Boundary.tsx';
 import { Button } from '../widgets/Button.tsx';
@@ -102,7 +102,7 @@ function Bench({ stage }: { readonly stage: Stage }) {
   });
 
   useEffect(() => {
-    view.layToolDown();
+    tool.layDown();
     document.title = `${plan.name}: ${stageInfo[stage].name}`;
   }, [stage, plan.name]);
 

@@ -2,8 +2,10 @@ import { isOpen } from '@glimmer/core/findings';
 import { type Finding, stages } from '@glimmer/core/items';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate } from 'react-router';
+import { clock } from '../state/clock.ts';
+import { lamp } from '../state/lamp.ts';
 import { redo, undo } from '../state/planStore.ts';
-import { view } from '../state/viewStore.ts';
+import { tool } from '../state/tool.ts';
 
 interface KeyHandlers {
   readonly planId: string;
@@ -31,7 +33,7 @@ export function useKeys({ planId, findings, pointedFindingId, onFinding, onFind,
     const at = open.findIndex((finding) => finding.id === pointedFindingId);
     const next = open[(at + 1) % Math.max(1, open.length)];
     if (!next) return;
-    view.pointAt(next.aboutId);
+    tool.pointAt(next.aboutId);
     onFinding(next.id);
     void navigate(`/plan/${planId}/${next.stage}`);
   };
@@ -42,13 +44,13 @@ export function useKeys({ planId, findings, pointedFindingId, onFinding, onFind,
       if (stage) void navigate(`/plan/${planId}/${stage}`);
     },
   );
-  useHotkeys('l', view.switchLamp);
+  useHotkeys('l', lamp.switch);
   useHotkeys('space', (event) => {
     // Space on a button presses that button.
     if (event.target instanceof Element && event.target.closest('button, a, [role="checkbox"], [role="button"]'))
       return;
     event.preventDefault();
-    view.switchRunning();
+    clock.switch();
   });
   useHotkeys('n', nextFinding);
   useHotkeys(

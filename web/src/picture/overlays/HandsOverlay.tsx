@@ -1,11 +1,11 @@
 import { controlsOf } from '@glimmer/core/plan';
-import { useViewStore } from '../../state/viewStore.ts';
+import { useTool } from '../../state/tool.ts';
 import { Label } from './Label.tsx';
 import type { OverlayProps } from './OverlayProps.ts';
 
 /** The set that the sheet points at: its lights ringed, the first and the last numbered. */
 function PointedSet({ assessment, u }: Pick<OverlayProps, 'assessment' | 'u'>) {
-  const pointedId = useViewStore((state) => state.pointedId);
+  const pointedId = useTool((state) => state.pointedId);
   const set = assessment.show.sets.find((each) => each.id === pointedId && each.offsets !== null);
   if (!set) return null;
   return (

@@ -1,8 +1,7 @@
 import type { Hollow } from '@glimmer/core/plan';
 import { type Message, mm, say } from '@glimmer/core/units';
-
 import { editDesign } from '../../state/planStore.ts';
-import { view } from '../../state/viewStore.ts';
+import { tool } from '../../state/tool.ts';
 import { usePrinter } from '../../units/index.ts';
 import { Handle } from '../Handle.tsx';
 import { Label } from './Label.tsx';
@@ -80,7 +79,7 @@ export function HollowOverlay({ design, assessment, u }: OverlayProps) {
             key={hollow.id}
             label={hollow.name}
             at={hollow.at}
-            onPoint={() => view.pointAt(hollow.id)}
+            onPoint={() => tool.pointAt(hollow.id)}
             onMove={(to) =>
               editDesign(
                 (draft) => {

@@ -2,7 +2,7 @@ import { type ItemRole, type ItemStage, kindOf } from '@glimmer/core/items';
 import type { Item, PlanPoint } from '@glimmer/core/plan';
 import type { ReactNode } from 'react';
 import { moveItem } from '../../items/itemActions.ts';
-import { view } from '../../state/viewStore.ts';
+import { tool } from '../../state/tool.ts';
 import { Handle } from '../Handle.tsx';
 import { Label } from './Label.tsx';
 import type { OverlayProps } from './OverlayProps.ts';
@@ -122,7 +122,7 @@ export function ItemHandles({
         key={item.id}
         label={item.name}
         at={item.at}
-        onPoint={() => view.pointAt(item.id)}
+        onPoint={() => tool.pointAt(item.id)}
         onMove={(to) => moveItem(item.id, to)}
       >
         <Mark at={at} u={u} name={item.name} />

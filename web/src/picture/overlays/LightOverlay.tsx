@@ -1,6 +1,6 @@
 import { itemsOf, type PlacedPlain, type PlacedTape } from '@glimmer/core/items';
 import { editDesign } from '../../state/planStore.ts';
-import { useViewStore, view } from '../../state/viewStore.ts';
+import { tool as toolHand, useTool } from '../../state/tool.ts';
 import { Handle } from '../Handle.tsx';
 import { Label } from './Label.tsx';
 import type { OverlayProps } from './OverlayProps.ts';
@@ -64,8 +64,8 @@ function TapeMarks({ tape, u }: { readonly tape: PlacedTape | PlacedPlain; reado
 
 /** Lights: routes with numbers and direction, single lights; all of it can be moved. */
 export function LightOverlay({ design, assessment, u }: OverlayProps) {
-  const pointedId = useViewStore((state) => state.pointedId);
-  const tool = useViewStore((state) => state.tool);
+  const pointedId = useTool((state) => state.pointedId);
+  const tool = useTool((state) => state.tool);
   return (
     <>
       {itemsOf(design, 'pixel tape', 'plain tape').map((tape) => {
@@ -125,7 +125,7 @@ export function LightOverlay({ design, assessment, u }: OverlayProps) {
             key={`${group.id} ${place.id}`}
             label={`${group.name} ${i + 1}`}
             at={place.at}
-            onPoint={() => view.pointAt(group.id)}
+            onPoint={() => toolHand.pointAt(group.id)}
             onMove={(to) =>
               editDesign(
                 (draft) => {

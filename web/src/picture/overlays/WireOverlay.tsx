@@ -1,6 +1,6 @@
 import { wireColours } from '@glimmer/core/network';
+import { useTool } from '../../state/tool.ts';
 
-import { useViewStore } from '../../state/viewStore.ts';
 import { usePrinter } from '../../units/index.ts';
 import { ItemHandles } from './ItemHandles.tsx';
 import { Label } from './Label.tsx';
@@ -10,7 +10,7 @@ import type { OverlayProps } from './OverlayProps.ts';
 export function WireOverlay(props: OverlayProps) {
   const printer = usePrinter();
   const { assessment, u } = props;
-  const pointedId = useViewStore((state) => state.pointedId);
+  const pointedId = useTool((state) => state.pointedId);
   return (
     <>
       {assessment.runs.map((run) => {
