@@ -24,7 +24,14 @@ async function layCards(page: Page, titles: readonly string[]): Promise<void> {
 
 const stage = (name: string): string => `/plan/${DEMO}/${name}`;
 const shots: readonly Shot[] = [
-  { name: 'shelf', path: '/', lamp: 'on' },
+  {
+    name: 'shelf',
+    path: '/',
+    lamp: 'on',
+    before: async (page) => {
+      await page.waitForFunction(() => !document.body.innerText.includes('being reckoned'));
+    },
+  },
   { name: 'piece', path: stage('piece'), lamp: 'on' },
   { name: 'lights', path: stage('lights'), lamp: 'on' },
   {

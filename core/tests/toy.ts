@@ -1,11 +1,11 @@
 import { cpSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import { afterAll } from 'vitest';
+import { onTestFinished } from 'vitest';
 
 const core = join(import.meta.dirname, '..');
 
 /**
- * A copy of core’s source in a folder of its own, with these files laid into it; it is gone when the tests are over.
+ * A copy of core’s source in a folder of its own, with these files laid into it; it is gone when the test that asked for it is over.
  * @returns the folder, and what imports a module of the copy
  */
 export function copyCore(files: Readonly<Record<string, string>>): {
@@ -15,7 +15,7 @@ export function copyCore(files: Readonly<Record<string, string>>): {
 } {
   // Packages are found from within the workspace alone.
   const folder = mkdtempSync(join(core, '.toy-'));
-  afterAll(() => rmSync(folder, { recursive: true, force: true }));
+  onTestFinished(() => rmSync(folder, { recursive: true, force: true }));
   const source = join(folder, 'src');
   cpSync(join(core, 'src'), source, { recursive: true, filter: (path) => !path.endsWith('.test.ts') });
   const write = (file: string, text: string): void => {

@@ -1,6 +1,7 @@
 import { defineFormula } from '../units/index.ts';
 import { standardNeighbours } from './standardValues.ts';
 
+/** Formula: Code of a light sensor; gives code (`count`). */
 export const dividerCode = defineFormula({
   name: 'Code of a light sensor',
   gives: { meaning: 'code', kind: 'count' },
@@ -14,6 +15,7 @@ export const dividerCode = defineFormula({
   reckon: ({ Rf, Rs, top }) => Math.min(top - 1, Math.floor((top * Rf) / (Rf + Rs))),
 });
 
+/** Formula: Best fixed resistor for a light sensor; gives fixed resistor (`resistanceOhm`). */
 export const bestFixed = defineFormula({
   name: 'Best fixed resistor for a light sensor',
   gives: { meaning: 'fixed resistor', kind: 'resistanceOhm' },

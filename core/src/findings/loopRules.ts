@@ -1,6 +1,6 @@
-import type { LoopBudget } from '../assess.ts';
+import { assess, type LoopBudget } from '../assess.ts';
 import { type Finding, type Fix, named } from '../items/index.ts';
-import { changeItem } from '../plan/index.ts';
+import { applyChanges, changeItem } from '../plan/index.ts';
 import { say, seconds, toTenth } from '../units/index.ts';
 import type { Rule, RuleInput } from './finding.ts';
 
@@ -9,12 +9,30 @@ const LEAST_FRAMES_PER_S = 20;
 /** A button that takes longer feels broken. */
 const MOST_WAIT_S = 0.25;
 
-const larger = ({ design }: RuleInput, boardId: string): readonly Fix[] => [
-  {
-    label: 'Take the radio controller',
-    changes: changeItem(design, boardId, { part: 'controller-radio-3v3', pinLocks: [], pinNames: [] }),
-  },
-];
+/** Whether the program of a board has room and time enough. */
+const isEnough = (loop: LoopBudget): boolean =>
+  loop.memoryBytes <= loop.memoryOf &&
+  loop.programBytes <= loop.programOf &&
+  loop.framesPerS >= LEAST_FRAMES_PER_S &&
+  loop.longestWaitS <= MOST_WAIT_S;
+
+/** Puts the cheapest controller there on which the program has room and time, and all finds its pin. */
+function larger({ design, assessment, library }: RuleInput, boardId: string): readonly Fix[] {
+  const now = assessment.boards.find((board) => board.id === boardId)?.part;
+  const others = [...library.parts.values()]
+    .flatMap((part) => (part.kind === 'controller' && part.id !== now?.id ? [part] : []))
+    .sort((a, b) => a.price - b.price);
+  for (const { id, name } of others) {
+    const changes = changeItem(design, boardId, { part: id, pinLocks: [], pinNames: [] });
+    const mended = assess(applyChanges(design, changes), library);
+    const loop = mended.programs.find(({ board }) => board.id === boardId)?.loop;
+    const hasPins = mended.pins.every(({ board, plan }) => board.id !== boardId || plan.ok);
+    if (loop && isEnough(loop) && hasPins) return [{ label: `Take the ${lowerFirst(name)}`, changes }];
+  }
+  return [];
+}
+
+const lowerFirst = (name: string): string => `${name.charAt(0).toLowerCase()}${name.slice(1)}`;
 
 /** A program that its controller has no room or no time for. */
 export const loopRule: Rule = (input) =>

@@ -14,7 +14,11 @@ const field =
   (type: FieldType) =>
   <C>(of: (move: C) => number | boolean | Rgb): ProgramField<C> => ({ type, of });
 
+/** A field of one byte, 0…255. */
 export const u8 = field('uint8_t');
+/** A field of two bytes. */
 export const u16 = field('uint16_t');
+/** A field of four bytes. */
 export const u32 = field('uint32_t');
+/** A colour, of three bytes. */
 export const rgbField = field('rgb');

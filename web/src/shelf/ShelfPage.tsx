@@ -264,7 +264,7 @@ export function ShelfPage() {
     <div className="h-full overflow-y-auto">
       <div className="mx-auto max-w-6xl px-6 py-6">
         <header className="mb-5 flex flex-wrap items-end gap-x-6 gap-y-3">
-          <div className="mr-auto">
+          <div className="min-w-72 flex-1">
             <h1 className="text-[34px] leading-10 tracking-tight">Unruly Glimmer</h1>
             <p className="max-w-lg text-faint">
               Plan, reckon, build and test battery-powered light for props, costumes and models.

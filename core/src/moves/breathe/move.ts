@@ -37,6 +37,7 @@ function shapeOf(curve: BreathCurve, phase: number): number {
   }
 }
 
+/** Up and down between two levels, by one of four curves. */
 export const breathe = defineMove<Breathe, CompiledBreath>({
   kind: 'breathe',
   rank: 20,

@@ -11,6 +11,7 @@ interface CompiledBuildUp extends CompiledBase {
   readonly low: number;
 }
 
+/** From low to high once, and then it stays. */
 export const buildUp = defineMove<BuildUp, CompiledBuildUp>({
   kind: 'build-up',
   rank: 100,

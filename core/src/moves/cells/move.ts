@@ -10,6 +10,7 @@ import type { Cells } from './schema.ts';
 
 const bits = (numbers: readonly number[]): number => numbers.reduce((mask, number) => mask | (1 << number), 0);
 
+/** Cells that are born, live on and die by the number of their neighbours. */
 export const cells = defineMove<Cells, CompiledCells>({
   kind: 'cells',
   rank: 110,

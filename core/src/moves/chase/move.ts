@@ -15,6 +15,7 @@ interface CompiledChase extends CompiledBase {
   readonly isOnward: boolean;
 }
 
+/** One light of so many is lit, and the lit ones step on. */
 export const chase = defineMove<Chase, CompiledChase>({
   kind: 'chase',
   rank: 30,

@@ -18,6 +18,7 @@ interface CompiledDrift extends CompiledBase {
   readonly keepsCurrent: boolean;
 }
 
+/** Two colours mixed by a wave that runs along the lights. */
 export const drift = defineMove<Drift, CompiledDrift>({
   kind: 'drift',
   rank: 60,

@@ -12,6 +12,7 @@ interface CompiledFill extends CompiledBase {
   readonly kind: 'fill';
 }
 
+/** The lights fill up from the first to the last, and empty again. */
 export const fill = defineMove<Fill, CompiledFill>({
   kind: 'fill',
   rank: 50,

@@ -36,6 +36,7 @@ const characters: Readonly<Record<FlickerCharacter, Character>> = {
   'engine full': { stepMs: 60, low: 238, threshold: 0, alike: true },
 };
 
+/** Light that trembles by chance, as a flame, a tube or an engine does. */
 export const flicker = defineMove<Flicker, CompiledFlicker>({
   kind: 'flicker',
   rank: 80,

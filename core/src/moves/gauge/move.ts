@@ -13,6 +13,7 @@ interface CompiledGauge extends CompiledBase {
   readonly control: number;
 }
 
+/** A value shown as a bar along the lights. */
 export const gauge = defineMove<Gauge, CompiledGauge>({
   kind: 'gauge',
   rank: 120,

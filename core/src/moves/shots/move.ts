@@ -14,6 +14,7 @@ interface CompiledShots extends CompiledBase {
   readonly offMs: number;
 }
 
+/** So many flashes one after another, then a pause. */
 export const shots = defineMove<Shots, CompiledShots>({
   kind: 'shots',
   rank: 90,

@@ -19,6 +19,7 @@ interface CompiledSparkle extends CompiledBase {
 /** Slots after which chance comes round. */
 const SLOTS = 64;
 
+/** Single lights come and go by chance. */
 export const sparkle = defineMove<Sparkle, CompiledSparkle>({
   kind: 'sparkle',
   rank: 70,

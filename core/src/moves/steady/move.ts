@@ -9,6 +9,7 @@ interface CompiledSteady extends CompiledBase {
   readonly kind: 'steady';
 }
 
+/** All lights at one level. */
 export const steady = defineMove<Steady, CompiledSteady>({
   kind: 'steady',
   rank: 10,

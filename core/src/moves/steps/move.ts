@@ -17,6 +17,7 @@ interface CompiledSteps extends CompiledBase {
 /** Which of so many steps a value stands on. */
 const stepOf = (value: number, steps: number): number => Math.trunc((value * steps) / 256);
 
+/** A value shown in steps of level and colour. */
 export const steps = defineMove<Steps, CompiledSteps>({
   kind: 'steps',
   rank: 130,

@@ -14,6 +14,7 @@ interface CompiledSweep extends CompiledBase {
   readonly tail: number;
 }
 
+/** A head that goes there and back along the lights, with a tail behind it. */
 export const sweep = defineMove<Sweep, CompiledSweep>({
   kind: 'sweep',
   rank: 40,

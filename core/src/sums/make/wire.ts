@@ -41,6 +41,7 @@ function ohmOf(asked: {
   }
 }
 
+/** The quick sum `wire`: Gauge, drop and what a wire carries. */
 export const wireSum = defineSum({
   name: 'wire',
   title: 'Gauge, drop and what a wire carries',

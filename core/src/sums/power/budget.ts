@@ -82,6 +82,7 @@ function checkBudget(asked: {
   );
 }
 
+/** The quick sum `budget`: Budget of a rail. */
 export const budgetSum = defineSum({
   name: 'budget',
   title: 'Budget of a rail',

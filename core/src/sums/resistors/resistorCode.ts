@@ -38,6 +38,7 @@ function writeBands(ohm: number, tolerance: number): Message {
   );
 }
 
+/** The quick sum `resistor-code`: Resistor markings. */
 export const resistorCodeSum = defineSum({
   name: 'resistor-code',
   title: 'Resistor markings',
