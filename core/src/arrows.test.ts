@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { kinds } from './items/index.ts';
+import { moveKinds } from './moves/index.ts';
 
 const source = new URL('.', import.meta.url).pathname;
 
@@ -67,6 +68,42 @@ describe('arrows between the folders of core', () => {
       files.flatMap(importsOf).filter((path) => !path.startsWith('.') && !path.startsWith('@glimmer')),
     );
     expect([...outside].sort()).toEqual(['ml-matrix', 'papaparse', 'zod']);
+  });
+});
+
+describe('what is told', () => {
+  /** Where text becomes text: tables and files for other programs, what two texts are compared by, and printing itself. */
+  const rims =
+    /^(units\/|exports\/(program|csv)\.ts|sums\/answer\.ts|logbook\/compareVersions\.ts|parts\/(own|stock)\.ts)/;
+  it('keeps its quantities until the rim: no printer of its own, and no figure cut to a text', () => {
+    const printed = files
+      .filter((file) => !rims.test(file))
+      .flatMap((file) =>
+        [...readFileSync(`${source}${file}`, 'utf8').matchAll(/usualPrinter|printerFor\(|\.toFixed\(/g)].map(
+          (match) => `${file}: ${match[0]}`,
+        ),
+      );
+    expect(printed).toEqual([
+      // Lengths of a cut as a sum of numbers, voltages of a catalogue.
+      'parts/packs.ts: .toFixed(',
+      'sums/lights/tapeCut.ts: .toFixed(',
+    ]);
+  });
+});
+
+describe('kinds of moves', () => {
+  it('are named by nobody but their folders, old plans and what offers moods', () => {
+    const names = moveKinds.join('|');
+    const named = new RegExp(
+      `\\bmove\\.kind [!=]== '(?:${names})'|case '(?:${names})':\\s*\\n?\\s*return [^;]*move\\.`,
+      'g',
+    );
+    const found = files
+      .filter((file) => !file.startsWith('moves/'))
+      .flatMap((file) =>
+        [...readFileSync(`${source}${file}`, 'utf8').matchAll(named)].map((match) => `${file}: ${match[0]}`),
+      );
+    expect(found).toEqual([]);
   });
 });
 

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { ledsOf, moodOf, soundDesign, soundSimple, tapeOf } from '../../tests/designs.ts';
 import { assess } from '../assess.ts';
-import type { Finding } from '../items/index.ts';
+import { type Finding, itemsOf } from '../items/index.ts';
 import type { Move } from '../moves/index.ts';
+import { builtInLibrary, controllers } from '../parts/index.ts';
 import { applyChanges, type Cue, type Design, type Mood } from '../plan/index.ts';
 import { quantitiesOf } from '../units/index.ts';
 import { checkDesign } from './index.ts';
@@ -14,6 +15,7 @@ const designOf = (moods: Partial<Moods>, change: Parameters<typeof soundDesign>[
   const base = soundDesign(change);
   return { ...base, moods: { ...base.moods, startId: null, ...moods } };
 };
+const check = (design: Design): readonly Finding[] => checkDesign(design, assess(design));
 const findingsOf = (design: Design, rule: string): Finding[] =>
   checkDesign(design, assess(design)).filter((finding) => finding.id.startsWith(rule));
 const cue = (change: Partial<Cue>): Cue => ({
@@ -317,5 +319,23 @@ describe('the loop', () => {
       );
     expect(findingsOf(slow('controller-huge-5v'), 'frame-rate')).toHaveLength(1);
     expect(findingsOf(slow('controller-radio-3v3'), 'frame-rate')).toEqual([]);
+    // Of those that are quick enough, with room and with a pin for it, the cheapest is offered.
+    const [fix] = findingsOf(slow('controller-huge-5v'), 'frame-rate')[0]?.fixes ?? [];
+    const mended = applyChanges(slow('controller-huge-5v'), fix?.changes ?? []);
+    const taken = itemsOf(mended, 'board').map(({ part }) => builtInLibrary.parts.get(part ?? ''));
+    expect(
+      check(mended).filter(({ rule }) => ['memory', 'program-room', 'frame-rate', 'button-wait'].includes(rule)),
+    ).toEqual([]);
+    const cheaper = controllers.filter(({ price }) => price < (taken[0]?.price ?? 0));
+    expect(cheaper.length).toBeGreaterThan(0);
+    for (const { id } of cheaper) {
+      const other = slow(id);
+      expect(
+        check(other).some(({ rule }) =>
+          ['memory', 'program-room', 'frame-rate', 'button-wait', 'no-pins'].includes(rule),
+        ),
+        id,
+      ).toBe(true);
+    }
   });
 });
