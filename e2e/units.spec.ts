@@ -59,6 +59,13 @@ test('a bare number is in the chosen unit, one with a unit is what it says; the 
   await fill(page, 'Length of Feed of Upper jaw yours', '300 mm');
   await kept(page);
   expect(await lengthOf()).toBe(300);
+  // 300 mm are shown as 11.811 in, which are 299.999 mm: typed over with the same, they stay what they are.
+  const length = page.getByLabel('Length of Feed of Upper jaw yours', { exact: true });
+  await length.fill('12 in');
+  await length.fill('11.811 in');
+  await length.press('Enter');
+  await kept(page);
+  expect(await lengthOf()).toBe(300);
 });
 
 test('they hold in other tabs and browsers, and after a reload', async ({ page, context, browser, baseURL }) => {

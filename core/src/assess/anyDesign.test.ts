@@ -20,7 +20,17 @@ import { explainCeiling, explainData, explainDrive, explainRun, explainTape, fig
 import { checkDesign, listStageStates, listWishes } from '../findings/index.ts';
 import { itemsOf } from '../items/index.ts';
 import { paintFrame } from '../motion/index.ts';
-import { applyChanges, type Design, removeItem, removeMood } from '../plan/index.ts';
+import {
+  applyChanges,
+  type Design,
+  removeCue,
+  removeHollow,
+  removeItem,
+  removeMood,
+  removePlace,
+  removeSet,
+  removeSign,
+} from '../plan/index.ts';
 import { readPlan, readPlanText } from '../plan/reading.ts';
 import { say, usualPrinter } from '../units/index.ts';
 
@@ -260,6 +270,40 @@ describe('a design of any kind', () => {
       const [hoursH, turnedH] = [assessment.supply?.runsFor?.likelyH ?? 0, turned.supply?.runsFor?.likelyH ?? 0];
       expect(Math.abs(turnedH - hoursH)).toBeLessThanOrEqual(hoursH * 5e-4);
     }, 80);
+  });
+
+  it('forgets what is taken out: no lock, override, cue, move, lead or wire names it any more', () => {
+    always((design, assessment) => {
+      // Every wire has a length of the maker’s own.
+      const runs = assessment.runs.map(({ id }) => ({ runId: id, lengthMm: 120, gaugeAwg: null, colours: null }));
+      const whole: Design = { ...design, wires: { ...design.wires, runs } };
+      const names = (left: Design, id: string): boolean => new RegExp(`[":]${id}[":]`).test(JSON.stringify(left));
+      const { list, cues, sets = [], signs = [] } = whole.moods;
+      const removals: readonly (readonly [readonly { readonly id: string }[], (open: Design, id: string) => Design])[] =
+        [
+          [whole.items, removeItem],
+          [whole.hollows, removeHollow],
+          [list, removeMood],
+          [cues, removeCue],
+          [sets, removeSet],
+          [signs, removeSign],
+        ];
+      for (const [things, remove] of removals)
+        for (const { id } of things) expect(names(remove(whole, id), id), id).toBe(false);
+    }, 60);
+  });
+
+  it('forgets the wire to a light that is taken out of its group', () => {
+    always((design, assessment) => {
+      const runs = assessment.runs.map(({ id }) => ({ runId: id, lengthMm: 120, gaugeAwg: null, colours: null }));
+      const whole: Design = { ...design, wires: { ...design.wires, runs } };
+      for (const item of whole.items)
+        for (const { id } of 'places' in item ? item.places : []) {
+          const left = removePlace(whole, item.id, id);
+          expect(problemsOf(left)).toEqual([]);
+          expect(left.wires.runs.filter(({ runId }) => runId.startsWith(`light:${item.id}:${id}`))).toEqual([]);
+        }
+    }, 60);
   });
 
   it('stays a plan whatever is taken out of it', () => {

@@ -24,7 +24,7 @@ export { changeItem, changeWay, itemNamed, lightItems, mapItem, movableItems } f
 export { moveOn } from './moveOn.ts';
 export { controlsOf, isSameOccasion, listOccasions, type Occasion, occasionsOf, sayWhen } from './occasions.ts';
 export { pictureText } from './pictures.ts';
-export { removeItem, removeMood, removeSet } from './remove.ts';
+export { removeCue, removeHollow, removeItem, removeMood, removePlace, removeSet, removeSign } from './remove.ts';
 export type {
   Cue,
   Design,

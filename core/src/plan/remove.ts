@@ -55,6 +55,40 @@ export function removeMood(design: Design, id: string): Design {
   return { ...design, moods: { ...moods, list, startId, course } };
 }
 
+/** The design without a cue, and without what was said of how often it comes. */
+export const removeCue = (design: Design, id: string): Design => ({
+  ...design,
+  moods: withoutCues(design.moods, (cue) => cue.id === id),
+});
+
+/** The design without a sign. */
+export const removeSign = (design: Design, id: string): Design => ({
+  ...design,
+  moods: { ...design.moods, signs: (design.moods.signs ?? []).filter((sign) => sign.id !== id) },
+});
+
+/** The design without a hollow; what lay in it lies nowhere. */
+export const removeHollow = (design: Design, id: string): Design => ({
+  ...design,
+  hollows: design.hollows.filter((hollow) => hollow.id !== id),
+  // No item is named like a hollow, so only what led to this one is forgotten.
+  items: design.items.flatMap((item) => forgetIn(item, id) ?? []),
+});
+
+/** The design without one light of a group, and without what was overruled of the wires to it. */
+export const removePlace = (design: Design, itemId: string, placeId: string): Design => ({
+  ...design,
+  items: design.items.map((item) =>
+    item.id === itemId && 'places' in item
+      ? { ...item, places: item.places.filter((place) => place.id !== placeId) }
+      : item,
+  ),
+  wires: {
+    ...design.wires,
+    runs: design.wires.runs.filter(({ runId }) => !(isOf(runId, itemId) && runId.split(':')[2] === placeId)),
+  },
+});
+
 const forget = (move: Move, controlId: string): Move =>
   'controlId' in move && move.controlId === controlId ? { ...move, controlId: null } : move;
 

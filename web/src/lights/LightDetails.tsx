@@ -1,11 +1,11 @@
 import type { ItemOf, PlacedLeds } from '@glimmer/core/items';
 import { finishedDiameter } from '@glimmer/core/lights';
-import { bands } from '@glimmer/core/plan';
-
+import { bands, removePlace } from '@glimmer/core/plan';
 import { Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { setField } from '../items/itemActions.ts';
 import { useSheet } from '../stages/useSheet.ts';
+import { changeDesign } from '../state/planStore.ts';
 import { usePrinter } from '../units/index.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField, Tick } from '../widgets/fields.tsx';
@@ -84,13 +84,7 @@ export function LightDetails({
                 <Button
                   look="quiet"
                   aria-label={`Remove ${item.name} ${i + 1}`}
-                  onClick={() =>
-                    setField(
-                      item.id,
-                      'places',
-                      item.places.filter((each) => each !== place),
-                    )
-                  }
+                  onClick={() => changeDesign((open) => removePlace(open, item.id, place.id))}
                 >
                   <Trash2 size={15} />
                 </Button>

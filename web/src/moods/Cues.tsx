@@ -6,13 +6,14 @@ import {
   isSameOccasion,
   listOccasions,
   occasionsOf,
+  removeCue,
 } from '@glimmer/core/plan';
 import type { Band } from '@glimmer/core/units';
 import type { Draft } from 'immer';
 import { ChevronUp, Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { useSheet } from '../stages/useSheet.ts';
-import { editDesign } from '../state/planStore.ts';
+import { changeDesign, editDesign } from '../state/planStore.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField } from '../widgets/fields.tsx';
 
@@ -220,12 +221,7 @@ function CueSentence({ cue, index }: { readonly cue: Cue; readonly index: number
       <Button
         look="quiet"
         aria-label={`Remove cue ${index + 1}`}
-        onClick={() =>
-          editDesign((draft) => {
-            draft.moods.cues.splice(index, 1);
-            draft.moods.cueUses = draft.moods.cueUses.filter((each) => each.cueId !== cue.id);
-          })
-        }
+        onClick={() => changeDesign((open) => removeCue(open, cue.id))}
       >
         <Trash2 size={16} />
       </Button>

@@ -1,10 +1,10 @@
 import { changeMove, type Move, moveKinds } from '@glimmer/core/moves';
-import { type Control, controlsOf, moveOn, type Sign } from '@glimmer/core/plan';
+import { type Control, controlsOf, moveOn, removeSign, type Sign } from '@glimmer/core/plan';
 import type { Draft } from 'immer';
 import { Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { useSheet } from '../stages/useSheet.ts';
-import { editDesign } from '../state/planStore.ts';
+import { changeDesign, editDesign } from '../state/planStore.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, TextField } from '../widgets/fields.tsx';
 import { MoveSettings } from './MoveSettings.tsx';
@@ -61,11 +61,7 @@ function SignEditor({ sign, index, grounds }: { sign: Sign; index: number; groun
         <Button
           look="quiet"
           aria-label={`Remove the sign ${sign.name}`}
-          onClick={() =>
-            editDesign((draft) => {
-              draft.moods.signs?.splice(index, 1);
-            })
-          }
+          onClick={() => changeDesign((open) => removeSign(open, sign.id))}
         >
           <Trash2 size={16} />
         </Button>

@@ -1,7 +1,6 @@
 import { listWishes, type Wish } from '@glimmer/core/findings';
-import { forgetIn } from '@glimmer/core/items';
 import { outlines } from '@glimmer/core/parts';
-import { bands, type Hollow, type Piece } from '@glimmer/core/plan';
+import { bands, type Hollow, type Piece, removeHollow } from '@glimmer/core/plan';
 import type { Draft } from 'immer';
 import { ImageUp, Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
@@ -200,20 +199,15 @@ function HollowRow({ hollow, index }: { readonly hollow: Hollow; readonly index:
         />
       ))}
       {sizes.length === 2 && <span />}
-      <Button look="quiet" aria-label={`Remove ${hollow.name}`} onClick={() => removeHollow(hollow.id)}>
+      <Button
+        look="quiet"
+        aria-label={`Remove ${hollow.name}`}
+        onClick={() => changeDesign((open) => removeHollow(open, hollow.id))}
+      >
         <Trash2 size={16} />
       </Button>
     </li>
   );
-}
-
-function removeHollow(id: string): void {
-  changeDesign((design) => ({
-    ...design,
-    hollows: design.hollows.filter((hollow) => hollow.id !== id),
-    // No item is named like a hollow, so only what led to this one is forgotten.
-    items: design.items.flatMap((item) => forgetIn(item, id) ?? []),
-  }));
 }
 
 function addHollow(kind: Hollow['kind']): void {

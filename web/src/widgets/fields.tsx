@@ -41,12 +41,19 @@ export function QuantityField({
   const [typed, setTyped] = useTyped(label);
   const [problem, setProblem] = useState<Message | null>(null);
   const [meant, setMeant] = useState<{ readonly value: number; readonly of: number } | null>(null);
-  const shown = typed ?? (value === null ? '' : printer.forEditing(kind, value));
+  const own = value === null ? '' : printer.forEditing(kind, value);
+  const shown = typed ?? own;
   // A question about an older value must not stand beside a newer one.
   useEffect(() => setMeant((now) => (now && now.of === value ? now : null)), [value]);
 
   const take = (): void => {
     if (typed === null) return;
+    // Typed as it stood there: what is shown is rounded, and must not take the place of what is kept.
+    if (typed === own) {
+      setTyped(null);
+      setProblem(null);
+      return;
+    }
     if (typed.trim() === '' && onClear) {
       setTyped(null);
       onClear();
