@@ -1,6 +1,6 @@
 import { kindOf, type PlacedGroup, type Purchase, pieces, resistors, SIGNAL_RESISTOR_W } from '../items/index.ts';
-import { type Driven, PULL_OHM, type WireRun } from '../network/index.ts';
-import type { Library } from '../parts/index.ts';
+import { type Driven, HELPER_BASE_OHM, PULL_OHM, type WireRun } from '../network/index.ts';
+import { type Library, sundryPrices } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
 import { gauge, type Message, say } from '../units/index.ts';
 import type { Sensing } from './sensing.ts';
@@ -9,8 +9,6 @@ import type { Sensing } from './sensing.ts';
 export interface ShoppingLine extends Purchase {
   readonly cost: number;
 }
-
-const WIRE_PRICE_PER_METRE = 0.35;
 
 /** What stands between a pin and its channels: transistors with what drives and holds them. */
 function listSwitches(driven: Driven): Purchase[] {
@@ -29,7 +27,7 @@ function listSwitches(driven: Driven): Purchase[] {
     ...(helper
       ? [
           pieces(helper.name, helper.price, `${name}, helper`, count),
-          resistors(4700, SIGNAL_RESISTOR_W, `${name}, base of the helper`, count),
+          resistors(HELPER_BASE_OHM, SIGNAL_RESISTOR_W, `${name}, base of the helper`, count),
         ]
       : []),
   ];
@@ -94,7 +92,7 @@ function listWire(runs: readonly WireRun[]): Purchase[] {
     name,
     quantity: metres,
     unit: 'm' as const,
-    unitPrice: WIRE_PRICE_PER_METRE,
+    unitPrice: sundryPrices.wirePerMetre,
     forWhat: 'looms',
   }));
 }

@@ -1,3 +1,4 @@
+import { sundryPrices } from '../parts/index.ts';
 import { amps, type Message, ohms, quantity, say, watts } from '../units/index.ts';
 
 /** One thing to be had. `unit` is what the quantity counts. */
@@ -9,8 +10,6 @@ export interface Purchase {
   readonly forWhat: string;
 }
 
-const RESISTOR_PRICE = 0.03;
-const FUSE_PRICE = 0.6;
 /** What the smallest resistors bear, which is more than a signal asks. */
 export const SIGNAL_RESISTOR_W = 0.125;
 
@@ -29,8 +28,8 @@ export const pieces = (name: Message, unitPrice: number, forWhat: string, quanti
 
 /** Resistors of one value, that bear so much. */
 export const resistors = (ohm: number, ratedW: number, forWhat: string, quantity = 1): Purchase =>
-  pieces(say`Resistor ${ohms(ohm)}, ${watts(ratedW)}`, RESISTOR_PRICE, forWhat, quantity);
+  pieces(say`Resistor ${ohms(ohm)}, ${watts(ratedW)}`, sundryPrices.resistor, forWhat, quantity);
 
 /** The fuse of a supply, where it has one. */
 export const fuseOf = (fuseA: number | null, name: string): readonly Purchase[] =>
-  fuseA === null ? [] : [pieces(say`Fuse ${amps(fuseA)} with holder`, FUSE_PRICE, `next to ${name}`)];
+  fuseA === null ? [] : [pieces(say`Fuse ${amps(fuseA)} with holder`, sundryPrices.fuseWithHolder, `next to ${name}`)];

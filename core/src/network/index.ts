@@ -33,7 +33,7 @@ export {
   resolveSwitching,
   type Switched,
 } from './switching.ts';
-export { baseResistor, PULL_OHM, type TransistorSwitch } from './transistors.ts';
+export { baseResistor, HELPER_BASE_OHM, PULL_OHM, type TransistorSwitch } from './transistors.ts';
 export { unlitOverPin } from './unlit.ts';
 export { isProgrammed, type StartsAs, type Way, ways } from './ways.ts';
 export { rowRunId } from './wirePixels.ts';

@@ -24,6 +24,9 @@ const GATE_OHM = 220;
 /** Holds a gate or base while the controller starts: to minus below, to plus above. */
 export const PULL_OHM = 100_000;
 
+/** Before the base of a helper: about a milliampere of any pin. */
+export const HELPER_BASE_OHM = 4700;
+
 /** The transistor of a channel, with what stands before it. */
 export interface TransistorSwitch {
   readonly part: TransistorPart;

@@ -42,5 +42,6 @@ export {
 } from './own.ts';
 export { packs } from './packs.ts';
 export { readStockCsv, resistorsInStock, type StockItem, type StockRead, writeStockCsv } from './stock.ts';
+export { sundryPrices } from './sundries.ts';
 export { outsideSupplies } from './supplies.ts';
 export { pixelShapes, pixelTapes, plainTapes } from './tapes.ts';

@@ -1,4 +1,4 @@
-import { findPart } from '../../parts/index.ts';
+import { findPart, sundryPrices } from '../../parts/index.ts';
 import { pieces, resistors, SIGNAL_RESISTOR_W } from '../buys.ts';
 import type { KindDefinition } from '../contract.ts';
 import { drawsAtRest } from '../draws.ts';
@@ -6,8 +6,6 @@ import { bands } from '../limits.ts';
 import { feedRow, itsPart } from '../rows.ts';
 import { closeToMinus, drawOwn } from '../switcher.ts';
 import { gateRule } from './rules.ts';
-
-const SENSOR_PRICE = 0.35;
 
 export const lightGate: KindDefinition<'light gate'> = {
   kind: 'light gate',
@@ -53,7 +51,7 @@ export const lightGate: KindDefinition<'light gate'> = {
   // In light the sensor pulls the gate down: the pull-up's current flows all day.
   draws: ({ pullUpOhm }, _library, nominalV) => drawsAtRest(nominalV / pullUpOhm, 0.1),
   buys: ({ name, pullUpOhm }) => [
-    pieces('Light sensor, phototransistor', SENSOR_PRICE, name),
+    pieces('Light sensor, phototransistor', sundryPrices.lightSensor, name),
     resistors(pullUpOhm, SIGNAL_RESISTOR_W, `${name}, pull-up`),
   ],
   draw: ({ id, part }, drawing) => {

@@ -1,13 +1,10 @@
-import { findPart } from '../../parts/index.ts';
+import { findPart, sundryPrices } from '../../parts/index.ts';
 import { quantity, say } from '../../units/index.ts';
 import { pieces, resistors, SIGNAL_RESISTOR_W } from '../buys.ts';
 import type { KindDefinition } from '../contract.ts';
 import { bands } from '../limits.ts';
 import { boardRow, diffuserRow, feedRow, itsPart, partRow } from '../rows.ts';
 import { placeTape } from './place.ts';
-
-const CAPACITOR_PRICE = 0.4;
-const SHIFTER_PRICE = 0.9;
 
 export const pixelTape: KindDefinition<'pixel tape'> = {
   kind: 'pixel tape',
@@ -70,13 +67,13 @@ export const pixelTape: KindDefinition<'pixel tape'> = {
       : [
           pieces(
             say`Electrolytic capacitor ${quantity('capacitanceUf', reservoirUf)}, 10 V`,
-            CAPACITOR_PRICE,
+            sundryPrices.reservoir,
             'at the tape’s feed',
           ),
         ]),
     ...(dataResistorOhm === null || after !== null ? [] : [resistors(dataResistorOhm, SIGNAL_RESISTOR_W, 'data line')]),
     ...(levelShifter && after === null
-      ? [pieces('Level shifter, one line, 3.3 V to 5 V', SHIFTER_PRICE, 'data line')]
+      ? [pieces('Level shifter, one line, 3.3 V to 5 V', sundryPrices.levelShifter, 'data line')]
       : []),
   ],
 };

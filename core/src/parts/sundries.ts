@@ -1,0 +1,9 @@
+/** What is bought by the way and chosen by nobody: usual prices of one, or of a metre, in small quantities. */
+export const sundryPrices = {
+  resistor: 0.03,
+  fuseWithHolder: 0.6,
+  wirePerMetre: 0.35,
+  reservoir: 0.4,
+  levelShifter: 0.9,
+  lightSensor: 0.35,
+} as const;
