@@ -58,7 +58,7 @@ export type { Consumer } from './assess/consumers.ts';
 export type { CopiesInStep } from './assess/copies.ts';
 export type { CoreEnds } from './assess/coreEnds.ts';
 export type { PlacedFit } from './assess/fits.ts';
-export type { LoopBudget } from './assess/loop.ts';
+export { budgetLoop, type LoopBudget } from './assess/loop.ts';
 export type { Need } from './assess/needs.ts';
 export { type BoardPins, whyDimmed } from './assess/pins.ts';
 export type { Sensing } from './assess/sensing.ts';

@@ -1,6 +1,8 @@
-import { assess, type LoopBudget } from '../assess.ts';
+import { type BoardAssessment, budgetLoop, type LoopBudget } from '../assess.ts';
+import { assignPins } from '../drive/index.ts';
 import { type Finding, type Fix, named } from '../items/index.ts';
-import { applyChanges, changeItem } from '../plan/index.ts';
+import type { ControllerPart } from '../parts/index.ts';
+import { changeItem } from '../plan/index.ts';
 import { say, seconds, toTenth } from '../units/index.ts';
 import type { Rule, RuleInput } from './finding.ts';
 
@@ -17,32 +19,31 @@ const isEnough = (loop: LoopBudget): boolean =>
   loop.longestWaitS <= MOST_WAIT_S;
 
 /** Puts the cheapest controller there on which the program has room and time, and all finds its pin. */
-function larger({ design, assessment, library }: RuleInput, boardId: string): readonly Fix[] {
-  const now = assessment.boards.find((board) => board.id === boardId)?.part;
-  const others = [...library.parts.values()]
-    .flatMap((part) => (part.kind === 'controller' && part.id !== now?.id ? [part] : []))
+function larger({ design, assessment, library }: RuleInput, { board, show, loop }: BoardAssessment): readonly Fix[] {
+  const pins = assessment.pins.find((each) => each.board.id === board.id);
+  const demands = pins?.plan.given.map(({ demand }) => demand) ?? [];
+  const suits = (part: ControllerPart): boolean =>
+    part.id !== board.part.id && isEnough(budgetLoop(show, part, [loop.sendS])) && assignPins(part, demands, []).ok;
+  const [best] = [...library.parts.values()]
+    .flatMap((part) => (part.kind === 'controller' && suits(part) ? [part] : []))
     .sort((a, b) => a.price - b.price);
-  for (const { id, name } of others) {
-    const changes = changeItem(design, boardId, { part: id, pinLocks: [], pinNames: [] });
-    const mended = assess(applyChanges(design, changes), library);
-    const loop = mended.programs.find(({ board }) => board.id === boardId)?.loop;
-    const hasPins = mended.pins.every(({ board, plan }) => board.id !== boardId || plan.ok);
-    if (loop && isEnough(loop) && hasPins) return [{ label: `Take the ${lowerFirst(name)}`, changes }];
-  }
-  return [];
+  if (!best) return [];
+  const changes = changeItem(design, board.id, { part: best.id, pinLocks: [], pinNames: [] });
+  return [{ label: `Take the ${lowerFirst(best.name)}`, changes }];
 }
 
 const lowerFirst = (name: string): string => `${name.charAt(0).toLowerCase()}${name.slice(1)}`;
 
 /** A program that its controller has no room or no time for. */
 export const loopRule: Rule = (input) =>
-  input.assessment.programs.flatMap(({ board, loop, show }) =>
-    show.groups.length === 0 ? [] : judgeLoop(input, board.id, loop),
-  );
+  input.assessment.programs.flatMap((program) => (program.show.groups.length === 0 ? [] : judgeLoop(input, program)));
 
-function judgeLoop(input: RuleInput, boardId: string, loop: LoopBudget): Finding[] {
+function judgeLoop(input: RuleInput, program: BoardAssessment): Finding[] {
+  const { loop } = program;
+  if (isEnough(loop)) return [];
+  const boardId = program.board.id;
   const base = { stage: 'drive', aboutId: boardId } as const;
-  const fixes = larger(input, boardId);
+  const fixes = larger(input, program);
   const findings: Finding[] = [];
   if (loop.memoryBytes > loop.memoryOf)
     findings.push({
