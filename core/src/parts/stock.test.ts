@@ -63,8 +63,10 @@ describe('the catalogue', () => {
     // JSON writes what is no number as null; only a wire without a gauge may have one.
     for (const part of parts)
       if (part.kind !== 'wire')
-        // A board without a regulator and a driver without a dimming input say so.
-        expect(JSON.stringify({ ...part, regulator: 0, dims: 0 })).not.toMatch(/null/);
+        // A board without a regulator, a reference or code of its own, and a driver without a dimming input.
+        expect(JSON.stringify({ ...part, regulator: 0, dims: 0, converterReferenceV: 0, code: '' })).not.toMatch(
+          /null/,
+        );
   });
   it('packs give less the emptier they are, and no pack is cut off above its full voltage', () => {
     for (const part of parts)
