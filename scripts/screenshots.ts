@@ -130,8 +130,10 @@ const browser = await chromium.launch({
     '--no-first-run',
   ],
 });
+/** Those named on the command line, or all. */
+const wanted = process.argv.slice(2);
 try {
-  for (const shot of shots) {
+  for (const shot of shots.filter(({ name }) => wanted.length === 0 || wanted.includes(name))) {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.addInitScript((lamp) => localStorage.setItem('lamp', lamp), shot.lamp);
     await page.goto(`${server.address}${shot.path}`);
