@@ -15,7 +15,7 @@ test('a tape by its numbers: count, gap, neighbours, sum; by a route of figures;
   await layTape(page, 0.4);
   await page.getByLabel('Kind of tape').selectOption({ label: '74/m, 8 mm' });
   await fill(page, 'Length of the route', '583 mm');
-  // N06: 43 lights, 581.1 mm, 1.9 mm left; 44 would be 594.6 mm.
+  // 43 lights, 581.1 mm, 1.9 mm left; 44 would be 594.6 mm.
   await expect(page.getByText('581 mm, 1.92 mm')).toBeVisible();
   await expect(page.getByText(/42 \(568 mm\), 44 \(595 mm\)/)).toBeVisible();
   await page.getByRole('button', { name: '43', exact: true }).click();
@@ -74,7 +74,7 @@ test('single lights by figures: places, channels, what goes in, and the one that
   await fill(page, 'Lights 1 2, across', '75');
   await fill(page, 'Lights 1 2, down', '30 mm');
   await expect(page.getByRole('button', { name: /^Lights 1 2, at 75.0 mm, 30.0 mm/ })).toBeVisible();
-  // N04: 5.8 mm over the flange with two walls of 0.45 mm makes 6.7 mm, and a bore of 7.1 mm.
+  // 5.8 mm over the flange with two walls of 0.45 mm makes 6.7 mm, and a bore of 7.1 mm.
   await expect(page.getByText(/finished ⌀ 6.70 mm, bore at least 7.10 mm/)).toBeVisible();
   await page.getByLabel('Legs in shrink sleeve').click();
   await expect(page.getByText(/finished ⌀ 5.80 mm, bore at least 6.20 mm/)).toBeVisible();

@@ -30,7 +30,7 @@ describe('the pipeline', () => {
     const jaw = a.consumers.filter((consumer) => consumer.id.startsWith('jaw'));
     const restA = jaw.reduce((sum, consumer) => sum + consumer.restA, 0);
     const fullA = jaw.reduce((sum, consumer) => sum + consumer.fullA, 0);
-    // N29: with a controller of 0.12 A, 2.549 A at white and 0.173 A dark.
+    // with a controller of 0.12 A, 2.549 A at white and 0.173 A dark.
     expect(0.12 + restA + fullA).toBeCloseTo(2.549, 3);
     expect(0.12 + restA).toBeCloseTo(0.173, 3);
     // 40 % white for 30 % of the time: 0.458 A.
@@ -140,7 +140,7 @@ describe('what is taken out', () => {
   const plan = demoPlan();
   const a = assess(plan.design);
 
-  it('66 pixels read 66 everywhere, and at 58 all follow (N60)', () => {
+  it('66 pixels read 66 everywhere, and at 58 all follow', () => {
     const count = (lengths: readonly [number, number]): number[] => {
       const [upper, lower] = itemsOf(plan.design, 'pixel tape');
       if (!upper || !lower) throw new Error('the demo has two jaws');

@@ -59,7 +59,7 @@ function previewAt(nowMs: number): { pixels: number[]; channels: number[] } {
 }
 const pinOf = (demandId: string): number => lineOf(assessedPlan, demandId);
 
-describe('the program on an eight-bit chip, instruction by instruction (D09)', () => {
+describe('the program on an eight-bit chip, instruction by instruction', () => {
   const folder = writeProgram(plan);
   const sizes = buildChip(folder);
   const run = runChip(folder, 800);
@@ -127,7 +127,7 @@ describe('pixels with a white die', () => {
   });
 });
 
-describe('the reckoned loop against the chip (N42)', () => {
+describe('the reckoned loop against the chip', () => {
   const flat = { startId: null, cues: [], course: [], cueUses: [] };
   it.each(['steady', 'chase', 'sweep', 'drift', 'sparkle', 'flicker', 'cells'] as const)(
     'a frame of 50 pixels of %s takes the cycles that were reckoned, within a fifth',

@@ -254,7 +254,7 @@ function touchAll(
   }).flat();
 }
 
-describe('the program gives the bytes of the preview (N43)', () => {
+describe('the program gives the bytes of the preview', () => {
   it.each(demos)('%s with every control touched again and again: 20 000 frames', (_file, plan) => {
     expectEqual(plan, touchAll(controlsOf(plan.design), { frames: 20_000, everyMs: 17, period: 450 }));
   });

@@ -83,7 +83,7 @@ describe('pins of single lights', () => {
   });
 });
 
-describe('copies in step (N44)', () => {
+describe('copies in step', () => {
   const copies = (change: Parameters<typeof soundDesign>[0]): Design => {
     const base = soundDesign({ ...change, piece: { ...soundDesign().piece, copies: 2 } });
     const move = { kind: 'breathe', colour: '#ffffff', periodS: 2.4, low: 0, high: 1 } as const;
@@ -105,7 +105,7 @@ describe('copies in step (N44)', () => {
   });
 });
 
-describe('the loop (N42)', () => {
+describe('the loop', () => {
   it('488 pixels: 14.94 ms to send, and the loop keeps whole ticks', () => {
     const loop = assess(
       soundDesign({

@@ -13,6 +13,8 @@ export type Sensing =
       readonly board: Board;
       /** What its divider stands on: the chip's own supply. */
       readonly chip: RailRange;
+      /** What the converter counts as its top. */
+      readonly referenceV: number;
       readonly design: SensorDesign;
     }
   | {
@@ -38,7 +40,8 @@ export function designSensing(design: Pick<Design, 'items'>, rails: Rails, board
     const rail = board?.railId == null ? null : (rails.byId.get(board.railId)?.range ?? null);
     if (!board || !rail) return [];
     const chip = rangeOfChip(board.part, rail);
-    const common = { bits: board.part.converterBits } as const;
+    const referenceV = board.part.converterReferenceV ?? chip.nominalV;
+    const common = { bits: board.part.converterBits, referenceV };
     const sense = kindOf(control.kind).control?.sense?.(control);
     if (sense?.kind === 'light')
       return [
@@ -48,6 +51,7 @@ export function designSensing(design: Pick<Design, 'items'>, rails: Rails, board
           sense,
           board,
           chip,
+          referenceV,
           design: designSensor({
             ...common,
             darkOhm: sense.darkOhm,
@@ -77,7 +81,6 @@ export function designSensing(design: Pick<Design, 'items'>, rails: Rails, board
           fullV,
           emptyV,
           lowV: sense.lowV,
-          referenceV: board.part.converterReferenceV ?? chip.nominalV,
         }),
       },
     ];

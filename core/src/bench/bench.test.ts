@@ -15,7 +15,7 @@ const readingOf = (stepId: string, value: number, takenAt = '2026-11-01T10:00:00
   note: '',
 });
 
-describe('expected readings (N50)', () => {
+describe('expected readings', () => {
   it('0.98 A ± 6 % with a meter of ± 1.5 %: 0.907 to 1.053 A', () => {
     const expected = expectShare('currentA', 0.98, 0.06);
     expect(expected.low).toBeCloseTo(0.9065, 6);
@@ -33,7 +33,7 @@ describe('expected readings (N50)', () => {
     expect(judged.verdict).toBe(verdict);
     expect(usualPrinter.message(judged.words)).toMatch(words);
   });
-  it('178.6 for 180 Ω passes at −0.78 % (N56)', () => {
+  it('178.6 for 180 Ω passes at −0.78 %', () => {
     const judged = judgeReading(expectShare('resistanceOhm', 180, 0.01), 178.6);
     expect(judged.verdict).toBe('right');
     expect(judged.deviation * 100).toBeCloseTo(-0.78, 2);
@@ -55,7 +55,7 @@ describe('expected readings (N50)', () => {
   });
 });
 
-describe('the order of work (N48)', () => {
+describe('the order of work', () => {
   const at = (id: string): number => steps.findIndex((step) => step.id === id);
   it('tests before power, power before light, closing last', () => {
     expect(at('resistor:eyes')).toBeLessThan(at('solder:light:eyes:l'));

@@ -260,8 +260,8 @@ function senseSteps(design: Design, assessment: Assessment): BenchStep[] {
   return controlsOf(design).flatMap((control) => {
     const sensor = assessment.sensing.find((each) => each.control.id === control.id);
     if (sensor?.kind !== 'light') return [];
-    const { chip, board } = sensor;
-    const volts = (code: number): number => (code / 2 ** board.part.converterBits) * chip.nominalV;
+    const { chip, board, referenceV } = sensor;
+    const volts = (code: number): number => (code / 2 ** board.part.converterBits) * referenceV;
     return [
       step({
         id: `sensor-dark:${control.id}`,

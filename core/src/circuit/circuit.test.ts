@@ -25,7 +25,7 @@ function bisect(curve: LedCurve, supplyV: number, resistanceOhm: number, count =
   return low;
 }
 
-describe('the curve of a light (N19)', () => {
+describe('the curve of a light', () => {
   it('has the fitted parameters of the check parts', () => {
     expect(amber.nVtV).toBeCloseTo(0.05224, 5);
     expect(amber.saturationA / 1.805e-18).toBeCloseTo(1, 2);
@@ -70,7 +70,7 @@ describe('the curve of a light (N19)', () => {
   });
 });
 
-describe('strings (N21)', () => {
+describe('strings', () => {
   it.each([
     [1, 1200, [8.88, 7.64, 6.9, 5.91]],
     [3, 680, [9.89, 7.8, 6.55, 4.9]],

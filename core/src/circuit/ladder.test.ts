@@ -19,7 +19,7 @@ function evenTape(loads: number, feeds: readonly LadderFeed[]): Ladder {
 const both = (at: number, leadOhm = 0): LadderFeed => ({ at, rail: 'both', leadOhm });
 const drop = (ladder: Ladder): number => ladder.supplyV - Math.min(...solveLadder(ladder).voltageV);
 
-describe('the ladder of a tape (N35)', () => {
+describe('the ladder of a tape', () => {
   it('fed at one end, five loads lose 0.864 V and a thousand 0.721 V; spread evenly it is I·R/2 = 0.72 V', () => {
     // The first step lies before the first load, so it is the lead of the feed: half the loop in each rail.
     for (const [loads, lostV, digits] of [

@@ -53,7 +53,7 @@ describe('the general solver', () => {
       );
     }
   });
-  it('one resistor for three lights of a spread (N22): the lowest drop takes most', () => {
+  it('one resistor for three lights of a spread: the lowest drop takes most', () => {
     const shared = (curves: readonly (typeof amber)[]) => {
       const { currentA } = solved([
         supply(5),
@@ -101,7 +101,7 @@ describe('the general solver', () => {
     // At 1.6 V, barely over the threshold, it is half on: far more than 0.045 Ω.
     expect(solved(circuit(1.6)).voltageV.get('d')).toBeGreaterThan(3);
   });
-  it('a converter of 10.80 W behind 0.25 Ω holds on 3.4 V and collapses on 3.2 V (N32)', () => {
+  it('a converter of 10.80 W behind 0.25 Ω holds on 3.4 V and collapses on 3.2 V', () => {
     const behind = (volts: number): Netlist => [
       supply(volts),
       { kind: 'resistor', name: 'cell', a: 'v', b: 'in', ohm: 0.25 },

@@ -28,7 +28,7 @@ const white = fitLedCurve({
 const rail5 = { leastV: 4.75, nominalV: 5, mostV: 5.25, seriesOhm: 0, dropV: 0 };
 const light = { curve: white, forwardSpreadV: 0.15, ratedCurrentA: 0.02 };
 
-describe('choosing a resistor (N20)', () => {
+describe('choosing a resistor', () => {
   const choice = chooseResistor({ light, feed: rail5, wantedCurrentA: 0.012, overruledOhm: null });
   it('5.0 V, white at 12 mA: 165.3 Ω exact, 180 Ω taken, 11.11 mA', () => {
     expect(choice.exactOhm).toBeCloseTo(165.3, 1);
@@ -92,7 +92,7 @@ describe('standard values', () => {
   });
 });
 
-describe('switching a channel (N23)', () => {
+describe('switching a channel', () => {
   it('90 mA from 3.3 V: 283 Ω at forced gain 10', () => {
     expect(baseResistor.reckon({ Vp: 3.3, Vbe: 0.75, g: 10, Ic: 0.09 })).toBeCloseTo(283, 0);
     // 680 Ω gives 3.75 mA, good for 37.5 mA.
@@ -129,7 +129,7 @@ describe('switching a channel (N23)', () => {
     expect(transistor.pinA * 10).toBeGreaterThanOrEqual(channelA);
     expect(transistor.pinA).toBeLessThanOrEqual(0.012);
   });
-  it('spreads lights over channels by i mod k (N25)', () => {
+  it('spreads lights over channels by i mod k', () => {
     expect(spreadOverChannels(24, 3)).toEqual([8, 8, 8]);
     expect(spreadOverChannels(7, 3)).toEqual([3, 2, 2]);
     expect(spreadOverChannels(2, 5)).toEqual([1, 1]);
@@ -155,7 +155,7 @@ const boardOf = (abilities: readonly (readonly PinAbility[])[]): ControllerPart 
 const demandsOf = (needs: readonly PinAbility[]): PinDemand[] =>
   needs.map((need, i) => ({ id: `d${i}`, label: `${need} ${i}`, needs: need, isLoad: true }));
 
-describe('giving pins (N24)', () => {
+describe('giving pins', () => {
   it('three dimmed lights and a sensor on dimming pins 1, 2, 3 and analogue pin 3: none, and the pins are named', () => {
     const plan = assignPins(
       boardOf([['dimmed'], ['dimmed'], ['dimmed', 'level'], ['in']]),
@@ -207,7 +207,7 @@ describe('giving pins (N24)', () => {
   });
 });
 
-describe('pixel data (N27)', () => {
+describe('pixel data', () => {
   it('488 pixels: 14.94 ms, 66.9 frames a second, 1464 bytes', () => {
     const line = timeDataLine(488, { dice: 3, bitPeriodUs: 1.25, latchUs: 300 });
     expect(line.frameS * 1000).toBeCloseTo(14.94, 2);
@@ -220,7 +220,7 @@ describe('pixel data (N27)', () => {
   });
 });
 
-describe('a light sensor (N37)', () => {
+describe('a light sensor', () => {
   it('22 kΩ and 12 bits: 180 kΩ reads 446, 2.4 kΩ reads 3693; the best fixed one is 20.8 kΩ', () => {
     expect(dividerCode.reckon({ Rf: 22_000, Rs: 180_000, top: 4096 })).toBe(446);
     expect(dividerCode.reckon({ Rf: 22_000, Rs: 2400, top: 4096 })).toBe(3693);
@@ -228,6 +228,14 @@ describe('a light sensor (N37)', () => {
     expect(design.exactOhm / 1000).toBeCloseTo(20.8, 1);
     expect(design.fixedOhm).toBe(22_000);
     expect(design).toMatchObject({ darkCode: 446, lightCode: 3693 });
+  });
+  it('read against a reference below its supply: the light reading stays below the top, and the codes are its volts', () => {
+    // 5 V · Rf / (Rf + 2400) = 0.95 · 1.1 V gives 634 Ω; the standard one below is 560. Covered the pin stands at
+    // 5 · 560 / 180 560 = 15.51 mV, 14.4 of 1024 codes; in light at 5 · 560 / 2960 = 0.9459 V, 880.6 codes.
+    const design = designSensor({ darkOhm: 180_000, lightOhm: 2400, bits: 10, supplyV: 5, referenceV: 1.1 });
+    expect(design).toMatchObject({ fixedOhm: 560, darkCode: 14, lightCode: 880 });
+    // The same sensor with the usual divider would be past the top well before it is light: 22 k gives 4.5 V.
+    expect(designSensor({ darkOhm: 180_000, lightOhm: 2400, bits: 10, supplyV: 5 }).fixedOhm).toBe(22_000);
   });
   it('keeps a gap between its thresholds, in the right order', () => {
     const design = designSensor({ darkOhm: 180_000, lightOhm: 2400, bits: 12, supplyV: 3.3 });

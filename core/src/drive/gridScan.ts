@@ -1,7 +1,6 @@
 import { type Element, type LedCurve, type NetlistSolution, solveNetlist } from '../circuit/index.ts';
 import { defineFormula } from '../units/index.ts';
 
-/** Formula: Mean current of a light in a scanned grid; gives mean current (`currentA`). */
 export const meanOfScan = defineFormula({
   name: 'Mean current of a light in a scanned grid',
   gives: { meaning: 'mean current', kind: 'currentA' },

@@ -1,7 +1,6 @@
 import { defineFormula } from '../units/index.ts';
 import { standardNeighbours } from './standardValues.ts';
 
-/** Formula: Code of a light sensor; gives code (`count`). */
 export const dividerCode = defineFormula({
   name: 'Code of a light sensor',
   gives: { meaning: 'code', kind: 'count' },
@@ -15,7 +14,6 @@ export const dividerCode = defineFormula({
   reckon: ({ Rf, Rs, top }) => Math.min(top - 1, Math.floor((top * Rf) / (Rf + Rs))),
 });
 
-/** Formula: Best fixed resistor for a light sensor; gives fixed resistor (`resistanceOhm`). */
 export const bestFixed = defineFormula({
   name: 'Best fixed resistor for a light sensor',
   gives: { meaning: 'fixed resistor', kind: 'resistanceOhm' },
@@ -39,21 +37,31 @@ export interface SensorDesign {
   readonly standingA: number;
 }
 
+/** With a reference below its supply, the light reading stays this far below the top of the converter. */
+const TOP_SHARE = 0.95;
+
 /**
  * Designs the divider from the maker's two readings. The thresholds stand at a third and two thirds of the way
  * between them: the gap is what keeps the lamp from chattering at dusk.
+ * @param options `supplyV` feeds the divider; `referenceV` is what the converter counts as its top, that supply if
+ * it is not said
  */
 export function designSensor(options: {
   readonly darkOhm: number;
   readonly lightOhm: number;
   readonly bits: number;
   readonly supplyV: number;
+  readonly referenceV?: number;
 }): SensorDesign {
-  const { darkOhm, lightOhm, bits, supplyV } = options;
-  const exactOhm = bestFixed.reckon({ Rd: darkOhm, Rl: lightOhm });
+  const { darkOhm, lightOhm, bits, supplyV, referenceV = supplyV } = options;
+  const widestOhm = bestFixed.reckon({ Rd: darkOhm, Rl: lightOhm });
+  const mostOhm = referenceV < supplyV ? lightOhm / (supplyV / (referenceV * TOP_SHARE) - 1) : Infinity;
+  const exactOhm = Math.min(widestOhm, mostOhm);
   const { below, above } = standardNeighbours(exactOhm);
-  const fixedOhm = exactOhm / below < above / exactOhm ? below : above;
-  const code = (sensorOhm: number): number => dividerCode.reckon({ Rf: fixedOhm, Rs: sensorOhm, top: 2 ** bits });
+  const fixedOhm = above > mostOhm || exactOhm / below < above / exactOhm ? below : above;
+  const codes = 2 ** bits;
+  const code = (sensorOhm: number): number =>
+    Math.min(codes - 1, dividerCode.reckon({ Rf: fixedOhm, Rs: sensorOhm, top: (codes * supplyV) / referenceV }));
   const [darkCode, lightCode] = [code(darkOhm), code(lightOhm)];
   const third = (lightCode - darkCode) / 3;
   return {

@@ -1,6 +1,5 @@
 import { defineFormula } from '../units/index.ts';
 
-/** Formula: Share of the loop that is taken; gives share of the time (`fraction`). */
 export const loopShare = defineFormula({
   name: 'Share of the loop that is taken',
   gives: { meaning: 'share of the time', kind: 'fraction' },

@@ -47,7 +47,7 @@ import {
   writeCombination,
 } from './index.ts';
 
-describe('standard values and markings (N20)', () => {
+describe('standard values and markings', () => {
   it('E24 and finer: 165.3 Ω lies between its neighbours of every series', () => {
     expect(standardNeighbours(165.3, 'E6')).toEqual({ below: 150, above: 220 });
     expect(standardNeighbours(165.3, 'E24')).toEqual({ below: 160, above: 180 });
@@ -88,7 +88,7 @@ describe('standard values and markings (N20)', () => {
   });
 });
 
-describe('resistors from the drawer (N02, N20)', () => {
+describe('resistors from the drawer', () => {
   it('165.3 Ω from 47, 68, 100, 120, 270: 47 + 120 = 167 Ω, 11.89 mA', () => {
     const [best] = combineToward(165.3, [47, 68, 100, 120, 270], { most: 2, keep: 3 });
     expect(best).toMatchObject({ ohm: 167, joined: 'series' });
@@ -126,7 +126,7 @@ describe('resistors from the drawer (N02, N20)', () => {
   });
 });
 
-describe('transistor switches (N23)', () => {
+describe('transistor switches', () => {
   const base = { pinV: 3.3, baseEmitterV: 0.75, forcedGain: 10, onDropV: 0.2 };
   it('680 Ω gives 3.75 mA, good for 37.5 mA; 90 mA from a 12 mA pin: 213 to 283 Ω', () => {
     expect(baseCurrent.reckon({ Vp: 3.3, Vbe: 0.75, Rb: 680 })).toBeCloseTo(0.00375, 6);
@@ -147,7 +147,7 @@ describe('transistor switches (N23)', () => {
     expect(judgeGate(0.5, 3, 1.2)).toBe('off');
     expect(driverHeat.reckon({ Vi: 4.2, Vl: 3.05, I: 0.35 })).toBeCloseTo(0.4025, 9);
   });
-  it('three lights of 12 mA on a 20 mA pin are over (N24), and so may be the port or the chip', () => {
+  it('three lights of 12 mA on a 20 mA pin are over, and so may be the port or the chip', () => {
     const light = (pin: string, port: string) => ({ pin, port, currentA: 0.012 });
     const limits = { pinA: 0.02, portA: 0.04, chipA: 0.06 };
     const one = [light('P1', 'A'), light('P1', 'A'), light('P1', 'A')];
@@ -159,7 +159,7 @@ describe('transistor switches (N23)', () => {
   });
 });
 
-describe('pins over several controllers (N24)', () => {
+describe('pins over several controllers', () => {
   const small: ControllerPart = {
     ...(controllers[0] as ControllerPart),
     pins: [
@@ -194,7 +194,7 @@ describe('pins over several controllers (N24)', () => {
   });
 });
 
-describe('scanned grids (N26)', () => {
+describe('scanned grids', () => {
   it('8 × 8, 40 mA peak, 100 a second: 16 pins, 1/8, 5 mA, 320 mA, 1.25 ms', () => {
     const scan = scanGrid({ rows: 8, columns: 8, peakA: 0.04, picturesPerS: 100 });
     expect(scan).toEqual({ pins: 16, duty: 1 / 8, meanA: 0.005, rowSwitchA: 0.32, rowTimeS: 0.00125 });
@@ -224,7 +224,7 @@ describe('scanned grids (N26)', () => {
   });
 });
 
-describe('light sensors (N37)', () => {
+describe('light sensors', () => {
   it('22 kΩ, 12 bits: 180 kΩ reads 446, 2.4 kΩ 3693; 2000 stands for 23.06 kΩ; zero means above 90 MΩ', () => {
     expect(dividerCode.reckon({ Rf: 22_000, Rs: 180_000, top: 4096 })).toBe(446);
     expect(dividerCode.reckon({ Rf: 22_000, Rs: 2400, top: 4096 })).toBe(3693);
@@ -296,7 +296,7 @@ describe('light sensors (N37)', () => {
   });
 });
 
-describe('pixel chains and the loop (N27, N42)', () => {
+describe('pixel chains and the loop', () => {
   it('32 bits a pixel: 488 take 19.52 ms to send and 1952 bytes', () => {
     const line = timeDataLine(488, { dice: 4, bitPeriodUs: 1.25, latchUs: 300 });
     expect(line.frameS - 300e-6).toBeCloseTo(0.01952, 9);
@@ -311,7 +311,7 @@ describe('pixel chains and the loop (N27, N42)', () => {
   });
 });
 
-describe('magnets, remotes, switches (N12, N36, N39, N44)', () => {
+describe('magnets, remotes, switches', () => {
   const disc = { Br: 1200, r: 3, t: 3 };
   it.each([
     [4, 71.5],
@@ -353,13 +353,13 @@ describe('magnets, remotes, switches (N12, N36, N39, N44)', () => {
     const guarded = joints.map((joint) => ({ ...joint, oneWay: true }));
     const loose = tabulateFeeds(['pack', 'bench supply'], ['rail'], guarded);
     expect(loose.every((row) => !row.backFeeds.includes('pack'))).toBe(true);
-    // Switch open: no way from pack to controller (N33).
+    // Switch open: no way from pack to controller.
     expect(hasPath('pack', 'rail', joints.slice(1))).toBe(false);
     expect(hasPath('pack', 'rail', joints)).toBe(true);
   });
 });
 
-describe('sensing the pack (N34, N38)', () => {
+describe('sensing the pack', () => {
   const sense = { R1: 270_000, R2: 100_000, Vr: 2.5, top: 4096 };
   it('270 k and 100 k: 8.4 V is 2.270 V; 6.6 V reads 2922; 2.26 mV a step; 22.7 µA', () => {
     expect((8.4 * 100) / 370).toBeCloseTo(2.27, 3);

@@ -1,7 +1,6 @@
 import { defineFormula } from '../units/index.ts';
 import { standardNeighbours } from './standardValues.ts';
 
-/** Formula: Code for a pack voltage behind a divider; gives code (`count`). */
 export const senseCode = defineFormula({
   name: 'Code for a pack voltage behind a divider',
   gives: { meaning: 'code', kind: 'count' },

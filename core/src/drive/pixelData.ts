@@ -1,7 +1,6 @@
 import type { PixelTapePart } from '../parts/index.ts';
 import { defineFormula } from '../units/index.ts';
 
-/** Formula: Time to send one frame; gives time (`timeS`). */
 export const frameTime = defineFormula({
   name: 'Time to send one frame',
   gives: { meaning: 'time', kind: 'timeS' },
@@ -16,7 +15,6 @@ export const frameTime = defineFormula({
   reckon: ({ N, b, tb, tl }) => N * b * tb + tl,
 });
 
-/** Formula: Least data level of a pixel; gives least high level (`voltageV`). */
 export const leastHighLevel = defineFormula({
   name: 'Least data level of a pixel',
   gives: { meaning: 'least high level', kind: 'voltageV' },

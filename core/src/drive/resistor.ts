@@ -2,7 +2,6 @@ import { forwardVoltageV, type LedCurve, shiftCurve, solveString } from '../circ
 import { defineFormula } from '../units/index.ts';
 import { nextStandard, standardNeighbours } from './standardValues.ts';
 
-/** Formula: Resistor for a light; gives resistance (`resistanceOhm`). */
 export const seriesResistor = defineFormula({
   name: 'Resistor for a light',
   gives: { meaning: 'resistance', kind: 'resistanceOhm' },
@@ -17,7 +16,6 @@ export const seriesResistor = defineFormula({
   reckon: ({ Vs, Vd, Vf, I }) => (Vs - Vd - Vf) / I,
 });
 
-/** Formula: Heat in a resistor; gives heat (`powerW`). */
 export const resistorPower = defineFormula({
   name: 'Heat in a resistor',
   gives: { meaning: 'heat', kind: 'powerW' },

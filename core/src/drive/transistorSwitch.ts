@@ -1,7 +1,6 @@
 import { defineFormula } from '../units/index.ts';
 import { standardNeighbours } from './standardValues.ts';
 
-/** Formula: Base current; gives current (`currentA`). */
 export const baseCurrent = defineFormula({
   name: 'Base current',
   gives: { meaning: 'current', kind: 'currentA' },
@@ -54,7 +53,6 @@ export function designBase(options: {
   };
 }
 
-/** Formula: Heat in a field-effect switch; gives heat (`powerW`). */
 export const switchHeat = defineFormula({
   name: 'Heat in a field-effect switch',
   gives: { meaning: 'heat', kind: 'powerW' },
@@ -67,7 +65,6 @@ export const switchHeat = defineFormula({
   reckon: ({ I, R }) => I * I * R * 1.5,
 });
 
-/** Formula: Heat in a linear constant-current driver; gives heat (`powerW`). */
 export const driverHeat = defineFormula({
   name: 'Heat in a linear constant-current driver',
   gives: { meaning: 'heat', kind: 'powerW' },

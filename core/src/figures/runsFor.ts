@@ -17,7 +17,7 @@ export function runsFor(assessment: Assessment): Figure {
       title: TITLE,
       likely: null,
       cautious: null,
-      needs: ['nothing: it hangs on an outside supply and goes on'],
+      needs: [],
       goesOn: true,
       answer: 'as long as its supply',
       lead: 'It hangs on an outside supply: it goes on for as long as that does.',

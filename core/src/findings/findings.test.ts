@@ -344,7 +344,7 @@ describe('as a whole', () => {
   });
 });
 
-describe('wishes and beads follow from the plan alone (N01)', () => {
+describe('wishes and beads follow from the plan alone', () => {
   it('hours wanted are met by a pack and open again with a smaller one', () => {
     const status = (design: Design): string | undefined =>
       listWishes(design, assess(design)).find((wish) => wish.id === 'hours')?.status;

@@ -18,15 +18,25 @@ const isEnough = (loop: LoopBudget): boolean =>
   loop.framesPerS >= LEAST_FRAMES_PER_S &&
   loop.longestWaitS <= MOST_WAIT_S;
 
-/** Puts the cheapest controller there on which the program has room and time, and all finds its pin. */
+/**
+ * Puts a controller there that bears the rail, has room and time for the program, and a pin for all: one of the same
+ * logic voltage, for which the pins' loads are reckoned, if there is one; of those the cheapest.
+ */
 function larger({ design, assessment, library }: RuleInput, { board, show, loop }: BoardAssessment): readonly Fix[] {
   const pins = assessment.pins.find((each) => each.board.id === board.id);
   const demands = pins?.plan.given.map(({ demand }) => demand) ?? [];
+  const range = board.railId === null ? null : assessment.rails.byId.get(board.railId)?.range;
+  const isFed = (part: ControllerPart): boolean =>
+    !range || (range.leastV >= part.supplyLeastV && range.mostV <= part.supplyMostV);
+  const isOther = (part: ControllerPart): number => (part.logicV === board.part.logicV ? 0 : 1);
   const suits = (part: ControllerPart): boolean =>
-    part.id !== board.part.id && isEnough(budgetLoop(show, part, [loop.sendS])) && assignPins(part, demands, []).ok;
+    part.id !== board.part.id &&
+    isFed(part) &&
+    isEnough(budgetLoop(show, part, [loop.sendS])) &&
+    assignPins(part, demands, []).ok;
   const [best] = [...library.parts.values()]
     .flatMap((part) => (part.kind === 'controller' && suits(part) ? [part] : []))
-    .sort((a, b) => a.price - b.price);
+    .sort((a, b) => isOther(a) - isOther(b) || a.price - b.price);
   if (!best) return [];
   const changes = changeItem(design, board.id, { part: best.id, pinLocks: [], pinNames: [] });
   return [{ label: `Take the ${lowerFirst(best.name)}`, changes }];

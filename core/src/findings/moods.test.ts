@@ -249,7 +249,7 @@ describe('sets', () => {
   });
 });
 
-describe('flashing (N41)', () => {
+describe('flashing', () => {
   const blink = (perS: number): Design =>
     designOf({
       list: [
@@ -319,12 +319,14 @@ describe('the loop', () => {
       );
     expect(findingsOf(slow('controller-huge-5v'), 'frame-rate')).toHaveLength(1);
     expect(findingsOf(slow('controller-radio-3v3'), 'frame-rate')).toEqual([]);
-    // Of those that are quick enough, with room and with a pin for it, the cheapest is offered.
+    // Of those that the rail suits, quick enough, with room and with a pin for it, the cheapest is offered.
     const [fix] = findingsOf(slow('controller-huge-5v'), 'frame-rate')[0]?.fixes ?? [];
     const mended = applyChanges(slow('controller-huge-5v'), fix?.changes ?? []);
     const taken = itemsOf(mended, 'board').map(({ part }) => builtInLibrary.parts.get(part ?? ''));
     expect(
-      check(mended).filter(({ rule }) => ['memory', 'program-room', 'frame-rate', 'button-wait'].includes(rule)),
+      check(mended).filter(({ rule }) =>
+        ['memory', 'program-room', 'frame-rate', 'button-wait', 'rail-low', 'rail-high'].includes(rule),
+      ),
     ).toEqual([]);
     const cheaper = controllers.filter(({ price }) => price < (taken[0]?.price ?? 0));
     expect(cheaper.length).toBeGreaterThan(0);
@@ -332,7 +334,7 @@ describe('the loop', () => {
       const other = slow(id);
       expect(
         check(other).some(({ rule }) =>
-          ['memory', 'program-room', 'frame-rate', 'button-wait', 'no-pins'].includes(rule),
+          ['memory', 'program-room', 'frame-rate', 'button-wait', 'no-pins', 'rail-low', 'rail-high'].includes(rule),
         ),
         id,
       ).toBe(true);

@@ -21,8 +21,7 @@ export function listWishes(design: Design, assessment: Assessment): Wish[] {
   const { supply } = assessment;
   const figures = figuresOf(assessment);
   const runs = figures.runsForH.likely === null ? null : assessment.runsFor;
-  const goesOn =
-    assessment.supplies.length > 0 && assessment.supplies.every((each) => each.tree.source.kind === 'steady');
+  const { goesOn = false } = figures.runsForH;
   const levers = assessment.rails.list.filter((rail) => rail.gives.form === 'contact');
   const lightsUp =
     moods.cues.some((cue) => cue.when.kind === 'dark') || design.items.some((item) => kindOf(item.kind).seesLight);

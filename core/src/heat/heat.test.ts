@@ -15,7 +15,7 @@ import {
   timeAbove,
 } from './index.ts';
 
-describe('temperature (N53)', () => {
+describe('temperature', () => {
   it('3.05 V × 0.7 A with 30 % as light: 1.494 W; 26 K/W at 22 °C: 60.9 °C', () => {
     const P = lightHeat.reckon({ V: 3.05, I: 0.7, n: 0.3 });
     expect(P).toBeCloseTo(1.4945, 4);
@@ -27,7 +27,7 @@ describe('temperature (N53)', () => {
     expect(riseIsPossible(23, 0.18, 130)).toBe(true);
     expect(riseIsPossible(120, 0.18, 130)).toBe(false);
   });
-  it('0.9 W × 35 K/W at 24 °C is 55.5 °C: within 10 K of hot-melt, refused (N08)', () => {
+  it('0.9 W × 35 K/W at 24 °C is 55.5 °C: within 10 K of hot-melt, refused', () => {
     const at = junctionTemperature.reckon({ Ta: 24, P: 0.9, Rt: 35 });
     expect(at).toBeCloseTo(55.5, 9);
     expect(isTooNear(at, softensAtC['hot-melt glue'] ?? 0)).toBe(true);
@@ -49,7 +49,7 @@ describe('temperature (N53)', () => {
   });
 });
 
-describe('reflow (N52)', () => {
+describe('reflow', () => {
   /** Up at 1.5 K/s, held, down at 2.5 K/s. */
   const held = (seconds: number): readonly ReflowPoint[] => {
     const up = (245 - 25) / 1.5;

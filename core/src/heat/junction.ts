@@ -1,6 +1,5 @@
 import { defineFormula } from '../units/index.ts';
 
-/** Formula: Heat of a light; gives heat (`powerW`). */
 export const lightHeat = defineFormula({
   name: 'Heat of a light',
   gives: { meaning: 'heat', kind: 'powerW' },
@@ -14,7 +13,6 @@ export const lightHeat = defineFormula({
   reckon: ({ V, I, n }) => V * I * (1 - n),
 });
 
-/** Formula: Temperature inside; gives temperature (`temperatureC`). */
 export const junctionTemperature = defineFormula({
   name: 'Temperature inside',
   gives: { meaning: 'temperature', kind: 'temperatureC' },

@@ -75,7 +75,6 @@ export function judgeReflow(points: readonly ReflowPoint[], alloy: ReflowAlloy):
   return { ...verdict, faults };
 }
 
-/** Formula: Solder from a deposit of paste; gives volume of metal (`volumeMm3`). */
 export const solderVolume = defineFormula({
   name: 'Solder from a deposit of paste',
   gives: { meaning: 'volume of metal', kind: 'volumeMm3' },

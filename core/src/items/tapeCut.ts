@@ -10,7 +10,6 @@ export interface TapeCut {
   readonly longer: { readonly lights: number; readonly lengthMm: number; readonly overMm: number };
 }
 
-/** Formula: Lights on a route; gives lights (`count`). */
 export const tapeLights = defineFormula({
   name: 'Lights on a route',
   gives: { meaning: 'lights', kind: 'count' },

@@ -1,6 +1,5 @@
 import { defineFormula } from '../units/index.ts';
 
-/** Formula: Resistance of a tape’s two rails; gives out and back (`resistanceOhm`). */
 export const tapeRails = defineFormula({
   name: 'Resistance of a tape’s two rails',
   gives: { meaning: 'out and back', kind: 'resistanceOhm' },

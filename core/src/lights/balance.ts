@@ -6,7 +6,6 @@ export interface MassAt {
   readonly atMm: number;
 }
 
-/** Formula: Force of an imbalance that turns; gives force (`forceN`). */
 export const turningForce = defineFormula({
   name: 'Force of an imbalance that turns',
   gives: { meaning: 'force', kind: 'forceN' },

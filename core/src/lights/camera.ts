@@ -9,7 +9,6 @@ const onTime = (tS: number, periodS: number, duty: number): number => {
   return whole * duty * periodS + Math.min(tS - whole * periodS, duty * periodS);
 };
 
-/** Formula: Light that a shutter catches of a dimmed lamp; gives share of full light (`fraction`). */
 export const exposedShare = defineFormula({
   name: 'Light that a shutter catches of a dimmed lamp',
   gives: { meaning: 'share of full light', kind: 'fraction' },

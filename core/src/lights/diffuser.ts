@@ -1,6 +1,5 @@
 import { defineFormula } from '../units/index.ts';
 
-/** Formula: Ripple of an endless row behind a diffuser; gives contrast (greatest − least) / (greatest + least), nearly (`fraction`). */
 export const firstHarmonic = defineFormula({
   name: 'Ripple of an endless row behind a diffuser',
   gives: { meaning: 'contrast (greatest − least) / (greatest + least), nearly', kind: 'fraction' },

@@ -1,6 +1,5 @@
 import { defineFormula } from '../units/index.ts';
 
-/** Formula: Dose of light; gives dose (`doseJPerCm2`). */
 export const lightDose = defineFormula({
   name: 'Dose of light',
   gives: { meaning: 'dose', kind: 'doseJPerCm2' },

@@ -6,7 +6,6 @@ import { defineFormula } from '../units/index.ts';
 /** Room to be left on each side of what goes into a bore. */
 export const CLEARANCE_A_SIDE_MM = 0.2;
 
-/** Formula: Finished diameter of a light; gives diameter with its shrink sleeve (`lengthMm`). */
 export const finishedDiameter = defineFormula({
   name: 'Finished diameter of a light',
   gives: { meaning: 'diameter with its shrink sleeve', kind: 'lengthMm' },

@@ -31,7 +31,6 @@ export function fitBox(part: Size3, hollow: Size3): BoxFit {
   return tries.reduce((best, each) => (each.tightestMm > best.tightestMm + 1e-12 ? each : best));
 }
 
-/** Formula: Least radius of a channel for tape laid in straight chords; gives radius (`lengthMm`). */
 export const chordBend = defineFormula({
   name: 'Least radius of a channel for tape laid in straight chords',
   gives: { meaning: 'radius', kind: 'lengthMm' },

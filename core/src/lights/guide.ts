@@ -1,6 +1,5 @@
 import { defineFormula } from '../units/index.ts';
 
-/** Formula: Diameter of a bundle of fibres; gives diameter (`lengthMm`). */
 export const fibreBundle = defineFormula({
   name: 'Diameter of a bundle of fibres',
   gives: { meaning: 'diameter', kind: 'lengthMm' },
@@ -14,7 +13,6 @@ export const fibreBundle = defineFormula({
   reckon: ({ n, d, f }) => d * Math.sqrt(n / f),
 });
 
-/** Formula: Gap between light and bundle; gives least gap (`lengthMm`). */
 export const gapToCover = defineFormula({
   name: 'Gap between light and bundle',
   gives: { meaning: 'least gap', kind: 'lengthMm' },

@@ -16,7 +16,7 @@ const boreOf = (diameterMm: number, depthMm = 20) => ({
   depthMm,
 });
 
-describe('cutting tape (N06)', () => {
+describe('cutting tape', () => {
   it.each([
     [583, 74, 1, 43, 581.08, 1.92],
     [312, 74, 1, 23, 310.81, 1.19],
@@ -56,7 +56,7 @@ describe('cutting tape (N06)', () => {
   });
 });
 
-describe('fit (N04)', () => {
+describe('fit', () => {
   it('3.4 mm flange and 0.45 mm of sleeve each side: 4.3 mm finished, least bore 4.7 mm', () => {
     const fit = fitLight(led3, { sleeved: true }, boreOf(4.7));
     expect(fit.finishedMm).toBeCloseTo(4.3, 9);

@@ -3,7 +3,6 @@ import { defineFormula } from '../units/index.ts';
 /** The eye's answer to light is about this power of it (RECKONING §1: 0.4 to 0.5). */
 const EYE_POWER = 0.45;
 
-/** Formula: How bright it looks; gives apparent brightness, of full (`fraction`). */
 export const perceivedShare = defineFormula({
   name: 'How bright it looks',
   gives: { meaning: 'apparent brightness, of full', kind: 'fraction' },

@@ -1,6 +1,5 @@
 import { defineFormula } from '../units/index.ts';
 
-/** Formula: Divider setting for a ring; gives straight distance from mark to mark (`lengthMm`). */
 export const chordOfRing = defineFormula({
   name: 'Divider setting for a ring',
   gives: { meaning: 'straight distance from mark to mark', kind: 'lengthMm' },
@@ -13,7 +12,6 @@ export const chordOfRing = defineFormula({
   reckon: ({ r, N }) => 2 * r * Math.sin(Math.PI / N),
 });
 
-/** Formula: Lights that a ring has room for; gives lights (`count`). */
 export const ringRoom = defineFormula({
   name: 'Lights that a ring has room for',
   gives: { meaning: 'lights', kind: 'count' },

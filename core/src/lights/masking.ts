@@ -1,6 +1,5 @@
 import { defineFormula } from '../units/index.ts';
 
-/** Formula: Layers that hold the light back; gives layers (`count`). */
 export const layersForRatio = defineFormula({
   name: 'Layers that hold the light back',
   gives: { meaning: 'layers', kind: 'count' },

@@ -45,7 +45,7 @@ import {
   turningForce,
 } from './index.ts';
 
-describe('evenness behind a diffuser (N13)', () => {
+describe('evenness behind a diffuser', () => {
   it.each([
     [0.6, 0.218],
     [0.8, 0.079],
@@ -86,7 +86,7 @@ describe('evenness behind a diffuser (N13)', () => {
   });
 });
 
-describe('light held back (N14, N17)', () => {
+describe('light held back', () => {
   it('0.35 and 50 to 1: four layers leave 0.0150, three 0.0429', () => {
     expect(layersForRatio.reckon({ T: 0.35, k: 50 })).toBe(4);
     expect(throughLayers(0.35, 4)).toBeCloseTo(0.015, 4);
@@ -99,7 +99,7 @@ describe('light held back (N14, N17)', () => {
   });
 });
 
-describe('bundles (N04, N15)', () => {
+describe('bundles', () => {
   it('90 fibres of 0.5 mm: 5.24 mm by hand, 4.98 mm at the bound', () => {
     expect(fibreBundle.reckon({ n: 90, d: 0.5, f: 0.82 })).toBeCloseTo(5.24, 2);
     expect(fibreBundle.reckon({ n: 90, d: 0.5, f: 0.907 })).toBeCloseTo(4.98, 2);
@@ -124,7 +124,7 @@ describe('bundles (N04, N15)', () => {
   });
 });
 
-describe('equal look (N16)', () => {
+describe('equal look', () => {
   it('the weights of a screen sum to one, and red to green at a constant sum is 3.36 times the luminance', () => {
     expect(screenWeights.red + screenWeights.green + screenWeights.blue).toBeCloseTo(1, 12);
     expect(screenWeights.green / screenWeights.red).toBeCloseTo(3.36, 2);
@@ -151,7 +151,7 @@ describe('equal look (N16)', () => {
   });
 });
 
-describe('marking out (N05, N25)', () => {
+describe('marking out', () => {
   it('27 on a radius of 62 mm: 13.333°, chord 14.396 mm, arc 14.428 mm; room for 43 at 9 mm', () => {
     const marks = markRing({ radiusMm: 62, count: 27, startDeg: 0, clockwise: false, back: false });
     expect(marks[1]?.angleDeg).toBeCloseTo(13.333, 3);
@@ -212,7 +212,7 @@ describe('marking out (N05, N25)', () => {
   });
 });
 
-describe('cutting from stock (N06, N49)', () => {
+describe('cutting from stock', () => {
   it('3 × 620, 4 × 410, 5 × 260 from 1 m with 2 mm a cut: the sum says 5, the best is 6', () => {
     const plan = cutFromStock({
       pieces: [
@@ -286,7 +286,7 @@ describe('cutting from stock (N06, N49)', () => {
   });
 });
 
-describe('boxes and channels (N04, N07)', () => {
+describe('boxes and channels', () => {
   const size = fc.tuple(
     ...([1, 2, 3].map(() => fc.double({ min: 1, max: 90, noNaN: true })) as [
       fc.Arbitrary<number>,
@@ -326,7 +326,7 @@ describe('boxes and channels (N04, N07)', () => {
   });
 });
 
-describe('mass and balance (N09)', () => {
+describe('mass and balance', () => {
   it('0.08 g at 0.22 m and 840 rpm: 0.136 N, 174 times its weight', () => {
     expect(turningForce.reckon({ m: 0.08, r: 220, n: 840 })).toBeCloseTo(0.136, 3);
     expect(turningForce.reckon({ m: 0.08, r: 220, n: 840 }) / (0.08e-3 * 9.80665)).toBeCloseTo(174, 0);
@@ -357,7 +357,7 @@ describe('mass and balance (N09)', () => {
   });
 });
 
-describe('dose (N18) and plain tape (N28)', () => {
+describe('dose and plain tape', () => {
   it('12 mW over 2.5 cm² for 90 s: 0.432 J/cm²; 1.0 J/cm² takes 208 s; half the power, twice the time', () => {
     expect(lightDose.reckon({ P: 0.012, A: 2.5, t: 90 })).toBeCloseTo(0.432, 6);
     expect(secondsToDose(1, 0.012, 2.5)).toBeCloseTo(208, 0);

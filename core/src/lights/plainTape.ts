@@ -1,6 +1,5 @@
 import { defineFormula } from '../units/index.ts';
 
-/** Formula: Current of a plain tape, all colours; gives current (`currentA`). */
 export const tapeCurrent = defineFormula({
   name: 'Current of a plain tape, all colours',
   gives: { meaning: 'current', kind: 'currentA' },

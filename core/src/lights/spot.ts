@@ -6,7 +6,6 @@ export const PIXEL_MCD = 1800;
 /** Share of the brightest place at which a spot is taken to end. */
 const EDGE_SHARE = 1 / 30;
 
-/** Formula: Radius of the spot that a light makes on its diffuser; gives radius (`lengthMm`). */
 export const spotRadius = defineFormula({
   name: 'Radius of the spot that a light makes on its diffuser',
   gives: { meaning: 'radius', kind: 'lengthMm' },

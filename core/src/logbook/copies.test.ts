@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { batchCount, cheapestPurchase, lotsFor } from './index.ts';
 
-describe('copies and cost (N58, N59)', () => {
+describe('copies and cost', () => {
   it('7 copies × 18 + 5 % = 132.3: 6 lots of 25 = 150', () => {
     const parts = batchCount.reckon({ c: 7, n: 18, s: 0.05 });
     expect(parts).toBeCloseTo(132.3, 9);

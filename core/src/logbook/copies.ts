@@ -1,6 +1,5 @@
 import { defineFormula } from '../units/index.ts';
 
-/** Formula: Parts for all copies, with spares; gives parts (`count`). */
 export const batchCount = defineFormula({
   name: 'Parts for all copies, with spares',
   gives: { meaning: 'parts', kind: 'count' },

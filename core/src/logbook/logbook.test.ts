@@ -18,7 +18,7 @@ const testOf = (hours: number, predictedHours: number | null): RunTest => ({
   note: '',
 });
 
-describe('run tests against predictions (N56)', () => {
+describe('run tests against predictions', () => {
   it('3.62, 3.71, 3.55 h: 3.63 ± 0.08 h, −7.0 % of 3.9 h', () => {
     const summary = summarise([3.62, 3.71, 3.55]);
     expect(summary?.mean).toBeCloseTo(3.627, 3);
@@ -57,7 +57,7 @@ describe('run tests against predictions (N56)', () => {
   });
 });
 
-describe('versions side by side (N57)', () => {
+describe('versions side by side', () => {
   const jaw = (part: string) =>
     assess(
       soundDesign({

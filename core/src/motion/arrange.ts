@@ -1,9 +1,7 @@
 import type { Along, PlanPoint } from '../items/index.ts';
+import { PLACE_STEPS } from '../moves/index.ts';
 import type { LightSet } from '../plan/index.ts';
 import type { Movable } from './movable.ts';
-
-/** Places are given in eighths of a light. */
-export const PLACE_STEPS = 8;
 
 /** Lights that a move is painted on: those of one group, or of a set that the maker put together. */
 export interface ShowSet {

@@ -1,5 +1,5 @@
-import { type CompiledBase, isAlike, makeMoment, moveOf, type Reads, type Rgb } from '../moves/index.ts';
-import { PLACE_STEPS, type ShowSet } from './arrange.ts';
+import { type CompiledBase, isAlike, makeMoment, moveOf, PLACE_STEPS, type Reads, type Rgb } from '../moves/index.ts';
+import type { ShowSet } from './arrange.ts';
 import type { Show, ShowLayer } from './show.ts';
 import { gammaTable } from './tables.ts';
 

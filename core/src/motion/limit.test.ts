@@ -16,7 +16,7 @@ function frameA(of: ShowLimit, frame: Uint8Array): number {
   return currentA;
 }
 
-describe('the limiter (N30)', () => {
+describe('the limiter', () => {
   it('no frame out of 100 000 random ones passes the limit, and those below it are left alone', () => {
     let state = 3;
     const random = (): number => {

@@ -30,7 +30,7 @@ const six = (move: Move, brightness = 1): Show =>
 
 const periodOf = (show: Show): number => show.moods[0]?.layers[0]?.move.periodMs ?? 0;
 
-describe('moves, frame by frame (N41)', () => {
+describe('moves, frame by frame', () => {
   it('steady: the colour through the gamma curve, the brightness after it', () => {
     // 128 of 255 is 56 of 255 in light; half the brightness is 28.
     expect(gammaTable[128]).toBe(56);
@@ -108,7 +108,7 @@ describe('moves, frame by frame (N41)', () => {
   });
 });
 
-describe('running and random moves, frame by frame (N41)', () => {
+describe('running and random moves, frame by frame', () => {
   const litAt = (show: Show, tMs: number): number[] => {
     const frame = frameAt(show, 0, tMs);
     return [0, 1, 2, 3, 4, 5].map((i) => frame[i * 3] ?? 0);

@@ -1,7 +1,6 @@
 import type { Band, Message, QuantityKind } from '../units/index.ts';
 import type { ProgramField } from './program.ts';
-
-export type Rgb = readonly [red: number, green: number, blue: number];
+import type { Rgb } from './rgb.ts';
 
 /**
  * A move with its settings in the engine's own units: whole milliseconds, 8-bit levels, whole lights. After `periodMs`

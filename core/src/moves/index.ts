@@ -8,7 +8,6 @@ export {
   makeMoment,
   NO_CONTROL,
   type Reads,
-  type Rgb,
 } from './contract.ts';
 export { listMoveFields, moveBytes } from './fields.ts';
 export {
@@ -24,7 +23,9 @@ export {
   spanOfMove,
   stillAfter,
 } from './moves.ts';
+export { PLACE_STEPS } from './places.ts';
 export type { FieldType } from './program.ts';
+export type { Rgb } from './rgb.ts';
 export type { CompiledMove, Move, MoveKind } from './types.ts';
 export { breathTable } from './waves.ts';
 export { parseColour, wholeMs } from './whole.ts';

@@ -1,4 +1,4 @@
-import type { Rgb } from './contract.ts';
+import type { Rgb } from './rgb.ts';
 
 /** Types that a field of a move may have in C, and what each takes. */
 export const fieldBytes = { uint8_t: 1, uint16_t: 2, uint32_t: 4, rgb: 3 } as const;

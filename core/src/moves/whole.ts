@@ -1,4 +1,4 @@
-import type { Rgb } from './contract.ts';
+import type { Rgb } from './rgb.ts';
 
 export function parseColour(colour: string): Rgb {
   const value = Number.parseInt(colour.slice(1), 16);

@@ -5,7 +5,6 @@ import { wireCarriesA, wireDrop, wireOhmPerMetre } from '../wires/index.ts';
 import { colourCores } from './colours.ts';
 import type { Net, NetName } from './netNames.ts';
 
-/** Formula: Length to cut a wire to; gives length (`lengthMm`). */
 export const cutLength = defineFormula({
   name: 'Length to cut a wire to',
   gives: { meaning: 'length', kind: 'lengthMm' },

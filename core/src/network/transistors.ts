@@ -4,7 +4,6 @@ import { builtInLibrary, findPart, type Library, type TransistorPart, transistor
 import { defineFormula } from '../units/index.ts';
 import type { Board } from './switching.ts';
 
-/** Formula: Base resistor; gives resistance (`resistanceOhm`). */
 export const baseResistor = defineFormula({
   name: 'Base resistor',
   gives: { meaning: 'resistance', kind: 'resistanceOhm' },

@@ -18,7 +18,7 @@ const refused = (line: string): string | undefined =>
   readPartsCsv(`kind,like,name,price,forward at 1 mA,forward at 20 mA,capacity,cut-off,density\n${line}\n`).problems[0]
     ?.problem;
 
-describe('parts of the maker’s own (N02)', () => {
+describe('parts of the maker’s own', () => {
   it('are the part they are like but for what the table says, and a figure from it counts as read', () => {
     expect(problems).toEqual([]);
     expect(parts.map((part) => part.id)).toEqual(['own-cold-star', 'own-tired-pair', 'own-odd-tape']);

@@ -8,7 +8,7 @@ resistor,unknown bag,9,suspect,,120,,,
 light,amber 5 mm,18,new,0.14,,2.06 V,20 mA,
 `;
 
-describe('the drawer as CSV (N02)', () => {
+describe('the drawer as CSV', () => {
   it('reads what people write, with counts, prices and condition', () => {
     const { items, problems } = readStockCsv(drawer);
     expect(problems).toEqual([]);

@@ -13,7 +13,6 @@ export interface BrightnessDraw {
 export const drawAtBrightness = ({ dark, light }: BrightnessDraw, brightness: number): Draws =>
   brightness === 0 ? dark : addDraws(dark, scaleDraws(light, brightness));
 
-/** Formula: Brightness ceiling at a link; gives brightness (`fraction`). */
 export const ceilingSum = defineFormula({
   name: 'Brightness ceiling at a link',
   gives: { meaning: 'brightness', kind: 'fraction' },

@@ -13,7 +13,6 @@ export const chargeRates: Readonly<Record<Chemistry, { readonly least: number; r
   'alkaline button': null,
 };
 
-/** Formula: Time to charge; gives time (`timeH`). */
 export const chargeTime = defineFormula({
   name: 'Time to charge',
   gives: { meaning: 'time', kind: 'timeH' },

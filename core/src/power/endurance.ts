@@ -1,6 +1,5 @@
 import { defineFormula } from '../units/index.ts';
 
-/** Formula: Time at a high rate; gives time (`timeH`). */
 export const rateLaw = defineFormula({
   name: 'Time at a high rate',
   gives: { meaning: 'time', kind: 'timeH' },
@@ -37,7 +36,6 @@ export const drainedMah = (drainA: number, hours: number): number => drainA * ho
 export const storedShare = (share: number, lossPerMonth: number, months: number): number =>
   share * (1 - lossPerMonth) ** months;
 
-/** Formula: Packs to bring; gives packs (`count`). */
 export const packsForEvent = defineFormula({
   name: 'Packs to bring',
   gives: { meaning: 'packs', kind: 'count' },
@@ -50,7 +48,6 @@ export const packsForEvent = defineFormula({
   reckon: ({ T, t }) => Math.ceil(T / t - 1e-9),
 });
 
-/** Formula: Energy of a pack; gives energy (`energyWh`). */
 export const packEnergy = defineFormula({
   name: 'Energy of a pack',
   gives: { meaning: 'energy', kind: 'energyWh' },

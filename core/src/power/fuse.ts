@@ -1,7 +1,6 @@
 import { fuseRatingsA } from '../parts/index.ts';
 import { defineFormula } from '../units/index.ts';
 
-/** Formula: Fuse, least; gives least rating (`currentA`). */
 export const fuseBand = defineFormula({
   name: 'Fuse, least',
   gives: { meaning: 'least rating', kind: 'currentA' },

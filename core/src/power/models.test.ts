@@ -23,7 +23,7 @@ import {
   tapeVoltages,
 } from './index.ts';
 
-describe('charging (N33)', () => {
+describe('charging', () => {
   const pouch = { chemistry: 'lithium-ion', capacityMah: 850, chargerA: 0.425, loadA: 0 } as const;
   it('850 mAh: at most 425 mA, 2.4 h; a load of 60 mA is over the end current of 42.5 mA and it never ends', () => {
     expect(planCharging(pouch)).toMatchObject({ mostA: 0.425, tooFast: false, neverEnds: false });
@@ -38,7 +38,7 @@ describe('charging (N33)', () => {
   });
 });
 
-describe('how long (N31, N61, N62)', () => {
+describe('how long', () => {
   const lead = { C: 4000, H: 20, k: 1.15 };
   it.each([
     [0.2, 20],
@@ -65,7 +65,7 @@ describe('how long (N31, N61, N62)', () => {
   });
 });
 
-describe('converters (N32)', () => {
+describe('converters', () => {
   it('linear 7.4 → 5 V, 260 mA: 0.624 W, 67.6 %; 12 → 3.3 V, 90 mA: 0.783 W', () => {
     expect(linearHeat.reckon({ Vi: 7.4, Vo: 5, I: 0.26 })).toBeCloseTo(0.624, 9);
     expect(5 / 7.4).toBeCloseTo(0.676, 3);
@@ -118,7 +118,7 @@ describe('converters (N32)', () => {
   });
 });
 
-describe('sound and motors (N40)', () => {
+describe('sound and motors', () => {
   it('bridge on 4 Ω: 2.21 W at 4.2 V, 1.45 W at 3.4 V; 47 → 22 kΩ is +6.6 dB', () => {
     expect(bridgePower.reckon({ U: 4.2, R: 4 })).toBeCloseTo(2.21, 2);
     expect(bridgePower.reckon({ U: 3.4, R: 4 })).toBeCloseTo(1.445, 3);
@@ -129,7 +129,7 @@ describe('sound and motors (N40)', () => {
   });
 });
 
-describe('feed points (N35)', () => {
+describe('feed points', () => {
   const tape: EvenTape = {
     supplyV: 5,
     pixels: 120,

@@ -35,7 +35,6 @@ export interface NightRun {
   readonly drawnWh: number;
 }
 
-/** Formula: Plain run time; gives time, at best (`timeH`). */
 export const plainRunTime = defineFormula({
   name: 'Plain run time',
   gives: { meaning: 'time, at best', kind: 'timeH' },

@@ -1,6 +1,5 @@
 import { defineFormula } from '../units/index.ts';
 
-/** Formula: Most power of a bridged amplifier; gives power (`powerW`). */
 export const bridgePower = defineFormula({
   name: 'Most power of a bridged amplifier',
   gives: { meaning: 'power', kind: 'powerW' },
@@ -13,7 +12,6 @@ export const bridgePower = defineFormula({
   reckon: ({ U, R }) => (U * U) / (2 * R),
 });
 
-/** Formula: Change of gain by the input resistor; gives change (`decibelDb`). */
 export const gainChange = defineFormula({
   name: 'Change of gain by the input resistor',
   gives: { meaning: 'change', kind: 'decibelDb' },

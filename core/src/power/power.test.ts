@@ -69,7 +69,7 @@ const at = (path: Path, charge: number, railA: number) => {
   return operate(tree, charge, drawFromMain(tree, railA));
 };
 
-describe('converters (N32)', () => {
+describe('converters', () => {
   it.each([
     [5, 1.4, 0.9, 4.1, 1.9],
     [5, 1.4, 0.9, 3.3, 2.36],
@@ -107,7 +107,7 @@ describe('converters (N32)', () => {
   });
 });
 
-describe('packs (N31)', () => {
+describe('packs', () => {
   it('rate law: 4 Ah stated at 20 h lasts 20.0, 4.06 and 1.83 h at 0.2, 0.8 and 1.6 A', () => {
     const lead = { ratedCurrentA: 0.2, rateExponent: 1.15 };
     const hours = (amps: number): number => 4 / countedCurrentA(lead, amps);
@@ -204,7 +204,7 @@ describe('the night', () => {
   });
 });
 
-describe('ceilings (N30)', () => {
+describe('ceilings', () => {
   /** The check jaw: 66 check pixels and a controller of 0.12 A, on 1.5 A. */
   const draw = (tree: SupplyTree, pixels: number, lightA = pixels * 0.036): BrightnessDraw[] => [
     { dark: drawFromMain(tree, 0.12 + pixels * 0.0008), light: drawFromMain(tree, lightA) },
@@ -257,12 +257,12 @@ describe('ceilings (N30)', () => {
   });
 });
 
-it('a fuse: steady 1.92 A, wire good for 3.0 A → 2.5 A (N34)', () => {
+it('a fuse: steady 1.92 A, wire good for 3.0 A → 2.5 A', () => {
   expect(chooseFuse(1.92, 3)).toEqual({ leastA: 2.4, mostA: 3, bestA: 2.5 });
   expect(chooseFuse(1.92, 2)).toMatchObject({ bestA: null });
 });
 
-describe('doubt (X02)', () => {
+describe('doubt', () => {
   const design = soundDesign();
   const make = prepareNights(design).get('pack');
   if (!make) throw new Error('the sound design has nights');

@@ -23,7 +23,7 @@ const jaw: TreeLoad = {
 };
 const controller: TreeLoad = { name: 'controller', rail: '5 V', peakA: 0.12, meanA: 0.12, restA: 0.12 };
 
-describe('budget and supply tree (N29)', () => {
+describe('budget and supply tree', () => {
   const state = solveSupplyTree({ rails: [pack, rail5], loads: [jaw, controller], signals: [] });
   const five = state.rails.find((each) => each.name === '5 V');
   it('check jaw and controller: peak 2.549 A, 0.173 A dark, evening 0.458 A', () => {
@@ -86,7 +86,7 @@ describe('budget and supply tree (N29)', () => {
   });
 });
 
-it('a limiter at the ceiling never passes the budget, over 100 000 random frames (N30)', () => {
+it('a limiter at the ceiling never passes the budget, over 100 000 random frames', () => {
   let state = 7;
   const random = (): number => {
     state = (Math.imul(state, 1664525) + 1013904223) >>> 0;

@@ -35,7 +35,7 @@ describe('reading what a maker writes', () => {
     ['resistanceOhm', '1 M', 1_000_000],
     ['resistanceOhm', '5 mΩ', 0.005],
     ['powerW', '1/4W', 0.25],
-    // N07: inch fractions are exact.
+    // inch fractions are exact.
     ['lengthMm', '3/8 in', 9.525],
     ['lengthMm', '9/32 in', 7.14375],
     ['lengthMm', '5/8"', 15.875],

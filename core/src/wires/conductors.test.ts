@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { contactsFor, foilOhm, rolledWidth, roundOhm, shrinkFits, slackAtTravelMm, wireOhmPerMetre } from './index.ts';
 
-describe('what else carries current (N35, N46, N49)', () => {
+describe('what else carries current', () => {
   it('foil 5 mm × 50 µm: 0.0690 Ω/m; round copper of a gauge’s diameter has that gauge’s resistance', () => {
     expect(foilOhm.reckon({ b: 5, h: 0.05 })).toBeCloseTo(0.069, 4);
     // 24 gauge is 0.5106 mm.

@@ -2,7 +2,6 @@ import { defineFormula } from '../units/index.ts';
 
 const COPPER_OHM_MM2_PER_M = 0.01724;
 
-/** Formula: Resistance of copper foil; gives resistance of a metre (`ohmPerMetre`). */
 export const foilOhm = defineFormula({
   name: 'Resistance of copper foil',
   gives: { meaning: 'resistance of a metre', kind: 'ohmPerMetre' },
@@ -15,7 +14,6 @@ export const foilOhm = defineFormula({
   reckon: ({ b, h }) => COPPER_OHM_MM2_PER_M / (b * h),
 });
 
-/** Formula: Resistance of enamelled wire; gives resistance of a metre (`ohmPerMetre`). */
 export const roundOhm = defineFormula({
   name: 'Resistance of enamelled wire',
   gives: { meaning: 'resistance of a metre', kind: 'ohmPerMetre' },
@@ -25,7 +23,6 @@ export const roundOhm = defineFormula({
   reckon: ({ d }) => COPPER_OHM_MM2_PER_M / ((Math.PI / 4) * d * d),
 });
 
-/** Formula: Width of a sheet to be rolled; gives width (`lengthMm`). */
 export const rolledWidth = defineFormula({
   name: 'Width of a sheet to be rolled',
   gives: { meaning: 'width', kind: 'lengthMm' },

@@ -1,6 +1,5 @@
 import { defineFormula, diameterMmOfGauge } from '../units/index.ts';
 
-/** Formula: Diameter of a gauge; gives bare diameter (`lengthMm`). */
 export const gaugeDiameter = defineFormula({
   name: 'Diameter of a gauge',
   gives: { meaning: 'bare diameter', kind: 'lengthMm' },
@@ -20,7 +19,6 @@ export function wireOhmPerMetre(gaugeAwg: number, temperatureC = 20): number {
   return (COPPER_OHM_M / areaM2) * (1 + COPPER_PER_KELVIN * (temperatureC - 20));
 }
 
-/** Formula: Drop of a wire, out and back; gives drop (`voltageV`). */
 export const wireDrop = defineFormula({
   name: 'Drop of a wire, out and back',
   gives: { meaning: 'drop', kind: 'voltageV' },

@@ -4,7 +4,7 @@ import { assess } from '../assess.ts';
 import { chooseGauge, colourCores, cutLength, type NetRole } from '../network/index.ts';
 import { gaugeDiameter, wireCarriesA, wireDrop, wireOhmPerMetre } from './index.ts';
 
-describe('gauge and drop (N35)', () => {
+describe('gauge and drop', () => {
   it.each([
     [18, 0.0209, 4],
     [24, 0.0842, 4],
@@ -26,7 +26,7 @@ describe('gauge and drop (N35)', () => {
 });
 
 describe('runs', () => {
-  it('480 mm on the picture is cut to 636 mm (N49)', () => {
+  it('480 mm on the picture is cut to 636 mm', () => {
     expect(cutLength.reckon({ d: 480 })).toBeCloseTo(636, 9);
   });
   it('takes the thinnest gauge in the drawer that carries and keeps the drop', () => {

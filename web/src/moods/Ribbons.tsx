@@ -120,6 +120,7 @@ function Scrubbed({ spanS, children }: { readonly spanS: number; readonly childr
   const playheadMs = useClock((state) => state.playheadMs);
   const isByHand = useHands((state) => state.shownMoodId !== null);
   const atS = (playheadMs / 1000) % spanS;
+  const printer = usePrinter();
   return (
     <div>
       <div className="relative">
@@ -135,7 +136,7 @@ function Scrubbed({ spanS, children }: { readonly spanS: number; readonly childr
           min={0}
           max={1000}
           value={Math.round((atS / spanS) * 1000)}
-          aria-valuetext={`${atS.toFixed(2)} s`}
+          aria-valuetext={printer.quantity('timeS', atS)}
           disabled={!isByHand}
           title={isByHand ? 'Holds the picture and goes to this time' : 'Choose a mood above to move through it'}
           onChange={(event) => clock.scrub((Number(event.target.value) / 1000) * spanS * 1000)}
@@ -166,6 +167,7 @@ const layOutDark = (show: Show, spanS: number): Weave => ({
 
 /** A mood as ribbons: time runs to the right, the lights of a group stand one under another. */
 export function Ribbons({ show, limit, moodIndex, placed, spanS }: RibbonsProps) {
+  const printer = usePrinter();
   const woven = useWeave({ show, limit, moodIndex, spanS, columns: COLUMNS, mostRows: MOST_ROWS });
   // Until the first are woven, dark ones stand in their places, so that nothing below them moves when they come.
   const weave = woven ?? layOutDark(show, spanS);
@@ -193,7 +195,7 @@ export function Ribbons({ show, limit, moodIndex, placed, spanS }: RibbonsProps)
       />
       <div className="figures ml-[7rem] flex justify-between text-[12px] text-faint">
         {[0, 0.25, 0.5, 0.75, 1].map((share) => (
-          <span key={share}>{(weave.spanS * share).toFixed(weave.spanS < 4 ? 2 : 1)} s</span>
+          <span key={share}>{printer.quantity('timeS', weave.spanS * share, { digits: 2 })}</span>
         ))}
       </div>
     </Scrubbed>

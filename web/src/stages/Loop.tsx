@@ -55,7 +55,7 @@ function BoardLoop({ loop, name }: { readonly loop: LoopBudget; readonly name: s
         label="Computes, sends, reads sensors"
         value={`${printer.quantity('timeS', loop.computeS)}, ${printer.quantity('timeS', loop.sendS)}, ${printer.quantity('timeS', loop.senseS)}`}
       />
-      <FigureLine label="Frames a second" value={loop.framesPerS.toFixed(1)} />
+      <FigureLine label="Frames a second" value={printer.quantity('count', loop.framesPerS, { digits: 3 })} />
       <FigureLine label="A button waits at most" value={printer.quantity('timeS', loop.longestWaitS)} />
       <FigureLine label="Memory" value={room(loop.memoryBytes, loop.memoryOf)} />
       <FigureLine label="Program" value={room(loop.programBytes, loop.programOf)} />

@@ -129,7 +129,7 @@ export function NightChart({
     {
       label: 'pack voltage',
       of: (sample) => sample.packV,
-      print: (value) => `${value.toFixed(1)} V`,
+      print: (value) => printer.quantity('voltageV', value, { digits: 2 }),
       from: Math.min(cutOffV * 0.97, ...volts),
       to: Math.max(cutOffV, ...volts) * 1.01,
       limit: { at: cutOffV, name: 'cut-off' },

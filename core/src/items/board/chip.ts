@@ -16,7 +16,6 @@ export const LIFT_EFFICIENCY = 0.85;
 export const chipInputA = (part: ControllerPart, givenA: number, railV: number): number =>
   part.regulator?.lifts ? (givenA * part.logicV) / (LIFT_EFFICIENCY * Math.max(0.1, railV)) : givenA;
 
-/** Formula: What the chip runs at; gives supply of the chip (`voltageV`). */
 export const regulatedChip = defineFormula({
   name: 'What the chip runs at',
   gives: { meaning: 'supply of the chip', kind: 'voltageV' },

@@ -3,7 +3,6 @@ import type { ConverterPart } from '../../parts/index.ts';
 import { defineFormula } from '../../units/index.ts';
 import type { RailRange } from '../gives.ts';
 
-/** Formula: Current that a boost converter takes in; gives input current (`currentA`). */
 export const boostInput = defineFormula({
   name: 'Current that a boost converter takes in',
   gives: { meaning: 'input current', kind: 'currentA' },
@@ -21,7 +20,6 @@ export const boostInput = defineFormula({
 /** Efficiency lost for each volt that the input lies farther from the output than where it is stated (typical of the kind). */
 const lossPerVolt: Readonly<Record<ConverterPart['topology'], number>> = { boost: 0.04, buck: 0.006, linear: 0 };
 
-/** Formula: Heat in a linear regulator; gives heat (`powerW`). */
 export const linearHeat = defineFormula({
   name: 'Heat in a linear regulator',
   gives: { meaning: 'heat', kind: 'powerW' },

@@ -1,6 +1,5 @@
 import { defineFormula } from '../../units/index.ts';
 
-/** Formula: Field on the axis of a disc magnet; gives field (`fluxMt`). */
 export const discField = defineFormula({
   name: 'Field on the axis of a disc magnet',
   gives: { meaning: 'field', kind: 'fluxMt' },

@@ -1,7 +1,6 @@
 import { type GateVerdict, judgeGate } from '../../circuit/index.ts';
 import { defineFormula } from '../../units/index.ts';
 
-/** Formula: Gate under a pull-up with a phototransistor to minus; gives voltage at the gate (`voltageV`). */
 export const gateNode = defineFormula({
   name: 'Gate under a pull-up with a phototransistor to minus',
   gives: { meaning: 'voltage at the gate', kind: 'voltageV' },

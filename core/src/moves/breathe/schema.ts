@@ -2,7 +2,6 @@ import { z } from 'zod';
 import { bands, breathCurves } from '../../items/limits.ts';
 import { colour, inBand, level } from '../schemaFields.ts';
 
-/** What the plan keeps of a move of the kind “breathe”. */
 export const breatheSchema = z.strictObject({
   kind: z.literal('breathe'),
   colour,

@@ -4,7 +4,6 @@ import { colour, inBand, level, whole } from '../schemaFields.ts';
 
 const neighbours = z.array(z.number().int().min(0).max(8)).max(9).readonly();
 
-/** What the plan keeps of a move of the kind “cells”. */
 export const cellsSchema = z.strictObject({
   kind: z.literal('cells'),
   colour,

@@ -2,7 +2,6 @@ import { z } from 'zod';
 import { bands } from '../../items/limits.ts';
 import { along, colour, inBand, level, whole } from '../schemaFields.ts';
 
-/** What the plan keeps of a move of the kind “chase”. */
 export const chaseSchema = z.strictObject({
   kind: z.literal('chase'),
   colour,

@@ -1,8 +1,10 @@
 import { bands } from '../../items/limits.ts';
 import { say, seconds } from '../../units/index.ts';
 import { slower } from '../calmer.ts';
-import { type CompiledBase, defineMove, type Rgb } from '../contract.ts';
+import { type CompiledBase, defineMove } from '../contract.ts';
+import { PLACE_STEPS } from '../places.ts';
 import { rgbField, u8, u32 } from '../program.ts';
+import type { Rgb } from '../rgb.ts';
 import { along, colour, count, keeps, level, time } from '../rows.ts';
 import { phaseOf, waveAt } from '../waves.ts';
 import { evenly, litOf, parseColour, SAMPLES, wholeMs } from '../whole.ts';
@@ -52,6 +54,8 @@ export const drift = defineMove<Drift, CompiledDrift>({
   begin: (moment, move) => {
     moment.phase = phaseOf(moment.tMs, move.periodMs);
   },
-  // Places are told in eighths of a light.
-  blend: (move, moment, place256) => waveAt((moment.phase + Math.trunc(((place256 >> 5) * move.shift) / 8)) & 65_535),
+  blend: (move, moment, place256) => {
+    const steps = Math.trunc((place256 * PLACE_STEPS) / 256);
+    return waveAt((moment.phase + Math.trunc((steps * move.shift) / PLACE_STEPS)) & 65_535);
+  },
 });

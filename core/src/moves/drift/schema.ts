@@ -2,7 +2,6 @@ import { z } from 'zod';
 import { bands, keepings } from '../../items/limits.ts';
 import { along, colour, inBand, level, whole } from '../schemaFields.ts';
 
-/** What the plan keeps of a move of the kind “drift”. */
 export const driftSchema = z.strictObject({
   kind: z.literal('drift'),
   colour,

@@ -2,7 +2,6 @@ import { z } from 'zod';
 import { bands } from '../../items/limits.ts';
 import { along, colour, inBand, level } from '../schemaFields.ts';
 
-/** What the plan keeps of a move of the kind “fill”. */
 export const fillSchema = z.strictObject({
   kind: z.literal('fill'),
   colour,

@@ -2,7 +2,6 @@ import { z } from 'zod';
 import { bands, flickerCharacters } from '../../items/limits.ts';
 import { colour, level, whole } from '../schemaFields.ts';
 
-/** What the plan keeps of a move of the kind “flicker”. */
 export const flickerSchema = z.strictObject({
   kind: z.literal('flicker'),
   colour,

@@ -1,7 +1,6 @@
 import { z } from 'zod';
 import { along, colour, id, level } from '../schemaFields.ts';
 
-/** What the plan keeps of a move of the kind “gauge”. */
 export const gaugeSchema = z.strictObject({
   kind: z.literal('gauge'),
   colour,

@@ -2,7 +2,6 @@ import { z } from 'zod';
 import { bands } from '../../items/limits.ts';
 import { colour, inBand, level, whole } from '../schemaFields.ts';
 
-/** What the plan keeps of a move of the kind “shots”. */
 export const shotsSchema = z.strictObject({
   kind: z.literal('shots'),
   colour,

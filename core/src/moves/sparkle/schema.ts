@@ -2,7 +2,6 @@ import { z } from 'zod';
 import { bands } from '../../items/limits.ts';
 import { colour, inBand, level, whole } from '../schemaFields.ts';
 
-/** What the plan keeps of a move of the kind “sparkle”. */
 export const sparkleSchema = z.strictObject({
   kind: z.literal('sparkle'),
   colour,

@@ -1,7 +1,6 @@
 import { z } from 'zod';
 import { colour, level } from '../schemaFields.ts';
 
-/** What the plan keeps of a move of the kind “steady”. */
 export const steadySchema = z.strictObject({
   kind: z.literal('steady'),
   colour,

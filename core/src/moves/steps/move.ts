@@ -1,6 +1,7 @@
 import { bands } from '../../items/limits.ts';
-import { type CompiledBase, defineMove, type Rgb } from '../contract.ts';
+import { type CompiledBase, defineMove } from '../contract.ts';
 import { rgbField, u8 } from '../program.ts';
+import type { Rgb } from '../rgb.ts';
 import { colour, count, share, shows } from '../rows.ts';
 import { readOf } from '../shown.ts';
 import { between, level8, litOf, parseColour } from '../whole.ts';

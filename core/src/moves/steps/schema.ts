@@ -2,7 +2,6 @@ import { z } from 'zod';
 import { bands } from '../../items/limits.ts';
 import { colour, id, level, whole } from '../schemaFields.ts';
 
-/** What the plan keeps of a move of the kind “steps”. */
 export const stepsSchema = z.strictObject({
   kind: z.literal('steps'),
   colour,

@@ -2,7 +2,6 @@ import { z } from 'zod';
 import { bands } from '../../items/limits.ts';
 import { colour, inBand, level } from '../schemaFields.ts';
 
-/** What the plan keeps of a move of the kind “swell”. */
 export const swellSchema = z.strictObject({
   kind: z.literal('swell'),
   colour,

@@ -4,7 +4,6 @@ import { amps, fillSum, quantity, say } from '../../units/index.ts';
 import { curveThrough } from '../lightCurves.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
-/** The quick sum `grid-scan`: A scanned grid. */
 export const gridScanSum = defineSum({
   name: 'grid-scan',
   title: 'A scanned grid',

@@ -10,7 +10,6 @@ import { fillSum, ohms, say } from '../../units/index.ts';
 import { sample } from '../drawing.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure, optional } from '../sum.ts';
 
-/** The quick sum `light-divider`: Light sensor on a divider. */
 export const lightDividerSum = defineSum({
   name: 'light-divider',
   title: 'Light sensor on a divider',

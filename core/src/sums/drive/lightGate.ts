@@ -3,7 +3,6 @@ import { fillSum, say, volts } from '../../units/index.ts';
 import { sample } from '../drawing.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
 
-/** The quick sum `light-gate`: Lamp that lights by itself, without a program. */
 export const lightGateSum = defineSum({
   name: 'light-gate',
   title: 'Lamp that lights by itself, without a program',

@@ -4,7 +4,6 @@ import { fillSum } from '../../units/index.ts';
 import { sample } from '../drawing.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
 
-/** The quick sum `magnet-switch`: Magnet through the skin. */
 export const magnetSwitchSum = defineSum({
   name: 'magnet-switch',
   title: 'Magnet through the skin',

@@ -3,7 +3,6 @@ import { switchHeat } from '../../drive/index.ts';
 import { fillSum, say, volts } from '../../units/index.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
 
-/** The quick sum `mosfet-switch`: Field-effect transistor as a switch. */
 export const mosfetSwitchSum = defineSum({
   name: 'mosfet-switch',
   title: 'Field-effect transistor as a switch',

@@ -3,7 +3,6 @@ import { fillSum, say, volts } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
-/** The quick sum `pack-sense`: Reading the pack’s voltage. */
 export const packSenseSum = defineSum({
   name: 'pack-sense',
   title: 'Reading the pack’s voltage',

@@ -1,7 +1,6 @@
 import { percent, say } from '../../units/index.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
-/** The quick sum `pixel-current`: What pixels draw. */
 export const pixelCurrentSum = defineSum({
   name: 'pixel-current',
   title: 'What pixels draw',

@@ -2,7 +2,6 @@ import { frameTime, leastHighLevel, longestWaitS, loopShare } from '../../drive/
 import { fillSum, percent, quantity, say, volts } from '../../units/index.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure, optional, text } from '../sum.ts';
 
-/** The quick sum `pixel-data`: Pixel data: time, memory, level. */
 export const pixelDataSum = defineSum({
   name: 'pixel-data',
   title: 'Pixel data: time, memory, level',

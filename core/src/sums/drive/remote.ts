@@ -2,7 +2,6 @@ import { coneRadiusMm, slipsALoopAfterS, toggleInStep, transmitterRangeShare } f
 import { percent, say } from '../../units/index.ts';
 import { assume, choice, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
-/** The quick sum `remote`: Remotes, and copies in step. */
 export const remoteSum = defineSum({
   name: 'remote',
   title: 'Remotes, and copies in step',

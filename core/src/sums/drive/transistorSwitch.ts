@@ -3,7 +3,6 @@ import { baseResistor } from '../../network/index.ts';
 import { amps, fillSum, ohms, say } from '../../units/index.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure, optional } from '../sum.ts';
 
-/** The quick sum `transistor-switch`: Bipolar transistor as a switch. */
 export const transistorSwitchSum = defineSum({
   name: 'transistor-switch',
   title: 'Bipolar transistor as a switch',

@@ -2,7 +2,6 @@ import { balanceOf, trimMassG, turningForce } from '../../lights/index.ts';
 import { fillSum } from '../../units/index.ts';
 import { assume, defineSum, figure, finding, findingsWhere, mainFigure, optional, pairs } from '../sum.ts';
 
-/** The quick sum `balance`: Mass and balance. */
 export const balanceSum = defineSum({
   name: 'balance',
   title: 'Mass and balance',

@@ -2,7 +2,6 @@ import { acceptanceDeg, acceptedShare, fibreBundle, gapToCover } from '../../lig
 import { fillSum } from '../../units/index.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
-/** The quick sum `bundle`: A bundle of fibres. */
 export const bundleSum = defineSum({
   name: 'bundle',
   title: 'A bundle of fibres',

@@ -11,7 +11,6 @@ import {
 import { fillSum, mm, percent, quantity, say } from '../../units/index.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
-/** The quick sum `diffuser`: Evenness behind a diffuser. */
 export const diffuserSum = defineSum({
   name: 'diffuser',
   title: 'Evenness behind a diffuser',

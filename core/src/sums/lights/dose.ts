@@ -2,7 +2,6 @@ import { lightDose, secondsToDose } from '../../lights/index.ts';
 import { fillSum } from '../../units/index.ts';
 import { ask, assume, defineSum, figure, finding, mainFigure } from '../sum.ts';
 
-/** The quick sum `dose`: Dose of invisible light. */
 export const doseSum = defineSum({
   name: 'dose',
   title: 'Dose of invisible light',

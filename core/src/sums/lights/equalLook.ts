@@ -3,7 +3,6 @@ import { fillSum, percent, say } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { assume, defineSum, figure, finding, findingsWhere, list, mainFigure } from '../sum.ts';
 
-/** The quick sum `equal-look`: Unlike colours, alike in look. */
 export const equalLookSum = defineSum({
   name: 'equal-look',
   title: 'Unlike colours, alike in look',

@@ -141,7 +141,6 @@ function fitIntoBore({ part, hollow, sleeveMm, wires, wireMm, clearanceMm }: Fit
 
 const fitters = { bore: fitIntoBore, box: fitIntoBox, channel: fitIntoChannel } as const;
 
-/** The quick sum `fit`: Will it go in. */
 export const fitSum = defineSum({
   name: 'fit',
   title: 'Will it go in?',

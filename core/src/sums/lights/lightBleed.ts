@@ -2,7 +2,6 @@ import { layersForRatio, throughLayers } from '../../lights/index.ts';
 import { fillSum } from '../../units/index.ts';
 import { ask, defineSum, figure, finding, mainFigure } from '../sum.ts';
 
-/** The quick sum `light-bleed`: Keeping light in. */
 export const lightBleedSum = defineSum({
   name: 'light-bleed',
   title: 'Keeping light in',

@@ -2,7 +2,6 @@ import { longestTapeMm, tapeCurrent } from '../../lights/index.ts';
 import { amps, fillSum, say } from '../../units/index.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
-/** The quick sum `plain-tape`: Plain tape on a supply. */
 export const plainTapeSum = defineSum({
   name: 'plain-tape',
   title: 'Plain tape on a supply',

@@ -3,7 +3,6 @@ import { chordOfRing, interleave, markRing, ringRoom, skinStretch } from '../../
 import { fillSum } from '../../units/index.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure, optional, text } from '../sum.ts';
 
-/** The quick sum `ring-marks`: Marks on a ring. */
 export const ringMarksSum = defineSum({
   name: 'ring-marks',
   title: 'Marks on a ring',

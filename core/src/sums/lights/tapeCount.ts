@@ -9,7 +9,6 @@ const nearestTape = (perMetre: number): PixelTapePart =>
     .filter((part) => part.dice === 3)
     .reduce((best, each) => (Math.abs(each.perMetre - perMetre) < Math.abs(best.perMetre - perMetre) ? each : best));
 
-/** The quick sum `tape-count`: Lights on a route. */
 export const tapeCountSum = defineSum({
   name: 'tape-count',
   title: 'Lights on a route',

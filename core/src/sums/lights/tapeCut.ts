@@ -4,7 +4,6 @@ import { joinMessages, mm, say } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { assume, defineSum, figure, finding, findingsWhere, mainFigure, optional, pairs, text } from '../sum.ts';
 
-/** The quick sum `tape-cut`: Cutting a list of lengths. */
 export const tapeCutSum = defineSum({
   name: 'tape-cut',
   title: 'Cutting a list of lengths',

@@ -2,7 +2,6 @@ import { batchCount, cheapestPurchase, lotsFor } from '../../logbook/index.ts';
 import { fillSum } from '../../units/index.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure, pairs } from '../sum.ts';
 
-/** The quick sum `batch`: Parts for all copies. */
 export const batchSum = defineSum({
   name: 'batch',
   title: 'Parts for all copies',

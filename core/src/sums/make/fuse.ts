@@ -5,7 +5,6 @@ import { amps, fillSum, say } from '../../units/index.ts';
 import { wireCarriesA } from '../../wires/index.ts';
 import { ask, defineSum, figure, finding, findingsWhere, mainFigure, optional } from '../sum.ts';
 
-/** The quick sum `fuse`: Fuse. */
 export const fuseSum = defineSum({
   name: 'fuse',
   title: 'Fuse',

@@ -12,7 +12,6 @@ import { amps, celsius, fillSum, quantity, say } from '../../units/index.ts';
 import { curveThrough } from '../lightCurves.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, list, mainFigure, optional } from '../sum.ts';
 
-/** The quick sum `junction`: How hot it gets. */
 export const junctionSum = defineSum({
   name: 'junction',
   title: 'How hot it gets',

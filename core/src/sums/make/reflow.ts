@@ -3,7 +3,6 @@ import { capitalise, celsius, fillSum, quantity, say } from '../../units/index.t
 import { SumError } from '../answer.ts';
 import { assume, choice, defineSum, figure, finding, mainFigure, optional, pairs, text } from '../sum.ts';
 
-/** The quick sum `reflow`: Was it soldered right. */
 export const reflowSum = defineSum({
   name: 'reflow',
   title: 'Was it soldered right?',

@@ -41,7 +41,6 @@ function ohmOf(asked: {
   }
 }
 
-/** The quick sum `wire`: Gauge, drop and what a wire carries. */
 export const wireSum = defineSum({
   name: 'wire',
   title: 'Gauge, drop and what a wire carries',

@@ -3,7 +3,6 @@ import { fillSum, ohms, say, volts, watts } from '../../units/index.ts';
 import { sample } from '../drawing.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
 
-/** The quick sum `boost-limit`: What a converter asks of a cell. */
 export const boostLimitSum = defineSum({
   name: 'boost-limit',
   title: 'What a converter asks of a cell',

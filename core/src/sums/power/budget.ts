@@ -82,7 +82,6 @@ function checkBudget(asked: {
   );
 }
 
-/** The quick sum `budget`: Budget of a rail. */
 export const budgetSum = defineSum({
   name: 'budget',
   title: 'Budget of a rail',

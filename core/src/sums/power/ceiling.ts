@@ -3,7 +3,6 @@ import { ceilingSum } from '../../power/index.ts';
 import { amps, fillSum, say } from '../../units/index.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
-/** The quick sum `ceiling`: Brightness ceiling. */
 export const brightnessCeilingSum = defineSum({
   name: 'ceiling',
   title: 'Brightness ceiling',

@@ -3,7 +3,6 @@ import { chargeTime, planCharging } from '../../power/index.ts';
 import { amps, fillSum, say } from '../../units/index.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
 
-/** The quick sum `charge`: Charging. */
 export const chargeSum = defineSum({
   name: 'charge',
   title: 'Charging',

@@ -2,7 +2,6 @@ import { packEnergy, packsForEvent, swapTimesH } from '../../power/index.ts';
 import { fillSum, quantity, say } from '../../units/index.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure, optional } from '../sum.ts';
 
-/** The quick sum `event-packs`: Packs for an event. */
 export const eventPacksSum = defineSum({
   name: 'event-packs',
   title: 'Packs for an event',

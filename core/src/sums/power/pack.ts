@@ -9,7 +9,6 @@ import { assume, choice, defineSum, figure, finding, findingsWhere, mainFigure }
 
 const packNames = packs.map((part) => part.id.replace(/^pack-/, ''));
 
-/** The quick sum `pack`: A pack made of cells. */
 export const packSum = defineSum({
   name: 'pack',
   title: 'A pack made of cells',

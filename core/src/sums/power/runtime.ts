@@ -128,7 +128,6 @@ const spreadNights =
     };
   };
 
-/** The quick sum `runtime`: How long it runs. */
 export const runtimeSum = defineSum({
   name: 'runtime',
   title: 'How long it runs',

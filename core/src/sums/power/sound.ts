@@ -2,7 +2,6 @@ import { bridgePower, gainChange, startDipV } from '../../power/index.ts';
 import { fillSum } from '../../units/index.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
-/** The quick sum `sound`: Sound, motors and the supply. */
 export const soundSum = defineSum({
   name: 'sound',
   title: 'Sound, motors and the supply',

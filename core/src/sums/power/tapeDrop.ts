@@ -4,7 +4,6 @@ import { SumError } from '../answer.ts';
 import { assume, choice, defineSum, figure, finding, findingsWhere, list, mainFigure } from '../sum.ts';
 import { evenTape, tapeInputs } from './evenTape.ts';
 
-/** The quick sum `tape-drop`: Voltage along a tape. */
 export const tapeDropSum = defineSum({
   name: 'tape-drop',
   title: 'Voltage along a tape',

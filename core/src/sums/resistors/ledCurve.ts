@@ -3,7 +3,6 @@ import { SumError } from '../answer.ts';
 import { curveOfReadings, curvePoints } from '../lightCurves.ts';
 import { assume, defineSum, figure, finding, findingsWhere, list, optional, pairs, text } from '../sum.ts';
 
-/** The quick sum `led-curve`: The curve of a light. */
 export const ledCurveSum = defineSum({
   name: 'led-curve',
   title: 'The curve of a light',

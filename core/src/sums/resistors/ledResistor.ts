@@ -297,7 +297,6 @@ function drawLoadLine({ supplyV, count, currentA, ratedA }: PathsAsked, solved: 
   };
 }
 
-/** The quick sum `led-resistor`: Resistor for a light. */
 export const ledResistorSum = defineSum({
   name: 'led-resistor',
   title: 'Resistor for a light',

@@ -8,7 +8,6 @@ import { ask, assume, defineSum, finding, findingsWhere, mainFigure } from '../s
 
 const ledBand = { most: 3, usual: [0.0005, 0.05] } as const;
 
-/** The quick sum `led-string`: How many in series. */
 export const ledStringSum = defineSum({
   name: 'led-string',
   title: 'How many in series?',

@@ -38,7 +38,6 @@ function writeBands(ohm: number, tolerance: number): Message {
   );
 }
 
-/** The quick sum `resistor-code`: Resistor markings. */
 export const resistorCodeSum = defineSum({
   name: 'resistor-code',
   title: 'Resistor markings',

@@ -3,7 +3,6 @@ import { percent, say } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, list, mainFigure, text } from '../sum.ts';
 
-/** The quick sum `resistor-combine`: From the drawer. */
 export const resistorCombineSum = defineSum({
   name: 'resistor-combine',
   title: 'From the drawer',

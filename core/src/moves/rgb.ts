@@ -1,0 +1,1 @@
+export type Rgb = readonly [red: number, green: number, blue: number];
