@@ -195,7 +195,7 @@ export function Ribbons({ show, limit, moodIndex, placed, spanS }: RibbonsProps)
       />
       <div className="figures ml-[7rem] flex justify-between text-[12px] text-faint">
         {[0, 0.25, 0.5, 0.75, 1].map((share) => (
-          <span key={share}>{printer.quantity('timeS', weave.spanS * share, { digits: 2 })}</span>
+          <span key={share}>{printer.quantity('timeS', weave.spanS * share)}</span>
         ))}
       </div>
     </Scrubbed>

@@ -1,4 +1,5 @@
 import type { LoopBudget } from '@glimmer/core/assess';
+import { toTenth } from '@glimmer/core/units';
 import { usePrinter } from '../units/index.ts';
 import { FigureLine, Section } from '../widgets/Section.tsx';
 import { useSheet } from './useSheet.ts';
@@ -55,7 +56,7 @@ function BoardLoop({ loop, name }: { readonly loop: LoopBudget; readonly name: s
         label="Computes, sends, reads sensors"
         value={`${printer.quantity('timeS', loop.computeS)}, ${printer.quantity('timeS', loop.sendS)}, ${printer.quantity('timeS', loop.senseS)}`}
       />
-      <FigureLine label="Frames a second" value={printer.quantity('count', loop.framesPerS, { digits: 3 })} />
+      <FigureLine label="Frames a second" value={printer.message(toTenth(loop.framesPerS))} />
       <FigureLine label="A button waits at most" value={printer.quantity('timeS', loop.longestWaitS)} />
       <FigureLine label="Memory" value={room(loop.memoryBytes, loop.memoryOf)} />
       <FigureLine label="Program" value={room(loop.programBytes, loop.programOf)} />
