@@ -34,16 +34,21 @@ const noSuchPlan = (id: string): Problem =>
 
 /** Whoever has the plan wants to know its revision alone. */
 function reply(res: Response, stored: SavedPlan | StoredPlan, status = 200): void {
-  res
-    .status(status)
-    .set('ETag', `"${stored.revision}"`)
-    .json({
-      ...('plan' in stored ? { plan: stored.plan } : {}),
-      revision: stored.revision,
-      updatedAt: stored.updatedAt.toISOString(),
-      putAway: stored.putAwayAt !== null,
-      saveId: stored.lastSave,
-    });
+  const text = JSON.stringify({
+    ...('plan' in stored ? { plan: stored.plan } : {}),
+    revision: stored.revision,
+    updatedAt: stored.updatedAt.toISOString(),
+    putAway: stored.putAwayAt !== null,
+    saveId: stored.lastSave,
+  });
+  res.setHeader('ETag', `"${stored.revision}"`);
+  if ('plan' in stored) {
+    res.status(status).type('json').send(text);
+    return;
+  }
+  // Asked most of all, and never found unchanged: what would look for that is passed by.
+  res.writeHead(status, { 'Content-Type': 'application/json; charset=utf-8', 'Content-Length': Buffer.byteLength(text) });
+  res.end(text);
 }
 
 interface PlanRoutesDeps {
