@@ -56,11 +56,15 @@ export async function goTo(page: Page, stage: (typeof stages)[number]): Promise<
   await expect(page.locator(`main[data-stage="${stage}"]`)).toBeVisible();
 }
 
+/** Waits until the plan that is shown is the one that was made by the last edit. */
+export const shown = (page: Page): Promise<void> => expect(page.locator('[data-behind="yes"]')).toHaveCount(0);
+
 /** Types into a quantity field and leaves it. */
 export async function fill(page: Page, label: string | RegExp, value: string): Promise<void> {
   const field = page.getByLabel(label, typeof label === 'string' ? { exact: true } : {}).first();
   await field.fill(value);
   await field.press('Enter');
+  await shown(page);
 }
 
 /** A figure of the reckoning bar. */

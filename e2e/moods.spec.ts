@@ -10,6 +10,7 @@ import {
   kept,
   type Page,
   REEF,
+  shown,
   tabTo,
   test,
 } from './bench.ts';
@@ -128,6 +129,7 @@ test('a button that is held, pressed twice, or let go', async ({ page }) => {
   await page.goto(`/plan/${await copyDemo(page)}/moods`);
   await pageTab(page, 'Cues').click();
   await page.getByLabel('When', { exact: true }).nth(2).selectOption('Palm button is pressed, for as long as it is');
+  await shown(page);
   const palm = hands(page).getByRole('button', { name: 'Palm button' });
   const box = await palm.boundingBox();
   if (!box) throw new Error('the button is on the page');
@@ -144,6 +146,7 @@ test('a button that is held, pressed twice, or let go', async ({ page }) => {
   await expect(page.getByText('running: Doze')).toBeVisible();
 
   await page.getByLabel('When', { exact: true }).nth(2).selectOption('Palm button is pressed twice');
+  await shown(page);
   await palm.click();
   await expect(page.getByText('running: Doze')).toBeVisible();
   await palm.dblclick();
@@ -157,6 +160,7 @@ test('what can’t be reached is said, on the map and among the findings', async
   await expect(page.getByText('Nothing leads to Strike')).toBeVisible();
   await expect(page.getByRole('button', { name: /^Strike, never reached/ })).toBeVisible();
   await page.getByRole('button', { name: 'Add a cue' }).click();
+  await shown(page);
   await page.getByLabel('Go to').last().selectOption('Strike');
   await expect(page.getByText('Nothing leads to Strike')).toBeHidden();
   // A control that is taken out takes its cues with it.
@@ -175,6 +179,7 @@ test('a mood is copied to be changed, and cues are put in their order', async ({
   await expect(page.getByText('Nothing leads to Hunt copy')).toBeVisible();
   await pageTab(page, 'Cues').click();
   await page.getByRole('button', { name: 'Add a cue' }).click();
+  await shown(page);
   await page.getByLabel('When', { exact: true }).last().selectOption('Palm button is pressed');
   await page.getByLabel('Go to').last().selectOption('Hunt copy');
   // The palm button already leads from any mood to Strike, so only in Strike is the new cue followed.

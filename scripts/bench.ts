@@ -5,7 +5,7 @@ import { solveLadder, solveNetlist } from '@glimmer/core/circuit';
 import { checkDesign } from '@glimmer/core/findings';
 import { itemsOf } from '@glimmer/core/items';
 import { paintFrame, type Show, traceCurrent, weaveRibbons } from '@glimmer/core/motion';
-import { applyChanges, changeItem, type Design } from '@glimmer/core/plan';
+import { applyEdits, changeItem, type Design } from '@glimmer/core/plan';
 import { readPlanText } from '@glimmer/core/plan/reading';
 import { runNight } from '@glimmer/core/power';
 import { answerSum, findSum } from '@glimmer/core/sums';
@@ -20,7 +20,7 @@ const { design } = read.plan;
 function blowUp(pixels: number): Design {
   const lengthMm = ((pixels / 2) * 1000) / 74 + 1;
   const longer = itemsOf(design, 'pixel tape').flatMap(({ id }) => changeItem(design, id, { lengthMm }));
-  return applyChanges(design, longer);
+  return applyEdits(design, longer);
 }
 
 function median(run: () => void, rounds: number): number {

@@ -20,7 +20,7 @@ import { checkDesign } from './findings/index.ts';
 import { itemsOf } from './items/index.ts';
 import { paintFrame } from './motion/index.ts';
 import { builtInLibrary } from './parts/index.ts';
-import { applyChanges, changeItem, type Design, emptyDesign, plenty } from './plan/index.ts';
+import { applyEdits, changeItem, type Design, emptyDesign, plenty } from './plan/index.ts';
 import { mm, quantity, usualPrinter } from './units/index.ts';
 
 describe('the pipeline', () => {
@@ -145,7 +145,7 @@ describe('what is taken out', () => {
       const [upper, lower] = itemsOf(plan.design, 'pixel tape');
       if (!upper || !lower) throw new Error('the demo has two jaws');
       const changes = [upper, lower].flatMap((tape, i) => changeItem(plan.design, tape.id, { lengthMm: lengths[i] }));
-      const changed = { ...plan, design: applyChanges(plan.design, changes) };
+      const changed = { ...plan, design: applyEdits(plan.design, changes) };
       const assessed = assess(changed.design);
       const inList =
         exportShoppingCsv(assessed, 1, usualPrinter)

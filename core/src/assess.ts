@@ -18,6 +18,7 @@ import { type CoreEnds, nameCoreEnds } from './assess/coreEnds.ts';
 import { fitAll, type PlacedFit } from './assess/fits.ts';
 import { listFreePorts } from './assess/freePorts.ts';
 import { keepFew } from './assess/keepFew.ts';
+import { limitOf } from './assess/limit.ts';
 import { budgetLoop, type LoopBudget } from './assess/loop.ts';
 import { findNeeds, type Need } from './assess/needs.ts';
 import { type BoardPins, planPins } from './assess/pins.ts';
@@ -29,11 +30,12 @@ import {
   type MoodCeiling,
   type SuppliesInput,
   type SupplyAssessment,
+  type SupplySearch,
 } from './assess/supplies.ts';
 import { type ChainVoltage, solveChain } from './assess/tapeVoltage.ts';
 import { deviate, type LaidTree } from './assess/trees.ts';
 
-import { figureRails, limitFor, loadWires, type RailFigures } from './assess/wiring.ts';
+import { figureRails, guardRail, loadWires, type RailFigures } from './assess/wiring.ts';
 import { type DataLine, timeDataLine } from './drive/index.ts';
 import { countLights, kindOf, type PlacedGroup, type PlacedTape } from './items/index.ts';
 import type { MovableGroup } from './lights/index.ts';
@@ -143,10 +145,22 @@ export interface Assessment {
   readonly costPerCopy: number;
 }
 
+/**
+ * What is found by searching, which is most of the work of an assessment: how far down moods must hold, their ceilings,
+ * what the limiter is set to, how long it runs. Plain data, so that it can be found in a worker and given to `assess`.
+ */
+export interface Searches {
+  /** Null where no program limits a rail. */
+  readonly railLimitA: number | null;
+  /** By the id of each source. */
+  readonly supplies: ReadonlyMap<string, SupplySearch>;
+}
+
 /** The steps of the pipeline up to the wires, kept together for whoever makes nights of it again. */
 interface Reckoned {
   readonly assessment: Assessment;
   readonly input: SuppliesInput;
+  readonly railLimitA: number | null;
 }
 
 /** Evenings of each pack of an assessed design; for the night run and its sampling. */
@@ -170,11 +184,27 @@ export function prepareNights(
  * The one pipeline: places the lights, lays the rails, sizes the channels, runs the moods for their currents, feeds them
  * through wires, converters and packs, and solves the voltages. What can't be decided yet is null, or named in `needs`.
  * Findings are drawn from the result by `checkDesign`.
+ * @param searched what was found of this very design before; null searches here
  */
-export const assess = (design: Design, library: Library = withOwnParts(design.ownParts)): Assessment =>
-  reckon(design, library).assessment;
+export const assess = (
+  design: Design,
+  library: Library = withOwnParts(design.ownParts),
+  searched: Searches | null = null,
+): Assessment => reckon(design, library, searched).assessment;
 
-function reckon(design: Design, library: Library): Reckoned {
+/** An assessment, and apart what was found by searching. */
+export function assessAndTell(design: Design): { readonly assessment: Assessment; readonly searches: Searches } {
+  const { assessment, railLimitA } = reckon(design, withOwnParts(design.ownParts));
+  const supplies = new Map(
+    assessment.supplies.map(({ rail, reserve, ceilings, runsFor }): [string, SupplySearch] => [
+      rail.id,
+      { reserve, ceilings, runsFor },
+    ]),
+  );
+  return { assessment, searches: { railLimitA, supplies } };
+}
+
+function reckon(design: Design, library: Library, searched: Searches | null = null): Reckoned {
   const built = buildOf(design, library);
   const {
     placed,
@@ -208,7 +238,8 @@ function reckon(design: Design, library: Library): Reckoned {
 
   const guardedId = guardedRail(chains, byId, consumers, show);
   const guarded = laid.find(({ tree }) => guardedId !== null && wires.nodeOf(tree, guardedId) >= 0) ?? null;
-  const limit = limitFor(wires, byId, guarded?.tree ?? null, guardedId, show);
+  const guard = guardRail(wires, guarded?.tree ?? null, guardedId, searched?.railLimitA ?? null);
+  const limit = limitOf(guard, show, byId);
   const budgets = limitBudgets(asSet, show, limit);
   const allWhiteA = consumers.reduce((sum, each) => sum + each.restA + each.steadyPeakA + each.fullA, 0);
   const isLit = show.groups.length === 0 && consumers.some((each) => each.steadyA > 0);
@@ -227,8 +258,13 @@ function reckon(design: Design, library: Library): Reckoned {
     runs,
     nodeOfConsumer: wires.nodeOf,
   };
-  const supplies = laid.map(({ rail, tree }) =>
-    assessSupply(input, rail, tree, (deviation) => deviate(tree, rail, design.piece.ambientC, deviation)),
+  const supplies = laid.map((each) =>
+    assessSupply(
+      input,
+      each,
+      (deviation) => deviate(each.tree, each.rail, design.piece.ambientC, deviation),
+      searched?.supplies.get(each.rail.id),
+    ),
   );
   const supply =
     supplies.find((each) => each.rail.id === (rails.mainId === null ? null : rails.byId.get(rails.mainId)?.sourceId)) ??
@@ -284,7 +320,7 @@ function reckon(design: Design, library: Library): Reckoned {
       return {
         board,
         show: own,
-        limit: boards.length === 1 ? limit : limitFor(wires, byId, guarded?.tree ?? null, guardedId, own),
+        limit: boards.length === 1 ? limit : limitOf(guard, own, byId),
         loop: budgetLoop(
           own,
           board.part,
@@ -338,7 +374,7 @@ function reckon(design: Design, library: Library): Reckoned {
     shopping,
     costPerCopy: totalCost(shopping),
   };
-  return { assessment, input };
+  return { assessment, input, railLimitA: guard?.limitA ?? null };
 }
 
 /** Which pin each demand is given, and which are left: all that the ends of cores follow from besides the build. */

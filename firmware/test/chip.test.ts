@@ -5,7 +5,7 @@ import { fingerprint } from '@glimmer/core/exports';
 import { itemsOf } from '@glimmer/core/items';
 import { cyclesAtWorst, memoryOfShow, paintNow, programOfShow, startPlayer } from '@glimmer/core/motion';
 import { changeMove, type Move } from '@glimmer/core/moves';
-import { applyChanges, changeItem, type Design, type Plan } from '@glimmer/core/plan';
+import { applyEdits, changeItem, type Design, type Plan } from '@glimmer/core/plan';
 import { readPlanText } from '@glimmer/core/plan/reading';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
@@ -106,7 +106,7 @@ describe('pixels with a white die', () => {
   it('get a fourth byte that is dark after their three, and their line its own time', () => {
     const [tape] = itemsOf(plan.design, 'pixel tape');
     const white = planOf(
-      applyChanges(plan.design, changeItem(plan.design, tape?.id ?? '', { part: 'pixel-tape-60-rgbw', lengthMm: 110 })),
+      applyEdits(plan.design, changeItem(plan.design, tape?.id ?? '', { part: 'pixel-tape-60-rgbw', lengthMm: 110 })),
     );
     const { show: shown, limit: cap, dataLines } = assess(white.design);
     const folder = writeProgram(white);
@@ -151,7 +151,7 @@ describe('the reckoned loop against the chip', () => {
   );
   it('any plan builds without a warning, and takes the room that was reckoned or a little less', () => {
     const onChip = (design: Design): Design =>
-      applyChanges(
+      applyEdits(
         design,
         itemsOf(design, 'board').flatMap(({ id }) => changeItem(design, id, { part: 'controller-large-5v' })),
       );
@@ -210,7 +210,7 @@ describe('the reliquary on the chip', () => {
     expect(runChip(reefFolder, 400, { open: [], volts: [3.6] }).said).toMatch(/Night reef\nOffering\n$/);
     // Low for ten seconds is more than a simulation's patience: the same program with a settling time of a fifth of a second.
     const [sense] = itemsOf(reef.design, 'charge sense');
-    const design = applyChanges(reef.design, changeItem(reef.design, sense?.id ?? '', { settleS: 0.2 }));
+    const design = applyEdits(reef.design, changeItem(reef.design, sense?.id ?? '', { settleS: 0.2 }));
     const hasty = { ...reef, design };
     const hastyFolder = writeProgram(hasty);
     buildChip(hastyFolder);

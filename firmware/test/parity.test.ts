@@ -7,7 +7,7 @@ import { itemsOf } from '@glimmer/core/items';
 import { gammaTable, lookTable, paintNow, passTime, sense, startPlayer, touch } from '@glimmer/core/motion';
 import { breathTable, type Move, moveKinds } from '@glimmer/core/moves';
 import {
-  applyChanges,
+  applyEdits,
   type Control,
   type Cue,
   changeItem,
@@ -310,7 +310,7 @@ describe('the files of the program', () => {
     const locks = board?.pinLocks.map((lock) => ({ ...lock, pin: free })) ?? [];
     const moved: Plan = {
       ...plan,
-      design: applyChanges(design, changeItem(design, board?.id ?? '', { pinLocks: locks })),
+      design: applyEdits(design, changeItem(design, board?.id ?? '', { pinLocks: locks })),
     };
     const [before, after] = [filesOf(plan), filesOf(moved)];
     const changed = (name: string): string[] =>
@@ -333,7 +333,7 @@ describe('the files of the program', () => {
     expect(radio).toContain('Copy `template.c`, fill in its eight functions');
     const [board] = itemsOf(plan.design, 'board');
     const larger = changeItem(plan.design, board?.id ?? '', { part: 'controller-large-5v', pinLocks: [] });
-    const onLarger: Plan = { ...plan, design: applyChanges(plan.design, larger) };
+    const onLarger: Plan = { ...plan, design: applyEdits(plan.design, larger) };
     const ready = filesOf(onLarger)['LOADING.md'] ?? '';
     expect(ready).toContain('`make avr` builds `program.hex` with the board file `eight16.c`');
     expect(ready).toContain('At 115 200 baud it must say');

@@ -6,7 +6,7 @@ import type * as Exports from '@glimmer/core/exports';
 import type * as Findings from '@glimmer/core/findings';
 import { itemsOf } from '@glimmer/core/items';
 import type * as Parts from '@glimmer/core/parts';
-import { applyChanges, changeItem, type Plan } from '@glimmer/core/plan';
+import { applyEdits, changeItem, type Plan } from '@glimmer/core/plan';
 import { afterAll, expect, it } from 'vitest';
 import { demoPlan } from '../../core/tests/designs.ts';
 import { copyCore } from '../../core/tests/toy.ts';
@@ -49,7 +49,7 @@ it('a board that is a folder is offered, given its pins, judged by its facts, an
   const demo = demoPlan();
   const on = (part: string): Plan => ({
     ...demo,
-    design: applyChanges(
+    design: applyEdits(
       demo.design,
       itemsOf(demo.design, 'board').flatMap(({ id }) => changeItem(demo.design, id, { part })),
     ),

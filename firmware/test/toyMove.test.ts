@@ -85,7 +85,7 @@ it('a move that is a folder reaches plan, form, words, findings, mends and progr
   const { plan } = read;
   const flash = checkDesign(plan.design, assess(plan.design)).find(({ rule }) => rule === 'flash');
   expect(flash?.gravity).toBe('stop');
-  expect(flash?.fixes[0]?.changes[0]?.value).toBe(0.5);
+  expect(flash?.fixes[0]?.edits[0]).toMatchObject({ kind: 'move', move: { periodS: 0.5 } });
   const [move] = Object.values(plan.design.moods.list[0]?.moves ?? {});
   if (!move) throw new Error('the move is read');
   expect(usualPrinter.message(moves.sayMove(move))).toBe('blinks in 100 ms');

@@ -47,7 +47,10 @@ function reply(res: Response, stored: SavedPlan | StoredPlan, status = 200): voi
     return;
   }
   // Asked most of all, and never found unchanged: what would look for that is passed by.
-  res.writeHead(status, { 'Content-Type': 'application/json; charset=utf-8', 'Content-Length': Buffer.byteLength(text) });
+  res.writeHead(status, {
+    'Content-Type': 'application/json; charset=utf-8',
+    'Content-Length': Buffer.byteLength(text),
+  });
   res.end(text);
 }
 

@@ -21,7 +21,7 @@ import { checkDesign, listStageStates, listWishes } from '../findings/index.ts';
 import { itemsOf } from '../items/index.ts';
 import { paintFrame } from '../motion/index.ts';
 import {
-  applyChanges,
+  applyEdits,
   type Design,
   removeCue,
   removeHollow,
@@ -201,7 +201,7 @@ describe('a design of any kind', () => {
         expect(new Set(finding.fixes.map((fix) => told(fix.label))).size).toBe(finding.fixes.length);
         expect(told(say`${finding.what} ${finding.why} ${finding.mend}`)).not.toMatch(/NaN|undefined|Infinity|null/);
         for (const fix of finding.fixes) {
-          const mended = applyChanges(design, fix.changes);
+          const mended = applyEdits(design, fix.edits);
           expect(problemsOf(mended), told(say`${finding.id}: ${fix.label}`)).toEqual([]);
         }
       }
@@ -212,7 +212,7 @@ describe('a design of any kind', () => {
     always((design, assessment) => {
       for (const { id, what, fixes } of checkDesign(design, assessment)) {
         for (const fix of fixes) {
-          const mended = applyChanges(design, fix.changes);
+          const mended = applyEdits(design, fix.edits);
           const still = checkDesign(mended, assess(mended)).find((each) => each.id === id);
           expect(still?.fixes ?? [], told(say`${id}: ${what}`)).not.toContainEqual(fix);
         }

@@ -63,6 +63,13 @@ export interface SupplyAssessment {
   readonly runsFor: RunsFor | null;
 }
 
+/** What is found of one supply by searching, which takes longest: plain data, in the order of the moods. */
+export interface SupplySearch {
+  readonly reserve: number;
+  readonly ceilings: readonly CeilingOverDischarge[];
+  readonly runsFor: RunsFor | null;
+}
+
 /** What the supplies are reckoned from. */
 export interface SuppliesInput {
   readonly show: Show;
@@ -232,17 +239,20 @@ const ceilingOf = (
     findCeilingOverDischarge(tree, cases, reserve),
   );
 
-/** Reckons one source: its links at the height, its ceilings, its night. */
+/**
+ * Reckons one source: its links at the height, its ceilings, its night.
+ * @param searched what was found of this very supply before; undefined searches here
+ */
 export function assessSupply(
   input: SuppliesInput,
-  rail: Rail,
-  laid: LaidTree,
+  { rail, tree: laid }: { readonly rail: Rail; readonly tree: LaidTree },
   layAgain: (deviation: { capacity: number; resistance: number }) => LaidTree,
+  searched?: SupplySearch,
 ): SupplyAssessment {
   const { budgets, course, show } = input;
   const drawn = drawnFor(input, laid, 0);
   const dark = darkDraws(drawn, 'mean');
-  const reserve = keptReserve(laid, input.consumers, () => findReserve(laid.tree, dark));
+  const reserve = searched?.reserve ?? keptReserve(laid, input.consumers, () => findReserve(laid.tree, dark));
   const most = hungriestOf(budgets);
   const moodPeaks = new Map(
     budgets.map((budget) => [budget.moodId, drawAtBrightness(drawOfMood(input, drawn, budget), budget.brightness)]),
@@ -300,17 +310,19 @@ export function assessSupply(
     ),
     links,
     weakest: links.reduce<LoadedLink | null>((worst, each) => (!worst || each.fill > worst.fill ? each : worst), null),
-    ceilings: budgets.map((budget) => ({
+    ceilings: budgets.map((budget, i) => ({
+      ...(searched?.ceilings[i] ??
+        ceilingOf(laid, input.consumers, withTapes(budget), reserve, [
+          drawOfMood(input, drawn, budget),
+          ...drawsUnderSigns(input, drawn, budget),
+        ])),
       moodId: budget.moodId,
       name: budget.name,
       setTo: budget.brightness,
-      ...ceilingOf(laid, input.consumers, withTapes(budget), reserve, [
-        drawOfMood(input, drawn, budget),
-        ...drawsUnderSigns(input, drawn, budget),
-      ]),
     })),
-    runsFor:
-      course.length === 0 || laid.tree.source.kind !== 'pack'
+    runsFor: searched
+      ? searched.runsFor
+      : course.length === 0 || laid.tree.source.kind !== 'pack'
         ? null
         : estimateRunsFor(createNightMaker(input, layAgain)),
   };

@@ -1,5 +1,5 @@
 import { type Item, kindOf, type PlacedGroup, type PlacedTape, type RailRange } from '../items/index.ts';
-import type { Show, ShowLimit } from '../motion/index.ts';
+import type { Show } from '../motion/index.ts';
 import {
   type Board,
   boardOf,
@@ -26,7 +26,7 @@ import type { Consumer } from './consumers.ts';
 import { type Drawn, darkDraws, lightDraws } from './draws.ts';
 import type { Switching } from './drive.ts';
 import { keepFew } from './keepFew.ts';
-import { limitOf } from './limit.ts';
+import type { Guarded } from './limit.ts';
 import type { SupplyAssessment } from './supplies.ts';
 import { type Begins, type Hub, type LaidTree, layTree, nodeAtHub } from './trees.ts';
 
@@ -244,19 +244,20 @@ const keptRailLimit = keepFew(({ drawnIn }: Wires, laid: LaidTree, node: number)
   return findRailLimitA(laid.tree, reserve, node, darkDraws(drawn, 'peak'));
 });
 
-/** What the limiter of a program guards: a rail of a tree, or nothing while there is none. */
-export function limitFor(
+/**
+ * What the limiter of a program guards: a rail of a tree, or nothing while there is none.
+ * @param searchedA the most that rail gives, where it was found before
+ */
+export function guardRail(
   wires: Wires,
-  byId: ReadonlyMap<string, Consumer>,
   laid: LaidTree | null,
   guarded: Consumer | null,
-  show: Show,
-): ShowLimit {
-  if (!laid || !guarded) return limitOf(null, show, byId);
-  const { drawnIn, nodeOf } = wires;
-  const { nodeOf: nodeIn } = drawnIn(laid);
-  const node = nodeOf(laid, guarded);
-  return limitOf({ node, nodeOf: nodeIn, limitA: keptRailLimit(wires, laid, node) }, show, byId);
+  searchedA: number | null,
+): Guarded | null {
+  if (!laid || !guarded) return null;
+  const node = wires.nodeOf(laid, guarded);
+  const limitA = searchedA ?? keptRailLimit(wires, laid, node);
+  return { node, nodeOf: wires.drawnIn(laid).nodeOf, limitA };
 }
 
 /** What flows on each rail, in all. */

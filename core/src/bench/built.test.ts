@@ -3,7 +3,7 @@ import { demoPlan } from '../../tests/designs.ts';
 import { assess } from '../assess.ts';
 import { checkPlan } from '../findings/index.ts';
 import { transistors } from '../parts/index.ts';
-import { applyChanges, changeItem, changeWay, type Design, type Plan } from '../plan/index.ts';
+import { applyEdits, changeItem, changeWay, type Design, type Plan } from '../plan/index.ts';
 import { gauge, ohms, quantitiesOf, say, usualPrinter } from '../units/index.ts';
 import { listRebuilds, listSteps, trackSteps, whatIsBuilt } from './index.ts';
 
@@ -50,21 +50,21 @@ describe('what is soldered stays soldered', () => {
   });
   it('names the resistor that has to come out, and keeps it on a click', () => {
     const was = assess(design).driven.find((each) => each.itemId === 'eyes')?.resistor?.resistorOhm ?? 0;
-    const changed = applyChanges(design, changeItem(design, 'eyes', { resistorOhm: was - 30 }));
+    const changed = applyEdits(design, changeItem(design, 'eyes', { resistorOhm: was - 30 }));
     const [found] = later(changed);
     // A resistor of the maker’s own lets the pin itself do: that is told of too.
     expect(quantitiesOf(found?.undo.at(-1) ?? '')).toEqual([ohms(390), ohms(360)]);
-    const kept = applyChanges(changed, found?.keep ?? []);
+    const kept = applyEdits(changed, found?.keep ?? []);
     expect(assess(kept).driven.find((each) => each.itemId === 'eyes')?.resistor?.resistorOhm).toBe(was);
     expect(later(kept)).toEqual([]);
   });
   it('names the cores when the light is switched in another way, and switches it as it is built on a click', () => {
-    const changed = applyChanges(design, changeWay(design, 'eyes', { way: 'pin low', board: null }));
+    const changed = applyEdits(design, changeWay(design, 'eyes', { way: 'pin low', board: null }));
     const [found] = later(changed);
     expect(found?.undo.map(usualPrinter.message).join('; ')).toMatch(
       /^rebuild how it is switched: not by a transistor to minus, but by the pin itself, lit low/,
     );
-    const kept = applyChanges(changed, found?.keep ?? []);
+    const kept = applyEdits(changed, found?.keep ?? []);
     expect(later(kept)).toEqual([]);
   });
   it('names the pins when they would be given otherwise, and locks them on a click', () => {
@@ -73,24 +73,24 @@ describe('what is soldered stays soldered', () => {
     const free = assess(design).pins[0]?.plan;
     const other = free?.ok ? free.free.find((each) => each.can.includes('dimmed'))?.name : undefined;
     if (!board || other === undefined) throw new Error('a free pin on the board');
-    const changed = applyChanges(
+    const changed = applyEdits(
       design,
       changeItem(design, board.id, { pinLocks: [{ demand: 'channel:eyes:1', pin: other }] }),
     );
     const [found] = later(changed);
     expect(found?.undo).toEqual([expect.stringContaining(`from pin ${pin} to pin ${other}`)]);
-    expect(later(applyChanges(changed, found?.keep ?? []))).toEqual([]);
+    expect(later(applyEdits(changed, found?.keep ?? []))).toEqual([]);
   });
   it('names the transistor that would be another, and keeps the one that is built on a click', () => {
     const ofEyes = (changed: Design) => assess(changed).driven.find((each) => each.itemId === 'eyes')?.transistor?.part;
     const was = ofEyes(design);
     const other = transistors.find(({ id, side }) => side === 'low' && id !== was?.id);
     const way = { way: 'transistor below', board: null, part: other?.id ?? null } as const;
-    const changed = applyChanges(design, changeWay(design, 'eyes', way));
+    const changed = applyEdits(design, changeWay(design, 'eyes', way));
     expect(ofEyes(changed)).toBe(other);
     const [found] = later(changed);
     expect(found?.undo).toContain(`take out ${was?.name}, put in ${other?.name}`);
-    const kept = applyChanges(changed, found?.keep ?? []);
+    const kept = applyEdits(changed, found?.keep ?? []);
     expect(ofEyes(kept)).toBe(was);
     expect(later(kept)).toEqual([]);
   });
@@ -103,7 +103,7 @@ describe('what is soldered stays soldered', () => {
     });
     const [found] = later(withGauge(laid - 4));
     expect(found?.undo).toEqual([say`take out the wires of ${gauge(laid)}, lay ones of ${gauge(laid - 4)}`]);
-    expect(later(applyChanges(withGauge(laid - 4), found?.keep ?? []))).toEqual([]);
+    expect(later(applyEdits(withGauge(laid - 4), found?.keep ?? []))).toEqual([]);
     expect(later(withGauge(laid + 2))).toEqual([]);
   });
   it('what is taken out of the plan has to come out of the piece', () => {
@@ -113,7 +113,7 @@ describe('what is soldered stays soldered', () => {
     expect(found?.keep).toBeNull();
   });
   it('is a finding with its mend, and the step is open again until it is ticked anew', () => {
-    const changed = applyChanges(design, changeWay(design, 'eyes', { way: 'pin low', board: null }));
+    const changed = applyEdits(design, changeWay(design, 'eyes', { way: 'pin low', board: null }));
     const assessment = assess(changed);
     const findings = checkPlan({ design: changed, bench }, assessment).filter((each) =>
       each.id.startsWith('built-otherwise:'),

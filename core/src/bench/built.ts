@@ -1,8 +1,8 @@
 import type { Assessment } from '../assess.ts';
-import type { Change } from '../items/index.ts';
+import type { Edit } from '../items/index.ts';
 import { type PortRef, type WireRun, ways } from '../network/index.ts';
 import type { Library } from '../parts/index.ts';
-import { changeItem, changeWay, type Design, itemNamed, type Plan } from '../plan/index.ts';
+import { changeItem, changeWay, type Design, itemNamed, type Plan, takeGauge } from '../plan/index.ts';
 import { gauge, type Message, ohms, say } from '../units/index.ts';
 
 /** What a step made real: which cores it joined to what, by which pins, with which resistor. */
@@ -68,7 +68,7 @@ export interface Rebuild {
   /** What has to be done to the soldered piece, one thing after another. */
   readonly undo: readonly Message[];
   /** Edits that leave the piece as it is; null where no edit can. */
-  readonly keep: readonly Change[] | null;
+  readonly keep: readonly Edit[] | null;
 }
 
 const keyOf = ({ from, to }: Core): string => JSON.stringify([from.item, from.port, to.item, to.port]);
@@ -113,7 +113,7 @@ function undoOf(built: Built, now: Built | null, library: Library): readonly Mes
 }
 
 /** The edit that switches an item as it was built; null where no edit can. */
-function keepWay(design: Design, itemId: string, { way, boardId, transistor }: Built): readonly Change[] | null {
+function keepWay(design: Design, itemId: string, { way, boardId, transistor }: Built): readonly Edit[] | null {
   switch (way) {
     case 'pin high':
     case 'pin low':
@@ -129,7 +129,7 @@ function keepWay(design: Design, itemId: string, { way, boardId, transistor }: B
 }
 
 /** Edits after which the plan is what was built: the way, the pins and the resistor, as far as they are the maker's to say. */
-function keepEdits(design: Design, assessment: Assessment, built: Built): readonly Change[] | null {
+function keepEdits(design: Design, assessment: Assessment, built: Built): readonly Edit[] | null {
   const { itemId, way, resistorOhm, transistor, cores } = built;
   const item = itemId === null ? undefined : itemNamed(design, itemId);
   if (!item) return lockPins(design, assessment, cores);
@@ -146,7 +146,7 @@ function keepEdits(design: Design, assessment: Assessment, built: Built): readon
 }
 
 /** Locks on the pins that cores were soldered to, where they would go elsewhere now. */
-function lockPins(design: Design, assessment: Assessment, cores: readonly Core[]): readonly Change[] {
+function lockPins(design: Design, assessment: Assessment, cores: readonly Core[]): readonly Edit[] {
   return assessment.boards.flatMap((board) => {
     const own = cores.flatMap(({ from, to, pin }) => {
       const demand = [from.item, to.item].find((each) => /^(channel|control|data):/.test(each));
@@ -161,12 +161,10 @@ function lockPins(design: Design, assessment: Assessment, cores: readonly Core[]
 }
 
 /** The gauge that was laid, as the maker's own. */
-function keepGauge({ wires }: Design, stepId: string, built: Built, now: Built): readonly Change[] {
+function keepGauge(stepId: string, built: Built, now: Built): readonly Edit[] {
   if (!isThinner(built, now) || built.gaugeAwg === undefined) return [];
   const runId = stepId.slice(SOLDER.length);
-  const own = wires.runs.find((run) => run.runId === runId) ?? { runId, lengthMm: null, gaugeAwg: null, colours: null };
-  const others = wires.runs.filter((run) => run.runId !== runId);
-  return [{ path: ['wires', 'runs'], value: [...others, { ...own, gaugeAwg: built.gaugeAwg }] }];
+  return [takeGauge(runId, built.gaugeAwg)];
 }
 
 /** Every wire that is soldered otherwise than the plan now says. */
@@ -178,7 +176,7 @@ export function listRebuilds(bench: Plan['bench'], design: Design, assessment: A
     if (undo.length === 0) return [];
     // What is no longer in the plan at all no edit of what is left brings back.
     const edits = now && keepEdits(design, assessment, built);
-    const keep = now && edits && [...edits, ...keepGauge(design, stepId, built, now)];
+    const keep = now && edits && [...edits, ...keepGauge(stepId, built, now)];
     return [{ stepId, built, undo, keep: keep && keep.length > 0 ? keep : null }];
   });
 }

@@ -1,4 +1,5 @@
 import { LEAST_OHM } from './devices.ts';
+import { keepByContent } from './keepByContent.ts';
 import { type LedCurve, solveString } from './ledCurve.ts';
 import { tabulate, tabulateSmooth } from './tabulate.ts';
 
@@ -32,13 +33,18 @@ const ROW_V = 0.01;
 const MOST_PASSES = 40;
 const SETTLED_V = 1e-9;
 const SLOPE_V = 1e-3;
+/** So many leads and so many kinds of tap keep their rows: those of the largest pieces, as they were and as they are. */
+const MOST_LEADS = 64;
+const MOST_LAWS = 256;
 
 /**
  * What all taps of a lead draw together at a voltage of its hub: the cores are a ladder of one rail for the common and
  * one for each channel, solved by Newton’s method with elimination from place to place.
  * @returns amperes by volts, from rows that are reckoned when first met
  */
-export function currentOfLead(lead: TappedLead): (hubV: number) => number {
+export const currentOfLead = keepByContent(layOutLead, MOST_LEADS);
+
+function layOutLead(lead: TappedLead): (hubV: number) => number {
   const { taps, stepOhm, sharedOhm, channels } = lead;
   const laws = taps.map(({ channel, ownOhm }) => lawOf(channels[channel], ownOhm));
   const isBare =
@@ -51,20 +57,18 @@ export function currentOfLead(lead: TappedLead): (hubV: number) => number {
 }
 
 type Law = (volts: number) => number;
-const known = new WeakMap<TappedLead['channels'][number], Map<number, Law>>();
 
 /** Current of one tap by the voltage across it: the same for all that are alike. */
-function lawOf(channel: TappedLead['channels'][number] | undefined, ownOhm: number): Law {
-  if (!channel) return () => 0;
-  const laws = known.get(channel) ?? new Map<number, Law>();
-  known.set(channel, laws);
-  const found = laws.get(ownOhm);
-  if (found) return found;
-  const { curve, inSeries, ohm } = channel;
-  const law = tabulate((volts) => solveString({ supplyV: volts, curve, count: inSeries, resistanceOhm: ohm + ownOhm }));
-  laws.set(ownOhm, law);
-  return law;
-}
+const lawOf = (channel: TappedLead['channels'][number] | undefined, ownOhm: number): Law =>
+  channel
+    ? lawOfString({ curve: channel.curve, count: channel.inSeries, resistanceOhm: channel.ohm + ownOhm })
+    : () => 0;
+
+const lawOfString = keepByContent(
+  (string: { readonly curve: LedCurve; readonly count: number; readonly resistanceOhm: number }): Law =>
+    tabulate((supplyV) => solveString({ ...string, supplyV })),
+  MOST_LAWS,
+);
 
 /** The cores as rails side by side: number 0 is the common one, the others are the channels’. */
 class RailLadder {

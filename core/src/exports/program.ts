@@ -3,7 +3,7 @@ import type { Plan } from '../plan/index.ts';
 import { amps, type Message, say, usualPrinter } from '../units/index.ts';
 import { fingerprint } from './fingerprint.ts';
 import { listProgramParts, type ProgramPart } from './programPart.ts';
-import { writePins } from './programPins.ts';
+import { isNumbered, writePins } from './programPins.ts';
 import { writeShowHeader, writeShowTables } from './programTables.ts';
 
 /** How every program is built; a board with code of its own adds what builds that. */
@@ -58,7 +58,7 @@ of them is older.
 
 1. Bring tool chain and programmer up to date first, on something that does not matter.
 2. Take the pack out while the board is fed by its USB lead.
-3. Choose port and kind of board. ${part.board ? `The plan takes: ${part.board.part.name}. Pins are numbered along the edge, the first is 1. Hold each wire against its pin once more:` : 'The plan has no controller yet.'}
+3. Choose port and kind of board. ${part.board ? `The plan takes: ${part.board.part.name}. ${isNumbered(part.board.part.pins) ? 'Pins are numbered along the edge, the first is 1.' : 'Pins go by what is printed on your board; `pins.h` counts them as your table lists them, the first is 1.'} Hold each wire against its pin once more:` : 'The plan has no controller yet.'}
 ${sayPins(part)}
 4. \`make host\` and try it: \`echo "frame 0" | ./host\`.
 ${sayBuild(part)}

@@ -1,3 +1,4 @@
+import type { Pin } from '../parts/index.ts';
 import type { Plan } from '../plan/index.ts';
 import type { ProgramPart } from './programPart.ts';
 import { safe } from './programText.ts';
@@ -23,14 +24,20 @@ function nameDemands(part: ProgramPart): ReadonlyMap<string, string> {
   );
 }
 
+/** Whether every pin of a board goes by its number along the edge; on a board of the maker's own it goes by its print. */
+export const isNumbered = (pins: readonly Pin[]): boolean => pins.every(({ name }) => /^\d+$/.test(name));
+
 /** The header with the pins of one board: one line each, so that another pin is one line changed. */
 export function writePins(plan: Plan, part: ProgramPart): string {
   const given = part.pinPlan?.given ?? [];
   const names = nameDemands(part);
   const own = new Map((part.board?.item.pinNames ?? []).map(({ pin, name }) => [pin, name]));
+  const pins = part.board?.part.pins ?? [];
   const lines = given.map(({ demand, pin }) => {
-    const mark = own.get(pin.name);
-    return `#define ${names.get(demand.id) ?? 'PIN'} ${pin.name} /* ${safe(demand.label)}${mark ? `, marked ${safe(mark)}` : ''} */`;
+    const mark = own.get(pin.name) ?? (isNumbered(pins) ? undefined : pin.name);
+    // What is printed on a board of the maker's own need not mean anything to the compiler; its place along the edge does.
+    const number = isNumbered(pins) ? pin.name : pins.findIndex(({ name }) => name === pin.name) + 1;
+    return `#define ${names.get(demand.id) ?? 'PIN'} ${number} /* ${safe(demand.label)}${mark ? `, marked ${safe(mark)}` : ''} */`;
   });
   const nameOf = (demandId: string): string => names.get(demandId) ?? 'NO_PIN';
   const list = (values: readonly string[], none: string): string => `{ ${values.join(', ') || none} }`;

@@ -4,7 +4,7 @@ import { assess } from '../assess.ts';
 import { tellAssessment, writeBrief } from '../exports/index.ts';
 import { listWishes } from '../findings/index.ts';
 import { compareVersions } from '../logbook/index.ts';
-import { applyChanges, changeItem, emptyDesign } from '../plan/index.ts';
+import { applyEdits, changeItem, emptyDesign } from '../plan/index.ts';
 import { hours, percent, usualPrinter } from '../units/index.ts';
 import { barOf, figuresOf } from './index.ts';
 
@@ -27,7 +27,7 @@ describe('a figure', () => {
     // A smaller pack runs shorter: the row of the versions is the two figures.
     const pack = plan.design.items.find((item) => item.kind === 'pack');
     const later = assess(
-      applyChanges(plan.design, changeItem(plan.design, pack?.id ?? '', { part: 'pack-lithium-round-2600' })),
+      applyEdits(plan.design, changeItem(plan.design, pack?.id ?? '', { part: 'pack-lithium-round-2600' })),
     );
     const row = compareVersions(assessment, later).find((each) => each.label === 'Runs for, cautious');
     expect([row?.before, row?.after]).toEqual([

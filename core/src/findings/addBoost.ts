@@ -11,5 +11,5 @@ export function addBoost({ design, assessment }: RuleInput, id = 'converter'): F
   const at = board && 'at' in board ? board.at : { xMm: design.view.widthMm / 2, yMm: design.view.heightMm / 2 };
   // A fresh converter is a boost one for 5 V.
   const item = kindOf('converter').create({ id: free, name: 'Converter', at });
-  return [{ label: 'Add a 5 V boost converter', changes: [{ path: ['items'], value: [...design.items, item] }] }];
+  return [{ label: 'Add a 5 V boost converter', edits: [{ kind: 'add item', item }] }];
 }

@@ -15,6 +15,6 @@ export const findRebuilds = ({ design, assessment }: RuleInput, bench: Plan['ben
       what: `${built.name} is soldered already, and the plan now wires it otherwise`,
       why: 'What is built stays built until somebody unsolders it: a program or a sheet of the new plan would not fit the piece.',
       mend: say`To follow the plan: ${joinMessages(undo, '; ')}; then tick the step at the Bench again. Or keep what is built.`,
-      fixes: keep ? [{ label: 'Keep what is built', changes: keep }] : [],
+      fixes: keep ? [{ label: 'Keep what is built', edits: keep }] : [],
     }),
   );

@@ -1,7 +1,7 @@
 import { type Finding, named } from '../items/index.ts';
 import { mapMoods } from '../motion/index.ts';
 import { heightOf } from '../moves/index.ts';
-import { controlsOf, isSameOccasion, listOccasions, moveOn } from '../plan/index.ts';
+import { controlsOf, editMove, isSameOccasion, listOccasions, moveOn } from '../plan/index.ts';
 import type { Rule } from './finding.ts';
 
 /** Moods that no way leads to, and moods that no way leads out of. */
@@ -150,11 +150,11 @@ export const signRule: Rule = ({ design, assessment }) =>
             : [
                 {
                   label: 'Two short shots',
-                  changes: [
-                    {
-                      path: ['moods', 'signs', (design.moods.signs ?? []).indexOf(sign), 'moves', onId],
-                      value: { ...twoShots, colour: move.colour, level: heightOf(move) },
-                    },
+                  edits: [
+                    editMove(
+                      { signId: sign.id, on: onId },
+                      { ...twoShots, colour: move.colour, level: heightOf(move) },
+                    ),
                   ],
                 },
               ],

@@ -11,7 +11,7 @@ import {
 } from '../../tests/designs.ts';
 import { assess } from '../assess.ts';
 import type { Finding } from '../items/index.ts';
-import { applyChanges, type Design } from '../plan/index.ts';
+import { applyEdits, type Design } from '../plan/index.ts';
 import { readPlan } from '../plan/reading.ts';
 import { say, usualPrinter } from '../units/index.ts';
 import { checkDesign, isOpen, listStageStates, listWishes } from './index.ts';
@@ -283,7 +283,7 @@ describe('each rule', () => {
     '%s is gone after each mend it offers, and the plan stays readable',
     (id, _gravity, design) => {
       for (const fix of check(design).find((each) => each.id === id)?.fixes ?? []) {
-        const mended = applyChanges(design, fix.changes);
+        const mended = applyEdits(design, fix.edits);
         expect(readPlan(planOf(mended)).ok, usualPrinter.message(fix.label)).toBe(true);
         expect(
           check(mended).some((finding) => finding.id === id),
@@ -304,7 +304,7 @@ describe('as a whole', () => {
     let { design } = demoPlan();
     expect(open(design).map((finding) => finding.id)).toEqual(['ceiling:strike', 'fit:eyes:l']);
     for (let round = 0; round < 4 && open(design).length > 0; round += 1)
-      design = applyChanges(design, open(design)[0]?.fixes[0]?.changes ?? []);
+      design = applyEdits(design, open(design)[0]?.fixes[0]?.edits ?? []);
     expect(open(design)).toEqual([]);
     expect(listWishes(design, assess(design)).every((wish) => wish.status === 'met')).toBe(true);
   });

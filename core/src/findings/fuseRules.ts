@@ -2,9 +2,11 @@ import type { SupplyAssessment } from '../assess.ts';
 import { type Finding, type Fix, kindOf, named, type PackItem } from '../items/index.ts';
 import { chemistries, switches } from '../parts/index.ts';
 import { changeItem } from '../plan/index.ts';
+import { fuseMostTimes } from '../power/index.ts';
 import { amps, type Message, say } from '../units/index.ts';
 import type { Rule } from './finding.ts';
 import { guardedBy, shortA, suitFuse } from './fuses.ts';
+import { fuseStep, spare } from './margins.ts';
 
 const isBurning = (item: PackItem, supply: SupplyAssessment): boolean => {
   const part = supply.rail.gives.form === 'cells' ? supply.rail.gives.part : null;
@@ -62,7 +64,8 @@ function largeFuse({ item, supply, bestA, fit }: Fused, fuseA: number): Finding[
     .filter((link) => fuseA > link.limitA * (1 + 1e-9))
     .sort((a, b) => a.limitA - b.limitA);
   const packA = supply.mostA;
-  const isLarge = Number.isFinite(packA) && packA > 0 && fuseA > 2 * packA * 1.3 && bestA !== null && bestA < fuseA;
+  const isLarge =
+    Number.isFinite(packA) && packA > 0 && fuseA > fuseMostTimes * packA * fuseStep && bestA !== null && bestA < fuseA;
   if (!worst && !isLarge) return [];
   return [
     {
@@ -71,7 +74,7 @@ function largeFuse({ item, supply, bestA, fit }: Fused, fuseA: number): Finding[
       ...named('fuse-large', item.id),
       gravity: worst ? 'stop' : 'mend',
       actual: { kind: 'currentA', value: fuseA },
-      limit: { kind: 'currentA', value: worst?.limitA ?? 2 * packA },
+      limit: { kind: 'currentA', value: worst?.limitA ?? fuseMostTimes * packA },
       what: worst
         ? say`The fuse of ${amps(fuseA)} guards too little: ${worst.name} bears ${amps(worst.limitA)}`
         : say`The fuse of ${amps(fuseA)} guards too little`,
@@ -93,7 +96,7 @@ export const fuseRule: Rule = ({ design, assessment }) =>
     const [bestA, short] = [suitFuse(supply), shortA(supply)];
     const set = (label: Message, fuseA: number | null): Fix => ({
       label,
-      changes: changeItem(design, item.id, { fuseA }),
+      edits: changeItem(design, item.id, { fuseA }),
     });
     const fits = bestA !== null && bestA !== item.fuseA && bestA <= short / 2;
     const fused: Fused = {
@@ -121,7 +124,7 @@ export const switchRule: Rule = ({ design, assessment }) =>
     if (drawn.length === 0) return [];
     const packA = Number.isFinite(supply.mostA) ? supply.mostA : 0;
     const enough = switches.find(
-      (part) => part.limitA >= packA * 1.1 && !part.momentary && part.magnetic === undefined,
+      (part) => part.limitA >= packA * spare && !part.momentary && part.magnetic === undefined,
     );
     const id = design.items.some((each) => each.id === 'switch') ? `switch-of-${item.id}`.slice(0, 40) : 'switch';
     return [
@@ -144,20 +147,12 @@ export const switchRule: Rule = ({ design, assessment }) =>
             ? [
                 {
                   label: `Add: ${enough.name}`,
-                  changes: [
-                    {
-                      path: ['items'],
-                      value: [
-                        ...design.items.map((each) =>
-                          'feed' in each && each.feed === item.id ? { ...each, feed: id } : each,
-                        ),
-                        {
-                          ...kindOf('switch').create({ id, name: 'Switch', at: item.at }),
-                          part: enough.id,
-                          feed: item.id,
-                        },
-                      ],
-                    },
+                  edits: [
+                    ...design.items.flatMap((each) =>
+                      'feed' in each && each.feed === item.id ? changeItem(design, each.id, { feed: id }) : [],
+                    ),
+                    { kind: 'add item', item: kindOf('switch').create({ id, name: 'Switch', at: item.at }) },
+                    { kind: 'item', id, fields: { part: enough.id, feed: item.id } },
                   ],
                 },
               ]

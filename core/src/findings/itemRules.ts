@@ -1,6 +1,6 @@
-import { kindOf, type RuledChannel } from '../items/index.ts';
+import { type Fields, kindOf, type RuledChannel } from '../items/index.ts';
 import type { Switched } from '../network/index.ts';
-import { changeWay } from '../plan/index.ts';
+import { changeItem, changeWay } from '../plan/index.ts';
 import type { Message } from '../units/index.ts';
 import type { Rule } from './finding.ts';
 
@@ -15,7 +15,7 @@ const ruledChannel = ({ channel, railId, by, way }: Switched): RuledChannel => (
 
 /** What each kind finds of its own items. */
 export const itemRules: Rule = ({ design, assessment, library }) =>
-  design.items.flatMap((item, index) => {
+  design.items.flatMap((item) => {
     const { rules } = kindOf(item.kind);
     if (!rules) return [];
     const railId = assessment.rails.feedOf(item);
@@ -25,14 +25,13 @@ export const itemRules: Rule = ({ design, assessment, library }) =>
       range: railId === null ? null : (assessment.rails.byId.get(railId)?.range ?? null),
       channels: (assessment.switched.get(item.id) ?? []).map(ruledChannel),
       hasBoards: assessment.boards.length > 0,
-      set: (label: Message, fields: Readonly<Record<string, unknown>>) => ({
+      set: (label: Message, fields: Fields) => ({
         label,
-        // The whole item: what is set may be a field that it has not got yet.
-        changes: [{ path: ['items', index], value: { ...item, ...fields } }],
+        edits: changeItem(design, item.id, fields),
       }),
       switchAll: (label: Message, way: Parameters<typeof changeWay>[2]) => ({
         label,
-        changes: changeWay(design, item.id, way),
+        edits: changeWay(design, item.id, way),
       }),
     };
     return rules.flatMap((rule) => rule(item, ruled));

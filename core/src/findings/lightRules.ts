@@ -10,7 +10,7 @@ import {
   rippleOf,
   type Size3,
 } from '../lights/index.ts';
-import { changeItem, changeWay, type Design, type Hollow, measureRoute } from '../plan/index.ts';
+import { changeItem, changeWay, type Design, editHollow, type Hollow, measureRoute } from '../plan/index.ts';
 import { joinMessages, type Message, mm, percent, roughPercent, say } from '../units/index.ts';
 import type { Rule } from './finding.ts';
 
@@ -27,7 +27,7 @@ function describeBoreFit(groupName: string, bore: Bore, fit: Fit, isTight: boole
   };
 }
 
-const judgeBore = (groupName: string, placed: PlacedFit, fit: Fit, bore: Bore, index: number): Finding => ({
+const judgeBore = (groupName: string, placed: PlacedFit, fit: Fit, bore: Bore): Finding => ({
   ...named('fit', placed.groupId, ...(placed.placeId === null ? [] : [placed.placeId])),
   gravity: 'mend',
   stage: 'lights',
@@ -37,15 +37,17 @@ const judgeBore = (groupName: string, placed: PlacedFit, fit: Fit, bore: Bore, i
   fixes: [
     {
       label: say`Drill it to ${mm(fit.leastBoreMm)}`,
-      changes: [
-        { path: ['hollows', index, 'diameterMm'], value: Math.max(bore.diameterMm, fit.leastBoreMm) },
-        { path: ['hollows', index, 'depthMm'], value: Math.max(bore.depthMm, bore.depthMm - fit.depthToSpareMm) },
+      edits: [
+        editHollow(bore.id, {
+          diameterMm: Math.max(bore.diameterMm, fit.leastBoreMm),
+          depthMm: Math.max(bore.depthMm, bore.depthMm - fit.depthToSpareMm),
+        }),
       ],
     },
   ],
 });
 
-function judgeChannel(group: PlacedTape | PlacedPlain, placed: PlacedFit, channel: Channel, index: number): Finding {
+function judgeChannel(group: PlacedTape | PlacedPlain, placed: PlacedFit, channel: Channel): Finding {
   const { widthMm, heightMm } = group.part;
   const wideMm = widthMm + 2 * CLEARANCE_A_SIDE_MM;
   return {
@@ -59,9 +61,11 @@ function judgeChannel(group: PlacedTape | PlacedPlain, placed: PlacedFit, channe
     fixes: [
       {
         label: say`Widen it to ${mm(wideMm)}`,
-        changes: [
-          { path: ['hollows', index, 'widthMm'], value: Math.max(channel.widthMm, wideMm) },
-          { path: ['hollows', index, 'depthMm'], value: Math.max(channel.depthMm, heightMm) },
+        edits: [
+          editHollow(channel.id, {
+            widthMm: Math.max(channel.widthMm, wideMm),
+            depthMm: Math.max(channel.depthMm, heightMm),
+          }),
         ],
       },
     ],
@@ -71,12 +75,11 @@ function judgeChannel(group: PlacedTape | PlacedPlain, placed: PlacedFit, channe
 /** A light that does not go into its bore, or a tape into its channel. */
 export const fitRule: Rule = ({ design, assessment }) =>
   assessment.fits.flatMap((placed): Finding[] => {
-    const index = design.hollows.findIndex((hollow) => hollow.id === placed.hollowId);
-    const hollow = design.hollows[index];
+    const hollow = design.hollows.find((each) => each.id === placed.hollowId);
     const group = assessment.placed.find((each) => each.id === placed.groupId);
     if (placed.verdict === 'fits' || !hollow || !group) return [];
-    if (hollow.kind === 'bore' && placed.fit) return [judgeBore(group.name, placed, placed.fit, hollow, index)];
-    return hollow.kind === 'channel' && group.shape !== 'lights' ? [judgeChannel(group, placed, hollow, index)] : [];
+    if (hollow.kind === 'bore' && placed.fit) return [judgeBore(group.name, placed, placed.fit, hollow)];
+    return hollow.kind === 'channel' && group.shape !== 'lights' ? [judgeChannel(group, placed, hollow)] : [];
   });
 
 /** A tape that has no light on its route, or that is not drawn yet. */
@@ -119,7 +122,7 @@ export const whiteDieRule: Rule = ({ design, assessment, library }) =>
           ? [
               {
                 label: `Take the tape of ${perMetre}/m without it`,
-                changes: changeItem(design, group.id, { part: plain.id }),
+                edits: changeItem(design, group.id, { part: plain.id }),
               },
             ]
           : [],
@@ -142,7 +145,7 @@ export const mixedLineRule: Rule = ({ design, assessment }) =>
         what: `${group.name} hangs behind pixels that take another number of bytes`,
         why: 'One line sends each pixel as many bytes as the next, so from here on every colour is wrong.',
         mend: 'Give it a data line of its own, or take tapes of one kind.',
-        fixes: [{ label: 'Give it its own data line', changes: changeItem(design, group.id, { after: null }) }],
+        fixes: [{ label: 'Give it its own data line', edits: changeItem(design, group.id, { after: null }) }],
       },
     ];
   });
@@ -187,7 +190,7 @@ export const unmovedRule: Rule = ({ design, assessment }) => {
             : [
                 {
                   label: 'Switch it as reckoned',
-                  changes: changeWay(design, item.id, { way: 'auto' }),
+                  edits: changeWay(design, item.id, { way: 'auto' }),
                 },
               ],
       },
@@ -249,7 +252,7 @@ export const dotsRule: Rule = ({ assessment, design }) =>
         why: 'Evenness follows depth over pitch, not the number of lights.',
         mend: say`${mm(wantedMm)} of depth makes it soft (8 %), or a denser tape at the same depth. Where dots are wanted, all is well.`,
         fixes: [
-          { label: say`Set it to ${mm(wantedMm)}`, changes: changeItem(design, group.id, { diffuserMm: wantedMm }) },
+          { label: say`Set it to ${mm(wantedMm)}`, edits: changeItem(design, group.id, { diffuserMm: wantedMm }) },
         ],
       },
     ];
@@ -284,13 +287,13 @@ export const drawnLengthRule: Rule = ({ assessment, design }) => {
       fixes: [
         {
           label: off.length === 1 ? say`Scale the line to ${mm(first.group.routeMm)}` : 'Scale the lines',
-          changes: off.flatMap(({ group, drawnMm }) =>
+          edits: off.flatMap(({ group, drawnMm }) =>
             changeItem(design, group.id, { route: scaleRoute(group.tape.route, group.routeMm / drawnMm) }),
           ),
         },
         {
           label: off.length === 1 ? say`Take the ${mm(first.drawnMm)} of the line` : 'Take the lengths of the lines',
-          changes: off.flatMap(({ group }) => changeItem(design, group.id, { lengthMm: null })),
+          edits: off.flatMap(({ group }) => changeItem(design, group.id, { lengthMm: null })),
         },
       ],
     },

@@ -1,12 +1,13 @@
 import { assess, type MoodCeiling, type SupplyAssessment } from '../assess.ts';
 import { type Finding, type Fix, named } from '../items/index.ts';
 import { converters, type Part, plugs, switches } from '../parts/index.ts';
-import { applyChanges, changeItem } from '../plan/index.ts';
+import { applyEdits, changeItem, editMood } from '../plan/index.ts';
 import type { LoadedLink } from '../power/index.ts';
 import { amps, roughPercent, say } from '../units/index.ts';
 import { addBoost } from './addBoost.ts';
 import type { Rule, RuleInput } from './finding.ts';
 import { suitFuse } from './fuses.ts';
+import { spare } from './margins.ts';
 import { starvesBoard } from './starvesBoard.ts';
 
 /** Parts that are cheap to exchange: where one of these gives way, exchange it rather than dim the piece. */
@@ -20,11 +21,11 @@ const itemOfLink = (link: LoadedLink, supply: SupplyAssessment): string | null =
 
 function fixLink(link: LoadedLink, supply: SupplyAssessment, input: RuleInput): Fix[] {
   const { design } = input;
-  const enough = link.loadA * 1.1;
+  const enough = link.loadA * spare;
   const itemId = itemOfLink(link, supply);
   if (itemId === null) return [];
   const take = (field: string, part: Part | undefined): Fix[] =>
-    part ? [{ label: `Take: ${part.name}`, changes: changeItem(design, itemId, { [field]: part.id }) }] : [];
+    part ? [{ label: `Take: ${part.name}`, edits: changeItem(design, itemId, { [field]: part.id }) }] : [];
   switch (link.id) {
     case 'plug':
       return take(
@@ -40,7 +41,7 @@ function fixLink(link: LoadedLink, supply: SupplyAssessment, input: RuleInput): 
     case 'converter output': {
       const now = supply.tree.nodes[link.node]?.converter;
       const state = supply.atPeak.nodes[link.node];
-      const wanted = (link.id === 'converter output' ? link.loadA : (state?.outA ?? input.assessment.peakA)) * 1.1;
+      const wanted = (link.id === 'converter output' ? link.loadA : (state?.outA ?? input.assessment.peakA)) * spare;
       return take(
         'part',
         converters.find(
@@ -56,7 +57,7 @@ function fixLink(link: LoadedLink, supply: SupplyAssessment, input: RuleInput): 
       const best = suitFuse(supply);
       const now = 'fuseA' in supply.rail.gives.item ? supply.rail.gives.item.fuseA : null;
       return best !== null && best !== now
-        ? [{ label: say`Take ${amps(best)}`, changes: changeItem(design, itemId, { fuseA: best }) }]
+        ? [{ label: say`Take ${amps(best)}`, edits: changeItem(design, itemId, { fuseA: best }) }]
         : [];
     }
     default:
@@ -73,13 +74,13 @@ const NOTHING_LEFT = 0.005;
 
 /** Whether a stronger part is enough: behind it something else may give way at much the same brightness. */
 const liftsCeiling = (fix: Fix, ceiling: MoodCeiling, { design, library }: RuleInput): boolean =>
-  assess(applyChanges(design, fix.changes), library).ceilings.some(
+  assess(applyEdits(design, fix.edits), library).ceilings.some(
     (each) => each.moodId === ceiling.moodId && each.setTo <= each.brightness + 1e-6,
   );
 
 /** A mood set brighter than a supply can follow over the whole discharge. */
 export const ceilingRule: Rule = (input) => {
-  const { design, assessment } = input;
+  const { assessment } = input;
   return assessment.supplies.flatMap((supply) => {
     const over = supply.ceilings.filter(
       (ceiling) => ceiling.setTo > ceiling.brightness + 1e-6 && !isToldByLink(ceiling, supply),
@@ -109,7 +110,6 @@ export const ceilingRule: Rule = (input) => {
       ...over
         .filter((ceiling) => ceiling.brightness >= NOTHING_LEFT)
         .map((ceiling): Finding => {
-          const index = design.moods.list.findIndex((mood) => mood.id === ceiling.moodId);
           const capped = Math.floor(ceiling.brightness * 100) / 100;
           const link = supply.links.find((each) => each.id === ceiling.linkId);
           return {
@@ -130,7 +130,7 @@ export const ceilingRule: Rule = (input) => {
                 ? [
                     {
                       label: say`Set it to ${roughPercent(capped)}`,
-                      changes: [{ path: ['moods', 'list', index, 'brightness'], value: capped }],
+                      edits: [editMood(ceiling.moodId, { brightness: capped })],
                     },
                   ]
                 : []),

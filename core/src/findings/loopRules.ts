@@ -38,8 +38,8 @@ function larger({ design, assessment, library }: RuleInput, { board, show, loop 
     .flatMap((part) => (part.kind === 'controller' && suits(part) ? [part] : []))
     .sort((a, b) => isOther(a) - isOther(b) || a.price - b.price);
   if (!best) return [];
-  const changes = changeItem(design, board.id, { part: best.id, pinLocks: [], pinNames: [] });
-  return [{ label: `Take the ${lowerFirst(best.name)}`, changes }];
+  const edits = changeItem(design, board.id, { part: best.id, pinLocks: [], pinNames: [] });
+  return [{ label: `Take the ${lowerFirst(best.name)}`, edits }];
 }
 
 const lowerFirst = (name: string): string => `${name.charAt(0).toLowerCase()}${name.slice(1)}`;

@@ -1,24 +1,25 @@
 import type { Assessment } from '../assess.ts';
-import { type Finding, type Fix, kindOf, named } from '../items/index.ts';
+import { type Finding, type Fix, kindOf, type MoveAt, named } from '../items/index.ts';
 import { calmMove, changeMove, compileMove, type Move, moveOf, NO_CONTROL, stillAfter } from '../moves/index.ts';
-import type { Mood } from '../plan/index.ts';
+import { editMove, type Mood } from '../plan/index.ts';
 import { say, seconds, toTenth } from '../units/index.ts';
 import type { Rule } from './finding.ts';
+import { ringGap } from './margins.ts';
 
 const MOST_FLASHES_PER_S = 3;
 
 /** The calmer settings of moves that lie upon one another, each named by its kind, and by its place among its like. */
-function calmAll(laid: readonly { readonly move: Move; readonly path: readonly (string | number)[] }[]): Fix[] {
-  const calmer = laid.flatMap(({ move, path }) => {
+function calmAll(laid: readonly Pick<Laid, 'move' | 'at'>[]): Fix[] {
+  const calmer = laid.flatMap(({ move, at }) => {
     const found = calmMove(move);
-    return found ? [{ ...found, move, path }] : [];
+    return found ? [{ ...found, move, at }] : [];
   });
-  return calmer.map(({ say, key, value, move, path }, i) => {
+  return calmer.map(({ say, key, value, move, at }, i) => {
     const like = calmer.filter((each) => each.move.kind === move.kind);
     const place = like.length > 1 ? ` of layer ${i + 1}` : '';
     return {
       label: say(calmer.length > 1 ? `the ${move.kind}${place}` : 'it'),
-      changes: [{ path: [...path, key], value }],
+      edits: [editMove(at, { ...move, [key]: value })],
     };
   });
 }
@@ -31,7 +32,7 @@ interface Laid {
   readonly onId: string;
   readonly name: string;
   readonly move: Move;
-  readonly path: readonly (string | number)[];
+  readonly at: MoveAt;
 }
 
 function listLaid(design: Parameters<Rule>[0]['design'], assessment: Assessment): Laid[] {
@@ -39,22 +40,22 @@ function listLaid(design: Parameters<Rule>[0]['design'], assessment: Assessment)
     assessment.placed.find((each) => each.id === id)?.name ??
     design.moods.sets?.find((each) => each.id === id)?.name ??
     id;
-  return design.moods.list.flatMap((mood, i) => [
+  return design.moods.list.flatMap((mood) => [
     ...Object.entries(mood.moves).map(([onId, move]) => ({
       key: `${mood.id}:${onId}`,
       mood,
       onId,
       name: nameOf(onId),
       move,
-      path: ['moods', 'list', i, 'moves', onId],
+      at: { moodId: mood.id, on: onId },
     })),
-    ...(mood.tops ?? []).map((top, k) => ({
+    ...(mood.tops ?? []).map((top) => ({
       key: `${mood.id}:${top.on}:${top.id}`,
       mood,
       onId: top.on,
       name: nameOf(top.on),
       move: top.move,
-      path: ['moods', 'list', i, 'tops', k, 'move'],
+      at: { moodId: mood.id, topId: top.id },
     })),
   ]);
 }
@@ -64,12 +65,12 @@ function isRing(at: readonly { readonly xMm: number; readonly yMm: number }[]): 
   const [first, second, last] = [at[0], at[1], at[at.length - 1]];
   if (!first || !second || !last || at.length < 6) return false;
   const pitchMm = Math.hypot(second.xMm - first.xMm, second.yMm - first.yMm);
-  return pitchMm > 0 && Math.hypot(last.xMm - first.xMm, last.yMm - first.yMm) < pitchMm * 1.8;
+  return pitchMm > 0 && Math.hypot(last.xMm - first.xMm, last.yMm - first.yMm) < pitchMm * ringGap;
 }
 
 /** A move that its drive can't show: no travel on one point, no direction on two channels, a seam on a ring. */
 export const drivenMoveRule: Rule = ({ design, assessment }) =>
-  listLaid(design, assessment).flatMap(({ key, mood, onId, name, move, path }): Finding[] => {
+  listLaid(design, assessment).flatMap(({ key, mood, onId, name, move, at }): Finding[] => {
     const set = assessment.show.sets.find((each) => each.id === onId);
     if (!set || !moveOf(move.kind).travels) return [];
     const base = { stage: 'moods', aboutId: onId } as const;
@@ -85,12 +86,7 @@ export const drivenMoveRule: Rule = ({ design, assessment }) =>
           fixes: [
             {
               label: 'Let it breathe',
-              changes: [
-                {
-                  path,
-                  value: changeMove('breathe', move, move.colour),
-                },
-              ],
+              edits: [editMove(at, changeMove('breathe', move, move.colour))],
             },
           ],
         },
@@ -126,7 +122,7 @@ export const drivenMoveRule: Rule = ({ design, assessment }) =>
             : 'No number from 3 to 8 comes out even: leave out a light or two, or take a sweep.',
         fixes: fitting.slice(0, 2).map((groups) => ({
           label: `One in ${groups}`,
-          changes: [{ path: [...path, repeats.key], value: groups }],
+          edits: [editMove(at, { ...move, [repeats.key]: groups })],
         })),
       },
     ];
@@ -134,7 +130,7 @@ export const drivenMoveRule: Rule = ({ design, assessment }) =>
 
 /** Cells on more lights than the engine keeps, and cells that are dead or still before half of their time. */
 export const cellsRule: Rule = ({ design, assessment }) =>
-  listLaid(design, assessment).flatMap(({ key, mood, onId, name, move, path }): Finding[] => {
+  listLaid(design, assessment).flatMap(({ key, mood, onId, name, move, at }): Finding[] => {
     const set = assessment.show.sets.find((each) => each.id === onId);
     if (!('generations' in move) || !set || set.points === 0) return [];
     const most = moveOf(move.kind).cells?.most ?? 0;
@@ -167,13 +163,13 @@ export const cellsRule: Rule = ({ design, assessment }) =>
         fixes: [
           ...(lively === undefined
             ? []
-            : [{ label: 'Take a livelier start', changes: [{ path: [...path, 'seed'], value: lively }] }]),
+            : [{ label: 'Take a livelier start', edits: [editMove(at, { ...move, seed: lively })] }]),
           ...(generations === 0
             ? []
             : [
                 {
                   label: `Begin again after ${Math.max(2, generations)}`,
-                  changes: [{ path: [...path, 'generations'], value: Math.max(2, generations) }],
+                  edits: [editMove(at, { ...move, generations: Math.max(2, generations) })],
                 },
               ]),
         ],
@@ -186,7 +182,7 @@ const SEEDS_TRIED = 40;
 
 /** A set that asks for lights which its group has not, since the tape was cut shorter. */
 export const setRule: Rule = ({ design, assessment }) =>
-  (design.moods.sets ?? []).flatMap((set, s) =>
+  (design.moods.sets ?? []).flatMap((set) =>
     set.of.flatMap((part, k): Finding[] => {
       const group = assessment.show.groups.find((each) => each.id === part.groupId);
       const most = Math.max(part.first, part.last);
@@ -207,10 +203,16 @@ export const setRule: Rule = ({ design, assessment }) =>
               : [
                   {
                     label: `End it at ${group.points}`,
-                    changes: (['first', 'last'] as const).map((end) => ({
-                      path: ['moods', 'sets', s, 'of', k, end],
-                      value: Math.min(part[end], group.points),
-                    })),
+                    edits: [
+                      {
+                        kind: 'set',
+                        id: set.id,
+                        fields: {
+                          [`of.${k}.first`]: Math.min(part.first, group.points),
+                          [`of.${k}.last`]: Math.min(part.last, group.points),
+                        },
+                      },
+                    ],
                   },
                 ],
         },
@@ -278,7 +280,7 @@ export const signFlashRule: Rule = ({ design, assessment }) =>
       const name = assessment.placed.find((each) => each.id === group.groupId)?.name ?? group.groupId;
       const laid = Object.entries(design.moods.signs?.[i]?.moves ?? {})
         .filter(([onId]) => isOn(design, onId, group.groupId))
-        .map(([onId, move]) => ({ move, path: ['moods', 'signs', i, 'moves', onId] }));
+        .map(([on, move]) => ({ move, at: { signId: sign.signId, on } }));
       return [
         {
           ...named('flash', sign.signId, group.groupId),

@@ -4,7 +4,7 @@ import { assess } from '../assess.ts';
 import { type Finding, itemsOf } from '../items/index.ts';
 import type { Move } from '../moves/index.ts';
 import { builtInLibrary, controllers } from '../parts/index.ts';
-import { applyChanges, type Cue, type Design, type Mood } from '../plan/index.ts';
+import { applyEdits, type Cue, type Design, type Mood } from '../plan/index.ts';
 import { quantitiesOf } from '../units/index.ts';
 import { checkDesign } from './index.ts';
 
@@ -84,7 +84,7 @@ describe('signs', () => {
     const fast = signed({ tape: { ...shots, offS: 0.05, count: 6 } });
     const [finding] = findingsOf(fast, 'flash:s');
     expect(finding?.gravity).toBe('stop');
-    expect(findingsOf(applyChanges(fast, finding?.fixes[0]?.changes ?? []), 'flash:s')).toEqual([]);
+    expect(findingsOf(applyEdits(fast, finding?.fixes[0]?.edits ?? []), 'flash:s')).toEqual([]);
   });
   it('stand in the peak with what they lie over, and never with more than all lights at full', () => {
     const [dim, winking] = [
@@ -105,7 +105,7 @@ describe('signs', () => {
     const alike = signed({ tape: { kind: 'steady', colour: '#ff0000', level: 1 } });
     const [finding] = findingsOf(alike, 'sign-alike');
     expect(finding?.what).toContain('does what Mood does too');
-    const mended = applyChanges(alike, finding?.fixes[0]?.changes ?? []);
+    const mended = applyEdits(alike, finding?.fixes[0]?.edits ?? []);
     expect(findingsOf(mended, 'sign-')).toEqual([]);
   });
 });
@@ -143,7 +143,7 @@ describe('what a drive can show', () => {
   it('a seam shows where the groups do not come out even round a ring, and the even ones are offered', () => {
     const [seam] = findingsOf(ring(8, 3), 'seam');
     expect(seam?.mend).toContain('One in 4, or one in 8 comes out even');
-    expect(findingsOf(applyChanges(ring(8, 3), seam?.fixes[0]?.changes ?? []), 'seam')).toEqual([]);
+    expect(findingsOf(applyEdits(ring(8, 3), seam?.fixes[0]?.edits ?? []), 'seam')).toEqual([]);
     expect(findingsOf(ring(9, 3), 'seam')).toEqual([]);
     // A straight row has two ends and no seam.
     const straight = designOf({
@@ -183,7 +183,7 @@ describe('what a drive can show', () => {
       { tapes: [], leds: [ledsOf()] },
     );
     const [finding] = findingsOf(design, 'cant-travel');
-    const mended = applyChanges(design, finding?.fixes[0]?.changes ?? []);
+    const mended = applyEdits(design, finding?.fixes[0]?.edits ?? []);
     expect(mended.moods.list[0]?.tops?.[0]?.move.kind).toBe('breathe');
   });
 });
@@ -222,7 +222,7 @@ describe('cells', () => {
     const start = [...Array(200).keys()].find((seed) => findingsOf(cells({ seed }), 'still-cells').length > 0) ?? -1;
     const still = cells({ seed: start });
     const fix = findingsOf(still, 'still-cells')[0]?.fixes.find((each) => each.label === 'Take a livelier start');
-    expect(findingsOf(applyChanges(still, fix?.changes ?? []), 'still-cells')).toEqual([]);
+    expect(findingsOf(applyEdits(still, fix?.edits ?? []), 'still-cells')).toEqual([]);
     expect(findingsOf(cells({}), 'still-cells')).toEqual([]);
   });
   it('on more lights than a board holds are named', () => {
@@ -243,7 +243,7 @@ describe('sets', () => {
     for (const design of [beyond(3, 40), beyond(40, 3)]) {
       const [finding] = findingsOf(design, 'set-beyond');
       expect(finding?.what).toBe('S goes up to light 40 of Tape, which has 22');
-      expect(findingsOf(applyChanges(design, finding?.fixes[0]?.changes ?? []), 'set-beyond')).toEqual([]);
+      expect(findingsOf(applyEdits(design, finding?.fixes[0]?.edits ?? []), 'set-beyond')).toEqual([]);
     }
     expect(findingsOf(beyond(1, 22), 'set-beyond')).toEqual([]);
   });
@@ -290,7 +290,7 @@ describe('flashing', () => {
     const [finding] = findingsOf(stacked, 'flash');
     expect(quantitiesOf(finding?.what ?? '').map(({ kind }) => kind)).toEqual(['count', 'timeS', 'timeS']);
     const fix = finding?.fixes.find((each) => each.label === 'Slow it to two a second');
-    expect(findingsOf(applyChanges(stacked, fix?.changes ?? []), 'flash')).toEqual([]);
+    expect(findingsOf(applyEdits(stacked, fix?.edits ?? []), 'flash')).toEqual([]);
   });
 });
 
@@ -321,7 +321,7 @@ describe('the loop', () => {
     expect(findingsOf(slow('controller-radio-3v3'), 'frame-rate')).toEqual([]);
     // Of those that the rail suits, quick enough, with room and with a pin for it, the cheapest is offered.
     const [fix] = findingsOf(slow('controller-huge-5v'), 'frame-rate')[0]?.fixes ?? [];
-    const mended = applyChanges(slow('controller-huge-5v'), fix?.changes ?? []);
+    const mended = applyEdits(slow('controller-huge-5v'), fix?.edits ?? []);
     const taken = itemsOf(mended, 'board').map(({ part }) => builtInLibrary.parts.get(part ?? ''));
     expect(
       check(mended).filter(({ rule }) =>

@@ -58,7 +58,7 @@ export const pinLoadRule: Rule = ({ design, assessment }) =>
             fixes:
               driven.way.throughPin === 'not'
                 ? []
-                : [{ label: 'Switch it with a transistor', changes: asTransistor(driven) }],
+                : [{ label: 'Switch it with a transistor', edits: asTransistor(driven) }],
           },
         ];
       });
@@ -87,7 +87,7 @@ export const pinLoadRule: Rule = ({ design, assessment }) =>
             ? [
                 {
                   label: 'Switch all groups with transistors',
-                  changes: [...new Map(direct.map((driven) => [driven.itemId, driven])).values()].flatMap(asTransistor),
+                  edits: [...new Map(direct.map((driven) => [driven.itemId, driven])).values()].flatMap(asTransistor),
                 },
               ]
             : [],
@@ -101,7 +101,7 @@ export const pinPlanRule: Rule = ({ design, assessment }) =>
     const free = (demands: readonly string[]): Fix[] => [
       {
         label: demands.length === board.item.pinLocks.length ? 'Free all locked pins' : 'Free that pin',
-        changes: changeItem(design, board.id, {
+        edits: changeItem(design, board.id, {
           pinLocks: board.item.pinLocks.filter((lock) => !demands.includes(lock.demand)),
         }),
       },
@@ -160,7 +160,7 @@ export const pixelRule: Rule = ({ design, assessment }) =>
         what: say`The data line is ${volts(highV)} high; pixels on ${volts(chain.railV)} want ${volts(neededV)}`,
         why: 'Below seven tenths of their own supply pixels may misread the data: flicker, wrong colours, worse when warm or on a long lead.',
         mend: 'Put a level shifter into the data line, or feed the pixels from a lower voltage.',
-        fixes: [{ label: 'Add a level shifter', changes: changeItem(design, firstId, { levelShifter: true }) }],
+        fixes: [{ label: 'Add a level shifter', edits: changeItem(design, firstId, { levelShifter: true }) }],
       });
     if (item.dataResistorOhm === null)
       findings.push({
@@ -171,7 +171,7 @@ export const pixelRule: Rule = ({ design, assessment }) =>
         what: `No resistor in the data line before the first pixel of ${item.name}`,
         why: 'It damps the ringing of the wire and saves the first pixel when data comes before power.',
         mend: 'Put 220 Ω to 470 Ω into the data line, close to the first pixel.',
-        fixes: [{ label: 'Add 330 Ω', changes: changeItem(design, firstId, { dataResistorOhm: 330 }) }],
+        fixes: [{ label: 'Add 330 Ω', edits: changeItem(design, firstId, { dataResistorOhm: 330 }) }],
       });
     if (item.reservoirUf === null)
       findings.push({
@@ -182,7 +182,7 @@ export const pixelRule: Rule = ({ design, assessment }) =>
         what: `No reservoir capacitor at the feed of ${item.name}`,
         why: 'When many pixels light at once the lead can’t follow, and the first one takes the dip.',
         mend: 'Put 470 µF to 1000 µF across plus and minus where the tape is fed; mind its polarity.',
-        fixes: [{ label: 'Add 1000 µF', changes: changeItem(design, firstId, { reservoirUf: 1000 }) }],
+        fixes: [{ label: 'Add 1000 µF', edits: changeItem(design, firstId, { reservoirUf: 1000 }) }],
       });
     return findings;
   });
@@ -205,11 +205,11 @@ export const pinLowRule: Rule = ({ design, assessment }) =>
     const fixes: Fix[] = [
       {
         label: 'Light it with the pin high',
-        changes: changeWay(design, driven.itemId, { way: 'pin high', board: driven.board.id }),
+        edits: changeWay(design, driven.itemId, { way: 'pin high', board: driven.board.id }),
       },
       {
         label: 'A transistor below',
-        changes: changeWay(design, driven.itemId, { way: 'transistor below', board: driven.board.id, part: null }),
+        edits: changeWay(design, driven.itemId, { way: 'transistor below', board: driven.board.id, part: null }),
       },
     ];
     const limitA = driven.board.part.injectionLimitA;
@@ -266,9 +266,9 @@ export const solderedWayRule: Rule = ({ design, assessment }) =>
     if (!first || first.way.throughPin === 'not') return [];
     const answer = (label: string, way: 'pin high' | 'pin low'): Fix => ({
       label,
-      changes: [
+      edits: [
         ...changeWay(design, item.id, { way, board: first.board?.id ?? null }),
-        { path: ['items', design.items.indexOf(item), 'waySoldered'], value: undefined },
+        ...changeItem(design, item.id, { waySoldered: undefined }),
       ],
     });
     return [

@@ -1,5 +1,5 @@
 import { type Finding, kindOf, named } from '../items/index.ts';
-import type { Part } from '../parts/index.ts';
+import { bearsV } from '../parts/index.ts';
 import { changeItem, itemNamed } from '../plan/index.ts';
 import { amps, say, volts } from '../units/index.ts';
 import { addBoost } from './addBoost.ts';
@@ -67,26 +67,6 @@ export const supplyRangeRule: Rule = (input) => {
       : []),
   ];
 };
-
-/** How far above its rated voltage a tape is destroyed rather than brighter. */
-const OVER_VOLTAGE = 1.1;
-
-/** What a part wants at least and bears at most; null for what no rail feeds. */
-function bearsV(part: Part): { readonly leastV: number; readonly mostV: number } | null {
-  switch (part.kind) {
-    case 'pixel-tape':
-      return { leastV: part.leastVoltageV, mostV: part.ratedVoltageV * OVER_VOLTAGE };
-    case 'plain-tape':
-      return { leastV: part.voltageV * 0.75, mostV: part.voltageV * 1.15 };
-    case 'load':
-    case 'box':
-      return { leastV: part.leastV, mostV: part.mostV };
-    case 'driver':
-      return { leastV: part.inputLeastV, mostV: part.inputMostV };
-    default:
-      return null;
-  }
-}
 
 /** Lights and loads on a rail that they do not bear, or that is too little for them. */
 export const overVoltageRule: Rule = ({ design, assessment, library }) =>
@@ -226,7 +206,7 @@ export const minusRule: Rule = ({ design, assessment }) => {
         fixes: [a, b].flatMap((minusId) => {
           const giver = minusId === null ? undefined : itemNamed(design, minusId);
           return giver && 'minus' in giver
-            ? [{ label: `Join the minus of ${giver.name}`, changes: changeItem(design, giver.id, { minus: 'joined' }) }]
+            ? [{ label: `Join the minus of ${giver.name}`, edits: changeItem(design, giver.id, { minus: 'joined' }) }]
             : [];
         }),
       }),
@@ -253,7 +233,7 @@ export const whichRailRule: Rule = ({ design, assessment }) => {
       fixes: [
         {
           label: `They are fed from ${main.name}`,
-          changes: silent.flatMap((item) => changeItem(design, item.id, { feed: main.id })),
+          edits: silent.flatMap((item) => changeItem(design, item.id, { feed: main.id })),
         },
       ],
     },

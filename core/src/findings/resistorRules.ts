@@ -77,7 +77,7 @@ export const overRatingRule: Rule = ({ design, assessment }) =>
           ? say`Take the reckoned resistor; the exact one is ${ohms(resistor.exactOhm)}.`
           : 'Set the driver to less, or take a stronger light.',
         fixes: resistor?.overruled
-          ? [{ label: 'Take the reckoned resistor', changes: changeItem(design, driven.itemId, { resistorOhm: null }) }]
+          ? [{ label: 'Take the reckoned resistor', edits: changeItem(design, driven.itemId, { resistorOhm: null }) }]
           : [],
       },
     ];
@@ -113,7 +113,7 @@ export const farResistorRule: Rule = ({ design, assessment }) =>
             : 'It was reckoned for another supply, or for another light.',
         mend: say`The exact one is ${ohms(resistor.exactOhm)}; take the reckoned resistor, or wish for less.`,
         fixes: [
-          { label: 'Take the reckoned resistor', changes: changeItem(design, driven.itemId, { resistorOhm: null }) },
+          { label: 'Take the reckoned resistor', edits: changeItem(design, driven.itemId, { resistorOhm: null }) },
         ],
       },
     ];
@@ -143,7 +143,7 @@ export const resistorPowerRule: Rule = ({ design, assessment }) =>
           ? [
               {
                 label: say`Take ${watts(enough)}`,
-                changes: changeItem(design, driven.itemId, { resistorRatedW: enough }),
+                edits: changeItem(design, driven.itemId, { resistorRatedW: enough }),
               },
             ]
           : [],

@@ -1,10 +1,11 @@
 import { assess } from '../assess.ts';
 import { type Finding, type Fix, named } from '../items/index.ts';
 import { type Library, packs } from '../parts/index.ts';
-import { applyChanges, changeItem, type Design } from '../plan/index.ts';
+import { applyEdits, changeItem, type Design, editMood } from '../plan/index.ts';
 import { describeEnd } from '../power/index.ts';
 import { amps, hours, roughPercent, say, volts } from '../units/index.ts';
 import type { Rule } from './finding.ts';
+import { dimTries, leastDimmed } from './margins.ts';
 import { starvesBoard } from './starvesBoard.ts';
 
 /** A start that pulls the supply down: a motor, a servo, a sound. */
@@ -43,14 +44,13 @@ export const startRule: Rule = ({ assessment }) =>
 /** Dims every mood until the night is long enough: what a converter and the cells lose of themselves asks for a little more. */
 function dimUntilEnough(design: Design, library: Library, first: number): Fix | null {
   if (design.moods.list.length === 0 || first >= 1) return null;
-  for (const factor of [first, first * 0.85, first * 0.7].filter((each) => each > 0.1)) {
-    const changes = design.moods.list.map((mood, i) => ({
-      path: ['moods', 'list', i, 'brightness'],
-      value: Math.floor(mood.brightness * factor * 100) / 100,
-    }));
-    const { runsFor } = assess(applyChanges(design, changes), library);
+  for (const factor of dimTries.map((each) => first * each).filter((each) => each > leastDimmed)) {
+    const edits = design.moods.list.map(({ id, brightness }) =>
+      editMood(id, { brightness: Math.floor(brightness * factor * 100) / 100 }),
+    );
+    const { runsFor } = assess(applyEdits(design, edits), library);
     if (runsFor && runsFor.cautiousH >= design.piece.hoursWanted)
-      return { label: say`Dim all moods to ${roughPercent(factor)} of now`, changes };
+      return { label: say`Dim all moods to ${roughPercent(factor)} of now`, edits };
   }
   return null;
 }
@@ -93,7 +93,7 @@ export const runTimeRule: Rule = ({ design, assessment, library }) => {
           ? [
               {
                 label: `Take: ${bigger.name}`,
-                changes: changeItem(design, item.id, { part: bigger.id, capacityMah: null }),
+                edits: changeItem(design, item.id, { part: bigger.id, capacityMah: null }),
               },
             ]
           : []),

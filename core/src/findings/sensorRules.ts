@@ -51,7 +51,7 @@ export const swappedSensorRule: Rule = ({ design, assessment }) =>
             ? [
                 {
                   label: 'Exchange them',
-                  changes: changeItem(design, control.id, { darkOhm: sense.lightOhm, lightOhm: sense.darkOhm }),
+                  edits: changeItem(design, control.id, { darkOhm: sense.lightOhm, lightOhm: sense.darkOhm }),
                 },
               ]
             : [],
@@ -95,7 +95,7 @@ export const chargeSenseRule: Rule = ({ design, assessment }) =>
           : say`${control.name} calls low below ${volts(sense.lowV)}; a full pack has ${volts(fullV)}`,
         why: isBelow ? 'The piece is dark before the alarm comes.' : 'The alarm is on from the first minute.',
         mend: say`Set it between the two: ${volts(better)} leaves time to go home.`,
-        fixes: [{ label: say`Set it to ${volts(better)}`, changes: changeItem(design, control.id, { lowV: better }) }],
+        fixes: [{ label: say`Set it to ${volts(better)}`, edits: changeItem(design, control.id, { lowV: better }) }],
       },
     ];
   });

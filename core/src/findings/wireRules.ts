@@ -1,12 +1,12 @@
 import { type Finding, type Fix, named } from '../items/index.ts';
 import type { WireRun } from '../network/index.ts';
+import { takeGauge } from '../plan/index.ts';
 import { amps, gauge, mm, say, volts } from '../units/index.ts';
-import { wireCarriesA, wireDrop, wireOhmPerMetre } from '../wires/index.ts';
+import { soldGauges, wireCarriesA, wireDrop, wireOhmPerMetre } from '../wires/index.ts';
 import type { Rule, RuleInput } from './finding.ts';
 
 /** More than this share of the rail lost in one run shows in the light. */
 const MOST_DROP_SHARE = 0.05;
-const gauges = [30, 28, 26, 24, 22, 20, 18, 16];
 
 /** The voltage of the rail that a run belongs to. */
 const railVOf = (run: WireRun, { assessment }: RuleInput): number => {
@@ -16,22 +16,21 @@ const railVOf = (run: WireRun, { assessment }: RuleInput): number => {
 };
 
 function fixRun(run: WireRun, input: RuleInput): Fix[] {
-  const { design } = input;
   const peakA = run.peakA ?? 0;
-  const thick = gauges.find(
-    (gauge) =>
-      wireCarriesA(gauge) >= peakA &&
-      wireDrop.reckon({ I: peakA, L: run.lengthMm ?? 0, r: wireOhmPerMetre(gauge) }) <=
-        MOST_DROP_SHARE * railVOf(run, input),
-  );
+  const stock = input.design.wires.gaugesInStock;
+  const suits = (gaugeAwg: number): boolean =>
+    wireCarriesA(gaugeAwg) >= peakA &&
+    wireDrop.reckon({ I: peakA, L: run.lengthMm ?? 0, r: wireOhmPerMetre(gaugeAwg) }) <=
+      MOST_DROP_SHARE * railVOf(run, input);
+  const inStock = soldGauges.find((each) => stock.includes(each) && suits(each));
+  const thick = inStock ?? soldGauges.find(suits);
   if (thick === undefined) return [];
-  const index = design.wires.runs.findIndex((each) => each.runId === run.id);
-  const runs =
-    index < 0
-      ? [...design.wires.runs, { runId: run.id, lengthMm: null, gaugeAwg: thick, colours: null }]
-      : design.wires.runs.map((each, i) => (i === index ? { ...each, gaugeAwg: thick } : each));
-  return [{ label: say`Take ${gauge(thick)}`, changes: [{ path: ['wires', 'runs'], value: runs }] }];
+  const where = inStock === undefined ? ', which is not in your stock' : '';
+  return [{ label: say`Take ${gauge(thick)}${where}`, edits: [takeGauge(run.id, thick)] }];
 }
+
+/** What is left to do where even the thickest wire is not enough. */
+const noneSuits = say`Not even ${gauge(Math.min(...soldGauges))} is enough: take a shorter way, two wires side by side, or feed it nearer to the pack.`;
 
 /** A run that carries too much for its gauge, or drops too much on its way. */
 export const wireRule: Rule = (input) =>
@@ -40,6 +39,7 @@ export const wireRule: Rule = (input) =>
     const overloaded = run.peakA > run.carriesA * (1 + 1e-9);
     const dropping = run.dropV > MOST_DROP_SHARE * railVOf(run, input);
     if (!overloaded && !dropping) return [];
+    const fixes = fixRun(run, input);
     return [
       {
         ...named('wire', run.id),
@@ -52,8 +52,8 @@ export const wireRule: Rule = (input) =>
         why: overloaded
           ? 'Bundled under cloth it warms up until its insulation softens.'
           : 'What is lost on the way is missing at the light, and the far end goes dim and warm.',
-        mend: 'Take thicker wire or a shorter way.',
-        fixes: fixRun(run, input),
+        mend: fixes.length > 0 ? 'Take thicker wire or a shorter way.' : noneSuits,
+        fixes,
       },
     ];
   });

@@ -55,7 +55,7 @@ export function deratedCurrentA(options: {
   return low;
 }
 
-/** What skin bears: 43 °C for long contact, 60 °C for a short touch (RECKONING §9). */
+/** What skin bears: 43 °C for long contact, 60 °C for a short touch. */
 export const touchLimitsC = { long: 43, short: 60 } as const;
 
 /** Softening of what holds and surrounds; typical, the maker's sheet rules. Within 10 K of it nothing is trusted. */

@@ -15,7 +15,7 @@ export interface ReflowAlloy {
   readonly mostCoolKPerS: number;
 }
 
-/** Usual limits of the two alloys (RECKONING §9). */
+/** Usual limits of the two alloys. */
 export const reflowAlloys = {
   'tin-lead': { meltsC: 183, peakC: [205, 225], aboveMeltS: [45, 90], mostRampKPerS: 3, mostCoolKPerS: 6 },
   'lead-free': { meltsC: 217, peakC: [235, 250], aboveMeltS: [60, 120], mostRampKPerS: 3, mostCoolKPerS: 6 },

@@ -1,4 +1,5 @@
 import type { Message, Quantity } from '../units/index.ts';
+import type { Edit } from './edit.ts';
 
 /** `stop` = will harm or can't work, `mend` = will disappoint, `mind` = know this. */
 export type Gravity = 'stop' | 'mend' | 'mind';
@@ -7,16 +8,10 @@ export type Gravity = 'stop' | 'mend' | 'mind';
 export const stages = ['piece', 'lights', 'moods', 'drive', 'power', 'wires', 'bench', 'logbook'] as const;
 export type Stage = (typeof stages)[number];
 
-/** One change to a design, as data: the value at a path of keys is replaced. */
-export interface Change {
-  readonly path: readonly (string | number)[];
-  readonly value: unknown;
-}
-
 /** A mend that can be computed: made with one click, undone with one more. */
 export interface Fix {
   readonly label: Message;
-  readonly changes: readonly Change[];
+  readonly edits: readonly Edit[];
 }
 
 /** A flaw in the plan or in what a quick sum was asked, or something to know about it. */

@@ -23,7 +23,8 @@ export {
 } from './converter/model.ts';
 export type { Drawing } from './drawing.ts';
 export type { OwnDraw } from './draws.ts';
-export { type Change, type Finding, type Fix, type Gravity, named, type Stage, stages } from './finding.ts';
+export type { Edit, Fields, MoveAt } from './edit.ts';
+export { type Finding, type Fix, type Gravity, named, type Stage, stages } from './finding.ts';
 export { distanceMm, measureRoute, type PlanPoint, walkRoute } from './geometry.ts';
 export type { Giving, RailRange } from './gives.ts';
 export { hasColours, kindOf, kinds, rowsOf } from './kinds.ts';

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { circuitOf, itemOf } from '../../tests/designs.ts';
 import { assess } from '../assess.ts';
 import { checkDesign } from '../findings/index.ts';
-import { applyChanges, type Design } from '../plan/index.ts';
+import { applyEdits, type Design } from '../plan/index.ts';
 import { usualPrinter } from '../units/index.ts';
 import type { Item } from './types.ts';
 
@@ -71,7 +71,7 @@ describe('what a kind finds of its own items', () => {
     expect(own).toHaveLength(1);
     const fix = own[0]?.fixes.find((each) => told(each.label).startsWith(label));
     if (!fix) throw new Error(`${id} offers "${label}": ${own[0]?.fixes.map((each) => told(each.label))}`);
-    const mended = applyChanges(design, fix.changes);
+    const mended = applyEdits(design, fix.edits);
     expect(found(mended).filter((finding) => finding.id === id)).toEqual([]);
   });
 

@@ -105,7 +105,7 @@ export function dotsVanishFromM(ripple: number, pitchMm: number): number {
 /** Distance from which a pitch is one arc-minute, in metres: the eye's limit for points of full contrast. */
 export const arcMinuteDistanceM = (pitchMm: number): number => pitchMm / 1000 / Math.tan(Math.PI / 180 / 60);
 
-/** Common diffusers with the share of the light that they let through (RECKONING §6; typical). */
+/** Common diffusers with the share of the light that they let through (typical). */
 export const diffusers: Readonly<Record<string, readonly [least: number, most: number]>> = {
   none: [1, 1],
   'opal acrylic, 3 mm': [0.5, 0.6],

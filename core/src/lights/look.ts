@@ -1,6 +1,6 @@
 import { defineFormula } from '../units/index.ts';
 
-/** The eye's answer to light is about this power of it (RECKONING §1: 0.4 to 0.5). */
+/** The eye's answer to light is about this power of it (0.4 to 0.5). */
 const EYE_POWER = 0.45;
 
 export const perceivedShare = defineFormula({

@@ -1,7 +1,7 @@
 import { forwardVoltageV, type LedCurve, tabulate } from '../circuit/index.ts';
 import { coloursOfTape, type PlacedPlain, railsOhm } from '../items/index.ts';
 import { curveOfPart } from '../lights/index.ts';
-import { builtInLibrary, findPart, type PlainTapePart } from '../parts/index.ts';
+import { dieOf, type PlainTapePart } from '../parts/index.ts';
 import { type Corners, chipRange, type Driven, drawnFrom, type SizingInput, workingRange } from './driven.ts';
 import { hubOf } from './hub.ts';
 import { type Loop, loopCurrentA } from './loop.ts';
@@ -9,11 +9,7 @@ import type { Switched } from './switching.ts';
 import { chooseTransistor, type TransistorSwitch } from './transistors.ts';
 
 /** The die that stands for a colour of a tape: red drops less than the others. */
-const curveOfColour = (colour: string): LedCurve => {
-  const part = findPart(builtInLibrary, 'led', `led-5mm-${colour}`) ?? findPart(builtInLibrary, 'led', 'led-5mm-white');
-  if (!part) throw new Error('The library has no white light to take a tape’s curve from');
-  return curveOfPart(part);
-};
+const curveOfColour = (colour: string): LedCurve => curveOfPart(dieOf(colour));
 
 /** One colour of a plain tape, unit by unit: dice in series with the resistor that its stated power asks for. */
 function loopOfTape(

@@ -1,6 +1,13 @@
 import { standardNeighbours } from '../drive/index.ts';
 import type { RailRange } from '../items/index.ts';
-import { builtInLibrary, findPart, type Library, type TransistorPart, transistors } from '../parts/index.ts';
+import {
+  builtInLibrary,
+  findPart,
+  helperTransistorId,
+  type Library,
+  type TransistorPart,
+  transistors,
+} from '../parts/index.ts';
 import { defineFormula } from '../units/index.ts';
 import type { Board } from './switching.ts';
 
@@ -60,9 +67,9 @@ const SWITCH_MARGIN = 1.5;
 /** A rail this far above the chip's supply can no longer be switched off by a pin straight. */
 const STRAIGHT_ABOVE_V = 0.3;
 
-const smallNpn = (library: Library): TransistorPart | null =>
-  findPart(library, 'transistor', 'transistor-npn-small') ??
-  findPart(builtInLibrary, 'transistor', 'transistor-npn-small') ??
+const helperOf = (library: Library): TransistorPart | null =>
+  findPart(library, 'transistor', helperTransistorId) ??
+  findPart(builtInLibrary, 'transistor', helperTransistorId) ??
   null;
 
 /** The voltage that drives a transistor's gate or base at the lowest pack: the pin's, or above the rail's. */
@@ -77,7 +84,7 @@ function standBefore(
   library: Library,
 ): TransistorSwitch {
   const isHelped = part.side === 'high' && rail.mostV > chip.leastV + STRAIGHT_ABOVE_V;
-  const helper = isHelped ? smallNpn(library) : null;
+  const helper = isHelped ? helperOf(library) : null;
   const helperA = helper ? 0.001 : 0;
   if (part.type === 'field-effect')
     return { part, gateOhm: GATE_OHM, pinA: helperA, helper, helperA, holdOhm: GATE_OHM + PULL_OHM, junctionV: 0 };

@@ -16,7 +16,7 @@ export interface ChemistryRow {
   readonly canBurn: boolean;
 }
 
-/** Curves typical of the chemistry at rest and room temperature (RECKONING §7). */
+/** Curves typical of the chemistry at rest and room temperature. */
 export const chemistries: Readonly<Record<Chemistry, ChemistryRow>> = {
   'lithium-ion': {
     openCircuitV: [3.0, 3.42, 3.53, 3.6, 3.64, 3.69, 3.76, 3.85, 3.95, 4.06, 4.19],

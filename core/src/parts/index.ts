@@ -1,3 +1,4 @@
+export { bearsV } from './bears.ts';
 export { boardFacts } from './boardFacts.ts';
 export { builtInLibrary, createLibrary, findPart, type Library } from './catalogue.ts';
 export { type ChemistryRow, chemistries, chemistryNames } from './chemistries.ts';
@@ -28,7 +29,7 @@ export type {
   TransistorPart,
   WirePart,
 } from './kinds.ts';
-export { leds } from './leds.ts';
+export { dieOf, leds } from './leds.ts';
 export { boxes, drivers, loads } from './loads.ts';
 export { type Outline, outlines } from './outlines.ts';
 export {
@@ -41,7 +42,8 @@ export {
   writePartsCsv,
 } from './own.ts';
 export { packs } from './packs.ts';
+export { MOST_PINS, pinName } from './pinList.ts';
 export { readStockCsv, resistorsInStock, type StockItem, type StockRead, writeStockCsv } from './stock.ts';
-export { sundryPrices } from './sundries.ts';
+export { helperTransistorId, sundryPrices } from './sundries.ts';
 export { outsideSupplies } from './supplies.ts';
 export { pixelShapes, pixelTapes, plainTapes } from './tapes.ts';

@@ -9,7 +9,7 @@ type Body = Pick<
   'body' | 'ratedCurrentA' | 'bareDiameterMm' | 'sleeveWallMm' | 'lengthMm' | 'wireDiameterMm' | 'price'
 >;
 
-/** Forward voltages typical of the kind; ±0.15 V within a kind (RECKONING §1). */
+/** Forward voltages typical of the kind; ±0.15 V within a kind. */
 const dice: Readonly<Record<string, Dice>> = {
   red: {
     colour: '#ff2a1a',
@@ -142,6 +142,15 @@ const stars: readonly LedPart[] = (
   wireDiameterMm: 1.3,
   intensityMcd,
 }));
+
+/** The die that stands for one of a colour that is not a part of its own, such as those of a tape; white where it is not known. */
+export function dieOf(colour: string): LedPart {
+  const round = leds.filter(({ body }) => body === '5 mm');
+  const named = (wanted: string): LedPart | undefined => round.find((part) => part.colour === dice[wanted]?.colour);
+  const die = named(colour) ?? named('white');
+  if (!die) throw new Error('The table of lights has no white one of 5 mm, which stands for what is not known');
+  return die;
+}
 
 /** Single lights: each colour in each body, and the power stars. A chip's potted end is taken at its diagonal. */
 export const leds: readonly LedPart[] = [

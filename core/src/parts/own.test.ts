@@ -1,12 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { demoPlan, designOf, tapeOf } from '../../tests/designs.ts';
 import { assess } from '../assess.ts';
+import { exportProgram } from '../exports/index.ts';
 import { checkDesign } from '../findings/index.ts';
 import { itemsOf } from '../items/index.ts';
-import { applyChanges, changeItem } from '../plan/index.ts';
+import { applyEdits, changeItem } from '../plan/index.ts';
 import { readPlan } from '../plan/reading.ts';
 import { usualPrinter } from '../units/index.ts';
-import { describeOwnPart, readPartsCsv, withOwnParts, writePartsCsv } from './index.ts';
+import { builtInLibrary, describeOwnPart, findPart, readPartsCsv, withOwnParts, writePartsCsv } from './index.ts';
 
 const table = `kind,like,name,price,forward at 20 mA,capacity,cut-off,density,die current
 led,led-5mm-white,Cold star,0.30,3.30 V,,,,
@@ -32,7 +33,7 @@ describe('parts of the maker’s own', () => {
     expect(parts[2] && describeOwnPart(parts[2])).toEqual({ density: '66/m', 'die current': '9 mA' });
   });
   it.each([
-    ['kite,led-5mm-white,Kite,,,,,,', /kind "kite" is not one of led, pixel-tape, pack/],
+    ['kite,led-5mm-white,Kite,,,,,,', /kind "kite" is not one of led, pixel-tape, pack, controller/],
     ['led,pixel-tape-60,Mixed,,,,,,', /like "pixel-tape-60" is not a led of the library/],
     ['led,led-5mm-white,,,,,,,', /name "" must have letters or figures/],
     ['led,led-5mm-white,A,,,20 mm,,,', /forward at 20 mA: .*voltage/],
@@ -44,6 +45,43 @@ describe('parts of the maker’s own', () => {
     ['pixel-tape,pixel-tape-60,A,-3,,,,,', /price "-3"/],
   ])('refuses %s with what is wrong', (line, message) => {
     expect(refused(line)).toMatch(message);
+  });
+  it.each([
+    ['2 out; 3', /pins: pin 3 can do nothing; say what it can: out, in/],
+    ['2 out; 2 in', /pins: pin 2 is there twice/],
+    ['2 out; pin four in', /pins: pin pin can "four"; allowed: out, in, dimmed, level, data/],
+    ['{} out', /pins: pin "\{\}" must be named by 1 to 12 letters/],
+    [';;', /pins: a board has 1 to 100 pins, got 0/],
+  ])('refuses the pins %s of a controller with what is wrong', (pins, message) => {
+    const { problems: found } = readPartsCsv(`kind,like,name,pins\ncontroller,controller-large-5v,Mine,${pins}\n`);
+    expect(found.map(({ problem }) => problem).join()).toMatch(message);
+  });
+  it.each([
+    ['6 V', '5 V', '', /least supply 6\.00 V must lie below most supply 5\.00 V/],
+    ['4 V', '6 V', '4.5 V', /resets below 4\.50 V must not lie above least supply 4\.00 V/],
+  ])('refuses a controller whose supply from %s to %s makes no sense', (least, most, resets, message) => {
+    const { problems: found } = readPartsCsv(
+      `kind,like,name,least supply,most supply,resets below\ncontroller,controller-large-5v,Mine,${least},${most},${resets}\n`,
+    );
+    expect(found.map(({ problem }) => problem).join()).toMatch(message);
+  });
+  it('takes a controller with pins of its own names, which has no ready board file, and gives it back', () => {
+    const { parts: boards, problems: none } = readPartsCsv(
+      'kind,like,name,draw,memory,pins\ncontroller,controller-large-5v,My board,18 mA,2048.4,"D2 data out; A0 level in; TX out @ tells while it starts"\ncontroller,controller-large-5v,As it is,,,\n',
+    );
+    expect(none).toEqual([]);
+    expect(boards[0]).toMatchObject({
+      drawA: { likely: 0.018, origin: 'data sheet' },
+      memoryBytes: 2048,
+      code: null,
+      pins: [
+        { name: 'D2', can: ['out', 'data'] },
+        { name: 'A0', can: ['in', 'level'] },
+        { name: 'TX', can: ['out'], startUp: 'tells while it starts' },
+      ],
+    });
+    expect(boards[1]).toMatchObject({ code: findPart(builtInLibrary, 'controller', 'controller-large-5v')?.code });
+    expect(readPartsCsv(writePartsCsv(boards))).toEqual({ parts: boards, problems: [] });
   });
   it('keeps the good lines of a table and names the bad ones, twins among them', () => {
     const read = readPartsCsv(`${table}led,led-5mm-red,cold STAR,,,,,,\n`);
@@ -76,7 +114,7 @@ describe('a plan with parts of the maker’s own', () => {
   it('a part that nobody knows any more stops the plan by name: its light is in no figure', () => {
     const { design } = demoPlan();
     const tapes = itemsOf(design, 'pixel tape');
-    const odd = applyChanges(
+    const odd = applyEdits(
       design,
       tapes.flatMap((tape) => changeItem(design, tape.id, { part: 'own-odd-tape' })),
     );
@@ -94,10 +132,36 @@ describe('a plan with parts of the maker’s own', () => {
     const hours = (capacity: string): number => {
       const [pack] = itemsOf(design, 'pack');
       const own = readPartsCsv(`kind,like,name,capacity\npack,${pack?.part},Mine,${capacity}\n`).parts;
-      const mine = applyChanges(design, changeItem(design, pack?.id ?? '', { part: 'own-mine', capacityMah: null }));
+      const mine = applyEdits(design, changeItem(design, pack?.id ?? '', { part: 'own-mine', capacityMah: null }));
       return assess({ ...mine, ownParts: own }).supply?.runsFor?.cautiousH ?? 0;
     };
     expect(hours('1300 mAh')).toBeLessThan(hours('2600 mAh'));
     expect(hours('1300 mAh')).toBeGreaterThan(0);
+  });
+
+  it('a board of one’s own is given its pins by their printed names, and its program counts them along the edge', () => {
+    const pins = Array.from({ length: 12 }, (_, i) => `D${i} out in data dimmed level`).join('; ');
+    const own = readPartsCsv(
+      `kind,like,name,memory,program memory,pins\ncontroller,controller-large-5v,My board,32000,256000,${pins}\n`,
+    ).parts;
+    const demo = demoPlan();
+    const boards = itemsOf(demo.design, 'board');
+    const design = {
+      ...applyEdits(
+        demo.design,
+        boards.flatMap(({ id }) => changeItem(demo.design, id, { part: 'own-my-board', pinLocks: [], pinNames: [] })),
+      ),
+      ownParts: own,
+    };
+    const assessment = assess(design);
+    const given = assessment.pins.flatMap(({ plan }) => (plan.ok ? plan.given.map(({ pin }) => pin.name) : []));
+    expect(given.length).toBeGreaterThan(3);
+    expect(given.every((name) => /^D\d+$/.test(name))).toBe(true);
+    const files = exportProgram({ ...demo, design }, assessment, {});
+    const header = files['pins.h'] ?? '';
+    // D0 is the first along the edge, so D4 is number 5.
+    for (const name of given)
+      expect(header).toMatch(new RegExp(` ${Number(name.slice(1)) + 1} /\\* .*marked ${name} `));
+    expect(Object.values(files).join('\n')).toContain('Pins go by what is printed on your board');
   });
 });

@@ -2,10 +2,11 @@ import { parseQuantity, type QuantityKind, usualPrinter } from '../units/index.t
 import { builtInLibrary, createLibrary, findPart, type Library } from './catalogue.ts';
 import { chemistries } from './chemistries.ts';
 import type { Figure } from './figure.ts';
-import type { LedPart, PackPart, PixelTapePart } from './kinds.ts';
+import type { ControllerPart, LedPart, PackPart, PixelTapePart } from './kinds.ts';
+import { readPins, writePins } from './pinList.ts';
 import { type Cell, type RowProblem, readPrice, readTable, writeTable } from './table.ts';
 
-type Describable = LedPart | PixelTapePart | PackPart;
+type Describable = LedPart | PixelTapePart | PackPart | ControllerPart;
 type OwnKind = Describable['kind'];
 
 /**
@@ -19,6 +20,8 @@ interface Column {
   readonly kind: QuantityKind;
   readonly least: number;
   readonly most: number;
+  /** Whole numbers only: what is said is rounded to one. */
+  readonly isWhole?: true;
 }
 
 const column = (field: string, kind: QuantityKind, least: number, most: number): Column => ({
@@ -55,7 +58,21 @@ export const ownColumns = {
     'cut-off': column('cutOffV', 'voltageV', 0.5, 60),
     mass: column('massG', 'massG', 0.1, 20_000),
   },
+  controller: {
+    draw: column('drawA', 'currentA', 0.0001, 2),
+    'least supply': column('supplyLeastV', 'voltageV', 1.6, 40),
+    'most supply': column('supplyMostV', 'voltageV', 2, 60),
+    'resets below': column('brownOutV', 'voltageV', 1, 40),
+    'pin limit': column('pinLimitA', 'currentA', 0.0005, 0.5),
+    'board limit': column('chipLimitA', 'currentA', 0.001, 5),
+    memory: { ...column('memoryBytes', 'count', 64, 1e8), isWhole: true },
+    'program memory': { ...column('programBytes', 'count', 512, 1e9), isWhole: true },
+    'clock in MHz': column('clockMhz', 'count', 0.1, 1000),
+  },
 } as const satisfies Readonly<Record<OwnKind, Readonly<Record<string, Column>>>>;
+
+/** The heading under which a table lists the pins of a controller, as `pinList.ts` writes them. */
+const PINS = 'pins';
 
 /** Longest name of a part, in letters. */
 const LONGEST_NAME = 120;
@@ -73,12 +90,17 @@ function readColumn(part: Describable, { field }: Column): number {
 /** What the maker said of a part: the columns in which it differs from the one it is like, as people write them. */
 export function describeOwnPart(part: OwnPart): Readonly<Record<string, string>> {
   const like = findPart(builtInLibrary, part.kind, part.like);
-  return Object.fromEntries(
-    Object.entries<Column>(ownColumns[part.kind]).flatMap(([heading, each]) => {
-      const value = readColumn(part, each);
-      return like && readColumn(like, each) === value ? [] : [[heading, usualPrinter.forEditing(each.kind, value)]];
-    }),
-  );
+  const figures = Object.entries<Column>(ownColumns[part.kind]).flatMap(([heading, each]) => {
+    const value = readColumn(part, each);
+    return like && readColumn(like, each) === value ? [] : [[heading, usualPrinter.forEditing(each.kind, value)]];
+  });
+  return Object.fromEntries([...figures, ...describePins(part, like)]);
+}
+
+function describePins(part: OwnPart, like: Describable | undefined): [string, string][] {
+  if (part.kind !== 'controller') return [];
+  const told = writePins(part.pins);
+  return like?.kind === 'controller' && writePins(like.pins) === told ? [] : [[PINS, told]];
 }
 
 /** The same part with other values; a figure keeps its spread in proportion and counts as read from a data sheet. */
@@ -122,6 +144,16 @@ function findContradiction(part: Describable): string | undefined {
     if (part.cutOffV >= fullV)
       return `cut-off must lie below ${usualPrinter.quantity('voltageV', fullV)}, which is all this pack has when full`;
   }
+  if (part.kind === 'controller') {
+    const { supplyLeastV, supplyMostV, brownOutV, pinLimitA, chipLimitA } = part;
+    const say = (value: number): string => usualPrinter.quantity('voltageV', value);
+    if (supplyLeastV >= supplyMostV)
+      return `least supply ${say(supplyLeastV)} must lie below most supply ${say(supplyMostV)}`;
+    if (brownOutV > supplyLeastV)
+      return `resets below ${say(brownOutV)} must not lie above least supply ${say(supplyLeastV)}, or it never runs there`;
+    if (pinLimitA > chipLimitA)
+      return `pin limit ${usualPrinter.quantity('currentA', pinLimitA)} must not lie above board limit ${usualPrinter.quantity('currentA', chipLimitA)}, which is for all pins together`;
+  }
   return undefined;
 }
 
@@ -160,20 +192,32 @@ function readRow(cell: Cell, soFar: readonly OwnPart[]): OwnPart | string {
     if (!parsed.ok) return `${heading}: ${parsed.problem}`;
     if (!(parsed.value >= each.least && parsed.value <= each.most))
       return `${heading} "${said}" must lie between ${usualPrinter.forEditing(each.kind, each.least)} and ${usualPrinter.forEditing(each.kind, each.most)}`;
-    values[each.field] = parsed.value;
+    values[each.field] = each.isWhole ? Math.round(parsed.value) : parsed.value;
   }
   followForward(like, values);
+  const pinned = withPins(like, cell(PINS));
+  if (typeof pinned === 'string') return `${PINS}: ${pinned}`;
   const price = cell('price') === '' ? like.price : readPrice(cell('price'));
   if (typeof price === 'string') return price;
-  const part = { ...withValues(like, values), id: idOf(name), name, price, like: like.id };
+  const part = { ...withValues(pinned, values), id: idOf(name), name, price, like: like.id };
   if (soFar.some((each) => each.id === part.id)) return `"${name}" is already the name of a part above`;
   return findOutside(part) ?? findContradiction(part) ?? part;
+}
+
+/** A part with the pins that the maker says of it, or what is wrong with them; what is no controller has none. */
+function withPins(like: Describable, said: string): Describable | string {
+  if (like.kind !== 'controller' || said === '') return like;
+  const pins = readPins(said);
+  if (typeof pins === 'string') return pins;
+  // The ready board file of its like knows other pins: the program comes with the one to be filled in.
+  return writePins(like.pins) === writePins(pins) ? like : { ...like, pins, code: null };
 }
 
 const examples: Readonly<Record<OwnKind, string>> = {
   led: 'led-5mm-white',
   'pixel-tape': 'pixel-tape-60',
   pack: 'pack-two-lithium-round',
+  controller: 'controller-large-5v',
 };
 
 export interface OwnPartsRead {
@@ -183,7 +227,7 @@ export interface OwnPartsRead {
 }
 
 /**
- * Reads the maker's own parts from CSV with a heading line: kind, like, name, price and the columns of `ownColumns`.
+ * Reads the maker's own parts from CSV with a heading line: kind, like, name, price, the columns of `ownColumns`, and pins.
  * `like` names the part of the library that each is nearest to; an empty cell is taken from it. Of two lines with one
  * name the second is refused.
  */
@@ -194,7 +238,7 @@ export function readPartsCsv(text: string): OwnPartsRead {
 
 /** The parts as CSV that `readPartsCsv` reads back without loss. */
 export function writePartsCsv(parts: readonly OwnPart[]): string {
-  const headings = [...new Set(Object.values(ownColumns).flatMap((columns) => Object.keys(columns)))];
+  const headings = [...new Set(Object.values(ownColumns).flatMap((columns) => Object.keys(columns))), PINS];
   return writeTable(
     ['kind', 'like', 'name', 'price', ...headings],
     parts.map((part) => ({

@@ -1,3 +1,6 @@
+/** The transistor that turns a pin round for a larger one above it: chosen by nobody, any small one will do. */
+export const helperTransistorId = 'transistor-npn-small';
+
 /** What is bought by the way and chosen by nobody: usual prices of one, or of a metre, in small quantities. */
 export const sundryPrices = {
   resistor: 0.03,

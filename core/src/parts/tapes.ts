@@ -9,7 +9,7 @@ interface Row {
   readonly price: number;
 }
 
-/** Values typical of the kind (RECKONING §5): narrow tapes have thinner rails and smaller dice. */
+/** Values typical of the kind: narrow tapes have thinner rails and smaller dice. */
 const rows: readonly Row[] = [
   { perMetre: 30, widthMm: 10, dieCurrentA: 0.013, railOhmPerMetre: 0.2, price: 4.2 },
   { perMetre: 60, widthMm: 10, dieCurrentA: 0.012, railOhmPerMetre: 0.2, price: 6.8 },

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { demoPlan } from '../../tests/designs.ts';
 import { say, usualPrinter } from '../units/index.ts';
-import { applyChanges, changeItem, type Design, listDifferences } from './index.ts';
+import { applyEdits, changeItem, type Design, listDifferences } from './index.ts';
 import { removeItem } from './remove.ts';
 
 const { design } = demoPlan();
@@ -23,9 +23,7 @@ describe('what two states of a plan have otherwise', () => {
       expect.stringMatching(/^The piece: ambient: .* °C \| [−-]4.* °C$/),
       'The piece: hours wanted: 3.00 h | 7.00 h',
     ]);
-    expect(
-      told(applyChanges(design, changeItem(design, eyes.id, { wantedCurrentA: 0.004, resistorOhm: 470 }))),
-    ).toEqual([
+    expect(told(applyEdits(design, changeItem(design, eyes.id, { wantedCurrentA: 0.004, resistorOhm: 470 })))).toEqual([
       expect.stringMatching(/^Eyes \(single lights\): wanted current, each: .* mA \| 4\.00 mA$/),
       expect.stringMatching(/^Eyes \(single lights\): resistor: nothing \| 470 Ω$/),
     ]);

@@ -17,8 +17,8 @@ export {
   plenty,
   walkRoute,
 } from '../items/index.ts';
-export { applyChanges } from './changes.ts';
 export { type Difference, listDifferences } from './differences.ts';
+export { applyEdits, editHollow, editMood, editMove, takeGauge } from './edits.ts';
 export { createPlan, emptyDesign } from './empty.ts';
 export { changeItem, changeWay, itemNamed, lightItems, mapItem, movableItems } from './items.ts';
 export { moveOn } from './moveOn.ts';

@@ -1,4 +1,4 @@
-import { type Change, type Item, kindOf, type SwitchedBy } from '../items/index.ts';
+import { type Edit, type Fields, type Item, kindOf, type SwitchedBy } from '../items/index.ts';
 import type { Design } from './types.ts';
 
 /** The item of this id, or undefined. */
@@ -13,22 +13,16 @@ export const lightItems = (design: Pick<Design, 'items'>): readonly Item[] =>
 export const movableItems = (design: Pick<Design, 'items'>): readonly Item[] =>
   design.items.filter((item) => kindOf(item.kind).role === 'light' || kindOf(item.kind).control?.givenBy !== undefined);
 
-/** The changes that set fields of one item; paths within it may have dots. Empty where the item is gone. */
-export function changeItem(design: Design, id: string, fields: Readonly<Record<string, unknown>>): readonly Change[] {
-  const index = design.items.findIndex((item) => item.id === id);
-  if (index < 0) return [];
-  return Object.entries(fields).map(([field, value]) => ({
-    path: ['items', index, ...field.split('.').map((key) => (/^\d+$/.test(key) ? Number(key) : key))],
-    value,
-  }));
-}
+/** The edit that sets fields of one item; none where the item is not there. */
+export const changeItem = (design: Design, id: string, fields: Fields): readonly Edit[] =>
+  itemNamed(design, id) ? [{ kind: 'item', id, fields }] : [];
 
 /** Whether an item says of each of its channels how it is switched. */
 const hasWayEach = (item: Item | undefined): boolean =>
   item !== undefined && 'switchedBy' in item && !('way' in item.switchedBy);
 
-/** The changes that switch every channel of an item in one way. */
-export const changeWay = (design: Design, id: string, way: SwitchedBy): readonly Change[] =>
+/** The edit that switches every channel of an item in one way. */
+export const changeWay = (design: Design, id: string, way: SwitchedBy): readonly Edit[] =>
   changeItem(design, id, { switchedBy: hasWayEach(itemNamed(design, id)) ? [way] : way });
 
 /** The design with one item changed. */

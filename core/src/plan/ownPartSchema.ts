@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { colour, figure, inBand, name, price } from '../items/schemaFields.ts';
-import { chemistryNames, type OwnPart, ownColumns } from '../parts/index.ts';
+import { chemistryNames, MOST_PINS, type OwnPart, ownColumns, pinName } from '../parts/index.ts';
 
 const sizeMm = z.number().positive().max(5000);
 const base = {
@@ -9,7 +9,7 @@ const base = {
   name,
   price,
 };
-const { led, pack, 'pixel-tape': tape } = ownColumns;
+const { led, pack, 'pixel-tape': tape, controller } = ownColumns;
 
 /** A part of the maker's own within a plan, so that the plan is whole wherever it goes. */
 export const ownPartSchema = z.discriminatedUnion('kind', [
@@ -61,5 +61,43 @@ export const ownPartSchema = z.discriminatedUnion('kind', [
     massG: inBand(pack.mass),
     sizeMm: z.tuple([sizeMm, sizeMm, sizeMm]).readonly(),
     switchesOffBelowA: z.number().positive().max(10).optional(),
+  }),
+  z.strictObject({
+    ...base,
+    kind: z.literal('controller'),
+    logicV: z.number().positive().max(12),
+    regulator: z.strictObject({ dropOutV: z.number().min(0).max(5), lifts: z.boolean() }).nullable(),
+    injectionLimitA: z.number().positive().max(1),
+    supplyLeastV: inBand(controller['least supply']),
+    supplyMostV: inBand(controller['most supply']),
+    brownOutV: inBand(controller['resets below']),
+    drawA: figure(controller.draw),
+    pinLimitA: inBand(controller['pin limit']),
+    chipLimitA: inBand(controller['board limit']),
+    pinOhm: z.number().positive().max(1000),
+    memoryBytes: inBand(controller.memory),
+    stackBytes: z.number().int().min(1).max(1_000_000),
+    programBytes: inBand(controller['program memory']),
+    clockMhz: inBand(controller['clock in MHz']),
+    worthCycles: z.number().positive().max(100),
+    loopTickMs: z.number().positive().max(1000),
+    converterBits: z.number().int().min(1).max(24),
+    converterReferenceV: z.number().positive().max(12).nullable(),
+    converterReadingUs: z.number().positive().max(1e6),
+    code: z.string().max(60).nullable(),
+    sizeMm: z.tuple([sizeMm, sizeMm, sizeMm]).readonly(),
+    pins: z
+      .array(
+        z.strictObject({
+          name: z.string().regex(pinName, 'must be 1 to 12 letters, figures or + * # . - _'),
+          can: z
+            .array(z.enum(['out', 'in', 'dimmed', 'level', 'data']))
+            .min(1)
+            .max(5),
+          startUp: z.string().max(120).optional(),
+        }),
+      )
+      .min(1)
+      .max(MOST_PINS),
   }),
 ]) satisfies z.ZodType<OwnPart>;

@@ -1,6 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import { demoPlan, demoText, ledsOf, planOf, soundDesign, tapeOf } from '../../tests/designs.ts';
-import { applyChanges, changeItem, createPlan, measureRoute, type Plan, walkRoute } from './index.ts';
+import type { MoveAt } from '../items/index.ts';
+import {
+  applyEdits,
+  changeItem,
+  createPlan,
+  type Design,
+  editMove,
+  measureRoute,
+  type Plan,
+  takeGauge,
+  walkRoute,
+} from './index.ts';
 import { findActiveContent, readPlan, readPlanText } from './reading.ts';
 
 const problemsOf = (document: unknown): string => {
@@ -132,12 +143,63 @@ describe('drawings that are brought in', () => {
 describe('changes and routes', () => {
   it('replace only what they name', () => {
     const design = soundDesign();
-    const changed = applyChanges(design, changeItem(design, 'tape', { name: 'Hem' }));
+    const changed = applyEdits(design, changeItem(design, 'tape', { name: 'Hem' }));
     expect(changed.items[0]?.name).toBe('Hem');
     expect(changed.moods).toBe(design.moods);
     expect(design.items[0]?.name).toBe('Tape');
     expect(changeItem(design, 'gone', { name: 'Hem' })).toEqual([]);
-    expect(() => applyChanges(design, [{ path: ['nonsense', 'x'], value: 1 }])).toThrow(/must name a field/);
+    expect(applyEdits(design, [{ kind: 'item', id: 'gone', fields: { name: 'Hem' } }])).toEqual(design);
+    expect(() => applyEdits(design, changeItem(design, 'tape', { 'nonsense.x': 1 }))).toThrow(/must name one/);
+    expect(() => applyEdits(design, changeItem(design, 'tape', { 'route.9.xMm': 1 }))).toThrow(/list of 2/);
+  });
+  it('mean the same thing whatever was taken out before it in the list', () => {
+    const design = soundDesign();
+    const [first, second] = design.items;
+    if (!first || !second) throw new Error('the design has two items');
+    const edits = changeItem(design, second.id, { name: 'Renamed' });
+    const without = { ...design, items: design.items.slice(1) };
+    expect(applyEdits(without, edits).items[0]).toEqual({ ...second, name: 'Renamed' });
+    expect(applyEdits({ ...design, items: [first] }, edits).items).toEqual([first]);
+  });
+  it('set a place deep in an item, and take an optional field away', () => {
+    const design = soundDesign();
+    const moved = applyEdits(design, changeItem(design, 'tape', { 'route.1.xMm': 77 }));
+    expect(moved.items[0]).toMatchObject({ route: [{ xMm: 0 }, { xMm: 77 }] });
+    const [tape] = applyEdits(design, changeItem(design, 'tape', { waySoldered: 1 })).items;
+    expect(tape).toHaveProperty('waySoldered', 1);
+    expect(
+      applyEdits({ ...design, items: tape ? [tape] : [] }, [
+        { kind: 'item', id: 'tape', fields: { waySoldered: undefined } },
+      ]).items[0],
+    ).not.toHaveProperty('waySoldered');
+  });
+  it('say of a run what was not said before, and keep what was', () => {
+    const design = soundDesign();
+    const [once, twice] = [
+      applyEdits(design, [takeGauge('feed:tape', 20)]),
+      applyEdits(design, [takeGauge('feed:tape', 20), takeGauge('feed:tape', 18)]),
+    ];
+    expect(once.wires.runs).toEqual([
+      ...design.wires.runs,
+      { runId: 'feed:tape', lengthMm: null, gaugeAwg: 20, colours: null },
+    ]);
+    expect(twice.wires.runs.filter(({ runId }) => runId === 'feed:tape').map(({ gaugeAwg }) => gaugeAwg)).toEqual([18]);
+  });
+  it('put a move where one stands, and none where none does', () => {
+    const { design } = demoPlan();
+    const [mood] = design.moods.list;
+    const [on, move] = Object.entries(mood?.moves ?? {})[0] ?? [];
+    if (!mood || !on || !move) throw new Error('the demo has a mood with a move');
+    const slower = { ...move, level: 0.123 };
+    const put = (at: MoveAt): Design => applyEdits(design, [editMove(at, slower)]);
+    expect(put({ moodId: mood.id, on }).moods.list[0]?.moves[on]).toEqual(slower);
+    for (const at of [
+      { moodId: 'gone', on },
+      { moodId: mood.id, on: 'gone' },
+      { moodId: mood.id, topId: 'gone' },
+      { signId: 'gone', on },
+    ])
+      expect(put(at).moods.list).toEqual(design.moods.list);
   });
   it('walk a route by distance, over its corners', () => {
     const route = [

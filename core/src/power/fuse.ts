@@ -10,13 +10,16 @@ export const fuseBand = defineFormula({
   reckon: ({ I }) => 1.25 * I,
 });
 
+/** A fuse above so many times the steady current guards little. */
+export const fuseMostTimes = 2;
+
 /** The fuses that suit: from 1.25 to 2 times the steady current, and below what wire, plug and switch carry. */
 export function chooseFuse(
   steadyA: number,
   weakestA: number,
 ): { readonly leastA: number; readonly mostA: number; readonly bestA: number | null } {
   const leastA = fuseBand.reckon({ I: steadyA });
-  const mostA = Math.min(2 * steadyA, weakestA);
+  const mostA = Math.min(fuseMostTimes * steadyA, weakestA);
   const bestA =
     fuseRatingsA.find((rating) => rating >= leastA - 1e-9 && rating <= Math.max(mostA, 0.25) + 1e-9) ?? null;
   return { leastA, mostA, bestA };

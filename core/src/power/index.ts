@@ -43,7 +43,7 @@ export {
   swapTimesH,
 } from './endurance.ts';
 export { type EvenTape, evenFeeds, fewestFeeds, tapeVoltages } from './feedPoints.ts';
-export { chooseFuse, fuseBand } from './fuse.ts';
+export { chooseFuse, fuseBand, fuseMostTimes } from './fuse.ts';
 export {
   chooseStepS,
   describeEnd,

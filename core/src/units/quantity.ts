@@ -58,7 +58,11 @@ interface KindRow {
   readonly units: readonly UnitRow[];
 }
 
-const unit = (factor: number, ...names: string[]): UnitRow => ({ names, toInside: (number) => number * factor });
+/** A thousandth is divided by a thousand: 18 mA are 0.018 A, where 18 × 0.001 is a last digit off. */
+const unit = (factor: number, ...names: string[]): UnitRow => {
+  const parts = Math.round(1 / factor);
+  return { names, toInside: (number) => (factor * parts === 1 ? number / parts : number * factor) };
+};
 const unitBy = (toInside: UnitRow['toInside'], ...names: string[]): UnitRow => ({ names, toInside });
 
 /**

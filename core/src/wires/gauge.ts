@@ -47,6 +47,9 @@ const carries: readonly (readonly [gaugeAwg: number, currentA: number])[] = [
   [14, 16],
 ];
 
+/** Gauges that wire for small work is sold in, the thinnest first. */
+export const soldGauges: readonly number[] = carries.map(([gaugeAwg]) => gaugeAwg);
+
 /** What a core of this gauge carries; a gauge between two rows is taken as the thinner. */
 export function wireCarriesA(gaugeAwg: number): number {
   const thinner = [...carries].reverse().find(([gauge]) => gauge >= gaugeAwg);

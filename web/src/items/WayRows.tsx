@@ -4,7 +4,7 @@ import { transistors } from '@glimmer/core/parts';
 import { type Item, itemNamed } from '@glimmer/core/plan';
 import { useSheet } from '../stages/useSheet.ts';
 import { Choice } from '../widgets/fields.tsx';
-import { setField } from './itemActions.ts';
+import { editItem, setField } from './itemActions.ts';
 
 const NONE = '(none)';
 const namedBy: Readonly<Partial<Record<SwitchedBy['way'], Nameable>>> = {
@@ -44,7 +44,8 @@ interface WayRowProps {
   readonly label: string;
   readonly own: SwitchedBy;
   readonly channel: number;
-  readonly onSet: (own: SwitchedBy) => void;
+  /** Changes the way as it is by now. */
+  readonly onSet: (change: (now: SwitchedBy) => SwitchedBy) => void;
 }
 
 /** How one channel is switched: the way, and what it names. */
@@ -77,14 +78,14 @@ function WayRow({ item, label, own, channel, onSet }: WayRowProps) {
           ...offered.map(({ id, name }) => ({ value: id, label: name })),
         ]}
         hint={hint.length > 0 ? hint.join('; ') : undefined}
-        onChoose={(way) => onSet(freshWay(way, candidates(way)[0]?.id ?? ''))}
+        onChoose={(way) => onSet(() => freshWay(way, candidates(way)[0]?.id ?? ''))}
       />
       {'by' in own && (
         <Choice
           label={`${label}: which`}
           value={own.by}
           options={byChoices.map((each) => ({ value: each.id, label: each.name }))}
-          onChoose={(by) => onSet({ ...own, by })}
+          onChoose={(by) => onSet((now) => ('by' in now ? { ...now, by } : now))}
         />
       )}
       {own.way === 'box' && (
@@ -92,7 +93,7 @@ function WayRow({ item, label, own, channel, onSet }: WayRowProps) {
           label={`${label}: output`}
           value={String(own.output)}
           options={['1', '2', '3', '4', '5', '6'].map((value) => ({ value, label: value }))}
-          onChoose={(output) => onSet({ ...own, output: Number(output) })}
+          onChoose={(output) => onSet((now) => (now.way === 'box' ? { ...now, output: Number(output) } : now))}
         />
       )}
       {'part' in own && (
@@ -105,7 +106,7 @@ function WayRow({ item, label, own, channel, onSet }: WayRowProps) {
               .filter((part) => part.side === ways[own.way].transistor)
               .map((part) => ({ value: part.id, label: part.name })),
           ]}
-          onChoose={(part) => onSet({ ...own, part: part === NONE ? null : part })}
+          onChoose={(part) => onSet((now) => ('part' in now ? { ...now, part: part === NONE ? null : part } : now))}
         />
       )}
       {'board' in own && assessment.boards.length > 1 && (
@@ -116,7 +117,9 @@ function WayRow({ item, label, own, channel, onSet }: WayRowProps) {
             { value: NONE, label: 'the first' },
             ...assessment.boards.map((board) => ({ value: board.id, label: board.name })),
           ]}
-          onChoose={(board) => onSet({ ...own, board: board === NONE ? null : board })}
+          onChoose={(board) =>
+            onSet((now) => ('board' in now ? { ...now, board: board === NONE ? null : board } : now))
+          }
         />
       )}
       {own.way === 'hand switch' && itemNamed(design, own.by) === undefined && (
@@ -140,10 +143,16 @@ export function WayRows({ item, label }: { readonly item: Item; readonly label: 
       ? Array.from({ length: channels }, (_, i) => own[Math.min(i, own.length - 1)] ?? first)
       : [first];
   const isApart = own.length > 1;
-  const set = (index: number, next: SwitchedBy): void => {
-    const perColour = isApart ? shown.map((each, i) => (i === index ? next : each)) : [next];
-    setField(item.id, 'switchedBy', item.kind === 'plain tape' ? perColour : next);
-  };
+  const set = (index: number, change: (now: SwitchedBy) => SwitchedBy): void =>
+    editItem(item, (draft) => {
+      const now = waysOf(draft as Item);
+      const next = (isApart ? shown : [first]).map((each, i) => {
+        const said = now[Math.min(i, now.length - 1)] ?? each;
+        return i === index ? change(said) : said;
+      });
+      // A tape says so for each of its colours, all else once.
+      Object.assign(draft, { switchedBy: item.kind === 'plain tape' ? next : next[0] });
+    });
   return (
     <>
       {(isApart ? shown : shown.slice(0, 1)).map((each, i) => (
@@ -153,7 +162,7 @@ export function WayRows({ item, label }: { readonly item: Item; readonly label: 
           label={isApart ? `${label}, ${colourNames[i] ?? i + 1}` : label}
           own={each}
           channel={i}
-          onSet={(next) => set(i, next)}
+          onSet={(change) => set(i, change)}
         />
       ))}
       {channels > 1 && (

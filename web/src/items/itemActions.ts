@@ -1,8 +1,8 @@
 import { type ItemKind, kindOf } from '@glimmer/core/items';
 import { layRails } from '@glimmer/core/network';
 import { withOwnParts } from '@glimmer/core/parts';
-import { applyChanges, changeItem, type Design, type Item, itemNamed, mapItem, removeItem } from '@glimmer/core/plan';
-import { castDraft } from 'immer';
+import { applyEdits, changeItem, type Design, type Item, itemNamed, removeItem } from '@glimmer/core/plan';
+import { castDraft, type Draft } from 'immer';
 import { nanoid } from 'nanoid';
 import { changeDesign, editDesign } from '../state/planStore.ts';
 import { tool } from '../state/tool.ts';
@@ -47,13 +47,15 @@ export const dropItem = (id: string): void => changeDesign((open) => removeItem(
 
 /** Sets one field of an item by its path; `undefined` takes an optional field away. */
 export function setField(id: string, field: string, value: unknown): void {
-  changeDesign((design) => {
-    if (field.includes('.')) return applyChanges(design, changeItem(design, id, { [field]: value }));
-    return mapItem(design, id, (item) => {
-      // Only an optional field of its kind is ever taken away; what is put in its place was read for that field.
-      const { [field]: _, ...left } = item as Item & Record<string, unknown>;
-      return { ...left, ...(value === undefined ? {} : { [field]: value }) } as unknown as Item;
-    });
+  changeDesign((design) => applyEdits(design, changeItem(design, id, { [field]: value })));
+}
+
+/** Changes an item as it is by now, which may be more than what is shown. */
+export function editItem<T extends Item>({ id, kind }: T, recipe: (item: Draft<T>) => void): void {
+  editDesign((draft) => {
+    const found = draft.items.find((each) => each.id === id && each.kind === kind);
+    // An item of this id and kind is one of the type that was asked with.
+    if (found) recipe(found as Draft<T>);
   });
 }
 

@@ -1,9 +1,10 @@
 import type { ItemOf, PlacedLeds } from '@glimmer/core/items';
 import { finishedDiameter } from '@glimmer/core/lights';
 import { bands, removePlace } from '@glimmer/core/plan';
+import type { Draft } from 'immer';
 import { Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
-import { setField } from '../items/itemActions.ts';
+import { editItem, setField } from '../items/itemActions.ts';
 import { useSheet } from '../stages/useSheet.ts';
 import { changeDesign } from '../state/planStore.ts';
 import { usePrinter } from '../units/index.ts';
@@ -13,6 +14,15 @@ import { Choice, QuantityField, Tick } from '../widgets/fields.tsx';
 /** Room that a drilled bore leaves round what goes in, and the tenth to which drills are sold. */
 const BORE_ROOM_MM = 0.4;
 const leastBoreMm = (finishedMm: number): number => Math.ceil((finishedMm + BORE_ROOM_MM) * 10 - 1e-6) / 10;
+
+type Lights = ItemOf<'light'>;
+
+/** Changes one place of a light group. */
+const editPlace = (item: Lights, placeId: string, recipe: (place: Draft<Lights['places'][number]>) => void): void =>
+  editItem(item, (draft) => {
+    const found = draft.places.find((each) => each.id === placeId);
+    if (found) recipe(found);
+  });
 
 /** Where each light of a group sits, and how it fits there. */
 export function LightDetails({
@@ -61,7 +71,11 @@ export function LightDetails({
                     kind="lengthMm"
                     value={place.at[axis]}
                     band={bands.placeMm}
-                    onCommit={(value) => setField(item.id, `places.${i}.at.${axis}`, value)}
+                    onCommit={(value) =>
+                      editPlace(item, place.id, (draft) => {
+                        draft.at[axis] = value;
+                      })
+                    }
                   />
                 ))}
                 <Choice
@@ -72,7 +86,11 @@ export function LightDetails({
                     { value: 'none', label: 'no bore' },
                     ...bores.map((bore) => ({ value: bore.id, label: bore.name })),
                   ]}
-                  onChoose={(value) => setField(item.id, `places.${i}.hollowId`, value === 'none' ? null : value)}
+                  onChoose={(value) =>
+                    editPlace(item, place.id, (draft) => {
+                      draft.hollowId = value === 'none' ? null : value;
+                    })
+                  }
                 />
                 <span
                   className={`w-24 text-[13px] ${fit && fit.verdict !== 'fits' ? 'font-semibold text-amber-ink' : 'text-faint'}`}
@@ -96,14 +114,13 @@ export function LightDetails({
       <Button
         look="quiet"
         onClick={() =>
-          setField(item.id, 'places', [
-            ...item.places,
-            {
+          editItem(item, (draft) => {
+            draft.places.push({
               id: nanoid(8),
               at: { xMm: Math.round(design.view.widthMm / 2), yMm: Math.round(design.view.heightMm / 2) },
               hollowId: null,
-            },
-          ])
+            });
+          })
         }
       >
         Add one in the middle

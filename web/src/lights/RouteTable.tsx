@@ -1,14 +1,13 @@
 import type { ItemOf } from '@glimmer/core/items';
 import { bands } from '@glimmer/core/plan';
 import { Trash2 } from 'lucide-react';
-import { setField } from '../items/itemActions.ts';
+import { editItem, setField } from '../items/itemActions.ts';
 import { Button } from '../widgets/Button.tsx';
 import { QuantityField } from '../widgets/fields.tsx';
 
 /** The points of a route as numbers, for work without a pointer. */
 export function RouteTable({ item }: { readonly item: ItemOf<'pixel tape' | 'plain tape'> }) {
   const { id, route } = item;
-  const last = route[route.length - 1];
   return (
     <details className="mt-1">
       <summary className="text-[13.5px] text-verdigris">{route.length} points of the route, as numbers</summary>
@@ -42,11 +41,9 @@ export function RouteTable({ item }: { readonly item: ItemOf<'pixel tape' | 'pla
                   look="quiet"
                   aria-label={`Remove point ${i + 1}`}
                   onClick={() =>
-                    setField(
-                      id,
-                      'route',
-                      route.filter((_, k) => k !== i),
-                    )
+                    editItem(item, (draft) => {
+                      draft.route.splice(i, 1);
+                    })
                   }
                 >
                   <Trash2 size={15} />
@@ -59,7 +56,10 @@ export function RouteTable({ item }: { readonly item: ItemOf<'pixel tape' | 'pla
       <Button
         look="quiet"
         onClick={() =>
-          setField(id, 'route', [...route, last ? { xMm: last.xMm + 50, yMm: last.yMm } : { xMm: 50, yMm: 50 }])
+          editItem(item, ({ route: now }) => {
+            const end = now.at(-1);
+            now.push(end ? { xMm: end.xMm + 50, yMm: end.yMm } : { xMm: 50, yMm: 50 });
+          })
         }
       >
         Add a point

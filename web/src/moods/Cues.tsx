@@ -18,7 +18,7 @@ import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField } from '../widgets/fields.tsx';
 
 /** The times that belong to an occasion. */
-function Times({ when, onChange }: { readonly when: Cue['when']; readonly onChange: (when: Cue['when']) => void }) {
+function Times({ when, onSet }: { readonly when: Cue['when']; readonly onSet: (fields: object) => void }) {
   const time = (label: string, value: number, band: Band, onCommit: (value: number) => void) => (
     <InSentence>
       <QuantityField hideLabel label={label} kind="timeS" value={value} band={band} onCommit={onCommit} />
@@ -26,15 +26,15 @@ function Times({ when, onChange }: { readonly when: Cue['when']; readonly onChan
   );
   switch (when.kind) {
     case 'after':
-      return <> ({time('After', when.afterS, bands.afterS, (afterS) => onChange({ ...when, afterS }))})</>;
+      return <> ({time('After', when.afterS, bands.afterS, (afterS) => onSet({ afterS }))})</>;
     case 'held':
-      return <> {time('Held for', when.holdS, bands.holdS, (holdS) => onChange({ ...when, holdS }))}</>;
+      return <> {time('Held for', when.holdS, bands.holdS, (holdS) => onSet({ holdS }))}</>;
     case 'random':
       return (
         <>
           {' '}
-          between {time('At the earliest', when.leastS, bands.afterS, (leastS) => onChange({ ...when, leastS }))} and{' '}
-          {time('At the latest', when.mostS, bands.afterS, (mostS) => onChange({ ...when, mostS }))}
+          between {time('At the earliest', when.leastS, bands.afterS, (leastS) => onSet({ leastS }))} and{' '}
+          {time('At the latest', when.mostS, bands.afterS, (mostS) => onSet({ mostS }))}
         </>
       );
     default:
@@ -52,9 +52,9 @@ function CueSentence({ cue, index }: { readonly cue: Cue; readonly index: number
   const occasions = listOccasions(design);
   const chosen = occasions.findIndex((each) => isSameOccasion(each.when, cue.when));
   const moods = design.moods.list.map((mood) => ({ value: mood.id, label: mood.name }));
-  const set = (recipe: (draft: Draft<Cue>) => void): void =>
+  const set = (recipe: (draft: Draft<Cue>) => unknown): void =>
     editDesign((draft) => {
-      const found = draft.moods.cues[index];
+      const found = draft.moods.cues.find((each) => each.id === cue.id);
       if (found) recipe(found);
     });
   const use = design.moods.cueUses.find((each) => each.cueId === cue.id);
@@ -100,11 +100,8 @@ function CueSentence({ cue, index }: { readonly cue: Cue; readonly index: number
         />
         <Times
           when={when}
-          onChange={(next) =>
-            set((draft) => {
-              draft.when = next;
-            })
-          }
+          // Each occasion sets times of its own; one that has become another meanwhile keeps what it is.
+          onSet={(fields) => set((draft) => draft.when.kind === when.kind && Object.assign(draft.when, fields))}
         />
         , go to{' '}
         <Choice
@@ -211,8 +208,8 @@ function CueSentence({ cue, index }: { readonly cue: Cue; readonly index: number
         onClick={() =>
           editDesign((draft) => {
             const { cues } = draft.moods;
-            const [moved] = cues.splice(index, 1);
-            if (moved) cues.splice(index - 1, 0, moved);
+            const at = cues.findIndex((each) => each.id === cue.id);
+            if (at > 0) cues.splice(at - 1, 0, ...cues.splice(at, 1));
           })
         }
       >

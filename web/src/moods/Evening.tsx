@@ -13,10 +13,12 @@ const clampMinutes = (minutes: number): number =>
   Math.min(bands.minutes.most, Math.max(bands.minutes.least, Math.round(minutes * 10) / 10));
 
 /** Moves the end of a part: what it gains the next one gives; the last has none and grows or shrinks by itself. */
-function moveEnd(index: number, byMinutes: number, merge: string): void {
+function moveEnd(stepId: string, byMinutes: number, merge: string): void {
   editDesign(
     (draft) => {
-      const [part, next] = [draft.moods.course[index], draft.moods.course[index + 1]];
+      const { course } = draft.moods;
+      const at = course.findIndex((each) => each.id === stepId);
+      const [part, next] = [course[at], course[at + 1]];
       if (!part) return;
       const wanted = clampMinutes(part.minutes + byMinutes);
       if (!next) {
@@ -33,14 +35,14 @@ function moveEnd(index: number, byMinutes: number, merge: string): void {
 }
 
 interface EndProps {
-  readonly index: number;
+  readonly stepId: string;
   readonly minutes: number;
   readonly name: string;
   readonly minutesPerPx: () => number;
 }
 
 /** The end of a part of the evening, to be dragged, or moved by arrow keys. */
-function End({ index, minutes, name, minutesPerPx }: EndProps) {
+function End({ stepId, minutes, name, minutesPerPx }: EndProps) {
   const drag = useRef<{ fromPx: number; perPx: number; done: number; key: string } | null>(null);
   const onPointerDown = (event: PointerEvent<HTMLDivElement>): void => {
     event.currentTarget.setPointerCapture(event.pointerId);
@@ -52,14 +54,14 @@ function End({ index, minutes, name, minutesPerPx }: EndProps) {
     if (!now) return;
     const wanted = Math.round((event.clientX - now.fromPx) * now.perPx);
     if (wanted === now.done) return;
-    moveEnd(index, wanted - now.done, `evening ${now.key}`);
+    moveEnd(stepId, wanted - now.done, `evening ${now.key}`);
     now.done = wanted;
   };
   const onKeyDown = (event: KeyboardEvent<HTMLDivElement>): void => {
     const sense = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key];
     if (sense === undefined) return;
     event.preventDefault();
-    moveEnd(index, sense * (event.shiftKey ? 10 : 1), `evening keys ${index}`);
+    moveEnd(stepId, sense * (event.shiftKey ? 10 : 1), `evening keys ${stepId}`);
   };
   return (
     // biome-ignore lint/a11y/useSemanticElements: an hr can't be moved; a focusable separator with a value is the pattern for it
@@ -117,7 +119,7 @@ export function Evening({ moodId }: { readonly moodId: string | undefined }) {
                     </span>
                   </span>
                   <End
-                    index={i}
+                    stepId={step.id}
                     minutes={step.minutes}
                     name={nameOf(step.moodId)}
                     minutesPerPx={() => total / Math.max(1, band.current?.clientWidth ?? 1)}
@@ -142,7 +144,7 @@ export function Evening({ moodId }: { readonly moodId: string | undefined }) {
               options={list.map((mood) => ({ value: mood.id, label: mood.name }))}
               onChoose={(value) =>
                 editDesign((draft) => {
-                  const found = draft.moods.course[i];
+                  const found = draft.moods.course.find((each) => each.id === step.id);
                   if (found) found.moodId = value;
                 })
               }
@@ -155,7 +157,7 @@ export function Evening({ moodId }: { readonly moodId: string | undefined }) {
               band={bands.minutes}
               onCommit={(value) =>
                 editDesign((draft) => {
-                  const found = draft.moods.course[i];
+                  const found = draft.moods.course.find((each) => each.id === step.id);
                   if (found) found.minutes = value;
                 })
               }
@@ -165,7 +167,7 @@ export function Evening({ moodId }: { readonly moodId: string | undefined }) {
               aria-label={`Remove part ${i + 1} of the evening`}
               onClick={() =>
                 editDesign((draft) => {
-                  draft.moods.course.splice(i, 1);
+                  draft.moods.course = draft.moods.course.filter((each) => each.id !== step.id);
                 })
               }
             >

@@ -1,6 +1,6 @@
 import { type Move, type MoveRow, moveOf } from '@glimmer/core/moves';
 import { type Control, controlsOf } from '@glimmer/core/plan';
-import { usePlan } from '../state/planStore.ts';
+import { useHeld, usePlan } from '../reckoning/index.ts';
 import { Choice, QuantityField, ShareSlider, Tick } from '../widgets/fields.tsx';
 import { CellRule } from './CellRule.tsx';
 
@@ -95,13 +95,14 @@ function ColourField({
   readonly value: string;
   readonly onChange: (colour: string) => void;
 }) {
+  const [held, hold] = useHeld(value, onChange);
   return (
     <label className="text-[13px] text-faint">
       {label}
       <input
         type="color"
-        value={value}
-        onChange={(event) => onChange(event.target.value)}
+        value={held}
+        onChange={(event) => hold(event.target.value)}
         className="block h-8 w-12 rounded-sm border border-rule bg-paper"
       />
     </label>
@@ -112,21 +113,17 @@ interface MoveSettingsProps {
   readonly move: Move;
   /** Pixels have a colour in each move; a single light has its own. */
   readonly fixedColour: string | null;
-  readonly onChange: (move: Move, merge?: string) => void;
+  readonly onSet: (fields: Partial<Move>, merge?: string) => void;
 }
 
 /** All settings of one move, in the maker's units. */
-export function MoveSettings({ move, fixedColour, onChange }: MoveSettingsProps) {
+export function MoveSettings({ move, fixedColour, onSet }: MoveSettingsProps) {
   // A single light has one colour, so there is no second one.
   const rows = moveOf(move.kind).rows.filter((row) => fixedColour === null || row.as !== 'colour');
   return (
     <div className="grid grid-cols-[3.5rem_1fr] items-start gap-x-3">
       {fixedColour === null ? (
-        <ColourField
-          label="Colour"
-          value={move.colour}
-          onChange={(colour) => onChange({ ...move, colour }, 'colour')}
-        />
+        <ColourField label="Colour" value={move.colour} onChange={(colour) => onSet({ colour }, 'colour')} />
       ) : (
         <span
           className="mt-5 block h-8 w-12 rounded-sm border border-rule"
@@ -141,7 +138,7 @@ export function MoveSettings({ move, fixedColour, onChange }: MoveSettingsProps)
             row={row}
             move={move}
             // The row names a setting of this very kind of move, and its field gives the type that it has there.
-            onSet={(value, merge) => onChange({ ...move, [row.key]: value } as Move, merge)}
+            onSet={(value, merge) => onSet({ [row.key]: value } as Partial<Move>, merge)}
           />
         ))}
       </div>

@@ -23,27 +23,26 @@ const hows: Readonly<Record<Laying, string>> = { over: 'over it', add: 'added', 
 interface MoveStackProps {
   readonly ground: Ground;
   readonly mood: Mood;
-  readonly moodIndex: number;
 }
 
 /** What one light group or set does in one mood: a first move, and those laid upon it. */
-export function MoveStack({ ground, mood, moodIndex }: MoveStackProps) {
+export function MoveStack({ ground, mood }: MoveStackProps) {
   const move = moveOn(mood.moves, ground.id);
   const fallback = ground.fixedColour ?? '#ffb45e';
   const edit = (recipe: (draft: Draft<Mood>) => void, merge?: string): void =>
     editDesign(
       (draft) => {
-        const found = draft.moods.list[moodIndex];
+        const found = draft.moods.list.find((each) => each.id === mood.id);
         if (found) recipe(found);
       },
-      merge ? { merge: `${merge} ${moodIndex} ${ground.id}` } : {},
+      merge ? { merge: `${merge} ${mood.id} ${ground.id}` } : {},
     );
-  const put = (next: Move | null, merge?: string): void =>
+  const put = (next: Move | null): void =>
     edit((draft) => {
       // Immer freezes what it is given; a draft of a move is one.
       if (next) draft.moves[ground.id] = next as Draft<Move>;
       else delete draft.moves[ground.id];
-    }, merge);
+    });
   const tops = (mood.tops ?? []).filter((top) => top.on === ground.id);
   const lay = (): void =>
     edit((draft) => {
@@ -75,7 +74,13 @@ export function MoveStack({ ground, mood, moodIndex }: MoveStackProps) {
             Lay one upon it
           </button>
         </div>
-        {move && <MoveSettings move={move} fixedColour={ground.fixedColour} onChange={put} />}
+        {move && (
+          <MoveSettings
+            move={move}
+            fixedColour={ground.fixedColour}
+            onSet={(fields, merge) => edit((draft) => Object.assign(draft.moves[ground.id] ?? {}, fields), merge)}
+          />
+        )}
       </div>
       {tops.map((top) => {
         const editTop = (recipe: (draft: Draft<typeof top>) => void, merge?: string): void =>
@@ -125,10 +130,8 @@ export function MoveStack({ ground, mood, moodIndex }: MoveStackProps) {
             <MoveSettings
               move={top.move}
               fixedColour={ground.fixedColour}
-              onChange={(next, merge) =>
-                editTop((draft) => {
-                  draft.move = next as Draft<Move>;
-                }, merge && `${merge} ${top.id}`)
+              onSet={(fields, merge) =>
+                editTop((draft) => Object.assign(draft.move, fields), merge && `${merge} ${top.id}`)
               }
             />
           </div>

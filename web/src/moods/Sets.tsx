@@ -12,7 +12,7 @@ import { Choice, QuantityField, TextField } from '../widgets/fields.tsx';
 type Part = LightSet['of'][number];
 const count: QuantityKind = 'count';
 
-function SetEditor({ set, index }: { readonly set: LightSet; readonly index: number }) {
+function SetEditor({ set }: { readonly set: LightSet }) {
   const { assessment } = useSheet();
   const { groups } = assessment.show;
   const nameOf = (id: string): string => assessment.placed.find((each) => each.id === id)?.name ?? id;
@@ -21,7 +21,7 @@ function SetEditor({ set, index }: { readonly set: LightSet; readonly index: num
   const fitting = groups.filter((group) => group.bytesPerPoint === bytes);
   const edit = (recipe: (draft: Draft<LightSet>) => void): void =>
     editDesign((draft) => {
-      const found = draft.moods.sets?.[index];
+      const found = draft.moods.sets?.find((each) => each.id === set.id);
       if (found) recipe(found);
     });
   const number = (part: Part, k: number, key: 'first' | 'last' | 'every', label: string) => (
@@ -142,8 +142,8 @@ export function Sets() {
   return (
     <>
       <ul>
-        {sets.map((set, i) => (
-          <SetEditor key={set.id} set={set} index={i} />
+        {sets.map((set) => (
+          <SetEditor key={set.id} set={set} />
         ))}
       </ul>
       {sets.length === 0 && (

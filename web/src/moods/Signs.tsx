@@ -23,12 +23,12 @@ const whileWords: Readonly<Record<Control['kind'], string>> = {
 
 const kinds = moveKinds.map((value) => ({ value, label: value }));
 
-function SignEditor({ sign, index, grounds }: { sign: Sign; index: number; grounds: readonly Ground[] }) {
+function SignEditor({ sign, grounds }: { sign: Sign; grounds: readonly Ground[] }) {
   const controls = controlsOf(useSheet().design);
   const edit = (recipe: (draft: Draft<Sign>) => void, merge?: string): void =>
     editDesign(
       (draft) => {
-        const found = draft.moods.signs?.[index];
+        const found = draft.moods.signs?.find((each) => each.id === sign.id);
         if (found) recipe(found);
       },
       merge ? { merge: `${merge} ${sign.id}` } : {},
@@ -68,11 +68,11 @@ function SignEditor({ sign, index, grounds }: { sign: Sign; index: number; groun
       </div>
       {grounds.map((ground) => {
         const move = moveOn(sign.moves, ground.id);
-        const put = (next: Move | null, merge?: string): void =>
+        const put = (next: Move | null): void =>
           edit((draft) => {
             if (next) draft.moves[ground.id] = next as Draft<Move>;
             else delete draft.moves[ground.id];
-          }, merge && `${merge} ${ground.id}`);
+          });
         return (
           <div key={ground.id} className="grid grid-cols-[8rem_1fr] gap-x-3 py-1">
             <div>
@@ -87,7 +87,15 @@ function SignEditor({ sign, index, grounds }: { sign: Sign; index: number; groun
                 }
               />
             </div>
-            {move && <MoveSettings move={move} fixedColour={ground.fixedColour} onChange={put} />}
+            {move && (
+              <MoveSettings
+                move={move}
+                fixedColour={ground.fixedColour}
+                onSet={(fields, merge) =>
+                  edit((draft) => Object.assign(draft.moves[ground.id] ?? {}, fields), merge && `${merge} ${ground.id}`)
+                }
+              />
+            )}
           </div>
         );
       })}
@@ -131,8 +139,8 @@ export function Signs({ grounds }: { readonly grounds: readonly Ground[] }) {
   return (
     <>
       <ul>
-        {signs.map((sign, i) => (
-          <SignEditor key={sign.id} sign={sign} index={i} grounds={grounds} />
+        {signs.map((sign) => (
+          <SignEditor key={sign.id} sign={sign} grounds={grounds} />
         ))}
       </ul>
       {signs.length === 0 && (

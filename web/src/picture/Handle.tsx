@@ -1,10 +1,12 @@
 import { bands, type PlanPoint } from '@glimmer/core/plan';
 
 import { type KeyboardEvent, type PointerEvent, type ReactNode, useRef } from 'react';
+import { useHeld } from '../reckoning/index.ts';
 import { usePrinter } from '../units/index.ts';
 
 interface HandleProps {
   readonly label: string;
+  /** Where it stands on the plan that is shown; it is drawn there by its children. */
   readonly at: PlanPoint;
   readonly onMove: (to: PlanPoint) => void;
   readonly onPoint?: () => void;
@@ -32,6 +34,7 @@ const steps: Readonly<Record<string, readonly [number, number]>> = {
 /** Something on the picture that can be dragged, or nudged with the arrow keys: 1 mm, with Shift 10 mm. */
 export function Handle({ label, at, onMove, onPoint, children }: HandleProps) {
   const printer = usePrinter();
+  const [held, hold] = useHeld(at, onMove);
   const grip = useRef<{ readonly dx: number; readonly dy: number } | null>(null);
 
   const locate = (event: PointerEvent<SVGGElement>): PlanPoint | null => {
@@ -44,14 +47,15 @@ export function Handle({ label, at, onMove, onPoint, children }: HandleProps) {
     event.preventDefault();
     event.stopPropagation();
     const size = event.shiftKey ? 10 : 1;
-    onMove({ xMm: within(at.xMm + step[0] * size), yMm: within(at.yMm + step[1] * size) });
+    hold({ xMm: within(held.xMm + step[0] * size), yMm: within(held.yMm + step[1] * size) });
   };
   return (
     // biome-ignore lint/a11y/useSemanticElements: a button element can't stand inside an SVG
     <g
       role="button"
       tabIndex={0}
-      aria-label={`${label}, at ${printer.quantity('lengthMm', at.xMm)}, ${printer.quantity('lengthMm', at.yMm)}; arrow keys move it`}
+      aria-label={`${label}, at ${printer.quantity('lengthMm', held.xMm)}, ${printer.quantity('lengthMm', held.yMm)}; arrow keys move it`}
+      transform={`translate(${held.xMm - at.xMm} ${held.yMm - at.yMm})`}
       className="cursor-grab touch-none focus-visible:outline-2"
       onKeyDown={onKeyDown}
       onFocus={onPoint}
@@ -60,12 +64,12 @@ export function Handle({ label, at, onMove, onPoint, children }: HandleProps) {
         if (!place) return;
         event.stopPropagation();
         event.currentTarget.setPointerCapture(event.pointerId);
-        grip.current = { dx: at.xMm - place.xMm, dy: at.yMm - place.yMm };
+        grip.current = { dx: held.xMm - place.xMm, dy: held.yMm - place.yMm };
       }}
       onPointerMove={(event) => {
         const place = grip.current && locate(event);
         if (place && grip.current)
-          onMove({ xMm: within(place.xMm + grip.current.dx), yMm: within(place.yMm + grip.current.dy) });
+          hold({ xMm: within(place.xMm + grip.current.dx), yMm: within(place.yMm + grip.current.dy) });
       }}
       onPointerUp={() => {
         grip.current = null;

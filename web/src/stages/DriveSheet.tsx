@@ -6,7 +6,7 @@ import { bands, type Item } from '@glimmer/core/plan';
 import { quantitiesOf } from '@glimmer/core/units';
 import { Lock } from 'lucide-react';
 import { AddItems, ItemCard } from '../items/ItemCard.tsx';
-import { setField } from '../items/itemActions.ts';
+import { editItem, setField } from '../items/itemActions.ts';
 import { WayRows } from '../items/WayRows.tsx';
 import { usePrinter } from '../units/index.ts';
 import { Said } from '../units/Said.tsx';
@@ -18,12 +18,10 @@ import { Controls } from './Controls.tsx';
 import { Loop } from './Loop.tsx';
 import { useSheet } from './useSheet.ts';
 
-function lockPin(board: ItemOf<'board'>, demand: string, pin: string | null): void {
-  setField(board.id, 'pinLocks', [
-    ...board.pinLocks.filter((lock) => lock.demand !== demand),
-    ...(pin ? [{ demand, pin }] : []),
-  ]);
-}
+const lockPin = (board: ItemOf<'board'>, demand: string, pin: string | null): void =>
+  editItem(board, (draft) => {
+    draft.pinLocks = [...draft.pinLocks.filter((lock) => lock.demand !== demand), ...(pin ? [{ demand, pin }] : [])];
+  });
 
 /** What stands beside a pin on the maker's own board, behind its number. */
 function PinName({ board, pin }: { readonly board: ItemOf<'board'>; readonly pin: string }) {
@@ -39,10 +37,9 @@ function PinName({ board, pin }: { readonly board: ItemOf<'board'>; readonly pin
       onBlur={(event) => {
         const name = event.target.value.trim();
         if (name === own) return;
-        setField(board.id, 'pinNames', [
-          ...board.pinNames.filter((each) => each.pin !== pin),
-          ...(name ? [{ pin, name }] : []),
-        ]);
+        editItem(board, (draft) => {
+          draft.pinNames = [...draft.pinNames.filter((each) => each.pin !== pin), ...(name ? [{ pin, name }] : [])];
+        });
       }}
     />
   );

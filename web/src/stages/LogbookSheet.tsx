@@ -1,11 +1,11 @@
-import { type Assessment, assess } from '@glimmer/core/assess';
-import { compareRun, compareVersions, predictRun, summarise, tuneCapacity } from '@glimmer/core/logbook';
+import type { Assessment } from '@glimmer/core/assess';
+import { compareRun, summarise, tuneCapacity } from '@glimmer/core/logbook';
 import { bands, type KeptVersion } from '@glimmer/core/plan';
 import { printNumber } from '@glimmer/core/units';
 import { castDraft } from 'immer';
 import { Trash2, Undo2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
-import { useMemo, useState } from 'react';
+import { useCallback, useState } from 'react';
 import { setField } from '../items/itemActions.ts';
 import { editPlan, undo } from '../state/planStore.ts';
 import { usePrinter } from '../units/index.ts';
@@ -16,6 +16,7 @@ import { BeginHere, Section } from '../widgets/Section.tsx';
 import { tell } from '../widgets/Toasts.tsx';
 import { useTyped } from '../widgets/typed.ts';
 import { sayTime } from '../widgets/when.ts';
+import { useLogbook } from '../worker/useLogbook.ts';
 import { useSheet } from './useSheet.ts';
 
 /** The pack that the piece’s hours hang on. */
@@ -35,19 +36,17 @@ function RunTestForm() {
   const [ambientC, setAmbientC] = useState<number | null>(null);
   const shownBrightness = brightness ?? mood?.brightness ?? 1;
   const atC = ambientC ?? design.piece.ambientC;
-  const predicted = useMemo(
-    () =>
-      predictRun(
-        { ...design, piece: { ...design.piece, ambientC: atC } },
-        atC === design.piece.ambientC ? assessment : assess({ ...design, piece: { ...design.piece, ambientC: atC } }),
-        { moodId: mood?.id ?? null, brightness: shownBrightness },
-      ),
-    [assessment, design, mood, shownBrightness, atC],
+  const moodRanId = mood?.id ?? null;
+  const predicted = useLogbook(
+    useCallback(
+      (logbook) => logbook.predict({ design, ambientC: atC, moodId: moodRanId, brightness: shownBrightness }),
+      [design, atC, moodRanId, shownBrightness],
+    ),
   );
   const pack = packOf(assessment);
   const capacityMah = pack?.item.capacityMah ?? pack?.part?.capacityMah ?? null;
   const log = (): void => {
-    if (ranH === null) return;
+    if (ranH === null || predicted === undefined) return;
     editPlan((draft) => {
       draft.logbook.runTests.push({
         id: nanoid(8),
@@ -91,7 +90,9 @@ function RunTestForm() {
       />
       <QuantityField label="Temperature" kind="temperatureC" value={atC} band={bands.ambientC} onCommit={setAmbientC} />
       <p className="text-faint">
-        {predicted === null ? (
+        {predicted === undefined ? (
+          'The prediction is being reckoned …'
+        ) : predicted === null ? (
           'No prediction: it needs a pack and a mood.'
         ) : (
           <>
@@ -99,7 +100,12 @@ function RunTestForm() {
           </>
         )}
       </p>
-      <Button look="main" onClick={log} disabled={ranH === null} className="justify-self-start">
+      <Button
+        look="main"
+        onClick={log}
+        disabled={ranH === null || predicted === undefined}
+        className="justify-self-start"
+      >
         Log the run test
       </Button>
     </div>
@@ -196,7 +202,7 @@ function RunTests() {
 
 function Versions() {
   const printer = usePrinter();
-  const { plan, design, assessment } = useSheet();
+  const { plan, design } = useSheet();
   const { versions } = plan.logbook;
   const [typedName, setName] = useTyped('Name of the version');
   const [typedWhy, setWhy] = useTyped('Why it is kept');
@@ -205,9 +211,12 @@ function Versions() {
   const [afterId, setAfterId] = useState('now');
   const before = versions.find((each) => each.id === beforeId) ?? versions[versions.length - 1];
   const after = versions.find((each) => each.id === afterId);
-  const rows = useMemo(
-    () => (before ? compareVersions(assess(before.design), after ? assess(after.design) : assessment) : []),
-    [before, after, assessment],
+  const [beforeDesign, afterDesign] = [before?.design ?? null, after?.design ?? design];
+  const rows = useLogbook(
+    useCallback(
+      (logbook) => (beforeDesign ? logbook.compare(beforeDesign, afterDesign) : Promise.resolve([])),
+      [beforeDesign, afterDesign],
+    ),
   );
   const keep = (): void => {
     editPlan((draft) => {
@@ -313,7 +322,9 @@ function Versions() {
               onChoose={setAfterId}
             />
           </p>
-          {rows.length === 0 ? (
+          {rows === undefined ? (
+            <p className="text-faint">Both are being reckoned …</p>
+          ) : rows.length === 0 ? (
             <p className="text-faint">No figure and no part differs.</p>
           ) : (
             <table className="w-full text-[13.5px]" aria-label="Comparison of two versions">

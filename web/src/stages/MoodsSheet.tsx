@@ -114,7 +114,7 @@ function ThisMood({ mood, index }: { readonly mood: Mood; readonly index: number
   const edit = (recipe: (draft: Draft<Mood>) => void, merge?: string): void =>
     editDesign(
       (draft) => {
-        const found = draft.moods.list[index];
+        const found = draft.moods.list.find((each) => each.id === mood.id);
         if (found) recipe(found);
       },
       merge ? { merge: `${merge} ${mood.id}` } : {},
@@ -297,7 +297,7 @@ export default function MoodsSheet() {
                 <ThisMood mood={mood} index={index} />
                 <Section title="Moves">
                   {grounds.map((ground) => (
-                    <MoveStack key={ground.id} ground={ground} mood={mood} moodIndex={index} />
+                    <MoveStack key={ground.id} ground={ground} mood={mood} />
                   ))}
                 </Section>
               </TabPanel>

@@ -18,13 +18,15 @@ const kindWords: Readonly<Record<OwnPart['kind'], string>> = {
   led: 'light',
   'pixel-tape': 'pixel tape',
   pack: 'pack',
+  controller: 'controller',
 };
 
 /** A table with one part of each kind to begin from. */
-const beginning = `kind,like,name,price,forward at 20 mA,density,die current,capacity
-led,led-5mm-white,My white light,0.20,3.2 V,,,
-pixel-tape,pixel-tape-60,My tape,7.50,,66/m,11 mA,
-pack,pack-two-lithium-round,My pack,18,,,,2.4 Ah
+const beginning = `kind,like,name,price,forward at 20 mA,density,die current,capacity,draw,pins
+led,led-5mm-white,My white light,0.20,3.2 V,,,,,
+pixel-tape,pixel-tape-60,My tape,7.50,,66/m,11 mA,,,
+pack,pack-two-lithium-round,My pack,18,,,,2.4 Ah,,
+controller,controller-large-5v,My board,6,,,,,18 mA,D2 out in data; D3 out in data dimmed; A0 out in level
 `;
 
 /** Puts parts into the plan; one of the same id is replaced. */
@@ -133,7 +135,7 @@ function WorkshopParts({ inPlan }: { readonly inPlan: readonly OwnPart[] }) {
   );
 }
 
-/** Lights, tapes and packs that the maker describes, in and out of a table; the lists of the stages offer them. */
+/** Lights, tapes, packs and controllers that the maker describes, in and out of a table; the lists of the stages offer them. */
 export function OwnParts() {
   const parts = useSheet().design.ownParts ?? [];
   const input = useRef<HTMLInputElement>(null);

@@ -154,11 +154,11 @@ function PictureChoice() {
   );
 }
 
-function HollowRow({ hollow, index }: { readonly hollow: Hollow; readonly index: number }) {
+function HollowRow({ hollow }: { readonly hollow: Hollow }) {
   const set = (field: string, value: number): void =>
     editDesign((draft) => {
       // The fields offered below are the ones that this kind of hollow has.
-      Object.assign(draft.hollows[index] ?? {}, { [field]: value });
+      Object.assign(draft.hollows.find((each) => each.id === hollow.id) ?? {}, { [field]: value });
     });
   const sizes: readonly (readonly [string, string, number])[] =
     hollow.kind === 'bore'
@@ -183,7 +183,7 @@ function HollowRow({ hollow, index }: { readonly hollow: Hollow; readonly index:
         value={hollow.name}
         onCommit={(name) =>
           editDesign((draft) => {
-            const found = draft.hollows[index];
+            const found = draft.hollows.find((each) => each.id === hollow.id);
             if (found) found.name = name;
           })
         }
@@ -357,8 +357,8 @@ export default function PieceSheet() {
           </p>
         ) : (
           <ul>
-            {design.hollows.map((hollow, i) => (
-              <HollowRow key={hollow.id} hollow={hollow} index={i} />
+            {design.hollows.map((hollow) => (
+              <HollowRow key={hollow.id} hollow={hollow} />
             ))}
           </ul>
         )}

@@ -4,6 +4,7 @@ import { explainRun } from '@glimmer/core/figures';
 import { sayAmount } from '@glimmer/core/items';
 import { type WireRun, wireColours } from '@glimmer/core/network';
 import { bands, type Design, distanceMm } from '@glimmer/core/plan';
+import { soldGauges } from '@glimmer/core/wires';
 import type { Draft } from 'immer';
 import { ArrowDownToLine } from 'lucide-react';
 import { saveFile } from '../shelf/files.ts';
@@ -121,8 +122,6 @@ function RunRow({
   );
 }
 
-const allGauges = [34, 32, 30, 28, 26, 24, 22, 20, 18, 16];
-
 /** Stage 6. */
 export default function WiresSheet() {
   const printer = usePrinter();
@@ -146,7 +145,7 @@ export default function WiresSheet() {
         }
       >
         <div className="flex flex-wrap gap-1">
-          {allGauges.map((gauge) => {
+          {soldGauges.map((gauge) => {
             const has = gaugesInStock.includes(gauge);
             return (
               <button
@@ -156,9 +155,9 @@ export default function WiresSheet() {
                 disabled={has && gaugesInStock.length === 1}
                 onClick={() =>
                   editDesign((draft) => {
-                    draft.wires.gaugesInStock = has
-                      ? gaugesInStock.filter((each) => each !== gauge)
-                      : [...gaugesInStock, gauge];
+                    const others = draft.wires.gaugesInStock.filter((each) => each !== gauge);
+                    // One is always kept: every run needs one.
+                    if (!has || others.length > 0) draft.wires.gaugesInStock = has ? others : [...others, gauge];
                   })
                 }
                 className={`figures tag border px-3 py-1 ${has ? 'border-verdigris bg-verdigris text-on-verdigris' : 'border-rule bg-paper text-faint'}`}

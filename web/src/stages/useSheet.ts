@@ -1,8 +1,7 @@
 import type { Assessment } from '@glimmer/core/assess';
 import type { Finding } from '@glimmer/core/items';
 import type { Design, Plan } from '@glimmer/core/plan';
-import { usePlan } from '../state/planStore.ts';
-import { useReckoned } from '../state/useAssessment.tsx';
+import { useReckoned } from '../reckoning/index.ts';
 
 /** What every sheet works with. */
 export function useSheet(): {
@@ -11,6 +10,6 @@ export function useSheet(): {
   readonly assessment: Assessment;
   readonly findings: readonly Finding[];
 } {
-  const plan = usePlan();
-  return { plan, design: plan.design, ...useReckoned() };
+  const { plan, assessment, findings } = useReckoned();
+  return { plan, design: plan.design, assessment, findings };
 }

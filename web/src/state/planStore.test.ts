@@ -1,3 +1,4 @@
+import { kindOf } from '@glimmer/core/items';
 import { createPlan } from '@glimmer/core/plan';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { editDesign, mend, openPlan, redo, undo, usePlanStore } from './planStore.ts';
@@ -46,12 +47,14 @@ describe('undo and redo', () => {
     expect(hours()).toBe(3);
   });
   it('takes a mend as one edit, and a new edit ends what could be redone', () => {
-    mend([
-      { path: ['piece', 'hoursWanted'], value: 9 },
-      { path: ['piece', 'copies'], value: 2 },
-    ]);
+    const cell = {
+      kind: 'add item',
+      item: kindOf('pack').create({ id: 'cell', name: 'Cell', at: { xMm: 1, yMm: 1 } }),
+    } as const;
+    mend([cell, { kind: 'item', id: 'cell', fields: { name: 'Spare' } }]);
+    expect(usePlanStore.getState().plan?.design.items[0]?.name).toBe('Spare');
     undo();
-    expect(usePlanStore.getState().plan?.design.piece).toMatchObject({ hoursWanted: 3, copies: 1 });
+    expect(usePlanStore.getState().plan?.design.items).toEqual([]);
     want(7);
     redo();
     expect(hours()).toBe(7);

@@ -1,5 +1,5 @@
-import type { Change } from '@glimmer/core/items';
-import { applyChanges, type Design, type Plan } from '@glimmer/core/plan';
+import type { Edit } from '@glimmer/core/items';
+import { applyEdits, type Design, type Plan } from '@glimmer/core/plan';
 import { type Draft, produce } from 'immer';
 import { type TemporalState, temporal } from 'zundo';
 import { create, useStore } from 'zustand';
@@ -53,7 +53,7 @@ export function changeDesign(change: (design: Design) => Design): void {
 }
 
 /** Applies a computed mend. */
-export const mend = (changes: readonly Change[]): void => changeDesign((design) => applyChanges(design, changes));
+export const mend = (edits: readonly Edit[]): void => changeDesign((design) => applyEdits(design, edits));
 
 export function undo(): void {
   lastMerge = null;
@@ -70,11 +70,4 @@ export function useHistory(): { readonly canUndo: boolean; readonly canRedo: boo
   const canUndo = useStore(usePlanStore.temporal, (state: TemporalState<PlanState>) => state.pastStates.length > 0);
   const canRedo = useStore(usePlanStore.temporal, (state: TemporalState<PlanState>) => state.futureStates.length > 0);
   return { canUndo, canRedo };
-}
-
-/** The plan on the bench, for parts of the interface that only exist while there is one. */
-export function usePlan(): Plan {
-  const plan = usePlanStore((state) => state.plan);
-  if (!plan) throw new Error('No plan is open; this part belongs inside the workbench');
-  return plan;
 }

@@ -2,6 +2,7 @@ import { type Band, judge, type Message, type QuantityKind } from '@glimmer/core
 import { Checkbox, Description, Field, Input, Label, Select, Textarea } from '@headlessui/react';
 import { Check } from 'lucide-react';
 import { type ReactNode, useEffect, useId, useState } from 'react';
+import { useHeld } from '../reckoning/index.ts';
 import { usePrinter } from '../units/index.ts';
 import { Said } from '../units/Said.tsx';
 import { useTyped } from './typed.ts';
@@ -41,10 +42,11 @@ export function QuantityField({
   const [typed, setTyped] = useTyped(label);
   const [problem, setProblem] = useState<Message | null>(null);
   const [meant, setMeant] = useState<{ readonly value: number; readonly of: number } | null>(null);
-  const own = value === null ? '' : printer.forEditing(kind, value);
+  const [held, hold] = useHeld(value, (next) => (next === null ? onClear?.() : onCommit(next)));
+  const own = held === null ? '' : printer.forEditing(kind, held);
   const shown = typed ?? own;
   // A question about an older value must not stand beside a newer one.
-  useEffect(() => setMeant((now) => (now && now.of === value ? now : null)), [value]);
+  useEffect(() => setMeant((now) => (now && now.of === held ? now : null)), [held]);
 
   const take = (): void => {
     if (typed === null) return;
@@ -56,7 +58,7 @@ export function QuantityField({
     }
     if (typed.trim() === '' && onClear) {
       setTyped(null);
-      onClear();
+      hold(null);
       return;
     }
     const parsed = printer.parse(kind, typed);
@@ -67,7 +69,7 @@ export function QuantityField({
     }
     setTyped(null);
     setMeant(judged.didYouMean === undefined ? null : { value: judged.didYouMean, of: judged.value });
-    if (judged.value !== value) onCommit(judged.value);
+    if (judged.value !== held) hold(judged.value);
   };
 
   const isWrong = typed !== null && problem !== null;
@@ -111,7 +113,7 @@ export function QuantityField({
             type="button"
             className="font-semibold underline"
             onClick={() => {
-              onCommit(meant.value);
+              hold(meant.value);
               setMeant(null);
             }}
           >
@@ -138,12 +140,13 @@ interface TextFieldProps {
 export function TextField({ label, value, onCommit, most = 120, hideLabel = false, className = '' }: TextFieldProps) {
   const [text, setText] = useTyped(label);
   const [problem, setProblem] = useState(false);
+  const [held, hold] = useHeld(value, onCommit);
   const take = (): void => {
     if (text === null) return;
     const trimmed = text.trim();
     setProblem(trimmed === '');
     setText(null);
-    if (trimmed !== '' && trimmed !== value) onCommit(trimmed);
+    if (trimmed !== '' && trimmed !== held) hold(trimmed);
   };
   return (
     <Field className={`min-w-0 ${className}`}>
@@ -153,7 +156,7 @@ export function TextField({ label, value, onCommit, most = 120, hideLabel = fals
         autoComplete="off"
         maxLength={most}
         data-typing={text === null ? 'no' : 'yes'}
-        value={text ?? value}
+        value={text ?? held}
         onChange={(event) => setText(event.target.value)}
         onBlur={take}
         onKeyDown={(event) => event.key === 'Enter' && take()}
@@ -190,6 +193,7 @@ export function Choice<T extends string>({
   overruled = false,
   inline = false,
 }: ChoiceProps<T>) {
+  const [held, hold] = useHeld(value, onChoose);
   return (
     <Field className={inline ? 'inline-block max-w-full' : 'min-w-0'}>
       <Label className={hideLabel || inline ? 'sr-only' : 'mb-0.5 block text-[13px] text-faint'}>
@@ -197,9 +201,9 @@ export function Choice<T extends string>({
         {overruled && <span className="font-semibold text-brass"> yours</span>}
       </Label>
       <Select
-        value={value}
+        value={held}
         // The options are the only values that the browser can give back.
-        onChange={(event) => onChoose(event.target.value as T)}
+        onChange={(event) => hold(event.target.value as T)}
         className={
           inline
             ? 'max-w-full border-b border-dashed border-ink bg-transparent py-0.5 font-semibold text-ink'
@@ -225,11 +229,12 @@ interface TickProps {
 
 /** Yes or no. */
 export function Tick({ label, checked, onChange }: TickProps) {
+  const [held, hold] = useHeld(checked, onChange);
   return (
     <Field className="flex items-center gap-2 py-1">
       <Checkbox
-        checked={checked}
-        onChange={onChange}
+        checked={held}
+        onChange={hold}
         className="group grid size-5 shrink-0 place-items-center rounded-sm border border-faint bg-paper data-checked:border-verdigris data-checked:bg-verdigris"
       >
         <Check size={14} className="hidden text-on-verdigris group-data-checked:block" aria-hidden="true" />
@@ -251,6 +256,7 @@ interface ShareSliderProps {
 /** A share from 0 to 100 % on a ticked scale, with its figure. */
 export function ShareSlider({ label, value, onChange, mark, hideLabel = false }: ShareSliderProps) {
   const id = useId();
+  const [held, hold] = useHeld(value, onChange);
   return (
     <div className="min-w-0">
       <label htmlFor={id} className={hideLabel ? 'sr-only' : 'mb-0.5 block text-[13px] text-faint'}>
@@ -264,8 +270,8 @@ export function ShareSlider({ label, value, onChange, mark, hideLabel = false }:
             min={0}
             max={100}
             step={1}
-            value={Math.round(value * 100)}
-            onChange={(event) => onChange(Number(event.target.value) / 100)}
+            value={Math.round(held * 100)}
+            onChange={(event) => hold(Number(event.target.value) / 100)}
             className="block w-full accent-verdigris"
           />
           <svg
@@ -294,7 +300,7 @@ export function ShareSlider({ label, value, onChange, mark, hideLabel = false }:
           </svg>
         </div>
         <output htmlFor={id} className="figures w-12 text-right">
-          {Math.round(value * 100)} %
+          {Math.round(held * 100)} %
         </output>
       </div>
     </div>
@@ -310,14 +316,15 @@ interface LongTextProps {
 
 /** Several lines of text. */
 export function LongText({ label, value, onChange, rows = 3 }: LongTextProps) {
+  const [held, hold] = useHeld(value, onChange);
   return (
     <Field>
       <Label className="mb-0.5 block text-[13px] text-faint">{label}</Label>
       <Textarea
         rows={rows}
         maxLength={4000}
-        value={value}
-        onChange={(event) => onChange(event.target.value)}
+        value={held}
+        onChange={(event) => hold(event.target.value)}
         className={`${box} border-rule`}
       />
     </Field>

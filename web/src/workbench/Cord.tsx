@@ -1,8 +1,7 @@
 import { isOpen, listStageStates, type StageState } from '@glimmer/core/findings';
 import { type Stage, stages } from '@glimmer/core/items';
 import { NavLink } from 'react-router';
-import { usePlan } from '../state/planStore.ts';
-import { useReckoned } from '../state/useAssessment.tsx';
+import { usePlan, useReckoned } from '../reckoning/index.ts';
 import { stageInfo } from './stageInfo.ts';
 
 const stateWords: Readonly<Record<StageState, string>> = { untouched: 'not begun', open: 'open', settled: 'settled' };

@@ -30,7 +30,7 @@ function FindingCard({ finding, isPointed }: { readonly finding: Finding; readon
             <Button
               key={printer.message(fix.label)}
               onClick={() => {
-                mend(fix.changes);
+                mend(fix.edits);
                 tell(`Done: ${printer.message(fix.label)}`, { undo });
               }}
             >

@@ -1,8 +1,8 @@
 import { barOf } from '@glimmer/core/figures';
 import { isOpen } from '@glimmer/core/findings';
 import type { Finding } from '@glimmer/core/items';
-import { usePlan } from '../state/planStore.ts';
-import { useReckoned } from '../state/useAssessment.tsx';
+import { useEffect, useState } from 'react';
+import { useIsBehind, useReckoned } from '../reckoning/index.ts';
 import { Said } from '../units/Said.tsx';
 import { openSum } from '../widgets/SumDrawer.tsx';
 
@@ -51,12 +51,42 @@ function FindingsFigure({ findings, onOpen }: { readonly findings: readonly Find
   );
 }
 
+/** Figures that lag by less than this are taken for those of now. */
+const SLOW_MS = 400;
+
+/** True while figures are shown that have been behind the plan for so long that it must be said. */
+function useIsSlow(isBehind: boolean): boolean {
+  const { plan } = useReckoned();
+  const [isSlow, setIsSlow] = useState(false);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: with each state that is shown the wait begins anew
+  useEffect(() => {
+    if (!isBehind) return;
+    const timer = setTimeout(() => setIsSlow(true), SLOW_MS);
+    return () => {
+      clearTimeout(timer);
+      setIsSlow(false);
+    };
+  }, [isBehind, plan]);
+  return isSlow;
+}
+
 /** The few figures that decide whether the piece works tonight; each opens its sum. */
 export function ReckoningBar({ onFindings }: { readonly onFindings: () => void }) {
-  const { design } = usePlan();
-  const { assessment, findings } = useReckoned();
+  const { plan, assessment, findings } = useReckoned();
+  const { design } = plan;
+  const isBehind = useIsBehind();
+  const isSlow = useIsSlow(isBehind);
   return (
-    <footer className="no-print grid grid-cols-[repeat(5,minmax(0,1fr))_minmax(7.5rem,0.8fr)] border-t-2 border-ink bg-sheet">
+    <footer
+      aria-busy={isSlow}
+      data-behind={isBehind ? 'yes' : 'no'}
+      className="no-print relative grid grid-cols-[repeat(5,minmax(0,1fr))_minmax(7.5rem,0.8fr)] border-t-2 border-ink bg-sheet"
+    >
+      {isSlow && (
+        <p role="status" className="absolute -top-7 right-3 border border-rule bg-sheet px-2 py-0.5 text-[13px]">
+          Being reckoned: these figures are of a moment ago
+        </p>
+      )}
       {barOf(assessment, design.piece.hoursWanted).map(({ figure, value, below, scale }) => (
         <button
           key={figure.title}

@@ -1,14 +1,14 @@
 import { fingerprint } from '@glimmer/core/exports';
 import type { Stage } from '@glimmer/core/items';
 import { Redo2, Search, Undo2 } from 'lucide-react';
-import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
+import { lazy, memo, Suspense, useEffect, useMemo, useState } from 'react';
 import { disableGlobalCursorStyles, Panel, PanelGroup, PanelResizeHandle } from 'react-resizable-panels';
 import { Link, Navigate, useParams } from 'react-router';
 import { closeKept, openKept } from '../keeping/index.ts';
 import { PicturePane } from '../picture/PicturePane.tsx';
-import { editPlan, redo, undo, useHistory, usePlan, usePlanStore } from '../state/planStore.ts';
+import { ReckoningProvider, usePlan, useReckoned } from '../reckoning/index.ts';
+import { editPlan, redo, undo, useHistory, usePlanStore } from '../state/planStore.ts';
 import { tool } from '../state/tool.ts';
-import { ReckoningProvider, useReckoned } from '../state/useAssessment.tsx';
 import { UnitsButton } from '../units/UnitsButton.tsx';
 import { Boundary } from '../widgets/Boundary.tsx';
 import { Button } from '../widgets/Button.tsx';
@@ -27,16 +27,47 @@ import { useKeys } from './useKeys.ts';
 // The strict content policy forbids style elements made by script, and the handles have a cursor of their own.
 disableGlobalCursorStyles();
 
-const sheets: Readonly<Record<Stage, React.LazyExoticComponent<() => React.JSX.Element>>> = {
-  piece: lazy(() => import('../stages/PieceSheet.tsx')),
-  lights: lazy(() => import('../stages/LightsSheet.tsx')),
-  moods: lazy(() => import('../stages/MoodsSheet.tsx')),
-  drive: lazy(() => import('../stages/DriveSheet.tsx')),
-  power: lazy(() => import('../stages/PowerSheet.tsx')),
-  wires: lazy(() => import('../stages/WiresSheet.tsx')),
-  bench: lazy(() => import('../stages/BenchSheet.tsx')),
-  logbook: lazy(() => import('../stages/LogbookSheet.tsx')),
+type SheetModule = { readonly default: () => React.JSX.Element };
+
+const fetchSheet: Readonly<Record<Stage, () => Promise<SheetModule>>> = {
+  piece: () => import('../stages/PieceSheet.tsx'),
+  lights: () => import('../stages/LightsSheet.tsx'),
+  moods: () => import('../stages/MoodsSheet.tsx'),
+  drive: () => import('../stages/DriveSheet.tsx'),
+  power: () => import('../stages/PowerSheet.tsx'),
+  wires: () => import('../stages/WiresSheet.tsx'),
+  bench: () => import('../stages/BenchSheet.tsx'),
+  logbook: () => import('../stages/LogbookSheet.tsx'),
 };
+const sheets: Readonly<Record<Stage, React.LazyExoticComponent<SheetModule['default']>>> = {
+  piece: lazy(fetchSheet.piece),
+  lights: lazy(fetchSheet.lights),
+  moods: lazy(fetchSheet.moods),
+  drive: lazy(fetchSheet.drive),
+  power: lazy(fetchSheet.power),
+  wires: lazy(fetchSheet.wires),
+  bench: lazy(fetchSheet.bench),
+  logbook: lazy(fetchSheet.logbook),
+};
+
+/** Fetches the other sheets while the page rests, so that going to one waits for nothing. */
+function useSheetsAhead(): void {
+  useEffect(() => {
+    const waiting = Object.values(fetchSheet);
+    let isHere = true;
+    const next = (): void => {
+      const fetchNext = isHere ? waiting.shift() : undefined;
+      // One that can't be had now is asked for again when it is gone to, and says so there.
+      if (fetchNext) void fetchNext().then(rest, rest);
+    };
+    // Not every browser says when it rests.
+    const rest = (): void => void (window.requestIdleCallback?.(next) ?? setTimeout(next, 200));
+    rest();
+    return () => {
+      isHere = false;
+    };
+  }, []);
+}
 
 /** True where there is room for picture and sheet side by side. */
 function useIsWide(): boolean {
@@ -53,7 +84,13 @@ function useIsWide(): boolean {
   return wide;
 }
 
-function Sheet({ stage, pointedFindingId }: { readonly stage: Stage; readonly pointedFindingId: string | null }) {
+interface SheetProps {
+  readonly stage: Stage;
+  readonly pointedFindingId: string | null;
+}
+
+/** One stage's sheet; what goes on around it does not lay it out anew. */
+const Sheet = memo(function Sheet({ stage, pointedFindingId }: SheetProps) {
   const { findings } = useReckoned();
   const plan = usePlan();
   const { name, design } = plan;
@@ -81,17 +118,33 @@ function Sheet({ stage, pointedFindingId }: { readonly stage: Stage; readonly po
       </Boundary>
     </main>
   );
+});
+
+const Picture = memo(PicturePane);
+
+function HistoryButtons() {
+  const { canUndo, canRedo } = useHistory();
+  return (
+    <>
+      <Button look="quiet" onClick={undo} disabled={!canUndo} aria-label="Undo" title="Undo (Ctrl+Z)">
+        <Undo2 size={17} />
+      </Button>
+      <Button look="quiet" onClick={redo} disabled={!canRedo} aria-label="Redo" title="Redo (Ctrl+Shift+Z)">
+        <Redo2 size={17} />
+      </Button>
+    </>
+  );
 }
 
 function Bench({ stage }: { readonly stage: Stage }) {
   const plan = usePlan();
   const { findings } = useReckoned();
-  const { canUndo, canRedo } = useHistory();
   const [pointedFindingId, setPointedFindingId] = useState<string | null>(null);
   const [finds, setFinds] = useState(false);
   const [showsKeys, setShowsKeys] = useState(false);
   const [tab, setTab] = useState<'picture' | 'sheet'>('sheet');
   const wide = useIsWide();
+  useSheetsAhead();
   const nextFinding = useKeys({
     planId: plan.id,
     findings,
@@ -109,7 +162,7 @@ function Bench({ stage }: { readonly stage: Stage }) {
   const sheet = <Sheet stage={stage} pointedFindingId={pointedFindingId} />;
   const picture = (
     <Boundary where="The picture" resetKeys={[stage, plan]}>
-      <PicturePane stage={stage} />
+      <Picture stage={stage} />
     </Boundary>
   );
   return (
@@ -137,12 +190,7 @@ function Bench({ stage }: { readonly stage: Stage }) {
         <Cord current={stage} />
         <div className="flex flex-col items-end gap-0.5">
           <div className="flex items-center gap-1">
-            <Button look="quiet" onClick={undo} disabled={!canUndo} aria-label="Undo" title="Undo (Ctrl+Z)">
-              <Undo2 size={17} />
-            </Button>
-            <Button look="quiet" onClick={redo} disabled={!canRedo} aria-label="Redo" title="Redo (Ctrl+Shift+Z)">
-              <Redo2 size={17} />
-            </Button>
+            <HistoryButtons />
             <Button look="quiet" onClick={() => setFinds(true)} aria-label="Find anything" title="Find anything (/)">
               <Search size={17} />
             </Button>
@@ -228,7 +276,7 @@ export function WorkbenchPage() {
   }
   if (openId !== id) return <p className="p-10 text-faint">Fetching the plan …</p>;
   return (
-    <ReckoningProvider>
+    <ReckoningProvider key={id}>
       <Bench stage={stage} />
     </ReckoningProvider>
   );

@@ -5,14 +5,13 @@ import {
   foilOhm,
   gaugeDiameter,
   roundOhm,
+  soldGauges,
   wireCarriesA,
   wireDrop,
   wireOhmPerMetre,
 } from '../../wires/index.ts';
 import { SumError } from '../answer.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure, optional } from '../sum.ts';
-
-const gauges = [34, 32, 30, 28, 26, 24, 22, 20, 18, 16, 14];
 
 /** Resistance of a metre of one core; refuses a conductor whose sizes are missing, and says which. */
 function ohmOf(asked: {
@@ -74,7 +73,7 @@ export const wireSum = defineSum({
     const isGauge = conductor === 'stranded wire';
     const r = ohmOf({ conductor, gaugeAwg, widthMm, thicknessMm, threadOhmPerMetre, ambientC });
     const dropV = wireDrop.reckon({ I: currentA, L: lengthMm, r });
-    const thinnest = gauges.find(
+    const thinnest = soldGauges.find(
       (gauge) =>
         wireCarriesA(gauge) >= currentA &&
         wireDrop.reckon({ I: currentA, L: lengthMm, r: wireOhmPerMetre(gauge, ambientC) }) <= mostDrop * supplyV,

@@ -38,7 +38,7 @@ export const ledCurveSum = defineSum({
       throw new SumError(cause instanceof Error ? cause.message : 'The readings make no curve', { cause });
     }
     const highest = Math.max(...readings.map((reading) => reading[1]));
-    // Red and amber fall by 2 mV a kelvin, green to ultraviolet by 4 (RECKONING §1).
+    // Red and amber fall by 2 mV a kelvin, green to ultraviolet by 4.
     const curve = shiftCurve(fitted, -(highest < 2.4 ? 0.002 : 0.004) * warmerK);
     const lowest = Math.min(...readings.map((reading) => reading[0]));
     const mostA = Math.max(0.025, ...readings.map((reading) => reading[0] * 1.3), ...atA);

@@ -70,7 +70,7 @@ export function HollowOverlay({ design, assessment, u }: OverlayProps) {
   const printer = usePrinter();
   return (
     <>
-      {design.hollows.map((hollow, i) => {
+      {design.hollows.map((hollow) => {
         const fits = assessment.fits.filter((fit) => fit.hollowId === hollow.id);
         const side = isCrowded(hollow, design.hollows, u) ? -1 : 1;
         const verdict = fits.find((fit) => fit.verdict !== 'fits')?.verdict ?? fits[0]?.verdict ?? null;
@@ -83,7 +83,7 @@ export function HollowOverlay({ design, assessment, u }: OverlayProps) {
             onMove={(to) =>
               editDesign(
                 (draft) => {
-                  const found = draft.hollows[i];
+                  const found = draft.hollows.find((each) => each.id === hollow.id);
                   if (found) found.at = to;
                 },
                 { merge: `hollow ${hollow.id}` },

@@ -130,7 +130,7 @@ export function LightOverlay({ design, assessment, u }: OverlayProps) {
               editDesign(
                 (draft) => {
                   const found = draft.items.find((item) => item.id === group.id);
-                  const own = found?.kind === 'light' ? found.places[i] : undefined;
+                  const own = found?.kind === 'light' ? found.places.find((each) => each.id === place.id) : undefined;
                   if (own) own.at = to;
                 },
                 { merge: `light ${group.id} ${place.id}` },
