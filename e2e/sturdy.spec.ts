@@ -34,10 +34,11 @@ test('what is typed and not left stands in its field again: after a reload, and 
 test('a stage whose script can’t be fetched says so; the plan goes on, and is taken out from there', async ({
   page,
 }) => {
+  // From the beginning: the sheets are fetched ahead while the page rests.
+  await page.route('**/assets/PowerSheet*', (route) => route.abort());
   await beginPlan(page);
   await fill(page, 'Hours wanted', '5 h');
   await kept(page);
-  await page.route('**/assets/PowerSheet*', (route) => route.abort());
   await goTo(page, 'power');
   const trouble = page.getByRole('alert').filter({ hasText: 'could not be fetched' });
   await expect(trouble).toContainText('Your plan is untouched');

@@ -1,0 +1,112 @@
+import { type ComparedRun, compareRun, summarise, tuneCapacity } from '@glimmer/core/logbook';
+import { printNumber } from '@glimmer/core/units';
+import { Trash2 } from 'lucide-react';
+import { setField } from '../items/itemActions.ts';
+import { useSheet } from '../stages/useSheet.ts';
+import { editPlan, undo } from '../state/planStore.ts';
+import { usePrinter } from '../units/index.ts';
+import { Button } from '../widgets/Button.tsx';
+import { tell } from '../widgets/Toasts.tsx';
+import { sayTime } from '../widgets/when.ts';
+import { packOf } from './packOf.ts';
+
+function RunTestRow({ run }: { readonly run: ComparedRun }) {
+  const printer = usePrinter();
+  const { test, deviation, say } = run;
+  return (
+    <tr className="border-b border-rule/60 align-top">
+      <td className="py-1">
+        {test.moodName} at {printer.quantity('fraction', test.brightness)},{' '}
+        {printer.quantity('temperatureC', test.ambientC)}
+        <span className="block text-[12.5px] text-faint">
+          {sayTime(test.at)}
+          {test.note && `; ${test.note}`}; {say}
+        </span>
+      </td>
+      <td className="figures py-1 pl-3 text-right whitespace-nowrap">
+        {test.predictedHours === null ? '–' : printer.quantity('timeH', test.predictedHours)}
+      </td>
+      <td className="figures py-1 pl-3 text-right whitespace-nowrap">{printer.quantity('timeH', test.hours)}</td>
+      <td className="figures py-1 pl-3 text-right whitespace-nowrap">
+        {deviation === null ? '–' : `${deviation > 0 ? '+' : ''}${printNumber(deviation * 100, 2)} %`}
+      </td>
+      <td className="text-right">
+        <Button
+          look="quiet"
+          aria-label={`Remove run test of ${test.moodName}`}
+          onClick={() =>
+            editPlan((draft) => {
+              draft.logbook.runTests = draft.logbook.runTests.filter((each) => each.id !== test.id);
+            })
+          }
+        >
+          <Trash2 size={15} />
+        </Button>
+      </td>
+    </tr>
+  );
+}
+
+/** What the tests say of the pack's capacity, where that is another than is reckoned with. */
+function Tuning() {
+  const printer = usePrinter();
+  const { plan, assessment } = useSheet();
+  const pack = packOf(assessment);
+  const capacityMah = pack?.item.capacityMah ?? pack?.part?.capacityMah ?? null;
+  const tuned = pack?.part ? tuneCapacity(pack.part.capacityMah, plan.logbook.runTests) : null;
+  if (!pack || !capacityMah || !tuned || Math.abs(tuned.likely / capacityMah.likely - 1) <= 0.02) return null;
+  return (
+    <p className="mb-2 border-l-2 border-brass pl-3">
+      The tests say a capacity of{' '}
+      <span className="figures">
+        {printer.quantity('capacityMah', tuned.likely)} ± {printer.quantity('capacityMah', tuned.spread)}
+      </span>{' '}
+      rather than {printer.quantity('capacityMah', capacityMah.likely)}, if nothing else is off.{' '}
+      <Button
+        onClick={() => {
+          setField(pack.item.id, 'capacityMah', tuned);
+          tell('The pack is reckoned with the measured capacity now', { undo });
+        }}
+      >
+        Reckon with it
+      </Button>
+    </p>
+  );
+}
+
+/** The runs that were logged, each beside its prediction, and what they say of the pack. */
+export function RunTests() {
+  const { plan } = useSheet();
+  const { runTests } = plan.logbook;
+  const compared = runTests.map(compareRun);
+  const spread = summarise(compared.flatMap((run) => (run.deviation === null ? [] : [run.deviation])));
+  return (
+    <>
+      {compared.length > 0 && (
+        <table className="mb-2 w-full text-[13.5px]">
+          <thead>
+            <tr className="border-b border-rule text-left text-faint">
+              <th className="font-normal">run test</th>
+              <th className="text-right font-normal">predicted</th>
+              <th className="text-right font-normal">ran</th>
+              <th className="text-right font-normal">off by</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {compared.map((run) => (
+              <RunTestRow key={run.test.id} run={run} />
+            ))}
+          </tbody>
+        </table>
+      )}
+      {spread && compared.length > 1 && (
+        <p className="text-[13.5px] text-faint">
+          On the mean {printNumber(spread.mean * 100, 2)} % against the prediction, ±{' '}
+          {printNumber(spread.deviation * 100, 2)} % from test to test.
+        </p>
+      )}
+      <Tuning />
+    </>
+  );
+}
