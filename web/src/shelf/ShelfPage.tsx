@@ -95,18 +95,16 @@ function Facts({ entry }: { readonly entry: ShelfEntry }) {
   );
 }
 
-function Entry({
-  entry,
-  shelf,
-  isWaitingHere,
-  onChange,
-}: {
+interface EntryProps {
   readonly entry: ShelfEntry;
   readonly shelf: 'open' | 'away';
   /** This browser holds changes of it that the server has not seen. */
   readonly isWaitingHere: boolean;
   readonly onChange: () => void;
-}) {
+}
+
+/** What can be done with a plan on the shelf. */
+function Actions({ entry, shelf, onChange }: Pick<EntryProps, 'entry' | 'shelf' | 'onChange'>) {
   const act = (work: () => Promise<unknown>, done: string) => (): void => {
     work().then(
       () => {
@@ -129,6 +127,44 @@ function Entry({
     );
   };
   return (
+    <div className="stitch mt-2 flex flex-wrap gap-x-1 pt-1">
+      <Button look="quiet" onClick={act(makeCopy, `${entry.name} copied`)} aria-label={`Copy ${entry.name}`}>
+        <Copy size={15} />
+        Copy
+      </Button>
+      <Button
+        look="quiet"
+        onClick={act(takeOut, `${entry.name} taken out as a file`)}
+        aria-label={`Take out ${entry.name}`}
+      >
+        <ArrowDownToLine size={15} />
+        Take out
+      </Button>
+      {shelf === 'open' ? (
+        <Button
+          look="quiet"
+          onClick={act(() => api.setPutAway(entry.id, true), `${entry.name} put away`)}
+          aria-label={`Put away ${entry.name}`}
+        >
+          <Archive size={15} />
+          Put away
+        </Button>
+      ) : (
+        <Button
+          look="quiet"
+          onClick={act(() => api.setPutAway(entry.id, false), `${entry.name} is back`)}
+          aria-label={`Bring back ${entry.name}`}
+        >
+          <ArchiveRestore size={15} />
+          Bring back
+        </Button>
+      )}
+    </div>
+  );
+}
+
+function Entry({ entry, shelf, isWaitingHere, onChange }: EntryProps) {
+  return (
     <li className="tag flex flex-col border border-rule bg-sheet">
       <Link to={`/plan/${entry.id}/piece`} className="block hover:opacity-95" aria-label={`Open ${entry.name}`}>
         {entry.facts?.state === 'reckoned' ? (
@@ -144,39 +180,7 @@ function Entry({
         <Facts entry={entry} />
         {isWaitingHere && <p className="text-amber-ink">Changes in this browser wait to be sent to the server.</p>}
         <p className="text-[13px] text-faint">changed {sayTime(entry.updatedAt)}</p>
-        <div className="stitch mt-2 flex flex-wrap gap-x-1 pt-1">
-          <Button look="quiet" onClick={act(makeCopy, `${entry.name} copied`)} aria-label={`Copy ${entry.name}`}>
-            <Copy size={15} />
-            Copy
-          </Button>
-          <Button
-            look="quiet"
-            onClick={act(takeOut, `${entry.name} taken out as a file`)}
-            aria-label={`Take out ${entry.name}`}
-          >
-            <ArrowDownToLine size={15} />
-            Take out
-          </Button>
-          {shelf === 'open' ? (
-            <Button
-              look="quiet"
-              onClick={act(() => api.setPutAway(entry.id, true), `${entry.name} put away`)}
-              aria-label={`Put away ${entry.name}`}
-            >
-              <Archive size={15} />
-              Put away
-            </Button>
-          ) : (
-            <Button
-              look="quiet"
-              onClick={act(() => api.setPutAway(entry.id, false), `${entry.name} is back`)}
-              aria-label={`Bring back ${entry.name}`}
-            >
-              <ArchiveRestore size={15} />
-              Bring back
-            </Button>
-          )}
-        </div>
+        <Actions entry={entry} shelf={shelf} onChange={onChange} />
       </div>
     </li>
   );
@@ -219,11 +223,86 @@ function LocalShelf({ locals }: { readonly locals: readonly KeptRecord<Plan>[] }
   );
 }
 
+/** What concerns all plans, and how far to trust what is said of them. */
+function Foot() {
+  return (
+    <>
+      <p className="stitch mt-8 pt-3">
+        <Button
+          look="quiet"
+          className="-ml-2.5"
+          onClick={() => void takeOutAll().catch((trouble: unknown) => tell(say(trouble), { gravity: 'trouble' }))}
+        >
+          <PackageOpen size={16} />
+          Take everything out
+        </Button>
+        <span className="text-faint">
+          Plans with their versions and pictures, parts of your own, drawer and desk, as one file. “Bring in a plan”
+          takes it back, here or on another machine.
+        </span>
+      </p>
+      <p className="mt-3 text-[13px] text-faint">
+        Figures here are for planning. Follow the sheets of your parts, local rules, and someone licensed where mains or
+        transport rules ask for it; a test at the bench decides.
+      </p>
+    </>
+  );
+}
+
+/** A new plan, opened at once. */
+function BeginAnew() {
+  const navigate = useNavigate();
+  const begin = useMutation({
+    mutationFn: () => api.add(createPlan({ id: crypto.randomUUID(), name: 'New piece', design: emptyDesign })),
+    onSuccess: (kept) => navigate(`/plan/${kept.plan.id}/piece`),
+    onError: (trouble) => tell(say(trouble), { gravity: 'trouble' }),
+  });
+  return (
+    <Button look="main" onClick={() => begin.mutate()} disabled={begin.isPending}>
+      <Plus size={16} />
+      New plan
+    </Button>
+  );
+}
+
+/** Plans and whole workshops, from a file. */
+function BringIn({ onBrought }: { readonly onBrought: () => void }) {
+  const fileInput = useRef<HTMLInputElement>(null);
+  const onFile = (file: File | undefined): void => {
+    if (!file) return;
+    const brought = isArchive(file) ? bringInAll(file) : bringIn(file).then(({ name }) => `${name} is on the shelf`);
+    brought.then(
+      (said) => {
+        tell(said);
+        onBrought();
+      },
+      (trouble: unknown) => tell(say(trouble), { gravity: 'trouble' }),
+    );
+  };
+  return (
+    <>
+      <Button onClick={() => fileInput.current?.click()}>
+        <ArrowUpFromLine size={16} />
+        Bring in a plan
+      </Button>
+      <input
+        ref={fileInput}
+        type="file"
+        accept=".json,application/json,.zip,application/zip"
+        aria-label="Plan file to bring in"
+        className="hidden"
+        onChange={(event) => {
+          onFile(event.target.files?.[0]);
+          event.target.value = '';
+        }}
+      />
+    </>
+  );
+}
+
 /** The shelf: all plans, each with a small lit picture. */
 export function ShelfPage() {
   const [shelf, setShelf] = useState<'open' | 'away'>('open');
-  const fileInput = useRef<HTMLInputElement>(null);
-  const navigate = useNavigate();
   const client = useQueryClient();
   const { data, error, isPending } = useQuery({
     queryKey: ['shelf', shelf],
@@ -240,23 +319,6 @@ export function ShelfPage() {
   const waiting = new Set(locals.filter(isWaiting).map(({ plan }) => plan.id));
   const refresh = (): void => void client.invalidateQueries({ queryKey: ['shelf'] });
 
-  const begin = useMutation({
-    mutationFn: () => api.add(createPlan({ id: crypto.randomUUID(), name: 'New piece', design: emptyDesign })),
-    onSuccess: (kept) => navigate(`/plan/${kept.plan.id}/piece`),
-    onError: (trouble) => tell(say(trouble), { gravity: 'trouble' }),
-  });
-  const onFile = (file: File | undefined): void => {
-    if (!file) return;
-    const brought = isArchive(file) ? bringInAll(file) : bringIn(file).then(({ name }) => `${name} is on the shelf`);
-    brought.then(
-      (said) => {
-        tell(said);
-        refresh();
-      },
-      (trouble: unknown) => tell(say(trouble), { gravity: 'trouble' }),
-    );
-  };
-
   useEffect(() => {
     document.title = 'Unruly Glimmer';
   }, []);
@@ -271,25 +333,8 @@ export function ShelfPage() {
             </p>
           </div>
           <div className="flex flex-wrap gap-2">
-            <Button look="main" onClick={() => begin.mutate()} disabled={begin.isPending}>
-              <Plus size={16} />
-              New plan
-            </Button>
-            <Button onClick={() => fileInput.current?.click()}>
-              <ArrowUpFromLine size={16} />
-              Bring in a plan
-            </Button>
-            <input
-              ref={fileInput}
-              type="file"
-              accept=".json,application/json,.zip,application/zip"
-              aria-label="Plan file to bring in"
-              className="hidden"
-              onChange={(event) => {
-                onFile(event.target.files?.[0]);
-                event.target.value = '';
-              }}
-            />
+            <BeginAnew />
+            <BringIn onBrought={refresh} />
             <Link
               to="/sums"
               className="inline-flex min-h-8 items-center gap-1.5 rounded-sm px-2.5 py-1 font-medium text-verdigris hover:bg-pressed"
@@ -333,24 +378,7 @@ export function ShelfPage() {
             ))}
           </ul>
         )}
-        <p className="stitch mt-8 pt-3">
-          <Button
-            look="quiet"
-            className="-ml-2.5"
-            onClick={() => void takeOutAll().catch((trouble: unknown) => tell(say(trouble), { gravity: 'trouble' }))}
-          >
-            <PackageOpen size={16} />
-            Take everything out
-          </Button>
-          <span className="text-faint">
-            Plans with their versions and pictures, parts of your own, drawer and desk, as one file. “Bring in a plan”
-            takes it back, here or on another machine.
-          </span>
-        </p>
-        <p className="mt-3 text-[13px] text-faint">
-          Figures here are for planning. Follow the sheets of your parts, local rules, and someone licensed where mains
-          or transport rules ask for it; a test at the bench decides.
-        </p>
+        <Foot />
       </div>
     </div>
   );

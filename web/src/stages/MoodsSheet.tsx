@@ -105,11 +105,67 @@ function FadeField({
   );
 }
 
+/** What a mood draws on the rail, and what the limiter leaves of it. */
+function Draw({ moodId }: { readonly moodId: string }) {
+  const printer = usePrinter();
+  const { assessment } = useSheet();
+  const budget = assessment.moods.find((each) => each.moodId === moodId);
+  const ceiling = assessment.supply?.ceilings.find((each) => each.moodId === moodId);
+  if (!budget) return null;
+  return (
+    <>
+      <FigureLine
+        label="Draws on the rail: mean, at its height"
+        value={`${printer.quantity('currentA', budget.meanA)}, ${printer.quantity('currentA', budget.peakA)}`}
+        onOpen={ceiling ? () => openSum(explainCeiling(assessment, ceiling)) : undefined}
+      />
+      {budget.limited && (
+        <FigureLine
+          label="What the program’s limiter leaves of it"
+          value={`${printer.quantity('currentA', budget.limited.meanA)}, ${printer.quantity('currentA', budget.limited.peakA)}`}
+        />
+      )}
+    </>
+  );
+}
+
+interface MoodFieldsProps {
+  readonly mood: Mood;
+  readonly edit: (recipe: (draft: Draft<Mood>) => void, merge?: string) => void;
+}
+
+/** How it comes and goes. */
+function Fades({ mood, edit }: Pick<MoodFieldsProps, 'mood' | 'edit'>) {
+  return (
+    <>
+      <FadeField
+        label="Comes in over"
+        value={mood.fadeInS}
+        onSet={(value) =>
+          edit((draft) => {
+            if (value === undefined) delete draft.fadeInS;
+            else draft.fadeInS = value;
+          })
+        }
+      />
+      <FadeField
+        label="Goes out over"
+        value={mood.fadeOutS}
+        onSet={(value) =>
+          edit((draft) => {
+            if (value === undefined) delete draft.fadeOutS;
+            else draft.fadeOutS = value;
+          })
+        }
+      />
+    </>
+  );
+}
+
 /** Name, brightness, fades and draw of the mood that is open. */
-function ThisMood({ mood, index }: { readonly mood: Mood; readonly index: number }) {
+function ThisMood({ mood }: { readonly mood: Mood }) {
   const printer = usePrinter();
   const { design, assessment } = useSheet();
-  const budget = assessment.moods[index];
   const ceiling = assessment.supply?.ceilings.find((each) => each.moodId === mood.id);
   const edit = (recipe: (draft: Draft<Mood>) => void, merge?: string): void =>
     editDesign(
@@ -170,47 +226,34 @@ function ThisMood({ mood, index }: { readonly mood: Mood; readonly index: number
             })
           }
         />
-        <FadeField
-          label="Comes in over"
-          value={mood.fadeInS}
-          onSet={(value) =>
-            edit((draft) => {
-              if (value === undefined) delete draft.fadeInS;
-              else draft.fadeInS = value;
-            })
-          }
-        />
-        <FadeField
-          label="Goes out over"
-          value={mood.fadeOutS}
-          onSet={(value) =>
-            edit((draft) => {
-              if (value === undefined) delete draft.fadeOutS;
-              else draft.fadeOutS = value;
-            })
-          }
-        />
+        <Fades mood={mood} edit={edit} />
       </div>
-      {budget && (
-        <>
-          <FigureLine
-            label="Draws on the rail: mean, at its height"
-            value={`${printer.quantity('currentA', budget.meanA)}, ${printer.quantity('currentA', budget.peakA)}`}
-            onOpen={ceiling ? () => openSum(explainCeiling(assessment, ceiling)) : undefined}
-          />
-          {budget.limited && (
-            <FigureLine
-              label="What the program’s limiter leaves of it"
-              value={`${printer.quantity('currentA', budget.limited.meanA)}, ${printer.quantity('currentA', budget.limited.peakA)}`}
-            />
-          )}
-        </>
-      )}
+      <Draw moodId={mood.id} />
     </Section>
   );
 }
 
 const pages = ['Moves', 'Cues', 'Evening', 'Sets'] as const;
+
+function MoodTabs({ openIndex }: { readonly openIndex: number }) {
+  const { list } = useSheet().design.moods;
+  return (
+    <div className="flex flex-wrap gap-1" role="tablist" aria-label="Moods">
+      {list.map((each, i) => (
+        <button
+          key={each.id}
+          type="button"
+          role="tab"
+          aria-selected={i === openIndex}
+          onClick={() => hands.showMood(each.id)}
+          className={`tag border px-3 py-1 ${i === openIndex ? 'border-verdigris bg-verdigris text-on-verdigris' : 'border-rule bg-paper hover:bg-pressed'}`}
+        >
+          {each.name}
+        </button>
+      ))}
+    </div>
+  );
+}
 
 /** Stage 3. */
 export default function MoodsSheet() {
@@ -243,20 +286,7 @@ export default function MoodsSheet() {
         </BeginHere>
       )}
       <div className="my-2 flex flex-wrap items-center gap-1">
-        <div className="flex flex-wrap gap-1" role="tablist" aria-label="Moods">
-          {list.map((each, i) => (
-            <button
-              key={each.id}
-              type="button"
-              role="tab"
-              aria-selected={i === index}
-              onClick={() => hands.showMood(each.id)}
-              className={`tag border px-3 py-1 ${i === index ? 'border-verdigris bg-verdigris text-on-verdigris' : 'border-rule bg-paper hover:bg-pressed'}`}
-            >
-              {each.name}
-            </button>
-          ))}
-        </div>
+        <MoodTabs openIndex={index} />
         <Button look={list.length === 0 ? 'main' : 'quiet'} onClick={() => addMood(grounds)}>
           Add a mood
         </Button>
@@ -294,7 +324,7 @@ export default function MoodsSheet() {
             </TabList>
             <TabPanels className="pt-2">
               <TabPanel>
-                <ThisMood mood={mood} index={index} />
+                <ThisMood mood={mood} />
                 <Section title="Moves">
                   {grounds.map((ground) => (
                     <MoveStack key={ground.id} ground={ground} mood={mood} />

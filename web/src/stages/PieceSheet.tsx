@@ -62,51 +62,42 @@ function Wishes() {
   );
 }
 
-function PictureChoice() {
-  const { design } = useSheet();
-  const { view } = design;
+const chooseOutline = (outlineId: string): void => {
+  const outline = outlines.find((each) => each.id === outlineId);
+  editDesign((draft) => {
+    if (!outline) {
+      draft.view.picture = { kind: 'none' };
+      return;
+    }
+    draft.view.picture = { kind: 'drawn', outline: outline.id };
+    draft.view.heightMm = Math.round((draft.view.widthMm * outline.boxHeight) / outline.boxWidth);
+  });
+};
+
+const bringIn = (file: File | undefined): void => {
+  if (!file) return;
+  readPicture(file).then(
+    ({ picture, aspect }) => {
+      const id = nanoid(10);
+      editPlan((draft) => {
+        draft.pictures[id] = picture;
+        draft.design.view.picture = { kind: 'own', pictureId: id };
+        draft.design.view.heightMm = Math.min(
+          bands.viewMm.most,
+          Math.max(bands.viewMm.least, Math.round(draft.design.view.widthMm / aspect)),
+        );
+      });
+      tell(`${file.name} is the picture now; give its true width`);
+    },
+    (error: unknown) => tell(error instanceof Error ? error.message : String(error), { gravity: 'trouble' }),
+  );
+};
+
+/** A picture of the maker’s own, from a file. */
+function PictureFile() {
   const input = useRef<HTMLInputElement>(null);
-  const choose = (outlineId: string): void => {
-    const outline = outlines.find((each) => each.id === outlineId);
-    editDesign((draft) => {
-      if (!outline) {
-        draft.view.picture = { kind: 'none' };
-        return;
-      }
-      draft.view.picture = { kind: 'drawn', outline: outline.id };
-      draft.view.heightMm = Math.round((draft.view.widthMm * outline.boxHeight) / outline.boxWidth);
-    });
-  };
-  const bringIn = (file: File | undefined): void => {
-    if (!file) return;
-    readPicture(file).then(
-      ({ picture, aspect }) => {
-        const id = nanoid(10);
-        editPlan((draft) => {
-          draft.pictures[id] = picture;
-          draft.design.view.picture = { kind: 'own', pictureId: id };
-          draft.design.view.heightMm = Math.min(
-            bands.viewMm.most,
-            Math.max(bands.viewMm.least, Math.round(draft.design.view.widthMm / aspect)),
-          );
-        });
-        tell(`${file.name} is the picture now; give its true width`);
-      },
-      (error: unknown) => tell(error instanceof Error ? error.message : String(error), { gravity: 'trouble' }),
-    );
-  };
   return (
-    <div className="grid grid-cols-[1fr_auto] items-end gap-x-3 gap-y-2">
-      <Choice
-        label="Outline"
-        value={view.picture.kind === 'drawn' ? view.picture.outline : view.picture.kind}
-        options={[
-          { value: 'none', label: 'bare sheet' },
-          ...(view.picture.kind === 'own' ? [{ value: 'own', label: 'your own picture' }] : []),
-          ...outlines.map((outline) => ({ value: outline.id, label: outline.name })),
-        ]}
-        onChoose={(value) => value !== 'own' && choose(value)}
-      />
+    <>
       <Button onClick={() => input.current?.click()}>
         <ImageUp size={16} />
         Bring in a picture
@@ -122,6 +113,26 @@ function PictureChoice() {
           event.target.value = '';
         }}
       />
+    </>
+  );
+}
+
+function PictureChoice() {
+  const { design } = useSheet();
+  const { view } = design;
+  return (
+    <div className="grid grid-cols-[1fr_auto] items-end gap-x-3 gap-y-2">
+      <Choice
+        label="Outline"
+        value={view.picture.kind === 'drawn' ? view.picture.outline : view.picture.kind}
+        options={[
+          { value: 'none', label: 'bare sheet' },
+          ...(view.picture.kind === 'own' ? [{ value: 'own', label: 'your own picture' }] : []),
+          ...outlines.map((outline) => ({ value: outline.id, label: outline.name })),
+        ]}
+        onChoose={(value) => value !== 'own' && chooseOutline(value)}
+      />
+      <PictureFile />
       <div className="col-span-2 grid grid-cols-2 gap-3">
         <QuantityField
           label="True width of the view"
@@ -224,11 +235,142 @@ function addHollow(kind: Hollow['kind']): void {
   });
 }
 
+const set = (recipe: (draft: Draft<Piece>) => void): void => editDesign((draft) => recipe(draft.piece));
+
+/** What kind of piece it is, who carries it, and in what weather. */
+function Purpose() {
+  const { piece } = useSheet().design;
+  return (
+    <>
+      <Choice
+        label="Kind of piece"
+        value={piece.kind}
+        options={kinds}
+        onChoose={(value) =>
+          set((draft) => {
+            draft.kind = value;
+          })
+        }
+      />
+      <Choice
+        label="Carried by"
+        value={piece.carriedBy}
+        options={carriers}
+        onChoose={(value) =>
+          set((draft) => {
+            draft.carriedBy = value;
+          })
+        }
+      />
+      <Choice
+        label="Weather"
+        value={piece.setting}
+        options={settings}
+        onChoose={(value) =>
+          set((draft) => {
+            draft.setting = value;
+          })
+        }
+      />
+    </>
+  );
+}
+
+/** What it must last, bear and cost. */
+function Demands() {
+  const { piece } = useSheet().design;
+  return (
+    <>
+      <QuantityField
+        label="Hours wanted"
+        kind="timeH"
+        value={piece.hoursWanted}
+        band={bands.hoursWanted}
+        onCommit={(value) =>
+          set((draft) => {
+            draft.hoursWanted = value;
+          })
+        }
+      />
+      <QuantityField
+        label="Ambient temperature"
+        kind="temperatureC"
+        value={piece.ambientC}
+        band={bands.ambientC}
+        onCommit={(value) =>
+          set((draft) => {
+            draft.ambientC = value;
+          })
+        }
+      />
+      <QuantityField
+        label="Copies"
+        kind="count"
+        value={piece.copies}
+        band={bands.copies}
+        onCommit={(value) =>
+          set((draft) => {
+            draft.copies = Math.round(value);
+          })
+        }
+      />
+      <QuantityField
+        label="Budget for one"
+        kind="money"
+        value={piece.budgetPerCopy}
+        band={bands.budget}
+        placeholder="none"
+        onCommit={(value) =>
+          set((draft) => {
+            draft.budgetPerCopy = value;
+          })
+        }
+        onClear={() =>
+          set((draft) => {
+            draft.budgetPerCopy = null;
+          })
+        }
+      />
+    </>
+  );
+}
+
+/** Where things go in: bores, channels and boxes. */
+function Hollows() {
+  const { design } = useSheet();
+  return (
+    <Section
+      title="Hollows"
+      aside={
+        <span className="flex gap-1">
+          {(['bore', 'channel', 'box'] as const).map((kind) => (
+            <Button key={kind} look="quiet" onClick={() => addHollow(kind)}>
+              Add a {kind}
+            </Button>
+          ))}
+        </span>
+      }
+    >
+      {design.hollows.length === 0 ? (
+        <p className="text-faint">
+          Bores for lights, channels for tape, boxes for the pack: measure them, and the app says what goes in. Drag
+          them into place on the picture.
+        </p>
+      ) : (
+        <ul>
+          {design.hollows.map((hollow) => (
+            <HollowRow key={hollow.id} hollow={hollow} />
+          ))}
+        </ul>
+      )}
+    </Section>
+  );
+}
+
 /** Stage 1. */
 export default function PieceSheet() {
   const { design } = useSheet();
   const { piece } = design;
-  const set = (recipe: (draft: Draft<Piece>) => void): void => editDesign((draft) => recipe(draft.piece));
   return (
     <>
       {design.view.picture.kind === 'none' && (
@@ -239,86 +381,8 @@ export default function PieceSheet() {
       )}
       <Section title="What it is for">
         <div className="grid grid-cols-3 gap-x-3 gap-y-2">
-          <Choice
-            label="Kind of piece"
-            value={piece.kind}
-            options={kinds}
-            onChoose={(value) =>
-              set((draft) => {
-                draft.kind = value;
-              })
-            }
-          />
-          <Choice
-            label="Carried by"
-            value={piece.carriedBy}
-            options={carriers}
-            onChoose={(value) =>
-              set((draft) => {
-                draft.carriedBy = value;
-              })
-            }
-          />
-          <Choice
-            label="Weather"
-            value={piece.setting}
-            options={settings}
-            onChoose={(value) =>
-              set((draft) => {
-                draft.setting = value;
-              })
-            }
-          />
-          <QuantityField
-            label="Hours wanted"
-            kind="timeH"
-            value={piece.hoursWanted}
-            band={bands.hoursWanted}
-            onCommit={(value) =>
-              set((draft) => {
-                draft.hoursWanted = value;
-              })
-            }
-          />
-          <QuantityField
-            label="Ambient temperature"
-            kind="temperatureC"
-            value={piece.ambientC}
-            band={bands.ambientC}
-            onCommit={(value) =>
-              set((draft) => {
-                draft.ambientC = value;
-              })
-            }
-          />
-          <QuantityField
-            label="Copies"
-            kind="count"
-            value={piece.copies}
-            band={bands.copies}
-            onCommit={(value) =>
-              set((draft) => {
-                draft.copies = Math.round(value);
-              })
-            }
-          />
-          <QuantityField
-            label="Budget for one"
-            kind="money"
-            value={piece.budgetPerCopy}
-            band={bands.budget}
-            placeholder="none"
-            onCommit={(value) =>
-              set((draft) => {
-                draft.budgetPerCopy = value;
-              })
-            }
-            onClear={() =>
-              set((draft) => {
-                draft.budgetPerCopy = null;
-              })
-            }
-          />
+          <Purpose />
+          <Demands />
           <div className="col-span-2 self-end">
             <Tick
               label="Lights by itself in the dark"
@@ -338,31 +402,7 @@ export default function PieceSheet() {
       <Section title="The picture">
         <PictureChoice />
       </Section>
-      <Section
-        title="Hollows"
-        aside={
-          <span className="flex gap-1">
-            {(['bore', 'channel', 'box'] as const).map((kind) => (
-              <Button key={kind} look="quiet" onClick={() => addHollow(kind)}>
-                Add a {kind}
-              </Button>
-            ))}
-          </span>
-        }
-      >
-        {design.hollows.length === 0 ? (
-          <p className="text-faint">
-            Bores for lights, channels for tape, boxes for the pack: measure them, and the app says what goes in. Drag
-            them into place on the picture.
-          </p>
-        ) : (
-          <ul>
-            {design.hollows.map((hollow) => (
-              <HollowRow key={hollow.id} hollow={hollow} />
-            ))}
-          </ul>
-        )}
-      </Section>
+      <Hollows />
       <OwnParts />
     </>
   );

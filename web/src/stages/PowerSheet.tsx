@@ -155,10 +155,125 @@ function RailTable() {
   );
 }
 
-/** Stage 5. */
-export default function PowerSheet() {
+/** How bright each mood may be set. */
+function Ceilings() {
+  const printer = usePrinter();
+  const { assessment } = useSheet();
+  return (
+    <Section title="Brightness ceilings">
+      {assessment.ceilings.length === 0 && <p className="text-faint">A ceiling needs a mood.</p>}
+      {assessment.ceilings.map((ceiling) => (
+        <FigureLine
+          key={ceiling.moodId}
+          label={`${ceiling.name}, set to ${printer.quantity('fraction', ceiling.setTo)}`}
+          value={
+            <span className={ceiling.setTo > ceiling.brightness ? 'font-bold text-brick-ink' : ''}>
+              {printer.message(sayCeiling(ceiling.brightness))}
+              {ceiling.fresh > ceiling.brightness + 0.005
+                ? ` (full pack ${printer.message(sayCeiling(ceiling.fresh))})`
+                : ''}
+            </span>
+          }
+          onOpen={() => openSum(explainCeiling(assessment, ceiling))}
+        />
+      ))}
+    </Section>
+  );
+}
+
+/** All consumers together, and what the limiter leaves of that. */
+function BudgetSums() {
+  const printer = usePrinter();
+  const { assessment } = useSheet();
+  return (
+    <>
+      <tr className="font-semibold">
+        <td className="font-sans">together</td>
+        <td className="text-right">
+          {printer.quantity(
+            'currentA',
+            assessment.consumers.reduce((sum, each) => sum + each.restA, 0),
+          )}
+        </td>
+        {assessment.moods.map((mood) => (
+          <td key={mood.moodId} className="text-right">
+            {printer.quantity('currentA', mood.meanA)}
+          </td>
+        ))}
+        <td className="text-right">{printer.quantity('currentA', assessment.allWhiteA)}</td>
+      </tr>
+      {assessment.moods.some((mood) => mood.limited) && (
+        <tr>
+          <td className="font-sans">left by the program’s limiter</td>
+          <td />
+          {assessment.moods.map((mood) => (
+            <td key={mood.moodId} className="text-right">
+              {mood.limited ? printer.quantity('currentA', mood.limited.meanA) : ''}
+            </td>
+          ))}
+          <td />
+        </tr>
+      )}
+    </>
+  );
+}
+
+/** What each consumer draws, dark, in each mood and at full. */
+function Budget() {
   const printer = usePrinter();
   const { design, assessment } = useSheet();
+  return (
+    <Section
+      title="Budget on the rail"
+      aside={
+        <Button look="quiet" onClick={() => openSum(figuresOf(assessment).peakA)}>
+          Open the sum
+        </Button>
+      }
+    >
+      <table className="figures w-full text-[13.5px]">
+        <thead>
+          <tr className="border-b border-rule text-left text-faint">
+            <th className="font-sans font-normal">consumer</th>
+            <th className="text-right font-sans font-normal">dark</th>
+            {design.moods.list.map((mood) => (
+              <th key={mood.id} className="text-right font-sans font-normal">
+                {mood.name}
+              </th>
+            ))}
+            <th className="text-right font-sans font-normal">all at full</th>
+          </tr>
+        </thead>
+        <tbody>
+          {assessment.consumers.map((consumer) => (
+            <tr key={consumer.id} className="border-b border-rule/60">
+              <td className="font-sans">{consumer.name}</td>
+              <td className="text-right">{printer.quantity('currentA', consumer.restA)}</td>
+              {assessment.moods.map((mood) => (
+                <td key={mood.moodId} className="text-right">
+                  {printer.quantity(
+                    'currentA',
+                    mood.groups.find((group) => group.groupId === consumer.id)?.meanA ??
+                      consumer.restA + consumer.steadyA,
+                  )}
+                </td>
+              ))}
+              <td className="text-right">
+                {printer.quantity('currentA', consumer.restA + consumer.steadyPeakA + consumer.fullA)}
+              </td>
+            </tr>
+          ))}
+          <BudgetSums />
+        </tbody>
+      </table>
+      <p className="mt-1 text-[13px] text-faint">Moods: the mean over time at their brightness.</p>
+    </Section>
+  );
+}
+
+/** Stage 5. */
+export default function PowerSheet() {
+  const { assessment } = useSheet();
   return (
     <>
       {assessment.supplies.length === 0 && (
@@ -200,99 +315,10 @@ export default function PowerSheet() {
           <Section title="The night">
             <Night />
           </Section>
-          <Section title="Brightness ceilings">
-            {assessment.ceilings.length === 0 && <p className="text-faint">A ceiling needs a mood.</p>}
-            {assessment.ceilings.map((ceiling) => (
-              <FigureLine
-                key={ceiling.moodId}
-                label={`${ceiling.name}, set to ${printer.quantity('fraction', ceiling.setTo)}`}
-                value={
-                  <span className={ceiling.setTo > ceiling.brightness ? 'font-bold text-brick-ink' : ''}>
-                    {printer.message(sayCeiling(ceiling.brightness))}
-                    {ceiling.fresh > ceiling.brightness + 0.005
-                      ? ` (full pack ${printer.message(sayCeiling(ceiling.fresh))})`
-                      : ''}
-                  </span>
-                }
-                onOpen={() => openSum(explainCeiling(assessment, ceiling))}
-              />
-            ))}
-          </Section>
+          <Ceilings />
         </>
       )}
-      {assessment.consumers.length > 0 && (
-        <Section
-          title="Budget on the rail"
-          aside={
-            <Button look="quiet" onClick={() => openSum(figuresOf(assessment).peakA)}>
-              Open the sum
-            </Button>
-          }
-        >
-          <table className="figures w-full text-[13.5px]">
-            <thead>
-              <tr className="border-b border-rule text-left text-faint">
-                <th className="font-sans font-normal">consumer</th>
-                <th className="text-right font-sans font-normal">dark</th>
-                {design.moods.list.map((mood) => (
-                  <th key={mood.id} className="text-right font-sans font-normal">
-                    {mood.name}
-                  </th>
-                ))}
-                <th className="text-right font-sans font-normal">all at full</th>
-              </tr>
-            </thead>
-            <tbody>
-              {assessment.consumers.map((consumer) => (
-                <tr key={consumer.id} className="border-b border-rule/60">
-                  <td className="font-sans">{consumer.name}</td>
-                  <td className="text-right">{printer.quantity('currentA', consumer.restA)}</td>
-                  {assessment.moods.map((mood) => (
-                    <td key={mood.moodId} className="text-right">
-                      {printer.quantity(
-                        'currentA',
-                        mood.groups.find((group) => group.groupId === consumer.id)?.meanA ??
-                          consumer.restA + consumer.steadyA,
-                      )}
-                    </td>
-                  ))}
-                  <td className="text-right">
-                    {printer.quantity('currentA', consumer.restA + consumer.steadyPeakA + consumer.fullA)}
-                  </td>
-                </tr>
-              ))}
-              <tr className="font-semibold">
-                <td className="font-sans">together</td>
-                <td className="text-right">
-                  {printer.quantity(
-                    'currentA',
-                    assessment.consumers.reduce((sum, each) => sum + each.restA, 0),
-                  )}
-                </td>
-                {assessment.moods.map((mood) => (
-                  <td key={mood.moodId} className="text-right">
-                    {printer.quantity('currentA', mood.meanA)}
-                  </td>
-                ))}
-                <td className="text-right">{printer.quantity('currentA', assessment.allWhiteA)}</td>
-              </tr>
-              {assessment.moods.some((mood) => mood.limited) && (
-                <tr>
-                  <td className="font-sans">left by the program’s limiter</td>
-                  <td />
-                  {assessment.moods.map((mood) => (
-                    <td key={mood.moodId} className="text-right">
-                      {mood.limited ? printer.quantity('currentA', mood.limited.meanA) : ''}
-                    </td>
-                  ))}
-                  <td />
-                </tr>
-              )}
-            </tbody>
-          </table>
-          <p className="mt-1 text-[13px] text-faint">Moods: the mean over time at their brightness.</p>
-        </Section>
-      )}
+      {assessment.consumers.length > 0 && <Budget />}
     </>
   );
 }

@@ -43,15 +43,35 @@ function overrule(runId: string, change: Partial<Pick<Draft<Override>, 'lengthMm
   });
 }
 
-function RunRow({
-  run,
-  stock,
-  ends,
-}: {
+interface RunRowProps {
   readonly run: WireRun;
   readonly stock: readonly number[];
   readonly ends: readonly CoreEnds[];
-}) {
+}
+
+/** The cores of a run: colour, meaning, and what each end is soldered to. */
+function Cores({ run, ends }: Pick<RunRowProps, 'run' | 'ends'>) {
+  const printer = usePrinter();
+  return (
+    <span className="flex flex-wrap gap-1 text-[12.5px] text-faint">
+      {run.cores.map((core, c) => (
+        <span key={core.meaning} className="flex w-full items-baseline gap-1">
+          <span
+            className="inline-block h-2 w-4 shrink-0 border border-faint"
+            style={{ background: wireColours[core.colour.split(',')[0] ?? ''] }}
+            aria-hidden="true"
+          />
+          <span>
+            {core.colour} {core.meaning}
+            {ends[c] && `: ${printer.message(ends[c].from)} to ${printer.message(ends[c].to)}`}
+          </span>
+        </span>
+      ))}
+    </span>
+  );
+}
+
+function RunRow({ run, stock, ends }: RunRowProps) {
   const printer = usePrinter();
   const pointed = useTool((state) => state.pointedId === run.id);
   return (
@@ -68,21 +88,7 @@ function RunRow({
         >
           {run.name}
         </button>
-        <span className="flex flex-wrap gap-1 text-[12.5px] text-faint">
-          {run.cores.map((core, c) => (
-            <span key={core.meaning} className="flex w-full items-baseline gap-1">
-              <span
-                className="inline-block h-2 w-4 shrink-0 border border-faint"
-                style={{ background: wireColours[core.colour.split(',')[0] ?? ''] }}
-                aria-hidden="true"
-              />
-              <span>
-                {core.colour} {core.meaning}
-                {ends[c] && `: ${printer.message(ends[c].from)} to ${printer.message(ends[c].to)}`}
-              </span>
-            </span>
-          ))}
-        </span>
+        <Cores run={run} ends={ends} />
       </td>
       <td className="w-28 py-1 pr-2">
         <QuantityField
@@ -122,12 +128,161 @@ function RunRow({
   );
 }
 
-/** Stage 6. */
-export default function WiresSheet() {
+/** The gauges that there are to choose from. */
+function Gauges() {
+  const printer = usePrinter();
+  const { gaugesInStock } = useSheet().design.wires;
+  return (
+    <Section
+      title="Gauges in the drawer"
+      aside={
+        <span className="text-[13px] text-faint">
+          {printer.units.wire === 'gauge' ? 'American wire gauge' : 'mm² of copper'}
+        </span>
+      }
+    >
+      <div className="flex flex-wrap gap-1">
+        {soldGauges.map((gauge) => {
+          const has = gaugesInStock.includes(gauge);
+          return (
+            <button
+              key={gauge}
+              type="button"
+              aria-pressed={has}
+              disabled={has && gaugesInStock.length === 1}
+              onClick={() =>
+                editDesign((draft) => {
+                  const others = draft.wires.gaugesInStock.filter((each) => each !== gauge);
+                  // One is always kept: every run needs one.
+                  if (!has || others.length > 0) draft.wires.gaugesInStock = has ? others : [...others, gauge];
+                })
+              }
+              className={`figures tag border px-3 py-1 ${has ? 'border-verdigris bg-verdigris text-on-verdigris' : 'border-rule bg-paper text-faint'}`}
+            >
+              {printer.gauge(gauge)}
+            </button>
+          );
+        })}
+      </div>
+    </Section>
+  );
+}
+
+/** Every run with its cores, to be cut and soldered by. */
+function Runs() {
   const printer = usePrinter();
   const { plan, design, assessment } = useSheet();
   const { gaugesInStock } = design.wires;
   const totalM = assessment.runs.reduce((sum, run) => sum + ((run.lengthMm ?? 0) * run.cores.length) / 1000, 0);
+  return (
+    <Section
+      title={`${assessment.runs.length} runs, ${printer.quantity('reelM', totalM, { digits: 2 })} of wire`}
+      aside={
+        <Button look="quiet" onClick={() => saveFile('wires.csv', exportWireCsv(assessment, printer), 'text/csv')}>
+          <ArrowDownToLine size={15} />
+          CSV
+        </Button>
+      }
+    >
+      <table className="w-full text-[14px]">
+        <thead>
+          <tr className="border-b border-rule text-left text-[13px] text-faint">
+            <th className="font-normal">run and cores</th>
+            <th className="font-normal">cut to</th>
+            <th className="font-normal">gauge</th>
+            <th className="text-right font-normal">peak, drop</th>
+          </tr>
+        </thead>
+        <tbody>
+          {assessment.runs.map((run) => (
+            <RunRow key={run.id} run={run} stock={gaugesInStock} ends={assessment.coreEnds.get(run.id) ?? []} />
+          ))}
+        </tbody>
+      </table>
+      {assessment.freePorts.length > 0 && (
+        <p className="mt-2 text-[14px] text-faint">Left free: {sayFree(assessment, plan.design)}.</p>
+      )}
+    </Section>
+  );
+}
+
+/** The template for marking out, front and back. */
+function Template() {
+  const printer = usePrinter();
+  const { plan, assessment } = useSheet();
+  return (
+    <Section title="Marking template">
+      <p className="mb-2 text-faint">
+        Full size, with every pixel numbered, every bore with its drill, and a rule to check the printer by.
+      </p>
+      <div className="flex gap-2">
+        <Button
+          onClick={() =>
+            saveFile('template.svg', exportTemplateSvg(plan, assessment, 'front', printer), 'image/svg+xml')
+          }
+        >
+          <ArrowDownToLine size={15} />
+          Front, SVG
+        </Button>
+        <Button
+          onClick={() =>
+            saveFile('template-back.svg', exportTemplateSvg(plan, assessment, 'back', printer), 'image/svg+xml')
+          }
+        >
+          <ArrowDownToLine size={15} />
+          Back, mirrored
+        </Button>
+      </div>
+    </Section>
+  );
+}
+
+/** What is to be bought for one copy. */
+function Shopping() {
+  const printer = usePrinter();
+  const { design, assessment } = useSheet();
+  return (
+    <Section
+      title="Shopping list"
+      aside={
+        <Button
+          look="quiet"
+          onClick={() =>
+            saveFile('shopping.csv', exportShoppingCsv(assessment, design.piece.copies, printer), 'text/csv')
+          }
+        >
+          <ArrowDownToLine size={15} />
+          CSV
+        </Button>
+      }
+    >
+      <table className="w-full text-[13.5px]">
+        <tbody>
+          {assessment.shopping.map((line) => (
+            <tr key={printer.message(line.name)} className="border-b border-rule/60">
+              <td className="py-0.5">
+                <Said>{line.name}</Said>
+              </td>
+              <td className="figures text-right whitespace-nowrap">
+                <Said>{sayAmount(line)}</Said>
+              </td>
+              <td className="figures w-20 text-right">{printer.quantity('money', line.cost)}</td>
+            </tr>
+          ))}
+          <tr className="font-semibold">
+            <td className="py-1">One copy, by usual prices</td>
+            <td />
+            <td className="figures text-right">{printer.quantity('money', assessment.costPerCopy)}</td>
+          </tr>
+        </tbody>
+      </table>
+    </Section>
+  );
+}
+
+/** Stage 6. */
+export default function WiresSheet() {
+  const { assessment } = useSheet();
   return (
     <>
       {assessment.runs.length === 0 && (
@@ -136,130 +291,10 @@ export default function WiresSheet() {
           where they sit.
         </BeginHere>
       )}
-      <Section
-        title="Gauges in the drawer"
-        aside={
-          <span className="text-[13px] text-faint">
-            {printer.units.wire === 'gauge' ? 'American wire gauge' : 'mm² of copper'}
-          </span>
-        }
-      >
-        <div className="flex flex-wrap gap-1">
-          {soldGauges.map((gauge) => {
-            const has = gaugesInStock.includes(gauge);
-            return (
-              <button
-                key={gauge}
-                type="button"
-                aria-pressed={has}
-                disabled={has && gaugesInStock.length === 1}
-                onClick={() =>
-                  editDesign((draft) => {
-                    const others = draft.wires.gaugesInStock.filter((each) => each !== gauge);
-                    // One is always kept: every run needs one.
-                    if (!has || others.length > 0) draft.wires.gaugesInStock = has ? others : [...others, gauge];
-                  })
-                }
-                className={`figures tag border px-3 py-1 ${has ? 'border-verdigris bg-verdigris text-on-verdigris' : 'border-rule bg-paper text-faint'}`}
-              >
-                {printer.gauge(gauge)}
-              </button>
-            );
-          })}
-        </div>
-      </Section>
-      {assessment.runs.length > 0 && (
-        <Section
-          title={`${assessment.runs.length} runs, ${printer.quantity('reelM', totalM, { digits: 2 })} of wire`}
-          aside={
-            <Button look="quiet" onClick={() => saveFile('wires.csv', exportWireCsv(assessment, printer), 'text/csv')}>
-              <ArrowDownToLine size={15} />
-              CSV
-            </Button>
-          }
-        >
-          <table className="w-full text-[14px]">
-            <thead>
-              <tr className="border-b border-rule text-left text-[13px] text-faint">
-                <th className="font-normal">run and cores</th>
-                <th className="font-normal">cut to</th>
-                <th className="font-normal">gauge</th>
-                <th className="text-right font-normal">peak, drop</th>
-              </tr>
-            </thead>
-            <tbody>
-              {assessment.runs.map((run) => (
-                <RunRow key={run.id} run={run} stock={gaugesInStock} ends={assessment.coreEnds.get(run.id) ?? []} />
-              ))}
-            </tbody>
-          </table>
-          {assessment.freePorts.length > 0 && (
-            <p className="mt-2 text-[14px] text-faint">Left free: {sayFree(assessment, plan.design)}.</p>
-          )}
-        </Section>
-      )}
-      {assessment.placed.length > 0 && (
-        <Section title="Marking template">
-          <p className="mb-2 text-faint">
-            Full size, with every pixel numbered, every bore with its drill, and a rule to check the printer by.
-          </p>
-          <div className="flex gap-2">
-            <Button
-              onClick={() =>
-                saveFile('template.svg', exportTemplateSvg(plan, assessment, 'front', printer), 'image/svg+xml')
-              }
-            >
-              <ArrowDownToLine size={15} />
-              Front, SVG
-            </Button>
-            <Button
-              onClick={() =>
-                saveFile('template-back.svg', exportTemplateSvg(plan, assessment, 'back', printer), 'image/svg+xml')
-              }
-            >
-              <ArrowDownToLine size={15} />
-              Back, mirrored
-            </Button>
-          </div>
-        </Section>
-      )}
-      {assessment.shopping.length > 0 && (
-        <Section
-          title="Shopping list"
-          aside={
-            <Button
-              look="quiet"
-              onClick={() =>
-                saveFile('shopping.csv', exportShoppingCsv(assessment, design.piece.copies, printer), 'text/csv')
-              }
-            >
-              <ArrowDownToLine size={15} />
-              CSV
-            </Button>
-          }
-        >
-          <table className="w-full text-[13.5px]">
-            <tbody>
-              {assessment.shopping.map((line) => (
-                <tr key={printer.message(line.name)} className="border-b border-rule/60">
-                  <td className="py-0.5">
-                    <Said>{line.name}</Said>
-                  </td>
-                  <td className="figures text-right whitespace-nowrap">
-                    <Said>{sayAmount(line)}</Said>
-                  </td>
-                  <td className="figures w-20 text-right">{printer.quantity('money', line.cost)}</td>
-                </tr>
-              ))}
-              <tr className="font-semibold">
-                <td className="py-1">One copy, by usual prices</td>
-                <td />
-                <td className="figures text-right">{printer.quantity('money', assessment.costPerCopy)}</td>
-              </tr>
-            </tbody>
-          </table>
-        </Section>
-      )}
+      <Gauges />
+      {assessment.runs.length > 0 && <Runs />}
+      {assessment.placed.length > 0 && <Template />}
+      {assessment.shopping.length > 0 && <Shopping />}
     </>
   );
 }
