@@ -1,5 +1,4 @@
-import { bands } from '@glimmer/core/plan';
-
+import { bands, type Design } from '@glimmer/core/plan';
 import { Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { type KeyboardEvent, type PointerEvent, useRef } from 'react';
@@ -85,49 +84,109 @@ function End({ stepId, minutes, name, minutesPerPx }: EndProps) {
   );
 }
 
-/** The evening as a band of moods: the ends of its parts are moved by hand, and the night run takes its load from it. */
-export function Evening({ moodId }: { readonly moodId: string | undefined }) {
+const lengthOf = (course: Design['moods']['course']): number => course.reduce((sum, step) => sum + step.minutes, 0);
+
+const nameOfMood = ({ moods }: Design, id: string): string => moods.list.find((mood) => mood.id === id)?.name ?? id;
+
+/** The parts of the evening side by side, as long as they last and as high as they draw. */
+function Band() {
   const printer = usePrinter();
   const { design, assessment } = useSheet();
   const band = useRef<HTMLDivElement>(null);
-  const { course, list } = design.moods;
-  const total = course.reduce((sum, step) => sum + step.minutes, 0);
-  const nameOf = (id: string): string => list.find((mood) => mood.id === id)?.name ?? id;
+  const { course } = design.moods;
+  const total = lengthOf(course);
   const mostA = Math.max(1e-6, ...assessment.course.map((stretch) => stretch.meanA));
+  const nameOf = (id: string): string => nameOfMood(design, id);
+  return (
+    <div ref={band} className="mb-1 flex h-16 w-full border border-rule bg-paper">
+      {course.map((step, i) => {
+        const stretch = assessment.course[i];
+        return (
+          <div
+            key={step.id}
+            className="relative h-full min-w-3 overflow-hidden"
+            style={{ flexGrow: step.minutes, flexBasis: 0 }}
+          >
+            <span
+              className={`absolute inset-x-0 bottom-0 ${i % 2 === 0 ? 'bg-pressed' : 'bg-rule'}`}
+              style={{ height: `${((stretch?.meanA ?? 0) / mostA) * 100}%` }}
+            />
+            <span className="relative block px-1.5 text-[13px] leading-5 whitespace-nowrap">
+              {nameOf(step.moodId)}
+              <span className="figures block text-[12px] text-faint">
+                {printer.quantity('timeMin', step.minutes)}
+                {stretch && `, ${printer.quantity('currentA', stretch.meanA)}`}
+              </span>
+            </span>
+            <End
+              stepId={step.id}
+              minutes={step.minutes}
+              name={nameOf(step.moodId)}
+              minutesPerPx={() => total / Math.max(1, band.current?.clientWidth ?? 1)}
+            />
+          </div>
+        );
+      })}
+    </div>
+  );
+}
+
+/** One part of the evening, in words. */
+function Part({ step, index }: { readonly step: Design['moods']['course'][number]; readonly index: number }) {
+  const { list } = useSheet().design.moods;
+  return (
+    <li className="grid grid-cols-[1fr_7rem_auto] items-center gap-2 py-0.5">
+      <Choice
+        hideLabel
+        label={`Mood ${index + 1} of the evening`}
+        value={step.moodId}
+        options={list.map((mood) => ({ value: mood.id, label: mood.name }))}
+        onChoose={(value) =>
+          editDesign((draft) => {
+            const found = draft.moods.course.find((each) => each.id === step.id);
+            if (found) found.moodId = value;
+          })
+        }
+      />
+      <QuantityField
+        hideLabel
+        label={`How long, ${index + 1}`}
+        kind="timeMin"
+        value={step.minutes}
+        band={bands.minutes}
+        onCommit={(value) =>
+          editDesign((draft) => {
+            const found = draft.moods.course.find((each) => each.id === step.id);
+            if (found) found.minutes = value;
+          })
+        }
+      />
+      <Button
+        look="quiet"
+        aria-label={`Remove part ${index + 1} of the evening`}
+        onClick={() =>
+          editDesign((draft) => {
+            draft.moods.course = draft.moods.course.filter((each) => each.id !== step.id);
+          })
+        }
+      >
+        <Trash2 size={15} />
+      </Button>
+    </li>
+  );
+}
+
+/** The evening as a band of moods: the ends of its parts are moved by hand, and the night run takes its load from it. */
+export function Evening({ moodId }: { readonly moodId: string | undefined }) {
+  const printer = usePrinter();
+  const { design } = useSheet();
+  const { course } = design.moods;
+  const total = lengthOf(course);
   return (
     <>
       {course.length > 0 && (
         <>
-          <div ref={band} className="mb-1 flex h-16 w-full border border-rule bg-paper">
-            {course.map((step, i) => {
-              const stretch = assessment.course[i];
-              return (
-                <div
-                  key={step.id}
-                  className="relative h-full min-w-3 overflow-hidden"
-                  style={{ flexGrow: step.minutes, flexBasis: 0 }}
-                >
-                  <span
-                    className={`absolute inset-x-0 bottom-0 ${i % 2 === 0 ? 'bg-pressed' : 'bg-rule'}`}
-                    style={{ height: `${((stretch?.meanA ?? 0) / mostA) * 100}%` }}
-                  />
-                  <span className="relative block px-1.5 text-[13px] leading-5 whitespace-nowrap">
-                    {nameOf(step.moodId)}
-                    <span className="figures block text-[12px] text-faint">
-                      {printer.quantity('timeMin', step.minutes)}
-                      {stretch && `, ${printer.quantity('currentA', stretch.meanA)}`}
-                    </span>
-                  </span>
-                  <End
-                    stepId={step.id}
-                    minutes={step.minutes}
-                    name={nameOf(step.moodId)}
-                    minutesPerPx={() => total / Math.max(1, band.current?.clientWidth ?? 1)}
-                  />
-                </div>
-              );
-            })}
-          </div>
+          <Band />
           <p className="mb-2 text-[13px] text-faint">
             {printer.quantity('timeMin', total)} in all; as high as each part draws in the mean. Drag the ends, or move
             them by arrow keys; the night in Power is run with this.
@@ -136,44 +195,7 @@ export function Evening({ moodId }: { readonly moodId: string | undefined }) {
       )}
       <ul>
         {course.map((step, i) => (
-          <li key={step.id} className="grid grid-cols-[1fr_7rem_auto] items-center gap-2 py-0.5">
-            <Choice
-              hideLabel
-              label={`Mood ${i + 1} of the evening`}
-              value={step.moodId}
-              options={list.map((mood) => ({ value: mood.id, label: mood.name }))}
-              onChoose={(value) =>
-                editDesign((draft) => {
-                  const found = draft.moods.course.find((each) => each.id === step.id);
-                  if (found) found.moodId = value;
-                })
-              }
-            />
-            <QuantityField
-              hideLabel
-              label={`How long, ${i + 1}`}
-              kind="timeMin"
-              value={step.minutes}
-              band={bands.minutes}
-              onCommit={(value) =>
-                editDesign((draft) => {
-                  const found = draft.moods.course.find((each) => each.id === step.id);
-                  if (found) found.minutes = value;
-                })
-              }
-            />
-            <Button
-              look="quiet"
-              aria-label={`Remove part ${i + 1} of the evening`}
-              onClick={() =>
-                editDesign((draft) => {
-                  draft.moods.course = draft.moods.course.filter((each) => each.id !== step.id);
-                })
-              }
-            >
-              <Trash2 size={15} />
-            </Button>
-          </li>
+          <Part key={step.id} step={step} index={i} />
         ))}
       </ul>
       {course.length === 0 && (
@@ -186,7 +208,7 @@ export function Evening({ moodId }: { readonly moodId: string | undefined }) {
         look="quiet"
         onClick={() =>
           editDesign((draft) => {
-            draft.moods.course.push({ id: nanoid(8), moodId: moodId ?? list[0]?.id ?? '', minutes: 30 });
+            draft.moods.course.push({ id: nanoid(8), moodId: moodId ?? draft.moods.list[0]?.id ?? '', minutes: 30 });
           })
         }
       >

@@ -1,4 +1,5 @@
-import { mapMoods } from '@glimmer/core/motion';
+import { mapMoods, type Show } from '@glimmer/core/motion';
+import type { Design } from '@glimmer/core/plan';
 import { path as drawPath } from 'd3-path';
 import { useId, useMemo } from 'react';
 import { useSheet } from '../stages/useSheet.ts';
@@ -77,17 +78,22 @@ function Arrow({ way, markerId }: { readonly way: Way; readonly markerId: string
   );
 }
 
-/** The moods and the ways between them; each way has the number of its cue. A cue of any mood comes out of the middle. */
-export function MoodMap({ shownId }: { readonly shownId: string | undefined }) {
-  const { design, assessment } = useSheet();
-  const markerId = useId();
-  const { list, cues } = design.moods;
-  const { show } = assessment;
-  const map = useMemo(() => mapMoods(show), [show]);
-  const places = placesOf(list.length);
-  const middle: Place = { x: WIDTH / 2, y: HEIGHT / 2 };
-  const at = (index: number): Place => places[index] ?? middle;
-  const ways = show.cues.flatMap((cue, c): Way[] => {
+const middle: Place = { x: WIDTH / 2, y: HEIGHT / 2 };
+
+/** Where each of so many moods stands. */
+function placer(count: number): (index: number) => Place {
+  const places = placesOf(count);
+  return (index) => places[index] ?? middle;
+}
+
+/** An arrow for each way that a cue leads, and one for each that it leads back. */
+function waysOf(
+  show: Show,
+  cues: Design['moods']['cues'],
+  map: ReturnType<typeof mapMoods>,
+  at: (index: number) => Place,
+): Way[] {
+  return show.cues.flatMap((cue, c): Way[] => {
     const from = map.ways.filter((way) => way.cue === c && !way.isBack);
     const isAny = cues[c]?.from === null;
     const out = isAny
@@ -111,6 +117,75 @@ export function MoodMap({ shownId }: { readonly shownId: string | undefined }) {
         : []),
     ];
   });
+}
+
+interface MoodBoxProps {
+  readonly name: string;
+  readonly at: Place;
+  readonly isReached: boolean;
+  readonly isShown: boolean;
+  readonly isStart: boolean;
+  readonly onShow: () => void;
+}
+
+/** A mood of the map: a button that shows it. */
+function MoodBox({ name, at: { x, y }, isReached, isShown, isStart, onShow }: MoodBoxProps) {
+  return (
+    // biome-ignore lint/a11y/useSemanticElements: a box of the drawing has no button element; it answers to Enter and Space
+    <g
+      role="button"
+      tabIndex={0}
+      aria-label={`${name}${isReached ? '' : ', never reached'}${isStart ? ', at the start' : ''}`}
+      className="cursor-pointer"
+      onClick={onShow}
+      onKeyDown={(event) => {
+        if (event.key !== 'Enter' && event.key !== ' ') return;
+        event.preventDefault();
+        event.stopPropagation();
+        onShow();
+      }}
+    >
+      <path
+        d={`M${x - BOX_W / 2} ${y - BOX_H / 2} h${BOX_W - 8} l8 8 v${BOX_H - 8} h${-BOX_W} z`}
+        fill={isShown ? 'var(--pressed)' : 'var(--paper)'}
+        stroke={isReached ? 'var(--ink)' : 'var(--brick-ink)'}
+        strokeWidth={isStart ? 2.4 : 1.2}
+        strokeDasharray={isReached ? undefined : '4 3'}
+      />
+      <text x={x} y={y + 4.5} textAnchor="middle" fontSize="13" fill="var(--ink)">
+        {name.length > 14 ? `${name.slice(0, 13)}…` : name}
+      </text>
+    </g>
+  );
+}
+
+function AnyMood() {
+  return (
+    <g>
+      <rect
+        x={middle.x - 34}
+        y={middle.y - 12}
+        width="68"
+        height="24"
+        fill="var(--sheet)"
+        stroke="var(--faint)"
+        strokeDasharray="3 3"
+      />
+      <text x={middle.x} y={middle.y + 4} textAnchor="middle" fontSize="12" fill="var(--faint)">
+        any mood
+      </text>
+    </g>
+  );
+}
+
+/** The moods and the ways between them; each way has the number of its cue. A cue of any mood comes out of the middle. */
+export function MoodMap({ shownId }: { readonly shownId: string | undefined }) {
+  const { design, assessment } = useSheet();
+  const markerId = useId();
+  const { list, cues } = design.moods;
+  const { show } = assessment;
+  const map = useMemo(() => mapMoods(show), [show]);
+  const at = placer(list.length);
   const hasAny = cues.some((cue) => cue.from === null);
   return (
     // biome-ignore lint/a11y/useSemanticElements: a drawing has no element of its own kind
@@ -125,58 +200,21 @@ export function MoodMap({ shownId }: { readonly shownId: string | undefined }) {
           <path d="M0 0.8 L7 4 L0 7.2" fill="none" stroke="var(--ink)" strokeWidth="1.2" />
         </marker>
       </defs>
-      {ways.map((way) => (
+      {waysOf(show, cues, map, at).map((way) => (
         <Arrow key={way.key} way={way} markerId={markerId} />
       ))}
-      {hasAny && (
-        <g>
-          <rect
-            x={middle.x - 34}
-            y={middle.y - 12}
-            width="68"
-            height="24"
-            fill="var(--sheet)"
-            stroke="var(--faint)"
-            strokeDasharray="3 3"
-          />
-          <text x={middle.x} y={middle.y + 4} textAnchor="middle" fontSize="12" fill="var(--faint)">
-            any mood
-          </text>
-        </g>
-      )}
-      {list.map((mood, i) => {
-        const { x, y } = at(i);
-        const reached = map.reached[i] ?? false;
-        const isShown = mood.id === shownId;
-        return (
-          // biome-ignore lint/a11y/useSemanticElements: a box of the drawing has no button element; it answers to Enter and Space
-          <g
-            key={mood.id}
-            role="button"
-            tabIndex={0}
-            aria-label={`${mood.name}${reached ? '' : ', never reached'}${show.start === i ? ', at the start' : ''}`}
-            className="cursor-pointer"
-            onClick={() => hands.showMood(mood.id)}
-            onKeyDown={(event) => {
-              if (event.key !== 'Enter' && event.key !== ' ') return;
-              event.preventDefault();
-              event.stopPropagation();
-              hands.showMood(mood.id);
-            }}
-          >
-            <path
-              d={`M${x - BOX_W / 2} ${y - BOX_H / 2} h${BOX_W - 8} l8 8 v${BOX_H - 8} h${-BOX_W} z`}
-              fill={isShown ? 'var(--pressed)' : 'var(--paper)'}
-              stroke={reached ? 'var(--ink)' : 'var(--brick-ink)'}
-              strokeWidth={show.start === i ? 2.4 : 1.2}
-              strokeDasharray={reached ? undefined : '4 3'}
-            />
-            <text x={x} y={y + 4.5} textAnchor="middle" fontSize="13" fill="var(--ink)">
-              {mood.name.length > 14 ? `${mood.name.slice(0, 13)}…` : mood.name}
-            </text>
-          </g>
-        );
-      })}
+      {hasAny && <AnyMood />}
+      {list.map((mood, i) => (
+        <MoodBox
+          key={mood.id}
+          name={mood.name}
+          at={at(i)}
+          isReached={map.reached[i] ?? false}
+          isShown={mood.id === shownId}
+          isStart={show.start === i}
+          onShow={() => hands.showMood(mood.id)}
+        />
+      ))}
     </svg>
   );
 }

@@ -25,6 +25,69 @@ interface MoveStackProps {
   readonly mood: Mood;
 }
 
+interface TopProps {
+  readonly top: NonNullable<Mood['tops']>[number];
+  readonly ground: Ground;
+  /** Colour of a move that had none. */
+  readonly fallback: string;
+  readonly edit: (recipe: (draft: Draft<Mood>) => void, merge?: string) => void;
+}
+
+/** A move that is laid upon another. */
+function Top({ top, ground, fallback, edit }: TopProps) {
+  const editTop = (recipe: (draft: Draft<typeof top>) => void, merge?: string): void =>
+    edit((draft) => {
+      const found = draft.tops?.find((each) => each.id === top.id);
+      if (found) recipe(found);
+    }, merge);
+  return (
+    <div className="mt-2 ml-3 grid grid-cols-[8rem_1fr] gap-x-3 border-l-2 border-rule pl-2">
+      <div>
+        <Choice
+          hideLabel
+          label={`Upon ${ground.name}`}
+          value={top.move.kind}
+          options={kinds}
+          onChoose={(kind) =>
+            editTop((draft) => {
+              draft.move = changeMove(kind, top.move, fallback) as Draft<Move>;
+            })
+          }
+        />
+        <div className="mt-1 flex items-center gap-1">
+          <Choice
+            hideLabel
+            label="How it lies"
+            value={top.how}
+            options={layings.map((value) => ({ value, label: hows[value] }))}
+            onChoose={(how) =>
+              editTop((draft) => {
+                draft.how = how;
+              })
+            }
+          />
+          <Button
+            look="quiet"
+            aria-label={`Take this move off ${ground.name}`}
+            onClick={() =>
+              edit((draft) => {
+                draft.tops = draft.tops?.filter((each) => each.id !== top.id) ?? [];
+              })
+            }
+          >
+            <Trash2 size={15} />
+          </Button>
+        </div>
+      </div>
+      <MoveSettings
+        move={top.move}
+        fixedColour={ground.fixedColour}
+        onSet={(fields, merge) => editTop((draft) => Object.assign(draft.move, fields), merge && `${merge} ${top.id}`)}
+      />
+    </div>
+  );
+}
+
 /** What one light group or set does in one mood: a first move, and those laid upon it. */
 export function MoveStack({ ground, mood }: MoveStackProps) {
   const move = moveOn(mood.moves, ground.id);
@@ -82,61 +145,9 @@ export function MoveStack({ ground, mood }: MoveStackProps) {
           />
         )}
       </div>
-      {tops.map((top) => {
-        const editTop = (recipe: (draft: Draft<typeof top>) => void, merge?: string): void =>
-          edit((draft) => {
-            const found = draft.tops?.find((each) => each.id === top.id);
-            if (found) recipe(found);
-          }, merge);
-        return (
-          <div key={top.id} className="mt-2 ml-3 grid grid-cols-[8rem_1fr] gap-x-3 border-l-2 border-rule pl-2">
-            <div>
-              <Choice
-                hideLabel
-                label={`Upon ${ground.name}`}
-                value={top.move.kind}
-                options={kinds}
-                onChoose={(kind) =>
-                  editTop((draft) => {
-                    draft.move = changeMove(kind, top.move, fallback) as Draft<Move>;
-                  })
-                }
-              />
-              <div className="mt-1 flex items-center gap-1">
-                <Choice
-                  hideLabel
-                  label="How it lies"
-                  value={top.how}
-                  options={layings.map((value) => ({ value, label: hows[value] }))}
-                  onChoose={(how) =>
-                    editTop((draft) => {
-                      draft.how = how;
-                    })
-                  }
-                />
-                <Button
-                  look="quiet"
-                  aria-label={`Take this move off ${ground.name}`}
-                  onClick={() =>
-                    edit((draft) => {
-                      draft.tops = draft.tops?.filter((each) => each.id !== top.id) ?? [];
-                    })
-                  }
-                >
-                  <Trash2 size={15} />
-                </Button>
-              </div>
-            </div>
-            <MoveSettings
-              move={top.move}
-              fixedColour={ground.fixedColour}
-              onSet={(fields, merge) =>
-                editTop((draft) => Object.assign(draft.move, fields), merge && `${merge} ${top.id}`)
-              }
-            />
-          </div>
-        );
-      })}
+      {tops.map((top) => (
+        <Top key={top.id} top={top} ground={ground} fallback={fallback} edit={edit} />
+      ))}
     </div>
   );
 }

@@ -12,19 +12,28 @@ import { Choice, QuantityField, TextField } from '../widgets/fields.tsx';
 type Part = LightSet['of'][number];
 const count: QuantityKind = 'count';
 
-function SetEditor({ set }: { readonly set: LightSet }) {
+interface SetPartProps {
+  readonly set: LightSet;
+  readonly part: Part;
+  /** Its place among the parts: they have no names of their own, their order is what they are. */
+  readonly k: number;
+  readonly edit: (recipe: (draft: Draft<LightSet>) => void) => void;
+}
+
+/** Light groups that a set may take lights of. */
+function useFitting(set: LightSet) {
   const { assessment } = useSheet();
   const { groups } = assessment.show;
   const nameOf = (id: string): string => assessment.placed.find((each) => each.id === id)?.name ?? id;
   // Pixels and single lights are not mixed in one set.
   const bytes = groups.find((group) => group.id === set.of[0]?.groupId)?.bytesPerPoint;
   const fitting = groups.filter((group) => group.bytesPerPoint === bytes);
-  const edit = (recipe: (draft: Draft<LightSet>) => void): void =>
-    editDesign((draft) => {
-      const found = draft.moods.sets?.find((each) => each.id === set.id);
-      if (found) recipe(found);
-    });
-  const number = (part: Part, k: number, key: 'first' | 'last' | 'every', label: string) => (
+  return { groups, nameOf, fitting };
+}
+
+function SetPart({ set, part, k, edit }: SetPartProps) {
+  const { groups, nameOf, fitting } = useFitting(set);
+  const number = (key: 'first' | 'last' | 'every', label: string) => (
     <QuantityField
       label={label}
       kind={count}
@@ -41,6 +50,46 @@ function SetEditor({ set }: { readonly set: LightSet }) {
       }
     />
   );
+  return (
+    <div className="grid grid-cols-[1.4fr_1fr_1fr_1fr_auto] items-end gap-2 py-0.5 pl-3">
+      <Choice
+        label="Lights of"
+        value={part.groupId}
+        options={fitting.map((group) => ({ value: group.id, label: nameOf(group.id) }))}
+        onChoose={(groupId) =>
+          edit((draft) => {
+            const found = draft.of[k];
+            const points = groups.find((group) => group.id === groupId)?.points ?? 1;
+            if (found) draft.of[k] = { ...found, groupId, first: 1, last: points };
+          })
+        }
+      />
+      {number('first', 'from number')}
+      {number('last', 'to number')}
+      {number('every', 'every')}
+      <Button
+        look="quiet"
+        disabled={set.of.length === 1}
+        aria-label={`Remove part ${k + 1} of ${set.name}`}
+        onClick={() =>
+          edit((draft) => {
+            draft.of.splice(k, 1);
+          })
+        }
+      >
+        <Trash2 size={15} />
+      </Button>
+    </div>
+  );
+}
+
+function SetEditor({ set }: { readonly set: LightSet }) {
+  const { fitting } = useFitting(set);
+  const edit = (recipe: (draft: Draft<LightSet>) => void): void =>
+    editDesign((draft) => {
+      const found = draft.moods.sets?.find((each) => each.id === set.id);
+      if (found) recipe(found);
+    });
   return (
     <li className="stitch py-2 first:border-t-0" onFocus={() => tool.pointAt(set.id)}>
       <div className="grid grid-cols-[1fr_1fr_auto] items-end gap-2">
@@ -75,36 +124,7 @@ function SetEditor({ set }: { readonly set: LightSet }) {
         </Button>
       </div>
       {set.of.map((part, k) => (
-        // Parts have no names of their own; their order is what they are.
-        <div key={k} className="grid grid-cols-[1.4fr_1fr_1fr_1fr_auto] items-end gap-2 py-0.5 pl-3">
-          <Choice
-            label="Lights of"
-            value={part.groupId}
-            options={fitting.map((group) => ({ value: group.id, label: nameOf(group.id) }))}
-            onChoose={(groupId) =>
-              edit((draft) => {
-                const found = draft.of[k];
-                const points = groups.find((group) => group.id === groupId)?.points ?? 1;
-                if (found) draft.of[k] = { ...found, groupId, first: 1, last: points };
-              })
-            }
-          />
-          {number(part, k, 'first', 'from number')}
-          {number(part, k, 'last', 'to number')}
-          {number(part, k, 'every', 'every')}
-          <Button
-            look="quiet"
-            disabled={set.of.length === 1}
-            aria-label={`Remove part ${k + 1} of ${set.name}`}
-            onClick={() =>
-              edit((draft) => {
-                draft.of.splice(k, 1);
-              })
-            }
-          >
-            <Trash2 size={15} />
-          </Button>
-        </div>
+        <SetPart key={k} set={set} part={part} k={k} edit={edit} />
       ))}
       <Button
         look="quiet"

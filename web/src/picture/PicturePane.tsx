@@ -145,44 +145,42 @@ function Handles({ stage, moodName }: { readonly stage: Stage; readonly moodName
   );
 }
 
-/** The picture of the piece: to scale, lit, with the stage's own meaning laid over it. */
-export function PicturePane({ stage }: { readonly stage: Stage }) {
-  const printer = usePrinter();
-  const plan = usePlan();
-  const { design } = plan;
-  const { assessment, progress } = useReckoned();
-  const lamp = useLamp((state) => state.lamp);
-  const tool = useTool((state) => state.tool);
-  const isFar = useLamp((state) => state.onlooker.from === 'back row');
-  const [host, size] = useSize();
-  const canvasRef = useRef<HTMLCanvasElement>(null);
-  const svgRef = useRef<SVGSVGElement>(null);
+interface FlashDialogProps {
+  readonly asks: boolean;
+  readonly answer: (shows: boolean) => void;
+  readonly moodName: string | undefined;
+}
+
+/** Asks before a mood is shown that could harm. */
+function FlashDialog({ asks, answer, moodName }: FlashDialogProps) {
+  return (
+    <Dialog open={asks} onClose={() => answer(false)} title="This mood flashes fast">
+      <p className="mb-4">
+        {moodName} flashes more than three times a second. That can bring on a seizure. Show it on this screen all the
+        same?
+      </p>
+      <div className="flex gap-2">
+        <Button look="main" onClick={() => answer(false)}>
+          Hold it
+        </Button>
+        <Button onClick={() => answer(true)}>Show it</Button>
+      </div>
+    </Dialog>
+  );
+}
+
+/** The cross that the arrow keys move while a tool is in hand, and Enter drops a point at. */
+function useCross(
+  svgRef: React.RefObject<SVGSVGElement | null>,
+  tool: Tool,
+  { widthMm, heightMm }: { readonly widthMm: number; readonly heightMm: number },
+) {
   const [cross, setCross] = useState<PlanPoint>({ xMm: 0, yMm: 0 });
-  const { widthMm, heightMm } = design.view;
-
-  const fitting = useMemo((): Fitting | null => {
-    if (!size || Math.min(size.width, size.height) < 3 * MARGIN_PX) return null;
-    const scale = Math.min((size.width - 2 * MARGIN_PX) / widthMm, (size.height - 2 * MARGIN_PX) / heightMm);
-    return {
-      scale,
-      leftPx: (size.width - widthMm * scale) / 2,
-      topPx: (size.height - heightMm * scale) / 2,
-      widthPx: size.width,
-      heightPx: size.height,
-    };
-  }, [size, widthMm, heightMm]);
-  const mmPerPx = fitting ? 1 / fitting.scale : Math.max(widthMm, heightMm) / 640;
-  const marginMm = MARGIN_PX * mmPerPx;
-  const u = MARK_PX * mmPerPx;
-
-  const showing = useGlow(canvasRef, { design, assessment, fitting });
-  const flash = useFlashGuard(showing);
-
   useEffect(() => {
     if (tool.kind === 'none') return;
     setCross({ xMm: Math.round(widthMm / 2), yMm: Math.round(heightMm / 2) });
     svgRef.current?.focus();
-  }, [tool, widthMm, heightMm]);
+  }, [svgRef, tool, widthMm, heightMm]);
 
   const onKeyDown = (event: KeyboardEvent): void => {
     if (tool.kind === 'none' || event.target !== event.currentTarget) return;
@@ -195,6 +193,51 @@ export function PicturePane({ stage }: { readonly stage: Stage }) {
     event.preventDefault();
     event.stopPropagation();
   };
+  return { cross, onKeyDown };
+}
+
+/** How the view lies on what there is of the pane; null while there is too little. */
+function useFitting(
+  size: { readonly width: number; readonly height: number } | null,
+  widthMm: number,
+  heightMm: number,
+): Fitting | null {
+  return useMemo((): Fitting | null => {
+    if (!size || Math.min(size.width, size.height) < 3 * MARGIN_PX) return null;
+    const scale = Math.min((size.width - 2 * MARGIN_PX) / widthMm, (size.height - 2 * MARGIN_PX) / heightMm);
+    return {
+      scale,
+      leftPx: (size.width - widthMm * scale) / 2,
+      topPx: (size.height - heightMm * scale) / 2,
+      widthPx: size.width,
+      heightPx: size.height,
+    };
+  }, [size, widthMm, heightMm]);
+}
+
+/** The picture of the piece: to scale, lit, with the stage's own meaning laid over it. */
+export function PicturePane({ stage }: { readonly stage: Stage }) {
+  const printer = usePrinter();
+  const plan = usePlan();
+  const { design } = plan;
+  const { assessment, progress } = useReckoned();
+  const lamp = useLamp((state) => state.lamp);
+  const tool = useTool((state) => state.tool);
+  const isFar = useLamp((state) => state.onlooker.from === 'back row');
+  const [host, size] = useSize();
+  const canvasRef = useRef<HTMLCanvasElement>(null);
+  const svgRef = useRef<SVGSVGElement>(null);
+  const { widthMm, heightMm } = design.view;
+
+  const fitting = useFitting(size, widthMm, heightMm);
+  const mmPerPx = fitting ? 1 / fitting.scale : Math.max(widthMm, heightMm) / 640;
+  const marginMm = MARGIN_PX * mmPerPx;
+  const u = MARK_PX * mmPerPx;
+
+  const showing = useGlow(canvasRef, { design, assessment, fitting });
+  const flash = useFlashGuard(showing);
+
+  const { cross, onKeyDown } = useCross(svgRef, tool, { widthMm, heightMm });
 
   const Overlay = plainOverlays[stage];
   const moodName = design.moods.list.find((mood) => mood.id === showing)?.name;
@@ -246,18 +289,7 @@ export function PicturePane({ stage }: { readonly stage: Stage }) {
         />
       </div>
       {(stage === 'moods' || stage === 'bench') && <VirtualHands controls={controlsOf(design)} />}
-      <Dialog open={flash.asks} onClose={() => flash.answer(false)} title="This mood flashes fast">
-        <p className="mb-4">
-          {moodName} flashes more than three times a second. That can bring on a seizure. Show it on this screen all the
-          same?
-        </p>
-        <div className="flex gap-2">
-          <Button look="main" onClick={() => flash.answer(false)}>
-            Hold it
-          </Button>
-          <Button onClick={() => flash.answer(true)}>Show it</Button>
-        </div>
-      </Dialog>
+      <FlashDialog {...flash} moodName={moodName} />
     </div>
   );
 }

@@ -255,6 +255,69 @@ function MoodTabs({ openIndex }: { readonly openIndex: number }) {
   );
 }
 
+/** The pages of a mood: its moves, the cues between moods, the evening, and sets. */
+function OpenMood({ mood, grounds }: { readonly mood: Mood; readonly grounds: readonly Ground[] }) {
+  const { list } = useSheet().design.moods;
+  return (
+    <TabGroup>
+      <TabList className="mt-2 flex gap-4 border-b border-rule">
+        {pages.map((page) => (
+          <Tab
+            key={page}
+            className="-mb-px border-b-2 border-transparent px-1 py-1 text-faint data-selected:border-verdigris data-selected:font-semibold data-selected:text-ink"
+          >
+            {page}
+          </Tab>
+        ))}
+      </TabList>
+      <TabPanels className="pt-2">
+        <TabPanel>
+          <ThisMood mood={mood} />
+          <Section title="Moves">
+            {grounds.map((ground) => (
+              <MoveStack key={ground.id} ground={ground} mood={mood} />
+            ))}
+          </Section>
+        </TabPanel>
+        <TabPanel>
+          <Section
+            title="Cues"
+            aside={
+              <Button look="quiet" onClick={addCue}>
+                Add a cue
+              </Button>
+            }
+          >
+            <Cues />
+          </Section>
+          {list.length > 1 && (
+            <Section title="Map">
+              <MoodMap shownId={mood.id} />
+              <p className="text-[13px] text-faint">
+                Numbers are those of the cues; dashed is the way back; the thick one is there at the start.
+              </p>
+            </Section>
+          )}
+          <Section title="Signs">
+            <Signs grounds={grounds} />
+          </Section>
+        </TabPanel>
+        <TabPanel>
+          <Section title="The course of the evening">
+            <Evening moodId={mood.id} />
+          </Section>
+          <CopiesNote />
+        </TabPanel>
+        <TabPanel>
+          <Section title="Sets of lights">
+            <Sets />
+          </Section>
+        </TabPanel>
+      </TabPanels>
+    </TabGroup>
+  );
+}
+
 /** Stage 3. */
 export default function MoodsSheet() {
   const { design, assessment } = useSheet();
@@ -311,62 +374,7 @@ export default function MoodsSheet() {
             placed={assessment.placed}
             spanS={Math.min(60, longestS)}
           />
-          <TabGroup>
-            <TabList className="mt-2 flex gap-4 border-b border-rule">
-              {pages.map((page) => (
-                <Tab
-                  key={page}
-                  className="-mb-px border-b-2 border-transparent px-1 py-1 text-faint data-selected:border-verdigris data-selected:font-semibold data-selected:text-ink"
-                >
-                  {page}
-                </Tab>
-              ))}
-            </TabList>
-            <TabPanels className="pt-2">
-              <TabPanel>
-                <ThisMood mood={mood} />
-                <Section title="Moves">
-                  {grounds.map((ground) => (
-                    <MoveStack key={ground.id} ground={ground} mood={mood} />
-                  ))}
-                </Section>
-              </TabPanel>
-              <TabPanel>
-                <Section
-                  title="Cues"
-                  aside={
-                    <Button look="quiet" onClick={addCue}>
-                      Add a cue
-                    </Button>
-                  }
-                >
-                  <Cues />
-                </Section>
-                {list.length > 1 && (
-                  <Section title="Map">
-                    <MoodMap shownId={mood.id} />
-                    <p className="text-[13px] text-faint">
-                      Numbers are those of the cues; dashed is the way back; the thick one is there at the start.
-                    </p>
-                  </Section>
-                )}
-                <Section title="Signs">
-                  <Signs grounds={grounds} />
-                </Section>
-              </TabPanel>
-              <TabPanel>
-                <Section title="The course of the evening">
-                  <Evening moodId={mood.id} />
-                </Section>
-                <CopiesNote />
-              </TabPanel>
-              <TabPanel>
-                <Section title="Sets of lights">
-                  <Sets />
-                </Section>
-              </TabPanel>
-            </TabPanels>
-          </TabGroup>
+          <OpenMood mood={mood} grounds={grounds} />
         </>
       )}
     </>

@@ -1,7 +1,8 @@
 import type { Design } from '@glimmer/core/plan';
 import { describeEnd, type NightRun, type NightSample } from '@glimmer/core/power';
+import type { Printer } from '@glimmer/core/units';
 
-import { scaleLinear } from 'd3-scale';
+import { type ScaleLinear, scaleLinear } from 'd3-scale';
 import { curveStepAfter, line } from 'd3-shape';
 import { usePrinter } from '../units/index.ts';
 import type { NightCurves } from '../worker/nightWorker.ts';
@@ -104,28 +105,15 @@ function bandsOf(run: NightRun): Band[] {
   return bands.map((band, i) => ({ ...band, toH: bands[i + 1]?.fromH ?? run.hours }));
 }
 
-/** The night: the evening as a band of moods, with voltage, current and charge below it, and what ends it marked. */
-export function NightChart({
-  curves,
-  design,
-  cutOffV,
-}: {
-  readonly curves: NightCurves;
-  readonly design: Design;
-  readonly cutOffV: number;
-}) {
-  const printer = usePrinter();
-  const { likely, cautious } = curves;
-  const wanted = design.piece.hoursWanted;
-  const last = Math.max(likely.hours, wanted) * 1.04;
-  const x = scaleLinear([0, last], [LEFT, WIDTH - RIGHT]);
+/** What is drawn below the band: voltage, current and charge. */
+function specsOf({ likely, cautious }: NightCurves, cutOffV: number, printer: Printer): readonly PanelSpec[] {
   const volts = likely.samples.flatMap((sample) => [sample.packV, sample.peakV > 0 ? sample.peakV : sample.packV]);
   const most = Math.max(
     0.01,
     ...likely.samples.map((sample) => sample.packA),
     ...cautious.samples.map((sample) => sample.packA),
   );
-  const specs: PanelSpec[] = [
+  return [
     {
       label: 'pack voltage',
       of: (sample) => sample.packV,
@@ -149,6 +137,71 @@ export function NightChart({
       to: 1,
     },
   ];
+}
+
+interface BandsProps {
+  readonly run: NightRun;
+  readonly moods: Design['moods']['list'];
+  readonly x: (hours: number) => number;
+}
+
+/** The evening as a band of its moods. */
+function Bands({ run, moods, x }: BandsProps) {
+  return (
+    <>
+      {bandsOf(run).map((band, i) => (
+        <g key={`${band.moodId} ${band.fromH}`}>
+          <rect
+            x={x(band.fromH)}
+            y={12}
+            width={Math.max(0.5, x(band.toH) - x(band.fromH))}
+            height={BAND_H}
+            fill={moods.findIndex((mood) => mood.id === band.moodId) % 2 === 0 ? 'var(--pressed)' : 'var(--paper)'}
+            stroke="var(--rule)"
+            strokeWidth="0.7"
+          />
+          {x(band.toH) - x(band.fromH) > 34 && i < 12 && (
+            <text x={x(band.fromH) + 4} y={24} fontSize="10" fill="var(--ink)">
+              {moods.find((mood) => mood.id === band.moodId)?.name}
+            </text>
+          )}
+        </g>
+      ))}
+    </>
+  );
+}
+
+function Hours({ x, bottom }: { readonly x: ScaleLinear<number, number>; readonly bottom: number }) {
+  return (
+    <>
+      {x.ticks(8).map((tick) => (
+        <g key={tick}>
+          <path d={`M${x(tick)} ${bottom} v4`} stroke="var(--faint)" />
+          <text x={x(tick)} y={bottom + 15} textAnchor="middle" fontSize="10" fill="var(--faint)" className="figures">
+            {tick} h
+          </text>
+        </g>
+      ))}
+    </>
+  );
+}
+
+/** The night: the evening as a band of moods, with voltage, current and charge below it, and what ends it marked. */
+export function NightChart({
+  curves,
+  design,
+  cutOffV,
+}: {
+  readonly curves: NightCurves;
+  readonly design: Design;
+  readonly cutOffV: number;
+}) {
+  const printer = usePrinter();
+  const { likely, cautious } = curves;
+  const wanted = design.piece.hoursWanted;
+  const last = Math.max(likely.hours, wanted) * 1.04;
+  const x = scaleLinear([0, last], [LEFT, WIDTH - RIGHT]);
+  const specs = specsOf(curves, cutOffV, printer);
   const height = 14 + BAND_H + specs.length * (PANEL_H + GAP) + 20;
   const bottom = height - 22;
   return (
@@ -159,39 +212,11 @@ export function NightChart({
         role="img"
         aria-label={`The night: ends after ${printer.quantity('timeH', likely.hours)} because ${describeEnd(likely.end)}; with caution after ${printer.quantity('timeH', cautious.hours)}`}
       >
-        {bandsOf(likely).map((band, i) => (
-          <g key={`${band.moodId} ${band.fromH}`}>
-            <rect
-              x={x(band.fromH)}
-              y={12}
-              width={Math.max(0.5, x(band.toH) - x(band.fromH))}
-              height={BAND_H}
-              fill={
-                design.moods.list.findIndex((mood) => mood.id === band.moodId) % 2 === 0
-                  ? 'var(--pressed)'
-                  : 'var(--paper)'
-              }
-              stroke="var(--rule)"
-              strokeWidth="0.7"
-            />
-            {x(band.toH) - x(band.fromH) > 34 && i < 12 && (
-              <text x={x(band.fromH) + 4} y={24} fontSize="10" fill="var(--ink)">
-                {design.moods.list.find((mood) => mood.id === band.moodId)?.name}
-              </text>
-            )}
-          </g>
-        ))}
+        <Bands run={likely} moods={design.moods.list} x={x} />
         {specs.map((spec, i) => (
           <Panel key={spec.label} spec={spec} curves={curves} x={x} top={14 + BAND_H + 8 + i * (PANEL_H + GAP)} />
         ))}
-        {x.ticks(8).map((tick) => (
-          <g key={tick}>
-            <path d={`M${x(tick)} ${bottom} v4`} stroke="var(--faint)" />
-            <text x={x(tick)} y={bottom + 15} textAnchor="middle" fontSize="10" fill="var(--faint)" className="figures">
-              {tick} h
-            </text>
-          </g>
-        ))}
+        <Hours x={x} bottom={bottom} />
         <path d={`M${x(wanted)} 8 V${bottom}`} stroke="var(--verdigris)" strokeWidth="1.2" strokeDasharray="2 3" />
         <text x={x(wanted) + 3} y={9} fontSize="10" fill="var(--verdigris)">
           wanted

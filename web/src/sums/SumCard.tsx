@@ -1,6 +1,6 @@
 import { exportRingSvg } from '@glimmer/core/exports';
 import type { Finding } from '@glimmer/core/items';
-import { type Drawing, findSum, type Input } from '@glimmer/core/sums';
+import { type Drawing, findSum, type Input, type QuickSum } from '@glimmer/core/sums';
 import type { DeskCard } from '@glimmer/core/workshop';
 import { ArrowDownToLine, Copy, FolderInput, X } from 'lucide-react';
 import { useState } from 'react';
@@ -16,6 +16,7 @@ import { InputRow } from './InputRow.tsx';
 import { PutIntoPlan } from './PutIntoPlan.tsx';
 import { ResultLines } from './ResultLines.tsx';
 import { SumDrawing } from './SumDrawing.tsx';
+import type { SentAnswer } from './sumsWorker.ts';
 import { useAnswer } from './useAnswer.ts';
 
 /** Asked for on the face of the card; the rest waits behind a line. */
@@ -53,6 +54,76 @@ function RingButton({ ring, title }: { readonly ring: Extract<Drawing, { kind: '
   );
 }
 
+function CardHeader({
+  card,
+  sum,
+  onPut,
+}: {
+  readonly card: DeskCard;
+  readonly sum: QuickSum;
+  readonly onPut: () => void;
+}) {
+  const take = (): void => {
+    const { cards } = useDesk.getState();
+    desk.take(card.id);
+    tell(`${sum.title} taken off the desk`, { undo: () => desk.putBack(cards) });
+  };
+  return (
+    <header className="mb-1 flex items-start justify-between gap-2">
+      <h2 className="text-[17px] leading-6">{sum.title}</h2>
+      <span className="no-print -mt-1 mr-1 flex shrink-0">
+        {sum.intoDesign && (
+          <Button look="quiet" onClick={onPut} aria-label={`Put ${sum.title} into a plan`} title="Put this into a plan">
+            <FolderInput size={16} />
+          </Button>
+        )}
+        <Button
+          look="quiet"
+          onClick={() => desk.copy(card.id)}
+          aria-label={`Copy ${sum.title} beside`}
+          title="Copy beside, to compare"
+        >
+          <Copy size={15} />
+        </Button>
+        <Button look="quiet" onClick={take} aria-label={`Take ${sum.title} off the desk`} title="Take off the desk">
+          <X size={16} />
+        </Button>
+      </span>
+    </header>
+  );
+}
+
+/** What came of it: results, drawing, findings and the sum itself. */
+function AnswerView({ answer, title }: { readonly answer: SentAnswer; readonly title: string }) {
+  const printer = usePrinter();
+  return (
+    <div className="stitch mt-2.5 pt-2.5" data-answer>
+      <ResultLines
+        results={answer.results}
+        afterMain={
+          <>
+            <FindingItems findings={answer.findings.filter((finding) => finding.gravity !== 'mind')} />
+            {answer.drawing && <SumDrawing drawing={answer.drawing} />}
+          </>
+        }
+      />
+      {answer.drawing?.kind === 'ring' && <RingButton ring={answer.drawing} title={title} />}
+      <FindingItems findings={answer.findings.filter((finding) => finding.gravity === 'mind')} />
+      {answer.steps.length > 0 && (
+        <details className="mt-1">
+          <summary className="text-[13px] text-faint">The sum, with its numbers</summary>
+          {answer.steps.map((step) => (
+            <div key={`${step.name} ${printer.message(step.filled)}`} className="stitch mt-2 pt-2">
+              <h3 className="text-[14px]">{step.name}</h3>
+              <SumView sum={step} />
+            </div>
+          ))}
+        </details>
+      )}
+    </div>
+  );
+}
+
 /** A quick sum as a work card: fields that take what people write, the answer, the picture, the sum, the findings. */
 export function SumCard({ card }: { readonly card: DeskCard }) {
   const printer = usePrinter();
@@ -79,39 +150,9 @@ export function SumCard({ card }: { readonly card: DeskCard }) {
   );
   const entries = Object.entries(sum.inputs);
   const behind = entries.filter(([key]) => !face.includes(key));
-  const take = (): void => {
-    const { cards } = useDesk.getState();
-    desk.take(card.id);
-    tell(`${sum.title} taken off the desk`, { undo: () => desk.putBack(cards) });
-  };
   return (
     <article aria-label={sum.title} className="tag print-card border border-rule bg-sheet px-4 pt-3 pb-3">
-      <header className="mb-1 flex items-start justify-between gap-2">
-        <h2 className="text-[17px] leading-6">{sum.title}</h2>
-        <span className="no-print -mt-1 mr-1 flex shrink-0">
-          {sum.intoDesign && (
-            <Button
-              look="quiet"
-              onClick={() => setPutting(true)}
-              aria-label={`Put ${sum.title} into a plan`}
-              title="Put this into a plan"
-            >
-              <FolderInput size={16} />
-            </Button>
-          )}
-          <Button
-            look="quiet"
-            onClick={() => desk.copy(card.id)}
-            aria-label={`Copy ${sum.title} beside`}
-            title="Copy beside, to compare"
-          >
-            <Copy size={15} />
-          </Button>
-          <Button look="quiet" onClick={take} aria-label={`Take ${sum.title} off the desk`} title="Take off the desk">
-            <X size={16} />
-          </Button>
-        </span>
-      </header>
+      <CardHeader card={card} sum={sum} onPut={() => setPutting(true)} />
       <p className="mb-2 text-[13.5px] text-faint">{sum.about}</p>
       <div>{entries.filter(([key]) => face.includes(key)).map(row)}</div>
       {behind.length > 0 && (
@@ -137,32 +178,7 @@ export function SumCard({ card }: { readonly card: DeskCard }) {
           </Button>
         </p>
       )}
-      {reply?.ok && (
-        <div className="stitch mt-2.5 pt-2.5" data-answer>
-          <ResultLines
-            results={reply.answer.results}
-            afterMain={
-              <>
-                <FindingItems findings={reply.answer.findings.filter((finding) => finding.gravity !== 'mind')} />
-                {reply.answer.drawing && <SumDrawing drawing={reply.answer.drawing} />}
-              </>
-            }
-          />
-          {reply.answer.drawing?.kind === 'ring' && <RingButton ring={reply.answer.drawing} title={sum.title} />}
-          <FindingItems findings={reply.answer.findings.filter((finding) => finding.gravity === 'mind')} />
-          {reply.answer.steps.length > 0 && (
-            <details className="mt-1">
-              <summary className="text-[13px] text-faint">The sum, with its numbers</summary>
-              {reply.answer.steps.map((step) => (
-                <div key={`${step.name} ${printer.message(step.filled)}`} className="stitch mt-2 pt-2">
-                  <h3 className="text-[14px]">{step.name}</h3>
-                  <SumView sum={step} />
-                </div>
-              ))}
-            </details>
-          )}
-        </div>
-      )}
+      {reply?.ok && <AnswerView answer={reply.answer} title={sum.title} />}
       {putting && reply?.ok && <PutIntoPlan sum={sum} values={reply.answer.values} onClose={() => setPutting(false)} />}
     </article>
   );

@@ -1,7 +1,7 @@
 import type { Drawing, DrawnLine } from '@glimmer/core/sums';
 
 import { extent } from 'd3-array';
-import { scaleLinear } from 'd3-scale';
+import { type ScaleLinear, scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { usePrinter } from '../units/index.ts';
 
@@ -15,25 +15,17 @@ const strokes: Readonly<Record<DrawnLine['role'], { stroke: string; width: numbe
   limit: { stroke: 'var(--brick-ink)', width: 1.1, dash: '6 4' },
 };
 
-function Lines({ drawing }: { readonly drawing: Extract<Drawing, { kind: 'lines' }> }) {
+interface LinesProps {
+  readonly drawing: Extract<Drawing, { kind: 'lines' }>;
+  readonly x: ScaleLinear<number, number>;
+  readonly y: ScaleLinear<number, number>;
+}
+
+/** Ticks of both axes, and what they measure. */
+function Rules({ drawing, x, y }: LinesProps) {
   const printer = usePrinter();
-  const points = [...drawing.lines.flatMap((each) => each.points), ...drawing.marks.map((mark) => mark.at)];
-  const [x0 = 0, x1 = 1] = extent(points, (point) => point[0]);
-  const [y0 = 0, y1 = 1] = extent(points, (point) => point[1]);
-  const room = (y1 - y0 || Math.abs(y1) || 1) * 0.06;
-  const x = scaleLinear([x0, x1 === x0 ? x0 + 1 : x1], [EDGE.left, WIDTH - EDGE.right]);
-  const y = scaleLinear([y0 >= 0 ? Math.max(0, y0 - room) : y0 - room, y1 + room], [HEIGHT - EDGE.bottom, EDGE.top]);
-  const draw = line<readonly [number, number]>()
-    .defined(([, value]) => Number.isFinite(value))
-    .x((point) => x(point[0]))
-    .y((point) => y(point[1]));
   return (
-    <svg
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-      className="w-full"
-      role="img"
-      aria-label={`${drawing.y.label} over ${drawing.x.label}`}
-    >
+    <>
       {y.ticks(4).map((tick) => (
         <g key={tick}>
           <path d={`M${EDGE.left} ${y(tick)} H${WIDTH - EDGE.right}`} stroke="var(--rule)" strokeWidth="0.7" />
@@ -78,6 +70,50 @@ function Lines({ drawing }: { readonly drawing: Extract<Drawing, { kind: 'lines'
       >
         {drawing.y.label}
       </text>
+    </>
+  );
+}
+
+/** Points that are told of by name. */
+function Marks({ drawing, x, y }: LinesProps) {
+  const printer = usePrinter();
+  return (
+    <>
+      {drawing.marks.map((mark) => (
+        <g key={`${printer.message(mark.name)} ${mark.at.join(' ')}`}>
+          <circle
+            cx={x(mark.at[0])}
+            cy={y(mark.at[1])}
+            r="4"
+            fill="var(--brass)"
+            stroke="var(--sheet)"
+            strokeWidth="1.5"
+          />
+          <text
+            x={x(mark.at[0]) + 7}
+            y={y(mark.at[1]) + 13}
+            fontSize="10.5"
+            fill="var(--ink)"
+            stroke="var(--sheet)"
+            strokeWidth="3"
+            paintOrder="stroke"
+          >
+            {printer.message(mark.name)}
+          </text>
+        </g>
+      ))}
+    </>
+  );
+}
+
+function Curves({ drawing, x, y }: LinesProps) {
+  const printer = usePrinter();
+  const draw = line<readonly [number, number]>()
+    .defined(([, value]) => Number.isFinite(value))
+    .x((point) => x(point[0]))
+    .y((point) => y(point[1]));
+  return (
+    <>
       {drawing.lines.map((each) => {
         const look = strokes[each.role];
         const end = each.points[each.points.length - 1];
@@ -107,29 +143,27 @@ function Lines({ drawing }: { readonly drawing: Extract<Drawing, { kind: 'lines'
           </g>
         );
       })}
-      {drawing.marks.map((mark) => (
-        <g key={`${printer.message(mark.name)} ${mark.at.join(' ')}`}>
-          <circle
-            cx={x(mark.at[0])}
-            cy={y(mark.at[1])}
-            r="4"
-            fill="var(--brass)"
-            stroke="var(--sheet)"
-            strokeWidth="1.5"
-          />
-          <text
-            x={x(mark.at[0]) + 7}
-            y={y(mark.at[1]) + 13}
-            fontSize="10.5"
-            fill="var(--ink)"
-            stroke="var(--sheet)"
-            strokeWidth="3"
-            paintOrder="stroke"
-          >
-            {printer.message(mark.name)}
-          </text>
-        </g>
-      ))}
+    </>
+  );
+}
+
+function Lines({ drawing }: Pick<LinesProps, 'drawing'>) {
+  const points = [...drawing.lines.flatMap((each) => each.points), ...drawing.marks.map((mark) => mark.at)];
+  const [x0 = 0, x1 = 1] = extent(points, (point) => point[0]);
+  const [y0 = 0, y1 = 1] = extent(points, (point) => point[1]);
+  const room = (y1 - y0 || Math.abs(y1) || 1) * 0.06;
+  const x = scaleLinear([x0, x1 === x0 ? x0 + 1 : x1], [EDGE.left, WIDTH - EDGE.right]);
+  const y = scaleLinear([y0 >= 0 ? Math.max(0, y0 - room) : y0 - room, y1 + room], [HEIGHT - EDGE.bottom, EDGE.top]);
+  return (
+    <svg
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      className="w-full"
+      role="img"
+      aria-label={`${drawing.y.label} over ${drawing.x.label}`}
+    >
+      <Rules drawing={drawing} x={x} y={y} />
+      <Curves drawing={drawing} x={x} y={y} />
+      <Marks drawing={drawing} x={x} y={y} />
     </svg>
   );
 }
