@@ -81,14 +81,14 @@ usePlanStore.subscribe(({ plan }, before) => {
   if (plan && plan !== before.plan) keeper.edited(plan);
 });
 
-export const openKept = keeper.open;
+export const openKept = (id: string): Promise<void> => keeper.open(id);
 /** Leaves the plan: its last change is sent, and nothing is on the bench any more. */
 export function closeKept(): void {
   keeper.close();
   openPlan(null);
 }
 /** Resolves when no save is under way. */
-export const whenSaved = keeper.idle;
+export const whenSaved = (): Promise<void> => keeper.idle();
 /** Goes on with one of two states; gives the name under which the other is on the shelf. */
 export const settleClash = async (goOnWith: 'mine' | 'other'): Promise<string> =>
   (await keeper.settle(goOnWith))?.name ?? '';

@@ -31,83 +31,86 @@ export interface Keeper<P> {
 type WithId = { readonly id: string };
 
 /** Runs the effects of `transition` for one tab. */
-export function createKeeper<P extends WithId>(ports: KeeperPorts<P>): Keeper<P> {
-  const { store, server, tellTabs, alone, later, newId, show, copyOf } = ports;
-  const listeners: ((places: Places | null) => void)[] = [];
-  let state: Keeping<P> | null = null;
+class TabKeeper<P extends WithId> implements Keeper<P> {
+  private readonly listeners: ((places: Places | null) => void)[] = [];
+  private kept: Keeping<P> | null = null;
   /** Only the last plan that was asked for is taken up. */
-  let asked = 0;
-  let callOff: () => void = () => undefined;
-  let sending: Promise<void> = Promise.resolve();
+  private asked = 0;
+  private callOff: () => void = () => undefined;
+  private sending: Promise<void> = Promise.resolve();
 
-  const announce = (): void => {
-    for (const listener of listeners) listener(state && placesOf(state));
-  };
-  const set = (next: Keeping<P> | null): void => {
-    state = next;
-    announce();
-  };
-  const isOpen = (id: string): boolean => state?.record.plan.id === id;
+  constructor(private readonly ports: KeeperPorts<P>) {}
 
-  function dispatch(event: KeepingEvent<P>): void {
-    if (!state) return;
-    const step = transition(state, event);
-    set(step.state);
-    for (const effect of step.effects) run(step.state.record.plan.id, effect);
+  private announce(): void {
+    for (const listener of this.listeners) listener(this.kept && placesOf(this.kept));
+  }
+  private set(next: Keeping<P> | null): void {
+    this.kept = next;
+    this.announce();
+  }
+  private isOpen(id: string): boolean {
+    return this.kept?.record.plan.id === id;
+  }
+
+  private dispatch(event: KeepingEvent<P>): void {
+    if (!this.kept) return;
+    const step = transition(this.kept, event);
+    this.set(step.state);
+    for (const effect of step.effects) this.run(step.state.record.plan.id, effect);
   }
   /** An event of a plan, where it is still the one on the bench. */
-  const dispatchFor = (id: string, event: KeepingEvent<P>): void => {
-    if (isOpen(id)) dispatch(event);
-  };
+  private dispatchFor(id: string, event: KeepingEvent<P>): void {
+    if (this.isOpen(id)) this.dispatch(event);
+  }
 
-  function run(id: string, effect: KeepingEffect<P>): void {
+  private run(id: string, effect: KeepingEffect<P>): void {
     switch (effect.kind) {
       case 'write':
-        void write(effect.record, effect.grewFrom);
+        void this.write(effect.record, effect.grewFrom);
         return;
       case 'send':
-        callOff();
-        callOff = later(afterMs[effect.after], () => void send(id));
+        this.callOff();
+        this.callOff = this.ports.later(afterMs[effect.after], () => void this.send(id));
         return;
       case 'show':
-        show(effect.plan);
+        this.ports.show(effect.plan);
         return;
       case 'read again':
-        store.read(id).then(
-          (record) => record && dispatchFor(id, { kind: 'reread', record }),
+        this.ports.store.read(id).then(
+          (record) => record && this.dispatchFor(id, { kind: 'reread', record }),
           () => undefined,
         );
         return;
       default:
-        void keepAside(id, effect.record);
+        void this.keepAside(id, effect.record);
     }
   }
 
-  async function keepAside(id: string, record: KeptRecord<P> | null): Promise<void> {
+  private async keepAside(id: string, record: KeptRecord<P> | null): Promise<void> {
     try {
-      await store.keepAside(id, record);
-      if (record) dispatchFor(id, { kind: 'stored', stamp: record.stamp });
+      await this.ports.store.keepAside(id, record);
+      if (record) this.dispatchFor(id, { kind: 'stored', stamp: record.stamp });
     } catch {
-      dispatchFor(id, { kind: 'store refused' });
+      this.dispatchFor(id, { kind: 'store refused' });
     }
   }
 
-  async function write(record: KeptRecord<P>, before: Stamp | null): Promise<void> {
+  private async write(record: KeptRecord<P>, before: Stamp | null): Promise<void> {
     const { id } = record.plan;
     try {
-      const by = await store.write(record, before);
-      if (!by && before) tellTabs({ kind: 'edit', record, grewFrom: before, isStored: true });
-      dispatchFor(id, by ? { kind: 'overtaken', by } : { kind: 'stored', stamp: record.stamp });
+      const by = await this.ports.store.write(record, before);
+      if (!by && before) this.ports.tellTabs({ kind: 'edit', record, grewFrom: before, isStored: true });
+      this.dispatchFor(id, by ? { kind: 'overtaken', by } : { kind: 'stored', stamp: record.stamp });
     } catch {
-      if (before) tellTabs({ kind: 'edit', record, grewFrom: before, isStored: false });
-      dispatchFor(id, { kind: 'store refused' });
+      if (before) this.ports.tellTabs({ kind: 'edit', record, grewFrom: before, isStored: false });
+      this.dispatchFor(id, { kind: 'store refused' });
     }
   }
 
   /** The newest state of a plan that there is to send: the store's, or the bench's where the store takes nothing. */
-  async function toSend(id: string, leaving: Keeping<P> | null): Promise<KeptRecord<P> | undefined> {
-    const held = await store.read(id).catch(() => undefined);
-    const here = isOpen(id) ? state : leaving;
+  private async toSend(id: string, leaving: Keeping<P> | null): Promise<KeptRecord<P> | undefined> {
+    const held = await this.ports.store.read(id).catch(() => undefined);
+    const here = this.isOpen(id) ? this.kept : leaving;
     if (here?.other?.from === 'browser') return undefined;
     if (!here || here.other) return held;
     // The store may have missed what this tab knows; what another tab wrote on top of it is newer.
@@ -115,136 +118,152 @@ export function createKeeper<P extends WithId>(ports: KeeperPorts<P>): Keeper<P>
     return isNewer ? withServerOf(held, here.record) : here.record;
   }
 
-  async function sendOne(id: string, leaving: Keeping<P> | null = null): Promise<void> {
-    const record = await toSend(id, leaving);
+  private async sendOne(id: string, leaving: Keeping<P> | null = null): Promise<void> {
+    const record = await this.toSend(id, leaving);
     if (!record) return;
     if (!isWaiting(record)) {
       // Another tab went on from here, and was told before this one.
-      if (isOpen(id) && state && isWaiting(state.record)) dispatch({ kind: 'reread', record });
+      if (this.isOpen(id) && this.kept && isWaiting(this.kept.record)) this.dispatch({ kind: 'reread', record });
       return;
     }
     const { stamp } = record;
     try {
-      const { revision } = await server.save(record.plan, record.basedOn, stamp.id);
+      const { revision } = await this.ports.server.save(record.plan, record.basedOn, stamp.id);
       const sent = confirm(record, stamp, revision);
-      await store
+      await this.ports.store
         .note(id, (held) =>
           sent.line.includes(held.stamp.id) || record.line.includes(held.stamp.id)
             ? sent
             : confirm(held, stamp, revision),
         )
         .catch(() => undefined);
-      dispatchFor(id, { kind: 'confirmed', stamp, revision });
-      tellTabs({ kind: 'confirmed', id, stamp, revision });
+      this.dispatchFor(id, { kind: 'confirmed', stamp, revision });
+      this.ports.tellTabs({ kind: 'confirmed', id, stamp, revision });
     } catch (error) {
-      await notSent(id, record, error, leaving);
+      await this.notSent(id, record, error, leaving);
     }
   }
 
-  async function notSent(id: string, record: KeptRecord<P>, error: unknown, leaving: Keeping<P> | null): Promise<void> {
-    const failure = server.explain(error);
+  private async notSent(id: string, record: KeptRecord<P>, error: unknown, leaving: Keeping<P> | null): Promise<void> {
+    const failure = this.ports.server.explain(error);
     if (failure.kind === 'away') {
-      if (isOpen(id)) dispatch({ kind: 'away' });
+      if (this.isOpen(id)) this.dispatch({ kind: 'away' });
       // A plan that was left goes on waiting for its way, from memory where the store took nothing.
-      else later(afterMs['a while'], () => void send(id, leaving));
+      else this.ports.later(afterMs['a while'], () => void this.send(id, leaving));
       return;
     }
     if (failure.kind === 'refused') {
-      dispatchFor(id, { kind: 'refused', why: failure.why });
+      this.dispatchFor(id, { kind: 'refused', why: failure.why });
       return;
     }
     try {
-      const theirs = await server.load(id);
+      const theirs = await this.ports.server.load(id);
       const own = theirs.saveId !== null && grewFrom(record, theirs.saveId) ? theirs.saveId : null;
-      if (own !== null) await store.note(id, (held) => confirm(held, { count: 0, id: own }, theirs.revision));
-      if (isOpen(id)) dispatch({ kind: 'newer', ...theirs });
+      if (own !== null)
+        await this.ports.store.note(id, (held) => confirm(held, { count: 0, id: own }, theirs.revision));
+      if (this.isOpen(id)) this.dispatch({ kind: 'newer', ...theirs });
       // Nobody shows this plan: what was overtaken by nothing but itself goes on its way again.
-      else if (own !== null) await sendOne(id);
+      else if (own !== null) await this.sendOne(id);
     } catch {
-      dispatchFor(id, { kind: 'away' });
+      this.dispatchFor(id, { kind: 'away' });
     }
   }
 
-  function send(id: string, leaving: Keeping<P> | null = null): Promise<void> {
-    sending = sending.then(() => alone(`send ${id}`, () => sendOne(id, leaving))).catch(() => undefined);
-    return sending;
+  private send(id: string, leaving: Keeping<P> | null = null): Promise<void> {
+    this.sending = this.sending
+      .then(() => this.ports.alone(`send ${id}`, () => this.sendOne(id, leaving)))
+      .catch(() => undefined);
+    return this.sending;
   }
 
-  async function open(id: string): Promise<void> {
-    asked += 1;
-    const mine = asked;
-    callOff();
-    set(null);
-    await sending;
+  async open(id: string): Promise<void> {
+    this.asked += 1;
+    const mine = this.asked;
+    this.callOff();
+    this.set(null);
+    await this.sending;
     const [held, aside] = await Promise.all([
-      store.read(id).catch(() => undefined),
-      store.readAside(id).catch(() => undefined),
+      this.ports.store.read(id).catch(() => undefined),
+      this.ports.store.readAside(id).catch(() => undefined),
     ]);
-    const found = await server.load(id).then(
+    const found = await this.ports.server.load(id).then(
       (kept) => ({ kept, error: null }),
       (error: unknown) => ({ kept: null, error }),
     );
-    if (mine !== asked) return;
-    if (!found.kept && (!held || server.explain(found.error).kind !== 'away')) throw found.error;
-    begin({ held, kept: found.kept, aside });
+    if (mine !== this.asked) return;
+    if (!found.kept && (!held || this.ports.server.explain(found.error).kind !== 'away')) throw found.error;
+    this.begin({ held, kept: found.kept, aside });
   }
 
-  function begin(found: Found<P>): void {
+  private begin(found: Found<P>): void {
     const opened = openingOf(found);
     if (!opened) return;
     const { record } = opened;
-    set(opened);
-    show(record.plan);
-    if (opened.stored === null) void write(record, found.held?.stamp ?? null);
-    if (found.kept && isOvertaken(opened, found)) dispatch({ kind: 'newer', ...found.kept });
-    else if (isWaiting(record)) void send(record.plan.id);
-    else if (!found.kept) run(record.plan.id, { kind: 'send', after: 'a while' });
+    this.set(opened);
+    this.ports.show(record.plan);
+    if (opened.stored === null) void this.write(record, found.held?.stamp ?? null);
+    if (found.kept && isOvertaken(opened, found)) this.dispatch({ kind: 'newer', ...found.kept });
+    else if (isWaiting(record)) void this.send(record.plan.id);
+    else if (!found.kept) this.run(record.plan.id, { kind: 'send', after: 'a while' });
   }
 
-  return {
-    open,
-    edited: (plan) => dispatchFor(plan.id, { kind: 'edited', plan, id: newId() }),
-    close: () => {
-      asked += 1;
-      callOff();
-      if (!state) return;
-      void send(state.record.plan.id, state);
-      set(null);
-    },
-    hearTab: (message) => {
-      if (message.kind === 'edit') dispatchFor(message.record.plan.id, { ...message, kind: 'heard edit' });
-      else dispatchFor(message.id, { kind: 'confirmed', stamp: message.stamp, revision: message.revision });
-    },
-    hearSave: (id, revision, saveId) => {
-      if (!state || !isOpen(id) || state.record.basedOn >= revision) return;
-      if (saveId !== null && grewFrom(state.record, saveId)) return;
-      server.load(id).then(
-        (kept) => dispatchFor(id, { kind: 'heard save', ...kept }),
-        () => undefined,
-      );
-    },
-    sendWaiting: async () => {
-      const waiting = await store.listWaiting().catch(() => []);
-      for (const record of waiting) await send(record.plan.id);
-      if (state) {
-        if (state.server.kind === 'away') dispatch({ kind: 'back' });
-        await send(state.record.plan.id);
-      }
-    },
-    settle: async (goOnWith) => {
-      const other = state?.other;
-      if (!state || !other) return null;
-      const { record } = state;
-      const theirs = other.from === 'tab' ? other.record.plan : other.plan;
-      const copy = goOnWith === 'mine' ? copyOf(theirs, 'other') : copyOf(record.plan, 'mine');
-      await server.add(copy);
-      dispatchFor(record.plan.id, { kind: 'settled', goOnWith, id: newId() });
-      return copy;
-    },
-    idle: () => sending,
-    state: () => state,
-    subscribe: (listener) => {
-      listeners.push(listener);
-    },
-  };
+  edited(plan: P): void {
+    this.dispatchFor(plan.id, { kind: 'edited', plan, id: this.ports.newId() });
+  }
+
+  close(): void {
+    this.asked += 1;
+    this.callOff();
+    if (!this.kept) return;
+    void this.send(this.kept.record.plan.id, this.kept);
+    this.set(null);
+  }
+
+  hearTab(message: TabMessage<P>): void {
+    if (message.kind === 'edit') this.dispatchFor(message.record.plan.id, { ...message, kind: 'heard edit' });
+    else this.dispatchFor(message.id, { kind: 'confirmed', stamp: message.stamp, revision: message.revision });
+  }
+
+  hearSave(id: string, revision: number, saveId: string | null): void {
+    if (!this.kept || !this.isOpen(id) || this.kept.record.basedOn >= revision) return;
+    if (saveId !== null && grewFrom(this.kept.record, saveId)) return;
+    this.ports.server.load(id).then(
+      (kept) => this.dispatchFor(id, { kind: 'heard save', ...kept }),
+      () => undefined,
+    );
+  }
+
+  async sendWaiting(): Promise<void> {
+    const waiting = await this.ports.store.listWaiting().catch(() => []);
+    for (const record of waiting) await this.send(record.plan.id);
+    if (!this.kept) return;
+    if (this.kept.server.kind === 'away') this.dispatch({ kind: 'back' });
+    await this.send(this.kept.record.plan.id);
+  }
+
+  async settle(goOnWith: 'mine' | 'other'): Promise<P | null> {
+    const other = this.kept?.other;
+    if (!this.kept || !other) return null;
+    const { record } = this.kept;
+    const theirs = other.from === 'tab' ? other.record.plan : other.plan;
+    const copy = goOnWith === 'mine' ? this.ports.copyOf(theirs, 'other') : this.ports.copyOf(record.plan, 'mine');
+    await this.ports.server.add(copy);
+    this.dispatchFor(record.plan.id, { kind: 'settled', goOnWith, id: this.ports.newId() });
+    return copy;
+  }
+
+  idle(): Promise<void> {
+    return this.sending;
+  }
+
+  state(): Keeping<P> | null {
+    return this.kept;
+  }
+
+  subscribe(listener: (places: Places | null) => void): void {
+    this.listeners.push(listener);
+  }
 }
+
+/** The keeper of one tab, over its ports. */
+export const createKeeper = <P extends WithId>(ports: KeeperPorts<P>): Keeper<P> => new TabKeeper(ports);
