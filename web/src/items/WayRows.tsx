@@ -48,43 +48,20 @@ interface WayRowProps {
   readonly onSet: (change: (now: SwitchedBy) => SwitchedBy) => void;
 }
 
-/** How one channel is switched: the way, and what it names. */
-function WayRow({ item, label, own, channel, onSet }: WayRowProps) {
-  const { design, assessment } = useSheet();
-  const candidates = (way: SwitchedBy['way']): readonly Item[] => {
-    const as = namedBy[way];
-    return as ? design.items.filter((each) => canBeNamed(each, as)) : [];
-  };
-  const hasBoard = assessment.boards.length > 0;
-  const offered = allWays.filter(
-    ({ id }) => id === own.way || (namedBy[id] ? candidates(id).length > 0 : hasBoard || ways[id].pin === 'none'),
-  );
-  const resolved = assessment.switched.get(item.id)?.[channel];
-  const driven = assessment.driven.find((each) => each.itemId === item.id && each.channels.includes(channel));
-  const transistor = driven?.transistor;
-  const hint = [
-    own.way === 'auto' && resolved ? resolved.way.words : null,
-    transistor ? `${transistor.part.name}, ${Math.round(transistor.gateOhm)} Ω before it` : null,
-  ].filter((each) => each !== null);
-  const byChoices = candidates(own.way);
+interface NamedProps extends Pick<WayRowProps, 'label' | 'own' | 'onSet'> {
+  readonly candidates: readonly Item[];
+}
+
+/** What a way names: a switch or gate, an output, a transistor, a board. */
+function Named({ label, own, candidates, onSet }: NamedProps) {
+  const { assessment } = useSheet();
   return (
     <>
-      <Choice
-        label={label}
-        value={own.way}
-        overruled={own.way !== 'auto'}
-        options={[
-          { value: 'auto' as const, label: 'as reckoned' },
-          ...offered.map(({ id, name }) => ({ value: id, label: name })),
-        ]}
-        hint={hint.length > 0 ? hint.join('; ') : undefined}
-        onChoose={(way) => onSet(() => freshWay(way, candidates(way)[0]?.id ?? ''))}
-      />
       {'by' in own && (
         <Choice
           label={`${label}: which`}
           value={own.by}
-          options={byChoices.map((each) => ({ value: each.id, label: each.name }))}
+          options={candidates.map((each) => ({ value: each.id, label: each.name }))}
           onChoose={(by) => onSet((now) => ('by' in now ? { ...now, by } : now))}
         />
       )}
@@ -122,6 +99,42 @@ function WayRow({ item, label, own, channel, onSet }: WayRowProps) {
           }
         />
       )}
+    </>
+  );
+}
+
+/** How one channel is switched: the way, and what it names. */
+function WayRow({ item, label, own, channel, onSet }: WayRowProps) {
+  const { design, assessment } = useSheet();
+  const candidates = (way: SwitchedBy['way']): readonly Item[] => {
+    const as = namedBy[way];
+    return as ? design.items.filter((each) => canBeNamed(each, as)) : [];
+  };
+  const hasBoard = assessment.boards.length > 0;
+  const offered = allWays.filter(
+    ({ id }) => id === own.way || (namedBy[id] ? candidates(id).length > 0 : hasBoard || ways[id].pin === 'none'),
+  );
+  const resolved = assessment.switched.get(item.id)?.[channel];
+  const driven = assessment.driven.find((each) => each.itemId === item.id && each.channels.includes(channel));
+  const transistor = driven?.transistor;
+  const hint = [
+    own.way === 'auto' && resolved ? resolved.way.words : null,
+    transistor ? `${transistor.part.name}, ${Math.round(transistor.gateOhm)} Ω before it` : null,
+  ].filter((each) => each !== null);
+  return (
+    <>
+      <Choice
+        label={label}
+        value={own.way}
+        overruled={own.way !== 'auto'}
+        options={[
+          { value: 'auto' as const, label: 'as reckoned' },
+          ...offered.map(({ id, name }) => ({ value: id, label: name })),
+        ]}
+        hint={hint.length > 0 ? hint.join('; ') : undefined}
+        onChoose={(way) => onSet(() => freshWay(way, candidates(way)[0]?.id ?? ''))}
+      />
+      <Named label={label} own={own} candidates={candidates(own.way)} onSet={onSet} />
       {own.way === 'hand switch' && itemNamed(design, own.by) === undefined && (
         <span className="text-brick-ink">gone</span>
       )}

@@ -24,6 +24,64 @@ const editPlace = (item: Lights, placeId: string, recipe: (place: Draft<Lights['
     if (found) recipe(found);
   });
 
+interface PlaceRowProps {
+  readonly item: Lights;
+  readonly place: Lights['places'][number];
+  /** Counted from 1, as on the picture. */
+  readonly number: number;
+}
+
+/** One light of a group: where it sits, and in which bore. */
+function PlaceRow({ item, place, number }: PlaceRowProps) {
+  const printer = usePrinter();
+  const { design, assessment } = useSheet();
+  const bores = design.hollows.filter((hollow) => hollow.kind === 'bore');
+  const fit = assessment.fits.find((each) => each.placeId === place.id && each.groupId === item.id);
+  return (
+    <li className="grid grid-cols-[1.5rem_1fr_1fr_1.4fr_auto_auto] items-center gap-2 py-0.5">
+      <span className="figures">{number}</span>
+      {(['xMm', 'yMm'] as const).map((axis) => (
+        <QuantityField
+          key={axis}
+          hideLabel
+          label={`${item.name} ${number}, ${axis === 'xMm' ? 'across' : 'down'}`}
+          kind="lengthMm"
+          value={place.at[axis]}
+          band={bands.placeMm}
+          onCommit={(value) =>
+            editPlace(item, place.id, (draft) => {
+              draft.at[axis] = value;
+            })
+          }
+        />
+      ))}
+      <Choice
+        hideLabel
+        label={`Bore of ${item.name} ${number}`}
+        value={place.hollowId ?? 'none'}
+        options={[{ value: 'none', label: 'no bore' }, ...bores.map((bore) => ({ value: bore.id, label: bore.name }))]}
+        onChoose={(value) =>
+          editPlace(item, place.id, (draft) => {
+            draft.hollowId = value === 'none' ? null : value;
+          })
+        }
+      />
+      <span
+        className={`w-24 text-[13px] ${fit && fit.verdict !== 'fits' ? 'font-semibold text-amber-ink' : 'text-faint'}`}
+      >
+        {fit ? `${fit.verdict}${fit.verdict === 'fits' ? `, ${printer.quantity('lengthMm', fit.acrossMm)}` : ''}` : ''}
+      </span>
+      <Button
+        look="quiet"
+        aria-label={`Remove ${item.name} ${number}`}
+        onClick={() => changeDesign((open) => removePlace(open, item.id, place.id))}
+      >
+        <Trash2 size={15} />
+      </Button>
+    </li>
+  );
+}
+
 /** Where each light of a group sits, and how it fits there. */
 export function LightDetails({
   item,
@@ -33,8 +91,7 @@ export function LightDetails({
   readonly placed: PlacedLeds | undefined;
 }) {
   const printer = usePrinter();
-  const { design, assessment } = useSheet();
-  const bores = design.hollows.filter((hollow) => hollow.kind === 'bore');
+  const { design } = useSheet();
   const part = placed?.part;
   const finishedMm = part
     ? finishedDiameter.reckon({ d: part.bareDiameterMm, w: item.sleeved ? part.sleeveWallMm : 0 })
@@ -58,57 +115,9 @@ export function LightDetails({
       )}
       {item.places.length > 0 && (
         <ul className="mt-1">
-          {item.places.map((place, i) => {
-            const fit = assessment.fits.find((each) => each.placeId === place.id && each.groupId === item.id);
-            return (
-              <li key={place.id} className="grid grid-cols-[1.5rem_1fr_1fr_1.4fr_auto_auto] items-center gap-2 py-0.5">
-                <span className="figures">{i + 1}</span>
-                {(['xMm', 'yMm'] as const).map((axis) => (
-                  <QuantityField
-                    key={axis}
-                    hideLabel
-                    label={`${item.name} ${i + 1}, ${axis === 'xMm' ? 'across' : 'down'}`}
-                    kind="lengthMm"
-                    value={place.at[axis]}
-                    band={bands.placeMm}
-                    onCommit={(value) =>
-                      editPlace(item, place.id, (draft) => {
-                        draft.at[axis] = value;
-                      })
-                    }
-                  />
-                ))}
-                <Choice
-                  hideLabel
-                  label={`Bore of ${item.name} ${i + 1}`}
-                  value={place.hollowId ?? 'none'}
-                  options={[
-                    { value: 'none', label: 'no bore' },
-                    ...bores.map((bore) => ({ value: bore.id, label: bore.name })),
-                  ]}
-                  onChoose={(value) =>
-                    editPlace(item, place.id, (draft) => {
-                      draft.hollowId = value === 'none' ? null : value;
-                    })
-                  }
-                />
-                <span
-                  className={`w-24 text-[13px] ${fit && fit.verdict !== 'fits' ? 'font-semibold text-amber-ink' : 'text-faint'}`}
-                >
-                  {fit
-                    ? `${fit.verdict}${fit.verdict === 'fits' ? `, ${printer.quantity('lengthMm', fit.acrossMm)}` : ''}`
-                    : ''}
-                </span>
-                <Button
-                  look="quiet"
-                  aria-label={`Remove ${item.name} ${i + 1}`}
-                  onClick={() => changeDesign((open) => removePlace(open, item.id, place.id))}
-                >
-                  <Trash2 size={15} />
-                </Button>
-              </li>
-            );
-          })}
+          {item.places.map((place, i) => (
+            <PlaceRow key={place.id} item={item} place={place} number={i + 1} />
+          ))}
         </ul>
       )}
       <Button

@@ -45,6 +45,39 @@ function Rows({ item }: { readonly item: ItemOf<'pixel tape'> }) {
   );
 }
 
+/** What follows from its length: lights, cuts beside it, and how it lies in its channel. */
+function Following({ item, placed }: { readonly item: ItemOf<'pixel tape'>; readonly placed: PlacedTape }) {
+  const printer = usePrinter();
+  const fit = useSheet().assessment.fits.find((each) => each.groupId === item.id);
+  return (
+    <div className="mt-2">
+      <FigureLine
+        label="Lights"
+        value={<strong className="text-[19px]">{placed.cut.lights}</strong>}
+        onOpen={() => openSum(explainTape(placed))}
+      />
+      {!item.grid && (
+        <>
+          <FigureLine
+            label="Lit length, gap left at the end"
+            value={`${printer.quantity('lengthMm', placed.cut.litLengthMm)}, ${printer.quantity('lengthMm', placed.cut.gapMm)}`}
+          />
+          <FigureLine
+            label="One cut shorter, one longer"
+            value={`${placed.cut.shorter.lights} (${printer.quantity('lengthMm', placed.cut.shorter.lengthMm)}), ${placed.cut.longer.lights} (${printer.quantity('lengthMm', placed.cut.longer.lengthMm)})`}
+          />
+        </>
+      )}
+      {fit && (
+        <FigureLine
+          label="In its channel"
+          value={`${fit.verdict}: ${printer.quantity('lengthMm', fit.acrossMm)} each side`}
+        />
+      )}
+    </div>
+  );
+}
+
 /** What a pixel tape is asked besides, and what follows: its cut, its lights, its route. */
 export function PixelTapeDetails({
   item,
@@ -54,8 +87,7 @@ export function PixelTapeDetails({
   readonly placed: PlacedTape | undefined;
 }) {
   const printer = usePrinter();
-  const { design, assessment } = useSheet();
-  const fit = assessment.fits.find((each) => each.groupId === item.id);
+  const { design } = useSheet();
   const part = placed?.part;
   return (
     <>
@@ -103,33 +135,7 @@ export function PixelTapeDetails({
         />
       </div>
       <Rows item={item} />
-      {placed && (
-        <div className="mt-2">
-          <FigureLine
-            label="Lights"
-            value={<strong className="text-[19px]">{placed.cut.lights}</strong>}
-            onOpen={() => openSum(explainTape(placed))}
-          />
-          {!item.grid && (
-            <>
-              <FigureLine
-                label="Lit length, gap left at the end"
-                value={`${printer.quantity('lengthMm', placed.cut.litLengthMm)}, ${printer.quantity('lengthMm', placed.cut.gapMm)}`}
-              />
-              <FigureLine
-                label="One cut shorter, one longer"
-                value={`${placed.cut.shorter.lights} (${printer.quantity('lengthMm', placed.cut.shorter.lengthMm)}), ${placed.cut.longer.lights} (${printer.quantity('lengthMm', placed.cut.longer.lengthMm)})`}
-              />
-            </>
-          )}
-          {fit && (
-            <FigureLine
-              label="In its channel"
-              value={`${fit.verdict}: ${printer.quantity('lengthMm', fit.acrossMm)} each side`}
-            />
-          )}
-        </div>
-      )}
+      {placed && <Following item={item} placed={placed} />}
       <RouteTable item={item} />
     </>
   );

@@ -23,6 +23,45 @@ const whileWords: Readonly<Record<Control['kind'], string>> = {
 
 const kinds = moveKinds.map((value) => ({ value, label: value }));
 
+interface SignMoveProps {
+  readonly sign: Sign;
+  readonly ground: Ground;
+  readonly edit: (recipe: (draft: Draft<Sign>) => void, merge?: string) => void;
+}
+
+/** What one light group or set does for a sign. */
+function SignMove({ sign, ground, edit }: SignMoveProps) {
+  const move = moveOn(sign.moves, ground.id);
+  const put = (next: Move | null): void =>
+    edit((draft) => {
+      if (next) draft.moves[ground.id] = next as Draft<Move>;
+      else delete draft.moves[ground.id];
+    });
+  return (
+    <div className="grid grid-cols-[8rem_1fr] gap-x-3 py-1">
+      <div>
+        <p className="text-[13px]">{ground.name}</p>
+        <Choice
+          hideLabel
+          label={`${sign.name} on ${ground.name}`}
+          value={move?.kind ?? 'none'}
+          options={[{ value: 'none', label: 'no sign' }, ...kinds]}
+          onChoose={(kind) => put(kind === 'none' ? null : changeMove(kind, move, ground.fixedColour ?? '#ff3020'))}
+        />
+      </div>
+      {move && (
+        <MoveSettings
+          move={move}
+          fixedColour={ground.fixedColour}
+          onSet={(fields, merge) =>
+            edit((draft) => Object.assign(draft.moves[ground.id] ?? {}, fields), merge && `${merge} ${ground.id}`)
+          }
+        />
+      )}
+    </div>
+  );
+}
+
 function SignEditor({ sign, grounds }: { sign: Sign; grounds: readonly Ground[] }) {
   const controls = controlsOf(useSheet().design);
   const edit = (recipe: (draft: Draft<Sign>) => void, merge?: string): void =>
@@ -66,39 +105,9 @@ function SignEditor({ sign, grounds }: { sign: Sign; grounds: readonly Ground[] 
           <Trash2 size={16} />
         </Button>
       </div>
-      {grounds.map((ground) => {
-        const move = moveOn(sign.moves, ground.id);
-        const put = (next: Move | null): void =>
-          edit((draft) => {
-            if (next) draft.moves[ground.id] = next as Draft<Move>;
-            else delete draft.moves[ground.id];
-          });
-        return (
-          <div key={ground.id} className="grid grid-cols-[8rem_1fr] gap-x-3 py-1">
-            <div>
-              <p className="text-[13px]">{ground.name}</p>
-              <Choice
-                hideLabel
-                label={`${sign.name} on ${ground.name}`}
-                value={move?.kind ?? 'none'}
-                options={[{ value: 'none', label: 'no sign' }, ...kinds]}
-                onChoose={(kind) =>
-                  put(kind === 'none' ? null : changeMove(kind, move, ground.fixedColour ?? '#ff3020'))
-                }
-              />
-            </div>
-            {move && (
-              <MoveSettings
-                move={move}
-                fixedColour={ground.fixedColour}
-                onSet={(fields, merge) =>
-                  edit((draft) => Object.assign(draft.moves[ground.id] ?? {}, fields), merge && `${merge} ${ground.id}`)
-                }
-              />
-            )}
-          </div>
-        );
-      })}
+      {grounds.map((ground) => (
+        <SignMove key={ground.id} sign={sign} ground={ground} edit={edit} />
+      ))}
     </li>
   );
 }

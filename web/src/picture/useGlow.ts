@@ -168,43 +168,9 @@ function run(piece: Stage, paint: () => void): () => void {
   return () => cancelAnimationFrame(handle);
 }
 
-/**
- * Runs the moods on a canvas over the picture: the engine's frames at the display's rate while running, one still
- * frame while held. Virtual hands and cues move the player; a mood chosen by hand is shown by itself, on a clock that
- * can be set. What paints is built anew with the plan and the picture's size alone, not with each touch.
- * @returns the mood that is showing.
- */
-export function useGlow(
-  canvasRef: RefObject<HTMLCanvasElement | null>,
-  options: { readonly design: Design; readonly assessment: Assessment; readonly fitting: Fitting | null },
-): string | null {
-  const { design, assessment, fitting } = options;
-  const { show } = assessment;
-  const stage = useRef<Stage>({ player: startPlayer(show), nowMs: START_MS, shownMs: 0 });
-  const shape = useRef(shapeOf(show));
+/** Does to the piece what hands, lamp and clock do, and paints it where it stands still. */
+function useHandsOn(stage: RefObject<Stage>, show: Show, paint: (() => void) | null): void {
   const shownBefore = useRef(useHands.getState().shownMoodId);
-  const [showing, setShowing] = useState<string | null>(null);
-  const [paint, setPaint] = useState<(() => void) | null>(null);
-  const isRunning = useClock((state) => state.running);
-  // A piece that comes onto the bench is at rest.
-  useEffect(hands.letGo, []);
-
-  useEffect(() => {
-    const context = fitting && setUp(canvasRef.current, fitting);
-    if (!context) return;
-    const piece = stage.current;
-    if (shape.current !== shapeOf(show)) {
-      shape.current = shapeOf(show);
-      // It begins anew; what hands hold closed they still hold.
-      const held = [...useHands.getState().closed].map((controlId) => ({ controlId, isOn: true }));
-      piece.player = actOn(show, startPlayer(show), held, 0);
-      piece.nowMs = START_MS;
-    }
-    const painter = createPainter({ design, assessment, fitting, context, piece, onShowing: setShowing });
-    painter();
-    setPaint(() => painter);
-  }, [canvasRef, design, assessment, show, fitting]);
-
   useEffect(() => {
     if (!paint) return;
     const piece = stage.current;
@@ -235,8 +201,46 @@ export function useGlow(
     return () => {
       for (const leave of leaves) leave();
     };
-  }, [paint, show]);
+  }, [stage, paint, show]);
+}
 
+/**
+ * Runs the moods on a canvas over the picture: the engine's frames at the display's rate while running, one still
+ * frame while held. Virtual hands and cues move the player; a mood chosen by hand is shown by itself, on a clock that
+ * can be set. What paints is built anew with the plan and the picture's size alone, not with each touch.
+ * @returns the mood that is showing.
+ */
+export function useGlow(
+  canvasRef: RefObject<HTMLCanvasElement | null>,
+  options: { readonly design: Design; readonly assessment: Assessment; readonly fitting: Fitting | null },
+): string | null {
+  const { design, assessment, fitting } = options;
+  const { show } = assessment;
+  const stage = useRef<Stage>({ player: startPlayer(show), nowMs: START_MS, shownMs: 0 });
+  const shape = useRef(shapeOf(show));
+  const [showing, setShowing] = useState<string | null>(null);
+  const [paint, setPaint] = useState<(() => void) | null>(null);
+  const isRunning = useClock((state) => state.running);
+  // A piece that comes onto the bench is at rest.
+  useEffect(hands.letGo, []);
+
+  useEffect(() => {
+    const context = fitting && setUp(canvasRef.current, fitting);
+    if (!context) return;
+    const piece = stage.current;
+    if (shape.current !== shapeOf(show)) {
+      shape.current = shapeOf(show);
+      // It begins anew; what hands hold closed they still hold.
+      const held = [...useHands.getState().closed].map((controlId) => ({ controlId, isOn: true }));
+      piece.player = actOn(show, startPlayer(show), held, 0);
+      piece.nowMs = START_MS;
+    }
+    const painter = createPainter({ design, assessment, fitting, context, piece, onShowing: setShowing });
+    painter();
+    setPaint(() => painter);
+  }, [canvasRef, design, assessment, show, fitting]);
+
+  useHandsOn(stage, show, paint);
   useEffect(() => (paint && isRunning ? run(stage.current, paint) : undefined), [paint, isRunning]);
   return showing;
 }

@@ -300,6 +300,44 @@ function BringIn({ onBrought }: { readonly onBrought: () => void }) {
   );
 }
 
+interface ShelfHeadProps {
+  readonly shelf: 'open' | 'away';
+  readonly onShelf: (shelf: 'open' | 'away') => void;
+  readonly onBrought: () => void;
+}
+
+/** What the page is, and what can be begun from it. */
+function ShelfHead({ shelf, onShelf, onBrought }: ShelfHeadProps) {
+  return (
+    <header className="mb-5 flex flex-wrap items-end gap-x-6 gap-y-3">
+      <div className="min-w-72 flex-1">
+        <h1 className="text-[34px] leading-10 tracking-tight">Unruly Glimmer</h1>
+        <p className="max-w-lg text-faint">
+          Plan, reckon, build and test battery-powered light for props, costumes and models.
+        </p>
+      </div>
+      <div className="flex flex-wrap gap-2">
+        <BeginAnew />
+        <BringIn onBrought={onBrought} />
+        <Link
+          to="/sums"
+          className="inline-flex min-h-8 items-center gap-1.5 rounded-sm px-2.5 py-1 font-medium text-verdigris hover:bg-pressed"
+        >
+          <Calculator size={16} />
+          Quick sums
+        </Link>
+        <Button look="quiet" onClick={() => onShelf(shelf === 'open' ? 'away' : 'open')}>
+          {shelf === 'open' ? 'What is put away' : 'Back to the shelf'}
+        </Button>
+        <UnitsButton />
+        <Button look="quiet" onClick={lamp.switch} aria-label="Lamp on or off">
+          <LampDesk size={16} />
+        </Button>
+      </div>
+    </header>
+  );
+}
+
 /** The shelf: all plans, each with a small lit picture. */
 export function ShelfPage() {
   const [shelf, setShelf] = useState<'open' | 'away'>('open');
@@ -325,32 +363,7 @@ export function ShelfPage() {
   return (
     <div className="h-full overflow-y-auto">
       <div className="mx-auto max-w-6xl px-6 py-6">
-        <header className="mb-5 flex flex-wrap items-end gap-x-6 gap-y-3">
-          <div className="min-w-72 flex-1">
-            <h1 className="text-[34px] leading-10 tracking-tight">Unruly Glimmer</h1>
-            <p className="max-w-lg text-faint">
-              Plan, reckon, build and test battery-powered light for props, costumes and models.
-            </p>
-          </div>
-          <div className="flex flex-wrap gap-2">
-            <BeginAnew />
-            <BringIn onBrought={refresh} />
-            <Link
-              to="/sums"
-              className="inline-flex min-h-8 items-center gap-1.5 rounded-sm px-2.5 py-1 font-medium text-verdigris hover:bg-pressed"
-            >
-              <Calculator size={16} />
-              Quick sums
-            </Link>
-            <Button look="quiet" onClick={() => setShelf(shelf === 'open' ? 'away' : 'open')}>
-              {shelf === 'open' ? 'What is put away' : 'Back to the shelf'}
-            </Button>
-            <UnitsButton />
-            <Button look="quiet" onClick={lamp.switch} aria-label="Lamp on or off">
-              <LampDesk size={16} />
-            </Button>
-          </div>
-        </header>
+        <ShelfHead shelf={shelf} onShelf={setShelf} onBrought={refresh} />
         {error && (
           <div role="alert" className="border-l-4 border-amber-ink bg-amber-wash px-4 py-3">
             <p>{say(error)}. This page asks again every few seconds.</p>

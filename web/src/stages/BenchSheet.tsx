@@ -21,8 +21,8 @@ const verdictLooks: Readonly<
   wrong: { word: 'Wrong', tone: 'text-brick-ink', Icon: X },
 };
 
-/** The field for a reading: judged as soon as it is taken. */
-function ReadingField({ progress, onTaken }: { readonly progress: StepProgress; readonly onTaken: () => void }) {
+/** A reading as it is typed, and how it is taken. */
+function useReading(progress: StepProgress, onTaken: () => void) {
   const printer = usePrinter();
   const { step } = progress;
   const [typed, setTyped] = useTyped(`reading of ${step.id}`);
@@ -35,9 +35,9 @@ function ReadingField({ progress, onTaken }: { readonly progress: StepProgress; 
     if (document.activeElement === document.body || document.activeElement?.closest('[data-card]'))
       input.current?.focus({ preventScroll: true });
   }, []);
-  if (!step.expect) return null;
-  const expect = step.expect;
   const take = (): void => {
+    const { expect } = step;
+    if (!expect) return;
     const parsed = printer.parse(expect.kind, text);
     if (!parsed.ok) {
       setProblem(parsed.problem);
@@ -55,6 +55,16 @@ function ReadingField({ progress, onTaken }: { readonly progress: StepProgress; 
     setTyped(null);
     if (judgeReading(expect, parsed.value).verdict === 'right') onTaken();
   };
+  const type = (next: string): void => {
+    setTyped(next);
+    setProblem(null);
+  };
+  return { input, text, problem, type, take };
+}
+
+/** The field for a reading: judged as soon as it is taken. */
+function ReadingField({ progress, onTaken }: { readonly progress: StepProgress; readonly onTaken: () => void }) {
+  const { input, text, problem, type, take } = useReading(progress, onTaken);
   return (
     <form
       className="flex flex-wrap items-start gap-2"
@@ -68,10 +78,7 @@ function ReadingField({ progress, onTaken }: { readonly progress: StepProgress; 
         <input
           ref={input}
           value={text}
-          onChange={(event) => {
-            setTyped(event.target.value);
-            setProblem(null);
-          }}
+          onChange={(event) => type(event.target.value)}
           inputMode="decimal"
           autoComplete="off"
           aria-invalid={problem !== null}
@@ -90,35 +97,19 @@ function ReadingField({ progress, onTaken }: { readonly progress: StepProgress; 
   );
 }
 
-function StepCard({
-  progress,
-  gates,
-  onTaken,
-}: {
+interface StepCardProps {
   readonly progress: StepProgress;
+  /** Tests before this that are not right yet, where it can’t be taken back. */
   readonly gates: readonly StepProgress[];
   readonly onTaken: () => void;
-}) {
+}
+
+/** What to mind before the hands move. */
+function Notes({ progress, gates }: Pick<StepCardProps, 'progress' | 'gates'>) {
   const printer = usePrinter();
-  const { step, reading, judgement, undo } = progress;
-  const { assessment } = useReckoned();
-  const look = judgement && verdictLooks[judgement.verdict];
+  const { step, undo } = progress;
   return (
-    <article data-card={step.id} className="border-2 border-ink bg-paper p-4">
-      <p className="text-[13.5px] text-faint">
-        {step.chapter}
-        {step.final && <strong className="ml-2 text-amber-ink">can’t be taken back</strong>}
-      </p>
-      <h3 className="mb-2 text-[25px] leading-8">{step.title}</h3>
-      <p className="text-[18px] leading-7">
-        <Said>{step.todo}</Said>
-      </p>
-      {step.probe && (
-        <p className="mt-2 text-[17px]">
-          <span className="text-faint">Touch: </span>
-          {step.probe}
-        </p>
-      )}
+    <>
       {step.caution && (
         <p className="mt-2 border-l-4 border-amber-ink bg-amber-wash px-3 py-1 text-amber-ink">{step.caution}</p>
       )}
@@ -144,57 +135,136 @@ function StepCard({
           {gates.length > 3 ? ' …' : ''}).
         </p>
       )}
-      {step.expect && (
-        <div className="stitch mt-3 pt-3">
-          <p className="mb-2 text-[18px]">
-            <span className="text-faint">Expect </span>
-            <span className="figures text-[23px] font-semibold">
-              <Said>{sayBand(step.expect)}</Said>
-            </span>
-          </p>
-          <ReadingField key={step.id} progress={progress} onTaken={onTaken} />
-          {reading && look && judgement && (
-            <p role="status" className={`mt-2 flex items-center gap-2 text-[18px] ${look.tone}`}>
-              <look.Icon size={22} aria-hidden="true" />
-              <span>
-                <strong>{look.word}</strong>:{' '}
-                <span className="figures">{printer.quantity(step.expect.kind, reading.value)}</span>,{' '}
-                <Said>{judgement.words}</Said>
-              </span>
-            </p>
-          )}
-        </div>
+    </>
+  );
+}
+
+/** What to expect at the probes, and what they said. */
+function Reading({ progress, onTaken }: Pick<StepCardProps, 'progress' | 'onTaken'>) {
+  const printer = usePrinter();
+  const { step, reading, judgement } = progress;
+  const look = judgement && verdictLooks[judgement.verdict];
+  if (!step.expect) return null;
+  return (
+    <div className="stitch mt-3 pt-3">
+      <p className="mb-2 text-[18px]">
+        <span className="text-faint">Expect </span>
+        <span className="figures text-[23px] font-semibold">
+          <Said>{sayBand(step.expect)}</Said>
+        </span>
+      </p>
+      <ReadingField key={step.id} progress={progress} onTaken={onTaken} />
+      {reading && look && judgement && (
+        <p role="status" className={`mt-2 flex items-center gap-2 text-[18px] ${look.tone}`}>
+          <look.Icon size={22} aria-hidden="true" />
+          <span>
+            <strong>{look.word}</strong>:{' '}
+            <span className="figures">{printer.quantity(step.expect.kind, reading.value)}</span>,{' '}
+            <Said>{judgement.words}</Said>
+          </span>
+        </p>
       )}
-      {!step.expect && (
-        <div className="stitch mt-3 pt-3">
-          <Button
-            look={progress.done ? 'plain' : 'main'}
-            className="px-5 py-2.5 text-lg"
-            onClick={() => {
-              const wasDone = progress.done;
-              editPlan((draft) => {
-                draft.bench.done = draft.bench.done.filter((each) => each.stepId !== step.id);
-                const built = whatIsBuilt(step.id, assessment);
-                if (!wasDone)
-                  draft.bench.done.push(
-                    castDraft({ stepId: step.id, at: new Date().toISOString(), ...(built ? { built } : {}) }),
-                  );
-              });
-              if (!wasDone) onTaken();
-            }}
-          >
-            <Check size={20} />
-            {progress.done ? 'Not done after all' : 'Done'}
-          </Button>
-        </div>
+    </div>
+  );
+}
+
+function DoneButton({ progress, onTaken }: Pick<StepCardProps, 'progress' | 'onTaken'>) {
+  const { assessment } = useReckoned();
+  const { step } = progress;
+  return (
+    <div className="stitch mt-3 pt-3">
+      <Button
+        look={progress.done ? 'plain' : 'main'}
+        className="px-5 py-2.5 text-lg"
+        onClick={() => {
+          const wasDone = progress.done;
+          editPlan((draft) => {
+            draft.bench.done = draft.bench.done.filter((each) => each.stepId !== step.id);
+            const built = whatIsBuilt(step.id, assessment);
+            if (!wasDone)
+              draft.bench.done.push(
+                castDraft({ stepId: step.id, at: new Date().toISOString(), ...(built ? { built } : {}) }),
+              );
+          });
+          if (!wasDone) onTaken();
+        }}
+      >
+        <Check size={20} />
+        {progress.done ? 'Not done after all' : 'Done'}
+      </Button>
+    </div>
+  );
+}
+
+function StepCard({ progress, gates, onTaken }: StepCardProps) {
+  const { step } = progress;
+  return (
+    <article data-card={step.id} className="border-2 border-ink bg-paper p-4">
+      <p className="text-[13.5px] text-faint">
+        {step.chapter}
+        {step.final && <strong className="ml-2 text-amber-ink">can’t be taken back</strong>}
+      </p>
+      <h3 className="mb-2 text-[25px] leading-8">{step.title}</h3>
+      <p className="text-[18px] leading-7">
+        <Said>{step.todo}</Said>
+      </p>
+      {step.probe && (
+        <p className="mt-2 text-[17px]">
+          <span className="text-faint">Touch: </span>
+          {step.probe}
+        </p>
       )}
+      <Notes progress={progress} gates={gates} />
+      <Reading progress={progress} onTaken={onTaken} />
+      {!step.expect && <DoneButton progress={progress} onTaken={onTaken} />}
     </article>
+  );
+}
+
+interface AllStepsProps {
+  readonly steps: readonly StepProgress[];
+  /** The one whose card is up. */
+  readonly at: number;
+  readonly onChoose: (stepId: string) => void;
+}
+
+function AllSteps({ steps, at, onChoose }: AllStepsProps) {
+  const printer = usePrinter();
+  return (
+    <Section title="All steps">
+      <ol>
+        {steps.map((each, i) => (
+          <li key={each.step.id}>
+            <button
+              type="button"
+              onClick={() => onChoose(each.step.id)}
+              aria-current={i === at ? 'step' : undefined}
+              className={`flex w-full items-center gap-2 border-b border-rule/60 py-0.5 text-left ${i === at ? 'bg-pressed font-semibold' : ''}`}
+            >
+              <span className="figures w-6 text-right text-faint">{i + 1}</span>
+              <span className="w-5">
+                {each.undo.length > 0 ? (
+                  <CircleAlert size={16} className="text-amber-ink" aria-label="built otherwise" />
+                ) : each.done ? (
+                  <Check size={16} className="text-verdigris" aria-label="done" />
+                ) : each.judgement ? (
+                  <X size={16} className="text-brick-ink" aria-label="wrong" />
+                ) : null}
+              </span>
+              <span className="flex-1">{each.step.title}</span>
+              <span className="figures text-[13px] text-faint">
+                {each.reading && each.step.expect ? printer.quantity(each.step.expect.kind, each.reading.value) : ''}
+              </span>
+            </button>
+          </li>
+        ))}
+      </ol>
+    </Section>
   );
 }
 
 /** Stage 7. */
 export default function BenchSheet() {
-  const printer = usePrinter();
   const { progress: steps } = useReckoned();
   const firstOpen = Math.max(
     0,
@@ -225,37 +295,7 @@ export default function BenchSheet() {
         </div>
         <StepCard progress={current} gates={findGates(steps, current.step.id)} onTaken={() => go(at + 1)} />
         <SimulatedController />
-        <Section title="All steps">
-          <ol>
-            {steps.map((each, i) => (
-              <li key={each.step.id}>
-                <button
-                  type="button"
-                  onClick={() => setChosenId(each.step.id)}
-                  aria-current={i === at ? 'step' : undefined}
-                  className={`flex w-full items-center gap-2 border-b border-rule/60 py-0.5 text-left ${i === at ? 'bg-pressed font-semibold' : ''}`}
-                >
-                  <span className="figures w-6 text-right text-faint">{i + 1}</span>
-                  <span className="w-5">
-                    {each.undo.length > 0 ? (
-                      <CircleAlert size={16} className="text-amber-ink" aria-label="built otherwise" />
-                    ) : each.done ? (
-                      <Check size={16} className="text-verdigris" aria-label="done" />
-                    ) : each.judgement ? (
-                      <X size={16} className="text-brick-ink" aria-label="wrong" />
-                    ) : null}
-                  </span>
-                  <span className="flex-1">{each.step.title}</span>
-                  <span className="figures text-[13px] text-faint">
-                    {each.reading && each.step.expect
-                      ? printer.quantity(each.step.expect.kind, each.reading.value)
-                      : ''}
-                  </span>
-                </button>
-              </li>
-            ))}
-          </ol>
-        </Section>
+        <AllSteps steps={steps} at={at} onChoose={setChosenId} />
       </div>
     </>
   );

@@ -21,6 +21,73 @@ const shortNames: Readonly<Record<LoadedLink['id'], string>> = {
 /** As thick as what it can carry, on a scale that keeps a fuse and a slide switch both readable. */
 const thicknessOf = (link: LoadedLink): number => Math.min(34, 9 + 9 * Math.sqrt(link.limitA));
 
+interface LinkProps {
+  readonly link: LoadedLink;
+  /** Its place in the chain, from the cell. */
+  readonly i: number;
+  readonly isWeakest: boolean;
+}
+
+/** One link: its body as thick as its limit, its filling as long as its load. */
+function Link({ link, i, isWeakest }: LinkProps) {
+  const printer = usePrinter();
+  const thickness = thicknessOf(link);
+  const over = link.fill > 1 + 1e-9;
+  const fill = Math.min(1, Number.isFinite(link.fill) ? link.fill : 1);
+  const [x, y, w] = [i * LINK_W + 5, 30 - thickness / 2, LINK_W - 10];
+  return (
+    <g>
+      {i > 0 && <path d={`M${x - 9} 30 h9`} stroke="var(--ink)" strokeWidth="3" />}
+      <rect x={x} y={y} width={w} height={thickness} rx={thickness / 2.2} fill="var(--paper)" stroke="none" />
+      <clipPath id={`link-${i}`}>
+        <rect x={x} y={y} width={w} height={thickness} rx={thickness / 2.2} />
+      </clipPath>
+      <rect
+        x={x}
+        y={y}
+        width={w * fill}
+        height={thickness}
+        clipPath={`url(#link-${i})`}
+        fill={over ? 'var(--brick-ink)' : 'var(--verdigris)'}
+        fillOpacity={over ? 0.85 : 0.55}
+      />
+      <rect
+        x={x}
+        y={y}
+        width={w}
+        height={thickness}
+        rx={thickness / 2.2}
+        fill="none"
+        stroke={isWeakest ? 'var(--brass)' : 'var(--ink)'}
+        strokeWidth={isWeakest ? 2.6 : 1.2}
+      />
+      <text
+        x={x + w / 2}
+        y={64}
+        textAnchor="middle"
+        fontSize="10.5"
+        fill="var(--ink)"
+        fontWeight={isWeakest ? 700 : 400}
+      >
+        {link.id === 'wire' ? (link.side === 'own' ? 'tape feed' : 'lead') : shortNames[link.id]}
+      </text>
+      <text
+        x={x + w / 2}
+        y={79}
+        textAnchor="middle"
+        fontSize="10.5"
+        fill={over ? 'var(--brick-ink)' : 'var(--ink)'}
+        className="figures"
+      >
+        {printer.message(loadWords(link, isWeakest))}
+      </text>
+      <text x={x + w / 2} y={93} textAnchor="middle" fontSize="10.5" fill="var(--faint)" className="figures">
+        of {printer.quantity('currentA', link.limitA)}
+      </text>
+    </g>
+  );
+}
+
 /** The chain from cell to light: each link as thick as what it carries at most, filled by what it carries at peak. */
 export function Chain({
   links,
@@ -29,7 +96,6 @@ export function Chain({
   readonly links: readonly LoadedLink[];
   readonly weakestName: string | undefined;
 }) {
-  const printer = usePrinter();
   const width = links.length * LINK_W;
   return (
     <svg
@@ -38,63 +104,9 @@ export function Chain({
       role="img"
       aria-label={`Chain of ${links.length} links; weakest: ${weakestName ?? 'none'}`}
     >
-      {links.map((link, i) => {
-        const thickness = thicknessOf(link);
-        const over = link.fill > 1 + 1e-9;
-        const fill = Math.min(1, Number.isFinite(link.fill) ? link.fill : 1);
-        const [x, y, w] = [i * LINK_W + 5, 30 - thickness / 2, LINK_W - 10];
-        return (
-          <g key={`${link.id} ${link.node} ${link.name}`}>
-            {i > 0 && <path d={`M${x - 9} 30 h9`} stroke="var(--ink)" strokeWidth="3" />}
-            <rect x={x} y={y} width={w} height={thickness} rx={thickness / 2.2} fill="var(--paper)" stroke="none" />
-            <clipPath id={`link-${i}`}>
-              <rect x={x} y={y} width={w} height={thickness} rx={thickness / 2.2} />
-            </clipPath>
-            <rect
-              x={x}
-              y={y}
-              width={w * fill}
-              height={thickness}
-              clipPath={`url(#link-${i})`}
-              fill={over ? 'var(--brick-ink)' : 'var(--verdigris)'}
-              fillOpacity={over ? 0.85 : 0.55}
-            />
-            <rect
-              x={x}
-              y={y}
-              width={w}
-              height={thickness}
-              rx={thickness / 2.2}
-              fill="none"
-              stroke={link.name === weakestName ? 'var(--brass)' : 'var(--ink)'}
-              strokeWidth={link.name === weakestName ? 2.6 : 1.2}
-            />
-            <text
-              x={x + w / 2}
-              y={64}
-              textAnchor="middle"
-              fontSize="10.5"
-              fill="var(--ink)"
-              fontWeight={link.name === weakestName ? 700 : 400}
-            >
-              {link.id === 'wire' ? (link.side === 'own' ? 'tape feed' : 'lead') : shortNames[link.id]}
-            </text>
-            <text
-              x={x + w / 2}
-              y={79}
-              textAnchor="middle"
-              fontSize="10.5"
-              fill={over ? 'var(--brick-ink)' : 'var(--ink)'}
-              className="figures"
-            >
-              {printer.message(loadWords(link, link.name === weakestName))}
-            </text>
-            <text x={x + w / 2} y={93} textAnchor="middle" fontSize="10.5" fill="var(--faint)" className="figures">
-              of {printer.quantity('currentA', link.limitA)}
-            </text>
-          </g>
-        );
-      })}
+      {links.map((link, i) => (
+        <Link key={`${link.id} ${link.node} ${link.name}`} link={link} i={i} isWeakest={link.name === weakestName} />
+      ))}
     </svg>
   );
 }

@@ -1,3 +1,4 @@
+import type { BoardPins } from '@glimmer/core/assess';
 import { colourBands } from '@glimmer/core/drive';
 import { explainData, explainDrive } from '@glimmer/core/figures';
 import { type ItemOf, itemsOf, kindOf } from '@glimmer/core/items';
@@ -45,6 +46,47 @@ function PinName({ board, pin }: { readonly board: ItemOf<'board'>; readonly pin
   );
 }
 
+interface PinRowProps {
+  readonly board: Board;
+  readonly given: Extract<BoardPins['plan'], { ok: true }>['given'][number];
+}
+
+/** What one pin does, and which it is. */
+function PinRow({ board, given: { demand, pin, locked } }: PinRowProps) {
+  return (
+    <tr className="border-b border-rule/60">
+      <td className="py-0.5">{demand.label}</td>
+      <td className="py-0.5 pr-2">
+        <Choice
+          hideLabel
+          overruled={locked}
+          label={`Pin of ${demand.label}`}
+          value={locked ? pin.name : 'auto'}
+          options={[
+            { value: 'auto', label: locked ? 'reckoned' : `${pin.name}, reckoned` },
+            ...board.part.pins
+              .filter((each) => each.can.includes(demand.needs))
+              .map((each) => ({ value: each.name, label: each.name })),
+          ]}
+          onChoose={(value) => lockPin(board.item, demand.id, value === 'auto' ? null : value)}
+        />
+      </td>
+      <td className="py-0.5">
+        <PinName board={board.item} pin={pin.name} />
+      </td>
+      <td className="text-[13px] text-faint">
+        {locked && (
+          <span className="mr-1 inline-flex items-center gap-1 text-brass">
+            <Lock size={12} />
+            yours
+          </span>
+        )}
+        {pin.startUp ?? ''}
+      </td>
+    </tr>
+  );
+}
+
 function Pins({ board }: { readonly board: Board }) {
   const { assessment } = useSheet();
   const plan = assessment.pins.find((each) => each.board.id === board.id)?.plan;
@@ -62,37 +104,8 @@ function Pins({ board }: { readonly board: Board }) {
           </tr>
         </thead>
         <tbody>
-          {plan.given.map(({ demand, pin, locked }) => (
-            <tr key={demand.id} className="border-b border-rule/60">
-              <td className="py-0.5">{demand.label}</td>
-              <td className="py-0.5 pr-2">
-                <Choice
-                  hideLabel
-                  overruled={locked}
-                  label={`Pin of ${demand.label}`}
-                  value={locked ? pin.name : 'auto'}
-                  options={[
-                    { value: 'auto', label: locked ? 'reckoned' : `${pin.name}, reckoned` },
-                    ...board.part.pins
-                      .filter((each) => each.can.includes(demand.needs))
-                      .map((each) => ({ value: each.name, label: each.name })),
-                  ]}
-                  onChoose={(value) => lockPin(board.item, demand.id, value === 'auto' ? null : value)}
-                />
-              </td>
-              <td className="py-0.5">
-                <PinName board={board.item} pin={pin.name} />
-              </td>
-              <td className="text-[13px] text-faint">
-                {locked && (
-                  <span className="mr-1 inline-flex items-center gap-1 text-brass">
-                    <Lock size={12} />
-                    yours
-                  </span>
-                )}
-                {pin.startUp ?? ''}
-              </td>
-            </tr>
+          {plan.given.map((each) => (
+            <PinRow key={each.demand.id} board={board} given={each} />
           ))}
         </tbody>
       </table>
@@ -202,12 +215,47 @@ function Channel({ item, driven }: { readonly item: Item; readonly driven: reado
   );
 }
 
-/** Stage 4. */
-export default function DriveSheet() {
+/** How often the pixels can be told, and what stands in each of their lines. */
+function PixelData() {
   const printer = usePrinter();
   const { design, assessment } = useSheet();
+  const data = explainData(assessment);
+  if (!data) return null;
+  return (
+    <Section title="Pixel data">
+      <FigureLine
+        label="Frames a second, at most"
+        value={<Said>{quantitiesOf(data.answer)[0] ?? data.answer}</Said>}
+        onOpen={() => openSum(data)}
+      />
+      {itemsOf(design, 'pixel tape')
+        .filter((tape) => tape.after === null)
+        .map((tape) => (
+          <FigureLine
+            key={tape.id}
+            label={tape.name}
+            value={[
+              tape.dataResistorOhm === null
+                ? 'no resistor'
+                : `${printer.quantity('resistanceOhm', tape.dataResistorOhm)} in the data line`,
+              tape.levelShifter ? 'a level shifter' : null,
+              tape.reservoirUf === null
+                ? 'no reservoir'
+                : `${printer.quantity('capacitanceUf', tape.reservoirUf)} at its feed`,
+            ]
+              .filter((each) => each !== null)
+              .join(', ')}
+          />
+        ))}
+      <p className="text-[13px] text-faint">Each line has its own; they stand with its tape in Lights.</p>
+    </Section>
+  );
+}
+
+/** Stage 4. */
+export default function DriveSheet() {
+  const { design, assessment } = useSheet();
   const boards = itemsOf(design, 'board');
-  const data = assessment.dataLines.length > 0 ? explainData(assessment) : null;
   const switching = design.items.filter(
     (item) => kindOf(item.kind).role === 'switches' && kindOf(item.kind).stage === 'drive',
   );
@@ -241,35 +289,7 @@ export default function DriveSheet() {
         ))}
         <AddItems kinds={['light gate', 'driver', 'box']} />
       </Section>
-      {data && (
-        <Section title="Pixel data">
-          <FigureLine
-            label="Frames a second, at most"
-            value={<Said>{quantitiesOf(data.answer)[0] ?? data.answer}</Said>}
-            onOpen={() => openSum(data)}
-          />
-          {itemsOf(design, 'pixel tape')
-            .filter((tape) => tape.after === null)
-            .map((tape) => (
-              <FigureLine
-                key={tape.id}
-                label={tape.name}
-                value={[
-                  tape.dataResistorOhm === null
-                    ? 'no resistor'
-                    : `${printer.quantity('resistanceOhm', tape.dataResistorOhm)} in the data line`,
-                  tape.levelShifter ? 'a level shifter' : null,
-                  tape.reservoirUf === null
-                    ? 'no reservoir'
-                    : `${printer.quantity('capacitanceUf', tape.reservoirUf)} at its feed`,
-                ]
-                  .filter((each) => each !== null)
-                  .join(', ')}
-              />
-            ))}
-          <p className="text-[13px] text-faint">Each line has its own; they stand with its tape in Lights.</p>
-        </Section>
-      )}
+      {assessment.dataLines.length > 0 && <PixelData />}
       {boards.length > 0 && (
         <>
           <Section title="Buttons and sensors">

@@ -135,9 +135,8 @@ function WorkshopParts({ inPlan }: { readonly inPlan: readonly OwnPart[] }) {
   );
 }
 
-/** Lights, tapes, packs and controllers that the maker describes, in and out of a table; the lists of the stages offer them. */
-export function OwnParts() {
-  const parts = useSheet().design.ownParts ?? [];
+/** In from a table, and out into one. */
+function Buttons({ parts }: { readonly parts: readonly OwnPart[] }) {
   const input = useRef<HTMLInputElement>(null);
   const take = (file: File | undefined): void => {
     if (file)
@@ -146,30 +145,24 @@ export function OwnParts() {
       );
   };
   return (
-    <Section
-      title="Parts of your own"
-      aside={
-        <span className="flex gap-1">
-          <Button look="quiet" onClick={() => input.current?.click()}>
-            <ArrowUpFromLine size={16} />
-            Bring in a table
-          </Button>
-          <Button
-            look="quiet"
-            onClick={() =>
-              saveFile(
-                parts.length === 0 ? 'parts-to-fill-in.csv' : 'my-parts.csv',
-                parts.length === 0 ? beginning : writePartsCsv(parts),
-                'text/csv',
-              )
-            }
-          >
-            <ArrowDownToLine size={16} />
-            {parts.length === 0 ? 'A table to fill in' : 'Take them out'}
-          </Button>
-        </span>
-      }
-    >
+    <span className="flex gap-1">
+      <Button look="quiet" onClick={() => input.current?.click()}>
+        <ArrowUpFromLine size={16} />
+        Bring in a table
+      </Button>
+      <Button
+        look="quiet"
+        onClick={() =>
+          saveFile(
+            parts.length === 0 ? 'parts-to-fill-in.csv' : 'my-parts.csv',
+            parts.length === 0 ? beginning : writePartsCsv(parts),
+            'text/csv',
+          )
+        }
+      >
+        <ArrowDownToLine size={16} />
+        {parts.length === 0 ? 'A table to fill in' : 'Take them out'}
+      </Button>
       <input
         ref={input}
         type="file"
@@ -181,6 +174,15 @@ export function OwnParts() {
           event.target.value = '';
         }}
       />
+    </span>
+  );
+}
+
+/** Lights, tapes, packs and controllers that the maker describes, in and out of a table; the lists of the stages offer them. */
+export function OwnParts() {
+  const parts = useSheet().design.ownParts ?? [];
+  return (
+    <Section title="Parts of your own" aside={<Buttons parts={parts} />}>
       {parts.length === 0 ? (
         <p className="text-faint">
           A light, tape or pack whose figures you know better than the library: one line each in a table (CSV). What a

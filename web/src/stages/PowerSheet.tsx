@@ -57,8 +57,47 @@ function Items({ roles }: { readonly roles: readonly string[] }) {
     ));
 }
 
-function Night() {
+/** Many nights with parts as they may turn out, and how many of them are long enough. */
+function Sampling({ sampling, sample, cancel }: Pick<ReturnType<typeof useNight>, 'sampling' | 'sample' | 'cancel'>) {
   const printer = usePrinter();
+  const { hoursWanted } = useSheet().design.piece;
+  const at = (share: number): number =>
+    sampling.kind === 'done' ? (sampling.hours[Math.floor(share * (sampling.hours.length - 1))] ?? 0) : 0;
+  return (
+    <div className="mt-2 flex flex-wrap items-center gap-3">
+      {sampling.kind === 'running' ? (
+        <>
+          <progress
+            value={sampling.done}
+            max={sampling.of}
+            aria-label="Sampled nights"
+            className="h-2 w-48 accent-verdigris"
+          />
+          <span className="figures">
+            {sampling.done} of {sampling.of}
+          </span>
+          <Button onClick={cancel}>Cancel</Button>
+        </>
+      ) : (
+        <Button onClick={sample}>Try {SAMPLED_NIGHTS} nights</Button>
+      )}
+      {sampling.kind === 'done' && (
+        <span data-sampled>
+          Nineteen nights in twenty last{' '}
+          <span className="figures font-semibold">{printer.quantity('timeH', at(0.05))}</span>, half of them{' '}
+          <span className="figures font-semibold">{printer.quantity('timeH', at(0.5))}</span>;{' '}
+          <span className="figures">
+            {Math.round((sampling.hours.filter((hours) => hours >= hoursWanted).length / sampling.hours.length) * 100)}{' '}
+            %
+          </span>{' '}
+          last the {printer.quantity('timeH', hoursWanted)} wanted.
+        </span>
+      )}
+    </div>
+  );
+}
+
+function Night() {
   const { design, assessment } = useSheet();
   const packs = assessment.supplies.filter((supply) => supply.runsFor !== null);
   const [chosenId, choose] = useState<string | null>(null);
@@ -66,8 +105,6 @@ function Night() {
   const { curves, sampling, sample, cancel } = useNight(design, supply?.rail.id ?? null);
   if (supply?.tree.source.kind !== 'pack')
     return <p className="text-faint">The night needs a pack and a mood, or lights that are always on.</p>;
-  const at = (share: number): number =>
-    sampling.kind === 'done' ? (sampling.hours[Math.floor(share * (sampling.hours.length - 1))] ?? 0) : 0;
   return (
     <>
       {packs.length > 1 && (
@@ -84,39 +121,7 @@ function Night() {
       ) : (
         <p className="text-faint">Playing the evening …</p>
       )}
-      <div className="mt-2 flex flex-wrap items-center gap-3">
-        {sampling.kind === 'running' ? (
-          <>
-            <progress
-              value={sampling.done}
-              max={sampling.of}
-              aria-label="Sampled nights"
-              className="h-2 w-48 accent-verdigris"
-            />
-            <span className="figures">
-              {sampling.done} of {sampling.of}
-            </span>
-            <Button onClick={cancel}>Cancel</Button>
-          </>
-        ) : (
-          <Button onClick={sample}>Try {SAMPLED_NIGHTS} nights</Button>
-        )}
-        {sampling.kind === 'done' && (
-          <span data-sampled>
-            Nineteen nights in twenty last{' '}
-            <span className="figures font-semibold">{printer.quantity('timeH', at(0.05))}</span>, half of them{' '}
-            <span className="figures font-semibold">{printer.quantity('timeH', at(0.5))}</span>;{' '}
-            <span className="figures">
-              {Math.round(
-                (sampling.hours.filter((hours) => hours >= design.piece.hoursWanted).length / sampling.hours.length) *
-                  100,
-              )}{' '}
-              %
-            </span>{' '}
-            last the {printer.quantity('timeH', design.piece.hoursWanted)} wanted.
-          </span>
-        )}
-      </div>
+      <Sampling sampling={sampling} sample={sample} cancel={cancel} />
     </>
   );
 }

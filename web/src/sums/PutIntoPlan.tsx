@@ -24,14 +24,9 @@ interface PutIntoPlanProps {
   readonly onClose: () => void;
 }
 
-/** Puts what a card reckoned into a plan of the shelf, or into a new one. */
-export function PutIntoPlan({ sum, values, onClose }: PutIntoPlanProps) {
-  const { data: plans, error } = useQuery({
-    queryKey: ['shelf', 'open'],
-    queryFn: () => whenSaved().then(() => api.list('open')),
-  });
-  const [target, setTarget] = useState(NEW);
-  const put = useMutation({
+/** Puts it into the plan that is aimed at, and gives that plan as it is then. */
+function usePutting(sum: QuickSum, values: Values, target: string) {
+  return useMutation({
     mutationFn: async (): Promise<Plan> => {
       const into = (plan: Plan): Plan => ({
         ...plan,
@@ -47,6 +42,16 @@ export function PutIntoPlan({ sum, values, onClose }: PutIntoPlanProps) {
       return filled;
     },
   });
+}
+
+/** Puts what a card reckoned into a plan of the shelf, or into a new one. */
+export function PutIntoPlan({ sum, values, onClose }: PutIntoPlanProps) {
+  const { data: plans, error } = useQuery({
+    queryKey: ['shelf', 'open'],
+    queryFn: () => whenSaved().then(() => api.list('open')),
+  });
+  const [target, setTarget] = useState(NEW);
+  const put = usePutting(sum, values, target);
   const done = put.data;
   return (
     <Dialog open onClose={onClose} title="Put this into a plan">

@@ -21,80 +21,95 @@ const matches = (sum: QuickSum, query: string): boolean =>
     .split(/\s+/)
     .every((word) => `${sum.title} ${sum.name} ${sum.about}`.toLowerCase().includes(word));
 
-/** Sums without a plan: small work cards that stand side by side, are kept, and can be printed. */
-export function SumsPage() {
+function SumGroup({ title, sums }: { readonly title: string; readonly sums: readonly QuickSum[] }) {
   const printer = usePrinter();
+  return (
+    <section className="mb-2">
+      <h2 className="mb-0.5 text-[13px] font-normal text-faint">{title}</h2>
+      <ul>
+        {sums.map((sum) => (
+          <li key={sum.name}>
+            <button
+              type="button"
+              title={sum.about}
+              onClick={() => desk.lay(sum.name, exampleTexts(sum.name, printer))}
+              className="w-full rounded-sm px-1.5 py-[3px] text-left leading-5 hover:bg-pressed"
+            >
+              {sum.title}
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** All sums by what they are about, and the drawer below them. */
+function SumList() {
+  const [query, setQuery] = useState('');
+  const found = quickSums.filter((sum) => matches(sum, query.trim()));
+  return (
+    <nav
+      aria-label="Quick sums"
+      className="no-print flex w-64 shrink-0 flex-col overflow-y-auto border-r border-rule bg-paper px-4 py-3"
+    >
+      <Link to="/" className="inline-flex min-h-6 items-center text-[13px] text-verdigris underline underline-offset-2">
+        The shelf
+      </Link>
+      <h1 className="mb-2 text-[22px] leading-7">Quick sums</h1>
+      <input
+        type="search"
+        value={query}
+        onChange={(event) => setQuery(event.target.value)}
+        placeholder="find a sum"
+        aria-label="Find a sum"
+        className="mb-2 w-full rounded-sm border border-rule bg-sheet px-2 py-1"
+      />
+      {groups.map((group) => {
+        const own = found.filter((sum) => sum.group === group);
+        if (own.length === 0) return null;
+        return <SumGroup key={group} title={group} sums={own} />;
+      })}
+      {found.length === 0 && <p className="text-faint">No sum of that name.</p>}
+      <DrawerPanel />
+    </nav>
+  );
+}
+
+function DeskHead() {
   const cards = useDesk((state) => state.cards);
   const isWaiting = useBelongingsWaiting(({ names }) => names.has('desk'));
-  const [query, setQuery] = useState('');
+  return (
+    <div className="no-print mb-3 flex items-center justify-end gap-1">
+      {cards.length > 0 && (
+        <p className="mr-auto text-faint">
+          {cards.length === 1 ? 'One card' : `${cards.length} cards`} on the desk;{' '}
+          {isWaiting ? 'kept in this browser until the server answers.' : 'kept on the server too.'}
+        </p>
+      )}
+      <Button look="quiet" onClick={() => window.print()} disabled={cards.length === 0}>
+        <Printer size={16} />
+        Print
+      </Button>
+      <UnitsButton />
+      <Button look="quiet" onClick={lamp.switch} aria-label="Lamp on or off">
+        <LampDesk size={16} />
+      </Button>
+    </div>
+  );
+}
+
+/** Sums without a plan: small work cards that stand side by side, are kept, and can be printed. */
+export function SumsPage() {
+  const cards = useDesk((state) => state.cards);
   useEffect(() => {
     document.title = 'Quick sums';
   }, []);
-  const found = quickSums.filter((sum) => matches(sum, query.trim()));
   return (
     <div className="flex h-full">
-      <nav
-        aria-label="Quick sums"
-        className="no-print flex w-64 shrink-0 flex-col overflow-y-auto border-r border-rule bg-paper px-4 py-3"
-      >
-        <Link
-          to="/"
-          className="inline-flex min-h-6 items-center text-[13px] text-verdigris underline underline-offset-2"
-        >
-          The shelf
-        </Link>
-        <h1 className="mb-2 text-[22px] leading-7">Quick sums</h1>
-        <input
-          type="search"
-          value={query}
-          onChange={(event) => setQuery(event.target.value)}
-          placeholder="find a sum"
-          aria-label="Find a sum"
-          className="mb-2 w-full rounded-sm border border-rule bg-sheet px-2 py-1"
-        />
-        {groups.map((group) => {
-          const own = found.filter((sum) => sum.group === group);
-          if (own.length === 0) return null;
-          return (
-            <section key={group} className="mb-2">
-              <h2 className="mb-0.5 text-[13px] font-normal text-faint">{group}</h2>
-              <ul>
-                {own.map((sum) => (
-                  <li key={sum.name}>
-                    <button
-                      type="button"
-                      title={sum.about}
-                      onClick={() => desk.lay(sum.name, exampleTexts(sum.name, printer))}
-                      className="w-full rounded-sm px-1.5 py-[3px] text-left leading-5 hover:bg-pressed"
-                    >
-                      {sum.title}
-                    </button>
-                  </li>
-                ))}
-              </ul>
-            </section>
-          );
-        })}
-        {found.length === 0 && <p className="text-faint">No sum of that name.</p>}
-        <DrawerPanel />
-      </nav>
+      <SumList />
       <main className="print-only-sheet min-w-0 flex-1 overflow-y-auto px-5 py-4">
-        <div className="no-print mb-3 flex items-center justify-end gap-1">
-          {cards.length > 0 && (
-            <p className="mr-auto text-faint">
-              {cards.length === 1 ? 'One card' : `${cards.length} cards`} on the desk;{' '}
-              {isWaiting ? 'kept in this browser until the server answers.' : 'kept on the server too.'}
-            </p>
-          )}
-          <Button look="quiet" onClick={() => window.print()} disabled={cards.length === 0}>
-            <Printer size={16} />
-            Print
-          </Button>
-          <UnitsButton />
-          <Button look="quiet" onClick={lamp.switch} aria-label="Lamp on or off">
-            <LampDesk size={16} />
-          </Button>
-        </div>
+        <DeskHead />
         {cards.length === 0 && (
           <BeginHere>
             Choose a sum on the left: it lies here as a card, filled in with an example. Write over it as you would on

@@ -24,19 +24,10 @@ interface QuantityFieldProps {
   readonly hideLabel?: boolean;
 }
 
-/** A quantity as the maker writes it: read on Enter or on leaving, questioned where it looks like a slip. */
-export function QuantityField({
-  label,
-  kind,
-  value,
-  band,
-  onCommit,
-  onClear,
-  placeholder,
-  overruled = false,
-  hint,
-  hideLabel = false,
-}: QuantityFieldProps) {
+type QuantityAsked = Pick<QuantityFieldProps, 'label' | 'kind' | 'value' | 'band' | 'onCommit' | 'onClear'>;
+
+/** What is typed into a quantity field, how it is judged, and what it makes of the value. */
+function useQuantity({ label, kind, value, band, onCommit, onClear }: QuantityAsked) {
   const printer = usePrinter();
   // What is being typed until it is taken or put right; null while the field shows the plan's own value.
   const [typed, setTyped] = useTyped(label);
@@ -71,7 +62,38 @@ export function QuantityField({
     setMeant(judged.didYouMean === undefined ? null : { value: judged.didYouMean, of: judged.value });
     if (judged.value !== held) hold(judged.value);
   };
+  const type = (text: string | null): void => {
+    setTyped(text);
+    setProblem(null);
+  };
+  const mean = (): void => {
+    if (meant) hold(meant.value);
+    setMeant(null);
+  };
+  return { printer, typed, shown, problem, meant, type, take, giveUp: () => type(null), mean };
+}
 
+/** A quantity as the maker writes it: read on Enter or on leaving, questioned where it looks like a slip. */
+export function QuantityField({
+  label,
+  kind,
+  value,
+  band,
+  onCommit,
+  onClear,
+  placeholder,
+  overruled = false,
+  hint,
+  hideLabel = false,
+}: QuantityFieldProps) {
+  const { printer, typed, shown, problem, meant, type, take, giveUp, mean } = useQuantity({
+    label,
+    kind,
+    value,
+    band,
+    onCommit,
+    ...(onClear ? { onClear } : {}),
+  });
   const isWrong = typed !== null && problem !== null;
   return (
     <Field className="min-w-0">
@@ -86,17 +108,13 @@ export function QuantityField({
         placeholder={placeholder}
         data-typing={typed === null ? 'no' : 'yes'}
         invalid={isWrong}
-        onChange={(event) => {
-          setTyped(event.target.value);
-          setProblem(null);
-        }}
+        onChange={(event) => type(event.target.value)}
         onBlur={take}
         onKeyDown={(event) => {
           if (event.key === 'Enter') take();
           if (event.key === 'Escape' && typed !== null) {
             event.stopPropagation();
-            setTyped(null);
-            setProblem(null);
+            giveUp();
           }
         }}
         className={`figures ${box} ${isWrong ? 'border-brick-ink' : overruled ? 'border-brass' : 'border-rule'}`}
@@ -109,14 +127,7 @@ export function QuantityField({
       {meant && typed === null && (
         <p className="mt-0.5 text-[13px] text-amber-ink" role="status">
           Unusual. Did you mean{' '}
-          <button
-            type="button"
-            className="font-semibold underline"
-            onClick={() => {
-              hold(meant.value);
-              setMeant(null);
-            }}
-          >
+          <button type="button" className="font-semibold underline" onClick={mean}>
             {printer.quantity(kind, meant.value)}
           </button>
           ?

@@ -136,13 +136,107 @@ function HistoryButtons() {
   );
 }
 
+interface HeadProps {
+  readonly stage: Stage;
+  readonly onFind: () => void;
+  readonly onKeys: () => void;
+}
+
+/** Name, stages, and what is done with the plan as a whole. */
+function Head({ stage, onFind, onKeys }: HeadProps) {
+  const plan = usePlan();
+  return (
+    <header className="no-print flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule bg-paper px-3 pt-1.5 pb-1">
+      <div className="w-44 min-w-0">
+        <Link
+          to="/"
+          className="inline-flex min-h-6 items-center text-[13px] text-verdigris underline underline-offset-2"
+        >
+          The shelf
+        </Link>
+        <TextField
+          label="Name of the plan"
+          hideLabel
+          value={plan.name}
+          onCommit={(name) =>
+            editPlan((draft) => {
+              draft.name = name;
+            })
+          }
+          className="[&_input]:border-transparent [&_input]:bg-transparent [&_input]:px-0 [&_input]:py-0 [&_input]:font-display [&_input]:text-[15px] [&_input]:font-semibold hover:[&_input]:border-rule"
+        />
+      </div>
+      <Cord current={stage} />
+      <div className="flex flex-col items-end gap-0.5">
+        <div className="flex items-center gap-1">
+          <HistoryButtons />
+          <Button look="quiet" onClick={onFind} aria-label="Find anything" title="Find anything (/)">
+            <Search size={17} />
+          </Button>
+          <UnitsButton />
+          <Button look="quiet" onClick={onKeys} aria-label="The keys" title="The keys (?)">
+            ?
+          </Button>
+          <TakeOutMenu />
+        </div>
+        <KeepSign />
+      </div>
+    </header>
+  );
+}
+
+interface PanesProps {
+  readonly picture: React.ReactNode;
+  readonly sheet: React.ReactNode;
+}
+
+function TwoPanes({ picture, sheet }: PanesProps) {
+  return (
+    <PanelGroup direction="horizontal" autoSaveId="bench" className="min-h-0 flex-1">
+      <Panel defaultSize={56} minSize={25} className="no-print">
+        {picture}
+      </Panel>
+      <PanelResizeHandle
+        className="no-print w-1.5 cursor-col-resize border-x border-rule bg-paper hover:bg-pressed data-[resize-handle-state=drag]:bg-verdigris"
+        aria-label="Border between picture and sheet"
+      />
+      <Panel defaultSize={44} minSize={28}>
+        {sheet}
+      </Panel>
+    </PanelGroup>
+  );
+}
+
+/** Picture or sheet, where there is no room for both. */
+function OnePane({ picture, sheet }: PanesProps) {
+  const [tab, setTab] = useState<'picture' | 'sheet'>('sheet');
+  return (
+    <div className="print-flow flex min-h-0 flex-1 flex-col">
+      <div role="tablist" className="no-print flex border-b border-rule">
+        {(['picture', 'sheet'] as const).map((name) => (
+          <button
+            key={name}
+            type="button"
+            role="tab"
+            aria-selected={tab === name}
+            onClick={() => setTab(name)}
+            className={`flex-1 py-2 capitalize ${tab === name ? 'bg-sheet font-semibold' : 'text-faint'}`}
+          >
+            {name}
+          </button>
+        ))}
+      </div>
+      <div className="print-flow min-h-0 flex-1">{tab === 'sheet' ? sheet : picture}</div>
+    </div>
+  );
+}
+
 function Bench({ stage }: { readonly stage: Stage }) {
   const plan = usePlan();
   const { findings } = useReckoned();
   const [pointedFindingId, setPointedFindingId] = useState<string | null>(null);
   const [finds, setFinds] = useState(false);
   const [showsKeys, setShowsKeys] = useState(false);
-  const [tab, setTab] = useState<'picture' | 'sheet'>('sheet');
   const wide = useIsWide();
   useSheetsAhead();
   const nextFinding = useKeys({
@@ -167,75 +261,9 @@ function Bench({ stage }: { readonly stage: Stage }) {
   );
   return (
     <div className="print-flow flex h-full flex-col">
-      <header className="no-print flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule bg-paper px-3 pt-1.5 pb-1">
-        <div className="w-44 min-w-0">
-          <Link
-            to="/"
-            className="inline-flex min-h-6 items-center text-[13px] text-verdigris underline underline-offset-2"
-          >
-            The shelf
-          </Link>
-          <TextField
-            label="Name of the plan"
-            hideLabel
-            value={plan.name}
-            onCommit={(name) =>
-              editPlan((draft) => {
-                draft.name = name;
-              })
-            }
-            className="[&_input]:border-transparent [&_input]:bg-transparent [&_input]:px-0 [&_input]:py-0 [&_input]:font-display [&_input]:text-[15px] [&_input]:font-semibold hover:[&_input]:border-rule"
-          />
-        </div>
-        <Cord current={stage} />
-        <div className="flex flex-col items-end gap-0.5">
-          <div className="flex items-center gap-1">
-            <HistoryButtons />
-            <Button look="quiet" onClick={() => setFinds(true)} aria-label="Find anything" title="Find anything (/)">
-              <Search size={17} />
-            </Button>
-            <UnitsButton />
-            <Button look="quiet" onClick={() => setShowsKeys(true)} aria-label="The keys" title="The keys (?)">
-              ?
-            </Button>
-            <TakeOutMenu />
-          </div>
-          <KeepSign />
-        </div>
-      </header>
+      <Head stage={stage} onFind={() => setFinds(true)} onKeys={() => setShowsKeys(true)} />
       <KeepBand />
-      {wide ? (
-        <PanelGroup direction="horizontal" autoSaveId="bench" className="min-h-0 flex-1">
-          <Panel defaultSize={56} minSize={25} className="no-print">
-            {picture}
-          </Panel>
-          <PanelResizeHandle
-            className="no-print w-1.5 cursor-col-resize border-x border-rule bg-paper hover:bg-pressed data-[resize-handle-state=drag]:bg-verdigris"
-            aria-label="Border between picture and sheet"
-          />
-          <Panel defaultSize={44} minSize={28}>
-            {sheet}
-          </Panel>
-        </PanelGroup>
-      ) : (
-        <div className="print-flow flex min-h-0 flex-1 flex-col">
-          <div role="tablist" className="no-print flex border-b border-rule">
-            {(['picture', 'sheet'] as const).map((name) => (
-              <button
-                key={name}
-                type="button"
-                role="tab"
-                aria-selected={tab === name}
-                onClick={() => setTab(name)}
-                className={`flex-1 py-2 capitalize ${tab === name ? 'bg-sheet font-semibold' : 'text-faint'}`}
-              >
-                {name}
-              </button>
-            ))}
-          </div>
-          <div className="print-flow min-h-0 flex-1">{tab === 'sheet' ? sheet : picture}</div>
-        </div>
-      )}
+      {wide ? <TwoPanes picture={picture} sheet={sheet} /> : <OnePane picture={picture} sheet={sheet} />}
       <ReckoningBar onFindings={nextFinding} />
       <SumDrawer />
       {finds && <FindAnything onClose={() => setFinds(false)} />}

@@ -1,4 +1,4 @@
-import { itemsOf, type PlacedPlain, type PlacedTape } from '@glimmer/core/items';
+import { type ItemOf, itemsOf, type PlacedPlain, type PlacedTape } from '@glimmer/core/items';
 import { editDesign } from '../../state/planStore.ts';
 import { tool as toolHand, useTool } from '../../state/tool.ts';
 import { Handle } from '../Handle.tsx';
@@ -62,101 +62,125 @@ function TapeMarks({ tape, u }: { readonly tape: PlacedTape | PlacedPlain; reado
   );
 }
 
-/** Lights: routes with numbers and direction, single lights; all of it can be moved. */
-export function LightOverlay({ design, assessment, u }: OverlayProps) {
+type Routed = ItemOf<'pixel tape' | 'plain tape'>;
+
+/** The corners of a route, to be taken hold of. */
+function Corners({ tape, u }: { readonly tape: Routed; readonly u: number }) {
+  return tape.route.map((point, i) => (
+    <Handle
+      key={i}
+      label={`${tape.name}, point ${i + 1}`}
+      at={point}
+      onMove={(to) =>
+        editDesign(
+          (draft) => {
+            const found = draft.items.find((item) => item.id === tape.id);
+            if (found && 'route' in found) found.route[i] = to;
+          },
+          { merge: `point ${tape.id} ${i}` },
+        )
+      }
+    >
+      <circle
+        cx={point.xMm}
+        cy={point.yMm}
+        r={u * 1.3}
+        fill="var(--verdigris)"
+        stroke="var(--paper)"
+        strokeWidth="1.5"
+        vectorEffect="non-scaling-stroke"
+      />
+    </Handle>
+  ));
+}
+
+/** A tape along its route; the corners of the one in hand can be moved. */
+function Tape({ tape, assessment, u }: Pick<OverlayProps, 'assessment' | 'u'> & { readonly tape: Routed }) {
   const pointedId = useTool((state) => state.pointedId);
   const tool = useTool((state) => state.tool);
+  const placed = assessment.placed.find(
+    (group): group is PlacedTape | PlacedPlain => group.id === tape.id && group.shape !== 'lights',
+  );
+  const isEdited = pointedId === tape.id || (tool.kind === 'route' && tool.tapeId === tape.id);
+  const first = placed?.places[0];
+  return (
+    <g>
+      <path
+        d={pathOf(tape.route)}
+        fill="none"
+        stroke="var(--rule)"
+        strokeWidth={Math.max(4, (placed?.part.widthMm ?? 8) / u)}
+        strokeLinejoin="round"
+        strokeLinecap="round"
+        vectorEffect="non-scaling-stroke"
+        strokeOpacity="0.8"
+      />
+      {placed && <TapeMarks tape={placed} u={u} />}
+      {placed?.shape === 'pixels' && <DirectionArrow tape={placed} u={u} />}
+      {first && <Label x={first.xMm} y={first.yMm + u * 5.4} u={u}>{`${tape.name}: ${placed.cut.lights}`}</Label>}
+      {isEdited && <Corners tape={tape} u={u} />}
+    </g>
+  );
+}
+
+interface SingleLightProps {
+  readonly group: ItemOf<'light'>;
+  readonly place: ItemOf<'light'>['places'][number];
+  readonly number: number;
+  readonly u: number;
+}
+
+/** One light at its place, to be dragged. */
+function SingleLight({ group, place, number, u }: SingleLightProps) {
+  return (
+    <Handle
+      label={`${group.name} ${number}`}
+      at={place.at}
+      onPoint={() => toolHand.pointAt(group.id)}
+      onMove={(to) =>
+        editDesign(
+          (draft) => {
+            const found = draft.items.find((item) => item.id === group.id);
+            const own = found?.kind === 'light' ? found.places.find((each) => each.id === place.id) : undefined;
+            if (own) own.at = to;
+          },
+          { merge: `light ${group.id} ${place.id}` },
+        )
+      }
+    >
+      <circle
+        cx={place.at.xMm}
+        cy={place.at.yMm}
+        r={u * 1.7}
+        fill="var(--paper)"
+        fillOpacity="0.5"
+        stroke="var(--ink)"
+        strokeWidth="1.4"
+        vectorEffect="non-scaling-stroke"
+      />
+      <path
+        d={`M${place.at.xMm} ${place.at.yMm - u * 2.8} v${u * 1.1} M${place.at.xMm} ${place.at.yMm + u * 1.7} v${u * 1.1} M${place.at.xMm - u * 2.8} ${place.at.yMm} h${u * 1.1} M${place.at.xMm + u * 1.7} ${place.at.yMm} h${u * 1.1}`}
+        stroke="var(--ink)"
+        strokeWidth="1"
+        vectorEffect="non-scaling-stroke"
+      />
+      <Label x={place.at.xMm + u * 3.2} y={place.at.yMm + u} u={u}>
+        {group.places.length > 1 ? `${group.name} ${number}` : group.name}
+      </Label>
+    </Handle>
+  );
+}
+
+/** Lights: routes with numbers and direction, single lights; all of it can be moved. */
+export function LightOverlay({ design, assessment, u }: OverlayProps) {
   return (
     <>
-      {itemsOf(design, 'pixel tape', 'plain tape').map((tape) => {
-        const placed = assessment.placed.find(
-          (group): group is PlacedTape | PlacedPlain => group.id === tape.id && group.shape !== 'lights',
-        );
-        const isEdited = pointedId === tape.id || (tool.kind === 'route' && tool.tapeId === tape.id);
-        const first = placed?.places[0];
-        return (
-          <g key={tape.id}>
-            <path
-              d={pathOf(tape.route)}
-              fill="none"
-              stroke="var(--rule)"
-              strokeWidth={Math.max(4, (placed?.part.widthMm ?? 8) / u)}
-              strokeLinejoin="round"
-              strokeLinecap="round"
-              vectorEffect="non-scaling-stroke"
-              strokeOpacity="0.8"
-            />
-            {placed && <TapeMarks tape={placed} u={u} />}
-            {placed?.shape === 'pixels' && <DirectionArrow tape={placed} u={u} />}
-            {first && <Label x={first.xMm} y={first.yMm + u * 5.4} u={u}>{`${tape.name}: ${placed.cut.lights}`}</Label>}
-            {isEdited &&
-              tape.route.map((point, i) => (
-                <Handle
-                  key={i}
-                  label={`${tape.name}, point ${i + 1}`}
-                  at={point}
-                  onMove={(to) =>
-                    editDesign(
-                      (draft) => {
-                        const found = draft.items.find((item) => item.id === tape.id);
-                        if (found && 'route' in found) found.route[i] = to;
-                      },
-                      { merge: `point ${tape.id} ${i}` },
-                    )
-                  }
-                >
-                  <circle
-                    cx={point.xMm}
-                    cy={point.yMm}
-                    r={u * 1.3}
-                    fill="var(--verdigris)"
-                    stroke="var(--paper)"
-                    strokeWidth="1.5"
-                    vectorEffect="non-scaling-stroke"
-                  />
-                </Handle>
-              ))}
-          </g>
-        );
-      })}
+      {itemsOf(design, 'pixel tape', 'plain tape').map((tape) => (
+        <Tape key={tape.id} tape={tape} assessment={assessment} u={u} />
+      ))}
       {itemsOf(design, 'light').map((group) =>
         group.places.map((place, i) => (
-          <Handle
-            key={`${group.id} ${place.id}`}
-            label={`${group.name} ${i + 1}`}
-            at={place.at}
-            onPoint={() => toolHand.pointAt(group.id)}
-            onMove={(to) =>
-              editDesign(
-                (draft) => {
-                  const found = draft.items.find((item) => item.id === group.id);
-                  const own = found?.kind === 'light' ? found.places.find((each) => each.id === place.id) : undefined;
-                  if (own) own.at = to;
-                },
-                { merge: `light ${group.id} ${place.id}` },
-              )
-            }
-          >
-            <circle
-              cx={place.at.xMm}
-              cy={place.at.yMm}
-              r={u * 1.7}
-              fill="var(--paper)"
-              fillOpacity="0.5"
-              stroke="var(--ink)"
-              strokeWidth="1.4"
-              vectorEffect="non-scaling-stroke"
-            />
-            <path
-              d={`M${place.at.xMm} ${place.at.yMm - u * 2.8} v${u * 1.1} M${place.at.xMm} ${place.at.yMm + u * 1.7} v${u * 1.1} M${place.at.xMm - u * 2.8} ${place.at.yMm} h${u * 1.1} M${place.at.xMm + u * 1.7} ${place.at.yMm} h${u * 1.1}`}
-              stroke="var(--ink)"
-              strokeWidth="1"
-              vectorEffect="non-scaling-stroke"
-            />
-            <Label x={place.at.xMm + u * 3.2} y={place.at.yMm + u} u={u}>
-              {group.places.length > 1 ? `${group.name} ${i + 1}` : group.name}
-            </Label>
-          </Handle>
+          <SingleLight key={`${group.id} ${place.id}`} group={group} place={place} number={i + 1} u={u} />
         )),
       )}
     </>

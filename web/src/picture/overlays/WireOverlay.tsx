@@ -1,4 +1,5 @@
-import { wireColours } from '@glimmer/core/network';
+import { type WireRun, wireColours } from '@glimmer/core/network';
+import type { PlanPoint } from '@glimmer/core/plan';
 import { useTool } from '../../state/tool.ts';
 
 import { usePrinter } from '../../units/index.ts';
@@ -6,71 +7,87 @@ import { ItemHandles } from './ItemHandles.tsx';
 import { Label } from './Label.tsx';
 import type { OverlayProps } from './OverlayProps.ts';
 
+interface CoresProps {
+  readonly run: WireRun;
+  readonly from: PlanPoint;
+  readonly to: PlanPoint;
+  readonly u: number;
+}
+
+/** The cores of a run side by side, each in its colour. */
+function Cores({ run, from, to, u }: CoresProps) {
+  const dx = to.xMm - from.xMm;
+  const dy = to.yMm - from.yMm;
+  const length = Math.hypot(dx, dy) || 1;
+  const [nx, ny] = [-dy / length, dx / length];
+  return run.cores.map((core, i) => {
+    const off = (i - (run.cores.length - 1) / 2) * u * 0.85;
+    return (
+      <g key={core.meaning}>
+        <path
+          d={`M${from.xMm + nx * off} ${from.yMm + ny * off} L${to.xMm + nx * off} ${to.yMm + ny * off}`}
+          stroke="var(--faint)"
+          strokeWidth="3.4"
+          vectorEffect="non-scaling-stroke"
+        />
+        <path
+          d={`M${from.xMm + nx * off} ${from.yMm + ny * off} L${to.xMm + nx * off} ${to.yMm + ny * off}`}
+          stroke={wireColours[core.colour.split(',')[0] ?? ''] ?? 'var(--ink)'}
+          strokeWidth="2.2"
+          vectorEffect="non-scaling-stroke"
+        />
+      </g>
+    );
+  });
+}
+
+function Run({ run, u, isPointed }: { readonly run: WireRun; readonly u: number; readonly isPointed: boolean }) {
+  const printer = usePrinter();
+  const [from, to] = [run.from.at, run.to.at];
+  if (!from || !to) return null;
+  return (
+    <g>
+      {isPointed && (
+        <path
+          d={`M${from.xMm} ${from.yMm} L${to.xMm} ${to.yMm}`}
+          stroke="var(--verdigris)"
+          strokeOpacity="0.35"
+          strokeWidth="14"
+          strokeLinecap="round"
+          vectorEffect="non-scaling-stroke"
+        />
+      )}
+      <Cores run={run} from={from} to={to} u={u} />
+      <circle
+        cx={to.xMm}
+        cy={to.yMm}
+        r={u * 1}
+        fill="var(--paper)"
+        stroke="var(--ink)"
+        strokeWidth="1.2"
+        vectorEffect="non-scaling-stroke"
+      />
+      {isPointed && (
+        <Label
+          x={(from.xMm + to.xMm) / 2 + u}
+          y={(from.yMm + to.yMm) / 2}
+          u={u}
+          strong
+        >{`${run.name}: ${printer.quantity('lengthMm', run.lengthMm ?? 0)}`}</Label>
+      )}
+    </g>
+  );
+}
+
 /** Wires: each run as its cores side by side, in their colours. */
 export function WireOverlay(props: OverlayProps) {
-  const printer = usePrinter();
   const { assessment, u } = props;
   const pointedId = useTool((state) => state.pointedId);
   return (
     <>
-      {assessment.runs.map((run) => {
-        const [from, to] = [run.from.at, run.to.at];
-        if (!from || !to) return null;
-        const dx = to.xMm - from.xMm;
-        const dy = to.yMm - from.yMm;
-        const length = Math.hypot(dx, dy) || 1;
-        const [nx, ny] = [-dy / length, dx / length];
-        return (
-          <g key={run.id}>
-            {pointedId === run.id && (
-              <path
-                d={`M${from.xMm} ${from.yMm} L${to.xMm} ${to.yMm}`}
-                stroke="var(--verdigris)"
-                strokeOpacity="0.35"
-                strokeWidth="14"
-                strokeLinecap="round"
-                vectorEffect="non-scaling-stroke"
-              />
-            )}
-            {run.cores.map((core, i) => {
-              const off = (i - (run.cores.length - 1) / 2) * u * 0.85;
-              return (
-                <g key={core.meaning}>
-                  <path
-                    d={`M${from.xMm + nx * off} ${from.yMm + ny * off} L${to.xMm + nx * off} ${to.yMm + ny * off}`}
-                    stroke="var(--faint)"
-                    strokeWidth="3.4"
-                    vectorEffect="non-scaling-stroke"
-                  />
-                  <path
-                    d={`M${from.xMm + nx * off} ${from.yMm + ny * off} L${to.xMm + nx * off} ${to.yMm + ny * off}`}
-                    stroke={wireColours[core.colour.split(',')[0] ?? ''] ?? 'var(--ink)'}
-                    strokeWidth="2.2"
-                    vectorEffect="non-scaling-stroke"
-                  />
-                </g>
-              );
-            })}
-            <circle
-              cx={to.xMm}
-              cy={to.yMm}
-              r={u * 1}
-              fill="var(--paper)"
-              stroke="var(--ink)"
-              strokeWidth="1.2"
-              vectorEffect="non-scaling-stroke"
-            />
-            {pointedId === run.id && (
-              <Label
-                x={(from.xMm + to.xMm) / 2 + u}
-                y={(from.yMm + to.yMm) / 2}
-                u={u}
-                strong
-              >{`${run.name}: ${printer.quantity('lengthMm', run.lengthMm ?? 0)}`}</Label>
-            )}
-          </g>
-        );
-      })}
+      {assessment.runs.map((run) => (
+        <Run key={run.id} run={run} u={u} isPointed={pointedId === run.id} />
+      ))}
       <ItemHandles {...props} stages={['drive', 'power']} />
     </>
   );
