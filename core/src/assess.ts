@@ -18,7 +18,7 @@ import { type CoreEnds, nameCoreEnds } from './assess/coreEnds.ts';
 import { fitAll, type PlacedFit } from './assess/fits.ts';
 import { listFreePorts } from './assess/freePorts.ts';
 import { keepFew } from './assess/keepFew.ts';
-import { limitOf } from './assess/limit.ts';
+import { type Guarded, limitOf } from './assess/limit.ts';
 import { budgetLoop, type LoopBudget } from './assess/loop.ts';
 import { findNeeds, type Need } from './assess/needs.ts';
 import { type BoardPins, planPins } from './assess/pins.ts';
@@ -206,31 +206,66 @@ export function assessAndTell(design: Design): { readonly assessment: Assessment
 
 function reckon(design: Design, library: Library, searched: Searches | null = null): Reckoned {
   const built = buildOf(design, library);
-  const {
-    placed,
-    rails,
-    boards,
-    switching,
-    sensing,
-    controls,
-    movables,
-    consumers,
-    byId,
-    restA,
-    chains,
-    wires,
-    shopping,
-  } = built;
+  const { placed, rails, boards, switching, sensing, controls, movables, consumers, byId, chains, wires } = built;
   const { switched, driven } = switching;
   const show = compileShow({ moods: design.moods, movables, controls, sensing: tellShow(sensing) });
-  const weights = weightsOf(driven);
-  const signNames = show.signs.map((sign) => design.moods.signs?.find((each) => each.id === sign.id)?.name ?? sign.id);
-  const asSet = design.moods.list.flatMap((mood, moodIndex) => {
-    const shown = show.moods[moodIndex];
-    return shown ? [budgetMood({ mood, shown, moodIndex, show, consumers: byId, restA, weights, signNames })] : [];
-  });
-  const { runs, peaks } = loadWires(built, wires, { budgets: asSet, show });
+  const { budgets, weights, course, runs, peaks, guard, limit, input, supplies } = load(design, built, show, searched);
   const { joins, nets } = wires;
+  const allWhiteA = consumers.reduce((sum, each) => sum + each.restA + each.steadyPeakA + each.fullA, 0);
+  const hungriest = hungriestOf(budgets);
+  const dataLines = listDataLines(chains, boards);
+  const pins = planPins(design, boards, placed, driven);
+  const assessment: Assessment = {
+    library,
+    placed,
+    lightCount: placed.reduce((sum, group) => sum + countLights(group), 0),
+    fits: fitAll(design, placed),
+    movables: built.couldMove,
+    show,
+    rails,
+    boards,
+    switched,
+    driven,
+    pins,
+    programs: listPrograms(design, built, { chains, driven, dataLines, guard, whole: limit }),
+    dataLines,
+    copiesInStep: judgeCopies(design, show),
+    sensing,
+    consumers,
+    moods: budgets,
+    hungriest,
+    signs: budgetSigns(design, show, byId, weights),
+    course,
+    peakA: budgets.length === 0 ? allWhiteA : Math.min(allWhiteA, Math.max(...budgets.map(peakWithSigns))),
+    usualA: course.length === 0 ? allWhiteA : meanOfCourse(course),
+    allWhiteA,
+    restA: consumers.reduce((sum, each) => sum + each.restA, 0),
+    needs: findNeeds({ design, library, placed, rails, boards, switched, driven, consumers, course }),
+    limit,
+    supplies,
+    supply: mainSupply(supplies, rails),
+    ...leastOf(supplies),
+    railFigures: figureRails(built, peaks, supplies, course),
+    chains: chains.map((chain) => solveChainOf(chain, built, hungriest)),
+    joins,
+    nets,
+    ...keptEnds(built, pinsGiven(pins), () => ({
+      coreEnds: nameCoreEnds(joins, { design, driven, pins }),
+      freePorts: listFreePorts({ design, library, chains, pins, nets }),
+    })),
+    runs,
+    shopping: built.shopping,
+    costPerCopy: totalCost(built.shopping),
+  };
+  return { assessment, input, railLimitA: guard?.limitA ?? null };
+}
+
+/** Runs the moods for their currents, as far as the limiter leaves them, and reckons every source with what it feeds. */
+function load(design: Design, built: Build, show: Show, searched: Searches | null) {
+  const { rails, consumers, byId, chains, wires, switching } = built;
+  const weights = weightsOf(switching.driven);
+  const asSet = budgetMoods(design, built, show, weights);
+  const { runs, peaks } = loadWires(built, wires, { budgets: asSet, show });
   const laid = rails.list.flatMap((rail) => {
     const tree = wires.treeOf.get(rail.id);
     return tree ? [{ rail, tree }] : [];
@@ -241,13 +276,7 @@ function reckon(design: Design, library: Library, searched: Searches | null = nu
   const guard = guardRail(wires, guarded?.tree ?? null, guardedId, searched?.railLimitA ?? null);
   const limit = limitOf(guard, show, byId);
   const budgets = limitBudgets(asSet, show, limit);
-  const allWhiteA = consumers.reduce((sum, each) => sum + each.restA + each.steadyPeakA + each.fullA, 0);
-  const isLit = show.groups.length === 0 && consumers.some((each) => each.steadyA > 0);
-  const course = layOutCourse(
-    design,
-    budgets,
-    isLit ? { meanA: consumers.reduce((sum, each) => sum + each.restA + each.steadyA, 0), peakA: restA } : null,
-  );
+  const course = layOutCourse(design, budgets, steadyOf(built, show));
   const input: SuppliesInput = {
     show,
     consumers,
@@ -266,116 +295,114 @@ function reckon(design: Design, library: Library, searched: Searches | null = nu
       searched?.supplies.get(each.rail.id),
     ),
   );
-  const supply =
-    supplies.find((each) => each.rail.id === (rails.mainId === null ? null : rails.byId.get(rails.mainId)?.sourceId)) ??
-    supplies[0] ??
-    null;
-  const hungriest = hungriestOf(budgets);
-  const dataLines = chains.flatMap((chain): LineOfData[] => {
-    const [first] = chain;
-    return first
-      ? [
-          {
-            tapeId: first.id,
-            board: boardOf(boards, first.tape.board),
-            line: timeDataLine(
-              chain.reduce((sum, tape) => sum + tape.cut.lights, 0),
-              first.part,
-            ),
-          },
-        ]
-      : [];
-  });
-  const pins = planPins(design, boards, placed, driven);
-  const usualA = course.length === 0 ? allWhiteA : meanOfCourse(course);
-  const links = supplies.flatMap((each) => each.links);
-  const assessment: Assessment = {
-    library,
-    placed,
-    lightCount: placed.reduce((sum, group) => sum + countLights(group), 0),
-    fits: fitAll(design, placed),
-    movables: built.couldMove,
-    show,
-    rails,
-    boards,
-    switched,
-    driven,
-    pins,
-    programs: boards.map((board) => {
-      const isOwn = (id: string): boolean =>
-        placed.some(
-          (group) =>
-            group.id === id &&
-            group.shape === 'pixels' &&
-            boardOf(boards, firstOnLine(chains, group).board)?.id === board.id,
-        ) ||
-        driven.some((each) => each.itemId === id && each.board?.id === board.id) ||
-        controls.some((control) => control.id === id && kindOf(control.kind).control?.givenBy?.(control) === board.id);
-      const own = compileShow({
-        moods: boards.length > 1 ? onlyFor(design.moods, isOwn) : design.moods,
-        movables: movables.filter((group) => boards.length === 1 || isOwn(group.id)),
-        controls: controls.filter((control) => boardOf(boards, control.board)?.id === board.id),
-        sensing: tellShow(sensing),
-      });
-      return {
-        board,
-        show: own,
-        limit: boards.length === 1 ? limit : limitOf(guard, own, byId),
-        loop: budgetLoop(
-          own,
-          board.part,
-          dataLines.filter((each) => each.board?.id === board.id).map(({ line }) => line.frameS),
-        ),
-      };
-    }),
-    dataLines,
-    copiesInStep: judgeCopies(design, show),
-    sensing,
-    consumers,
-    moods: budgets,
-    hungriest,
-    signs: budgetSigns(design, show, byId, weights),
-    course,
-    peakA: budgets.length === 0 ? allWhiteA : Math.min(allWhiteA, Math.max(...budgets.map(peakWithSigns))),
-    usualA,
-    allWhiteA,
-    restA: consumers.reduce((sum, each) => sum + each.restA, 0),
-    needs: findNeeds({ design, library, placed, rails, boards, switched, driven, consumers, course }),
-    limit,
-    supplies,
-    supply,
-    weakest: links.reduce<LoadedLink | null>((worst, each) => (!worst || each.fill > worst.fill ? each : worst), null),
-    ceilings: lowestCeilings(supplies),
-    runsFor: supplies.reduce<RunsFor | null>(
-      (least, { runsFor }) => (runsFor && (!least || runsFor.cautiousH < least.cautiousH) ? runsFor : least),
-      null,
-    ),
-    railFigures: figureRails(built, peaks, supplies, course),
-    chains: chains.map((chain) => {
-      const [first] = chain;
-      const railId = first ? rails.feedOf(first.tape) : null;
-      const range = railId === null ? null : (rails.byId.get(railId)?.range ?? null);
-      return solveChain({
-        chain,
-        runs: wires.sized,
-        consumers: byId,
-        budget: hungriest,
-        railId,
-        railV: range?.nominalV ?? 0,
-      });
-    }),
-    joins,
-    nets,
-    ...keptEnds(built, pinsGiven(pins), () => ({
-      coreEnds: nameCoreEnds(joins, { design, driven, pins }),
-      freePorts: listFreePorts({ design, library, chains, pins, nets }),
-    })),
-    runs,
-    shopping,
-    costPerCopy: totalCost(shopping),
-  };
-  return { assessment, input, railLimitA: guard?.limitA ?? null };
+  return { budgets, weights, course, runs, peaks, guard, limit, input, supplies };
 }
+
+/** What every mood draws as it is set. */
+function budgetMoods(design: Design, built: Build, show: Show, weights: ReturnType<typeof weightsOf>): MoodBudget[] {
+  const { byId, restA } = built;
+  const signNames = show.signs.map((sign) => design.moods.signs?.find((each) => each.id === sign.id)?.name ?? sign.id);
+  return design.moods.list.flatMap((mood, moodIndex) => {
+    const shown = show.moods[moodIndex];
+    return shown ? [budgetMood({ mood, shown, moodIndex, show, consumers: byId, restA, weights, signNames })] : [];
+  });
+}
+
+/** What is drawn all evening where no program moves anything; null where nothing is lit then. */
+function steadyOf({ consumers, restA }: Build, show: Show): { readonly meanA: number; readonly peakA: number } | null {
+  const isLit = show.groups.length === 0 && consumers.some((each) => each.steadyA > 0);
+  return isLit ? { meanA: consumers.reduce((sum, each) => sum + each.restA + each.steadyA, 0), peakA: restA } : null;
+}
+
+/** Each data line that has a pixel, with the board that sends it. */
+const listDataLines = (chains: readonly (readonly PlacedTape[])[], boards: readonly Board[]): LineOfData[] =>
+  chains.flatMap((chain): LineOfData[] => {
+    const [first] = chain;
+    if (!first) return [];
+    const pixels = chain.reduce((sum, tape) => sum + tape.cut.lights, 0);
+    return [{ tapeId: first.id, board: boardOf(boards, first.tape.board), line: timeDataLine(pixels, first.part) }];
+  });
+
+/** The voltages along one chain of tapes, at the height of the most hungry mood. */
+function solveChainOf(
+  chain: readonly PlacedTape[],
+  { rails, wires, byId }: Build,
+  budget: MoodBudget | undefined,
+): ChainVoltage {
+  const [first] = chain;
+  const railId = first ? rails.feedOf(first.tape) : null;
+  const range = railId === null ? null : (rails.byId.get(railId)?.range ?? null);
+  return solveChain({ chain, runs: wires.sized, consumers: byId, budget, railId, railV: range?.nominalV ?? 0 });
+}
+
+interface Programmed {
+  readonly chains: readonly (readonly PlacedTape[])[];
+  readonly driven: readonly Driven[];
+  readonly dataLines: readonly LineOfData[];
+  readonly guard: Guarded | null;
+  /** The limit of all that moods move, which a board by itself has. */
+  readonly whole: ShowLimit;
+}
+
+/** Each board with its own part of the show. */
+function listPrograms(design: Design, built: Build, programmed: Programmed): BoardAssessment[] {
+  const { boards, byId } = built;
+  const { dataLines, guard, whole } = programmed;
+  return boards.map((board) => {
+    const show = showOfBoard(design, built, programmed, board);
+    const lines = dataLines.filter((each) => each.board?.id === board.id);
+    return {
+      board,
+      show,
+      limit: boards.length === 1 ? whole : limitOf(guard, show, byId),
+      loop: budgetLoop(
+        show,
+        board.part,
+        lines.map(({ line }) => line.frameS),
+      ),
+    };
+  });
+}
+
+/** What one board moves and hears. */
+function showOfBoard(design: Design, built: Build, { chains, driven }: Programmed, board: Board): Show {
+  const { placed, boards, movables, controls, sensing } = built;
+  const isItsTape = (id: string): boolean =>
+    placed.some(
+      (group) =>
+        group.id === id &&
+        group.shape === 'pixels' &&
+        boardOf(boards, firstOnLine(chains, group).board)?.id === board.id,
+    );
+  const isItsSignal = (id: string): boolean =>
+    controls.some((control) => control.id === id && kindOf(control.kind).control?.givenBy?.(control) === board.id);
+  const isOwn = (id: string): boolean =>
+    isItsTape(id) || driven.some((each) => each.itemId === id && each.board?.id === board.id) || isItsSignal(id);
+  return compileShow({
+    moods: boards.length > 1 ? onlyFor(design.moods, isOwn) : design.moods,
+    movables: movables.filter((group) => boards.length === 1 || isOwn(group.id)),
+    controls: controls.filter((control) => boardOf(boards, control.board)?.id === board.id),
+    sensing: tellShow(sensing),
+  });
+}
+
+/** The one that the main rail hangs on, or the first there is. */
+function mainSupply(supplies: readonly SupplyAssessment[], rails: Rails): SupplyAssessment | null {
+  const sourceId = rails.mainId === null ? undefined : rails.byId.get(rails.mainId)?.sourceId;
+  return supplies.find((each) => each.rail.id === sourceId) ?? supplies[0] ?? null;
+}
+
+/** Of all supplies: what gives way first, the lowest ceilings, and which ends first. */
+const leastOf = (supplies: readonly SupplyAssessment[]): Pick<Assessment, 'weakest' | 'ceilings' | 'runsFor'> => ({
+  weakest: supplies
+    .flatMap((each) => each.links)
+    .reduce<LoadedLink | null>((worst, each) => (!worst || each.fill > worst.fill ? each : worst), null),
+  ceilings: lowestCeilings(supplies),
+  runsFor: supplies.reduce<RunsFor | null>(
+    (least, { runsFor }) => (runsFor && (!least || runsFor.cautiousH < least.cautiousH) ? runsFor : least),
+    null,
+  ),
+});
 
 /** Which pin each demand is given, and which are left: all that the ends of cores follow from besides the build. */
 const pinsGiven = (pins: readonly BoardPins[]): readonly string[] =>

@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import type { Assessment } from '../assess.ts';
-import { listSteps } from '../bench/index.ts';
+import { type BenchStep, listSteps } from '../bench/index.ts';
 import { figuresOf } from '../figures/index.ts';
 import { checkPlan } from '../findings/index.ts';
+import type { Finding } from '../items/index.ts';
 import type { Item, Plan } from '../plan/index.ts';
 import { type Printer, say } from '../units/index.ts';
 import { fingerprint } from './fingerprint.ts';
@@ -162,6 +163,59 @@ function itemOf(assessment: Assessment, item: Item): AssessmentJson['items'][num
   };
 }
 
+const railsOf = ({ railFigures }: Assessment): AssessmentJson['rails'] =>
+  railFigures.map((rail) => ({
+    id: rail.id,
+    name: rail.name,
+    nominalV: finite(rail.range?.nominalV),
+    freshV: finite(rail.range?.mostV),
+    spentV: finite(rail.range?.leastV),
+    peakA: finite(rail.peakA),
+    usualA: finite(rail.usualA),
+    restA: finite(rail.restA),
+    limitA: finite(rail.limitA),
+  }));
+
+const runsOf = ({ runs }: Assessment): AssessmentJson['runs'] =>
+  runs.map((run) => ({
+    id: run.id,
+    name: run.name,
+    from: run.from.itemId,
+    to: run.to.itemId,
+    cores: run.cores.map(({ meaning, colour }) => ({ net: meaning, colour })),
+    lengthMm: run.lengthMm,
+    gaugeAwg: run.gaugeAwg,
+    peakA: finite(run.peakA),
+    dropV: run.dropV,
+  }));
+
+const stepsOf = (steps: readonly BenchStep[], message: Printer['message']): AssessmentJson['steps'] =>
+  steps.map(({ id, chapter, title, todo, probe, expect }) => ({
+    id,
+    chapter,
+    title,
+    todo: message(todo),
+    probe,
+    expect: expect && {
+      kind: expect.kind,
+      low: finite(expect.low),
+      likely: finite(expect.likely),
+      high: finite(expect.high),
+    },
+  }));
+
+const findingsOf = (findings: readonly Finding[], message: Printer['message']): AssessmentJson['findings'] =>
+  findings.map((finding) => ({
+    id: finding.id,
+    rule: finding.rule,
+    gravity: finding.gravity,
+    stage: finding.stage ?? 'piece',
+    about: finding.aboutId,
+    actual: finding.actual && Number.isFinite(finding.actual.value) ? { ...finding.actual } : null,
+    limit: finding.limit && Number.isFinite(finding.limit.value) ? { ...finding.limit } : null,
+    text: message(say`${finding.what}. ${finding.why} ${finding.mend}`),
+  }));
+
 /** An assessed plan as plain data of a stable form, for other programs. */
 export function tellAssessment(plan: Plan, assessment: Assessment, { message }: Printer): AssessmentJson {
   const { design } = plan;
@@ -181,34 +235,14 @@ export function tellAssessment(plan: Plan, assessment: Assessment, { message }: 
       meanA: mood.meanA,
       peakA: mood.peakA,
     })),
-    rails: assessment.railFigures.map((rail) => ({
-      id: rail.id,
-      name: rail.name,
-      nominalV: finite(rail.range?.nominalV),
-      freshV: finite(rail.range?.mostV),
-      spentV: finite(rail.range?.leastV),
-      peakA: finite(rail.peakA),
-      usualA: finite(rail.usualA),
-      restA: finite(rail.restA),
-      limitA: finite(rail.limitA),
-    })),
+    rails: railsOf(assessment),
     items: design.items.map((item) => itemOf(assessment, item)),
     free: assessment.freePorts.map((port) => ({ ...port })),
     nets: assessment.nets.map(({ name, ports }) => ({ name, ports: ports.map((port) => ({ ...port })) })),
     pins: assessment.pins.flatMap(({ board, plan: { given } }) =>
       given.map(({ demand, pin, locked }) => ({ board: board.id, pin: pin.name, what: demand.label, locked })),
     ),
-    runs: assessment.runs.map((run) => ({
-      id: run.id,
-      name: run.name,
-      from: run.from.itemId,
-      to: run.to.itemId,
-      cores: run.cores.map(({ meaning, colour }) => ({ net: meaning, colour })),
-      lengthMm: run.lengthMm,
-      gaugeAwg: run.gaugeAwg,
-      peakA: finite(run.peakA),
-      dropV: run.dropV,
-    })),
+    runs: runsOf(assessment),
     shopping: assessment.shopping.map(({ name, quantity: count, unit, unitPrice, forWhat }) => ({
       name: message(name),
       quantity: count,
@@ -216,29 +250,8 @@ export function tellAssessment(plan: Plan, assessment: Assessment, { message }: 
       unitPrice,
       forWhat,
     })),
-    steps: listSteps(design, assessment).map(({ id, chapter, title, todo, probe, expect }) => ({
-      id,
-      chapter,
-      title,
-      todo: message(todo),
-      probe,
-      expect: expect && {
-        kind: expect.kind,
-        low: finite(expect.low),
-        likely: finite(expect.likely),
-        high: finite(expect.high),
-      },
-    })),
-    findings: checkPlan(plan, assessment).map((finding) => ({
-      id: finding.id,
-      rule: finding.rule,
-      gravity: finding.gravity,
-      stage: finding.stage ?? 'piece',
-      about: finding.aboutId,
-      actual: finding.actual && Number.isFinite(finding.actual.value) ? { ...finding.actual } : null,
-      limit: finding.limit && Number.isFinite(finding.limit.value) ? { ...finding.limit } : null,
-      text: message(say`${finding.what}. ${finding.why} ${finding.mend}`),
-    })),
+    steps: stepsOf(listSteps(design, assessment), message),
+    findings: findingsOf(checkPlan(plan, assessment), message),
   };
 }
 

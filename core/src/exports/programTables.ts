@@ -142,9 +142,8 @@ extern const UG_FLASH char ug_mood_names[][UG_NAME_BYTES];
 `;
 }
 
-/** `show.c`: the very tables that the preview runs, as constants. */
-export function writeShowTables(plan: Plan, assessment: Assessment, part: ProgramPart): string {
-  const { design } = plan;
+/** The rows of each table, and the lists that they name. */
+function layTables({ design }: Plan, assessment: Assessment, part: ProgramPart) {
   const { show, limit } = part;
   const lists = keepLists();
   const setName = (index: number): string => {
@@ -183,6 +182,35 @@ export function writeShowTables(plan: Plan, assessment: Assessment, part: Progra
   const lines = listLines(assessment, part).map(
     (line) => `  { .offset = ${line.offset}, .bytes = ${line.bytes}, .dice = ${line.dice} }, /* ${safe(line.name)} */`,
   );
+  return { lists, groups, sets, layers, moods, signs, controls, lines };
+}
+
+/** The whole of the show, as it names its tables. */
+const writePlan = ({ show, limit }: ProgramPart): string => `const UG_FLASH ug_show ug_plan = {
+  .groups = groups,
+  .sets = sets,
+  .layers = layers,
+  .moods = moods,
+  .signs = signs,
+  .cues = cues,
+  .controls = controls,
+  .group_count = ${show.groups.length},
+  .mood_count = ${show.moods.length},
+  .sign_count = ${show.signs.length},
+  .cue_count = ${show.cues.length},
+  .control_count = ${show.controls.length},
+  .start = ${show.start === ANY ? 'UG_ANY' : show.start},
+  .frame_bytes = UG_FRAME_BYTES,
+  .rest_microamps = ${limit.restMicroA}u,
+  .limit_microamps = ${limit.limitMicroA}u,
+};
+`;
+
+/** `show.c`: the very tables that the preview runs, as constants. */
+export function writeShowTables(plan: Plan, assessment: Assessment, part: ProgramPart): string {
+  const { design } = plan;
+  const { show } = part;
+  const { lists, groups, sets, layers, moods, signs, controls, lines } = layTables(plan, assessment, part);
   const names = design.moods.list.map((mood) => `  "${sayable(mood.name)}",`);
   return `/* ${safe(plan.name)}, mark ${fingerprint(design)}. Written by Unruly Glimmer; change the plan, not this. */
 #include "show.h"
@@ -226,23 +254,5 @@ const UG_FLASH char ug_mood_names[][UG_NAME_BYTES] = {
 ${rows(names, '""')}
 };
 
-const UG_FLASH ug_show ug_plan = {
-  .groups = groups,
-  .sets = sets,
-  .layers = layers,
-  .moods = moods,
-  .signs = signs,
-  .cues = cues,
-  .controls = controls,
-  .group_count = ${show.groups.length},
-  .mood_count = ${show.moods.length},
-  .sign_count = ${show.signs.length},
-  .cue_count = ${show.cues.length},
-  .control_count = ${show.controls.length},
-  .start = ${show.start === ANY ? 'UG_ANY' : show.start},
-  .frame_bytes = UG_FRAME_BYTES,
-  .rest_microamps = ${limit.restMicroA}u,
-  .limit_microamps = ${limit.limitMicroA}u,
-};
-`;
+${writePlan(part)}`;
 }

@@ -78,14 +78,13 @@ function Following({ item, placed }: { readonly item: ItemOf<'pixel tape'>; read
   );
 }
 
-/** What a pixel tape is asked besides, and what follows: its cut, its lights, its route. */
-export function PixelTapeDetails({
-  item,
-  placed,
-}: {
+interface PixelTapeDetailsProps {
   readonly item: ItemOf<'pixel tape'>;
   readonly placed: PlacedTape | undefined;
-}) {
+}
+
+/** What a pixel tape is asked besides, and what follows: its cut, its lights, its route. */
+export function PixelTapeDetails({ item, placed }: PixelTapeDetailsProps) {
   const printer = usePrinter();
   const { design } = useSheet();
   const part = placed?.part;

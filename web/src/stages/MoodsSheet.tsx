@@ -255,21 +255,28 @@ function MoodTabs({ openIndex }: { readonly openIndex: number }) {
   );
 }
 
+/** The names of the pages. */
+function MoodPages() {
+  return (
+    <TabList className="mt-2 flex gap-4 border-b border-rule">
+      {pages.map((page) => (
+        <Tab
+          key={page}
+          className="-mb-px border-b-2 border-transparent px-1 py-1 text-faint data-selected:border-verdigris data-selected:font-semibold data-selected:text-ink"
+        >
+          {page}
+        </Tab>
+      ))}
+    </TabList>
+  );
+}
+
 /** The pages of a mood: its moves, the cues between moods, the evening, and sets. */
 function OpenMood({ mood, grounds }: { readonly mood: Mood; readonly grounds: readonly Ground[] }) {
   const { list } = useSheet().design.moods;
   return (
     <TabGroup>
-      <TabList className="mt-2 flex gap-4 border-b border-rule">
-        {pages.map((page) => (
-          <Tab
-            key={page}
-            className="-mb-px border-b-2 border-transparent px-1 py-1 text-faint data-selected:border-verdigris data-selected:font-semibold data-selected:text-ink"
-          >
-            {page}
-          </Tab>
-        ))}
-      </TabList>
+      <MoodPages />
       <TabPanels className="pt-2">
         <TabPanel>
           <ThisMood mood={mood} />
@@ -318,6 +325,37 @@ function OpenMood({ mood, grounds }: { readonly mood: Mood; readonly grounds: re
   );
 }
 
+interface MoodsHeadProps {
+  readonly index: number;
+  readonly grounds: readonly Ground[];
+  readonly offering: boolean;
+  readonly onOffer: (offering: boolean) => void;
+}
+
+/** The moods there are, one to be opened; new ones, and those that fit. */
+function MoodsHead({ index, grounds, offering, onOffer }: MoodsHeadProps) {
+  const { list } = useSheet().design.moods;
+  const shownMoodId = useHands((state) => state.shownMoodId);
+  return (
+    <div className="my-2 flex flex-wrap items-center gap-1">
+      <MoodTabs openIndex={index} />
+      <Button look={list.length === 0 ? 'main' : 'quiet'} onClick={() => addMood(grounds)}>
+        Add a mood
+      </Button>
+      {list.length > 0 && (
+        <Button look="quiet" aria-pressed={offering} onClick={() => onOffer(!offering)}>
+          Moods that fit
+        </Button>
+      )}
+      {shownMoodId !== null && (
+        <Button look="quiet" onClick={() => hands.showMood(null)}>
+          Let cues decide
+        </Button>
+      )}
+    </div>
+  );
+}
+
 /** Stage 3. */
 export default function MoodsSheet() {
   const { design, assessment } = useSheet();
@@ -348,22 +386,7 @@ export default function MoodsSheet() {
           Take one that fits these lights and change it as you like, or begin with one that breathes in every light.
         </BeginHere>
       )}
-      <div className="my-2 flex flex-wrap items-center gap-1">
-        <MoodTabs openIndex={index} />
-        <Button look={list.length === 0 ? 'main' : 'quiet'} onClick={() => addMood(grounds)}>
-          Add a mood
-        </Button>
-        {list.length > 0 && (
-          <Button look="quiet" aria-pressed={offering} onClick={() => setOffering(!offering)}>
-            Moods that fit
-          </Button>
-        )}
-        {shownMoodId !== null && (
-          <Button look="quiet" onClick={() => hands.showMood(null)}>
-            Let cues decide
-          </Button>
-        )}
-      </div>
+      <MoodsHead index={index} grounds={grounds} offering={offering} onOffer={setOffering} />
       {(list.length === 0 || offering) && <Offers />}
       {mood && (
         <>

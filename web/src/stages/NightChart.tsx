@@ -27,17 +27,15 @@ interface PanelSpec {
 const thin = (run: NightRun): readonly NightSample[] =>
   run.samples.filter((_, i) => i % Math.max(1, Math.floor(run.samples.length / 500)) === 0);
 
-function Panel({
-  spec,
-  curves,
-  x,
-  top,
-}: {
+interface PanelProps {
   readonly spec: PanelSpec;
   readonly curves: NightCurves;
   readonly x: (hours: number) => number;
+  /** From the top of the drawing. */
   readonly top: number;
-}) {
+}
+
+function Panel({ spec, curves, x, top }: PanelProps) {
   const y = scaleLinear([spec.from, spec.to], [top + PANEL_H, top]);
   const draw = line<NightSample>()
     .x((sample) => x(sample.atH))

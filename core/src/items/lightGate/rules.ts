@@ -1,27 +1,21 @@
-import { findPart } from '../../parts/index.ts';
+import { findPart, type TransistorPart } from '../../parts/index.ts';
 import { lux, ohms, say, volts } from '../../units/index.ts';
 import { type Finding, named } from '../finding.ts';
+import type { RailRange } from '../gives.ts';
 import type { ItemRule } from '../rules.ts';
 import type { LightGateItem } from '../types.ts';
 import { designLightGate } from './model.ts';
 
-/** A light gate that is not full on in its dark, or not off in its light: from fresh to spent. */
-export const gateRule: ItemRule<LightGateItem> = (gate, { library, range, set }) => {
-  const part = findPart(library, 'transistor', gate.part);
-  if (!part || !range) return [];
-  const base = { stage: 'drive', aboutId: gate.id } as const;
-  if (part.type !== 'field-effect' || part.side !== 'low')
-    return [
-      {
-        ...base,
-        ...named('gate-kind', gate.id),
-        gravity: 'stop',
-        what: `${gate.name} switches with ${part.name}`,
-        why: 'A pull-up of this size feeds a gate, not a base: only a field-effect transistor below its lights can be switched by it.',
-        mend: 'Take an N-channel field-effect transistor.',
-        fixes: [],
-      },
-    ];
+const aboutGate = ({ id }: LightGateItem) => ({ stage: 'drive', aboutId: id }) as const;
+
+/** Whether its two levels of light are met, from a fresh pack to a spent one. */
+function judgeLevels(
+  gate: LightGateItem,
+  part: TransistorPart,
+  range: RailRange,
+  set: Parameters<ItemRule<LightGateItem>>[1]['set'],
+): Finding[] {
+  const base = aboutGate(gate);
   const at = (supplyV: number) =>
     designLightGate({
       supplyV,
@@ -91,4 +85,24 @@ export const gateRule: ItemRule<LightGateItem> = (gate, { library, range, set })
       fixes: [takeBest],
     });
   return findings;
+}
+
+/** A light gate that is not full on in its dark, or not off in its light: from fresh to spent. */
+export const gateRule: ItemRule<LightGateItem> = (gate, { library, range, set }) => {
+  const part = findPart(library, 'transistor', gate.part);
+  if (!part || !range) return [];
+  const base = aboutGate(gate);
+  if (part.type !== 'field-effect' || part.side !== 'low')
+    return [
+      {
+        ...base,
+        ...named('gate-kind', gate.id),
+        gravity: 'stop',
+        what: `${gate.name} switches with ${part.name}`,
+        why: 'A pull-up of this size feeds a gate, not a base: only a field-effect transistor below its lights can be switched by it.',
+        mend: 'Take an N-channel field-effect transistor.',
+        fixes: [],
+      },
+    ];
+  return judgeLevels(gate, part, range, set);
 };

@@ -1,8 +1,62 @@
 import { solveString } from '../../circuit/index.ts';
 import { findSneaks, meanOfScan, scanGrid } from '../../drive/index.ts';
+import type { Finding } from '../../items/index.ts';
 import { amps, fillSum, quantity, say } from '../../units/index.ts';
 import { curveThrough } from '../lightCurves.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
+
+interface Judged {
+  readonly isSeen: boolean;
+  readonly worst: number;
+  readonly idle: string;
+  readonly middleA: number;
+  readonly picturesPerS: number;
+}
+
+/** What is amiss, or to be known. */
+const judge = ({ isSeen, worst, idle, middleA, picturesPerS }: Judged): Finding[] =>
+  findingsWhere(
+    [
+      isSeen,
+      finding(
+        'false-glow',
+        'mend',
+        say`A light that should be off carries ${amps(worst)}: it is seen in the dark`,
+        'Low-drop colours glow where high-drop ones stay dark, through the same bias.',
+        'Drive every line, rows low and columns high when idle; like kinds in a row; or a diode each.',
+      ),
+    ],
+    [
+      idle === 'held in the middle' && middleA > 1e-5,
+      finding(
+        'bias-high',
+        'mend',
+        say`Half of the supply across an off light gives ${amps(middleA)}`,
+        'What holds a white light dark lights an amber one.',
+        'Choose the idle voltage for the lowest drop in the grid.',
+      ),
+    ],
+    [
+      picturesPerS < 100,
+      finding(
+        'flicker',
+        'mend',
+        say`${quantity('frequencyHz', picturesPerS)} flickers`,
+        'The eye sees it below 100 a second, cameras below 400.',
+        'Refresh at 100 or more; 400 for cameras.',
+      ),
+    ],
+    [
+      idle === 'float',
+      finding(
+        'floating',
+        'mind',
+        'Floating lines let current find ways round',
+        'Through three lights in a row, one of them backwards; the more unlike the drops, the more of it.',
+        'Drive the lines that are not chosen.',
+      ),
+    ],
+  );
 
 export const gridScanSum = defineSum({
   name: 'grid-scan',
@@ -58,48 +112,7 @@ export const gridScanSum = defineSum({
         figure('sneakA', 'Most through a light that should be off', 'currentA', worst),
       ],
       steps: [fillSum(meanOfScan, { Ip: peakA, r: rows })],
-      findings: findingsWhere(
-        [
-          found.sneaks.some((sneak) => sneak.seen),
-          finding(
-            'false-glow',
-            'mend',
-            say`A light that should be off carries ${amps(worst)}: it is seen in the dark`,
-            'Low-drop colours glow where high-drop ones stay dark, through the same bias.',
-            'Drive every line, rows low and columns high when idle; like kinds in a row; or a diode each.',
-          ),
-        ],
-        [
-          idle === 'held in the middle' && middleA > 1e-5,
-          finding(
-            'bias-high',
-            'mend',
-            say`Half of the supply across an off light gives ${amps(middleA)}`,
-            'What holds a white light dark lights an amber one.',
-            'Choose the idle voltage for the lowest drop in the grid.',
-          ),
-        ],
-        [
-          picturesPerS < 100,
-          finding(
-            'flicker',
-            'mend',
-            say`${quantity('frequencyHz', picturesPerS)} flickers`,
-            'The eye sees it below 100 a second, cameras below 400.',
-            'Refresh at 100 or more; 400 for cameras.',
-          ),
-        ],
-        [
-          idle === 'float',
-          finding(
-            'floating',
-            'mind',
-            'Floating lines let current find ways round',
-            'Through three lights in a row, one of them backwards; the more unlike the drops, the more of it.',
-            'Drive the lines that are not chosen.',
-          ),
-        ],
-      ),
+      findings: judge({ isSeen: found.sneaks.some((sneak) => sneak.seen), worst, idle, middleA, picturesPerS }),
     };
   },
 });

@@ -6,9 +6,69 @@ import {
   dividerCode,
   sensorFromCode,
 } from '../../drive/index.ts';
+import type { Finding } from '../../items/index.ts';
 import { fillSum, ohms, say } from '../../units/index.ts';
 import { sample } from '../drawing.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure, optional } from '../sum.ts';
+
+interface Judged {
+  readonly darkOhm: number;
+  readonly lightOhm: number;
+  readonly threshold: ReturnType<typeof chooseThresholds>[number] | undefined;
+  readonly noise: number;
+  readonly code: number | null;
+  readonly Rf: number;
+  readonly bits: number;
+  readonly sensorOhm: number;
+  readonly top: number;
+}
+
+/** What is amiss, or to be known. */
+const judge = ({ darkOhm, lightOhm, threshold, noise, code, Rf, bits, sensorOhm, top }: Judged): Finding[] =>
+  findingsWhere(
+    [
+      darkOhm <= lightOhm,
+      finding(
+        'swapped',
+        'stop',
+        'The sensor has more resistance in light than in the dark',
+        'A photoresistor falls with light; the readings are swapped or it is another kind.',
+        'Measure again, covered and uncovered.',
+      ),
+    ],
+    [
+      threshold !== undefined && !threshold.holds,
+      finding(
+        'chatters',
+        'mend',
+        `A gap of ${threshold?.gap ?? 0} is not over twice the noise of ${noise}`,
+        'At dusk the lamp would flicker on and off.',
+        'A fixed resistor nearer the best one, or average more readings.',
+      ),
+    ],
+    [
+      code !== null && !codeAgrees({ code, fixedOhm: Rf, bits, sensorOhm }),
+      finding(
+        'code-disagrees',
+        'stop',
+        say`A code of ${code ?? 0} does not agree with ${ohms(sensorOhm)}`,
+        code === 0
+          ? say`Zero means above ${ohms(Rf * (top - 1))}: an open joint, or the wrong pin.`
+          : 'One of the two is wrong, or sensor and resistor are swapped.',
+        'Look at the joint and measure the sensor by itself.',
+      ),
+    ],
+    [
+      true,
+      finding(
+        'own-light',
+        'mind',
+        'Keep the lamp’s own light off its sensor',
+        'Else it switches itself off as soon as it is on.',
+        'Face it away, shade it, and let it settle for a second or two.',
+      ),
+    ],
+  );
 
 export const lightDividerSum = defineSum({
   name: 'light-divider',
@@ -59,50 +119,7 @@ export const lightDividerSum = defineSum({
         fillSum(dividerCode, { Rf, Rs: darkOhm, top }),
         fillSum(dividerCode, { Rf, Rs: lightOhm, top }),
       ],
-      findings: findingsWhere(
-        [
-          darkOhm <= lightOhm,
-          finding(
-            'swapped',
-            'stop',
-            'The sensor has more resistance in light than in the dark',
-            'A photoresistor falls with light; the readings are swapped or it is another kind.',
-            'Measure again, covered and uncovered.',
-          ),
-        ],
-        [
-          threshold !== undefined && !threshold.holds,
-          finding(
-            'chatters',
-            'mend',
-            `A gap of ${threshold?.gap ?? 0} is not over twice the noise of ${noise}`,
-            'At dusk the lamp would flicker on and off.',
-            'A fixed resistor nearer the best one, or average more readings.',
-          ),
-        ],
-        [
-          code !== null && !codeAgrees({ code, fixedOhm: Rf, bits, sensorOhm }),
-          finding(
-            'code-disagrees',
-            'stop',
-            say`A code of ${code ?? 0} does not agree with ${ohms(sensorOhm)}`,
-            code === 0
-              ? say`Zero means above ${ohms(Rf * (top - 1))}: an open joint, or the wrong pin.`
-              : 'One of the two is wrong, or sensor and resistor are swapped.',
-            'Look at the joint and measure the sensor by itself.',
-          ),
-        ],
-        [
-          true,
-          finding(
-            'own-light',
-            'mind',
-            'Keep the lamp’s own light off its sensor',
-            'Else it switches itself off as soon as it is on.',
-            'Face it away, shade it, and let it settle for a second or two.',
-          ),
-        ],
-      ),
+      findings: judge({ darkOhm, lightOhm, threshold, noise, code, Rf, bits, sensorOhm, top }),
       drawing: {
         kind: 'lines',
         x: { label: 'sensor', kind: 'resistanceOhm' },

@@ -1,7 +1,49 @@
-import { designLightGate, gateNode } from '../../items/index.ts';
+import { designLightGate, type Finding, gateNode } from '../../items/index.ts';
 import { fillSum, say, volts } from '../../units/index.ts';
 import { sample } from '../drawing.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
+
+interface Judged {
+  readonly supplyV: number;
+  readonly fullOnV: number;
+  readonly isHalfOn: boolean;
+  readonly lux: number;
+}
+
+/** What is amiss, or to be known. */
+const judge = ({ supplyV, fullOnV, isHalfOn, lux }: Judged): Finding[] =>
+  findingsWhere(
+    [
+      supplyV < fullOnV,
+      finding(
+        'never-full',
+        'stop',
+        say`Even in the dark the gate gets only ${volts(supplyV)}; full on takes ${volts(fullOnV)}`,
+        'It runs half on and warm.',
+        'A transistor that is full on at less.',
+      ),
+    ],
+    [
+      isHalfOn,
+      finding(
+        'half-on',
+        'mend',
+        `At ${lux} lux it is half on`,
+        'Between full on and off it drops volts and runs warm, through all of dusk.',
+        'A steeper switch (a second transistor), or a controller with two thresholds.',
+      ),
+    ],
+    [
+      true,
+      finding(
+        'leg-rule',
+        'mind',
+        'On a phototransistor the short leg is the collector',
+        'The long-leg rule of lights does not hold for sensors of every kind.',
+        'Look at its sheet, or test it with a lamp before it goes in.',
+      ),
+    ],
+  );
 
 export const lightGateSum = defineSum({
   name: 'light-gate',
@@ -33,38 +75,7 @@ export const lightGateSum = defineSum({
         figure('dayMahPerMonth', 'That is a month', 'capacityMah', gate.dayA * 1000 * 24 * 30),
       ],
       steps: [fillSum(gateNode, { Vs: supplyV, Ip: lux * microampsPerLux, Rp: pullUpOhm })],
-      findings: findingsWhere(
-        [
-          supplyV < fullOnV,
-          finding(
-            'never-full',
-            'stop',
-            say`Even in the dark the gate gets only ${volts(supplyV)}; full on takes ${volts(fullOnV)}`,
-            'It runs half on and warm.',
-            'A transistor that is full on at less.',
-          ),
-        ],
-        [
-          here.verdict === 'half on',
-          finding(
-            'half-on',
-            'mend',
-            `At ${lux} lux it is half on`,
-            'Between full on and off it drops volts and runs warm, through all of dusk.',
-            'A steeper switch (a second transistor), or a controller with two thresholds.',
-          ),
-        ],
-        [
-          true,
-          finding(
-            'leg-rule',
-            'mind',
-            'On a phototransistor the short leg is the collector',
-            'The long-leg rule of lights does not hold for sensors of every kind.',
-            'Look at its sheet, or test it with a lamp before it goes in.',
-          ),
-        ],
-      ),
+      findings: judge({ supplyV, fullOnV, isHalfOn: here.verdict === 'half on', lux }),
       drawing: {
         kind: 'lines',
         x: { label: 'light, lux', kind: 'count' },

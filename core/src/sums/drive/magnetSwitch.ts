@@ -1,8 +1,50 @@
 import { worksThrough } from '../../drive/index.ts';
-import { discField, reachMm } from '../../items/index.ts';
+import { discField, type Finding, reachMm } from '../../items/index.ts';
 import { fillSum } from '../../units/index.ts';
 import { sample } from '../drawing.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
+
+interface Judged {
+  readonly pullInMt: number;
+  readonly dropOutMt: number;
+  readonly pullInMm: number;
+  readonly wallMm: number;
+}
+
+/** What is amiss, or to be known. */
+const judge = ({ pullInMt, dropOutMt, pullInMm, wallMm }: Judged): Finding[] =>
+  findingsWhere(
+    [
+      pullInMt <= dropOutMt,
+      finding(
+        'no-hysteresis',
+        'stop',
+        'A switch drops out at a weaker field than it pulls in',
+        'The two values are swapped.',
+        'Exchange them.',
+      ),
+    ],
+    [
+      !worksThrough(pullInMm, wallMm),
+      finding(
+        'wall-thick',
+        'mend',
+        'The wall eats the reach',
+        'Off the axis and beside steel the field is weaker still.',
+        'A thicker magnet, a pocket in the wall, or a more sensitive switch.',
+      ),
+    ],
+    [
+      true,
+      finding(
+        'lost-magnet',
+        'mind',
+        'Think of the magnet lost',
+        'Lit with it or lit without it: one of the two leaves the piece lit or dark for good.',
+        'Closure magnets nearby work the same switch: keep twice the drop-out distance.',
+      ),
+    ],
+  );
 
 export const magnetSwitchSum = defineSum({
   name: 'magnet-switch',
@@ -29,38 +71,7 @@ export const magnetSwitchSum = defineSum({
         text('works', 'Works through the wall with a third in hand', worksThrough(pullInMm, wallMm)),
       ],
       steps: [fillSum(discField, { ...disc, z: wallMm })],
-      findings: findingsWhere(
-        [
-          pullInMt <= dropOutMt,
-          finding(
-            'no-hysteresis',
-            'stop',
-            'A switch drops out at a weaker field than it pulls in',
-            'The two values are swapped.',
-            'Exchange them.',
-          ),
-        ],
-        [
-          !worksThrough(pullInMm, wallMm),
-          finding(
-            'wall-thick',
-            'mend',
-            'The wall eats the reach',
-            'Off the axis and beside steel the field is weaker still.',
-            'A thicker magnet, a pocket in the wall, or a more sensitive switch.',
-          ),
-        ],
-        [
-          true,
-          finding(
-            'lost-magnet',
-            'mind',
-            'Think of the magnet lost',
-            'Lit with it or lit without it: one of the two leaves the piece lit or dark for good.',
-            'Closure magnets nearby work the same switch: keep twice the drop-out distance.',
-          ),
-        ],
-      ),
+      findings: judge({ pullInMt, dropOutMt, pullInMm, wallMm }),
       drawing: {
         kind: 'lines',
         x: { label: 'distance from its face', kind: 'lengthMm' },

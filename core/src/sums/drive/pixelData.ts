@@ -1,6 +1,62 @@
 import { frameTime, leastHighLevel, longestWaitS, loopShare } from '../../drive/index.ts';
+import type { Finding } from '../../items/index.ts';
 import { fillSum, percent, quantity, say, volts } from '../../units/index.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure, optional, text } from '../sum.ts';
+
+interface Judged {
+  readonly logicV: number;
+  readonly leastV: number;
+  readonly supplyV: number;
+  readonly share: number;
+  readonly memory: number | null;
+  readonly pixels: number;
+  readonly dice: number;
+}
+
+/** What is amiss, or to be known. */
+const judge = ({ logicV, leastV, supplyV, share, memory, pixels, dice }: Judged): Finding[] =>
+  findingsWhere(
+    [
+      logicV < leastV - 1e-9,
+      finding(
+        'level-low',
+        'mend',
+        say`${volts(logicV)} logic is out of specification at ${volts(supplyV)}: it takes ${volts(leastV)}`,
+        'It works on the bench and fails when it is warm or the lead is long.',
+        say`A level shifter, a first pixel fed at ${volts(Math.floor((logicV / 0.7) * 10) / 10)} or less, or all pixels at that.`,
+      ),
+    ],
+    [
+      share > 1,
+      finding(
+        'loop-over',
+        'stop',
+        say`The loop would take ${percent(share)} of its time`,
+        'While pixels are sent the controller does nothing else.',
+        'Fewer frames a second, two lines, or a second controller.',
+      ),
+    ],
+    [
+      memory !== null && pixels * dice > 0.7 * memory,
+      finding(
+        'memory-short',
+        'stop',
+        `${pixels * dice} bytes of pixels in ${memory ?? 0} bytes of memory`,
+        'The program needs the rest; it fails without a word.',
+        'A larger controller, or fewer pixels.',
+      ),
+    ],
+    [
+      true,
+      finding(
+        'first-pixel',
+        'mind',
+        '220 to 470 Ω in the data line, 470 to 1000 µF at the feed, minus joined first',
+        'Edges ring on a long lead, and the first surge takes the first pixel with it. A live data line feeds an unpowered tape backwards.',
+        'Arrows show the way of the data, not of the current.',
+      ),
+    ],
+  );
 
 export const pixelDataSum = defineSum({
   name: 'pixel-data',
@@ -45,48 +101,7 @@ export const pixelDataSum = defineSum({
         fillSum(leastHighLevel, { Vp: supplyV }),
         fillSum(loopShare, { Ts: frameS, Tw: workS, f: framesPerS }),
       ],
-      findings: findingsWhere(
-        [
-          logicV < leastV - 1e-9,
-          finding(
-            'level-low',
-            'mend',
-            say`${volts(logicV)} logic is out of specification at ${volts(supplyV)}: it takes ${volts(leastV)}`,
-            'It works on the bench and fails when it is warm or the lead is long.',
-            say`A level shifter, a first pixel fed at ${volts(Math.floor((logicV / 0.7) * 10) / 10)} or less, or all pixels at that.`,
-          ),
-        ],
-        [
-          share > 1,
-          finding(
-            'loop-over',
-            'stop',
-            say`The loop would take ${percent(share)} of its time`,
-            'While pixels are sent the controller does nothing else.',
-            'Fewer frames a second, two lines, or a second controller.',
-          ),
-        ],
-        [
-          memory !== null && pixels * dice > 0.7 * memory,
-          finding(
-            'memory-short',
-            'stop',
-            `${pixels * dice} bytes of pixels in ${memory ?? 0} bytes of memory`,
-            'The program needs the rest; it fails without a word.',
-            'A larger controller, or fewer pixels.',
-          ),
-        ],
-        [
-          true,
-          finding(
-            'first-pixel',
-            'mind',
-            '220 to 470 Ω in the data line, 470 to 1000 µF at the feed, minus joined first',
-            'Edges ring on a long lead, and the first surge takes the first pixel with it. A live data line feeds an unpowered tape backwards.',
-            'Arrows show the way of the data, not of the current.',
-          ),
-        ],
-      ),
+      findings: judge({ logicV, leastV, supplyV, share, memory, pixels, dice }),
     };
   },
 });

@@ -1,7 +1,64 @@
 import { baseCurrent, designBase, nextStandard, standardNeighbours } from '../../drive/index.ts';
+import type { Finding } from '../../items/index.ts';
 import { baseResistor } from '../../network/index.ts';
 import { amps, fillSum, ohms, say } from '../../units/index.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure, optional } from '../sum.ts';
+
+interface Judged {
+  readonly fitted: number | null;
+  readonly pinLimitA: number;
+  readonly loadA: number;
+  readonly forcedGain: number;
+  readonly collectorA: number;
+  readonly baseA: number | null;
+  readonly mostOhm: number;
+  readonly leastOhm: number;
+}
+
+/** What is amiss, or to be known. */
+const judge = ({ fitted, pinLimitA, loadA, forcedGain, collectorA, baseA, mostOhm, leastOhm }: Judged): Finding[] =>
+  findingsWhere(
+    [
+      fitted === null,
+      finding(
+        'pin-too-weak',
+        'stop',
+        say`No base resistor serves: the pin gives ${amps(pinLimitA)}, full on takes ${amps(loadA / forcedGain)}`,
+        'Half on, the transistor runs hot and the lights dim.',
+        'A field-effect transistor, or a transistor pair.',
+      ),
+    ],
+    [
+      loadA > collectorA,
+      finding(
+        'collector-limit',
+        'stop',
+        say`${amps(loadA)} is over the ${amps(collectorA)} of this transistor`,
+        '"Any small one will do" is true up to a length of tape.',
+        'A larger one, or one channel a section.',
+      ),
+    ],
+    [
+      baseA !== null && fitted !== null && baseA * forcedGain < loadA * (1 - 1e-9),
+      finding(
+        'not-full-on',
+        'mend',
+        'The base current does not keep it full on',
+        say`It is good for ${amps((baseA ?? 0) * forcedGain)}; the data sheet’s small-signal gain does not hold for a switch.`,
+        say`Take ${ohms(standardNeighbours(Math.max(1, mostOhm)).below)} or less.`,
+      ),
+    ],
+    [
+      baseA !== null && baseA > pinLimitA * (1 + 1e-9),
+      finding(
+        'pin-over',
+        'stop',
+        say`The pin would give ${amps(baseA ?? 0)}; it bears ${amps(pinLimitA)}`,
+        'The base current counts in the pin’s load.',
+        say`Take ${ohms(nextStandard(leastOhm))} or more.`,
+      ),
+    ],
+  );
 
 export const transistorSwitchSum = defineSum({
   name: 'transistor-switch',
@@ -36,48 +93,16 @@ export const transistorSwitchSum = defineSum({
         fillSum(baseResistor, { Vp: pinV, Vbe: baseEmitterV, g: forcedGain, Ic: loadA }),
         ...(fitted === null ? [] : [fillSum(baseCurrent, { Vp: pinV, Vbe: baseEmitterV, Rb: fitted })]),
       ],
-      findings: findingsWhere(
-        [
-          fitted === null,
-          finding(
-            'pin-too-weak',
-            'stop',
-            say`No base resistor serves: the pin gives ${amps(pinLimitA)}, full on takes ${amps(loadA / forcedGain)}`,
-            'Half on, the transistor runs hot and the lights dim.',
-            'A field-effect transistor, or a transistor pair.',
-          ),
-        ],
-        [
-          loadA > collectorA,
-          finding(
-            'collector-limit',
-            'stop',
-            say`${amps(loadA)} is over the ${amps(collectorA)} of this transistor`,
-            '"Any small one will do" is true up to a length of tape.',
-            'A larger one, or one channel a section.',
-          ),
-        ],
-        [
-          baseA !== null && fitted !== null && baseA * forcedGain < loadA * (1 - 1e-9),
-          finding(
-            'not-full-on',
-            'mend',
-            'The base current does not keep it full on',
-            say`It is good for ${amps((baseA ?? 0) * forcedGain)}; the data sheet’s small-signal gain does not hold for a switch.`,
-            say`Take ${ohms(standardNeighbours(Math.max(1, design.mostOhm)).below)} or less.`,
-          ),
-        ],
-        [
-          baseA !== null && baseA > pinLimitA * (1 + 1e-9),
-          finding(
-            'pin-over',
-            'stop',
-            say`The pin would give ${amps(baseA ?? 0)}; it bears ${amps(pinLimitA)}`,
-            'The base current counts in the pin’s load.',
-            say`Take ${ohms(nextStandard(design.leastOhm))} or more.`,
-          ),
-        ],
-      ),
+      findings: judge({
+        fitted,
+        pinLimitA,
+        loadA,
+        forcedGain,
+        collectorA,
+        baseA,
+        mostOhm: design.mostOhm,
+        leastOhm: design.leastOhm,
+      }),
     };
   },
 });

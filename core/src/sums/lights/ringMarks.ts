@@ -1,7 +1,39 @@
-import { itemsOf, kindOf } from '../../items/index.ts';
+import { type Finding, itemsOf, kindOf } from '../../items/index.ts';
 import { chordOfRing, interleave, markRing, ringRoom, skinStretch } from '../../lights/index.ts';
 import { fillSum } from '../../units/index.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure, optional, text } from '../sum.ts';
+
+interface Judged {
+  readonly room: number | null;
+  readonly count: number;
+  readonly missingCount: number;
+  readonly channels: number | null;
+}
+
+/** What is amiss, or to be known. */
+const judge = ({ room, count, missingCount, channels }: Judged): Finding[] =>
+  findingsWhere(
+    [
+      room !== null && room < count,
+      finding(
+        'ring-full',
+        'stop',
+        `The ring has room for ${room} lights, not ${count}`,
+        'Centres would lie closer than the lights are wide.',
+        'A larger ring, smaller lights or fewer of them.',
+      ),
+    ],
+    [
+      missingCount > 0,
+      finding(
+        'seam',
+        'mend',
+        `${count} is no multiple of ${channels}: the run stumbles once a turn`,
+        'Between the last light and the first channels are left out.',
+        'Another number of lights or channels.',
+      ),
+    ],
+  );
 
 export const ringMarksSum = defineSum({
   name: 'ring-marks',
@@ -62,28 +94,7 @@ export const ringMarksSum = defineSum({
         fillSum(chordOfRing, { r: radiusMm, N: count }),
         ...(spacingMm === null ? [] : [fillSum(ringRoom, { r: radiusMm, s: spacingMm })]),
       ],
-      findings: findingsWhere(
-        [
-          room !== null && room < count,
-          finding(
-            'ring-full',
-            'stop',
-            `The ring has room for ${room} lights, not ${count}`,
-            'Centres would lie closer than the lights are wide.',
-            'A larger ring, smaller lights or fewer of them.',
-          ),
-        ],
-        [
-          (woven?.missingAtSeam.length ?? 0) > 0,
-          finding(
-            'seam',
-            'mend',
-            `${count} is no multiple of ${channels}: the run stumbles once a turn`,
-            'Between the last light and the first channels are left out.',
-            'Another number of lights or channels.',
-          ),
-        ],
-      ),
+      findings: judge({ room, count, missingCount: woven?.missingAtSeam.length ?? 0, channels }),
       drawing: { kind: 'ring', radiusMm, marks },
     };
   },

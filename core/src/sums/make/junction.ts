@@ -8,9 +8,83 @@ import {
   softensAtC,
   touchLimitsC,
 } from '../../heat/index.ts';
+import type { Finding } from '../../items/index.ts';
 import { amps, celsius, fillSum, quantity, say } from '../../units/index.ts';
 import { curveThrough } from '../lightCurves.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, list, mainFigure, optional } from '../sum.ts';
+
+interface Judged {
+  readonly nowC: number;
+  readonly limitC: number;
+  readonly derated: number;
+  readonly ambientC: number;
+  readonly P: number;
+  readonly touchC: number | null;
+  readonly outsideC: number;
+  readonly touch: string;
+  readonly softens: number | null;
+  readonly beside: string;
+  readonly onForS: number | null;
+  readonly insideC: number;
+}
+
+/** What is amiss, or to be known. */
+const judge = ({
+  nowC,
+  limitC,
+  derated,
+  ambientC,
+  P,
+  touchC,
+  outsideC,
+  touch,
+  softens,
+  beside,
+  onForS,
+  insideC,
+}: Judged): Finding[] =>
+  findingsWhere(
+    [
+      nowC > limitC,
+      finding(
+        'too-hot',
+        'stop',
+        say`${celsius(nowC)} inside; the limit is ${celsius(limitC)}`,
+        'Light and life fall with heat, and gross excess kills at once.',
+        say`At most ${amps(derated)}, or a heatsink that makes it ${quantity('thermalKPerW', (limitC - ambientC) / P)} in all.`,
+      ),
+    ],
+    [
+      touchC !== null && outsideC > touchC,
+      finding(
+        'hot-touch',
+        'stop',
+        say`Its outside reaches ${celsius(outsideC)}; skin bears ${celsius(touchC ?? 0)} ${touch}`,
+        'A burn comes before the wearer can take it off.',
+        'Guard it, spread the heat, or less current.',
+      ),
+    ],
+    [
+      softens !== null && isTooNear(outsideC, softens ?? 0),
+      finding(
+        'softens',
+        'mend',
+        say`${beside.charAt(0).toUpperCase()}${beside.slice(1)} softens near ${celsius(softens ?? 0)}; this gets ${celsius(outsideC)}`,
+        say`Within ${quantity('temperatureRiseK', 10)} of that nothing is held.`,
+        'Another hold, a distance, or less heat.',
+      ),
+    ],
+    [
+      onForS !== null && insideC > limitC && nowC <= limitC,
+      finding(
+        'short-use',
+        'mind',
+        'It is sound only for short use',
+        'Left on it goes over its limit.',
+        'A time limit in the program, and time to cool.',
+      ),
+    ],
+  );
 
 export const junctionSum = defineSum({
   name: 'junction',
@@ -70,48 +144,20 @@ export const junctionSum = defineSum({
         fillSum(lightHeat, { V: voltageV, I: currentA, n: lightShare }),
         fillSum(junctionTemperature, { Ta: ambientC, P, Rt: chain }),
       ],
-      findings: findingsWhere(
-        [
-          nowC > limitC,
-          finding(
-            'too-hot',
-            'stop',
-            say`${celsius(nowC)} inside; the limit is ${celsius(limitC)}`,
-            'Light and life fall with heat, and gross excess kills at once.',
-            say`At most ${amps(derated)}, or a heatsink that makes it ${quantity('thermalKPerW', (limitC - ambientC) / P)} in all.`,
-          ),
-        ],
-        [
-          touchC !== null && outsideC > touchC,
-          finding(
-            'hot-touch',
-            'stop',
-            say`Its outside reaches ${celsius(outsideC)}; skin bears ${celsius(touchC ?? 0)} ${touch}`,
-            'A burn comes before the wearer can take it off.',
-            'Guard it, spread the heat, or less current.',
-          ),
-        ],
-        [
-          softens !== null && isTooNear(outsideC, softens ?? 0),
-          finding(
-            'softens',
-            'mend',
-            say`${beside.charAt(0).toUpperCase()}${beside.slice(1)} softens near ${celsius(softens ?? 0)}; this gets ${celsius(outsideC)}`,
-            say`Within ${quantity('temperatureRiseK', 10)} of that nothing is held.`,
-            'Another hold, a distance, or less heat.',
-          ),
-        ],
-        [
-          onForS !== null && insideC > limitC && nowC <= limitC,
-          finding(
-            'short-use',
-            'mind',
-            'It is sound only for short use',
-            'Left on it goes over its limit.',
-            'A time limit in the program, and time to cool.',
-          ),
-        ],
-      ),
+      findings: judge({
+        nowC,
+        limitC,
+        derated,
+        ambientC,
+        P,
+        touchC,
+        outsideC,
+        touch,
+        softens,
+        beside,
+        onForS,
+        insideC,
+      }),
     };
   },
 });

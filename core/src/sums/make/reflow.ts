@@ -1,7 +1,28 @@
 import { judgeReflow, reflowAlloys, solderVolume } from '../../heat/index.ts';
+import type { Finding } from '../../items/index.ts';
 import { capitalise, celsius, fillSum, quantity, say } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { assume, choice, defineSum, figure, finding, mainFigure, optional, pairs, text } from '../sum.ts';
+
+/** Each fault as a finding, and what deceives the eye. */
+const judge = (faults: ReturnType<typeof judgeReflow>['faults']): Finding[] => [
+  ...faults.map((fault, i) =>
+    finding(
+      `reflow-${i + 1}`,
+      'mend',
+      capitalise(fault),
+      'Usual limits of the alloy; the sheets of paste and part rule.',
+      'Change the hold or the ramp and watch it again.',
+    ),
+  ),
+  finding(
+    'shiny-metal',
+    'mind',
+    'A thermal camera reads bare metal far too low',
+    'It sees the room’s reflection.',
+    'Put a spot of matt tape on it, or a thermometer under the part.',
+  ),
+];
 
 export const reflowSum = defineSum({
   name: 'reflow',
@@ -56,24 +77,7 @@ export const reflowSum = defineSum({
         ...(solder ? [figure('solderMm3', 'Solder on the pad', 'volumeMm3', solderVolume.reckon(solder))] : []),
       ],
       steps: solder ? [fillSum(solderVolume, solder)] : [],
-      findings: [
-        ...verdict.faults.map((fault, i) =>
-          finding(
-            `reflow-${i + 1}`,
-            'mend',
-            capitalise(fault),
-            'Usual limits of the alloy; the sheets of paste and part rule.',
-            'Change the hold or the ramp and watch it again.',
-          ),
-        ),
-        finding(
-          'shiny-metal',
-          'mind',
-          'A thermal camera reads bare metal far too low',
-          'It sees the room’s reflection.',
-          'Put a spot of matt tape on it, or a thermometer under the part.',
-        ),
-      ],
+      findings: judge(verdict.faults),
       drawing: {
         kind: 'lines',
         x: { label: 'time', kind: 'timeS' },

@@ -1,3 +1,4 @@
+import type { Finding } from '../../items/index.ts';
 import { cutLength } from '../../network/index.ts';
 import { amps, fillSum, gauge, percent, say } from '../../units/index.ts';
 import {
@@ -39,6 +40,62 @@ function ohmOf(asked: {
       return wireOhmPerMetre(gaugeAwg, ambientC);
   }
 }
+
+interface Judged {
+  readonly carriesA: number | null;
+  readonly currentA: number;
+  readonly gaugeAwg: number;
+  readonly thinnest: number | undefined;
+  readonly dropV: number;
+  readonly mostDrop: number;
+  readonly supplyV: number;
+  readonly conductor: string;
+}
+
+/** What is amiss, or to be known. */
+const judge = ({ carriesA, currentA, gaugeAwg, thinnest, dropV, mostDrop, supplyV, conductor }: Judged): Finding[] =>
+  findingsWhere(
+    [
+      carriesA !== null && currentA > carriesA,
+      finding(
+        'wire-thin',
+        'stop',
+        say`${amps(currentA)} is more than ${gauge(gaugeAwg)} carries in a bundle: ${amps(carriesA ?? 0)}`,
+        'Bundled under cloth it can’t get rid of its heat.',
+        thinnest ? say`Take ${gauge(thinnest)} or thicker.` : 'Split the load over several cores.',
+      ),
+    ],
+    [
+      dropV > mostDrop * supplyV,
+      finding(
+        'wire-drop',
+        'mend',
+        say`${percent(dropV / supplyV)} of the supply is lost`,
+        'It counts out and back; blue and green starve first.',
+        thinnest ? say`Take ${gauge(thinnest)}, or a shorter way.` : 'Shorter, thicker, or a higher supply.',
+      ),
+    ],
+    [
+      conductor === 'enamelled wire',
+      finding(
+        'scrape',
+        'mind',
+        'Enamelled wire is insulated until it is scraped',
+        'A joint on the enamel looks sound and is open.',
+        'Scrape or burn it off and tin it before it goes in.',
+      ),
+    ],
+    [
+      conductor === 'foil',
+      finding(
+        'foil-corners',
+        'mind',
+        'Foil breaks at corners and where it is folded',
+        'Glue on its back is no contact, and its edges short and cut.',
+        'Solder every overlap, round the edges, measure before you cover it.',
+      ),
+    ],
+  );
 
 export const wireSum = defineSum({
   name: 'wire',
@@ -101,48 +158,7 @@ export const wireSum = defineSum({
         ...(conductor === 'enamelled wire' ? [fillSum(roundOhm, { d: widthMm ?? 1 })] : []),
         fillSum(wireDrop, { I: currentA, L: lengthMm, r }),
       ],
-      findings: findingsWhere(
-        [
-          carriesA !== null && currentA > carriesA,
-          finding(
-            'wire-thin',
-            'stop',
-            say`${amps(currentA)} is more than ${gauge(gaugeAwg)} carries in a bundle: ${amps(carriesA ?? 0)}`,
-            'Bundled under cloth it can’t get rid of its heat.',
-            thinnest ? say`Take ${gauge(thinnest)} or thicker.` : 'Split the load over several cores.',
-          ),
-        ],
-        [
-          dropV > mostDrop * supplyV,
-          finding(
-            'wire-drop',
-            'mend',
-            say`${percent(dropV / supplyV)} of the supply is lost`,
-            'It counts out and back; blue and green starve first.',
-            thinnest ? say`Take ${gauge(thinnest)}, or a shorter way.` : 'Shorter, thicker, or a higher supply.',
-          ),
-        ],
-        [
-          conductor === 'enamelled wire',
-          finding(
-            'scrape',
-            'mind',
-            'Enamelled wire is insulated until it is scraped',
-            'A joint on the enamel looks sound and is open.',
-            'Scrape or burn it off and tin it before it goes in.',
-          ),
-        ],
-        [
-          conductor === 'foil',
-          finding(
-            'foil-corners',
-            'mind',
-            'Foil breaks at corners and where it is folded',
-            'Glue on its back is no contact, and its edges short and cut.',
-            'Solder every overlap, round the edges, measure before you cover it.',
-          ),
-        ],
-      ),
+      findings: judge({ carriesA, currentA, gaugeAwg, thinnest, dropV, mostDrop, supplyV, conductor }),
     };
   },
 });

@@ -1,7 +1,85 @@
+import type { Finding } from '../../items/index.ts';
 import { boostInput, linearHeat, solveConstantPower } from '../../items/index.ts';
 import { fillSum, ohms, say, volts, watts } from '../../units/index.ts';
 import { sample } from '../drawing.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
+
+interface LinearAsked {
+  readonly openV: number;
+  readonly sourceOhm: number;
+  readonly outputV: number;
+  readonly outputA: number;
+}
+
+/** A linear regulator passes its current on and turns what is over into heat. */
+function reckonLinear({ openV, sourceOhm, outputV, outputA }: LinearAsked) {
+  const inputV = openV - outputA * sourceOhm;
+  const heat = { Vi: inputV, Vo: outputV, I: outputA };
+  return {
+    results: [
+      mainFigure('heatW', 'Heat', 'powerW', linearHeat.reckon(heat)),
+      figure('inputA', 'Takes in', 'currentA', outputA),
+      figure('inputV', 'At its input', 'voltageV', inputV),
+      figure('efficiency', 'Efficiency', 'fraction', Math.min(1, outputV / inputV)),
+    ],
+    steps: [fillSum(linearHeat, heat)],
+    findings: findingsWhere(
+      [
+        inputV < outputV + 0.2,
+        finding(
+          'drops-out',
+          'stop',
+          say`${volts(inputV)} in does not make ${volts(outputV)} out`,
+          'A linear regulator needs its drop-out on top, 0.2 to 1.2 V by kind.',
+          'A boost converter, or a pack of more cells.',
+        ),
+      ],
+      [
+        linearHeat.reckon(heat) > 0.5,
+        finding(
+          'linear-hot',
+          'mend',
+          say`${watts(linearHeat.reckon(heat))} turn to heat`,
+          'A regulator on a small board bears about half a watt in a closed piece.',
+          'A buck converter, or feed the pixels past it.',
+        ),
+      ],
+    ),
+  };
+}
+
+interface Judged {
+  readonly inputA: number | null;
+  readonly askedW: number;
+  readonly mostW: number;
+  readonly openV: number;
+  readonly sourceOhm: number;
+}
+
+/** What is amiss with a switching one. */
+const judge = ({ inputA, askedW, mostW, openV, sourceOhm }: Judged): Finding[] =>
+  findingsWhere(
+    [
+      inputA === null,
+      finding(
+        'collapses',
+        'stop',
+        say`It collapses: ${watts(askedW)} asked, ${watts(mostW)} is the most a source of ${volts(openV)} and ${ohms(sourceOhm)} gives`,
+        'The more the voltage falls, the more current the converter takes, until it can’t.',
+        'A cell of less resistance, two side by side, or less output.',
+      ),
+    ],
+    [
+      inputA !== null && askedW > 0.7 * mostW,
+      finding(
+        'near-collapse',
+        'mend',
+        'It is near the collapse',
+        'A little less charge, a little more cold or an older cell tips it over.',
+        'Keep below two thirds of the most the cell gives.',
+      ),
+    ],
+  );
 
 export const boostLimitSum = defineSum({
   name: 'boost-limit',
@@ -21,41 +99,7 @@ export const boostLimitSum = defineSum({
     kind: choice('kind', 'Kind', ['switching', 'linear'], 'switching'),
   },
   reckon: ({ openV, sourceOhm, outputV, outputA, efficiency, kind }) => {
-    if (kind === 'linear') {
-      const inputV = openV - outputA * sourceOhm;
-      const heat = { Vi: inputV, Vo: outputV, I: outputA };
-      return {
-        results: [
-          mainFigure('heatW', 'Heat', 'powerW', linearHeat.reckon(heat)),
-          figure('inputA', 'Takes in', 'currentA', outputA),
-          figure('inputV', 'At its input', 'voltageV', inputV),
-          figure('efficiency', 'Efficiency', 'fraction', Math.min(1, outputV / inputV)),
-        ],
-        steps: [fillSum(linearHeat, heat)],
-        findings: findingsWhere(
-          [
-            inputV < outputV + 0.2,
-            finding(
-              'drops-out',
-              'stop',
-              say`${volts(inputV)} in does not make ${volts(outputV)} out`,
-              'A linear regulator needs its drop-out on top, 0.2 to 1.2 V by kind.',
-              'A boost converter, or a pack of more cells.',
-            ),
-          ],
-          [
-            linearHeat.reckon(heat) > 0.5,
-            finding(
-              'linear-hot',
-              'mend',
-              say`${watts(linearHeat.reckon(heat))} turn to heat`,
-              'A regulator on a small board bears about half a watt in a closed piece.',
-              'A buck converter, or feed the pixels past it.',
-            ),
-          ],
-        ),
-      };
-    }
+    if (kind === 'linear') return reckonLinear({ openV, sourceOhm, outputV, outputA });
     const askedW = (outputV * outputA) / efficiency;
     const inputA = solveConstantPower(openV, sourceOhm, askedW);
     const mostW = openV ** 2 / (4 * sourceOhm);
@@ -73,28 +117,7 @@ export const boostLimitSum = defineSum({
         text('holds', 'It holds', inputA !== null),
       ],
       steps: inputV === null ? [] : [fillSum(boostInput, { Vo: outputV, Io: outputA, n: efficiency, Vi: inputV })],
-      findings: findingsWhere(
-        [
-          inputA === null,
-          finding(
-            'collapses',
-            'stop',
-            say`It collapses: ${watts(askedW)} asked, ${watts(mostW)} is the most a source of ${volts(openV)} and ${ohms(sourceOhm)} gives`,
-            'The more the voltage falls, the more current the converter takes, until it can’t.',
-            'A cell of less resistance, two side by side, or less output.',
-          ),
-        ],
-        [
-          inputA !== null && askedW > 0.7 * mostW,
-          finding(
-            'near-collapse',
-            'mend',
-            'It is near the collapse',
-            'A little less charge, a little more cold or an older cell tips it over.',
-            'Keep below two thirds of the most the cell gives.',
-          ),
-        ],
-      ),
+      findings: judge({ inputA, askedW, mostW, openV, sourceOhm }),
       drawing: {
         kind: 'lines',
         x: { label: 'cell at rest', kind: 'voltageV' },

@@ -1,5 +1,5 @@
-import { itemsOf, kindOf, modelPack, openCircuitVoltageV, packResistanceOhm } from '../../items/index.ts';
-import { chemistries, packs } from '../../parts/index.ts';
+import { type Finding, itemsOf, kindOf, modelPack, openCircuitVoltageV, packResistanceOhm } from '../../items/index.ts';
+import { chemistries, type PackPart, packs } from '../../parts/index.ts';
 import { mapItem } from '../../plan/index.ts';
 import { packEnergy } from '../../power/index.ts';
 import { amps, fillSum, say, volts } from '../../units/index.ts';
@@ -8,6 +8,70 @@ import { sample } from '../drawing.ts';
 import { assume, choice, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 const packNames = packs.map((part) => part.id.replace(/^pack-/, ''));
+
+interface Judged {
+  readonly loadA: number;
+  readonly part: PackPart;
+  readonly series: number;
+  readonly parallel: number;
+  readonly underLoadV: number;
+  readonly canBurn: boolean;
+}
+
+/** What is amiss, or to be known. */
+const judge = ({ loadA, part, series, parallel, underLoadV, canBurn }: Judged): Finding[] =>
+  findingsWhere(
+    [
+      loadA > part.steadyLimitA * parallel,
+      finding(
+        'pack-over',
+        'stop',
+        say`${amps(loadA)} is over the ${amps(part.steadyLimitA * parallel)} of this pack`,
+        'It sags, heats, and a protection circuit trips.',
+        'A larger cell, or more side by side.',
+      ),
+    ],
+    [
+      underLoadV < part.cutOffV * series,
+      finding(
+        'pack-sags',
+        'mend',
+        say`Under this load it is at ${volts(underLoadV)}, below its cut-off`,
+        'The charge that is left can’t be had at this current.',
+        'A pack of less resistance, or less current.',
+      ),
+    ],
+    [
+      series * parallel > 1,
+      finding(
+        'never-mixed',
+        'mind',
+        'Only cells of one kind, age and charge together',
+        'The weakest is reversed in series and force-fed side by side; lithium cells burn.',
+        'Buy them together, charge them together, mark them as a set.',
+      ),
+    ],
+    [
+      parallel > 1 && canBurn,
+      finding(
+        'parallel-equal',
+        'mind',
+        'Join side by side only at equal voltage',
+        'A difference of a tenth of a volt drives amperes from one to the other.',
+        'Measure to 10 mV before they are joined.',
+      ),
+    ],
+    [
+      canBurn && !part.protected,
+      finding(
+        'bare-cell',
+        'stop',
+        'A bare lithium cell needs a protection circuit and a fuse',
+        'Nothing in it stops a short or a deep discharge.',
+        'Add a board rated above the peak, fuse it at the cell, hard case.',
+      ),
+    ],
+  );
 
 export const packSum = defineSum({
   name: 'pack',
@@ -50,58 +114,7 @@ export const packSum = defineSum({
         figure('price', 'By usual prices', 'money', part.price * series * parallel),
       ],
       steps: [fillSum(packEnergy, energy)],
-      findings: findingsWhere(
-        [
-          loadA > part.steadyLimitA * parallel,
-          finding(
-            'pack-over',
-            'stop',
-            say`${amps(loadA)} is over the ${amps(part.steadyLimitA * parallel)} of this pack`,
-            'It sags, heats, and a protection circuit trips.',
-            'A larger cell, or more side by side.',
-          ),
-        ],
-        [
-          underLoadV < part.cutOffV * series,
-          finding(
-            'pack-sags',
-            'mend',
-            say`Under this load it is at ${volts(underLoadV)}, below its cut-off`,
-            'The charge that is left can’t be had at this current.',
-            'A pack of less resistance, or less current.',
-          ),
-        ],
-        [
-          series * parallel > 1,
-          finding(
-            'never-mixed',
-            'mind',
-            'Only cells of one kind, age and charge together',
-            'The weakest is reversed in series and force-fed side by side; lithium cells burn.',
-            'Buy them together, charge them together, mark them as a set.',
-          ),
-        ],
-        [
-          parallel > 1 && canBurn,
-          finding(
-            'parallel-equal',
-            'mind',
-            'Join side by side only at equal voltage',
-            'A difference of a tenth of a volt drives amperes from one to the other.',
-            'Measure to 10 mV before they are joined.',
-          ),
-        ],
-        [
-          canBurn && !part.protected,
-          finding(
-            'bare-cell',
-            'stop',
-            'A bare lithium cell needs a protection circuit and a fuse',
-            'Nothing in it stops a short or a deep discharge.',
-            'Add a board rated above the peak, fuse it at the cell, hard case.',
-          ),
-        ],
-      ),
+      findings: judge({ loadA, part, series, parallel, underLoadV, canBurn }),
       drawing: {
         kind: 'lines',
         x: { label: 'charge left', kind: 'fraction' },

@@ -1,6 +1,7 @@
-import { agePack, itemsOf, modelPack, openCircuitVoltageV, type PackModel } from '../../items/index.ts';
+import { agePack, type Finding, itemsOf, modelPack, openCircuitVoltageV, type PackModel } from '../../items/index.ts';
 import {
   type Chemistry,
+  type ConverterPart,
   chemistries,
   chemistryNames,
   converters,
@@ -128,6 +129,50 @@ const spreadNights =
     };
   };
 
+interface Judged {
+  readonly wantedH: number | null;
+  readonly cautiousH: number;
+  readonly nightH: number;
+  readonly plainH: number;
+  readonly converter: ConverterPart | null;
+  readonly model: PackModel;
+}
+
+/** What is amiss, or to be known. */
+const judge = ({ wantedH, cautiousH, nightH, plainH, converter, model }: Judged): Finding[] =>
+  findingsWhere(
+    [
+      wantedH !== null && cautiousH < wantedH,
+      finding(
+        'runs-short',
+        'mend',
+        say`${hours(cautiousH)} with caution; ${hours(wantedH ?? 0)} wanted`,
+        'Plan with the cautious time: cold, age and spread are on nobody’s side.',
+        `${wantedH === null || cautiousH <= 0 ? 'More' : packsForEvent.reckon({ T: wantedH, t: cautiousH })} packs, a larger one, or less light.`,
+      ),
+    ],
+    [
+      nightH < plainH * 0.9,
+      finding(
+        'less-than-plain',
+        'mind',
+        say`The plain sum says ${hours(plainH)}`,
+        'It lets the pack be emptied to the last, whatever its voltage, rate and temperature.',
+        'Believe the run-down, and test it once.',
+      ),
+    ],
+    [
+      converter !== null && openCircuitVoltageV(model, 1) > converter.inputMostV,
+      finding(
+        'converter-input-high',
+        'stop',
+        say`A full pack gives ${volts(openCircuitVoltageV(model, 1))}; the converter bears ${volts(converter?.inputMostV ?? 0)}`,
+        'It is destroyed, or passes the voltage on to the lights.',
+        'Another converter, or fewer cells.',
+      ),
+    ],
+  );
+
 export const runtimeSum = defineSum({
   name: 'runtime',
   title: 'How long it runs',
@@ -208,38 +253,7 @@ export const runtimeSum = defineSum({
         fillSum(plainRunTime, { C: capacityMah, I: Number.isFinite(packA) ? packA : meanA }),
         ...(rateExponent > 1.02 ? [fillSum(rateLaw, law)] : []),
       ],
-      findings: findingsWhere(
-        [
-          wantedH !== null && cautiousH < wantedH,
-          finding(
-            'runs-short',
-            'mend',
-            say`${hours(cautiousH)} with caution; ${hours(wantedH ?? 0)} wanted`,
-            'Plan with the cautious time: cold, age and spread are on nobody’s side.',
-            `${wantedH === null || cautiousH <= 0 ? 'More' : packsForEvent.reckon({ T: wantedH, t: cautiousH })} packs, a larger one, or less light.`,
-          ),
-        ],
-        [
-          night.hours < plainH * 0.9,
-          finding(
-            'less-than-plain',
-            'mind',
-            say`The plain sum says ${hours(plainH)}`,
-            'It lets the pack be emptied to the last, whatever its voltage, rate and temperature.',
-            'Believe the run-down, and test it once.',
-          ),
-        ],
-        [
-          converter !== null && openCircuitVoltageV(model, 1) > converter.inputMostV,
-          finding(
-            'converter-input-high',
-            'stop',
-            say`A full pack gives ${volts(openCircuitVoltageV(model, 1))}; the converter bears ${volts(converter?.inputMostV ?? 0)}`,
-            'It is destroyed, or passes the voltage on to the lights.',
-            'Another converter, or fewer cells.',
-          ),
-        ],
-      ),
+      findings: judge({ wantedH, cautiousH, nightH: night.hours, plainH, converter, model }),
       drawing: {
         kind: 'lines',
         x: { label: 'time', kind: 'timeH' },

@@ -1,8 +1,40 @@
+import type { Finding } from '../../items/index.ts';
 import { tapeVoltages } from '../../power/index.ts';
 import { say, volts } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { assume, choice, defineSum, figure, finding, findingsWhere, list, mainFigure } from '../sum.ts';
 import { evenTape, tapeInputs } from './evenTape.ts';
+
+interface Judged {
+  readonly collapsed: boolean;
+  readonly least: number;
+  readonly wantedV: number;
+}
+
+/** What is amiss, or to be known. */
+const judge = ({ collapsed, least, wantedV }: Judged): Finding[] =>
+  findingsWhere(
+    [
+      collapsed,
+      finding(
+        'tape-collapses',
+        'stop',
+        'The tape can’t draw that much through its rails',
+        'The voltage is used up before the far end.',
+        'More feeds, or less brightness.',
+      ),
+    ],
+    [
+      least < wantedV && !collapsed,
+      finding(
+        'tape-low',
+        'mend',
+        say`The weakest pixel gets ${volts(least)}; ${volts(wantedV)} is wanted`,
+        'Blue and green starve first, so white goes warm towards the far end.',
+        'Feed it at more places: see feed-points.',
+      ),
+    ],
+  );
 
 export const tapeDropSum = defineSum({
   name: 'tape-drop',
@@ -47,28 +79,7 @@ export const tapeDropSum = defineSum({
         { form: 'figures', key: 'voltageV', label: 'At each pixel', kind: 'voltageV', values: solved.voltageV },
       ],
       steps: [],
-      findings: findingsWhere(
-        [
-          collapsed,
-          finding(
-            'tape-collapses',
-            'stop',
-            'The tape can’t draw that much through its rails',
-            'The voltage is used up before the far end.',
-            'More feeds, or less brightness.',
-          ),
-        ],
-        [
-          least < values.wantedV && !collapsed,
-          finding(
-            'tape-low',
-            'mend',
-            say`The weakest pixel gets ${volts(least)}; ${volts(values.wantedV)} is wanted`,
-            'Blue and green starve first, so white goes warm towards the far end.',
-            'Feed it at more places: see feed-points.',
-          ),
-        ],
-      ),
+      findings: judge({ collapsed, least, wantedV: values.wantedV }),
       drawing: {
         kind: 'lines',
         x: { label: 'along the tape', kind: 'lengthMm' },

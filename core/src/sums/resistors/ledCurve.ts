@@ -1,7 +1,48 @@
 import { forwardVoltageV, shiftCurve, solveString } from '../../circuit/index.ts';
+import type { Finding } from '../../items/index.ts';
 import { SumError } from '../answer.ts';
 import { curveOfReadings, curvePoints } from '../lightCurves.ts';
 import { assume, defineSum, figure, finding, findingsWhere, list, optional, pairs, text } from '../sum.ts';
+
+interface Judged {
+  readonly readingCount: number;
+  readonly lowest: number;
+}
+
+/** What is amiss, or to be known. */
+const judge = ({ readingCount, lowest }: Judged): Finding[] =>
+  findingsWhere(
+    [
+      readingCount === 1,
+      finding(
+        'one-reading',
+        'mind',
+        'One reading: the slope is typical, not yours',
+        'Away from the reading the curve is a guess.',
+        'Take a second one at about ten times the current.',
+      ),
+    ],
+    [
+      lowest <= 0.0015 && readingCount === 1,
+      finding(
+        'diode-range',
+        'mend',
+        'A meter’s diode range reads near 1 mA',
+        'It must not go into a sum at 10 or 20 mA: the drop there is up to half a volt more.',
+        'Measure at the current you want.',
+      ),
+    ],
+    [
+      true,
+      finding(
+        'by-current',
+        'mind',
+        'A light is rated by current',
+        '"Takes up to so many volts" is no licence to connect it: a tenth of a volt more can double the current.',
+        'Always a resistor or a driver.',
+      ),
+    ],
+  );
 
 export const ledCurveSum = defineSum({
   name: 'led-curve',
@@ -69,38 +110,7 @@ export const ledCurveSum = defineSum({
         },
       ],
       steps: [],
-      findings: findingsWhere(
-        [
-          readings.length === 1,
-          finding(
-            'one-reading',
-            'mind',
-            'One reading: the slope is typical, not yours',
-            'Away from the reading the curve is a guess.',
-            'Take a second one at about ten times the current.',
-          ),
-        ],
-        [
-          lowest <= 0.0015 && readings.length === 1,
-          finding(
-            'diode-range',
-            'mend',
-            'A meter’s diode range reads near 1 mA',
-            'It must not go into a sum at 10 or 20 mA: the drop there is up to half a volt more.',
-            'Measure at the current you want.',
-          ),
-        ],
-        [
-          true,
-          finding(
-            'by-current',
-            'mind',
-            'A light is rated by current',
-            '"Takes up to so many volts" is no licence to connect it: a tenth of a volt more can double the current.',
-            'Always a resistor or a driver.',
-          ),
-        ],
-      ),
+      findings: judge({ readingCount: readings.length, lowest }),
       drawing: {
         kind: 'lines',
         x: { label: 'voltage', kind: 'voltageV' },

@@ -6,8 +6,7 @@ import {
   standardNeighbours,
   writeCombination,
 } from '../../drive/index.ts';
-import type { Finding } from '../../items/index.ts';
-import { itemsOf, kindOf } from '../../items/index.ts';
+import { type Finding, itemsOf, kindOf } from '../../items/index.ts';
 import { amps, fillSum, type Message, ohms, say, volts, watts } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { type Drawing, sample } from '../drawing.ts';
