@@ -31,7 +31,9 @@ test('the table to fill in is one that can be brought in, and a part not in use 
   await page.getByLabel('Table of parts to bring in').setInputFiles(await (await download).path());
   await expect(notice(page, 'Parts of your own taken: 4')).toBeVisible();
   await expect(page.getByText('density 66/m, die current 11 mA')).toBeVisible();
-  await expect(page.getByText('draw 18 mA, pins D2 out in data; D3 out in dimmed data; A0 out in level')).toBeVisible();
+  await expect(
+    page.getByText('draw 18 mA, pins D2 out in data; D3 out in dimmed data; A0 out in analog'),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Remove My pack' }).click();
   await expect(page.getByText('capacity 2400 mAh')).toBeHidden();
   await page.getByLabel('Table of parts to bring in').setInputFiles(table('what,is,this\n1,2,3\n'));

@@ -22,7 +22,7 @@ import { type Guarded, limitOf } from './assess/limit.ts';
 import { budgetLoop, type LoopBudget } from './assess/loop.ts';
 import { findNeeds, type Need } from './assess/needs.ts';
 import { type BoardPins, planPins } from './assess/pins.ts';
-import { type Sensing, tellShow } from './assess/sensing.ts';
+import { type Sensing, thresholdsById } from './assess/sensing.ts';
 import { type ShoppingLine, totalCost } from './assess/shopping.ts';
 import {
   assessSupply,
@@ -208,7 +208,7 @@ function reckon(design: Design, library: Library, searched: Searches | null = nu
   const built = buildOf(design, library);
   const { placed, rails, boards, switching, sensing, controls, movables, consumers, byId, chains, wires } = built;
   const { switched, driven } = switching;
-  const show = compileShow({ moods: design.moods, movables, controls, sensing: tellShow(sensing) });
+  const show = compileShow({ moods: design.moods, movables, controls, sensing: thresholdsById(sensing) });
   const { budgets, weights, course, runs, peaks, guard, limit, input, supplies } = load(design, built, show, searched);
   const { joins, nets } = wires;
   const allWhiteA = consumers.reduce((sum, each) => sum + each.restA + each.steadyPeakA + each.fullA, 0);
@@ -382,7 +382,7 @@ function showOfBoard(design: Design, built: Build, { chains, driven }: Programme
     moods: boards.length > 1 ? onlyFor(design.moods, isOwn) : design.moods,
     movables: movables.filter((group) => boards.length === 1 || isOwn(group.id)),
     controls: controls.filter((control) => boardOf(boards, control.board)?.id === board.id),
-    sensing: tellShow(sensing),
+    sensing: thresholdsById(sensing),
   });
 }
 

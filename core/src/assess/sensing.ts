@@ -88,7 +88,7 @@ export function designSensing(design: Pick<Design, 'items'>, rails: Rails, board
 }
 
 /** The thresholds as the engine wants them, by the id of the control. */
-export const tellShow = (sensing: readonly Sensing[]): ReadonlyMap<string, ShowSensing> =>
+export const thresholdsById = (sensing: readonly Sensing[]): ReadonlyMap<string, ShowSensing> =>
   new Map(
     sensing.map((each): [string, ShowSensing] => [
       each.control.id,

@@ -201,7 +201,7 @@ export function layTree(options: {
     );
   const isHub = (itemId: string, railId: string): boolean =>
     hubs.some((hub) => hub.item.id === itemId && hub.railId === railId);
-  const layHub = (hub: Hub, rail: Rail, parent: number): void => {
+  const addHub = (hub: Hub, rail: Rail, parent: number): void => {
     const { id, name } = hub.item;
     const ohm = runOhm(hub.run) + hub.backOhm;
     const node = { id, name, parent, ohm, converter: null, brownOutV: brownOutOn(rail.id, id) };
@@ -215,7 +215,7 @@ export function layTree(options: {
         from: hub.minus,
       });
   };
-  const lay = (rail: Rail, parent: number): void => {
+  const addRail = (rail: Rail, parent: number): void => {
     const run = runOf(`lead:${rail.id}`);
     const back = runOf(`return:${rail.id}`);
     const { gives } = rail;
@@ -236,10 +236,10 @@ export function layTree(options: {
     if (part) draft.links.push(switchLink(rail, part, index));
     linkWire(draft, index, run);
     if (gives.form === 'converter' && gives.part) draft.links.push(...converterLinks(rail, gives.part, index));
-    for (const hub of hubs.filter((each) => each.railId === rail.id)) layHub(hub, rail, index);
-    for (const next of rails.list) if (next.fromId === rail.id) lay(next, index);
+    for (const hub of hubs.filter((each) => each.railId === rail.id)) addHub(hub, rail, index);
+    for (const next of rails.list) if (next.fromId === rail.id) addRail(next, index);
   };
-  lay(root, -1);
+  addRail(root, -1);
   const onMain = boards.find((board) => board.railId === rails.mainId);
   const main =
     (onMain && rails.mainId !== null ? draft.nodeOf.get(hubKey(onMain.id, rails.mainId)) : undefined) ??

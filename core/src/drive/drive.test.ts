@@ -158,8 +158,8 @@ const demandsOf = (needs: readonly PinAbility[]): PinDemand[] =>
 describe('giving pins', () => {
   it('three dimmed lights and a sensor on dimming pins 1, 2, 3 and analogue pin 3: none, and the pins are named', () => {
     const plan = assignPins(
-      boardOf([['dimmed'], ['dimmed'], ['dimmed', 'level'], ['in']]),
-      demandsOf(['dimmed', 'dimmed', 'dimmed', 'level']),
+      boardOf([['dimmed'], ['dimmed'], ['dimmed', 'analog'], ['in']]),
+      demandsOf(['dimmed', 'dimmed', 'dimmed', 'analog']),
       [],
     );
     expect(plan.ok).toBe(false);
@@ -169,7 +169,7 @@ describe('giving pins', () => {
     }
   });
   it('agrees with trying everything, on boards of up to seven pins', () => {
-    const ability = fc.constantFrom<PinAbility>('out', 'in', 'dimmed', 'level', 'data');
+    const ability = fc.constantFrom<PinAbility>('out', 'in', 'dimmed', 'analog', 'data');
     fc.assert(
       fc.property(
         fc.array(fc.uniqueArray(ability, { minLength: 1, maxLength: 3 }), { minLength: 1, maxLength: 7 }),
@@ -201,9 +201,9 @@ describe('giving pins', () => {
   });
   it('leaves start-up pins to the last and keeps scarce abilities free', () => {
     const radio = controllers.find((part) => part.id === 'controller-radio-3v3') as ControllerPart;
-    const plan = assignPins(radio, demandsOf(['dimmed', 'dimmed', 'data', 'level']), []);
+    const plan = assignPins(radio, demandsOf(['dimmed', 'dimmed', 'data', 'analog']), []);
     expect(plan.given.some((each) => each.pin.startUp)).toBe(false);
-    expect(plan.given.find((each) => each.demand.needs === 'level')?.pin.name).toBe('16');
+    expect(plan.given.find((each) => each.demand.needs === 'analog')?.pin.name).toBe('16');
   });
 });
 

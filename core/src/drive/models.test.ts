@@ -165,14 +165,14 @@ describe('pins over several controllers', () => {
     pins: [
       { name: '1', can: ['out', 'dimmed'] },
       { name: '2', can: ['out', 'dimmed'] },
-      { name: '3', can: ['out', 'dimmed', 'level'] },
+      { name: '3', can: ['out', 'dimmed', 'analog'] },
     ],
   };
   const demands: PinDemand[] = [
     ...['lure', 'left eye', 'right eye'].map(
       (label): PinDemand => ({ id: label, label, needs: 'dimmed', isLoad: true }),
     ),
-    { id: 'sensor', label: 'sensor', needs: 'level', isLoad: false },
+    { id: 'sensor', label: 'sensor', needs: 'analog', isLoad: false },
   ];
   it('three dimmed lights and a sensor on pins 1, 2, 3: none exists, and the set is named', () => {
     const plan = assignPins(small, demands, []);

@@ -176,7 +176,7 @@ const abilityWords: Readonly<Record<PinAbility, string>> = {
   out: 'switch a load',
   in: 'read a switch',
   dimmed: 'dim',
-  level: 'read a level',
+  analog: 'read a voltage',
   data: 'send pixel data',
 };
 

@@ -35,7 +35,7 @@ import {
 import { needRule } from './needRules.ts';
 import { partGoneRule } from './partRules.ts';
 import { pinLoadRule, pinLowRule, pinPlanRule, pixelRule, solderedWayRule, switchLoadRule } from './pinRules.ts';
-import { minusRule, overVoltageRule, packMatchRule, supplyRangeRule, whichRailRule } from './railRules.ts';
+import { minusRule, overVoltageRule, packMatchRule, supplyRangeRule, tapeLowRule, whichRailRule } from './railRules.ts';
 import { farResistorRule, headRoomRule, overRatingRule, resistorPowerRule } from './resistorRules.ts';
 import { runTimeRule, startRule } from './runRules.ts';
 import { chargeSenseRule, ownLightRule, swappedSensorRule } from './sensorRules.ts';
@@ -90,6 +90,7 @@ const rules: readonly Rule[] = [
   fuseRule,
   switchRule,
   supplyRangeRule,
+  tapeLowRule,
   overVoltageRule,
   packMatchRule,
   wireRule,

@@ -12,3 +12,6 @@ export const dimTries = [1, 0.85, 0.7] as const;
 
 /** Moods are not dimmed to less than this part of what they are set to: little would be left of them. */
 export const leastDimmed = 0.1;
+
+/** A rail less than this many volts above what a tape wants at its end leaves nothing for wires: it hangs on the pack straight. */
+export const straightAboveV = 0.3;

@@ -147,8 +147,8 @@ export const cellsRule: Rule = ({ design, assessment }) =>
           fixes: [],
         },
       ];
-    const ground = { columns: set.columns, rows: set.rows, controlIndex: () => NO_CONTROL };
-    const still = (seed: number): number => stillAfter(compileMove({ ...move, seed }, ground));
+    const target = { columns: set.columns, rows: set.rows, controlIndex: () => NO_CONTROL };
+    const still = (seed: number): number => stillAfter(compileMove({ ...move, seed }, target));
     const generations = still(move.seed);
     if (generations * 2 >= move.generations) return [];
     const seeds = Array.from({ length: SEEDS_TRIED }, (_, i) => (move.seed + i + 1) % 65_536);

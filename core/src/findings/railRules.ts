@@ -1,70 +1,73 @@
 import { type Finding, kindOf, named } from '../items/index.ts';
+import type { Board } from '../network/index.ts';
 import { bearsV } from '../parts/index.ts';
 import { changeItem, itemNamed } from '../plan/index.ts';
 import { amps, say, volts } from '../units/index.ts';
 import { addBoost } from './addBoost.ts';
-import type { Rule } from './finding.ts';
+import type { Rule, RuleInput } from './finding.ts';
+import { straightAboveV } from './margins.ts';
 
-/** Boards and their rails must suit each other over the life of the pack; lights must bear theirs. */
-export const supplyRangeRule: Rule = (input) => {
-  const { assessment } = input;
-  const boards = assessment.boards.flatMap((board): Finding[] => {
-    const rail = board.railId === null ? undefined : assessment.rails.byId.get(board.railId);
-    const range = rail?.range;
-    if (!range || !rail) return [];
-    const findings: Finding[] = [];
-    if (range.leastV < board.part.supplyLeastV) {
-      const isConverted = rail.gives.form === 'converter';
-      findings.push({
-        ...named('rail-low', board.id),
-        gravity: isConverted || range.nominalV >= board.part.supplyLeastV ? 'mend' : 'stop',
-        stage: 'power',
-        aboutId: board.id,
-        actual: { kind: 'voltageV', value: range.leastV },
-        limit: { kind: 'voltageV', value: board.part.supplyLeastV },
-        what: say`The rail of ${board.name} falls to ${volts(range.leastV)}; it wants ${volts(board.part.supplyLeastV)}`,
-        why: 'It resets or hangs before the pack is empty, and the rest of the charge is lost.',
-        mend: 'Put a converter between, or take a controller that bears less.',
-        fixes: isConverted ? [] : addBoost(input),
-      });
-    }
-    if (range.mostV > board.part.supplyMostV)
-      findings.push({
-        ...named('rail-high', board.id),
-        gravity: 'stop',
-        stage: 'power',
-        aboutId: board.id,
-        actual: { kind: 'voltageV', value: range.mostV },
-        limit: { kind: 'voltageV', value: board.part.supplyMostV },
-        what: say`At its fullest the rail gives ${volts(range.mostV)}; ${board.name} bears ${volts(board.part.supplyMostV)}`,
-        why: 'It is destroyed when it is switched on.',
-        mend: 'Take a converter or a pack of lower voltage.',
-        fixes: [],
-      });
-    return findings;
-  });
-  const low = assessment.chains.find(
+/** A board on a rail that falls below what it wants, or rises above what it bears. */
+function judgeBoard(board: Board, input: RuleInput): Finding[] {
+  const rail = board.railId === null ? undefined : input.assessment.rails.byId.get(board.railId);
+  const range = rail?.range;
+  if (!range || !rail) return [];
+  const findings: Finding[] = [];
+  if (range.leastV < board.part.supplyLeastV) {
+    const isConverted = rail.gives.form === 'converter';
+    findings.push({
+      ...named('rail-low', board.id),
+      gravity: isConverted || range.nominalV >= board.part.supplyLeastV ? 'mend' : 'stop',
+      stage: 'power',
+      aboutId: board.id,
+      actual: { kind: 'voltageV', value: range.leastV },
+      limit: { kind: 'voltageV', value: board.part.supplyLeastV },
+      what: say`The rail of ${board.name} falls to ${volts(range.leastV)}; it wants ${volts(board.part.supplyLeastV)}`,
+      why: 'It resets or hangs before the pack is empty, and the rest of the charge is lost.',
+      mend: 'Put a converter between, or take a controller that bears less.',
+      fixes: isConverted ? [] : addBoost(input),
+    });
+  }
+  if (range.mostV > board.part.supplyMostV)
+    findings.push({
+      ...named('rail-high', board.id),
+      gravity: 'stop',
+      stage: 'power',
+      aboutId: board.id,
+      actual: { kind: 'voltageV', value: range.mostV },
+      limit: { kind: 'voltageV', value: board.part.supplyMostV },
+      what: say`At its fullest the rail gives ${volts(range.mostV)}; ${board.name} bears ${volts(board.part.supplyMostV)}`,
+      why: 'It is destroyed when it is switched on.',
+      mend: 'Take a converter or a pack of lower voltage.',
+      fixes: [],
+    });
+  return findings;
+}
+
+/** Boards and their rails must suit each other over the life of the pack. */
+export const supplyRangeRule: Rule = (input) => input.assessment.boards.flatMap((board) => judgeBoard(board, input));
+
+/** The far end of a tape, which wants its voltage at the height too. */
+export const tapeLowRule: Rule = (input) => {
+  const low = input.assessment.chains.find(
     (chain) => chain.voltageV.length > 0 && chain.railV > 0 && chain.leastV < chain.wantsV,
   );
-  const isStraight = low && low.railV < low.wantsV + 0.3;
+  if (!low) return [];
+  // Where the rail itself is hardly above that, no wire helps: the tape hangs on the pack straight.
+  const isStraight = low.railV < low.wantsV + straightAboveV;
   return [
-    ...boards,
-    ...(low
-      ? [
-          {
-            ...named('tape-low'),
-            gravity: 'mend' as const,
-            stage: 'power' as const,
-            aboutId: low.tapeIds[low.tapeIds.length - 1] ?? null,
-            actual: { kind: 'voltageV' as const, value: low.leastV },
-            limit: { kind: 'voltageV' as const, value: low.wantsV },
-            what: say`The far pixels get ${volts(low.leastV)} at peak; they want ${volts(low.wantsV)}`,
-            why: 'Blue and green fade first, so white goes warm, and below that the pixel stops.',
-            mend: 'Thicker wire to the tape, a shorter tape for each feed, or less brightness.',
-            fixes: isStraight ? addBoost(input) : [],
-          },
-        ]
-      : []),
+    {
+      ...named('tape-low'),
+      gravity: 'mend',
+      stage: 'power',
+      aboutId: low.tapeIds[low.tapeIds.length - 1] ?? null,
+      actual: { kind: 'voltageV', value: low.leastV },
+      limit: { kind: 'voltageV', value: low.wantsV },
+      what: say`The far pixels get ${volts(low.leastV)} at peak; they want ${volts(low.wantsV)}`,
+      why: 'Blue and green fade first, so white goes warm, and below that the pixel stops.',
+      mend: 'Thicker wire to the tape, a shorter tape for each feed, or less brightness.',
+      fixes: isStraight ? addBoost(input) : [],
+    },
   ];
 };
 

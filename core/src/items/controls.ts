@@ -23,7 +23,7 @@ export type Sense =
 /** What a kind that a board listens to says of itself. */
 export interface ControlFacet<I> {
   /** What its pin must be able to do: tell high from low, or measure. */
-  readonly pin: 'in' | 'level';
+  readonly pin: 'in' | 'analog';
   /** What goes out to it beside its signal. */
   readonly cores: readonly ('chip plus' | 'minus')[];
   readonly doings: (item: I) => readonly Doings[];

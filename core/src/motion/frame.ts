@@ -13,7 +13,7 @@ const between = (from: number, to: number, part: number): number =>
   Math.trunc((from * (255 - part) + to * part + 127) / 255);
 
 /** Lays light upon what is there. Over: as much of the lower is covered as the upper's level says. */
-function lay(out: Uint8Array, at: number, light: number, layer: ShowLayer, level: number): void {
+function blendByte(out: Uint8Array, at: number, light: number, layer: ShowLayer, level: number): void {
   const below = out[at] ?? 0;
   // Most light is laid upon darkness.
   if (below === 0) out[at] = light;
@@ -64,10 +64,10 @@ function paintBlended(out: Uint8Array, set: ShowSet, layer: ShowLayer, blendOf: 
     // A single light has one colour: the blend is its level.
     if (set.bytesPerPoint === 1) {
       const level = mix(move.level, part);
-      lay(out, at, lightOf(level), layer, level);
+      blendByte(out, at, lightOf(level), layer, level);
       continue;
     }
-    for (let k = 0; k < 3; k += 1) lay(out, at + k, blended(move, k, part), layer, move.level);
+    for (let k = 0; k < 3; k += 1) blendByte(out, at + k, blended(move, k, part), layer, move.level);
   }
 }
 
@@ -101,7 +101,7 @@ export function paintLayer(out: Uint8Array, set: ShowSet, layer: ShowLayer, tMs:
       lightUp(level, bytesPerPoint);
     }
     const at = atOf(set, i);
-    for (let k = 0; k < bytesPerPoint; k += 1) lay(out, at + k, lights[k] ?? 0, layer, level);
+    for (let k = 0; k < bytesPerPoint; k += 1) blendByte(out, at + k, lights[k] ?? 0, layer, level);
   }
 }
 

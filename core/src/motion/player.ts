@@ -110,7 +110,7 @@ const applies = (cue: ShowCue, state: PlayerState): boolean =>
   (cue.from === ANY || cue.from === state.mood) && cue.to !== state.mood;
 
 /** Follows the first cue that fits what has happened to a control; where none fits nothing changes. */
-function happen(
+function followFirst(
   show: Show,
   state: PlayerState,
   whens: readonly ShowCue['when'][],
@@ -144,8 +144,8 @@ function close(show: Show, state: PlayerState, index: number, nowMs: number): Pl
     isSpent: isDouble ?? false,
     tappedAtMs: null,
   });
-  if (isDouble) return happen(show, closed, ['double'], index, nowMs);
-  return happen(show, closed, control?.waits ? ['while'] : ['button', 'while'], index, nowMs);
+  if (isDouble) return followFirst(show, closed, ['double'], index, nowMs);
+  return followFirst(show, closed, control?.waits ? ['while'] : ['button', 'while'], index, nowMs);
 }
 
 function open(show: Show, state: PlayerState, index: number, nowMs: number): PlayerState {
@@ -157,8 +157,8 @@ function open(show: Show, state: PlayerState, index: number, nowMs: number): Pla
     tappedAtMs: isTap && control?.hasDouble ? nowMs : null,
   });
   if (next.back?.control === index) next = goBack(show, next, next.back, nowMs);
-  if (isTap && !control?.hasDouble) next = happen(show, next, ['button'], index, nowMs);
-  return happen(show, next, ['opened'], index, nowMs);
+  if (isTap && !control?.hasDouble) next = followFirst(show, next, ['button'], index, nowMs);
+  return followFirst(show, next, ['opened'], index, nowMs);
 }
 
 const goBack = (show: Show, state: PlayerState, back: Back, nowMs: number): PlayerState =>
@@ -192,7 +192,7 @@ export function sense(show: Show, state: PlayerState, index: number, code: numbe
   }
   const isOn = !before.isOn;
   const next = withControl(state, index, { level, crossingSinceMs: null, isOn, onSinceMs: nowMs });
-  return happen(show, next, isOn ? ['dark', 'low'] : ['light'], index, nowMs);
+  return followFirst(show, next, isOn ? ['dark', 'low'] : ['light'], index, nowMs);
 }
 
 /** How long after its mood began a cue by itself is due: at random, drawn anew for each mood that begins. */
@@ -209,7 +209,7 @@ function passControl(show: Show, state: PlayerState, index: number, nowMs: numbe
   const control = state.controls[index];
   if (!control || show.controls[index]?.sensing) return state;
   if (control.tappedAtMs !== null && nowMs - control.tappedAtMs > DOUBLE_MS)
-    return happen(show, withControl(state, index, { tappedAtMs: null }), ['button'], index, nowMs);
+    return followFirst(show, withControl(state, index, { tappedAtMs: null }), ['button'], index, nowMs);
   if (!control.isOn || !show.controls[index]?.waits) return state;
   const heldMs = nowMs - control.onSinceMs;
   const cue = show.cues.find(

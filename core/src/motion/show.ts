@@ -123,12 +123,12 @@ function createLayerMaker(sets: readonly ShowSet[], controls: readonly Control[]
   };
   const make: LayerMaker['make'] = (setId, how, move) => {
     const set = sets.findIndex((each) => each.id === setId);
-    const ground = sets[set];
-    if (!ground) return [];
-    const compiled = compileMove(move, { ...ground, controlIndex });
+    const target = sets[set];
+    if (!target) return [];
+    const compiled = compileMove(move, { ...target, controlIndex });
     const arrangement = moveOf(move.kind).cells
-      ? { length: ground.points, places: ground.cells }
-      : arrange(ground, alongOf(move));
+      ? { length: target.points, places: target.cells }
+      : arrange(target, alongOf(move));
     return [{ set, how, move: compiled, ...arrangement }];
   };
   return {

@@ -15,7 +15,7 @@ export interface CompiledBase {
 }
 
 /** What a move has to know of where it is shown. */
-export interface MoveGround {
+export interface MoveTarget {
   /** Rows and columns of the lights; a plain group is one row. */
   readonly columns: number;
   readonly rows: number;
@@ -98,7 +98,7 @@ export interface MoveDefinition<M extends { readonly kind: string }, C extends C
   readonly switches?: true;
   /** After so many lights its pattern comes again; on a ring it has to come out even. `key` is the setting that says it. */
   readonly repeats?: { readonly key: string; readonly every: (move: M) => number };
-  readonly compile: (move: M, ground: MoveGround) => C;
+  readonly compile: (move: M, target: MoveTarget) => C;
   /** What it has in the program beside colour, period and level, by the name of the field in C. */
   readonly program: Readonly<Record<string, ProgramField<C>>>;
   /** Cycles of an eight-bit controller for one pixel, where its lights are not alike: measured on the exported program. */

@@ -3,8 +3,8 @@ export { chanceByte } from './chance.ts';
 export {
   type CompiledBase,
   type Moment,
-  type MoveGround,
   type MoveRow,
+  type MoveTarget,
   makeMoment,
   NO_CONTROL,
   type Reads,

@@ -21,7 +21,7 @@ import {
 import { moveSchema } from './moveSchema.ts';
 
 const folder = import.meta.dirname;
-const ground = { columns: 8, rows: 2, controlIndex: () => 255 };
+const target = { columns: 8, rows: 2, controlIndex: () => 255 };
 
 describe('the kinds of moves', () => {
   it('are listed as their folders are, and the engine has their C: both are written by npm run docs', () => {
@@ -43,12 +43,12 @@ describe('the kinds of moves', () => {
       fc.property(anyMoveOf(kind), (move) => {
         expect(moveSchema.safeParse(move).error?.issues ?? []).toEqual([]);
         expect(usualPrinter.message(sayMove(move))).not.toMatch(/NaN|undefined|\[object/);
-        const { periodMs, level } = compileMove(move, ground);
+        const { periodMs, level } = compileMove(move, target);
         expect(Number.isInteger(periodMs) && periodMs >= 1, `${periodMs} ms`).toBe(true);
         expect(level).toBe(Math.round(heightOf(move) * 255));
         // Every field of the program holds what the move has for it.
         for (const [name, { type, of }] of Object.entries(moveOf(kind).program)) {
-          const value = of(compileMove(move, ground));
+          const value = of(compileMove(move, target));
           const most = { uint8_t: 255, uint16_t: 65_535, uint32_t: 2 ** 32 - 1, rgb: 255 }[type];
           for (const each of typeof value === 'object' ? value : [Number(value)])
             expect(Number.isInteger(each) && each >= 0 && each <= most, `${name} ${each}`).toBe(true);

@@ -1,6 +1,6 @@
 import type { Laying } from '../items/limits.ts';
 import type { Message } from '../units/index.ts';
-import type { AnyMove, Calmer, MoveGround } from './contract.ts';
+import type { AnyMove, Calmer, MoveTarget } from './contract.ts';
 import { definitions } from './definitions.ts';
 import type { CompiledMove, Move, MoveKind } from './types.ts';
 
@@ -38,7 +38,7 @@ export const sayMove = (move: Move): Message => moveOf(move.kind).words(move);
 export const calmMove = (move: Move): Calmer | null => moveOf(move.kind).calmer?.(move) ?? null;
 
 /** The settings of a move in whole numbers. */
-export const compileMove = (move: Move, ground: MoveGround): CompiledMove => moveOf(move.kind).compile(move, ground);
+export const compileMove = (move: Move, target: MoveTarget): CompiledMove => moveOf(move.kind).compile(move, target);
 
 /** Moves in which every light shows the same: one level serves them all. */
 export function isAlike(move: CompiledMove): boolean {

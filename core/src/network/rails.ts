@@ -100,12 +100,12 @@ export function layRails(design: Pick<Design, 'items' | 'piece'>, library: Libra
     return from !== null && from !== item.id && givesById.has(from) ? from : null;
   };
   const byId = new Map<string, Rail>();
-  const lay = (item: Item, seen: ReadonlySet<string>): Rail | null => {
+  const railOf = (item: Item, seen: ReadonlySet<string>): Rail | null => {
     const known = byId.get(item.id);
     if (known) return known;
     const fromId = fromOf(item);
     const giver = fromId !== null && !seen.has(fromId) ? givesById.get(fromId) : undefined;
-    const from = giver ? lay(giver, new Set([...seen, item.id])) : null;
+    const from = giver ? railOf(giver, new Set([...seen, item.id])) : null;
     const { feeding } = kindOf(item.kind);
     if (!feeding) return null;
     const gives = feeding.giving(item, library, design.piece.ambientC);
@@ -125,7 +125,7 @@ export function layRails(design: Pick<Design, 'items' | 'piece'>, library: Libra
     byId.set(item.id, rail);
     return rail;
   };
-  const list = givers.flatMap((item) => lay(item, new Set([item.id])) ?? []);
+  const list = givers.flatMap((item) => railOf(item, new Set([item.id])) ?? []);
   return {
     list,
     byId,

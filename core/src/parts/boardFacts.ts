@@ -43,15 +43,15 @@ export const boardFacts: readonly BoardFacts[] = [
       },
       {
         name: '3',
-        can: ['out', 'in', 'data', 'level'],
+        can: ['out', 'in', 'data', 'analog'],
       },
       {
         name: '4',
-        can: ['out', 'in', 'level'],
+        can: ['out', 'in', 'analog'],
       },
       {
         name: '5',
-        can: ['out', 'in', 'data', 'level', 'dimmed'],
+        can: ['out', 'in', 'data', 'analog', 'dimmed'],
       },
     ],
   },
@@ -136,27 +136,27 @@ export const boardFacts: readonly BoardFacts[] = [
       },
       {
         name: '13',
-        can: ['out', 'in', 'level'],
+        can: ['out', 'in', 'analog'],
       },
       {
         name: '14',
-        can: ['out', 'in', 'level'],
+        can: ['out', 'in', 'analog'],
       },
       {
         name: '15',
-        can: ['out', 'in', 'level'],
+        can: ['out', 'in', 'analog'],
       },
       {
         name: '16',
-        can: ['out', 'in', 'level'],
+        can: ['out', 'in', 'analog'],
       },
       {
         name: '17',
-        can: ['out', 'in', 'level'],
+        can: ['out', 'in', 'analog'],
       },
       {
         name: '18',
-        can: ['out', 'in', 'level'],
+        can: ['out', 'in', 'analog'],
       },
     ],
   },
@@ -250,15 +250,15 @@ export const boardFacts: readonly BoardFacts[] = [
       },
       {
         name: '14',
-        can: ['out', 'in', 'data', 'dimmed', 'level'],
+        can: ['out', 'in', 'data', 'dimmed', 'analog'],
       },
       {
         name: '15',
-        can: ['out', 'in', 'data', 'dimmed', 'level'],
+        can: ['out', 'in', 'data', 'dimmed', 'analog'],
       },
       {
         name: '16',
-        can: ['in', 'level'],
+        can: ['in', 'analog'],
       },
     ],
   },
@@ -302,15 +302,15 @@ export const boardFacts: readonly BoardFacts[] = [
       },
       {
         name: '3',
-        can: ['out', 'in', 'data', 'level'],
+        can: ['out', 'in', 'data', 'analog'],
       },
       {
         name: '4',
-        can: ['out', 'in', 'level'],
+        can: ['out', 'in', 'analog'],
       },
       {
         name: '5',
-        can: ['out', 'in', 'data', 'level', 'dimmed'],
+        can: ['out', 'in', 'data', 'analog', 'dimmed'],
       },
     ],
   },
@@ -349,15 +349,15 @@ export const boardFacts: readonly BoardFacts[] = [
     pins: [
       {
         name: '1',
-        can: ['out', 'in', 'data', 'dimmed', 'level'],
+        can: ['out', 'in', 'data', 'dimmed', 'analog'],
       },
       {
         name: '2',
-        can: ['out', 'in', 'data', 'dimmed', 'level'],
+        can: ['out', 'in', 'data', 'dimmed', 'analog'],
       },
       {
         name: '3',
-        can: ['out', 'in', 'data', 'dimmed', 'level'],
+        can: ['out', 'in', 'data', 'dimmed', 'analog'],
       },
       {
         name: '4',
@@ -504,15 +504,15 @@ export const boardFacts: readonly BoardFacts[] = [
       },
       {
         name: '24',
-        can: ['out', 'in', 'data', 'dimmed', 'level'],
+        can: ['out', 'in', 'data', 'dimmed', 'analog'],
       },
       {
         name: '25',
-        can: ['out', 'in', 'data', 'dimmed', 'level'],
+        can: ['out', 'in', 'data', 'dimmed', 'analog'],
       },
       {
         name: '26',
-        can: ['out', 'in', 'data', 'dimmed', 'level'],
+        can: ['out', 'in', 'data', 'dimmed', 'analog'],
       },
     ],
   },
@@ -551,24 +551,24 @@ export const boardFacts: readonly BoardFacts[] = [
     pins: [
       {
         name: '1',
-        can: ['out', 'in', 'data', 'dimmed', 'level'],
+        can: ['out', 'in', 'data', 'dimmed', 'analog'],
       },
       {
         name: '2',
-        can: ['out', 'in', 'data', 'dimmed', 'level'],
+        can: ['out', 'in', 'data', 'dimmed', 'analog'],
       },
       {
         name: '3',
-        can: ['out', 'in', 'data', 'dimmed', 'level'],
+        can: ['out', 'in', 'data', 'dimmed', 'analog'],
         startUp: 'must be high while it starts',
       },
       {
         name: '4',
-        can: ['out', 'in', 'data', 'dimmed', 'level'],
+        can: ['out', 'in', 'data', 'dimmed', 'analog'],
       },
       {
         name: '5',
-        can: ['out', 'in', 'data', 'dimmed', 'level'],
+        can: ['out', 'in', 'data', 'dimmed', 'analog'],
       },
       {
         name: '6',
@@ -783,67 +783,67 @@ export const boardFacts: readonly BoardFacts[] = [
       },
       {
         name: '39',
-        can: ['out', 'in', 'level'],
+        can: ['out', 'in', 'analog'],
       },
       {
         name: '40',
-        can: ['out', 'in', 'level'],
+        can: ['out', 'in', 'analog'],
       },
       {
         name: '41',
-        can: ['out', 'in', 'level'],
+        can: ['out', 'in', 'analog'],
       },
       {
         name: '42',
-        can: ['out', 'in', 'level'],
+        can: ['out', 'in', 'analog'],
       },
       {
         name: '43',
-        can: ['out', 'in', 'level'],
+        can: ['out', 'in', 'analog'],
       },
       {
         name: '44',
-        can: ['out', 'in', 'level'],
+        can: ['out', 'in', 'analog'],
       },
       {
         name: '45',
-        can: ['out', 'in', 'level'],
+        can: ['out', 'in', 'analog'],
       },
       {
         name: '46',
-        can: ['out', 'in', 'level'],
+        can: ['out', 'in', 'analog'],
       },
       {
         name: '47',
-        can: ['out', 'in', 'level'],
+        can: ['out', 'in', 'analog'],
       },
       {
         name: '48',
-        can: ['out', 'in', 'level'],
+        can: ['out', 'in', 'analog'],
       },
       {
         name: '49',
-        can: ['out', 'in', 'level'],
+        can: ['out', 'in', 'analog'],
       },
       {
         name: '50',
-        can: ['out', 'in', 'level'],
+        can: ['out', 'in', 'analog'],
       },
       {
         name: '51',
-        can: ['out', 'in', 'level'],
+        can: ['out', 'in', 'analog'],
       },
       {
         name: '52',
-        can: ['out', 'in', 'level'],
+        can: ['out', 'in', 'analog'],
       },
       {
         name: '53',
-        can: ['out', 'in', 'level'],
+        can: ['out', 'in', 'analog'],
       },
       {
         name: '54',
-        can: ['out', 'in', 'level'],
+        can: ['out', 'in', 'analog'],
       },
     ],
   },

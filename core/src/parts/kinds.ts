@@ -49,8 +49,8 @@ export interface PixelTapePart extends PartBase {
   readonly feedLimitA: number;
 }
 
-/** What a pin can be used for. `dimmed` is hardware dimming; `level` reads a voltage; `data` can send the pixel line. */
-export type PinAbility = 'out' | 'in' | 'dimmed' | 'level' | 'data';
+/** What a pin can be used for. `dimmed` is hardware dimming; `analog` reads a voltage; `data` can send the pixel line. */
+export type PinAbility = 'out' | 'in' | 'dimmed' | 'analog' | 'data';
 
 /** One pin of a controller, by its number along the edge. A start-up pin moves or must be held while the board starts: no load belongs there. */
 export interface Pin {

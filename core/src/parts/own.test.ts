@@ -49,7 +49,7 @@ describe('parts of the maker’s own', () => {
   it.each([
     ['2 out; 3', /pins: pin 3 can do nothing; say what it can: out, in/],
     ['2 out; 2 in', /pins: pin 2 is there twice/],
-    ['2 out; pin four in', /pins: pin pin can "four"; allowed: out, in, dimmed, level, data/],
+    ['2 out; pin four in', /pins: pin pin can "four"; allowed: out, in, dimmed, analog, data/],
     ['{} out', /pins: pin "\{\}" must be named by 1 to 12 letters/],
     [';;', /pins: a board has 1 to 100 pins, got 0/],
   ])('refuses the pins %s of a controller with what is wrong', (pins, message) => {
@@ -76,7 +76,7 @@ describe('parts of the maker’s own', () => {
       code: null,
       pins: [
         { name: 'D2', can: ['out', 'data'] },
-        { name: 'A0', can: ['in', 'level'] },
+        { name: 'A0', can: ['in', 'analog'] },
         { name: 'TX', can: ['out'], startUp: 'tells while it starts' },
       ],
     });
@@ -140,7 +140,7 @@ describe('a plan with parts of the maker’s own', () => {
   });
 
   it('a board of one’s own is given its pins by their printed names, and its program counts them along the edge', () => {
-    const pins = Array.from({ length: 12 }, (_, i) => `D${i} out in data dimmed level`).join('; ');
+    const pins = Array.from({ length: 12 }, (_, i) => `D${i} out in data dimmed analog`).join('; ');
     const own = readPartsCsv(
       `kind,like,name,memory,program memory,pins\ncontroller,controller-large-5v,My board,32000,256000,${pins}\n`,
     ).parts;

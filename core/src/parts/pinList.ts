@@ -1,6 +1,6 @@
 import type { Pin, PinAbility } from './kinds.ts';
 
-const abilities: readonly PinAbility[] = ['out', 'in', 'dimmed', 'level', 'data'];
+const abilities: readonly PinAbility[] = ['out', 'in', 'dimmed', 'analog', 'data'];
 const isAbility = (word: string): word is PinAbility => abilities.some((each) => each === word);
 
 /** What a name of a pin may look like: as it is printed on a board. */
@@ -8,7 +8,7 @@ export const pinName = /^[\w+*#.-]{1,12}$/;
 /** A board with more is not one that is worn or built in. */
 export const MOST_PINS = 100;
 
-/** Pins as a maker writes them into a cell: `D2 out in data; A0 in level; TX out @ tells while it starts`. */
+/** Pins as a maker writes them into a cell: `D2 out in data; A0 in analog; TX out @ tells while it starts`. */
 export const writePins = (pins: readonly Pin[]): string =>
   pins
     .map(({ name, can, startUp }) => [name, ...can, ...(startUp === undefined ? [] : ['@', startUp])].join(' '))

@@ -91,7 +91,7 @@ export const ownPartSchema = z.discriminatedUnion('kind', [
         z.strictObject({
           name: z.string().regex(pinName, 'must be 1 to 12 letters, figures or + * # . - _'),
           can: z
-            .array(z.enum(['out', 'in', 'dimmed', 'level', 'data']))
+            .array(z.enum(['out', 'in', 'dimmed', 'analog', 'data']))
             .min(1)
             .max(5),
           startUp: z.string().max(120).optional(),

@@ -9,7 +9,7 @@ import { Choice } from '../widgets/fields.tsx';
 import { MoveSettings } from './MoveSettings.tsx';
 
 /** Lights that moves are given to: a group, or a set of the maker's own. */
-export interface Ground {
+export interface LightTarget {
   readonly id: string;
   readonly name: string;
   /** The colour of single lights; null for pixels. */
@@ -21,20 +21,20 @@ const kinds = moveKinds.map((value) => ({ value, label: value }));
 const hows: Readonly<Record<Laying, string>> = { over: 'over it', add: 'added', lightest: 'lighter' };
 
 interface MoveStackProps {
-  readonly ground: Ground;
+  readonly target: LightTarget;
   readonly mood: Mood;
 }
 
 interface TopProps {
   readonly top: NonNullable<Mood['tops']>[number];
-  readonly ground: Ground;
+  readonly target: LightTarget;
   /** Colour of a move that had none. */
   readonly fallback: string;
   readonly edit: (recipe: (draft: Draft<Mood>) => void, merge?: string) => void;
 }
 
 /** A move that is laid upon another. */
-function Top({ top, ground, fallback, edit }: TopProps) {
+function Top({ top, target, fallback, edit }: TopProps) {
   const editTop = (recipe: (draft: Draft<typeof top>) => void, merge?: string): void =>
     edit((draft) => {
       const found = draft.tops?.find((each) => each.id === top.id);
@@ -45,7 +45,7 @@ function Top({ top, ground, fallback, edit }: TopProps) {
       <div>
         <Choice
           hideLabel
-          label={`Upon ${ground.name}`}
+          label={`Upon ${target.name}`}
           value={top.move.kind}
           options={kinds}
           onChoose={(kind) =>
@@ -68,7 +68,7 @@ function Top({ top, ground, fallback, edit }: TopProps) {
           />
           <Button
             look="quiet"
-            aria-label={`Take this move off ${ground.name}`}
+            aria-label={`Take this move off ${target.name}`}
             onClick={() =>
               edit((draft) => {
                 draft.tops = draft.tops?.filter((each) => each.id !== top.id) ?? [];
@@ -81,7 +81,7 @@ function Top({ top, ground, fallback, edit }: TopProps) {
       </div>
       <MoveSettings
         move={top.move}
-        fixedColour={ground.fixedColour}
+        fixedColour={target.fixedColour}
         onSet={(fields, merge) => editTop((draft) => Object.assign(draft.move, fields), merge && `${merge} ${top.id}`)}
       />
     </div>
@@ -89,40 +89,40 @@ function Top({ top, ground, fallback, edit }: TopProps) {
 }
 
 /** What one light group or set does in one mood: a first move, and those laid upon it. */
-export function MoveStack({ ground, mood }: MoveStackProps) {
-  const move = moveOn(mood.moves, ground.id);
-  const fallback = ground.fixedColour ?? '#ffb45e';
+export function MoveStack({ target, mood }: MoveStackProps) {
+  const move = moveOn(mood.moves, target.id);
+  const fallback = target.fixedColour ?? '#ffb45e';
   const edit = (recipe: (draft: Draft<Mood>) => void, merge?: string): void =>
     editDesign(
       (draft) => {
         const found = draft.moods.list.find((each) => each.id === mood.id);
         if (found) recipe(found);
       },
-      merge ? { merge: `${merge} ${mood.id} ${ground.id}` } : {},
+      merge ? { merge: `${merge} ${mood.id} ${target.id}` } : {},
     );
   const put = (next: Move | null): void =>
     edit((draft) => {
       // Immer freezes what it is given; a draft of a move is one.
-      if (next) draft.moves[ground.id] = next as Draft<Move>;
-      else delete draft.moves[ground.id];
+      if (next) draft.moves[target.id] = next as Draft<Move>;
+      else delete draft.moves[target.id];
     });
-  const tops = (mood.tops ?? []).filter((top) => top.on === ground.id);
+  const tops = (mood.tops ?? []).filter((top) => top.on === target.id);
   const lay = (): void =>
     edit((draft) => {
       draft.tops = [
         ...(draft.tops ?? []),
-        { id: nanoid(8), on: ground.id, how: 'over', move: changeMove('sparkle', undefined, '#ffffff') as Draft<Move> },
+        { id: nanoid(8), on: target.id, how: 'over', move: changeMove('sparkle', undefined, '#ffffff') as Draft<Move> },
       ];
     });
-  const nothing = ground.isSet ? 'nothing of its own' : 'dark';
+  const nothing = target.isSet ? 'nothing of its own' : 'dark';
   return (
-    <div className="stitch py-2 first:border-t-0" data-ground={ground.name}>
+    <div className="stitch py-2 first:border-t-0" data-target={target.name}>
       <div className="grid grid-cols-[8rem_1fr] gap-x-3">
         <div>
-          <p className="font-semibold">{ground.name}</p>
+          <p className="font-semibold">{target.name}</p>
           <Choice
             hideLabel
-            label={`Move of ${ground.name}`}
+            label={`Move of ${target.name}`}
             value={move?.kind ?? 'dark'}
             options={[{ value: 'dark', label: nothing }, ...kinds]}
             onChoose={(kind) => put(kind === 'dark' ? null : changeMove(kind, move, fallback))}
@@ -130,7 +130,7 @@ export function MoveStack({ ground, mood }: MoveStackProps) {
           <button
             type="button"
             onClick={lay}
-            aria-label={`Lay a move upon ${ground.name}`}
+            aria-label={`Lay a move upon ${target.name}`}
             className="mt-1 flex items-center gap-1 text-[13px] text-verdigris underline decoration-dotted underline-offset-4"
           >
             <Layers size={14} aria-hidden="true" />
@@ -140,13 +140,13 @@ export function MoveStack({ ground, mood }: MoveStackProps) {
         {move && (
           <MoveSettings
             move={move}
-            fixedColour={ground.fixedColour}
-            onSet={(fields, merge) => edit((draft) => Object.assign(draft.moves[ground.id] ?? {}, fields), merge)}
+            fixedColour={target.fixedColour}
+            onSet={(fields, merge) => edit((draft) => Object.assign(draft.moves[target.id] ?? {}, fields), merge)}
           />
         )}
       </div>
       {tops.map((top) => (
-        <Top key={top.id} top={top} ground={ground} fallback={fallback} edit={edit} />
+        <Top key={top.id} top={top} target={target} fallback={fallback} edit={edit} />
       ))}
     </div>
   );

@@ -8,7 +8,7 @@ import { changeDesign, editDesign } from '../state/planStore.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, TextField } from '../widgets/fields.tsx';
 import { MoveSettings } from './MoveSettings.tsx';
-import type { Ground } from './MoveStack.tsx';
+import type { LightTarget } from './MoveStack.tsx';
 
 /** For as long as what a sign lies over the moods, by the kind of its control. */
 const whileWords: Readonly<Record<Control['kind'], string>> = {
@@ -25,36 +25,36 @@ const kinds = moveKinds.map((value) => ({ value, label: value }));
 
 interface SignMoveProps {
   readonly sign: Sign;
-  readonly ground: Ground;
+  readonly target: LightTarget;
   readonly edit: (recipe: (draft: Draft<Sign>) => void, merge?: string) => void;
 }
 
 /** What one light group or set does for a sign. */
-function SignMove({ sign, ground, edit }: SignMoveProps) {
-  const move = moveOn(sign.moves, ground.id);
+function SignMove({ sign, target, edit }: SignMoveProps) {
+  const move = moveOn(sign.moves, target.id);
   const put = (next: Move | null): void =>
     edit((draft) => {
-      if (next) draft.moves[ground.id] = next as Draft<Move>;
-      else delete draft.moves[ground.id];
+      if (next) draft.moves[target.id] = next as Draft<Move>;
+      else delete draft.moves[target.id];
     });
   return (
     <div className="grid grid-cols-[8rem_1fr] gap-x-3 py-1">
       <div>
-        <p className="text-[13px]">{ground.name}</p>
+        <p className="text-[13px]">{target.name}</p>
         <Choice
           hideLabel
-          label={`${sign.name} on ${ground.name}`}
+          label={`${sign.name} on ${target.name}`}
           value={move?.kind ?? 'none'}
           options={[{ value: 'none', label: 'no sign' }, ...kinds]}
-          onChoose={(kind) => put(kind === 'none' ? null : changeMove(kind, move, ground.fixedColour ?? '#ff3020'))}
+          onChoose={(kind) => put(kind === 'none' ? null : changeMove(kind, move, target.fixedColour ?? '#ff3020'))}
         />
       </div>
       {move && (
         <MoveSettings
           move={move}
-          fixedColour={ground.fixedColour}
+          fixedColour={target.fixedColour}
           onSet={(fields, merge) =>
-            edit((draft) => Object.assign(draft.moves[ground.id] ?? {}, fields), merge && `${merge} ${ground.id}`)
+            edit((draft) => Object.assign(draft.moves[target.id] ?? {}, fields), merge && `${merge} ${target.id}`)
           }
         />
       )}
@@ -62,7 +62,7 @@ function SignMove({ sign, ground, edit }: SignMoveProps) {
   );
 }
 
-function SignEditor({ sign, grounds }: { sign: Sign; grounds: readonly Ground[] }) {
+function SignEditor({ sign, targets }: { sign: Sign; targets: readonly LightTarget[] }) {
   const controls = controlsOf(useSheet().design);
   const edit = (recipe: (draft: Draft<Sign>) => void, merge?: string): void =>
     editDesign(
@@ -105,18 +105,18 @@ function SignEditor({ sign, grounds }: { sign: Sign; grounds: readonly Ground[] 
           <Trash2 size={16} />
         </Button>
       </div>
-      {grounds.map((ground) => (
-        <SignMove key={ground.id} sign={sign} ground={ground} edit={edit} />
+      {targets.map((target) => (
+        <SignMove key={target.id} sign={sign} target={target} edit={edit} />
       ))}
     </li>
   );
 }
 
 /** Adds a sign on the first charge sense, or the first control there is: two short winks and a long pause. */
-function addSign(controls: readonly Control[], grounds: readonly Ground[]): void {
+function addSign(controls: readonly Control[], targets: readonly LightTarget[]): void {
   const control = controls.find((each) => each.kind === 'charge sense') ?? controls[0];
-  const ground = grounds[0];
-  if (!control || !ground) return;
+  const target = targets[0];
+  if (!control || !target) return;
   editDesign((draft) => {
     draft.moods.signs = [
       ...(draft.moods.signs ?? []),
@@ -125,9 +125,9 @@ function addSign(controls: readonly Control[], grounds: readonly Ground[]): void
         name: control.kind === 'charge sense' ? 'Charge low' : 'Sign',
         controlId: control.id,
         moves: {
-          [ground.id]: {
+          [target.id]: {
             kind: 'shots',
-            colour: ground.fixedColour ?? '#ff3020',
+            colour: target.fixedColour ?? '#ff3020',
             count: 2,
             onS: 0.15,
             offS: 0.35,
@@ -141,7 +141,7 @@ function addSign(controls: readonly Control[], grounds: readonly Ground[]): void
 }
 
 /** Signs: what lies over every mood for as long as a control is in its state. */
-export function Signs({ grounds }: { readonly grounds: readonly Ground[] }) {
+export function Signs({ targets }: { readonly targets: readonly LightTarget[] }) {
   const { design } = useSheet();
   const controls = controlsOf(design);
   const signs = design.moods.signs ?? [];
@@ -149,7 +149,7 @@ export function Signs({ grounds }: { readonly grounds: readonly Ground[] }) {
     <>
       <ul>
         {signs.map((sign) => (
-          <SignEditor key={sign.id} sign={sign} grounds={grounds} />
+          <SignEditor key={sign.id} sign={sign} targets={targets} />
         ))}
       </ul>
       {signs.length === 0 && (
@@ -159,7 +159,7 @@ export function Signs({ grounds }: { readonly grounds: readonly Ground[] }) {
             : 'None yet. A sign lies over every mood, such as two short winks while the charge is low.'}
         </p>
       )}
-      <Button look="quiet" disabled={controls.length === 0} onClick={() => addSign(controls, grounds)}>
+      <Button look="quiet" disabled={controls.length === 0} onClick={() => addSign(controls, targets)}>
         Add a sign
       </Button>
     </>

@@ -12,7 +12,7 @@ import { CopiesNote } from '../moods/CopiesNote.tsx';
 import { addCue, Cues } from '../moods/Cues.tsx';
 import { Evening } from '../moods/Evening.tsx';
 import { MoodMap } from '../moods/MoodMap.tsx';
-import { type Ground, MoveStack } from '../moods/MoveStack.tsx';
+import { type LightTarget, MoveStack } from '../moods/MoveStack.tsx';
 import { Offers } from '../moods/Offers.tsx';
 import { Ribbons } from '../moods/Ribbons.tsx';
 import { Sets } from '../moods/Sets.tsx';
@@ -27,7 +27,7 @@ import { openSum } from '../widgets/SumDrawer.tsx';
 import { useSheet } from './useSheet.ts';
 
 /** Groups and sets that moves are given to. */
-const listGrounds = (design: Design, assessment: Assessment): Ground[] => [
+const listTargets = (design: Design, assessment: Assessment): LightTarget[] => [
   ...assessment.movables.map(({ id, bytesPerPoint }) => {
     const group = assessment.placed.find((each) => each.id === id);
     const own = group?.shape === 'lights' ? group.part.colour : '#ffffff';
@@ -50,7 +50,7 @@ const listGrounds = (design: Design, assessment: Assessment): Ground[] => [
 ];
 
 /** A first mood that breathes in every light. */
-function addMood(grounds: readonly Ground[]): void {
+function addMood(targets: readonly LightTarget[]): void {
   const id = nanoid(8);
   editDesign((draft) => {
     draft.moods.list.push({
@@ -58,11 +58,11 @@ function addMood(grounds: readonly Ground[]): void {
       name: `Mood ${draft.moods.list.length + 1}`,
       brightness: 0.4,
       moves: Object.fromEntries(
-        grounds
-          .filter((ground) => !ground.isSet)
-          .map((ground) => [
-            ground.id,
-            { kind: 'breathe' as const, colour: ground.fixedColour ?? '#ff9a3c', periodS: 4, low: 0.15, high: 1 },
+        targets
+          .filter((target) => !target.isSet)
+          .map((target) => [
+            target.id,
+            { kind: 'breathe' as const, colour: target.fixedColour ?? '#ff9a3c', periodS: 4, low: 0.15, high: 1 },
           ]),
       ),
     });
@@ -272,7 +272,7 @@ function MoodPages() {
 }
 
 /** The pages of a mood: its moves, the cues between moods, the evening, and sets. */
-function OpenMood({ mood, grounds }: { readonly mood: Mood; readonly grounds: readonly Ground[] }) {
+function OpenMood({ mood, targets }: { readonly mood: Mood; readonly targets: readonly LightTarget[] }) {
   const { list } = useSheet().design.moods;
   return (
     <TabGroup>
@@ -281,8 +281,8 @@ function OpenMood({ mood, grounds }: { readonly mood: Mood; readonly grounds: re
         <TabPanel>
           <ThisMood mood={mood} />
           <Section title="Moves">
-            {grounds.map((ground) => (
-              <MoveStack key={ground.id} ground={ground} mood={mood} />
+            {targets.map((target) => (
+              <MoveStack key={target.id} target={target} mood={mood} />
             ))}
           </Section>
         </TabPanel>
@@ -306,7 +306,7 @@ function OpenMood({ mood, grounds }: { readonly mood: Mood; readonly grounds: re
             </Section>
           )}
           <Section title="Signs">
-            <Signs grounds={grounds} />
+            <Signs targets={targets} />
           </Section>
         </TabPanel>
         <TabPanel>
@@ -327,19 +327,19 @@ function OpenMood({ mood, grounds }: { readonly mood: Mood; readonly grounds: re
 
 interface MoodsHeadProps {
   readonly index: number;
-  readonly grounds: readonly Ground[];
+  readonly targets: readonly LightTarget[];
   readonly offering: boolean;
   readonly onOffer: (offering: boolean) => void;
 }
 
 /** The moods there are, one to be opened; new ones, and those that fit. */
-function MoodsHead({ index, grounds, offering, onOffer }: MoodsHeadProps) {
+function MoodsHead({ index, targets, offering, onOffer }: MoodsHeadProps) {
   const { list } = useSheet().design.moods;
   const shownMoodId = useHands((state) => state.shownMoodId);
   return (
     <div className="my-2 flex flex-wrap items-center gap-1">
       <MoodTabs openIndex={index} />
-      <Button look={list.length === 0 ? 'main' : 'quiet'} onClick={() => addMood(grounds)}>
+      <Button look={list.length === 0 ? 'main' : 'quiet'} onClick={() => addMood(targets)}>
         Add a mood
       </Button>
       {list.length > 0 && (
@@ -376,7 +376,7 @@ export default function MoodsSheet() {
     return (
       <BeginHere>A mood moves lights, and there are none yet: lay a tape or place a light in Lights first.</BeginHere>
     );
-  const grounds = listGrounds(design, assessment);
+  const targets = listTargets(design, assessment);
   const moves = [...Object.values(mood?.moves ?? {}), ...(mood?.tops ?? []).map((top) => top.move)];
   const longestS = Math.max(2, ...moves.map(spanOfMove));
   return (
@@ -386,7 +386,7 @@ export default function MoodsSheet() {
           Take one that fits these lights and change it as you like, or begin with one that breathes in every light.
         </BeginHere>
       )}
-      <MoodsHead index={index} grounds={grounds} offering={offering} onOffer={setOffering} />
+      <MoodsHead index={index} targets={targets} offering={offering} onOffer={setOffering} />
       {(list.length === 0 || offering) && <Offers />}
       {mood && (
         <>
@@ -397,7 +397,7 @@ export default function MoodsSheet() {
             placed={assessment.placed}
             spanS={Math.min(60, longestS)}
           />
-          <OpenMood mood={mood} grounds={grounds} />
+          <OpenMood mood={mood} targets={targets} />
         </>
       )}
     </>

@@ -26,7 +26,7 @@ const beginning = `kind,like,name,price,forward at 20 mA,density,die current,cap
 led,led-5mm-white,My white light,0.20,3.2 V,,,,,
 pixel-tape,pixel-tape-60,My tape,7.50,,66/m,11 mA,,,
 pack,pack-two-lithium-round,My pack,18,,,,2.4 Ah,,
-controller,controller-large-5v,My board,6,,,,,18 mA,D2 out in data; D3 out in data dimmed; A0 out in level
+controller,controller-large-5v,My board,6,,,,,18 mA,D2 out in data; D3 out in data dimmed; A0 out in analog
 `;
 
 /** Puts parts into the plan; one of the same id is replaced. */

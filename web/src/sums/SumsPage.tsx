@@ -32,7 +32,7 @@ function SumGroup({ title, sums }: { readonly title: string; readonly sums: read
             <button
               type="button"
               title={sum.about}
-              onClick={() => desk.lay(sum.name, exampleTexts(sum.name, printer))}
+              onClick={() => desk.add(sum.name, exampleTexts(sum.name, printer))}
               className="w-full rounded-sm px-1.5 py-[3px] text-left leading-5 hover:bg-pressed"
             >
               {sum.title}

@@ -19,7 +19,7 @@ const set = (change: (state: DeskState) => Partial<DeskState>): void => {
 
 /** What can be done to the desk. */
 export const desk = {
-  lay: (sum: string, texts: DeskCard['texts']): void =>
+  add: (sum: string, texts: DeskCard['texts']): void =>
     set((state) => ({ cards: [{ id: crypto.randomUUID(), sum, texts }, ...state.cards] })),
   copy: (id: string): void =>
     set((state) => ({

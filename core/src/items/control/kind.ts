@@ -114,7 +114,7 @@ export const lightSensor: KindDefinition<'light sensor'> = {
     boardRow,
   ],
   control: {
-    pin: 'level',
+    pin: 'analog',
     cores: ['chip plus'],
     doings: () => [
       { does: { kind: 'dark' }, words: 'sees it get dark' },
@@ -136,7 +136,7 @@ export const chargeSense: KindDefinition<'charge sense'> = {
     boardRow,
   ],
   control: {
-    pin: 'level',
+    pin: 'analog',
     cores: ['minus'],
     doings: () => [{ does: { kind: 'low' }, words: 'finds the pack low' }],
     sense: ({ of, lowV, settleS }) => ({ kind: 'charge', packId: of, lowV, settleS }),

@@ -41,14 +41,14 @@ export const cells = defineMove<Cells, CompiledCells>({
   words: (move) => say`lives and dies in cells, a generation each ${seconds(move.stepS)}`,
   spanS: (move) => move.stepS * Math.min(move.generations, 24),
   calmer: (move) => slower('stepS', move.stepS, 0.5),
-  compile: (move, ground) => {
+  compile: (move, target) => {
     const stepMs = wholeMs(move.stepS);
     return {
       kind: 'cells',
       periodMs: stepMs * move.generations,
       ...litOf(move),
-      columns: ground.columns,
-      rows: ground.rows,
+      columns: target.columns,
+      rows: target.rows,
       birth: bits(move.birth),
       survival: bits(move.survival),
       wraps: move.wraps,

@@ -22,11 +22,11 @@ export const gauge = defineMove<Gauge, CompiledGauge>({
   words: (move) => say`shows a value as a bar${sayAlong(move)}`,
   spanS: () => 0,
   travels: true,
-  compile: (move, ground) => ({
+  compile: (move, target) => ({
     kind: 'gauge',
     periodMs: 1,
     ...litOf(move),
-    control: ground.controlIndex(move.controlId),
+    control: target.controlIndex(move.controlId),
   }),
   program: { control: u8((move) => move.control) },
   cyclesAPixel: 640,

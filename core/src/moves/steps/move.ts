@@ -40,12 +40,12 @@ export const steps = defineMove<Steps, CompiledSteps>({
   ],
   words: (move) => `shows a value in ${move.count} steps`,
   spanS: () => 0,
-  compile: (move, ground) => ({
+  compile: (move, target) => ({
     kind: 'steps',
     periodMs: 1,
     ...litOf(move),
     second: parseColour(move.second),
-    control: ground.controlIndex(move.controlId),
+    control: target.controlIndex(move.controlId),
     count: move.count,
     low: level8(move.low),
   }),
