@@ -28,6 +28,7 @@ import { type Drawn, darkDraws, heightShares, lightDraws, startDraws } from './d
 import { keepFew } from './keepFew.ts';
 import type { LaidTree } from './trees.ts';
 
+/** The ceiling of one mood beside what it is set to. */
 export interface MoodCeiling extends CeilingOverDischarge {
   readonly moodId: string;
   readonly name: string;

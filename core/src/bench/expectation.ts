@@ -28,8 +28,10 @@ export function sayBand({ kind, low, high }: Expectation): Message {
   return low === high ? quantity(kind, low) : say`${quantity(kind, low)} to ${quantity(kind, high)}`;
 }
 
+/** How a reading stands to what was expected: within, just outside, or off. */
 export type Verdict = 'right' | 'near' | 'wrong';
 
+/** A reading judged, with what its distance from the likely value points at. */
 export interface Judgement {
   readonly verdict: Verdict;
   /** Against the likely value, as a share. */

@@ -3,6 +3,7 @@ import type { ConverterElement, EfficiencyLaw, Element } from './netlist.ts';
 /** An element that holds a voltage, whatever flows: each is an unknown current of its own in the equations. */
 export type Holding = Extract<Element, { kind: 'voltage' | 'converter' | 'regulator' }>;
 
+/** Whether an element holds a voltage by itself, so that its current is an unknown of its own in the solver. */
 export const isHolding = (element: Element): element is Holding =>
   element.kind === 'voltage' || element.kind === 'converter' || element.kind === 'regulator';
 
@@ -13,6 +14,7 @@ export interface Branch {
   readonly input: { readonly plus: string; readonly minus: string } | null;
 }
 
+/** The two ends of an element’s branch, by their nodes. */
 export function branchOf(element: Holding): Branch {
   switch (element.kind) {
     case 'voltage':

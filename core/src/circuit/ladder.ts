@@ -22,6 +22,7 @@ export interface Ladder {
   readonly fullAboveV: number;
 }
 
+/** The voltages of a ladder from its feed outward, in volts, and what its feeds give, in amperes. */
 export interface LadderSolution {
   /** Between the rails, at each load. */
   readonly voltageV: Float64Array;

@@ -87,6 +87,7 @@ export type Element =
       readonly fullAboveV: number;
     };
 
+/** A converter as two ports: what it takes at the one follows from what it gives at the other. */
 export interface ConverterElement {
   readonly kind: 'converter';
   readonly name: string;
@@ -113,6 +114,7 @@ export interface EfficiencyLaw {
   readonly most: number;
 }
 
+/** A circuit of named nodes; node 0 is the minus that all voltages are counted from. */
 export type Netlist = readonly Element[];
 
 /** The nodes that an element touches. */

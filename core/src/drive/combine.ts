@@ -5,6 +5,7 @@ export interface Combination {
   readonly joined: 'alone' | 'series' | 'parallel' | 'series, then parallel' | 'parallel, then series';
 }
 
+/** Resistances side by side, in ohms. @example 100 Ω and 150 Ω: 60 Ω */
 export const parallelOhm = (...ohms: readonly number[]): number => 1 / ohms.reduce((sum, ohm) => sum + 1 / ohm, 0);
 
 function combinationsOf(parts: readonly number[]): Combination[] {

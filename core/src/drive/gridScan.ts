@@ -1,6 +1,7 @@
 import { type Element, type LedCurve, type NetlistSolution, solveNetlist } from '../circuit/index.ts';
 import { defineFormula } from '../units/index.ts';
 
+/** Mean current of a light in a scanned grid. @example 40 mA in one of 8 rows: 5 mA */
 export const meanOfScan = defineFormula({
   name: 'Mean current of a light in a scanned grid',
   gives: { meaning: 'mean current', kind: 'currentA' },
@@ -13,6 +14,7 @@ export const meanOfScan = defineFormula({
   reckon: ({ Ip, r }) => Ip / r,
 });
 
+/** What scanning a grid comes to: pins, duty, mean and peak currents, times. */
 export interface GridScan {
   readonly pins: number;
   readonly duty: number;

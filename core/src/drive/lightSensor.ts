@@ -1,6 +1,7 @@
 import { defineFormula } from '../units/index.ts';
 import { standardNeighbours } from './standardValues.ts';
 
+/** Code of a divider whose fixed resistor is to minus; the supply cancels out. @example 10 kΩ over 10 kΩ at 10 bits (top 1024): 512 */
 export const dividerCode = defineFormula({
   name: 'Code of a light sensor',
   gives: { meaning: 'code', kind: 'count' },
@@ -14,6 +15,7 @@ export const dividerCode = defineFormula({
   reckon: ({ Rf, Rs, top }) => Math.min(top - 1, Math.floor((top * Rf) / (Rf + Rs))),
 });
 
+/** Fixed resistor that tells dark from light best. @example 180 kΩ dark, 2.4 kΩ light: 20.8 kΩ */
 export const bestFixed = defineFormula({
   name: 'Best fixed resistor for a light sensor',
   gives: { meaning: 'fixed resistor', kind: 'resistanceOhm' },

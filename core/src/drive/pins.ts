@@ -9,12 +9,14 @@ export interface PinDemand {
   readonly isLoad: boolean;
 }
 
+/** One demand with the pin that it was given. */
 export interface PinGiven {
   readonly demand: PinDemand;
   readonly pin: Pin;
   readonly locked: boolean;
 }
 
+/** Which pin each demand is given; or why they don’t fit, with what could be given all the same. */
 export type PinPlan =
   | { readonly ok: true; readonly given: readonly PinGiven[]; readonly free: readonly Pin[] }
   | {

@@ -1,6 +1,7 @@
 import type { PixelTapePart } from '../parts/index.ts';
 import { defineFormula } from '../units/index.ts';
 
+/** Time to send one frame to a line of pixels. @example 100 pixels of 24 bits at 1.25 µs, 50 µs to latch: 3.05 ms */
 export const frameTime = defineFormula({
   name: 'Time to send one frame',
   gives: { meaning: 'time', kind: 'timeS' },
@@ -15,6 +16,7 @@ export const frameTime = defineFormula({
   reckon: ({ N, b, tb, tl }) => N * b * tb + tl,
 });
 
+/** Least voltage that a pixel takes for a one, from its own supply. @example at 5 V: 3.5 V, so 3.3 V logic is out of specification */
 export const leastHighLevel = defineFormula({
   name: 'Least data level of a pixel',
   gives: { meaning: 'least high level', kind: 'voltageV' },

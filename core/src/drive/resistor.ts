@@ -2,6 +2,7 @@ import { forwardVoltageV, type LedCurve, shiftCurve, solveString } from '../circ
 import { defineFormula } from '../units/index.ts';
 import { nextStandard, standardNeighbours } from './standardValues.ts';
 
+/** Resistor before a light. @example 5 V, a light of 2 V, nothing in the switch, 15 mA: 200 Ω */
 export const seriesResistor = defineFormula({
   name: 'Resistor for a light',
   gives: { meaning: 'resistance', kind: 'resistanceOhm' },
@@ -16,6 +17,7 @@ export const seriesResistor = defineFormula({
   reckon: ({ Vs, Vd, Vf, I }) => (Vs - Vd - Vf) / I,
 });
 
+/** Heat in a resistor. @example 20 mA in 150 Ω: 60 mW */
 export const resistorPower = defineFormula({
   name: 'Heat in a resistor',
   gives: { meaning: 'heat', kind: 'powerW' },

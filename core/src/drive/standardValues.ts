@@ -10,6 +10,7 @@ export const series = {
   E96: Array.from({ length: 96 }, (_, i) => Number((10 ** (i / 96)).toPrecision(3))),
 } as const satisfies Record<string, readonly number[]>;
 
+/** The series of preferred values (IEC 60063), by how many there are in a decade. */
 export type SeriesName = keyof typeof series;
 
 /** Tolerance that goes with a series. */

@@ -1,6 +1,7 @@
 import { defineFormula } from '../units/index.ts';
 import { standardNeighbours } from './standardValues.ts';
 
+/** What a pin gives into a base. @example 5 V, 0.7 V at the base, 4.3 kΩ: 1 mA */
 export const baseCurrent = defineFormula({
   name: 'Base current',
   gives: { meaning: 'current', kind: 'currentA' },
@@ -53,6 +54,7 @@ export function designBase(options: {
   };
 }
 
+/** Heat in a field-effect transistor that is full on, hot. @example 2 A in 50 mΩ: 0.3 W */
 export const switchHeat = defineFormula({
   name: 'Heat in a field-effect switch',
   gives: { meaning: 'heat', kind: 'powerW' },
@@ -65,6 +67,7 @@ export const switchHeat = defineFormula({
   reckon: ({ I, R }) => I * I * R * 1.5,
 });
 
+/** Heat in a linear driver. @example 5 V in, a light of 3 V, 0.35 A: 0.7 W */
 export const driverHeat = defineFormula({
   name: 'Heat in a linear constant-current driver',
   gives: { meaning: 'heat', kind: 'powerW' },

@@ -126,6 +126,7 @@ export const assessmentSchema = z.strictObject({
   ),
 });
 
+/** What an assessed plan is told as: a form that stays the same for other programs, checked by its schema. */
 export type AssessmentJson = z.infer<typeof assessmentSchema>;
 
 /** JSON has no infinity: what never ends or collapses is null. */

@@ -99,6 +99,7 @@ const cautions: readonly Caution[] = [
   },
 ];
 
+/** The usual cautions of what is in the plan, each told once. */
 export const cautionRule: Rule = (input) =>
   cautions
     .filter((caution) => caution.applies(input))

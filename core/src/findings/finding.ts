@@ -10,4 +10,5 @@ export interface RuleInput {
   readonly library: Library;
 }
 
+/** Looks through an assessed design for one sort of flaw; gives all of them, each with its mends. */
 export type Rule = (input: RuleInput) => readonly Finding[];

@@ -24,4 +24,5 @@ export function fusesFor(supply: SupplyAssessment): ReturnType<typeof chooseFuse
   return found.mostA >= found.leastA - 1e-9 || found.bestA !== null ? found : { ...found, bestA: null };
 }
 
+/** The fuse that suits the lead of a pack, in amperes: above its steady current, below what the lead bears. Null where none does. */
 export const suitFuse = (supply: SupplyAssessment): number | null => fusesFor(supply)?.bestA ?? null;

@@ -1,5 +1,6 @@
 import { defineFormula } from '../units/index.ts';
 
+/** Heat of a light. @example 3 V, 0.35 A, 30 % leaves as light: 0.735 W */
 export const lightHeat = defineFormula({
   name: 'Heat of a light',
   gives: { meaning: 'heat', kind: 'powerW' },
@@ -13,6 +14,7 @@ export const lightHeat = defineFormula({
   reckon: ({ V, I, n }) => V * I * (1 - n),
 });
 
+/** Temperature inside, once it is even. @example 25 °C, 0.735 W, 60 K/W: 69 °C */
 export const junctionTemperature = defineFormula({
   name: 'Temperature inside',
   gives: { meaning: 'temperature', kind: 'temperatureC' },

@@ -21,6 +21,7 @@ export const reflowAlloys = {
   'lead-free': { meltsC: 217, peakC: [235, 250], aboveMeltS: [60, 120], mostRampKPerS: 3, mostCoolKPerS: 6 },
 } as const satisfies Record<string, ReflowAlloy>;
 
+/** What a reflow came to, and where it left the usual limits of its alloy. */
 export interface ReflowVerdict {
   readonly peakC: number;
   readonly aboveMeltS: number;
@@ -75,6 +76,7 @@ export function judgeReflow(points: readonly ReflowPoint[], alloy: ReflowAlloy):
   return { ...verdict, faults };
 }
 
+/** Solder that paste leaves on a pad. @example 2 mm × 1 mm × 0.12 mm, half of it flux: 0.12 mm³ */
 export const solderVolume = defineFormula({
   name: 'Solder from a deposit of paste',
   gives: { meaning: 'volume of metal', kind: 'volumeMm3' },

@@ -6,6 +6,7 @@ export type Gravity = 'stop' | 'mend' | 'mind';
 
 /** The eight stages, in the order of the work. */
 export const stages = ['piece', 'lights', 'moods', 'drive', 'power', 'wires', 'bench', 'logbook'] as const;
+/** One of the eight stages of the work. */
 export type Stage = (typeof stages)[number];
 
 /** A mend that can be computed: made with one click, undone with one more. */

@@ -53,14 +53,17 @@ export const bands = {
 
 /** What a flicker is like. */
 export const flickerCharacters = ['candle', 'ember', 'failing tube', 'engine idle', 'engine full'] as const;
+/** What a flicker is like. */
 export type FlickerCharacter = (typeof flickerCharacters)[number];
 
 /** How a breath rises and falls: a raised cosine, straight up and down, up at once and dying away, two beats and a rest. */
 export const breathCurves = ['soft', 'even', 'sharp', 'heart'] as const;
+/** How a breath rises and falls. */
 export type BreathCurve = (typeof breathCurves)[number];
 
 /** The orders in which a travelling move can meet the lights of a group. */
 export const alongs = ['route', 'route back', 'both ends', 'ring', 'across', 'down', 'outward'] as const;
+/** The order in which a move meets the lights. */
 export type Along = (typeof alongs)[number];
 
 /** What a mixing of two lights holds even while it goes from one to the other. */
@@ -68,6 +71,7 @@ export const keepings = ['current', 'look'] as const;
 
 /** How a move lies upon what is below it. */
 export const layings = ['over', 'add', 'lightest'] as const;
+/** How a move lies upon another. */
 export type Laying = (typeof layings)[number];
 
 /** How much one plan may hold; the app stays quick up to these. */

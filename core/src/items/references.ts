@@ -96,6 +96,7 @@ const suits: Readonly<Record<Nameable, (item: Item) => boolean>> = {
   channel: () => false,
 };
 
+/** Whether an item is of the sort that another may name in such a field. */
 export const canBeNamed = (item: Item, as: Nameable): boolean => suits[as](item);
 
 /** What each sort of thing that can be named is called in a message. */

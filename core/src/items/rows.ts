@@ -10,6 +10,7 @@ export const feedRow: FormRow = {
   names: 'feeder',
   none: 'the only rail there is',
 };
+/** Asks which board it hangs on. */
 export const boardRow: FormRow = {
   type: 'named',
   field: 'board',
@@ -17,7 +18,9 @@ export const boardRow: FormRow = {
   names: 'board',
   none: 'the only one there is',
 };
+/** Asks how it is switched. */
 export const switchedRow: FormRow = { type: 'switched by', field: 'switchedBy', label: 'Switched by' };
+/** Asks whether its lights are passed in turn or have a pair of wires each. */
 export const wiringRow: FormRow = {
   type: 'choice',
   field: 'wiring',
@@ -28,6 +31,7 @@ export const wiringRow: FormRow = {
     { value: 'chain', label: 'from one to the next' },
   ],
 };
+/** Asks how far in front of it a diffuser stands. */
 export const diffuserRow: FormRow = {
   type: 'quantity',
   field: 'diffuserMm',
@@ -37,6 +41,7 @@ export const diffuserRow: FormRow = {
   empty: 'bare',
   isLeftOut: true,
 };
+/** Asks which part it is, of a family; parts of the maker’s own are among them. */
 export const partRow = (partKind: Part['kind'], label: string): FormRow => ({
   type: 'part',
   field: 'part',
@@ -47,6 +52,7 @@ export const partRow = (partKind: Part['kind'], label: string): FormRow => ({
 export const itsPart = (partKind: Part['kind'], part: string): readonly PartNamed[] => [
   { field: 'part', partKind, part },
 ];
+/** Asks whether its minus is the common one or stays apart. */
 export const minusRow: FormRow = {
   type: 'choice',
   field: 'minus',

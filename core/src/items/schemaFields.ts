@@ -6,13 +6,18 @@ import { bands, plenty } from './limits.ts';
 export const inBand = (band: Band) => z.number().min(band.least).max(band.most);
 // Every object has this one already: as a key it would be lost without a word.
 const KEPT_BACK = '__proto__';
+/** An id: letters, digits, - and _, at most 40; it is the maker’s, so look-ups by it use maps. */
 export const id = z
   .string()
   .regex(/^[\w-]{1,40}$/, 'must be 1 to 40 letters, digits, - or _')
   .refine((text) => text !== KEPT_BACK, `can’t be "${KEPT_BACK}": take any other word`);
+/** A list of at most so many. */
 export const list = <T extends z.ZodType>(item: T) => z.array(item).max(plenty.items);
+/** A name in the maker’s words, in any script. */
 export const name = z.string().min(1).max(plenty.nameLength);
+/** A colour as #rrggbb. */
 export const colour = z.string().regex(/^#[0-9a-f]{6}$/, 'must be a colour such as #ff9a1c, in small letters');
+/** A price in the maker’s money, 0 or more. */
 export const price = inBand(bands.budget);
 
 /** A number with its doubt and where it comes from. */
@@ -23,7 +28,9 @@ export const figure = (band: Band) =>
     origin: z.enum(['measured', 'data sheet', 'typical', 'guess', 'overruled']),
   });
 
+/** A place on the view, in millimetres from its top left corner. */
 export const point = z.strictObject({ xMm: inBand(bands.placeMm), yMm: inBand(bands.placeMm) });
+/** Id of a part of the library or of the maker’s own. */
 export const part = z.string().max(60);
 /** What feeds an item: the id of a source, a converter or a switch in a lead; null = the only rail there is. */
 export const feed = id.nullable();

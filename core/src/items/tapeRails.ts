@@ -1,5 +1,6 @@
 import { defineFormula } from '../units/index.ts';
 
+/** Both copper rails of so many lights of tape. @example 0.3 Ω/m, 30 lights of 60 a metre: 0.15 Ω */
 export const tapeRails = defineFormula({
   name: 'Resistance of a tape’s two rails',
   gives: { meaning: 'out and back', kind: 'resistanceOhm' },

@@ -6,6 +6,7 @@ export interface MassAt {
   readonly atMm: number;
 }
 
+/** What pulls outward on something that turns. @example 20 g at 100 mm, 120 turns a minute: 0.316 N */
 export const turningForce = defineFormula({
   name: 'Force of an imbalance that turns',
   gives: { meaning: 'force', kind: 'forceN' },
@@ -19,6 +20,7 @@ export const turningForce = defineFormula({
   reckon: ({ m, r, n }) => (m / 1000) * ((2 * Math.PI * n) / 60) ** 2 * (r / 1000),
 });
 
+/** Where the mass of a piece hangs, and how far that is off where it is held. */
 export interface Balance {
   readonly totalG: number;
   readonly centreMm: number;

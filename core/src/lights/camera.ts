@@ -9,6 +9,7 @@ const onTime = (tS: number, periodS: number, duty: number): number => {
   return whole * duty * periodS + Math.min(tS - whole * periodS, duty * periodS);
 };
 
+/** Share of one exposure for which a dimmed light is on: from picture to picture it may differ. */
 export const exposedShare = defineFormula({
   name: 'Light that a shutter catches of a dimmed lamp',
   gives: { meaning: 'share of full light', kind: 'fraction' },

@@ -14,6 +14,7 @@ export interface CutStock {
   readonly offcut: number;
 }
 
+/** Which pieces come out of which length of stock, and what is left of each. */
 export interface CuttingPlan {
   readonly cuts: readonly CutStock[];
   readonly stockUsed: number;

@@ -1,5 +1,6 @@
 import { defineFormula } from '../units/index.ts';
 
+/** How much the light on a diffuser still swells from emitter to emitter. @example as deep as the pitch: 0.027 of the mean */
 export const firstHarmonic = defineFormula({
   name: 'Ripple of an endless row behind a diffuser',
   gives: { meaning: 'contrast (greatest − least) / (greatest + least), nearly', kind: 'fraction' },

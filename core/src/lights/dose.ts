@@ -1,5 +1,6 @@
 import { defineFormula } from '../units/index.ts';
 
+/** Dose of light on a patch. @example 0.1 W over 20 cm² for 60 s: 0.3 J/cm² */
 export const lightDose = defineFormula({
   name: 'Dose of light',
   gives: { meaning: 'dose', kind: 'doseJPerCm2' },

@@ -6,6 +6,7 @@ import { defineFormula } from '../units/index.ts';
 /** Room to be left on each side of what goes into a bore. */
 export const CLEARANCE_A_SIDE_MM = 0.2;
 
+/** What has to pass a bore: light and sleeve. @example 5.8 mm with 0.4 mm of sleeve: 6.6 mm */
 export const finishedDiameter = defineFormula({
   name: 'Finished diameter of a light',
   gives: { meaning: 'diameter with its shrink sleeve', kind: 'lengthMm' },

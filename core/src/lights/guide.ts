@@ -1,5 +1,6 @@
 import { defineFormula } from '../units/index.ts';
 
+/** Diameter of a bundle. @example 100 fibres of 0.75 mm that fill 0.82: 8.28 mm */
 export const fibreBundle = defineFormula({
   name: 'Diameter of a bundle of fibres',
   gives: { meaning: 'diameter', kind: 'lengthMm' },
@@ -13,6 +14,7 @@ export const fibreBundle = defineFormula({
   reckon: ({ n, d, f }) => d * Math.sqrt(n / f),
 });
 
+/** How far a bundle must stand off its emitter so that every fibre is lit. @example 8 mm bundle, 2 mm die, half-angle 30°: 5.2 mm */
 export const gapToCover = defineFormula({
   name: 'Gap between light and bundle',
   gives: { meaning: 'least gap', kind: 'lengthMm' },

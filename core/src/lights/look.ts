@@ -3,6 +3,7 @@ import { defineFormula } from '../units/index.ts';
 /** The eye's answer to light is about this power of it (0.4 to 0.5). */
 const EYE_POWER = 0.45;
 
+/** How bright a share of full light looks (Stevens’ power law). @example half the light looks 0.73 as bright */
 export const perceivedShare = defineFormula({
   name: 'How bright it looks',
   gives: { meaning: 'apparent brightness, of full', kind: 'fraction' },

@@ -1,5 +1,6 @@
 import { defineFormula } from '../units/index.ts';
 
+/** Divider setting for so many marks on a ring. @example radius 62 mm, 27 marks: 14.4 mm */
 export const chordOfRing = defineFormula({
   name: 'Divider setting for a ring',
   gives: { meaning: 'straight distance from mark to mark', kind: 'lengthMm' },
@@ -12,6 +13,7 @@ export const chordOfRing = defineFormula({
   reckon: ({ r, N }) => 2 * r * Math.sin(Math.PI / N),
 });
 
+/** How many lights a ring has room for. @example radius 62 mm, 10 mm apart: 38 */
 export const ringRoom = defineFormula({
   name: 'Lights that a ring has room for',
   gives: { meaning: 'lights', kind: 'count' },

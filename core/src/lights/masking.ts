@@ -1,5 +1,6 @@
 import { defineFormula } from '../units/index.ts';
 
+/** Layers of a foil that dim by so many times. @example 30 % through each, a hundred times: 4 */
 export const layersForRatio = defineFormula({
   name: 'Layers that hold the light back',
   gives: { meaning: 'layers', kind: 'count' },

@@ -6,6 +6,7 @@ export const PIXEL_MCD = 1800;
 /** Share of the brightest place at which a spot is taken to end. */
 const EDGE_SHARE = 1 / 30;
 
+/** Radius at which a spot on a sheet has fallen to a share of its middle. @example 20 mm before the sheet, half as bright: 12.9 mm */
 export const spotRadius = defineFormula({
   name: 'Radius of the spot that a light makes on its diffuser',
   gives: { meaning: 'radius', kind: 'lengthMm' },

@@ -1,5 +1,6 @@
 import { defineFormula } from '../units/index.ts';
 
+/** Parts for so many copies, spares with them. @example 3 copies of 15 with a tenth more: 49.5, so 50 */
 export const batchCount = defineFormula({
   name: 'Parts for all copies, with spares',
   gives: { meaning: 'parts', kind: 'count' },

@@ -7,6 +7,7 @@ export interface Flashing {
   readonly toS: number;
 }
 
+/** What is said of light that never flashes. */
 export const noFlashing: Flashing = { perS: 0, fromS: 0, toS: 0 };
 
 /** What change counts, and how bright the darker of the two may be. */

@@ -105,6 +105,7 @@ export function paintLayer(out: Uint8Array, set: ShowSet, layer: ShowLayer, tMs:
   }
 }
 
+/** Paints layers into a frame, one upon another, in their order. */
 export function paintLayers(
   show: Show,
   layers: readonly ShowLayer[],

@@ -54,6 +54,7 @@ export interface ShowSensing {
   readonly settleMs: number;
 }
 
+/** A control as the engine knows it: a contact or a sensor with its thresholds, by its number. */
 export interface ShowControl {
   readonly id: string;
   /** A press waits until it is known that it is no double one and no long one. */

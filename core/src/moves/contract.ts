@@ -50,6 +50,7 @@ export interface Moment {
   boards: { readonly now: Uint8Array; readonly next: Uint8Array } | null;
 }
 
+/** A moment to be filled in and used again, so that no frame allocates. */
 export const makeMoment = (): Moment => ({
   tMs: 0,
   level: 0,

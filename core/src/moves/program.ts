@@ -2,6 +2,7 @@ import type { Rgb } from './rgb.ts';
 
 /** Types that a field of a move may have in C, and what each takes. */
 export const fieldBytes = { uint8_t: 1, uint16_t: 2, uint32_t: 4, rgb: 3 } as const;
+/** The C type of a field of a move in the program. */
 export type FieldType = keyof typeof fieldBytes;
 
 /** A field of a move in the program: its type, and its value of a compiled move. */

@@ -9,6 +9,7 @@ export const phaseOf = (tMs: number, periodMs: number): number => Math.trunc(((t
 /** There and back: 0 → 65,534 → 0 over a period. */
 export const triangle = (phase: number): number => (phase < 32_768 ? phase * 2 : (65_535 - phase) * 2);
 
+/** A soft wave from 0 to 255 and back, by its phase of 65536 a turn: whole numbers, as the program has them. */
 export const waveAt = (phase: number): number => {
   const [at, part] = [phase >> 8, phase & 255];
   return ((breathTable[at] ?? 0) * (256 - part) + (breathTable[at + 1] ?? 0) * part) >> 8;

@@ -1,5 +1,6 @@
 import type { Rgb } from './rgb.ts';
 
+/** #rrggbb as three bytes. */
 export function parseColour(colour: string): Rgb {
   const value = Number.parseInt(colour.slice(1), 16);
   return [(value >> 16) & 255, (value >> 8) & 255, value & 255];
@@ -7,6 +8,7 @@ export function parseColour(colour: string): Rgb {
 
 /** A level, 0…1, as the engine counts it. */
 export const level8 = (level: number): number => Math.round(level * 255);
+/** Seconds as whole milliseconds, at least one: no period is nothing. */
 export const wholeMs = (seconds: number): number => Math.max(1, Math.round(seconds * 1000));
 
 /** Colour and height of a move in the engine's units. */

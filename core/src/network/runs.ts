@@ -5,6 +5,7 @@ import { wireCarriesA, wireDrop, wireOhmPerMetre } from '../wires/index.ts';
 import { colourCores } from './colours.ts';
 import type { Net, NetName } from './netNames.ts';
 
+/** What to cut a wire to, in millimetres, from the straight way. @example 100 mm: 142 mm */
 export const cutLength = defineFormula({
   name: 'Length to cut a wire to',
   gives: { meaning: 'length', kind: 'lengthMm' },
@@ -53,6 +54,7 @@ export type RunCarries =
   | { readonly kind: 'items'; readonly itemIds: readonly string[]; readonly share: number }
   | { readonly kind: 'lights'; readonly itemId: string; readonly lights: number };
 
+/** One core of a run: what it means, and its colour. */
 export interface Core {
   readonly meaning: NetName;
   readonly colour: string;

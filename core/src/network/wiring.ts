@@ -22,6 +22,7 @@ const placeOf = (item: Item | undefined): PlanPoint | null => (item && 'at' in i
 /** An item as an end of a run. */
 export const endAt = (item: Item): RunEnd => ({ name: item.name, itemId: item.id, at: placeOf(item) });
 
+/** A port of an item, by both their names. */
 export const port = (item: string, name: string): PortRef => ({ item, port: name });
 
 /** The first core of each net. */

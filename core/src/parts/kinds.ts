@@ -300,6 +300,7 @@ export interface WirePart extends PartBase {
   readonly strands: 'stranded' | 'solid' | 'enamelled' | 'foil' | 'thread';
 }
 
+/** Anything of the catalogue; `kind` tells the families apart. */
 export type Part =
   | OutsideSupplyPart
   | LoadPart

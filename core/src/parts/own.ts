@@ -220,6 +220,7 @@ const examples: Readonly<Record<OwnKind, string>> = {
   controller: 'controller-large-5v',
 };
 
+/** What a table of own parts came to. */
 export interface OwnPartsRead {
   readonly parts: readonly OwnPart[];
   /** Lines that could not be read, by the number of the line in the file; they are left out, the others are kept. */

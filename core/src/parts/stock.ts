@@ -28,6 +28,7 @@ export interface StockItem {
   readonly note: string;
 }
 
+/** What a table of the drawer came to. */
 export interface StockRead {
   readonly items: readonly StockItem[];
   /** Lines that could not be read, by the number of the line in the file; they are left out, the others are kept. */

@@ -4,6 +4,7 @@ import { parseQuantity } from '../units/index.ts';
 /** A cell of the row by its heading in small letters: trimmed, empty where there is none. */
 export type Cell = (heading: string) => string;
 
+/** What is wrong with one line of a table. */
 export interface RowProblem {
   /** The number of the line in the file, the headings being line 1. */
   readonly line: number;

@@ -53,6 +53,7 @@ const cue = z.strictObject({
 /** A sign lies over every mood while its control is in its state: the charge low, the room dark, the contact closed. */
 const sign = z.strictObject({ id, name, controlId: id, moves });
 
+/** Moods, cues, evening, sets and signs as a plan holds them. */
 export const moodsSchema = z.strictObject({
   list: list(mood),
   startId: id.nullable(),

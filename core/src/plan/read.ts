@@ -8,10 +8,12 @@ import type { Plan } from './types.ts';
 import { migrateOne } from './versionOne/migrate.ts';
 import { planOneSchema } from './versionOne/schema.ts';
 
+/** A plan that was read, or all that keeps it from being one. */
 export type PlanRead =
   | { readonly ok: true; readonly plan: Plan }
   | { readonly ok: false; readonly problems: readonly PlanProblem[] };
 
+/** The version of plan files that this program writes. */
 export const newestVersion = 2;
 
 const fail = (place: string, message: string): PlanRead => ({ ok: false, problems: [{ place, message }] });

@@ -13,6 +13,7 @@ export interface BrightnessDraw {
 export const drawAtBrightness = ({ dark, light }: BrightnessDraw, brightness: number): Draws =>
   brightness === 0 ? dark : addDraws(dark, scaleDraws(light, brightness));
 
+/** Brightness at which a link is just full. @example 2 A at most, 0.2 A dark, 3 A more at full: 0.6 */
 export const ceilingSum = defineFormula({
   name: 'Brightness ceiling at a link',
   gives: { meaning: 'brightness', kind: 'fraction' },
@@ -118,6 +119,7 @@ export function findRailLimitA(tree: SupplyTree, charge: number, node: number, o
   return low;
 }
 
+/** The lowest ceiling from full to the reserve, with the one of a full pack and the curve between. */
 export interface CeilingOverDischarge extends Ceiling {
   readonly fresh: number;
   readonly curve: readonly { readonly charge: number; readonly brightness: number }[];

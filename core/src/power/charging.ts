@@ -13,6 +13,7 @@ export const chargeRates: Readonly<Record<Chemistry, { readonly least: number; r
   'alkaline button': null,
 };
 
+/** Time to charge a lithium cell. @example 2 Ah at 0.5 A: 4.8 h */
 export const chargeTime = defineFormula({
   name: 'Time to charge',
   gives: { meaning: 'time', kind: 'timeH' },
@@ -28,6 +29,7 @@ export const chargeTime = defineFormula({
 /** A lithium charger stops when the current has fallen to about this share of the one it was set to (typical). */
 const END_SHARE = 0.1;
 
+/** What a charger does to a cell: rate, time, and where it ends. */
 export interface Charging {
   readonly leastA: number;
   readonly mostA: number;

@@ -17,6 +17,7 @@ export type NightMaker = (deviation: Deviation) => {
   readonly course: readonly NightStretch[];
 };
 
+/** How long a pack lasts, likely and with caution, and what the doubt comes from. */
 export interface RunsFor {
   readonly likelyH: number;
   readonly cautiousH: number;

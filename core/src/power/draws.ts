@@ -16,6 +16,7 @@ export interface RailDraw {
 /** What is drawn from each rail of a tree, in the order of its nodes. */
 export type Draws = readonly RailDraw[];
 
+/** Draws of nothing at each node of a tree. */
 export const noDraw: RailDraw = { steadyA: 0, shaped: [] };
 
 /** A steady current from the rail that most hangs on, and nothing from the others. */

@@ -1,5 +1,6 @@
 import { defineFormula } from '../units/index.ts';
 
+/** Time that a pack lasts at another current than it was rated for (Peukert). @example 7 Ah rated over 20 h, at 7 A with exponent 1.2: 0.55 h, not 1 h */
 export const rateLaw = defineFormula({
   name: 'Time at a high rate',
   gives: { meaning: 'time', kind: 'timeH' },
@@ -36,6 +37,7 @@ export const drainedMah = (drainA: number, hours: number): number => drainA * ho
 export const storedShare = (share: number, lossPerMonth: number, months: number): number =>
   share * (1 - lossPerMonth) ** months;
 
+/** Packs to bring. @example 8 h with packs that last 3.1 h: 3 */
 export const packsForEvent = defineFormula({
   name: 'Packs to bring',
   gives: { meaning: 'packs', kind: 'count' },
@@ -48,6 +50,7 @@ export const packsForEvent = defineFormula({
   reckon: ({ T, t }) => Math.ceil(T / t - 1e-9),
 });
 
+/** Energy of a pack, as carriers ask for it. @example 3.7 V and 2600 mAh: 9.62 Wh */
 export const packEnergy = defineFormula({
   name: 'Energy of a pack',
   gives: { meaning: 'energy', kind: 'energyWh' },

@@ -1,6 +1,7 @@
 import { fuseRatingsA } from '../parts/index.ts';
 import { defineFormula } from '../units/index.ts';
 
+/** Least rating of a fuse. @example 2 A steady: 2.5 A */
 export const fuseBand = defineFormula({
   name: 'Fuse, least',
   gives: { meaning: 'least rating', kind: 'currentA' },

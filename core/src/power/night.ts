@@ -11,6 +11,7 @@ export interface NightStretch {
   readonly peak: Draws;
 }
 
+/** The pack at one moment of its night. */
 export interface NightSample {
   readonly atH: number;
   readonly packV: number;
@@ -25,6 +26,7 @@ export interface NightSample {
 /** Why an evening ends. `goes on` = it hangs on an outside supply. */
 export type NightEnd = 'empty' | 'cut-off' | 'drops out' | 'resets' | 'dims' | 'goes on';
 
+/** A night played through: how long it lasted, why it ended, and its samples. */
 export interface NightRun {
   /** Infinite where it goes on. */
   readonly hours: number;
@@ -35,6 +37,7 @@ export interface NightRun {
   readonly drawnWh: number;
 }
 
+/** Charge over current. @example 2000 mAh at 0.5 A: 4 h, which no pack reaches to the last */
 export const plainRunTime = defineFormula({
   name: 'Plain run time',
   gives: { meaning: 'time, at best', kind: 'timeH' },
@@ -56,6 +59,7 @@ const endWords: Readonly<Record<NightEnd, string>> = {
   'goes on': 'it hangs on an outside supply and goes on',
 };
 
+/** Why a night ended, in words that follow “because”. */
 export const describeEnd = (end: NightEnd): string => endWords[end];
 
 /** Lights that fade with their rail are out when they draw less than this share of what they draw at its usual voltage. */

@@ -1,5 +1,6 @@
 import { defineFormula } from '../units/index.ts';
 
+/** Most that a bridge amplifier gives undistorted. @example 5 V into 8 Ω: 1.56 W */
 export const bridgePower = defineFormula({
   name: 'Most power of a bridged amplifier',
   gives: { meaning: 'power', kind: 'powerW' },
@@ -12,6 +13,7 @@ export const bridgePower = defineFormula({
   reckon: ({ U, R }) => (U * U) / (2 * R),
 });
 
+/** Change of gain by another input resistor. @example 10 kΩ instead of 20 kΩ: 6 dB louder */
 export const gainChange = defineFormula({
   name: 'Change of gain by the input resistor',
   gives: { meaning: 'change', kind: 'decibelDb' },

@@ -34,6 +34,7 @@ export interface TreeSignal {
   readonly bearsV: number;
 }
 
+/** One rail of a tree, at rest, on the mean, at its height and at the start. */
 export interface RailState {
   readonly name: string;
   readonly peakA: number;
@@ -44,6 +45,7 @@ export interface RailState {
   readonly fill: number;
 }
 
+/** All rails of a tree, from the pack outward, and what does not fit together. */
 export interface TreeState {
   readonly rails: readonly RailState[];
   readonly flaws: readonly Message[];

@@ -22,6 +22,7 @@ export interface Answer {
   readonly drawing: Drawing | null;
 }
 
+/** The answer of a sum, or what keeps it from one. */
 export type Answered =
   | { readonly ok: true; readonly answer: Answer }
   | { readonly ok: false; readonly problems: readonly InputProblem[] };

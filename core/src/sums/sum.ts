@@ -41,15 +41,18 @@ export interface PairsInput extends InputBase {
   readonly bands: readonly [Band, Band];
   readonly initial: readonly (readonly [number, number])[];
 }
+/** One out of a list. */
 export interface ChoiceInput<T extends string = string> extends InputBase {
   readonly as: 'choice';
   readonly options: readonly T[];
   readonly initial: T;
 }
+/** Text in the maker’s words. */
 export interface WordsInput extends InputBase {
   readonly as: 'words';
   readonly initial: string;
 }
+/** What a sum asks for. */
 export type Input = QuantityInput | OptionalInput | ListInput | PairsInput | ChoiceInput | WordsInput;
 
 type ValueOf<I> = I extends QuantityInput
@@ -66,6 +69,7 @@ type ValueOf<I> = I extends QuantityInput
 
 /** A value of any input. */
 export type Value = number | null | string | readonly number[] | readonly (readonly [number, number])[];
+/** What was entered, by the names of the inputs, in base units; null = left open. */
 export type Values = Readonly<Record<string, Value>>;
 
 /** One line of the answer. `main` is the figure that decides. */
@@ -98,6 +102,7 @@ export type Result =
       readonly rows: readonly (readonly (number | Message | null)[])[];
     };
 
+/** What a sum gives back: results, the steps they came by, findings, a drawing. */
 export interface Outcome {
   readonly results: readonly Result[];
   readonly steps: readonly Sum[];
@@ -158,6 +163,7 @@ export const assume = (
   band: Partial<Band> = {},
 ): QuantityInput => ({ as: 'quantity', kind, word, label, initial, needed: false, band: { ...positive, ...band } });
 
+/** A quantity that may be left open; then it is null. */
 export const optional = (
   kind: QuantityKind,
   word: string,
@@ -173,6 +179,7 @@ export const optional = (
   ...(example === undefined ? {} : { example }),
 });
 
+/** Several quantities of one kind. */
 export const list = (
   kind: QuantityKind,
   word: string,
@@ -181,6 +188,7 @@ export const list = (
   band: Partial<Band> = {},
 ): ListInput => ({ as: 'list', kind, word, label, initial, band: { ...positive, ...band } });
 
+/** Pairs of quantities, such as a current and the voltage that was read at it. */
 export const pairs = (
   options: Omit<PairsInput, 'as' | 'bands'> & { readonly bands?: PairsInput['bands'] },
 ): PairsInput => ({
@@ -189,6 +197,7 @@ export const pairs = (
   ...options,
 });
 
+/** One out of a list, with the usual one. */
 export const choice = <const T extends string>(
   word: string,
   label: string,
@@ -196,6 +205,7 @@ export const choice = <const T extends string>(
   initial: NoInfer<T>,
 ): ChoiceInput<T> => ({ as: 'choice', word, label, options, initial });
 
+/** Text, checked by the sum itself. */
 export const words = (word: string, label: string, initial: string): WordsInput => ({
   as: 'words',
   word,
@@ -203,6 +213,7 @@ export const words = (word: string, label: string, initial: string): WordsInput 
   initial,
 });
 
+/** A result that is a quantity; null where there is none, which the findings then say why. */
 export const figure = (key: string, label: Message, kind: QuantityKind, value: number | null): Result => ({
   form: 'figure',
   key,
@@ -221,6 +232,7 @@ export const mainFigure = (key: string, label: Message, kind: QuantityKind, valu
   main: true,
 });
 
+/** A result in words, or a yes or no. */
 export const text = (key: string, label: Message, value: Message | boolean): Result => ({
   form: 'text',
   key,
@@ -228,6 +240,7 @@ export const text = (key: string, label: Message, value: Message | boolean): Res
   value,
 });
 
+/** What is amiss or to be known: what, why and what to do. */
 export const finding = (
   id: string,
   gravity: Finding['gravity'],

@@ -2,6 +2,7 @@ import { defineFormula } from '../units/index.ts';
 
 const COPPER_OHM_MM2_PER_M = 0.01724;
 
+/** One core of copper foil, a metre of it. @example 5 mm × 0.05 mm: 0.069 Ω/m */
 export const foilOhm = defineFormula({
   name: 'Resistance of copper foil',
   gives: { meaning: 'resistance of a metre', kind: 'ohmPerMetre' },
@@ -14,6 +15,7 @@ export const foilOhm = defineFormula({
   reckon: ({ b, h }) => COPPER_OHM_MM2_PER_M / (b * h),
 });
 
+/** One core of enamelled wire, a metre of it. @example 0.3 mm of copper: 0.244 Ω/m */
 export const roundOhm = defineFormula({
   name: 'Resistance of enamelled wire',
   gives: { meaning: 'resistance of a metre', kind: 'ohmPerMetre' },
@@ -23,6 +25,7 @@ export const roundOhm = defineFormula({
   reckon: ({ d }) => COPPER_OHM_MM2_PER_M / ((Math.PI / 4) * d * d),
 });
 
+/** Width of a sheet that is rolled into a tube. @example 20 mm tube, 5 mm overlap: 67.8 mm */
 export const rolledWidth = defineFormula({
   name: 'Width of a sheet to be rolled',
   gives: { meaning: 'width', kind: 'lengthMm' },

@@ -16,6 +16,7 @@ export interface Belongings {
   /** The units that the maker reads; none until they choose. */
   readonly units: readonly Units[];
 }
+/** One of the things that a workshop keeps beside its plans. */
 export type BelongingName = keyof Belongings;
 
 /** One belonging of a known name, as its name says. */
@@ -30,7 +31,9 @@ const keys: { readonly [N in BelongingName]: (entry: Belongings[N][number]) => s
   units: () => 'units',
 };
 
+/** All of them. */
 export const belongingNames = Object.keys(keys) as readonly BelongingName[];
+/** Whether a word names one. */
 export const isBelonging = (name: string): name is BelongingName => belongingNames.some((each) => each === name);
 
 /**

@@ -4,6 +4,7 @@ import { drawsAtRest } from '../draws.ts';
 import { feedRow, itsPart, partRow } from '../rows.ts';
 import { drawBoard } from './draw.ts';
 
+/** A controller board: it drives, listens and sends data. */
 export const board: KindDefinition<'board'> = {
   kind: 'board',
   name: 'Controller',

@@ -8,6 +8,7 @@ import type { BoxItem } from '../types.ts';
 const outputsOf = ({ part }: BoxItem, library: Library): readonly string[] =>
   Array.from({ length: findPart(library, 'box', part)?.outputs ?? 0 }, (_, i) => `output ${i + 1}`);
 
+/** A ready-made control box with outputs of its own. */
 export const box: KindDefinition<'box'> = {
   kind: 'box',
   name: 'Ready-made box',

@@ -7,6 +7,7 @@ import { boardRow } from '../rows.ts';
 const control = { stage: 'drive', role: 'control', parts: () => [] } as const;
 const contact = { pin: 'in', cores: ['minus'] } as const;
 
+/** A button to minus, with the pull-up inside the chip. */
 export const button: KindDefinition<'button'> = {
   ...control,
   kind: 'button',
@@ -26,6 +27,7 @@ export const button: KindDefinition<'button'> = {
   },
   buys: ({ name }) => [pieces('Push button, momentary', 0.5, name)],
 };
+/** A switch on a pin that stays where it is put. */
 export const latchingSwitch: KindDefinition<'latching switch'> = {
   ...control,
   kind: 'latching switch',
@@ -38,6 +40,7 @@ export const latchingSwitch: KindDefinition<'latching switch'> = {
   },
   buys: ({ name }) => [pieces('Slide switch, 0.3 A, for a signal', 0.6, name)],
 };
+/** A contact that closes by how the piece is held; it rattles, so it is settled before it is believed. */
 export const tiltSwitch: KindDefinition<'tilt switch'> = {
   ...control,
   kind: 'tilt switch',
@@ -55,6 +58,7 @@ export const tiltSwitch: KindDefinition<'tilt switch'> = {
   },
   buys: ({ name }) => [pieces('Tilt switch, ball in a tube', 0.7, name)],
 };
+/** A receiver of a hand-held transmitter, one output for each key. */
 export const remote: KindDefinition<'remote'> = {
   ...control,
   kind: 'remote',
@@ -91,6 +95,7 @@ export const remote: KindDefinition<'remote'> = {
   },
   buys: ({ name }) => [pieces('Radio receiver, one channel, with its hand transmitter', 7.5, name)],
 };
+/** A photoresistor with a fixed resistor to minus, read by the converter. */
 export const lightSensor: KindDefinition<'light sensor'> = {
   ...control,
   kind: 'light sensor',
@@ -124,6 +129,7 @@ export const lightSensor: KindDefinition<'light sensor'> = {
   },
   buys: ({ name }) => [pieces('Light sensor, photoresistor', 0.35, name)],
 };
+/** A divider that lets the program see the charge of a pack. */
 export const chargeSense: KindDefinition<'charge sense'> = {
   ...control,
   kind: 'charge sense',

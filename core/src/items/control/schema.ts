@@ -4,8 +4,11 @@ import { board, inBand, placed } from '../schemaFields.ts';
 
 const control = { ...placed, board };
 
+/** A button as a plan holds it. */
 export const buttonSchema = z.strictObject({ kind: z.literal('button'), ...control });
+/** A latching switch on a pin, as a plan holds it. */
 export const latchingSwitchSchema = z.strictObject({ kind: z.literal('latching switch'), ...control });
+/** A tilt switch as a plan holds it. */
 export const tiltSwitchSchema = z.strictObject({ kind: z.literal('tilt switch'), ...control });
 
 /** One output of a receiver: closed while its key is held, or changed by each press. */
@@ -15,6 +18,7 @@ export const remoteSchema = z.strictObject({
   output: z.enum(['held', 'latched']),
 });
 
+/** A light sensor as a plan holds it: the maker’s own two readings, in ohms. */
 export const lightSensorSchema = z.strictObject({
   kind: z.literal('light sensor'),
   ...control,
@@ -22,6 +26,7 @@ export const lightSensorSchema = z.strictObject({
   lightOhm: inBand(bands.resistorOhm),
 });
 
+/** A charge sense as a plan holds it: whose charge, and below what it counts as low. */
 export const chargeSenseSchema = z.strictObject({
   kind: z.literal('charge sense'),
   ...control,

@@ -4,6 +4,7 @@ import { feedRow, itsPart, minusRow, partRow } from '../rows.ts';
 import { drawConverter } from './draw.ts';
 import { rangeOfConverter } from './model.ts';
 
+/** What makes one rail out of another: boost, buck or linear. */
 export const converter: KindDefinition<'converter'> = {
   kind: 'converter',
   name: 'Converter',

@@ -5,6 +5,7 @@ import { bands } from '../limits.ts';
 import { feedRow, itsPart, partRow } from '../rows.ts';
 import { drawOwn } from '../switcher.ts';
 
+/** Holds the current of lights in series, whatever the voltage, down to its drop-out. */
 export const driver: KindDefinition<'driver'> = {
   kind: 'driver',
   name: 'Constant-current driver',

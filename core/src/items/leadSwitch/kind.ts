@@ -4,6 +4,7 @@ import { bands } from '../limits.ts';
 import { feedRow, itsPart, partRow } from '../rows.ts';
 import { magnetRule } from './rules.ts';
 
+/** A switch in the lead of a pack or rail, worked by hand or by a magnet. */
 export const leadSwitch: KindDefinition<'switch'> = {
   kind: 'switch',
   name: 'Switch in the lead',

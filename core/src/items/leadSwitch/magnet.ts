@@ -1,5 +1,6 @@
 import { defineFormula } from '../../units/index.ts';
 
+/** Field on the axis of a disc magnet. @example 1200 mT, 5 mm radius, 3 mm thick, 8 mm away: 37 mT; off the axis or by steel it is less */
 export const discField = defineFormula({
   name: 'Field on the axis of a disc magnet',
   gives: { meaning: 'field', kind: 'fluxMt' },

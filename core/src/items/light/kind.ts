@@ -3,6 +3,7 @@ import { asReckoned, type KindDefinition } from '../contract.ts';
 import { bands } from '../limits.ts';
 import { diffuserRow, feedRow, itsPart, partRow, switchedRow, wiringRow } from '../rows.ts';
 
+/** Single lights that are switched together, each with its resistor or in a string. */
 export const light: KindDefinition<'light'> = {
   kind: 'light',
   name: 'Single lights',

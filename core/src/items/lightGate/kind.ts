@@ -7,6 +7,7 @@ import { feedRow, itsPart } from '../rows.ts';
 import { closeToMinus, drawOwn } from '../switcher.ts';
 import { gateRule } from './rules.ts';
 
+/** Lights itself in the dark without a program: a phototransistor at the gate of a transistor. */
 export const lightGate: KindDefinition<'light gate'> = {
   kind: 'light gate',
   name: 'Light gate',

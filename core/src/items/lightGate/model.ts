@@ -1,6 +1,7 @@
 import { type GateVerdict, judgeGate } from '../../circuit/index.ts';
 import { defineFormula } from '../../units/index.ts';
 
+/** Gate voltage of a light gate. @example 4.5 V, 20 µA in 100 kΩ: 2.5 V */
 export const gateNode = defineFormula({
   name: 'Gate under a pull-up with a phototransistor to minus',
   gives: { meaning: 'voltage at the gate', kind: 'voltageV' },

@@ -14,6 +14,7 @@ const amps = (field: string, label: string): FormRow => ({
   isFigure: true,
 });
 
+/** What draws and is no light: sound, motor, anything that is said in volts and amperes. */
 export const load: KindDefinition<'load'> = {
   kind: 'load',
   name: 'Other load',

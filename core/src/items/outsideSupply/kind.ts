@@ -5,6 +5,7 @@ import { bands } from '../limits.ts';
 import { minusRow, partRow } from '../rows.ts';
 import { drawSource } from '../source.ts';
 
+/** A port or a plug-in supply: it ends never, and gives so much at most. */
 export const outsideSupply: KindDefinition<'outside supply'> = {
   kind: 'outside supply',
   name: 'Outside supply',

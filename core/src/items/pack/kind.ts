@@ -9,6 +9,7 @@ import { packCareRule } from './rules.ts';
 
 const same = (value: string): { readonly value: string; readonly label: string } => ({ value, label: value });
 
+/** Cells in series with their holder, protection and plug. */
 export const pack: KindDefinition<'pack'> = {
   kind: 'pack',
   name: 'Pack',

@@ -6,6 +6,7 @@ import { bands } from '../limits.ts';
 import { boardRow, diffuserRow, feedRow, itsPart, partRow } from '../rows.ts';
 import { placeTape } from './place.ts';
 
+/** Tape whose every light is told its colour by data. */
 export const pixelTape: KindDefinition<'pixel tape'> = {
   kind: 'pixel tape',
   name: 'Pixel tape',

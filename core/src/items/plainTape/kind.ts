@@ -6,6 +6,7 @@ import { coloursOfTape } from './colours.ts';
 import { placePlain } from './place.ts';
 import { commonPlusRule } from './rules.ts';
 
+/** Tape that is dimmed as a whole, in one colour or several. */
 export const plainTape: KindDefinition<'plain tape'> = {
   kind: 'plain tape',
   name: 'Plain tape',

@@ -1,6 +1,7 @@
 import type { KindDefinition } from '../contract.ts';
 import { contactDoings } from '../controls.ts';
 
+/** A line by which one board tells another, as a control of the second. */
 export const signal: KindDefinition<'signal'> = {
   kind: 'signal',
   name: 'Signal',

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { bands, breathCurves } from '../../items/limits.ts';
 import { colour, inBand, level } from '../schemaFields.ts';
 
+/** Rises and falls without end: the settings as a plan holds them, each within its band. */
 export const breatheSchema = z.strictObject({
   kind: z.literal('breathe'),
   colour,
@@ -11,4 +12,5 @@ export const breatheSchema = z.strictObject({
   /** Without it: soft. */
   curve: z.enum(breathCurves).optional(),
 });
+/** Rises and falls without end. */
 export type Breathe = Readonly<z.infer<typeof breatheSchema>>;

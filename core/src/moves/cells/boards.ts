@@ -1,6 +1,7 @@
 import { chanceByte } from '../chance.ts';
 import type { CompiledBase } from '../contract.ts';
 
+/** Cells as the engine runs them: whole numbers, rules as bits by the count of neighbours. */
 export interface CompiledCells extends CompiledBase {
   readonly kind: 'cells';
   readonly columns: number;

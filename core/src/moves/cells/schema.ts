@@ -4,6 +4,7 @@ import { colour, inBand, level, whole } from '../schemaFields.ts';
 
 const neighbours = z.array(z.number().int().min(0).max(8)).max(9).readonly();
 
+/** Lives and dies by its neighbours: the settings as a plan holds them, each within its band. */
 export const cellsSchema = z.strictObject({
   kind: z.literal('cells'),
   colour,
@@ -21,4 +22,5 @@ export const cellsSchema = z.strictObject({
   seed: whole(bands.seed),
   level,
 });
+/** Lives and dies by its neighbours. */
 export type Cells = Readonly<z.infer<typeof cellsSchema>>;

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { bands } from '../../items/limits.ts';
 import { along, colour, inBand, level, whole } from '../schemaFields.ts';
 
+/** One in so many is lit, and the lit ones run: the settings as a plan holds them, each within its band. */
 export const chaseSchema = z.strictObject({
   kind: z.literal('chase'),
   colour,
@@ -11,4 +12,5 @@ export const chaseSchema = z.strictObject({
   level,
   along,
 });
+/** One in so many is lit, and the lit ones run. */
 export type Chase = Readonly<z.infer<typeof chaseSchema>>;

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { bands, keepings } from '../../items/limits.ts';
 import { along, colour, inBand, level, whole } from '../schemaFields.ts';
 
+/** Goes between two colours: the settings as a plan holds them, each within its band. */
 export const driftSchema = z.strictObject({
   kind: z.literal('drift'),
   colour,
@@ -15,4 +16,5 @@ export const driftSchema = z.strictObject({
   /** Whether the mixing of the two colours keeps the look even or the current; without it, the look. */
   keeps: z.enum(keepings).optional(),
 });
+/** Goes between two colours. */
 export type Drift = Readonly<z.infer<typeof driftSchema>>;

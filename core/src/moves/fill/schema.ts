@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { bands } from '../../items/limits.ts';
 import { along, colour, inBand, level } from '../schemaFields.ts';
 
+/** Fills from one end and empties again: the settings as a plan holds them, each within its band. */
 export const fillSchema = z.strictObject({
   kind: z.literal('fill'),
   colour,
@@ -9,4 +10,5 @@ export const fillSchema = z.strictObject({
   level,
   along,
 });
+/** Fills from one end and empties again. */
 export type Fill = Readonly<z.infer<typeof fillSchema>>;

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { bands, flickerCharacters } from '../../items/limits.ts';
 import { colour, level, whole } from '../schemaFields.ts';
 
+/** Like a candle, an ember, a bad tube or an engine: the settings as a plan holds them, each within its band. */
 export const flickerSchema = z.strictObject({
   kind: z.literal('flicker'),
   colour,
@@ -9,4 +10,5 @@ export const flickerSchema = z.strictObject({
   seed: whole(bands.seed),
   level,
 });
+/** Like a candle, an ember, a bad tube or an engine. */
 export type Flicker = Readonly<z.infer<typeof flickerSchema>>;

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { bands } from '../../items/limits.ts';
 import { along, colour, inBand, level, whole } from '../schemaFields.ts';
 
+/** One light runs, with a tail: the settings as a plan holds them, each within its band. */
 export const sweepSchema = z.strictObject({
   kind: z.literal('sweep'),
   colour,
@@ -11,4 +12,5 @@ export const sweepSchema = z.strictObject({
   level,
   along,
 });
+/** One light runs, with a tail. */
 export type Sweep = Readonly<z.infer<typeof sweepSchema>>;

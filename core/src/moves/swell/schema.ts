@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { bands } from '../../items/limits.ts';
 import { colour, inBand, level } from '../schemaFields.ts';
 
+/** Rises, stays and falls: the settings as a plan holds them, each within its band. */
 export const swellSchema = z.strictObject({
   kind: z.literal('swell'),
   colour,
@@ -13,4 +14,5 @@ export const swellSchema = z.strictObject({
   low: level,
   level,
 });
+/** Rises, stays and falls. */
 export type Swell = Readonly<z.infer<typeof swellSchema>>;

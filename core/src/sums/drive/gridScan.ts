@@ -58,6 +58,7 @@ const judge = ({ isSeen, worst, idle, middleA, picturesPerS }: Judged): Finding[
     ],
   );
 
+/** Answers scanned grids: what glows falsely, and how bright a light is left. */
 export const gridScanSum = defineSum({
   name: 'grid-scan',
   title: 'A scanned grid',

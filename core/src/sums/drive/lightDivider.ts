@@ -70,6 +70,7 @@ const judge = ({ darkOhm, lightOhm, threshold, noise, code, Rf, bits, sensorOhm,
     ],
   );
 
+/** Answers the fixed resistor and the thresholds of a light sensor. */
 export const lightDividerSum = defineSum({
   name: 'light-divider',
   title: 'Light sensor on a divider',

@@ -45,6 +45,7 @@ const judge = ({ supplyV, fullOnV, isHalfOn, lux }: Judged): Finding[] =>
     ],
   );
 
+/** Answers a lamp that lights itself in the dark, without a program. */
 export const lightGateSum = defineSum({
   name: 'light-gate',
   title: 'Lamp that lights by itself, without a program',

@@ -46,6 +46,7 @@ const judge = ({ pullInMt, dropOutMt, pullInMm, wallMm }: Judged): Finding[] =>
     ],
   );
 
+/** Answers whether a magnet works a switch through a wall. */
 export const magnetSwitchSum = defineSum({
   name: 'magnet-switch',
   title: 'Magnet through the skin',

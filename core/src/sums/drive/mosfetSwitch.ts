@@ -59,6 +59,7 @@ const judge = ({ verdict, gateV, promisedAtV, ambientC, heatW, thermalKPerW, sid
     ],
   );
 
+/** Answers whether a pin turns a field-effect transistor full on. */
 export const mosfetSwitchSum = defineSum({
   name: 'mosfet-switch',
   title: 'Field-effect transistor as a switch',

@@ -3,6 +3,7 @@ import { fillSum, say, volts } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
+/** Answers the divider by which a program sees the charge. */
 export const packSenseSum = defineSum({
   name: 'pack-sense',
   title: 'Reading the pack’s voltage',

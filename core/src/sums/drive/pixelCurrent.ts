@@ -1,6 +1,7 @@
 import { percent, say } from '../../units/index.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
+/** Answers what pixels draw by colour and brightness. */
 export const pixelCurrentSum = defineSum({
   name: 'pixel-current',
   title: 'What pixels draw',

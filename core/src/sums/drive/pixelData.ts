@@ -58,6 +58,7 @@ const judge = ({ logicV, leastV, supplyV, share, memory, pixels, dice }: Judged)
     ],
   );
 
+/** Answers how often a line of pixels can be told. */
 export const pixelDataSum = defineSum({
   name: 'pixel-data',
   title: 'Pixel data: time, memory, level',

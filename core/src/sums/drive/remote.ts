@@ -2,6 +2,7 @@ import { coneRadiusMm, slipsALoopAfterS, toggleInStep, transmitterRangeShare } f
 import { percent, say } from '../../units/index.ts';
 import { assume, choice, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
+/** Answers what a receiver costs all evening. */
 export const remoteSum = defineSum({
   name: 'remote',
   title: 'Remotes, and copies in step',

@@ -60,6 +60,7 @@ const judge = ({ fitted, pinLimitA, loadA, forcedGain, collectorA, baseA, mostOh
     ],
   );
 
+/** Answers the resistor before a base. */
 export const transistorSwitchSum = defineSum({
   name: 'transistor-switch',
   title: 'Bipolar transistor as a switch',

@@ -2,6 +2,7 @@ import { acceptanceDeg, acceptedShare, fibreBundle, gapToCover } from '../../lig
 import { fillSum } from '../../units/index.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
+/** Answers a fibre bundle and the gap before its light. */
 export const bundleSum = defineSum({
   name: 'bundle',
   title: 'A bundle of fibres',

@@ -11,6 +11,7 @@ import {
 import { fillSum, mm, percent, quantity, say } from '../../units/index.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
+/** Answers how deep a channel must be so that no dots show. */
 export const diffuserSum = defineSum({
   name: 'diffuser',
   title: 'Evenness behind a diffuser',

@@ -3,6 +3,7 @@ import { fillSum, percent, say } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { assume, defineSum, figure, finding, findingsWhere, list, mainFigure } from '../sum.ts';
 
+/** Answers lights that shall look alike. */
 export const equalLookSum = defineSum({
   name: 'equal-look',
   title: 'Unlike colours, alike in look',

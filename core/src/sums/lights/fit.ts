@@ -141,6 +141,7 @@ function fitIntoBore({ part, hollow, sleeveMm, wires, wireMm, clearanceMm }: Fit
 
 const fitters = { bore: fitIntoBore, box: fitIntoBox, channel: fitIntoChannel } as const;
 
+/** Answers whether something goes in. */
 export const fitSum = defineSum({
   name: 'fit',
   title: 'Will it go in?',

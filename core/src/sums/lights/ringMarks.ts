@@ -35,6 +35,7 @@ const judge = ({ room, count, missingCount, channels }: Judged): Finding[] =>
     ],
   );
 
+/** Answers marking out a ring. */
 export const ringMarksSum = defineSum({
   name: 'ring-marks',
   title: 'Marks on a ring',

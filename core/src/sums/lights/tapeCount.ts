@@ -9,6 +9,7 @@ const nearestTape = (perMetre: number): PixelTapePart =>
     .filter((part) => part.dice === 3)
     .reduce((best, each) => (Math.abs(each.perMetre - perMetre) < Math.abs(best.perMetre - perMetre) ? each : best));
 
+/** Answers lights on a length of tape. */
 export const tapeCountSum = defineSum({
   name: 'tape-count',
   title: 'Lights on a route',

@@ -4,6 +4,7 @@ import { joinMessages, mm, say } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { assume, defineSum, figure, finding, findingsWhere, mainFigure, optional, pairs, text } from '../sum.ts';
 
+/** Answers cutting pieces out of a reel. */
 export const tapeCutSum = defineSum({
   name: 'tape-cut',
   title: 'Cutting a list of lengths',

@@ -2,6 +2,7 @@ import { batchCount, cheapestPurchase, lotsFor } from '../../logbook/index.ts';
 import { fillSum } from '../../units/index.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure, pairs } from '../sum.ts';
 
+/** Answers parts for several copies. */
 export const batchSum = defineSum({
   name: 'batch',
   title: 'Parts for all copies',

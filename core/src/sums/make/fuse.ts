@@ -5,6 +5,7 @@ import { amps, fillSum, say } from '../../units/index.ts';
 import { wireCarriesA } from '../../wires/index.ts';
 import { ask, defineSum, figure, finding, findingsWhere, mainFigure, optional } from '../sum.ts';
 
+/** Answers which fuse. */
 export const fuseSum = defineSum({
   name: 'fuse',
   title: 'Fuse',

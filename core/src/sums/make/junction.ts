@@ -86,6 +86,7 @@ const judge = ({
     ],
   );
 
+/** Answers how hot it gets inside and out. */
 export const junctionSum = defineSum({
   name: 'junction',
   title: 'How hot it gets',

@@ -24,6 +24,7 @@ const judge = (faults: ReturnType<typeof judgeReflow>['faults']): Finding[] => [
   ),
 ];
 
+/** Answers whether a soldering was sound. */
 export const reflowSum = defineSum({
   name: 'reflow',
   title: 'Was it soldered right?',

@@ -97,6 +97,7 @@ const judge = ({ carriesA, currentA, gaugeAwg, thinnest, dropV, mostDrop, supply
     ],
   );
 
+/** Answers which wire. */
 export const wireSum = defineSum({
   name: 'wire',
   title: 'Gauge, drop and what a wire carries',

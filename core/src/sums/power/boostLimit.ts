@@ -81,6 +81,7 @@ const judge = ({ inputA, askedW, mostW, openV, sourceOhm }: Judged): Finding[] =
     ],
   );
 
+/** Answers what a converter asks of its cell, and where it collapses. */
 export const boostLimitSum = defineSum({
   name: 'boost-limit',
   title: 'What a converter asks of a cell',

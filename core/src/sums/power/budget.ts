@@ -82,6 +82,7 @@ function checkBudget(asked: {
   );
 }
 
+/** Answers everything on a rail together. */
 export const budgetSum = defineSum({
   name: 'budget',
   title: 'Budget of a rail',

@@ -3,6 +3,7 @@ import { ceilingSum } from '../../power/index.ts';
 import { amps, fillSum, say } from '../../units/index.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
+/** Answers how bright before the weakest link gives way. */
 export const brightnessCeilingSum = defineSum({
   name: 'ceiling',
   title: 'Brightness ceiling',

@@ -3,6 +3,7 @@ import { chargeTime, planCharging } from '../../power/index.ts';
 import { amps, fillSum, say } from '../../units/index.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
 
+/** Answers charging: rate, time, and whether the cell bears it. */
 export const chargeSum = defineSum({
   name: 'charge',
   title: 'Charging',

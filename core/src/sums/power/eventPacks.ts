@@ -2,6 +2,7 @@ import { packEnergy, packsForEvent, swapTimesH } from '../../power/index.ts';
 import { fillSum, quantity, say } from '../../units/index.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure, optional } from '../sum.ts';
 
+/** Answers packs to bring, and when to change them. */
 export const eventPacksSum = defineSum({
   name: 'event-packs',
   title: 'Packs for an event',

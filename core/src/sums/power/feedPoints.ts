@@ -3,6 +3,7 @@ import { say, volts } from '../../units/index.ts';
 import { ask, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 import { evenTape, tapeInputs } from './evenTape.ts';
 
+/** Answers where to feed a tape. */
 export const feedPointsSum = defineSum({
   name: 'feed-points',
   title: 'Where to feed a tape',

@@ -73,6 +73,7 @@ const judge = ({ loadA, part, series, parallel, underLoadV, canBurn }: Judged): 
     ],
   );
 
+/** Answers cells made up into a pack. */
 export const packSum = defineSum({
   name: 'pack',
   title: 'A pack made of cells',

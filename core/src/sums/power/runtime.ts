@@ -173,6 +173,7 @@ const judge = ({ wantedH, cautiousH, nightH, plainH, converter, model }: Judged)
     ],
   );
 
+/** Answers how long it runs. */
 export const runtimeSum = defineSum({
   name: 'runtime',
   title: 'How long it runs',

@@ -2,6 +2,7 @@ import { bridgePower, gainChange, startDipV } from '../../power/index.ts';
 import { fillSum } from '../../units/index.ts';
 import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
+/** Answers an amplifier beside the lights. */
 export const soundSum = defineSum({
   name: 'sound',
   title: 'Sound, motors and the supply',

@@ -36,6 +36,7 @@ const judge = ({ collapsed, least, wantedV }: Judged): Finding[] =>
     ],
   );
 
+/** Answers what a tape loses along its rails. */
 export const tapeDropSum = defineSum({
   name: 'tape-drop',
   title: 'Voltage along a tape',

@@ -44,6 +44,7 @@ const judge = ({ readingCount, lowest }: Judged): Finding[] =>
     ],
   );
 
+/** Answers a light’s curve from the maker’s own readings. */
 export const ledCurveSum = defineSum({
   name: 'led-curve',
   title: 'The curve of a light',

@@ -296,6 +296,7 @@ function drawLoadLine({ supplyV, count, currentA, ratedA }: PathsAsked, solved: 
   };
 }
 
+/** Answers which resistor. */
 export const ledResistorSum = defineSum({
   name: 'led-resistor',
   title: 'Resistor for a light',

@@ -8,6 +8,7 @@ import { ask, assume, defineSum, finding, findingsWhere, mainFigure } from '../s
 
 const ledBand = { most: 3, usual: [0.0005, 0.05] } as const;
 
+/** Answers how many lights in series. */
 export const ledStringSum = defineSum({
   name: 'led-string',
   title: 'How many in series?',

@@ -38,6 +38,7 @@ function writeBands(ohm: number, tolerance: number): Message {
   );
 }
 
+/** Answers reading and writing the bands of a resistor. */
 export const resistorCodeSum = defineSum({
   name: 'resistor-code',
   title: 'Resistor markings',

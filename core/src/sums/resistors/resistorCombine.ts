@@ -3,6 +3,7 @@ import { percent, say } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { ask, assume, choice, defineSum, figure, finding, findingsWhere, list, mainFigure, text } from '../sum.ts';
 
+/** Answers a value out of two resistors. */
 export const resistorCombineSum = defineSum({
   name: 'resistor-combine',
   title: 'From the drawer',
