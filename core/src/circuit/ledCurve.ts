@@ -42,7 +42,10 @@ export function fitLedReadings(
 ): LedCurve {
   const sorted = [...readings].sort((a, b) => a.currentA - b.currentA);
   const [low, high] = [sorted[0], sorted[sorted.length - 1]];
-  if (!low || !high || low === high) throw new Error('A curve needs readings at two different currents or more');
+  if (!low || !high || low === high)
+    throw new Error(
+      `A curve needs readings at two different currents or more, got ${sorted.length}; take another at about ten times the current`,
+    );
   if (sorted.length === 2) return fitLedCurve({ low, high, seriesOhm });
   const rows = sorted.map(({ currentA, voltageV }) => ({ at: [Math.log(currentA), 1, currentA], voltageV }));
   const normal = new Matrix(3, 3);

@@ -96,7 +96,8 @@ export function joinControllers(
   boards: readonly { readonly name: string; readonly part: ControllerPart }[],
 ): ControllerPart {
   const [first] = boards;
-  if (!first) throw new Error('Joining controllers needs at least one');
+  if (!first)
+    throw new Error('Joining controllers needs at least one, got none; hand over those that share the demands');
   const parts = boards.map((board) => board.part);
   return {
     ...first.part,

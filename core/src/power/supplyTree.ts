@@ -103,7 +103,7 @@ export function solveSupplyTree(tree: {
   for (const each of rails) assertRooted(rails, each);
   for (const load of loads)
     if (!rails.some((each) => each.name === load.rail))
-      throw new Error(`${load.name} hangs on ${load.rail}, which is no rail`);
+      throw new Error(`${load.name} hangs on ${load.rail}, which is no rail; name one of ${namesOf(rails)}`);
   const states = rails.map((each): RailState => {
     const currents = {
       peakA: railCurrent(rails, loads, each, 'peakA'),
@@ -134,12 +134,15 @@ export function solveSupplyTree(tree: {
   };
 }
 
+const namesOf = (rails: readonly TreeRail[]): string => rails.map(({ name }) => name).join(', ');
+
 function assertRooted(rails: readonly TreeRail[], rail: TreeRail): void {
   let at: TreeRail | undefined = rail;
   for (let steps = 0; at?.from != null; steps += 1) {
     const next: TreeRail | undefined = rails.find((each) => each.name === at?.from);
-    if (!next) throw new Error(`${at.name} is made from ${at.from}, which is no rail`);
-    if (steps > rails.length) throw new Error(`${rail.name} is made from itself`);
+    if (!next) throw new Error(`${at.name} is made from ${at.from}, which is no rail; name one of ${namesOf(rails)}`);
+    if (steps > rails.length)
+      throw new Error(`${rail.name} is made from itself; make it from the pack, or from a rail that is`);
     at = next;
   }
 }

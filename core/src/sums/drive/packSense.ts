@@ -19,7 +19,10 @@ export const packSenseSum = defineSum({
     source: choice('from', 'The reference is', ['fixed', 'the pack itself'], 'fixed'),
   },
   reckon: ({ fullV, alarmV, upperOhm, lowerOhm, referenceV, bits, source }) => {
-    if (alarmV >= fullV) throw new SumError('The alarm lies at or above the full pack');
+    if (alarmV >= fullV)
+      throw new SumError(
+        say`The alarm at ${volts(alarmV)} must lie below the full pack at ${volts(fullV)}; set it between empty and full`,
+      );
     const sum = { R1: upperOhm, R2: lowerOhm, Vr: referenceV, top: 2 ** bits };
     const ratio = lowerOhm / (upperOhm + lowerOhm);
     return {

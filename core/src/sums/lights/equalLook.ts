@@ -17,7 +17,8 @@ export const equalLookSum = defineSum({
     bits: assume('count', 'bits', 'Bits of the dimming', 8, { whole: true, least: 4, most: 16 }),
   },
   reckon: ({ intensities, currentA, cap, bits }) => {
-    if (intensities.length === 0) throw new SumError('Give at least one intensity');
+    if (intensities.length === 0)
+      throw new SumError('Give at least one intensity, got none: intensities=900mcd,4000mcd');
     const levels = equalLook(intensities);
     const capFirst = fadeSteps({ gamma: 2.2, cap, bits, capFirst: true });
     const capLast = fadeSteps({ gamma: 2.2, cap, bits, capFirst: false });

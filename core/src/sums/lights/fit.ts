@@ -40,7 +40,9 @@ function fitIntoBox({ part, hollow, clearanceMm }: FitAsked): Outcome {
   const [p1 = 0, p2 = 0, p3 = 0] = part;
   const [h1 = 0, h2 = 0, h3 = 0] = hollow;
   if (part.length !== 3 || hollow.length !== 3)
-    throw new SumError('A box has three sizes: part=34,62,6 hollow=70,40,20');
+    throw new SumError(
+      `A box has three sizes, got ${part.length} of the part and ${hollow.length} of the hollow: part=34,62,6 hollow=70,40,20`,
+    );
   const found = fitBox([p1, p2, p3], [h1, h2, h3]);
   const easy = found.tightestMm >= 2 * clearanceMm;
   return {
@@ -73,7 +75,8 @@ function fitIntoBox({ part, hollow, clearanceMm }: FitAsked): Outcome {
 function fitIntoChannel({ part, hollow, clearanceMm, chordMm }: FitAsked): Outcome {
   const [p1 = 0, p2 = 0] = part;
   const [h1 = 0, h2 = 0] = hollow;
-  if (part.length < 1 || hollow.length < 1) throw new SumError('Give the widths: part=12 hollow=12.8');
+  if (part.length < 1 || hollow.length < 1)
+    throw new SumError('Give both widths, got one or none: part=12 hollow=12.8');
   const playMm = h1 - p1;
   const radius = chordMm === null || playMm <= 0 ? null : chordBend.reckon({ L: chordMm, s: playMm });
   return {

@@ -52,7 +52,7 @@ export const tapeCutSum = defineSum({
   reckon: ({ lengths, stock, kerfMm, perMetre, lightsPerJoint, cores }) => {
     const total = lengths.reduce((sum, [count]) => sum + count, 0);
     if (total > 60) throw new SumError(`${total} lengths are more than can be proven at once; give at most 60`);
-    if (stock.length === 0) throw new SumError('Give the stock in hand, such as stock=0x5m');
+    if (stock.length === 0) throw new SumError('Give the stock in hand, got none: stock=0x5m');
     const cutTo = (lengthMm: number): number =>
       perMetre === null ? lengthMm : cutTape({ routeMm: lengthMm, perMetre, lightsPerJoint }).litLengthMm;
     const pieces = lengths.map(([count, lengthMm]) => ({ count, length: cutTo(lengthMm) }));

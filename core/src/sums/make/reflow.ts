@@ -1,6 +1,6 @@
 import { judgeReflow, reflowAlloys, solderVolume } from '../../heat/index.ts';
 import type { Finding } from '../../items/index.ts';
-import { capitalise, celsius, fillSum, quantity, say } from '../../units/index.ts';
+import { capitalise, celsius, fillSum, quantity, say, seconds } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { assume, choice, defineSum, figure, finding, mainFigure, optional, pairs, text } from '../sum.ts';
 
@@ -54,10 +54,14 @@ export const reflowSum = defineSum({
     pasteMm: assume('lengthMm', 'paste', 'Height of the paste', 0.12, { least: 0.01, most: 3 }),
   },
   reckon: ({ points, alloy, padAMm, padBMm, pasteMm }) => {
-    if (points.length < 2) throw new SumError('Give at least two readings: points=0s:25C,150s:245C');
+    if (points.length < 2)
+      throw new SumError(`Give at least two readings, got ${points.length}: points=0s:25C,150s:245C`);
     const sorted = points.map(([atS, temperatureC]) => ({ atS, temperatureC }));
-    if (sorted.some((point, i) => i > 0 && point.atS <= (sorted[i - 1]?.atS ?? 0)))
-      throw new SumError('The times must rise from reading to reading');
+    const back = sorted.findIndex((point, i) => i > 0 && point.atS <= (sorted[i - 1]?.atS ?? 0));
+    if (back > 0)
+      throw new SumError(
+        say`The times must rise from reading to reading; number ${back + 1} is at ${seconds(sorted[back]?.atS ?? 0)}, after ${seconds(sorted[back - 1]?.atS ?? 0)}: put them in order`,
+      );
     const limits = reflowAlloys[alloy];
     const verdict = judgeReflow(sorted, limits);
     const first = sorted[0]?.atS ?? 0;

@@ -28,13 +28,15 @@ function ohmOf(asked: {
   switch (conductor) {
     case 'foil':
       if (widthMm === null || thicknessMm === null)
-        throw new SumError('Foil needs its width and thickness: width=5mm thickness=0.05mm');
+        throw new SumError('Foil needs its width and thickness, and one was left open: width=5mm thickness=0.05mm');
       return foilOhm.reckon({ b: widthMm, h: thicknessMm }) * warm;
     case 'enamelled wire':
-      if (widthMm === null) throw new SumError('Enamelled wire needs the diameter of its copper: width=0.2mm');
+      if (widthMm === null)
+        throw new SumError('Enamelled wire needs the diameter of its copper, and it was left open: width=0.2mm');
       return roundOhm.reckon({ d: widthMm }) * warm;
     case 'thread':
-      if (threadOhmPerMetre === null) throw new SumError('Thread needs its resistance: thread=90Ω/m');
+      if (threadOhmPerMetre === null)
+        throw new SumError('Thread needs its resistance, and it was left open: thread=90Ω/m');
       return threadOhmPerMetre;
     default:
       return wireOhmPerMetre(gaugeAwg, ambientC);

@@ -120,7 +120,7 @@ export const budgetSum = defineSum({
     ),
   },
   reckon: ({ loads, startA, railV, limitA, packV, efficiency, packLimitA, feed, signal }) => {
-    if (loads.length === 0) throw new SumError('Give the loads: loads=120mA:100%,2.4A:12%');
+    if (loads.length === 0) throw new SumError('Give the loads, got none: loads=120mA:100%,2.4A:12%');
     const list = loads.map(
       ([peakA, share], i): TreeLoad => ({
         name: `load ${i + 1}`,

@@ -1,4 +1,5 @@
 import type { EvenTape } from '../../power/index.ts';
+import { mm, say } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { ask, assume } from '../sum.ts';
 
@@ -16,8 +17,12 @@ export const tapeInputs = {
 /** The tape that the inputs describe; refuses one of no pixel, or of more than a sum can take. */
 export const evenTape = (values: Readonly<Record<keyof typeof tapeInputs, number>>): EvenTape => {
   const pixels = Math.floor((values.lengthMm * values.perMetre) / 1000 + 1e-6);
-  if (pixels < 1) throw new SumError('Not one pixel fits that length');
-  if (pixels > 20_000) throw new SumError(`${pixels} pixels are more than one sum takes; at most 20 000`);
+  if (pixels < 1)
+    throw new SumError(
+      say`Not one pixel fits ${mm(values.lengthMm)}: the first is lit from ${mm(1000 / values.perMetre)} on; give a longer piece`,
+    );
+  if (pixels > 20_000)
+    throw new SumError(`${pixels} pixels are more than one sum takes; give at most 20 000, or part the tape`);
   return {
     supplyV: values.supplyV,
     pixels,

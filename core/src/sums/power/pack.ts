@@ -91,7 +91,7 @@ export const packSum = defineSum({
   },
   reckon: ({ cell, series, parallel, ambientC, loadA, drainA, charge }) => {
     const part = packs.find((each) => each.id === `pack-${cell}`);
-    if (!part) throw new SumError(`There is no pack "${cell}" in the catalogue`);
+    if (!part) throw new SumError(`There is no pack "${cell}" in the catalogue; take one of ${packNames.join(', ')}`);
     const each = modelPack({ part, capacityMah: part.capacityMah, ambientC });
     const open = (share: number): number => openCircuitVoltageV(each, share) * series;
     const ohm = (packResistanceOhm(each, charge) * series) / parallel;

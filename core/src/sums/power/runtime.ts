@@ -87,7 +87,8 @@ function layOut(
   restA: number,
 ): readonly Stretch[] {
   if (loads.length > 0) return loads.map(([currentA, minutes]) => ({ minutes, amps: currentA + restA }));
-  if (loadA === null) throw new SumError('Give a load, or a list of them: load=420mA or loads=400mA:20min,1A:5min');
+  if (loadA === null)
+    throw new SumError('Give a load or a list of them, got neither: load=420mA or loads=400mA:20min,1A:5min');
   return duty < 1
     ? [
         { minutes: 10 * duty, amps: loadA + restA },
@@ -211,7 +212,7 @@ export const runtimeSum = defineSum({
     const stretches = layOut(loadA, duty, loads, restA);
     const minutes = stretches.reduce((sum, each) => sum + each.minutes, 0);
     const meanA = stretches.reduce((sum, each) => sum + each.amps * each.minutes, 0) / minutes;
-    if (meanA <= 0) throw new SumError('A load of nothing runs for ever');
+    if (meanA <= 0) throw new SumError('A load of 0 A runs for ever; give more than nothing: load=420mA');
     const converter = converters.find((part) => part.id === values.converter) ?? null;
     const { model: fresh, capacity } = genericPack(chemistry, series, capacityMah, packOhm, ambientC);
     const model = agePack(fresh, values.wear);

@@ -62,7 +62,7 @@ export const tapeDropSum = defineSum({
         ),
       ),
     ];
-    if (at.length === 0) throw new SumError('Give at least one feed: feeds=0 or feeds=0,3m');
+    if (at.length === 0) throw new SumError('Give at least one feed, got none: feeds=0 or feeds=0,3m');
     const solved = tapeVoltages(tape, at);
     const least = Math.min(...solved.voltageV);
     const where = solved.voltageV.indexOf(least);

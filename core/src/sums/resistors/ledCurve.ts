@@ -72,7 +72,7 @@ export const ledCurveSum = defineSum({
     warmerK: assume('temperatureRiseK', 'warmer', 'Warmer than the readings by', 0, { least: -80, most: 120 }),
   },
   reckon: ({ readings, seriesOhm, atA, atV, warmerK }) => {
-    if (readings.length === 0) throw new SumError('Give a reading or two: readings=1mA:1.78V,20mA:2.06V');
+    if (readings.length === 0) throw new SumError('Give a reading or two, got none: readings=1mA:1.78V,20mA:2.06V');
     let fitted: ReturnType<typeof curveOfReadings>;
     try {
       fitted = curveOfReadings(readings, seriesOhm);

@@ -26,7 +26,10 @@ export const ledStringSum = defineSum({
   reckon: ({ freshV, nominalV, spentV, forwardV, currentA, ratedA }) => {
     const curve = curveThrough(forwardV, currentA);
     const most = Math.floor((nominalV - 0.05) / forwardV);
-    if (most < 1) throw new SumError(say`${volts(nominalV)} does not light even one light of ${volts(forwardV)}`);
+    if (most < 1)
+      throw new SumError(
+        say`${volts(nominalV)} does not light even one light of ${volts(forwardV)}: take more cells, a boost converter, or a light of a lower drop`,
+      );
     const rows = Array.from({ length: Math.min(12, most) }, (_, i) => {
       const count = i + 1;
       const ohm = standardNeighbours((nominalV - count * forwardV) / currentA).above;

@@ -16,7 +16,8 @@ export const resistorCombineSum = defineSum({
     side: choice('side', 'May be', ['nearest', 'at or above'], 'nearest'),
   },
   reckon: ({ wantedOhm, stock, most, side }) => {
-    if (stock.length === 0) throw new SumError('The drawer is empty: give stock=47,100,220');
+    if (stock.length === 0)
+      throw new SumError('The drawer is empty, and a pair needs one value at least: give stock=47,100,220');
     if (most > 2 && stock.length > 40)
       throw new SumError(`Three out of ${stock.length} values are too many ways; give at most 40, or take two`);
     const found = combineToward(wantedOhm, stock, {
