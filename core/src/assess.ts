@@ -71,8 +71,11 @@ export type { RailFigures } from './assess/wiring.ts';
 
 /** One data line: the board that sends it, and its timing. */
 export interface LineOfData {
+  /** The first tape of the line. */
   readonly tapeId: string;
+  /** Null while none is chosen. */
   readonly board: Board | null;
+  /** How long a frame takes, and how many there can be. */
   readonly line: DataLine;
 }
 
@@ -81,15 +84,20 @@ export interface BoardAssessment {
   readonly board: Board;
   /** What this board moves and hears; its frame is its own. */
   readonly show: Show;
+  /** What the board’s own limiter keeps to. */
   readonly limit: ShowLimit;
+  /** Time and memory of its program. */
   readonly loop: LoopBudget;
 }
 
 /** What one plan comes to: the result of the one pipeline. Plain data, derived from the design alone. */
 export interface Assessment {
   readonly library: Library;
+  /** Lights where they sit, group by group, in the order of the plan. */
   readonly placed: readonly PlacedGroup[];
+  /** Every light by itself, pixels too. */
   readonly lightCount: number;
+  /** Each light or tape against the hollow that it goes into. */
   readonly fits: readonly PlacedFit[];
   /** All that moods could move: what a board drives, and what one would drive as soon as a mood moved it. */
   readonly movables: readonly MovableGroup[];
@@ -97,11 +105,16 @@ export interface Assessment {
   readonly show: Show;
   readonly rails: Rails;
   readonly boards: readonly Board[];
+  /** How every channel is switched, by the id of its item. */
   readonly switched: ReadonlyMap<string, readonly Switched[]>;
+  /** What is switched with what stands before it: resistor, transistor, currents. */
   readonly driven: readonly Driven[];
+  /** What each board’s pins do. */
   readonly pins: readonly BoardPins[];
+  /** One for each board. */
   readonly programs: readonly BoardAssessment[];
   readonly dataLines: readonly LineOfData[];
+  /** Sensors with their thresholds. */
   readonly sensing: readonly Sensing[];
   /** Null for a single piece. */
   readonly copiesInStep: CopiesInStep | null;
@@ -113,7 +126,9 @@ export interface Assessment {
   readonly course: readonly CourseStretch[];
   /** The height of the most hungry mood, under the hungriest sign, and the mean over the evening. */
   readonly peakA: number;
+  /** Over the evening, in the mean. */
   readonly usualA: number;
+  /** With everything at full at once: what no mood asks for, and a fault might. */
   readonly allWhiteA: number;
   /** With every programmed light dark. */
   readonly restA: number;
@@ -132,6 +147,7 @@ export interface Assessment {
   /** The supply that ends first. */
   readonly runsFor: RunsFor | null;
   readonly railFigures: readonly RailFigures[];
+  /** Each data line’s voltages, from its feed outward. */
   readonly chains: readonly ChainVoltage[];
   /** What is joined with what, by a wire or at one place. */
   readonly joins: readonly RunDraft[];
@@ -142,6 +158,7 @@ export interface Assessment {
   readonly freePorts: readonly PortRef[];
   readonly runs: readonly WireRun[];
   readonly shopping: readonly ShoppingLine[];
+  /** By usual prices, in the maker’s money. */
   readonly costPerCopy: number;
 }
 

@@ -33,14 +33,17 @@ interface MoodDraw {
 export interface MoodBudget {
   readonly moodId: string;
   readonly name: string;
+  /** As it is set, 0 to 1. */
   readonly brightness: number;
   readonly draw: MoodDraw;
+  /** On all rails together, over time. */
   readonly meanA: number;
   /** All at their height at once: moves of unlike length drift until they meet. What moves as one counts as one. */
   readonly peakA: number;
   /** What is left of both once the program's limiter has cut what the supply does not bear; null = it never acts. */
   readonly limited: { readonly meanA: number; readonly peakA: number } | null;
   readonly groups: readonly GroupInMood[];
+  /** What the engine’s frames come to. */
   readonly load: MoodLoad;
   /** The height while a sign lies over the mood: what it covers it takes the place of. */
   readonly underSigns: readonly SignOverMood[];
@@ -50,6 +53,7 @@ export interface MoodBudget {
 export interface SignOverMood {
   readonly signId: string;
   readonly name: string;
+  /** With the sign over this mood, in amperes. */
   readonly peakA: number;
   /** Highest share of each group's bytes, by group of the show. */
   readonly shares: readonly number[];
@@ -73,10 +77,13 @@ export function weightsOf(driven: readonly Driven[]): (groupId: string) => reado
 export function budgetMood(options: {
   readonly mood: Mood;
   readonly shown: ShowMood;
+  /** Its place in the show. */
   readonly moodIndex: number;
   readonly show: Show;
   readonly consumers: ReadonlyMap<string, Consumer>;
+  /** Drawn with everything dark. */
   readonly restA: number;
+  /** What each byte of a group stands for in current; undefined where all are alike. */
   readonly weights: (groupId: string) => readonly number[] | undefined;
   readonly signNames: readonly string[];
 }): MoodBudget {
@@ -180,9 +187,13 @@ interface CoursePart {
 export interface CourseStretch {
   /** Null where there are no moods: what is lit is lit all the time. */
   readonly moodId: string | null;
+  /** How long it lasts. */
   readonly minutes: number;
+  /** In the mean, as far as the limiter leaves it. */
   readonly meanA: number;
+  /** At its height. */
   readonly peakA: number;
+  /** Moods that it is made of: the one it is in, and those that cues lead to. */
   readonly parts: readonly CoursePart[];
 }
 

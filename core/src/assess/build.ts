@@ -19,8 +19,10 @@ export interface Build extends WiresInput {
   readonly movables: readonly MovableGroup[];
   /** What a mood could move, as soon as it does. */
   readonly couldMove: readonly MovableGroup[];
+  /** On all rails, with every programmed light dark. */
   readonly restA: number;
   readonly wires: Wires;
+  /** What is to be bought for one copy. */
   readonly shopping: readonly ShoppingLine[];
 }
 

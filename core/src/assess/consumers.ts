@@ -27,8 +27,11 @@ interface HeldByBoard {
 
 /** Lights that follow their rail: the law that is true of them, and which of its lights they are. */
 export interface Follows {
+  /** What all that follow together draw, by the rail’s voltage. */
   readonly law: RailLaw;
+  /** Its own place among them. */
   readonly slot: number;
+  /** How many follow by this law. */
   readonly slots: number;
 }
 
@@ -103,6 +106,7 @@ export function listConsumers(options: {
   readonly boards: readonly Board[];
   readonly placed: readonly PlacedGroup[];
   readonly driven: readonly Driven[];
+  /** The rail behind the contact or gate that switches an item; null where nothing does. */
   readonly loadRailOf: (itemId: string) => string | null;
 }): Consumer[] {
   const { design, library, rails, boards, placed, driven, loadRailOf } = options;

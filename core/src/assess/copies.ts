@@ -15,9 +15,11 @@ const SEEN_APART_S = 0.1;
 export interface CopiesInStep {
   /** The longest round of any mood that comes round, in seconds. */
   readonly loopS: number;
+  /** How far two clocks may differ, as a share. */
   readonly mismatch: number;
   /** Until two copies are seen apart, and until they are a whole round apart. */
   readonly seenApartAfterS: number;
+  /** When two copies are a whole round apart. */
   readonly roundApartAfterS: number;
   /** A remote whose press changes the mood over: chance that two are alike after 20 presses. */
   readonly toggle: { readonly presses: number; readonly loss: number; readonly inStep: number } | null;

@@ -5,7 +5,9 @@ import type { BoardPins } from './pins.ts';
 
 /** Where one core begins and ends, in words: what a maker solders it to. */
 export interface CoreEnds {
+  /** What its first end is soldered to. */
   readonly from: Message;
+  /** What its other end is soldered to. */
   readonly to: Message;
 }
 

@@ -8,6 +8,7 @@ export interface Drawn {
   readonly tree: SupplyTree;
   /** Number of the node; −1 = from another tree. */
   readonly nodeOf: (consumer: Consumer) => number;
+  /** All that draw, whatever feeds them. */
   readonly consumers: readonly Consumer[];
   /** All lights draw so many times what is likely. */
   readonly factor: number;

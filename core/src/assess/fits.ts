@@ -5,11 +5,13 @@ import type { Design } from '../plan/index.ts';
 /** How a light sits in the hollow it was put into. */
 export interface PlacedFit {
   readonly groupId: string;
+  /** The single light of a group; null for a tape. */
   readonly placeId: string | null;
   readonly hollowId: string;
   readonly verdict: Fit['verdict'];
   /** What a bore would have to be; null for a tape in a channel. */
   readonly fit: Fit | null;
+  /** Play across, in all; less than nothing does not go in. */
   readonly acrossMm: number;
 }
 

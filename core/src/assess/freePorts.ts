@@ -8,8 +8,10 @@ import type { BoardPins } from './pins.ts';
 export function listFreePorts(options: {
   readonly design: Design;
   readonly library: Library;
+  /** Tapes by their data lines. */
   readonly chains: readonly (readonly PlacedTape[])[];
   readonly pins: readonly BoardPins[];
+  /** What is joined with what. */
   readonly nets: readonly JoinedNet[];
 }): readonly PortRef[] {
   const { design, library, chains, pins, nets } = options;

@@ -3,7 +3,9 @@ import type { Consumer } from './consumers.ts';
 
 /** The rail that the program's limiter guards: node of its tree, and the most that it gives. */
 export interface Guarded {
+  /** Number of the rail’s node in its tree. */
   readonly node: number;
+  /** The most that it gives with little charge left and all else dark. */
   readonly limitA: number;
   readonly nodeOf: (consumer: Consumer) => number;
 }

@@ -4,16 +4,23 @@ import type { ControllerPart } from '../parts/index.ts';
 
 /** One turn of the program's loop at its hardest, and what the program takes of its controller. */
 export interface LoopBudget {
+  /** To reckon one frame. */
   readonly computeS: number;
+  /** To send it to all lines. */
   readonly sendS: number;
+  /** To read all sensors. */
   readonly senseS: number;
   /** The loop waits for the next whole tick. */
   readonly framesPerS: number;
   /** From a press at the worst moment to the frame that shows it. */
   readonly longestWaitS: number;
+  /** What the program takes at run time, stack with it. */
   readonly memoryBytes: number;
+  /** What the board has. */
   readonly memoryOf: number;
+  /** What program and tables take. */
   readonly programBytes: number;
+  /** What the board has for them. */
   readonly programOf: number;
 }
 

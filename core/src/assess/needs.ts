@@ -7,6 +7,7 @@ import type { Consumer } from './consumers.ts';
 
 /** Something that has to be decided before a figure can be: what, and whose. */
 export interface Need {
+  /** By which a figure names what it waits for. */
   readonly id: string;
   /** What it is that is missing. */
   readonly what: 'part' | 'board' | 'feed' | 'way' | 'place' | 'lights' | 'pack' | 'mood';
@@ -28,6 +29,7 @@ export function findNeeds(options: {
   readonly switched: ReadonlyMap<string, readonly Switched[]>;
   readonly driven: readonly Driven[];
   readonly consumers: readonly Consumer[];
+  /** Empty while it is not known what is lit, and when. */
   readonly course: readonly CourseStretch[];
 }): readonly Need[] {
   const { design, library, placed, rails, boards, switched, driven, consumers, course } = options;

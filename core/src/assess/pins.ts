@@ -98,6 +98,7 @@ function listPinDemands(
 /** The pins of one board. */
 export interface BoardPins {
   readonly board: Board;
+  /** Which pin each demand is given, or why they don’t fit. */
   readonly plan: PinPlan;
 }
 

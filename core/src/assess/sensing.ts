@@ -15,6 +15,7 @@ export type Sensing =
       readonly chip: RailRange;
       /** What the converter counts as its top. */
       readonly referenceV: number;
+      /** Fixed resistor and thresholds. */
       readonly design: SensorDesign;
     }
   | {
@@ -22,11 +23,15 @@ export type Sensing =
       readonly control: Control;
       readonly sense: Extract<Sense, { kind: 'charge' }>;
       readonly board: Board;
+      /** What the chip runs at, from a spent pack to a fresh one. */
       readonly chip: RailRange;
       /** The pack that it reads. */
       readonly pack: Rail;
+      /** Of the pack, at rest. */
       readonly fullV: number;
+      /** Where the pack is cut off. */
       readonly emptyV: number;
+      /** Fixed resistor and thresholds. */
       readonly design: PackSenseDesign;
     };
 

@@ -7,6 +7,7 @@ import type { Sensing } from './sensing.ts';
 
 /** One line of what has to be had for one copy. */
 export interface ShoppingLine extends Purchase {
+  /** Of the whole line, in the maker’s money. */
   readonly cost: number;
 }
 
@@ -101,9 +102,13 @@ function listWire(runs: readonly WireRun[]): Purchase[] {
 export function listShopping(options: {
   readonly design: Pick<Design, 'items'>;
   readonly library: Library;
+  /** Lights where they sit. */
   readonly placed: readonly PlacedGroup[];
+  /** With the resistors and transistors that were chosen. */
   readonly driven: readonly Driven[];
+  /** With lengths and gauges. */
   readonly runs: readonly WireRun[];
+  /** Sensors with their resistors. */
   readonly sensing: readonly Sensing[];
 }): ShoppingLine[] {
   const { design, library, placed, driven, runs, sensing } = options;

@@ -32,13 +32,16 @@ import type { LaidTree } from './trees.ts';
 export interface MoodCeiling extends CeilingOverDischarge {
   readonly moodId: string;
   readonly name: string;
+  /** As the mood is set, 0 to 1. */
   readonly setTo: number;
 }
 
 /** Everything that is reckoned about one source and all that it feeds. */
 export interface SupplyAssessment {
   readonly rail: Rail;
+  /** What it feeds, as the solver has it. */
   readonly tree: SupplyTree;
+  /** The tree with its names. */
   readonly laid: LaidTree;
   /** The charge down to which moods must hold. */
   readonly reserve: number;
@@ -46,6 +49,7 @@ export interface SupplyAssessment {
   readonly dark: Draws;
   /** At the height of the most hungry mood, with that charge left. */
   readonly peak: Draws;
+  /** At the height of the evening, with the reserve left. */
   readonly atPeak: Operation;
   /** The same with a full pack. */
   readonly atFull: Operation;
@@ -57,7 +61,9 @@ export interface SupplyAssessment {
   readonly moodPeaks: ReadonlyMap<string, Draws>;
   /** In it, of each group of the show, the share of its full light. */
   readonly moodShares: ReadonlyMap<string, readonly number[]>;
+  /** Every link at its worst between full and the reserve. */
   readonly links: readonly LoadedLink[];
+  /** The fullest of them; null where there is none. */
   readonly weakest: LoadedLink | null;
   readonly ceilings: readonly MoodCeiling[];
   /** Null while it is not known what is lit, and when. */
@@ -66,8 +72,11 @@ export interface SupplyAssessment {
 
 /** What is found of one supply by searching, which takes longest: plain data, in the order of the moods. */
 export interface SupplySearch {
+  /** Share of the charge down to which moods must hold. */
   readonly reserve: number;
+  /** In the order of the moods. */
   readonly ceilings: readonly CeilingOverDischarge[];
+  /** Null while it is not known what is lit, and when. */
   readonly runsFor: RunsFor | null;
 }
 
@@ -75,11 +84,16 @@ export interface SupplySearch {
 export interface SuppliesInput {
   readonly show: Show;
   readonly consumers: readonly Consumer[];
+  /** The same consumers. */
   readonly byId: ReadonlyMap<string, Consumer>;
+  /** As far as the limiter leaves them. */
   readonly budgets: readonly MoodBudget[];
+  /** Empty while it is not known what is lit, and when. */
   readonly course: readonly CourseStretch[];
+  /** Tapes by their data lines. */
   readonly chains: readonly (readonly PlacedTape[])[];
   readonly runs: readonly WireRun[];
+  /** Number of the node it draws at; −1 where it is not in that tree. */
   readonly nodeOfConsumer: (laid: LaidTree, consumer: Consumer) => number;
 }
 

@@ -8,13 +8,17 @@ import { keepFew } from './keepFew.ts';
 
 /** One data line's tapes as a single ladder, fed at its start. */
 export interface ChainVoltage {
+  /** Of the line, in the order of the data. */
   readonly tapeIds: readonly string[];
   /** The rail that feeds it. */
   readonly railId: string | null;
+  /** Of the rail that feeds it, half spent. */
   readonly railV: number;
+  /** At the height of the most hungry mood. */
   readonly peakA: number;
   /** Voltage at each pixel in data order when the most hungry mood is at its height. */
   readonly voltageV: readonly number[];
+  /** At the pixel that gets least. */
   readonly leastV: number;
   /** Below this its pixels fade. */
   readonly wantsV: number;
@@ -31,6 +35,7 @@ function rowJumperOhm({ tape }: PlacedTape, light: number, runs: readonly WireRu
 
 /** What a chain of tapes is known by. */
 export interface ChainOfTapes {
+  /** In the order of the data. */
   readonly chain: readonly PlacedTape[];
   readonly runs: readonly WireRun[];
   readonly consumers: ReadonlyMap<string, Consumer>;
@@ -115,8 +120,11 @@ const keptLadder = keepFew(
 /** Solves a chain of tapes at a mood's peak. */
 export function solveChain(
   options: ChainOfTapes & {
+    /** The mood whose height is looked at; undefined looks at everything at full. */
     readonly budget: MoodBudget | undefined;
+    /** Null where nothing feeds it. */
     readonly railId: string | null;
+    /** Volts of that rail, half spent. */
     readonly railV: number;
   },
 ): ChainVoltage {

@@ -20,6 +20,7 @@ const CONTACT_OHM = 0.02;
 
 /** The tree of one source, with the number of each node by what it stands for. */
 export interface LaidTree {
+  /** The pack or outside supply at its root. */
   readonly sourceId: string;
   readonly tree: SupplyTree;
   /** By the id of a rail, or of an item whose lead stands between the rail and what begins at it. */
@@ -28,7 +29,9 @@ export interface LaidTree {
 
 /** Where something begins: at an item, perhaps behind one of its outlets; all null = right at what feeds it. */
 export interface Begins {
+  /** The board or gate behind whose lead it begins; null begins at the rail. */
   readonly hubId: string | null;
+  /** Which way out of the hub; null where it has but one. */
   readonly outlet: number | null;
 }
 
@@ -117,9 +120,11 @@ function linkWire(draft: Draft, node: number, run: WireRun | undefined): void {
 export interface Hub {
   readonly item: Item;
   readonly railId: string;
+  /** Its lead; undefined where it sits on the rail. */
   readonly run: WireRun | undefined;
   /** Its outlets, each with what all that hangs on it goes through. */
   readonly outlets: readonly number[];
+  /** From the lead to each of its ways out. */
   readonly outletOhm: number;
   /** Of a minus lead of its own, beside the run. */
   readonly backOhm: number;
@@ -174,10 +179,13 @@ export function layTree(options: {
   readonly design: Pick<Design, 'piece'>;
   readonly library: Library;
   readonly rails: Rails;
+  /** The pack or outside supply at its root. */
   readonly sourceId: string;
   readonly boards: readonly Board[];
+  /** Boards and gates behind leads of their own. */
   readonly hubs: readonly Hub[];
   readonly runs: readonly WireRun[];
+  /** What is joined with what. */
   readonly joins: readonly RunDraft[];
 }): LaidTree | null {
   const { design, library, rails, sourceId, boards, hubs, runs } = options;

@@ -40,7 +40,9 @@ export interface WiresInput {
   readonly switching: Switching;
   readonly consumers: readonly Consumer[];
   readonly byId: ReadonlyMap<string, Consumer>;
+  /** All that moods move. */
   readonly movables: readonly { readonly id: string }[];
+  /** Tapes by their data lines. */
   readonly chains: readonly (readonly PlacedTape[])[];
 }
 
@@ -51,8 +53,11 @@ export interface Wires {
   readonly nets: readonly JoinedNet[];
   /** With lengths and gauges; what flows in them is not known yet. */
   readonly sized: readonly WireRun[];
+  /** By the id of each source. */
   readonly treeOf: ReadonlyMap<string, LaidTree>;
+  /** Number of the node a consumer draws at; −1 where it is not in that tree. */
   readonly nodeOf: (laid: LaidTree, consumer: Consumer) => number;
+  /** What is drawn from a tree, by what. */
   readonly drawnIn: (laid: LaidTree) => Drawn;
   /** What everything at full takes in at each rail; null where it collapses. */
   readonly fullInto: (railId: string) => number | null;
@@ -214,6 +219,7 @@ export function layWires(input: WiresInput): Wires {
 
 /** The wires with what the moods, as they are set, make flow in them. */
 export interface LoadedWires {
+  /** With what flows in them. */
   readonly runs: readonly WireRun[];
   /** Highest current of each consumer. */
   readonly peaks: ReadonlyMap<string, number>;
@@ -292,9 +298,13 @@ export function figureRails(
 export interface RailFigures {
   readonly id: string;
   readonly name: string;
+  /** Null while what feeds it is not known. */
   readonly range: RailRange | null;
+  /** At the height of the evening. */
   readonly peakA: number;
+  /** In the mean over the evening. */
   readonly usualA: number;
+  /** With every programmed light dark. */
   readonly restA: number;
   /** What what gives it is good for; null where that is not known. */
   readonly limitA: number | null;

@@ -64,6 +64,7 @@ function builtAs(run: WireRun, draft: RunDraft, assessment: Assessment): Built {
 /** A step that is done, and what of it is otherwise now. */
 export interface Rebuild {
   readonly stepId: string;
+  /** As it was soldered. */
   readonly built: Built;
   /** What has to be done to the soldered piece, one thing after another. */
   readonly undo: readonly Message[];

@@ -2,9 +2,13 @@ import { type Message, type QuantityKind, quantity, say } from '../units/index.t
 
 /** The band a reading should lie in: the model's spread and the meter's own, added as in the worst case. */
 export interface Expectation {
+  /** What the meter is set to. */
   readonly kind: QuantityKind;
+  /** In base units of that kind. */
   readonly likely: number;
+  /** Least that is still right. */
   readonly low: number;
+  /** Most that is still right; infinite where there is no upper end. */
   readonly high: number;
 }
 
@@ -36,6 +40,7 @@ export interface Judgement {
   readonly verdict: Verdict;
   /** Against the likely value, as a share. */
   readonly deviation: number;
+  /** What it points at, behind the verdict. */
   readonly words: Message;
 }
 

@@ -7,8 +7,11 @@ import type { BenchStep } from './steps.ts';
 /** Where a step stands: its last reading with the verdict, and whether it counts as done. */
 export interface StepProgress {
   readonly step: BenchStep;
+  /** The last one that was taken; null where there is none. */
   readonly reading: Reading | null;
+  /** Of that reading; null where nothing is expected. */
   readonly judgement: Judgement | null;
+  /** Ticked, or read and right. */
   readonly done: boolean;
   /** It was done, and the plan has changed since: what has to be done to the soldered piece. */
   readonly undo: readonly Message[];

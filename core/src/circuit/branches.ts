@@ -9,8 +9,11 @@ export const isHolding = (element: Element): element is Holding =>
 
 /** The two sides of what holds a voltage; a source of voltage alone has no input. */
 export interface Branch {
+  /** Node that its current leaves the outside by. */
   readonly plus: string;
+  /** Node that it comes back at. */
   readonly minus: string;
+  /** The second pair of nodes of a converter; null for all else. */
   readonly input: { readonly plus: string; readonly minus: string } | null;
 }
 

@@ -49,7 +49,9 @@ export function lightAt(curve: LedCurve, volts: number): Point {
 
 /** A device between two or three nodes: the current into each terminal, and how each grows with each node's voltage. */
 export interface Stamp {
+  /** Nodes, in the order of the currents. */
   readonly terminals: readonly string[];
+  /** Into each terminal. */
   readonly currentA: readonly number[];
   /** `slopeS[i][j]`: current into terminal i per volt on terminal j. */
   readonly slopeS: readonly (readonly number[])[];

@@ -1,7 +1,9 @@
 import { LEAST_OHM } from './devices.ts';
 /** Where a tape is fed: both rails at one place, or one rail alone (a ring closed the other way round). */
 export interface LadderFeed {
+  /** Place along the ladder, from 0. */
   readonly at: number;
+  /** Which of its rails it holds. */
   readonly rail: 'both' | 'plus' | 'minus';
   /** Resistance of the lead of each rail that is fed. */
   readonly leadOhm: number;
@@ -9,12 +11,15 @@ export interface LadderFeed {
 
 /** A tape as two rails of copper with a load between them at each pixel, and one or more feeds. */
 export interface Ladder {
+  /** At the far end of each feed’s lead. */
   readonly supplyV: number;
   /** Resistance of each rail from load i to load i + 1. */
   readonly plusOhm: ArrayLike<number>;
+  /** Of the minus rail, step by step. */
   readonly minusOhm: ArrayLike<number>;
   /** What each load draws at its full voltage. */
   readonly loadA: ArrayLike<number>;
+  /** At least one. */
   readonly feeds: readonly LadderFeed[];
   /** Drawn besides by each, whatever its voltage. */
   readonly steadyA?: ArrayLike<number>;
@@ -28,6 +33,7 @@ export interface LadderSolution {
   readonly voltageV: Float64Array;
   /** Current out of each feed's plus lead, in the order of the feeds; 0 for a feed of minus alone. */
   readonly feedA: readonly number[];
+  /** Of all feeds. */
   readonly totalA: number;
 }
 

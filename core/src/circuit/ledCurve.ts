@@ -3,8 +3,11 @@ import { solveRising } from './root.ts';
 
 /** The curve of a light-emitting diode, `V(I) = nVt·ln(I/Is + 1) + I·Rs` (Shockley with series resistance). */
 export interface LedCurve {
+  /** Emission coefficient times thermal voltage. */
   readonly nVtV: number;
+  /** Current at which the exponential begins. */
   readonly saturationA: number;
+  /** What rises in a straight line on top. */
   readonly seriesOhm: number;
 }
 
@@ -14,8 +17,11 @@ export interface LedCurve {
  * @example the amber check light: 1.78 V at 1 mA, 2.06 V at 20 mA, 6.5 Ω → nVt 0.05224 V, Is 1.805e−18 A
  */
 export function fitLedCurve(options: {
+  /** At the smaller current. */
   readonly low: { readonly currentA: number; readonly voltageV: number };
+  /** At the larger one. */
   readonly high: { readonly currentA: number; readonly voltageV: number };
+  /** Said beforehand; the rest is fitted. */
   readonly seriesOhm: number;
 }): LedCurve {
   const { low, high, seriesOhm } = options;
@@ -78,10 +84,14 @@ const slopeOhm = (curve: LedCurve, currentA: number): number =>
  * `Vs − Vswitch − k·V(I) − I·R = 0`. 0 A when the supply can't reach the lights' drop; never negative.
  */
 export function solveString(options: {
+  /** Across string, resistor and switch together. */
   readonly supplyV: number;
+  /** In series with the string. */
   readonly resistanceOhm: number;
   readonly curve: LedCurve;
+  /** Lights in series; 1 where it is left out. */
   readonly count?: number;
+  /** Lost in what switches it; 0 where it is left out. */
   readonly switchDropV?: number;
 }): number {
   const { supplyV, resistanceOhm, curve, count = 1, switchDropV = 0 } = options;

@@ -95,10 +95,13 @@ export interface ConverterElement {
   readonly inMinus: string;
   readonly outPlus: string;
   readonly outMinus: string;
+  /** Held at the output. */
   readonly volts: number;
+  /** Taken in with nothing at the output. */
   readonly idleA: number;
   /** Below this it drops out: an operating point there is none. */
   readonly leastV: number;
+  /** How its efficiency changes with load and input. */
   readonly law: EfficiencyLaw;
 }
 
@@ -106,11 +109,15 @@ export interface ConverterElement {
 export interface EfficiencyLaw {
   /** Share of the full output current and efficiency, rising; held before the first and past the last. */
   readonly table: readonly (readonly [number, number])[];
+  /** Output current at which the stated efficiency holds. */
   readonly fullA: number;
+  /** Input voltage at which it holds. */
   readonly statedInputV: number;
   /** What a volt more at the input adds to it. */
   readonly perVolt: number;
+  /** Never below, 0 to 1. */
   readonly least: number;
+  /** Never above, 0 to 1. */
   readonly most: number;
 }
 

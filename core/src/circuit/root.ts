@@ -3,10 +3,15 @@
  * Converges on every continuous rising function; gives the nearer bound where there is no zero between them.
  */
 export function solveRising(options: {
+  /** Never falls over the whole range. */
   readonly value: (x: number) => number;
+  /** Its derivative; where it is 0 the range is halved. */
   readonly slope: (x: number) => number;
+  /** Lower end of the range. */
   readonly low: number;
+  /** Upper end of it. */
   readonly high: number;
+  /** How near a root is near enough, in x. */
   readonly tolerance: number;
 }): number {
   let { low, high } = options;

@@ -15,6 +15,7 @@ export type NetlistSolution =
       readonly powerW: ReadonlyMap<string, number>;
       /** Largest sum of currents left over at any node. */
       readonly residualA: number;
+      /** How many times the equations were solved. */
       readonly passes: number;
     }
   | { readonly ok: false; readonly kind: 'collapse' | 'no convergence'; readonly reason: string };

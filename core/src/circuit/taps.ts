@@ -5,7 +5,9 @@ import { tabulate, tabulateSmooth } from './tabulate.ts';
 
 /** What hangs on a shared lead: at which of its places, and on which channel. */
 export interface Tap {
+  /** Number along the lead, from 0. */
   readonly place: number;
+  /** Number of the channel, from 0. */
   readonly channel: number;
   /** Wires of its own, out and back. */
   readonly ownOhm: number;
@@ -13,6 +15,7 @@ export interface Tap {
 
 /** A lead that passes its lights in turn: one common core, and one for each channel. */
 export interface TappedLead {
+  /** Every light that hangs on it. */
   readonly taps: readonly Tap[];
   /** Of one core, from the place before (or from the hub) to each place; the common and the channel cores are alike. */
   readonly stepOhm: readonly number[];
@@ -20,10 +23,15 @@ export interface TappedLead {
   readonly sharedOhm: number;
   /** Each channel: its light with its resistor, and what closes it at the hub. */
   readonly channels: readonly {
+    /** Of one light. */
     readonly curve: LedCurve;
+    /** Lights in each tap. */
     readonly inSeries: number;
+    /** The resistor of each tap. */
     readonly ohm: number;
+    /** Of what closes the channel. */
     readonly hubOhm: number;
+    /** Lost in what closes it, whatever flows. */
     readonly hubDropV: number;
   }[];
 }

@@ -1,7 +1,10 @@
 /** One to three resistors together. */
 export interface Combination {
+  /** What they come to. */
   readonly ohm: number;
+  /** The values taken, in ohms. */
   readonly parts: readonly number[];
+  /** How they hang together. */
   readonly joined: 'alone' | 'series' | 'parallel' | 'series, then parallel' | 'parallel, then series';
 }
 

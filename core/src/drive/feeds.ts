@@ -1,7 +1,9 @@
 /** Something with two states that joins two places when it is closed: a switch, a plug, a charger's contact. */
 export interface Joint {
   readonly name: string;
+  /** Net at its one side. */
   readonly a: string;
+  /** Net at its other side. */
   readonly b: string;
   /** Current only from a to b, as through a diode. */
   readonly oneWay?: boolean;
@@ -9,7 +11,9 @@ export interface Joint {
 
 /** One row of the truth table: which joints are closed, and what feeds each place. */
 export interface FeedRow {
+  /** Names of the joints that are closed. */
   readonly closed: readonly string[];
+  /** By each net, the sources that reach it. */
   readonly fedBy: ReadonlyMap<string, readonly string[]>;
   /** Places that two sources meet at, or a source that is fed by another. */
   readonly backFeeds: readonly string[];

@@ -16,11 +16,15 @@ export const meanOfScan = defineFormula({
 
 /** What scanning a grid comes to: pins, duty, mean and peak currents, times. */
 export interface GridScan {
+  /** Rows and columns together. */
   readonly pins: number;
+  /** Share of the time for which a light is on. */
   readonly duty: number;
+  /** Of one light. */
   readonly meanA: number;
   /** All lights of a row at once, through the row's switch. */
   readonly rowSwitchA: number;
+  /** For which a row is on. */
   readonly rowTimeS: number;
 }
 
@@ -28,7 +32,9 @@ export interface GridScan {
 export function scanGrid(options: {
   readonly rows: number;
   readonly columns: number;
+  /** Of a light while its row is on. */
   readonly peakA: number;
+  /** Whole pictures a second. */
   readonly picturesPerS: number;
 }): GridScan {
   const { rows, columns, peakA, picturesPerS } = options;
@@ -46,9 +52,13 @@ export const SEEN_IN_THE_DARK_A = 1e-5;
 
 /** What a light that should be off carries while another is lit. */
 export interface Sneak {
+  /** From 0. */
   readonly row: number;
+  /** From 0. */
   readonly column: number;
+  /** Through a light that should be off. */
   readonly currentA: number;
+  /** Whether it is seen in the dark. */
   readonly seen: boolean;
 }
 
@@ -57,9 +67,13 @@ export interface Sneak {
  * line either floating or held at the idle voltages. Gives every other light that carries current forwards.
  */
 export function findSneaks(options: {
+  /** Row by row. */
   readonly curves: readonly (readonly LedCurve[])[];
+  /** Of the drivers. */
   readonly supplyV: number;
+  /** In each column, before its lights. */
   readonly columnOhm: number;
+  /** The one light that should be on. */
   readonly chosen: { readonly row: number; readonly column: number };
   /** Voltage that idle rows and columns are held at; null = they float. */
   readonly idle: { readonly rowV: number; readonly columnV: number } | null;

@@ -30,12 +30,19 @@ export const bestFixed = defineFormula({
 
 /** A sensor's divider with its two thresholds: dark below `darkBelow`, light again above `lightAbove`. */
 export interface SensorDesign {
+  /** A standard value. */
   readonly fixedOhm: number;
+  /** The best one, to the last digit. */
   readonly exactOhm: number;
+  /** Read with the sensor covered. */
   readonly darkCode: number;
+  /** Read with it in light. */
   readonly lightCode: number;
+  /** Code under which it counts as dark. */
   readonly darkBelow: number;
+  /** Code over which it counts as light again. */
   readonly lightAbove: number;
+  /** Drawn all day, at its most. */
   readonly standingA: number;
 }
 
@@ -49,10 +56,15 @@ const TOP_SHARE = 0.95;
  * it is not said
  */
 export function designSensor(options: {
+  /** Read covered. */
   readonly darkOhm: number;
+  /** Read in light. */
   readonly lightOhm: number;
+  /** Of the converter. */
   readonly bits: number;
+  /** Above the divider. */
   readonly supplyV: number;
+  /** The converter’s own; left out, it is the supply. */
   readonly referenceV?: number;
 }): SensorDesign {
   const { darkOhm, lightOhm, bits, supplyV, referenceV = supplyV } = options;

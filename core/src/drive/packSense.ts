@@ -23,12 +23,19 @@ export const filteredDip = (fromV: number, dipV: number, dipS: number, tauS: num
 
 /** The divider of a charge sense with its two thresholds in codes, and the codes of an empty and of a full pack. */
 export interface PackSenseDesign {
+  /** To the pack. */
   readonly upperOhm: number;
+  /** To minus. */
   readonly lowerOhm: number;
+  /** Code under which the charge counts as low. */
   readonly lowBelow: number;
+  /** Code over which it counts as well again. */
   readonly wellAbove: number;
+  /** Read at the cut-off. */
   readonly emptyCode: number;
+  /** Read when full. */
   readonly fullCode: number;
+  /** Drawn all day, from a full pack. */
   readonly standingA: number;
 }
 
@@ -45,10 +52,15 @@ const WELL_SHARE = 1.05;
  * @param options voltages of the whole pack; `referenceV` is what the converter counts as its top
  */
 export function designPackSense(options: {
+  /** At rest. */
   readonly fullV: number;
+  /** At the cut-off. */
   readonly emptyV: number;
+  /** Where the alarm is wanted. */
   readonly lowV: number;
+  /** What the converter counts as its top. */
   readonly referenceV: number;
+  /** Of the converter. */
   readonly bits: number;
 }): PackSenseDesign {
   const { fullV, emptyV, lowV, referenceV, bits } = options;

@@ -1,14 +1,19 @@
 /** A load on one pin of a controller. */
 export interface PinLoad {
   readonly pin: string;
+  /** The group of pins that share a limit. */
   readonly port: string;
+  /** Most that flows in or out. */
   readonly currentA: number;
 }
 
 /** A pin, a port or the whole chip over its limit. */
 export interface PinOverload {
+  /** The pin, the port or the whole chip. */
   readonly where: string;
+  /** What it would carry. */
   readonly currentA: number;
+  /** What it bears. */
   readonly limitA: number;
 }
 

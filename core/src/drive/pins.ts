@@ -2,8 +2,11 @@ import type { ControllerPart, Pin, PinAbility } from '../parts/index.ts';
 
 /** One thing that needs a pin. */
 export interface PinDemand {
+  /** Stable: locks name it. */
   readonly id: string;
+  /** In the maker’s words. */
   readonly label: string;
+  /** What the pin must be able to do. */
   readonly needs: PinAbility;
   /** A load must not hang on a pin that moves while the board starts. */
   readonly isLoad: boolean;
@@ -13,6 +16,7 @@ export interface PinDemand {
 export interface PinGiven {
   readonly demand: PinDemand;
   readonly pin: Pin;
+  /** The maker’s own choice. */
   readonly locked: boolean;
 }
 
@@ -22,7 +26,9 @@ export type PinPlan =
   | {
       readonly ok: false;
       readonly given: readonly PinGiven[];
+      /** In words, for the maker. */
       readonly reason: string;
+      /** Those that want the same pins. */
       readonly clash: readonly PinDemand[];
     };
 

@@ -28,12 +28,19 @@ export const leastHighLevel = defineFormula({
 
 /** What one data line asks: time, frames a second at most, controller memory, bytes. */
 export interface DataLine {
+  /** In the whole line. */
   readonly pixels: number;
+  /** 24, or 32 with a white die. */
   readonly bitsAPixel: number;
+  /** Of one bit on the wire. */
   readonly bitPeriodS: number;
+  /** Silence after a frame. */
   readonly latchS: number;
+  /** To send one frame. */
   readonly frameS: number;
+  /** At most, with nothing else to do. */
   readonly framesPerS: number;
+  /** Three or four a pixel. */
   readonly memoryBytes: number;
 }
 

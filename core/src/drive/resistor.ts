@@ -29,26 +29,39 @@ export const resistorPower = defineFormula({
 
 /** What feeds a light's path: its voltage over the pack's life and what lies in series with the resistor. */
 export interface Feed {
+  /** From a spent pack. */
   readonly leastV: number;
+  /** Half spent. */
   readonly nominalV: number;
+  /** From a fresh one. */
   readonly mostV: number;
   /** Series resistance of pin or transistor for one light's current. */
   readonly seriesOhm: number;
+  /** Lost in what switches it. */
   readonly dropV: number;
 }
 
 /** One light's resistor with what it gives: likely, and at the brightest and dimmest corner of all tolerances. */
 export interface ResistorChoice {
+  /** To the last digit. */
   readonly exactOhm: number;
+  /** The one that is taken. */
   readonly resistorOhm: number;
+  /** The maker’s own. */
   readonly overruled: boolean;
   /** What is left for the resistor at the nominal supply, and at the end of the pack's life. */
   readonly headRoomV: number;
+  /** Left for the resistor by a spent pack and a light of high drop. */
   readonly leastHeadRoomV: number;
+  /** As everything is typical. */
   readonly currentA: number;
+  /** Fresh pack, low drop, low resistor. */
   readonly brightestA: number;
+  /** Spent pack, high drop, high resistor. */
   readonly dimmestA: number;
+  /** In the resistor, at its most. */
   readonly heatW: number;
+  /** The standard values beside it, each with its current. */
   readonly neighbours: readonly { readonly resistorOhm: number; readonly currentA: number }[];
 }
 
@@ -89,7 +102,9 @@ function currentsWith(
 export function chooseResistor(options: {
   readonly light: Light;
   readonly feed: Feed;
+  /** Through one light. */
   readonly wantedCurrentA: number;
+  /** The maker’s own; null takes the reckoned one. */
   readonly overruledOhm: number | null;
 }): ResistorChoice {
   const { light, feed, wantedCurrentA, overruledOhm } = options;

@@ -103,8 +103,11 @@ export function readChipCode(code: string): MarkedResistor | null {
 
 /** How a chip of this value is marked: three digits at 5 %, four and the code of two digits and a letter at 1 %. */
 export function chipCodes(ohm: number): {
+  /** Two digits and a power; null where it can’t be said so. */
   readonly three: string | null;
+  /** Three digits and a power. */
   readonly four: string | null;
+  /** A number of the E96 series and a letter. */
   readonly letter: string | null;
 } {
   const withPoint = (figures: number): string | null => {

@@ -7,16 +7,21 @@ export const sensorFromCode = (code: number, fixedOhm: number, bits: number): nu
 /** A reading of the maker's own: what it was like, and the code that was read. */
 export interface NamedReading {
   readonly name: string;
+  /** Of the converter. */
   readonly code: number;
 }
 
 /** One switch point between two named conditions: two codes with a gap that noise can't cross. */
 export interface Threshold {
+  /** Names of the readings below and above. */
   readonly between: readonly [string, string];
+  /** Code under which it changes to the lower. */
   readonly fallsBelow: number;
+  /** Code over which it changes back. */
   readonly risesAbove: number;
   /** Twice the noise must be less than this for one switching a crossing. */
   readonly gap: number;
+  /** Its gap is over twice the noise. */
   readonly holds: boolean;
 }
 

@@ -17,13 +17,17 @@ export const baseCurrent = defineFormula({
 
 /** Base resistors that keep a bipolar switch full on: from what the pin can give to what the forced gain needs. */
 export interface BaseDesign {
+  /** Below it the pin gives too much. */
   readonly leastOhm: number;
+  /** Above it the transistor is not full on. */
   readonly mostOhm: number;
   /** The largest standard value of the band; null where the band is empty. */
   readonly resistorOhm: number | null;
+  /** With the resistor that is taken. */
   readonly baseA: number;
   /** Current that this base current keeps full on. */
   readonly goodForA: number;
+  /** In the transistor, full on. */
   readonly heatW: number;
 }
 
@@ -31,11 +35,16 @@ export interface BaseDesign {
  * @example 90 mA, 3.3 V, Vbe 0.75 V, a pin of 12 mA: 213 to 283 Ω, so 270 Ω
  */
 export function designBase(options: {
+  /** The pin, high. */
   readonly pinV: number;
+  /** Lost in the junction. */
   readonly baseEmitterV: number;
   readonly pinLimitA: number;
+  /** What is switched. */
   readonly loadA: number;
+  /** About 10 for a switch, whatever the sheet says of small signals. */
   readonly forcedGain: number;
+  /** From collector to emitter, full on. */
   readonly onDropV: number;
 }): BaseDesign {
   const { pinV, baseEmitterV, pinLimitA, loadA, forcedGain, onDropV } = options;

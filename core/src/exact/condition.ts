@@ -3,9 +3,11 @@ import type { Rail } from '../network/index.ts';
 
 /** What a piece is looked at in: how full its packs are, what is lit, which switches in its leads are open. */
 export interface Condition {
+  /** Share left in the pack, 0 to 1. */
   readonly charge: number;
   /** Its height is taken, as it is set; null = every programmed light is dark. */
   readonly moodId: string | null;
+  /** Switches in leads that are open. */
   readonly openIds: readonly string[];
 }
 

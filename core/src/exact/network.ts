@@ -12,6 +12,7 @@ import { drawTapes } from './tapes.ts';
 /** All nets of a plan with every element between them, in one condition. */
 export interface ExactNetwork {
   readonly netlist: Netlist;
+  /** Each with the ports that are soldered to it. */
   readonly nodes: readonly ExactNode[];
   /** The item that each element belongs to, by the element’s name. */
   readonly owners: ReadonlyMap<string, string>;

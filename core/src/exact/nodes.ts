@@ -9,6 +9,7 @@ export interface ExactNode {
   readonly id: string;
   /** Null for a place inside a part. */
   readonly net: Net | null;
+  /** At least one, but for nodes within a part. */
   readonly ports: readonly PortRef[];
   /** Whether a way leads from a source to it: without one nobody can say its voltage. */
   readonly isFed: boolean;

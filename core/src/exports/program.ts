@@ -111,8 +111,11 @@ export function exportProgram(
 
 /** The engine's own tables as a C header: the very arrays of the preview. */
 export function writeEngineTables(tables: {
+  /** Light by level, 256 bytes. */
   readonly gamma: Uint8Array;
+  /** Light by how bright it looks, for fades. */
   readonly look: Uint16Array;
+  /** One soft breath. */
   readonly breath: Uint8Array;
 }): string {
   const write = (name: string, values: Uint8Array | Uint16Array): string => {

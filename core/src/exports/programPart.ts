@@ -17,10 +17,14 @@ export interface ProgramPart {
   /** Null while the plan has no board: everything in one. */
   readonly board: Board | null;
   readonly show: Show;
+  /** What the limiter keeps to. */
   readonly limit: ShowLimit;
+  /** Null while there is no board. */
   readonly pinPlan: PinPlan | null;
+  /** Data lines that this board sends. */
   readonly chains: readonly ChainVoltage[];
   readonly controls: readonly Control[];
+  /** In the order of the frame. */
   readonly channels: readonly ProgramChannel[];
 }
 

@@ -6,6 +6,7 @@ import { figuresOf } from './figures.ts';
 
 /** A figure as it stands in the bar. */
 export interface BarFigure {
+  /** With how it came about. */
   readonly figure: Figure;
   /** The figure itself; null where it waits for what it needs. */
   readonly value: Message | null;

@@ -10,11 +10,17 @@ import { type WeakestLink, weakestLink } from './weakestLink.ts';
 
 /** The figures that decide whether a piece works tonight. */
 export interface Figures {
+  /** At the height of the evening. */
   readonly peakA: Figure;
+  /** In the mean over it. */
   readonly usualA: Figure;
+  /** With every programmed light dark. */
   readonly restA: Figure;
+  /** Hours, likely and with caution. */
   readonly runsForH: Figure;
+  /** The lowest of all moods. */
   readonly ceiling: Figure;
+  /** By usual prices. */
   readonly costPerCopy: Figure;
   readonly weakestLink: WeakestLink;
 }

@@ -7,9 +7,13 @@ import { celsius, hours, type Message, money, say } from '../units/index.ts';
 /** A wish of the brief that can be tested: met, open, or not to be decided yet, and by which sum and which test. */
 export interface Wish {
   readonly id: 'hours' | 'budget' | 'lights-itself' | 'switch' | 'steady';
+  /** What is wanted. */
   readonly text: Message;
+  /** Undecided while the plan says too little. */
   readonly status: 'met' | 'open' | 'undecided';
+  /** Where the plan stands. */
   readonly reached: Message;
+  /** How it is tried at the bench. */
   readonly test: string;
 }
 

@@ -34,10 +34,15 @@ export const heatedShare = (seconds: number, tauS: number): number => 1 - Math.e
 /** The most current that keeps a temperature, by halving on the light's own curve; `voltageAt` gives its drop. */
 export function deratedCurrentA(options: {
   readonly ambientC: number;
+  /** Inside. */
   readonly limitC: number;
+  /** From inside to the air. */
   readonly thermalKPerW: number;
+  /** Leaves as light, 0 to 1. */
   readonly lightShare: number;
+  /** Never more than this. */
   readonly mostA: number;
+  /** Of the light, by its current. */
   readonly voltageAt: (currentA: number) => number;
 }): number {
   const { ambientC, limitC, thermalKPerW, lightShare, mostA, voltageAt } = options;

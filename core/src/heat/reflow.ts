@@ -2,6 +2,7 @@ import { celsius, defineFormula, type Message, type Quantity, quantity, say, sec
 
 /** A temperature at a time, as read off a thermometer or a thermal camera. */
 export interface ReflowPoint {
+  /** From the start. */
   readonly atS: number;
   readonly temperatureC: number;
 }
@@ -9,9 +10,13 @@ export interface ReflowPoint {
 /** What an alloy and its paste want; the paste's own sheet rules. */
 export interface ReflowAlloy {
   readonly meltsC: number;
+  /** Least and most. */
   readonly peakC: readonly [least: number, most: number];
+  /** Least and most time above melting. */
   readonly aboveMeltS: readonly [least: number, most: number];
+  /** Going up. */
   readonly mostRampKPerS: number;
+  /** Going down. */
   readonly mostCoolKPerS: number;
 }
 
@@ -24,11 +29,13 @@ export const reflowAlloys = {
 /** What a reflow came to, and where it left the usual limits of its alloy. */
 export interface ReflowVerdict {
   readonly peakC: number;
+  /** Time above melting. */
   readonly aboveMeltS: number;
   /** Within 4 K of the peak. */
   readonly atPeakS: number;
   readonly steepestRampKPerS: number;
   readonly steepestCoolKPerS: number;
+  /** Where it left the usual limits; empty where it did not. */
   readonly faults: readonly Message[];
 }
 

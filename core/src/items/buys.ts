@@ -4,9 +4,12 @@ import { amps, type Message, ohms, quantity, say, watts } from '../units/index.t
 /** One thing to be had. `unit` is what the quantity counts. */
 export interface Purchase {
   readonly name: Message;
+  /** Pieces, or metres. */
   readonly quantity: number;
   readonly unit: 'piece' | 'm';
+  /** Usual price of one, in small quantities. */
   readonly unitPrice: number;
+  /** The item that asks for it. */
   readonly forWhat: string;
 }
 

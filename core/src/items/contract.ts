@@ -34,7 +34,9 @@ export type FormRow =
   | (Row & {
       readonly type: 'quantity';
       readonly quantity: QuantityKind;
+      /** Hard limits and what is usual. */
       readonly band: Band;
+      /** Rounded to a whole number. */
       readonly isWhole?: boolean;
       /** What stands in an empty field; a row without it can't be left empty. */
       readonly empty?: string;
@@ -49,7 +51,9 @@ export type FormRow =
   | (Row & {
       readonly type: 'rating';
       readonly unit: QuantityKind;
+      /** What there is to buy, in base units. */
       readonly ratings: readonly number[];
+      /** What to call it where it has none. */
       readonly none: string;
     })
   | (Row & { readonly type: 'named'; readonly names: Nameable; readonly none: string })
@@ -59,6 +63,7 @@ export type FormRow =
 export interface Fresh {
   readonly id: string;
   readonly name: string;
+  /** Where it is put down. */
   readonly at: PlanPoint;
 }
 
@@ -76,6 +81,7 @@ interface LightFacet<I> {
 /** The ports at which the lead that feeds an item ends; null = no minus comes with it. */
 export interface LeadPorts {
   readonly plus: string;
+  /** Null where its lead has but one core. */
   readonly minus: string | null;
 }
 
@@ -122,8 +128,11 @@ export type AnyKind = Kind<ItemKind, Item>;
 
 /** A part that an item names; null = not chosen. */
 export interface PartNamed {
+  /** Where the item names it. */
   readonly field: string;
+  /** Of which family. */
   readonly partKind: Part['kind'];
+  /** Its id; null where none is chosen. */
   readonly part: string | null;
 }
 

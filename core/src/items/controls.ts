@@ -5,7 +5,9 @@ type Doing =
 
 /** Something that a control does, as it is said after its name. @example "is pressed twice" */
 export interface Doings {
+  /** What may be done with it. */
   readonly does: Doing;
+  /** The same for the maker. */
   readonly words: string;
 }
 
@@ -16,7 +18,9 @@ export type Sense =
       readonly kind: 'charge';
       /** The pack that it reads; null = the only one there is. */
       readonly packId: string | null;
+      /** Where the charge counts as low. */
       readonly lowV: number;
+      /** How long a reading must hold before it is believed. */
       readonly settleS: number;
     };
 
@@ -26,7 +30,9 @@ export interface ControlFacet<I> {
   readonly pin: 'in' | 'analog';
   /** What goes out to it beside its signal. */
   readonly cores: readonly ('chip plus' | 'minus')[];
+  /** What may be done with it. */
   readonly doings: (item: I) => readonly Doings[];
+  /** What it senses; left out for contacts. */
   readonly sense?: (item: I) => Sense;
   /** The board whose moods give it; it has no part of its own then. */
   readonly givenBy?: (item: I) => string;

@@ -9,6 +9,7 @@ export interface Drawing {
   readonly library: Library;
   /** The place of a port; for ports that nothing is joined to it is a place of their own. */
   readonly at: (itemId: string, port: string) => string;
+  /** Lays elements of an item into the network. */
   readonly add: (itemId: string, ...elements: readonly Element[]) => void;
   /** Joins two places by mere metal. */
   readonly join: (a: string, b: string) => void;
@@ -16,6 +17,7 @@ export interface Drawing {
   readonly countFrom: (place: string) => void;
   /** Whether a source stands behind what an item is fed with, and every switch before it is closed. */
   readonly isLive: (itemId: string) => boolean;
+  /** Whether a switch in a lead is open just now. */
   readonly isOpen: (switchId: string) => boolean;
   /** What a source gives at this charge, with all that resists as far as its plus; null while its kind is not known. */
   readonly sourceOf: (itemId: string) => { readonly openV: number; readonly ohm: number } | null;

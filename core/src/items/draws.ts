@@ -4,6 +4,7 @@ export interface OwnDraw {
   readonly restA: number;
   /** On top of it: on the mean, and at its most. */
   readonly steadyA: number;
+  /** Lit without a program, at its height. */
   readonly steadyPeakA: number;
   /** In the first moment, where that is more. */
   readonly startA: number;

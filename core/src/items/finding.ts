@@ -11,7 +11,9 @@ export type Stage = (typeof stages)[number];
 
 /** A mend that can be computed: made with one click, undone with one more. */
 export interface Fix {
+  /** What the button says. */
   readonly label: Message;
+  /** What it changes, all as one step. */
   readonly edits: readonly Edit[];
 }
 
@@ -21,6 +23,7 @@ export interface Finding {
   readonly id: string;
   /** The rule that found it. */
   readonly rule: string;
+  /** How bad it is. */
   readonly gravity: Gravity;
   /** On whose sheet it stands; null for what a quick sum finds. */
   readonly stage: Stage | null;
@@ -28,10 +31,15 @@ export interface Finding {
   readonly aboutId: string | null;
   /** What is so, and what it should keep to, where both are quantities. */
   readonly actual?: Quantity;
+  /** What it should keep to. */
   readonly limit?: Quantity;
+  /** What is so, with its values. */
   readonly what: Message;
+  /** What it would do. */
   readonly why: Message;
+  /** What to do. */
   readonly mend: Message;
+  /** Mends that one click makes. */
   readonly fixes: readonly Fix[];
 }
 

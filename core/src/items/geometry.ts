@@ -1,6 +1,8 @@
 /** A place on the picture, from its upper left corner. */
 export interface PlanPoint {
+  /** From the left edge of the view. */
   readonly xMm: number;
+  /** From its top edge. */
   readonly yMm: number;
 }
 

@@ -4,8 +4,11 @@ import type { ConverterItem, LeadSwitchItem, OutsideSupplyItem, PackItem } from 
 
 /** What a rail gives over the life of what feeds it, with nothing drawn. */
 export interface RailRange {
+  /** From a spent pack. */
   readonly leastV: number;
+  /** Half spent. */
   readonly nominalV: number;
+  /** From a fresh one. */
   readonly mostV: number;
 }
 

@@ -16,8 +16,11 @@ export interface PlacedTape {
   readonly name: string;
   readonly tape: PixelTapeItem;
   readonly part: PixelTapePart;
+  /** Along the route, or as the maker said. */
   readonly routeMm: number;
+  /** What is lit of it. */
   readonly cut: TapeCut;
+  /** Of every light, in the order of the data. */
   readonly places: readonly PlanPoint[];
   /** Number of the first light in the whole data chain it belongs to. */
   readonly firstIndex: number;
@@ -30,6 +33,7 @@ export interface PlacedLeds {
   readonly name: string;
   readonly group: LightItem;
   readonly part: LedPart;
+  /** In the order of the plan. */
   readonly places: readonly PlanPoint[];
 }
 
@@ -40,8 +44,10 @@ export interface PlacedPlain {
   readonly name: string;
   readonly tape: PlainTapeItem;
   readonly part: PlainTapePart;
+  /** Along the route, or as the maker said. */
   readonly routeMm: number;
   readonly cut: TapeCut;
+  /** Of every light along it. */
   readonly places: readonly PlanPoint[];
 }
 

@@ -3,8 +3,11 @@ import type { Item, ItemOf, SwitchedBy } from './types.ts';
 
 /** A place in an item that names something else. */
 export interface Reference {
+  /** Where it stands in the item. */
   readonly field: string;
+  /** Null where nothing is named. */
   readonly id: string | null;
+  /** What sort of thing may stand there. */
   readonly names: Nameable | 'bore';
 }
 

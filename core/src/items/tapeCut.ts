@@ -2,11 +2,15 @@ import { defineFormula } from '../units/index.ts';
 
 /** How many whole joints of a tape go on a route, and what is left over. */
 export interface TapeCut {
+  /** On what is lit. */
   readonly lights: number;
+  /** From the first cut to the last. */
   readonly litLengthMm: number;
+  /** Left dark at the end of the route. */
   readonly gapMm: number;
   /** The next cut down and up, with how much the route is too long or too short for it. */
   readonly shorter: { readonly lights: number; readonly lengthMm: number };
+  /** One cut more: it would stand out by so much. */
   readonly longer: { readonly lights: number; readonly lengthMm: number; readonly overMm: number };
 }
 
@@ -30,8 +34,11 @@ export const tapeLights = defineFormula({
  * @example cutTape({ routeMm: 583, perMetre: 74, lightsPerJoint: 1 }) // 43 lights, 581.1 mm lit, 1.9 mm left
  */
 export function cutTape(options: {
+  /** What there is room for. */
   readonly routeMm: number;
+  /** Lights of a metre. */
   readonly perMetre: number;
+  /** From one mark to the next. */
   readonly lightsPerJoint: number;
 }): TapeCut {
   const { routeMm, perMetre, lightsPerJoint } = options;

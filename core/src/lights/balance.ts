@@ -3,6 +3,7 @@ import { defineFormula } from '../units/index.ts';
 /** One mass at a distance from the axis: on which side of it, by the sign. */
 export interface MassAt {
   readonly massG: number;
+  /** From where the piece is held; to the left is less than nothing. */
   readonly atMm: number;
 }
 
@@ -23,8 +24,11 @@ export const turningForce = defineFormula({
 /** Where the mass of a piece hangs, and how far that is off where it is held. */
 export interface Balance {
   readonly totalG: number;
+  /** Where the mass hangs. */
   readonly centreMm: number;
+  /** Turning moment to the left. */
   readonly leftGmm: number;
+  /** Turning moment to the right. */
   readonly rightGmm: number;
   /** Positive: the right side turns down. */
   readonly residualGmm: number;

@@ -9,14 +9,19 @@ export interface CuttingTask {
 
 /** One stock length with the pieces cut from it, in order, and what is left. */
 export interface CutStock {
+  /** As it was bought. */
   readonly stockLength: number;
+  /** Lengths cut out of it. */
   readonly pieces: readonly number[];
+  /** What is left, kerfs taken off. */
   readonly offcut: number;
 }
 
 /** Which pieces come out of which length of stock, and what is left of each. */
 export interface CuttingPlan {
+  /** One for each length of stock that is used. */
   readonly cuts: readonly CutStock[];
+  /** Of all of them together. */
   readonly stockUsed: number;
   /** Pieces that no stock is left for. */
   readonly short: readonly number[];

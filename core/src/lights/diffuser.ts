@@ -47,9 +47,13 @@ export function endShare(depthMm: number, pitchMm: number): number {
 
 /** Brightness along the diffuser from the end of a row, as shares of the greatest: for drawing. */
 export function profileOf(options: {
+  /** From the lights to the diffuser. */
   readonly depthMm: number;
+  /** From light to light. */
   readonly pitchMm: number;
+  /** How many there are. */
   readonly lights: number;
+  /** How many are reckoned along it. */
   readonly points: number;
 }): readonly { readonly xMm: number; readonly share: number }[] {
   const { depthMm, pitchMm, lights, points } = options;

@@ -37,9 +37,13 @@ export function bundleDiameterMm(wires: number, wireDiameterMm: number): number 
 /** How one light sits in its bore. `clearanceMm` is what is left on each side at the tightest place, negative if none. */
 export interface Fit {
   readonly verdict: 'fits' | 'fits if eased' | 'does not fit';
+  /** Across, sleeve with it. */
   readonly finishedMm: number;
+  /** Across, of the wires beside each other. */
   readonly wiresMm: number;
+  /** Left in the bore; less than nothing does not go in. */
   readonly clearanceMm: number;
+  /** The bore that it goes into. */
   readonly leastBoreMm: number;
   /** Light and hollow are alike in depth if this is not negative. */
   readonly depthToSpareMm: number;
@@ -81,7 +85,9 @@ export function fitTape(
   channel: Extract<Hollow, { kind: 'channel' }>,
 ): {
   readonly verdict: Fit['verdict'];
+  /** Play across, in all. */
   readonly acrossMm: number;
+  /** Left above it. */
   readonly aboveMm: number;
 } {
   const acrossMm = (channel.widthMm - tape.widthMm) / 2;

@@ -5,11 +5,13 @@ export type Size3 = readonly [number, number, number];
 
 /** How a box sits in a box: the turn with the most clearance on its tightest side. */
 export interface BoxFit {
+  /** In one of its six positions. */
   readonly fits: boolean;
   /** The part's sizes as they lie along the hollow's three sides. */
   readonly turned: Size3;
   /** Left over along each side of the hollow, both ends together; negative where it is too big. */
   readonly clearanceMm: Size3;
+  /** Left on the tightest side. */
   readonly tightestMm: number;
 }
 

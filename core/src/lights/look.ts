@@ -31,9 +31,13 @@ export function equalLook(intensities: readonly number[]): readonly number[] {
  * @example gamma 2.2, cap 40 %, 8 bits: 35 steps with the cap first, 103 with it last; 12 bits 218 and 241
  */
 export function fadeSteps(options: {
+  /** Of the curve, about 2.2. */
   readonly gamma: number;
+  /** Brightness that is never passed, 0 to 1. */
   readonly cap: number;
+  /** Of the dimming. */
   readonly bits: number;
+  /** The cap is applied before the curve. */
   readonly capFirst: boolean;
 }): { readonly steps: number; readonly top: number } {
   const { gamma, cap, bits, capFirst } = options;

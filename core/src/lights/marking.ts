@@ -28,9 +28,13 @@ export const ringRoom = defineFormula({
 
 /** A mark on a ring: from the centre, first mark at the start angle, numbered the way the mood runs. */
 export interface RingMark {
+  /** From 1. */
   readonly number: number;
+  /** Against the clock from the right. */
   readonly angleDeg: number;
+  /** From the centre, to the right. */
   readonly xMm: number;
+  /** From the centre, upward. */
   readonly yMm: number;
 }
 
@@ -41,8 +45,11 @@ export interface RingMark {
 export function markRing(options: {
   readonly radiusMm: number;
   readonly count: number;
+  /** Of the first mark. */
   readonly startDeg: number;
+  /** How they are numbered. */
   readonly clockwise: boolean;
+  /** Seen from behind, so mirrored. */
   readonly back: boolean;
 }): readonly RingMark[] {
   const { radiusMm, count, startDeg, clockwise, back } = options;
@@ -61,6 +68,7 @@ export function skinStretch(pitchMm: number, radiusMm: number): number {
 
 /** Lights on interleaved channels: light i on channel i mod k. */
 export interface Interleave {
+  /** Numbers of the lights on each. */
   readonly channels: readonly (readonly number[])[];
   /** Of a closed ring: the channels that are left out between the last light and the first; none where k divides n. */
   readonly missingAtSeam: readonly number[];

@@ -4,9 +4,13 @@ import type { Design } from '../plan/index.ts';
 /** What moods move of a plan, as points with their bytes and places: counts and places, no kinds. */
 export interface MovableGroup {
   readonly id: string;
+  /** Lights that can differ. */
   readonly points: number;
+  /** One for a single colour, three for all. */
   readonly bytesPerPoint: 1 | 3;
+  /** Where each point shines; several places for one channel. */
   readonly lightsAt: readonly (readonly PlanPoint[])[];
+  /** Where it is cut into rows. */
   readonly grid?: { readonly columns: number; readonly rows: number; readonly snakes: boolean } | undefined;
 }
 

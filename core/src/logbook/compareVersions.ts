@@ -8,6 +8,7 @@ export interface VersionRow {
   readonly label: Message;
   readonly before: Message;
   readonly after: Message;
+  /** Which of the two a maker would take; null where that is a matter of taste. */
   readonly better: 'before' | 'after' | null;
 }
 

@@ -19,14 +19,18 @@ export const lotsFor = (parts: number, lot: number): number => Math.ceil(parts /
 
 /** Price of one from a number upwards. */
 export interface PriceBreak {
+  /** So many or more. */
   readonly from: number;
+  /** Price of one, then. */
   readonly each: number;
 }
 
 /** The cheapest number to buy that covers what is needed, which may be more than is needed. */
 export interface Purchase {
   readonly count: number;
+  /** Price of one. */
   readonly each: number;
+  /** Of the whole lot. */
   readonly total: number;
 }
 

@@ -37,6 +37,7 @@ export interface ComparedRun {
   readonly test: RunTest;
   /** Share by which it ran longer (+) or shorter (−) than predicted; null without a prediction. */
   readonly deviation: number | null;
+  /** What the difference points at. */
   readonly say: string;
 }
 

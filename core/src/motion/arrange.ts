@@ -6,7 +6,9 @@ import type { Movable } from './movable.ts';
 /** Lights that a move is painted on: those of one group, or of a set that the maker put together. */
 export interface ShowSet {
   readonly id: string;
+  /** Lights that can differ. */
   readonly points: number;
+  /** One for a single colour, three for all. */
   readonly bytesPerPoint: 1 | 3;
   /** Where the first light stands in the frame, where they stand one after another. */
   readonly offset: number;
@@ -14,7 +16,9 @@ export interface ShowSet {
   readonly offsets: Uint16Array | null;
   /** Where each light is on the picture. */
   readonly at: readonly PlanPoint[];
+  /** Of its grid; a plain set is one row. */
   readonly columns: number;
+  /** Of its grid. */
   readonly rows: number;
   /** Cell of each light on its grid, row by row; null = as they are counted. */
   readonly cells: Uint16Array | null;
@@ -91,6 +95,7 @@ export function gatherSet(set: LightSet, groups: readonly ShowSet[]): ShowSet {
 
 /** The order in which a move meets the lights: how many it thinks there are, and where each stands among them. */
 export interface Arrangement {
+  /** How many places there are from end to end. */
   readonly length: number;
   /** In eighths of a light from the first; null = as they are counted. */
   readonly places: Uint16Array | null;

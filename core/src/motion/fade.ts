@@ -15,7 +15,9 @@ function lightOf(look: number): number {
 
 /** How much of each frame there is at a moment of a fade, of 256; together never more than a whole frame. */
 export interface FadeShares {
+  /** Left of the mood that goes, of 256. */
   readonly out256: number;
+  /** Reached by the one that comes, of 256. */
   readonly in256: number;
 }
 

@@ -4,6 +4,7 @@ export interface Flashing {
   readonly perS: number;
   /** From the first of these flashes to the last, in seconds since the mood began. */
   readonly fromS: number;
+  /** When the busiest second ends. */
   readonly toS: number;
 }
 

@@ -9,8 +9,11 @@ import type { Show, ShowGroup, ShowLayer, ShowMood } from './show.ts';
 
 /** What the moves of a mood ask of a group at full brightness, as shares of all its bytes at 255. */
 export interface GroupLoad {
+  /** Share of full light over time. */
   readonly mean: number;
+  /** Highest share, at one moment. */
   readonly peak: number;
+  /** The busiest second. */
   readonly flashing: Flashing;
 }
 
@@ -21,7 +24,9 @@ interface LoadCluster {
 
 /** What a mood asks for: of each group in the order of the show, and of those that move as one. */
 export interface MoodLoad {
+  /** In the order of the show. */
   readonly groups: readonly GroupLoad[];
+  /** Moments that stand for all, each with how much of the time it stands for. */
   readonly clusters: readonly LoadCluster[];
 }
 

@@ -2,16 +2,23 @@ import { ANY, type Show, type ShowCue } from './show.ts';
 
 /** A way from mood to mood; `cue` by its number in the show, `isBack` for the way back of a cue that returns. */
 export interface MoodWay {
+  /** Number of the mood. */
   readonly from: number;
+  /** Number of the mood. */
   readonly to: number;
+  /** Number of the cue. */
   readonly cue: number;
+  /** The way back that the cue takes by itself. */
   readonly isBack: boolean;
 }
 
 /** All ways between the moods of a show, which of them are ever reached, and which are left again. */
 export interface MoodMap {
+  /** Each that can be taken. */
   readonly ways: readonly MoodWay[];
+  /** By mood, whether anything leads there. */
   readonly reached: readonly boolean[];
+  /** By mood, whether anything leads away. */
   readonly isLeft: readonly boolean[];
 }
 

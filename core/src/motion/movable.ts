@@ -3,9 +3,12 @@ import type { PlanPoint } from '../items/index.ts';
 /** Something that moods move, as the engine sees it: points, the bytes of each, and where their lights are. */
 export interface Movable {
   readonly id: string;
+  /** Lights that can differ. */
   readonly points: number;
+  /** One for a single colour, three for all. */
   readonly bytesPerPoint: 1 | 3;
   /** The lights of each point; those of a pixel are one. */
   readonly lightsAt: readonly (readonly PlanPoint[])[];
+  /** Where it is cut into rows. */
   readonly grid?: { readonly columns: number; readonly rows: number; readonly snakes: boolean } | undefined;
 }

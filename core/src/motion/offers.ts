@@ -6,6 +6,7 @@ import type { Cue, Mood } from '../plan/index.ts';
 /** A mood that fits the lights of a plan, ready to be taken and taken apart. A row of moods brings its cues along. */
 export interface MoodOffer {
   readonly name: string;
+  /** What it looks like, in a sentence. */
   readonly what: string;
   readonly moods: readonly Pick<Mood, 'name' | 'brightness' | 'moves'>[];
   /** From mood to mood by their place in the row; the last goes back where the row was entered. */

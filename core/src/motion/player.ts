@@ -11,7 +11,9 @@ export const START_MS = 512;
 
 /** What is known of one control. `isOn`: closed, dark or low. */
 export interface ControlState {
+  /** Closed, dark or low. */
   readonly isOn: boolean;
+  /** Time at which it became so. */
   readonly onSinceMs: number;
   /** 0…255, for what shows a value. */
   readonly level: number;
@@ -44,12 +46,17 @@ interface Back {
 
 /** Where the piece stands: the mood by its number in the show, since when, what it fades from, what it goes back to. */
 export interface PlayerState {
+  /** Its number; ANY before the first. */
   readonly mood: number;
+  /** Time at which it began. */
   readonly sinceMs: number;
+  /** Null while none is under way. */
   readonly fade: Fade | null;
+  /** Where it goes back to, and when; null where it stays. */
   readonly back: Back | null;
   /** How many moods have begun; chance is drawn from it. */
   readonly entries: number;
+  /** By their number in the show. */
   readonly controls: readonly ControlState[];
 }
 
@@ -253,8 +260,11 @@ export function fadeShares(fade: Pick<Fade, 'outMs' | 'inMs'>, tMs: number): Fad
 export function paintNow(options: {
   readonly show: Show;
   readonly state: PlayerState;
+  /** Time of the player. */
   readonly nowMs: number;
+  /** The frame. */
   readonly out: Uint8Array;
+  /** As long as a frame, for a fade. */
   readonly scratch: Uint8Array;
   /** Where the supply is known: the program's limiter is part of what is seen. */
   readonly limit?: ShowLimit;

@@ -4,8 +4,11 @@ import type { Show } from './show.ts';
 /** A group's light over time: `columns` frames side by side, each light a row, three bytes a cell (perceptual, for the screen). */
 export interface Ribbon {
   readonly groupId: string;
+  /** Steps of time. */
   readonly columns: number;
+  /** Lights, or as many as fit. */
   readonly rows: number;
+  /** Row by row, three bytes each. */
   readonly rgb: Uint8Array;
 }
 

@@ -8,7 +8,9 @@ import type { Rgb } from './rgb.ts';
  */
 export interface CompiledBase {
   readonly kind: string;
+  /** After which it comes again. */
   readonly periodMs: number;
+  /** Its colour. */
   readonly rgb: Rgb;
   /** Its height, 0…255. */
   readonly level: number;
@@ -18,6 +20,7 @@ export interface CompiledBase {
 export interface MoveTarget {
   /** Rows and columns of the lights; a plain group is one row. */
   readonly columns: number;
+  /** Of the grid; 1 for a plain group. */
   readonly rows: number;
   /** Number of a control in the show; `NO_CONTROL` where there is none. */
   readonly controlIndex: (id: string | null) => number;
@@ -31,6 +34,7 @@ export const NO_CONTROL = 255;
 
 /** What of a move is the same for all its lights at a moment, so that it is worked out once a frame. */
 export interface Moment {
+  /** Time within the mood. */
   tMs: number;
   /** Of moves in which all lights are alike, the level of them all. */
   level: number;
@@ -72,8 +76,11 @@ export type MoveRow = { readonly key: string; readonly label: string } & (
 
 /** A setting that makes a move calmer. @param it what it is called in the sentence */
 export interface Calmer {
+  /** What the mend is called, with a word for the move. */
   readonly say: (it: string) => string;
+  /** The setting that is changed. */
   readonly key: string;
+  /** To what. */
   readonly value: unknown;
 }
 
@@ -86,6 +93,7 @@ export interface MoveDefinition<M extends { readonly kind: string }, C extends C
   readonly usual: (colour: string, height: number) => M;
   /** Level of its brightest moment, 0…1; its `level` without it. */
   readonly heightOf?: (move: M) => number;
+  /** Its settings, in the order of the form. */
   readonly rows: readonly MoveRow[];
   /** What it does, in a few words with its times. */
   readonly words: (move: M) => Message;
@@ -99,6 +107,7 @@ export interface MoveDefinition<M extends { readonly kind: string }, C extends C
   readonly switches?: true;
   /** After so many lights its pattern comes again; on a ring it has to come out even. `key` is the setting that says it. */
   readonly repeats?: { readonly key: string; readonly every: (move: M) => number };
+  /** As the engine runs it: whole numbers alone. */
   readonly compile: (move: M, target: MoveTarget) => C;
   /** What it has in the program beside colour, period and level, by the name of the field in C. */
   readonly program: Readonly<Record<string, ProgramField<C>>>;
@@ -118,6 +127,7 @@ export interface MoveDefinition<M extends { readonly kind: string }, C extends C
   readonly blend?: (move: C, moment: Moment, place256: number) => number;
   /** Its lights are cells of a grid, and `place256` is the number of the cell. */
   readonly cells?: {
+    /** Lights that it can live on. */
     readonly most: number;
     /** Generations after which nothing new is seen. */
     readonly stillAfter: (move: C) => number;

@@ -7,7 +7,9 @@ export type FieldType = keyof typeof fieldBytes;
 
 /** A field of a move in the program: its type, and its value of a compiled move. */
 export interface ProgramField<C> {
+  /** In C. */
   readonly type: FieldType;
+  /** Its value for a compiled move. */
   readonly of: (move: C) => number | boolean | Rgb;
 }
 

@@ -8,8 +8,11 @@ import type { Way } from './ways.ts';
 
 /** Currents of one light or one unit of tape at full: likely, and at the two corners of all tolerances. */
 export interface Corners {
+  /** As everything is typical. */
   readonly currentA: number;
+  /** Fresh pack, low drops. */
   readonly brightestA: number;
+  /** Spent pack, high drops. */
   readonly dimmestA: number;
 }
 
@@ -17,23 +20,31 @@ export interface Corners {
 export interface Driven {
   readonly itemId: string;
   readonly name: string;
+  /** How it is switched. */
   readonly way: Way;
+  /** Null while nothing feeds it. */
   readonly railId: string | null;
+  /** Null where no board drives it. */
   readonly board: Board | null;
   /** Numbers of its channels, from 0. */
   readonly channels: readonly number[];
   /** Lights, or units of tape between two cut marks, on each of them. */
   readonly lightsOnChannel: readonly number[];
+  /** Of one light at its current. */
   readonly forwardV: Figure;
+  /** Of one light. */
   readonly ratedCurrentA: number;
   /** Each light's own; null where a driver holds the current, or the tape has its own. */
   readonly resistor: ResistorChoice | null;
+  /** Of one light. */
   readonly corners: Corners;
   /** What the fullest channel draws: likely and at the brightest corner. */
   readonly channelA: number;
+  /** Of a whole channel, at its most. */
   readonly channelBrightestA: number;
   /** All channels at full. */
   readonly totalA: number;
+  /** Null where a pin, a contact or a driver switches it. */
   readonly transistor: TransistorSwitch | null;
   /** Spent beside the light to hold its transistors on, all channels at full. */
   readonly holdA: number;
@@ -56,6 +67,7 @@ export interface Driven {
 /** What the sizing of an item may look at. */
 export interface SizingInput {
   readonly library: Library;
+  /** Volts of a rail; null while what feeds it is not known. */
   readonly rangeOf: (railId: string | null) => RailRange | null;
   /** How many strings of lights share what one driver holds. */
   readonly stringsOn: (driverId: string) => number;

@@ -5,7 +5,9 @@ import type { PortRef, RunDraft } from './runs.ts';
 export interface JoinedNet {
   readonly id: string;
   readonly name: string;
+  /** What it is for: a rail, a signal, or within a part. */
   readonly role: Net['role'];
+  /** All that are soldered together. */
   readonly ports: readonly PortRef[];
 }
 

@@ -2,14 +2,19 @@ import { type LedCurve, solveString } from '../circuit/index.ts';
 
 /** Lights in series with a resistor. */
 export interface Loop {
+  /** Of one light. */
   readonly curve: LedCurve;
+  /** Lights one behind the other. */
   readonly inSeries: number;
+  /** Resistor and wires. */
   readonly ohm: number;
   /** In a pin or transistor that all lights of a channel share. */
   readonly sharedOhm: number;
+  /** Lost in what switches it. */
   readonly dropV: number;
   /** The driver that holds its current, and what that needs for itself. */
   readonly heldA: number | null;
+  /** Least that a driver needs across itself; 0 without one. */
   readonly dropOutV: number;
 }
 

@@ -20,18 +20,31 @@ export interface Net {
 
 /** Gives every net of a design its one object, so that whoever asks for it twice gets the same. */
 export interface NetNamer {
+  /** Of a rail. */
   readonly plus: (railId: string) => Net;
+  /** Of a rail: the common one, or its own. */
   readonly minus: (railId: string) => Net;
+  /** Between a board and a light. */
   readonly channel: (itemId: string, channel: number) => Net;
+  /** Between light and resistor. */
   readonly behind: (itemId: string, placeId: string) => Net;
+  /** Into a tape. */
   readonly data: (tapeId: string) => Net;
+  /** Between rows of a tape that is cut. */
   readonly dataRow: (tapeId: string, row: number) => Net;
+  /** From a control to its board. */
   readonly signal: (controlId: string) => Net;
+  /** Behind the regulator of a board. */
   readonly chip: (boardId: string) => Net;
+  /** Behind a light gate. */
   readonly switchedMinus: (gateId: string) => Net;
+  /** At either side of a driver. */
   readonly driver: (driverId: string, side: 'plus' | 'minus') => Net;
+  /** Of a control box. */
   readonly output: (boxId: string, output: number) => Net;
+  /** Within a part, reached by no wire. */
   readonly inner: (id: string, name: NetName) => Net;
+  /** Those that were asked for, in that order. */
   readonly all: () => readonly Net[];
 }
 

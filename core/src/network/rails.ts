@@ -7,6 +7,7 @@ export interface Rail {
   /** The id of the item that gives it. */
   readonly id: string;
   readonly name: string;
+  /** What feeds it. */
   readonly gives: Giving;
   /** Where it comes out; a switch in the plus lead passes no minus on. */
   readonly ports: { readonly plus: string; readonly minus: string | null };
@@ -22,6 +23,7 @@ export interface Rail {
 
 /** All rails of a design, and what each item is fed from. */
 export interface Rails {
+  /** Sources first, then what is made from them. */
   readonly list: readonly Rail[];
   readonly byId: ReadonlyMap<string, Rail>;
   /** The rail that an item takes from where it says none; null where there is none. */

@@ -19,19 +19,24 @@ export const cutLength = defineFormula({
 export interface RunEnd {
   readonly name: string;
   readonly itemId: string;
+  /** Null while it is not placed. */
   readonly at: PlanPoint | null;
 }
 
 /** A port of an item: a terminal with a name. */
 export interface PortRef {
+  /** Its id. */
   readonly item: string;
+  /** Its name on the item. */
   readonly port: string;
 }
 
 /** A core of a run as it is wired: its net, and the ports that it joins. */
 export interface CoreDraft {
   readonly net: Net;
+  /** The port at its first end. */
   readonly from: PortRef;
+  /** The port at its other end. */
   readonly to: PortRef;
 }
 
@@ -41,6 +46,7 @@ export interface RunDraft {
   readonly name: string;
   readonly from: RunEnd;
   readonly to: RunEnd;
+  /** At least one. */
   readonly cores: readonly CoreDraft[];
   /** Whose currents its power cores carry; null = a signal. */
   readonly carries: RunCarries | null;
@@ -57,6 +63,7 @@ export type RunCarries =
 /** One core of a run: what it means, and its colour. */
 export interface Core {
   readonly meaning: NetName;
+  /** As it is bought; two words for a striped one. */
   readonly colour: string;
 }
 
@@ -66,18 +73,25 @@ export interface WireRun {
   readonly name: string;
   readonly from: RunEnd;
   readonly to: RunEnd;
+  /** In the order of the joins. */
   readonly cores: readonly Core[];
+  /** What each core joins. */
   readonly joins: readonly CoreDraft[];
   /** Null while one of its ends has no place. */
   readonly lengthMm: number | null;
+  /** The maker’s own. */
   readonly lengthOverruled: boolean;
+  /** American wire gauge. */
   readonly gaugeAwg: number;
+  /** The maker’s own. */
   readonly gaugeOverruled: boolean;
   /** Highest current of its power cores; null = a signal, any gauge will do. */
   readonly peakA: number | null;
   /** What it must bear: the most that the rest of the way can give. */
   readonly carryA: number;
+  /** Out and back, at the peak. */
   readonly dropV: number;
+  /** In a bundle under cloth. */
   readonly carriesA: number;
 }
 
@@ -113,7 +127,9 @@ export function chooseGauge(
 export interface RunLoad {
   /** Null = a signal. */
   readonly carryA: number | null;
+  /** As moods are set; null for a signal. */
   readonly peakA: number | null;
+  /** Of the rail it belongs to. */
   readonly railV: number;
 }
 

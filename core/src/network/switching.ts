@@ -10,6 +10,7 @@ export interface Board {
   readonly name: string;
   readonly item: BoardItem;
   readonly part: ControllerPart;
+  /** Null while nothing feeds it. */
   readonly railId: string | null;
 }
 
@@ -18,15 +19,19 @@ export interface Switched {
   readonly itemId: string;
   /** Counted from 0 over the channels that are switched apart. */
   readonly channel: number;
+  /** As it is resolved. */
   readonly way: Way;
   /** What the maker said, where it is more than "as reckoned". */
   readonly said: SwitchedBy;
   /** The rail on its plus side, in the end. */
   readonly railId: string | null;
+  /** Null where no board drives it. */
   readonly board: Board | null;
   /** The switch, gate, driver or box that it names. */
   readonly by: Item | null;
+  /** Null where none holds its current. */
   readonly driver: DriverPart | null;
+  /** Null where no box switches it. */
   readonly box: BoxPart | null;
 }
 
@@ -56,7 +61,9 @@ export function movedItems(moods: Design['moods']): ReadonlySet<string> {
 
 /** What the moods ask for: the items that any of them moves, and whether there are any moods. */
 export interface Asked {
+  /** Ids of all that some mood moves. */
   readonly moves: ReadonlySet<string>;
+  /** Whether there is any mood. */
   readonly hasMoods: boolean;
 }
 
@@ -82,6 +89,7 @@ export function resolveSwitching(options: {
   readonly library: Library;
   readonly rails: Rails;
   readonly boards: readonly Board[];
+  /** What is taken where the maker leaves it to the program. */
   readonly chooseAuto: (
     item: Item,
     channel: number,

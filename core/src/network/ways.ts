@@ -27,13 +27,17 @@ export interface Way {
   readonly name: string;
   /** After "switched by". */
   readonly words: string;
+  /** Where the plus side of the light goes. */
   readonly plusSide: SideNet;
+  /** Where its minus side goes. */
   readonly minusSide: SideNet;
+  /** What it asks of a pin. */
   readonly pin: PinNeed;
   /** The light's current flows out of the pin, into it, or not through it. */
   readonly throughPin: 'given' | 'taken' | 'not';
   /** Light is a low pin; of a transistor above, where no helper stands before it. */
   readonly isLitLow: boolean;
+  /** What it is while the board starts. */
   readonly startsAs: StartsAs;
   /** What a hand does to light it for a test. */
   readonly toLight: string;

@@ -10,6 +10,7 @@ import { pixelShapes, pixelTapes, plainTapes } from './tapes.ts';
 
 /** All parts that can be named in a plan. */
 export interface Library {
+  /** By their ids, built-in and own. */
   readonly parts: ReadonlyMap<string, Part>;
 }
 

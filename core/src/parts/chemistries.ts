@@ -8,9 +8,11 @@ export interface ChemistryRow {
   readonly rateExponent: number;
   /** Share of the capacity left at 0 °C against 21 °C, and the factor on resistance. */
   readonly capacityAtFreezing: number;
+  /** Times that at room temperature. */
   readonly resistanceAtFreezing: number;
   /** Share of the charge that it loses in a month by itself. */
   readonly selfDischargeAMonth: number;
+  /** Whether it may be charged at all. */
   readonly rechargeable: boolean;
   /** Can burn: a hard case, a fuse and a charger made for it are asked for. */
   readonly canBurn: boolean;

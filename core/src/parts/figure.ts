@@ -6,6 +6,7 @@ export type Origin = 'measured' | 'data sheet' | 'typical' | 'guess' | 'overrule
  * about 95 in 100 of such parts lie.
  */
 export interface Figure {
+  /** In base units; null where something is still to be decided. */
   readonly likely: number;
   readonly spread: number;
   readonly origin: Origin;

@@ -11,20 +11,29 @@ interface PartBase {
 /** A single light-emitting diode with the two curve points that a data sheet or a meter gives. */
 export interface LedPart extends PartBase {
   readonly kind: 'led';
+  /** How it is made. */
   readonly body: '3 mm' | '5 mm' | 'pre-wired chip' | 'power star';
+  /** As #rrggbb. */
   readonly colour: string;
   /** Forward voltage at 1 mA and at 20 mA; their common spread from light to light. */
   readonly forwardAt1mAV: number;
+  /** Volts at 20 mA. */
   readonly forwardAt20mAV: number;
+  /** Either way, within a kind. */
   readonly forwardSpreadV: number;
+  /** Of its own, behind the junction. */
   readonly seriesOhm: number;
+  /** For good. */
   readonly ratedCurrentA: number;
   /** Largest diameter of the bare part (its flange or its potted chip). */
   readonly bareDiameterMm: number;
   /** What shrink over the soldered legs adds on each side; nothing on a pre-wired chip. */
   readonly sleeveWallMm: number;
+  /** From tip to legs. */
   readonly lengthMm: number;
+  /** Of one leg or lead. */
   readonly wireDiameterMm: number;
+  /** On its axis, at the rated current; 0 for what is not seen. */
   readonly intensityMcd: number;
   /** Light that the eye does not see, or not as bright as it is. */
   readonly invisible?: 'infrared' | 'ultraviolet';
@@ -33,19 +42,31 @@ export interface LedPart extends PartBase {
 /** Tape of separately controlled pixels with three dice each. */
 export interface PixelTapePart extends PartBase {
   readonly kind: 'pixel-tape';
+  /** Pixels of a metre. */
   readonly perMetre: number;
+  /** From one mark to the next. */
   readonly lightsPerJoint: number;
+  /** Of the tape. */
   readonly widthMm: number;
+  /** With its dice. */
   readonly heightMm: number;
+  /** Of a dark pixel. */
   readonly restCurrentA: Figure;
+  /** Of one die at full. */
   readonly dieCurrentA: Figure;
+  /** Four have a white one. */
   readonly dice: 3 | 4;
+  /** Of one bit on the wire. */
   readonly bitPeriodUs: number;
+  /** Silence that ends a frame. */
   readonly latchUs: number;
+  /** That it is made for. */
   readonly ratedVoltageV: number;
+  /** Below it a pixel stops. */
   readonly leastVoltageV: number;
   /** Both copper rails together, for one metre of tape. */
   readonly railOhmPerMetre: number;
+  /** Of one end of its rails. */
   readonly feedLimitA: number;
 }
 
@@ -54,8 +75,11 @@ export type PinAbility = 'out' | 'in' | 'dimmed' | 'analog' | 'data';
 
 /** One pin of a controller, by its number along the edge. A start-up pin moves or must be held while the board starts: no load belongs there. */
 export interface Pin {
+  /** As it is numbered or printed. */
   readonly name: string;
+  /** At least one. */
   readonly can: readonly PinAbility[];
+  /** What it does while the board starts; left out where it rests. */
   readonly startUp?: string;
 }
 
@@ -68,24 +92,33 @@ export interface ControllerPart extends PartBase {
   readonly regulator: { readonly dropOutV: number; readonly lifts: boolean } | null;
   /** What the clamp of a pin that is let go bears. */
   readonly injectionLimitA: number;
+  /** At its supply pin. */
   readonly supplyLeastV: number;
+  /** At its supply pin. */
   readonly supplyMostV: number;
   /** Below this supply it resets. */
   readonly brownOutV: number;
+  /** Awake, with nothing at its pins. */
   readonly drawA: Figure;
+  /** In or out of one pin. */
   readonly pinLimitA: number;
+  /** Of all pins together. */
   readonly chipLimitA: number;
+  /** Of a pin that is driven. */
   readonly pinOhm: number;
+  /** For what changes at run time. */
   readonly memoryBytes: number;
   /** What calls and interrupts put on the stack at the deepest. */
   readonly stackBytes: number;
   /** For programs. */
   readonly programBytes: number;
+  /** Of its chip. */
   readonly clockMhz: number;
   /** Cycles of an eight-bit controller that one of its own is worth in whole-number work: 1, or about 6 with 32 bits. */
   readonly worthCycles: number;
   /** How often its loop turns. */
   readonly loopTickMs: number;
+  /** 0 to 2ⁿ − 1. */
   readonly converterBits: number;
   /** What its converter counts as its top; null = its own supply. */
   readonly converterReferenceV: number | null;
@@ -93,12 +126,15 @@ export interface ControllerPart extends PartBase {
   readonly converterReadingUs: number;
   /** Name of its board file, which builds for it as it stands; null = `template.c` is filled in. */
   readonly code: string | null;
+  /** Length, width, height. */
   readonly sizeMm: readonly [number, number, number];
+  /** In the order of the edge. */
   readonly pins: readonly Pin[];
 }
 
 /** What stands in `firmware/boards/BOARD/facts.json`: all of a controller that is not the same for every one. */
 export type BoardFacts = Omit<ControllerPart, 'kind' | 'drawA'> & {
+  /** Awake, with nothing at its pins. */
   readonly drawA: Pick<Figure, 'likely' | 'spread'>;
   /** Where it stands among the boards that are offered; the lowest first. */
   readonly rank: number;
@@ -121,15 +157,21 @@ export interface PackPart extends PartBase {
   readonly kind: 'pack';
   readonly chemistry: Chemistry;
   readonly cellsInSeries: number;
+  /** Of one cell at its rated current. */
   readonly capacityMah: Figure;
   /** The current at which the capacity is stated. */
   readonly ratedCurrentA: number;
   /** All cells and contacts together. */
   readonly resistanceOhm: Figure;
+  /** For good. */
   readonly steadyLimitA: number;
+  /** Of the whole pack. */
   readonly cutOffV: number;
+  /** A circuit inside cuts it off. */
   readonly protected: boolean;
+  /** With holder or tags. */
   readonly massG: number;
+  /** Length, width, height. */
   readonly sizeMm: readonly [number, number, number];
   /** A power bank switches itself off when less than this is drawn for a while. */
   readonly switchesOffBelowA?: number;
@@ -138,26 +180,36 @@ export interface PackPart extends PartBase {
 /** A converter from the pack's voltage to a fixed one: up (boost), down (buck), or down by burning the rest (linear). */
 export interface ConverterPart extends PartBase {
   readonly kind: 'converter';
+  /** What it can do: lift, lower, or only lose. */
   readonly topology: 'boost' | 'buck' | 'linear';
+  /** Held. */
   readonly outputV: number;
+  /** For good. */
   readonly outputLimitA: number;
+  /** Below it it stops. */
   readonly inputLeastV: number;
+  /** Above it it is destroyed. */
   readonly inputMostV: number;
+  /** Most that it takes in. */
   readonly inputLimitA: number;
+  /** Taken in with nothing at the output. */
   readonly idleA: number;
   /** Input voltage that the efficiencies are stated at. */
   readonly statedInputV: number;
   /** Efficiency against output current as a share of its limit; a linear regulator's follows from its voltages. */
   readonly efficiency: readonly (readonly [share: number, efficiency: number])[];
+  /** Length, width, height. */
   readonly sizeMm: readonly [number, number, number];
 }
 
 /** A transistor that switches a channel which a pin can't carry. */
 export interface TransistorPart extends PartBase {
   readonly kind: 'transistor';
+  /** Bipolar wants current, field-effect voltage. */
   readonly type: 'bipolar' | 'field-effect';
   /** Low: between the lights and minus. High: between plus and the lights, for a common minus. */
   readonly side: 'low' | 'high';
+  /** For good, with little air. */
   readonly currentLimitA: number;
   /** Bipolar: volts lost when full on. */
   readonly onDropV: number;
@@ -172,7 +224,9 @@ export interface TransistorPart extends PartBase {
 /** A switch in a lead, rated for direct current. */
 export interface SwitchPart extends PartBase {
   readonly kind: 'switch';
+  /** Direct current that it breaks. */
   readonly limitA: number;
+  /** Closed. */
   readonly contactOhm: number;
   /** Momentary: closed only while it is held. */
   readonly momentary?: boolean;
@@ -183,10 +237,13 @@ export interface SwitchPart extends PartBase {
 /** What feeds a piece from outside. */
 export interface OutsideSupplyPart extends PartBase {
   readonly kind: 'outside-supply';
+  /** At no load. */
   readonly volts: number;
   /** Half-width of its voltage, as a share. */
   readonly tolerance: number;
+  /** For good. */
   readonly limitA: number;
+  /** Of supply and cable. */
   readonly ohm: number;
   /** Its voltage is set by hand. */
   readonly adjustable?: boolean;
@@ -198,10 +255,15 @@ export interface OutsideSupplyPart extends PartBase {
 export interface LoadPart extends PartBase {
   readonly kind: 'load';
   readonly what: 'sound' | 'motor' | 'servo' | 'receiver' | 'any';
+  /** Below it it stops. */
   readonly leastV: number;
+  /** Above it it is destroyed. */
   readonly mostV: number;
+  /** Switched on and idle. */
   readonly restA: Figure;
+  /** In the mean while it works. */
   readonly usualA: Figure;
+  /** At its height while it works. */
   readonly mostA: Figure;
   /** In the first moment. */
   readonly startA: Figure;
@@ -210,11 +272,15 @@ export interface LoadPart extends PartBase {
 /** A constant-current driver for lights. */
 export interface DriverPart extends PartBase {
   readonly kind: 'driver';
+  /** That it holds. */
   readonly setA: number;
+  /** For itself, lights apart. */
   readonly inputLeastV: number;
+  /** Above it it is destroyed. */
   readonly inputMostV: number;
   /** Least difference between its input and the drop of its lights. */
   readonly dropOutV: number;
+  /** Drawn by itself. */
   readonly ownA: number;
   /** Level or duty at its dimming input sets its light; null = it has none. */
   readonly dims: 'high is lit' | null;
@@ -223,37 +289,51 @@ export interface DriverPart extends PartBase {
 /** A ready-made box that switches what hangs on its outputs, worked by a remote of its own. */
 export interface BoxPart extends PartBase {
   readonly kind: 'box';
+  /** How many. */
   readonly outputs: number;
+  /** Of each. */
   readonly outputLimitA: number;
+  /** Of an output that is on. */
   readonly onOhm: number;
+  /** Below it it stops. */
   readonly leastV: number;
+  /** Above it it is destroyed. */
   readonly mostV: number;
+  /** Drawn by itself. */
   readonly ownA: number;
 }
 
 /** A plug pair by what one contact carries. */
 export interface PlugPart extends PartBase {
   readonly kind: 'plug';
+  /** Of one contact. */
   readonly contactLimitA: number;
+  /** Contacts side by side. */
   readonly ways: number;
 }
 
 /** Plain tape: all of one colour lit at once, cut every few lights; 12 or 24 V. */
 export interface PlainTapePart extends PartBase {
   readonly kind: 'plain-tape';
+  /** That it is made for. */
   readonly voltageV: number;
+  /** Lights of a metre. */
   readonly perMetre: number;
+  /** From one mark to the next. */
   readonly lightsPerJoint: number;
   /** Dice that are switched apart: 1 white, 3 colours, 4 colours and white. */
   readonly colours: 1 | 3 | 4;
   /** With every colour at full, at its rated voltage. */
   readonly powerPerMetreW: number;
+  /** Of the tape. */
   readonly widthMm: number;
+  /** With its dice. */
   readonly heightMm: number;
   /** Both copper rails together, for one metre of tape. */
   readonly railOhmPerMetre: number;
   /** Dice of one colour in series between two cut marks. */
   readonly diceInSeries: number;
+  /** Names, or #rrggbb. */
   readonly colour: string;
 }
 
@@ -261,11 +341,15 @@ export interface PlainTapePart extends PartBase {
 export interface PixelShapePart extends PartBase {
   readonly kind: 'pixel-shape';
   readonly shape: 'ring' | 'grid';
+  /** In all. */
   readonly pixels: number;
   /** Outer and inner diameter of a ring; both sides of a grid. */
   readonly sizeMm: readonly [number, number];
+  /** Four have a white one. */
   readonly dice: 3 | 4;
+  /** Of a dark pixel. */
   readonly restCurrentA: Figure;
+  /** Of one die at full. */
   readonly dieCurrentA: Figure;
 }
 
@@ -273,9 +357,13 @@ export interface PixelShapePart extends PartBase {
 export interface ProtectionPart extends PartBase {
   readonly kind: 'protection';
   readonly cellsInSeries: number;
+  /** At which it lets go. */
   readonly tripA: number;
+  /** Of the whole pack. */
   readonly cutOffV: number;
+  /** In the lead. */
   readonly ohm: number;
+  /** Drawn all day. */
   readonly drainA: number;
 }
 
@@ -285,17 +373,24 @@ export interface SensorPart extends PartBase {
   readonly senses: 'light' | 'magnet' | 'tilt' | 'press' | 'remote';
   /** Photoresistor: at 10 lux, and how steeply it falls; phototransistor: current per lux. */
   readonly ohmAt10Lux?: number;
+  /** How its resistance falls with light; left out where it is no photoresistor. */
   readonly gamma?: number;
+  /** Of a phototransistor. */
   readonly ampsPerLux?: number;
+  /** Of a contact. */
   readonly contactLimitA?: number;
+  /** Of a receiver, all day. */
   readonly standbyA?: number;
 }
 
 /** A wire by its gauge, or by what else tells its resistance. */
 export interface WirePart extends PartBase {
   readonly kind: 'wire';
+  /** Null for what goes by no gauge. */
   readonly gaugeAwg: number | null;
+  /** Of one core at 20 °C. */
   readonly ohmPerMetre: number;
+  /** With its insulation. */
   readonly outsideMm: number;
   readonly strands: 'stranded' | 'solid' | 'enamelled' | 'foil' | 'thread';
 }

@@ -2,7 +2,9 @@
 export interface Outline {
   readonly id: string;
   readonly name: string;
+  /** In its own units. */
   readonly boxWidth: number;
+  /** In its own units. */
   readonly boxHeight: number;
   /** Closed shapes, drawn as the piece's skin. */
   readonly skin: readonly string[];

@@ -19,12 +19,17 @@ type Condition = (typeof conditions)[number];
 
 /** One line of the drawer: what it is in the maker's own words, how many, in what state, and what is known of it. */
 export interface StockItem {
+  /** In the maker’s words, such as resistor or cell. */
   readonly kind: string;
   readonly name: string;
+  /** How many there are. */
   readonly count: number;
   readonly condition: Condition;
+  /** Of one; null where it is not known. */
   readonly price: number | null;
+  /** What is known of it, in base units. */
   readonly values: Readonly<Partial<Record<ValueColumn, number>>>;
+  /** Anything else. */
   readonly note: string;
 }
 

@@ -8,6 +8,7 @@ export type Cell = (heading: string) => string;
 export interface RowProblem {
   /** The number of the line in the file, the headings being line 1. */
   readonly line: number;
+  /** In words, for the maker. */
   readonly problem: string;
 }
 

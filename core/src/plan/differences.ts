@@ -6,7 +6,9 @@ import type { Design } from './types.ts';
 export interface Difference {
   /** @example "Eyes: wanted current, each" */
   readonly part: string;
+  /** As this side has it. */
   readonly mine: Message;
+  /** As the other side has it. */
   readonly other: Message;
 }
 

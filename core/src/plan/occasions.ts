@@ -4,6 +4,7 @@ import type { Cue, Design } from './types.ts';
 
 /** Something that a control can do, as it is said in a sentence after "when". */
 export interface Occasion {
+  /** As a cue holds it. */
   readonly when: Cue['when'];
   /** @example "the hem button is pressed twice" */
   readonly words: string;

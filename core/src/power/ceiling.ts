@@ -5,7 +5,9 @@ import { describeObstacle } from './words.ts';
 
 /** A load that grows in a straight line with brightness: what is drawn dark, and what full brightness adds at the height. */
 export interface BrightnessDraw {
+  /** With brightness 0. */
   readonly dark: Draws;
+  /** What full brightness adds. */
   readonly light: Draws;
 }
 
@@ -31,6 +33,7 @@ export const ceilingSum = defineFormula({
 export interface Ceiling {
   /** 0 … 1; 0 where even dark lights are too much. */
   readonly brightness: number;
+  /** What would give way next; null where nothing does. */
   readonly limitedBy: Message | null;
   /** The link over its limit; null where the voltage gives way instead. */
   readonly linkId: LinkLimit['id'] | null;
@@ -121,7 +124,9 @@ export function findRailLimitA(tree: SupplyTree, charge: number, node: number, o
 
 /** The lowest ceiling from full to the reserve, with the one of a full pack and the curve between. */
 export interface CeilingOverDischarge extends Ceiling {
+  /** With a full pack. */
   readonly fresh: number;
+  /** From full to the reserve. */
   readonly curve: readonly { readonly charge: number; readonly brightness: number }[];
 }
 

@@ -31,10 +31,15 @@ const END_SHARE = 0.1;
 
 /** What a charger does to a cell: rate, time, and where it ends. */
 export interface Charging {
+  /** That is usual for the chemistry. */
   readonly leastA: number;
+  /** That the cell bears. */
   readonly mostA: number;
+  /** From empty, the last fifth slowly. */
   readonly hours: number;
+  /** At which the charger stops. */
   readonly endA: number;
+  /** The charger gives more than the cell bears. */
   readonly tooFast: boolean;
   /** A load that stays connected and draws more than the end current keeps the charger going for ever. */
   readonly neverEnds: boolean;
@@ -44,7 +49,9 @@ export interface Charging {
 export function planCharging(options: {
   readonly chemistry: Chemistry;
   readonly capacityMah: number;
+  /** That it gives. */
   readonly chargerA: number;
+  /** Drawn while it charges: a load can keep the charger from ending. */
   readonly loadA: number;
 }): Charging | null {
   const rates = chargeRates[options.chemistry];

@@ -6,28 +6,38 @@ export type DoubtCause = 'capacity' | 'resistance' | 'light current';
 
 /** How far each input is off, in units of its spread: −1 … 1 holds 95 in 100. */
 export interface Deviation {
+  /** In standard deviations. */
   readonly capacity: number;
+  /** In standard deviations. */
   readonly resistance: number;
+  /** As a share of what lights draw. */
   readonly load: number;
 }
 
 /** Makes the evening for one set of deviations. */
 export type NightMaker = (deviation: Deviation) => {
   readonly tree: SupplyTree;
+  /** Stretch by stretch. */
   readonly course: readonly NightStretch[];
 };
 
 /** How long a pack lasts, likely and with caution, and what the doubt comes from. */
 export interface RunsFor {
+  /** With everything typical. */
   readonly likelyH: number;
+  /** Nineteen of twenty last longer. */
   readonly cautiousH: number;
+  /** Why it ends. */
   readonly end: NightRun['end'];
+  /** What most of the doubt comes from. */
   readonly chiefCause: DoubtCause;
   /** Loss of time by each cause alone, with the input at its unlucky end. */
   readonly losses: Readonly<Record<DoubtCause, number>>;
+  /** Out of the pack, likely. */
   readonly drawnMah: number;
   /** The deviations of the cautious night, and the step that both were run with: for drawing the same nights. */
   readonly cautious: Deviation;
+  /** How finely it was played. */
   readonly stepS: number;
 }
 

@@ -3,13 +3,17 @@ export type RailLaw = (railV: number, shares: readonly number[]) => number;
 
 /** Lights that one law is true of, each lit so far. */
 export interface Lit {
+  /** What all that follow it draw, by the rail’s voltage. */
   readonly law: RailLaw;
+  /** Of full light, slot by slot. */
   readonly shares: readonly number[];
 }
 
 /** What is drawn right from one rail: amperes whatever its voltage, and lights that follow it. */
 export interface RailDraw {
+  /** Whatever the voltage. */
   readonly steadyA: number;
+  /** What follows the voltage of its rail. */
   readonly shaped: readonly Lit[];
 }
 

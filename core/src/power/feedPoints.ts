@@ -2,6 +2,7 @@ import { solveLadder } from '../circuit/index.ts';
 
 /** An even tape of pixels with what feeds it. */
 export interface EvenTape {
+  /** At the far end of each feed’s lead. */
   readonly supplyV: number;
   readonly pixels: number;
   /** Full draw of one pixel. */
@@ -10,6 +11,7 @@ export interface EvenTape {
   readonly pitchOhm: number;
   /** Each feed's lead, out and back. */
   readonly leadOhm: number;
+  /** Above it a pixel draws all it asks for. */
   readonly fullAboveV: number;
 }
 

@@ -6,19 +6,27 @@ import { type Operation, operate, type SupplyTree } from './tree.ts';
 /** One stretch of the evening: what is drawn on the mean, and at its height. */
 export interface NightStretch {
   readonly moodId: string;
+  /** How long it lasts. */
   readonly minutes: number;
+  /** Drawn over time: what empties the pack. */
   readonly mean: Draws;
+  /** Drawn at its height: what resets a board. */
   readonly peak: Draws;
 }
 
 /** The pack at one moment of its night. */
 export interface NightSample {
+  /** From the start. */
   readonly atH: number;
+  /** Under its load. */
   readonly packV: number;
   /** Pack voltage at the height of the mood. */
   readonly peakV: number;
+  /** Of the main rail, under its load. */
   readonly railV: number;
+  /** Out of the pack. */
   readonly packA: number;
+  /** Share left, 0 to 1. */
   readonly charge: number;
   readonly moodId: string;
 }
@@ -30,10 +38,12 @@ export type NightEnd = 'empty' | 'cut-off' | 'drops out' | 'resets' | 'dims' | '
 export interface NightRun {
   /** Infinite where it goes on. */
   readonly hours: number;
+  /** Why it ended. */
   readonly end: NightEnd;
   readonly samples: readonly NightSample[];
   /** Charge that flowed out of the pack, and energy from the cell, its losses included. */
   readonly drawnMah: number;
+  /** Out of the pack. */
   readonly drawnWh: number;
 }
 

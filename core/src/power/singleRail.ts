@@ -5,9 +5,13 @@ import type { LinkLimit, SupplyTree } from './tree.ts';
 /** One pack with one rail, straight or through a converter: the smallest tree there is. */
 export function singleRail(options: {
   readonly pack: PackModel;
+  /** Out and back. */
   readonly leadOhm: number;
+  /** Null feeds the rail from the pack straight. */
   readonly converter: ConverterPart | null;
+  /** What may give way. */
   readonly links?: readonly Omit<LinkLimit, 'node'>[];
+  /** Below it what hangs there resets; 0 never does. */
   readonly brownOutV: number;
 }): SupplyTree {
   const { pack, leadOhm, converter, links = [], brownOutV } = options;

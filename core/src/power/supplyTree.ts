@@ -2,9 +2,13 @@ import { type Message, say, volts } from '../units/index.ts';
 /** Something that draws from a rail: at its height, on the mean of the evening, and when all is dark or off. */
 export interface TreeLoad {
   readonly name: string;
+  /** By its name. */
   readonly rail: string;
+  /** At its height. */
   readonly peakA: number;
+  /** Over time. */
   readonly meanA: number;
+  /** Dark. */
   readonly restA: number;
   /** Current in the first moment, where it is more than the peak: a motor's start, a reservoir that fills. */
   readonly startA?: number;
@@ -13,12 +17,15 @@ export interface TreeLoad {
 /** A rail: straight from a pack, or through a converter from another rail. */
 export interface TreeRail {
   readonly name: string;
+  /** Held. */
   readonly volts: number;
   /** The rail it is made from; null = this one is a pack. */
   readonly from: string | null;
+  /** Of what makes it, 0 to 1. */
   readonly efficiency: number;
   /** What it can give, and what it draws by itself. */
   readonly limitA: number;
+  /** Taken by what makes it, with nothing drawn. */
   readonly idleA: number;
   /** Rails whose minus is joined carry the same name here. */
   readonly minus: string;
@@ -27,31 +34,43 @@ export interface TreeRail {
 /** A signal from a part on one rail to a part on another: data, a gate, a reading. */
 export interface TreeSignal {
   readonly name: string;
+  /** Of who sends it. */
   readonly fromRail: string;
+  /** Of who hears it. */
   readonly toRail: string;
   /** Level it carries, and what the receiving pin bears. */
   readonly volts: number;
+  /** Most at the pin that hears it. */
   readonly bearsV: number;
 }
 
 /** One rail of a tree, at rest, on the mean, at its height and at the start. */
 export interface RailState {
   readonly name: string;
+  /** Out of it, at the height. */
   readonly peakA: number;
+  /** Out of it, over time. */
   readonly meanA: number;
+  /** Out of it, dark. */
   readonly restA: number;
+  /** Out of it, in the first moment. */
   readonly startA: number;
+  /** In what makes it. */
   readonly lossMeanW: number;
+  /** Of its limit, at the height; above 1 it is over. */
   readonly fill: number;
 }
 
 /** All rails of a tree, from the pack outward, and what does not fit together. */
 export interface TreeState {
   readonly rails: readonly RailState[];
+  /** What does not fit together. */
   readonly flaws: readonly Message[];
   /** Mean power out of all packs, into all loads, and lost on the way. */
   readonly inW: number;
+  /** To all loads. */
   readonly outW: number;
+  /** In all that makes rails. */
   readonly lossW: number;
 }
 

@@ -22,6 +22,7 @@ export interface SupplyNode {
   readonly parent: number;
   /** Contacts and lead in front of it, out and back. */
   readonly ohm: number;
+  /** Null where it only passes on. */
   readonly converter: ConverterPart | null;
   /** A board on this rail resets below this; 0 = none hangs on it. */
   readonly brownOutV: number;
@@ -31,21 +32,26 @@ export interface SupplyNode {
 export interface LinkLimit {
   readonly id: 'cell' | 'plug' | 'switch' | 'fuse' | 'converter input' | 'converter output' | 'wire' | 'tape';
   readonly name: string;
+  /** For good. */
   readonly limitA: number;
   /** The node whose current it sees: what goes in, what comes out in all, or what is drawn right from it. */
   readonly node: number;
+  /** Which current counts: into the node, out of it, or its own part. */
   readonly side: 'in' | 'out' | 'own';
   /** Of that current it may see only a part: `offset + share · current`. */
   readonly share: number;
+  /** Added to that part. */
   readonly offsetA: number;
 }
 
 /** All rails that one source feeds: parents stand before what they feed. */
 export interface SupplyTree {
   readonly source: Source;
+  /** A parent stands before its children. */
   readonly nodes: readonly SupplyNode[];
   /** The rail that most hangs on: where voltages are told of. */
   readonly main: number;
+  /** What may give way. */
   readonly links: readonly LinkLimit[];
   /** Null where each way back is beside the way out, so that the nodes' own resistances tell all. */
   readonly returns: SharedReturns | null;
@@ -56,15 +62,21 @@ export interface SupplyTree {
  * its own, is `Σ intoOhm[i][j] · (current into j) + Σ fromOhm[i][j] · (drawn right at j − current out of j)`, in volts.
  */
 export interface SharedReturns {
+  /** Of what flows into each node, by every other. */
   readonly intoOhm: readonly Float64Array[];
+  /** Of what flows out of it. */
   readonly fromOhm: readonly Float64Array[];
 }
 
 /** One rail in operation. */
 export interface NodeState {
+  /** Before its converter. */
   readonly inV: number;
+  /** Before its converter. */
   readonly inA: number;
+  /** Behind it. */
   readonly outV: number;
+  /** Behind it. */
   readonly outA: number;
   /** Drawn right from it, not by what it feeds. */
   readonly ownA: number;
@@ -72,11 +84,15 @@ export interface NodeState {
 
 /** What a tree does under one load at one state of charge. */
 export interface Operation {
+  /** Nothing resets, drops out or collapses. */
   readonly ok: boolean;
   /** A converter has less before it than it works from; a board less than it needs. */
   readonly dropsOut: boolean;
+  /** A board is below its brown-out. */
   readonly resets: boolean;
+  /** No current serves: the source gives way. */
   readonly collapses: boolean;
+  /** Infinite where it collapses. */
   readonly packA: number;
   /** At the source’s own output, its contacts and lead behind it. */
   readonly packV: number;
@@ -84,6 +100,7 @@ export interface Operation {
   readonly railV: number;
   /** Heat in all converters. */
   readonly lossW: number;
+  /** In the order of the tree. */
   readonly nodes: readonly NodeState[];
 }
 
@@ -421,7 +438,9 @@ function shareBack({ intoOhm, fromOhm }: SharedReturns, { inA, outA, ownA, backV
 
 /** A link with what it carries in one operation. */
 export interface LoadedLink extends LinkLimit {
+  /** That it carries. */
   readonly loadA: number;
+  /** Of its limit; above 1 it gives way. */
   readonly fill: number;
 }
 

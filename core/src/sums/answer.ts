@@ -15,10 +15,13 @@ import type { PairsInput, QuickSum, Result, Value, Values } from './sum.ts';
 /** A sum answered: what it was asked, and everything it found. */
 export interface Answer {
   readonly sum: QuickSum;
+  /** As they were entered. */
   readonly values: Values;
   readonly results: readonly Result[];
+  /** Formulas with their numbers. */
   readonly steps: readonly Sum[];
   readonly findings: readonly Finding[];
+  /** Null where there is none. */
   readonly drawing: Drawing | null;
 }
 

@@ -4,7 +4,9 @@ import type { Message, QuantityKind } from '../units/index.ts';
 /** A line on a chart; a limit is drawn dashed, a second line fainter. */
 export interface DrawnLine {
   readonly name: Message;
+  /** A limit is dashed, a second one dotted. */
   readonly role: 'curve' | 'second' | 'limit';
+  /** From left to right. */
   readonly points: readonly (readonly [x: number, y: number])[];
 }
 
@@ -20,6 +22,7 @@ export type Drawing =
       readonly x: Axis;
       readonly y: Axis;
       readonly lines: readonly DrawnLine[];
+      /** Points that are told of by name. */
       readonly marks: readonly { readonly name: Message; readonly at: readonly [x: number, y: number] }[];
     }
   | { readonly kind: 'ring'; readonly radiusMm: number; readonly marks: readonly RingMark[] }

@@ -14,7 +14,9 @@ import { finding, type Input, type QuickSum, type Value, type Values } from './s
 
 /** What is wrong with one input: its word, and what to write instead. */
 export interface InputProblem {
+  /** The field, as it is typed on the command line. */
   readonly word: string;
+  /** What is wrong, and what would be right. */
   readonly problem: Message;
 }
 

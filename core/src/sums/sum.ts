@@ -14,14 +14,18 @@ interface InputBase {
 export interface QuantityInput extends InputBase {
   readonly as: 'quantity';
   readonly kind: QuantityKind;
+  /** Hard limits and what is usual. */
   readonly band: Band;
+  /** Of the example, in base units. */
   readonly initial: number;
+  /** Asked for on the face of the card. */
   readonly needed: boolean;
 }
 /** A quantity that may be left out. */
 export interface OptionalInput extends InputBase {
   readonly as: 'optional';
   readonly kind: QuantityKind;
+  /** Hard limits and what is usual. */
   readonly band: Band;
   /** What a new card shows where the sum can do nothing without it. */
   readonly example?: number;
@@ -30,26 +34,35 @@ export interface OptionalInput extends InputBase {
 export interface ListInput extends InputBase {
   readonly as: 'list';
   readonly kind: QuantityKind;
+  /** Of each. */
   readonly band: Band;
+  /** Of the example; may be empty. */
   readonly initial: readonly number[];
 }
 /** Several pairs, such as `3x620 mm` or `420 mA:30 min`. */
 export interface PairsInput extends InputBase {
   readonly as: 'pairs';
+  /** Of the two. */
   readonly names: readonly [string, string];
+  /** Of the two. */
   readonly kinds: readonly [QuantityKind, QuantityKind];
+  /** Of the two. */
   readonly bands: readonly [Band, Band];
+  /** Of the example; may be empty. */
   readonly initial: readonly (readonly [number, number])[];
 }
 /** One out of a list. */
 export interface ChoiceInput<T extends string = string> extends InputBase {
   readonly as: 'choice';
+  /** In their order. */
   readonly options: readonly T[];
+  /** The usual one. */
   readonly initial: T;
 }
 /** Text in the maker’s words. */
 export interface WordsInput extends InputBase {
   readonly as: 'words';
+  /** Of the example. */
   readonly initial: string;
 }
 /** What a sum asks for. */
@@ -76,35 +89,45 @@ export type Values = Readonly<Record<string, Value>>;
 export type Result =
   | {
       readonly form: 'figure';
+      /** By which other programs know it. */
       readonly key: string;
       readonly label: Message;
       readonly kind: QuantityKind;
+      /** In base units; null where there is none. */
       readonly value: number | null;
+      /** The answer itself, printed large. */
       readonly main?: boolean;
     }
   | { readonly form: 'text'; readonly key: string; readonly label: Message; readonly value: Message | boolean }
   | {
       readonly form: 'figures';
+      /** By which other programs know it. */
       readonly key: string;
       readonly label: string;
       readonly kind: QuantityKind;
+      /** In base units. */
       readonly values: readonly number[];
     }
   | {
       readonly form: 'table';
+      /** By which other programs know it. */
       readonly key: string;
       readonly label: string;
+      /** From left to right. */
       readonly columns: readonly {
+        /** By which other programs know it. */
         readonly key: string;
         readonly label: string;
         readonly kind: QuantityKind | 'text';
       }[];
+      /** Cells in base units; null where there is none. */
       readonly rows: readonly (readonly (number | Message | null)[])[];
     };
 
 /** What a sum gives back: results, the steps they came by, findings, a drawing. */
 export interface Outcome {
   readonly results: readonly Result[];
+  /** Formulas with their numbers. */
   readonly steps: readonly Sum[];
   readonly findings: readonly Finding[];
   readonly drawing?: Drawing;
@@ -115,13 +138,19 @@ type IntoDesign = (design: Design, values: Values, newId: () => string) => Desig
 
 /** A sum of the work that needs no plan. */
 export interface QuickSum {
+  /** On the command line. */
   readonly name: string;
+  /** As a maker asks for it. */
   readonly title: string;
   /** What it answers, in a sentence. */
   readonly about: string;
+  /** Where it stands in the list. */
   readonly group: 'lights' | 'drive' | 'power' | 'wires' | 'heat and make';
+  /** By their keys. */
   readonly inputs: Readonly<Record<string, Input>>;
+  /** Pure; throws where nothing can be said. */
   readonly reckon: (values: Values) => Outcome;
+  /** Puts what was reckoned into a design; left out where a plan can’t hold it. */
   readonly intoDesign?: IntoDesign;
 }
 

@@ -9,21 +9,30 @@ interface SymbolRow {
 /** A formula of the work as data: one place for its arithmetic, its printed form and its source. */
 export interface Formula<S extends string = string> {
   readonly name: string;
+  /** Symbol and kind of what it gives. */
   readonly gives: SymbolRow;
+  /** What each stands for. */
   readonly symbols: Readonly<Record<S, SymbolRow>>;
   /** The printed form with each symbol in braces: `{R} = ({Vs} − {Vf}) / {I}`; the result stands first. */
   readonly form: string;
+  /** The law, standard or measurement it comes from. */
   readonly source: string;
+  /** In base units. */
   readonly reckon: (values: Readonly<Record<S, number>>) => number;
 }
 
 /** A formula with its numbers put in, ready to be read. */
 export interface Sum {
   readonly name: string;
+  /** With symbols. */
   readonly form: string;
+  /** With numbers. */
   readonly filled: Message;
+  /** What it comes to. */
   readonly answer: Quantity;
+  /** The law, standard or measurement it comes from. */
   readonly source: string;
+  /** What each stands for, with its value. */
   readonly symbols: readonly { readonly symbol: string; readonly meaning: string; readonly value: Quantity }[];
 }
 

@@ -3,6 +3,7 @@ import type { QuantityKind } from './quantity.ts';
 /** A number with what it counts, in the unit that is used inside. */
 export interface Quantity {
   readonly kind: QuantityKind;
+  /** In base units of its kind. */
   readonly value: number;
   /** Significant figures where three are not right. */
   readonly digits?: number;

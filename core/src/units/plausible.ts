@@ -3,8 +3,11 @@ import { type QuantityKind, quantityKinds } from './quantity.ts';
 
 /** The limits of a field: outside `least…most` is refused, outside `usual` is questioned. */
 export interface Band {
+  /** Refused below. */
   readonly least: number;
+  /** Refused above. */
   readonly most: number;
+  /** Outside of this it is asked about. */
   readonly usual?: readonly [number, number];
   /** Things that are counted: there is no half of one. */
   readonly whole?: boolean;
@@ -14,6 +17,7 @@ export interface Band {
 export type Judged =
   | {
       readonly ok: true;
+      /** In base units. */
       readonly value: number;
       /** What was likely meant, where it is far from what is usual. */
       readonly didYouMean?: number;

@@ -6,9 +6,11 @@ import { type Units, usualUnits } from './system.ts';
 
 /** Writes quantities and messages, and reads quantities, in one maker's units. */
 export interface Printer {
+  /** The maker’s. */
   readonly units: Units;
   /** A quantity as it is shown. */
   readonly quantity: (kind: QuantityKind, value: number, options?: { readonly digits?: number }) => string;
+  /** A message as text. */
   readonly message: (message: Message) => string;
   /** A gauge under a heading that says so: its number alone, or its copper. */
   readonly gauge: (gaugeAwg: number) => string;

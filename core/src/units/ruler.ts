@@ -2,8 +2,10 @@ import type { Units } from './system.ts';
 
 /** Ticks of a ruler along a picture: how far apart, and the number that stands at the one of this place. */
 export interface Ruler {
+  /** From tick to tick. */
   readonly stepMm: number;
   readonly unit: Units['length'];
+  /** What stands at a tick. */
   readonly numberAt: (tick: number) => number;
 }
 

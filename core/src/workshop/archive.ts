@@ -6,7 +6,9 @@ import { readBelonging } from './readBelonging.ts';
 
 /** Everything of a workshop: its plans with their versions and pictures, and what else it has. */
 export interface Workshop {
+  /** All, put away or not. */
   readonly plans: readonly { readonly plan: Plan; readonly putAway: boolean }[];
+  /** Desk, drawer and own parts. */
   readonly belongings: Belongings;
 }
 

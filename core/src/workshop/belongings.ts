@@ -4,13 +4,17 @@ import type { Units } from '../units/index.ts';
 /** A card on the desk of quick sums: which sum, and what stands in its fields, just as it was typed. */
 export interface DeskCard {
   readonly id: string;
+  /** By its name on the command line. */
   readonly sum: string;
+  /** What was typed, by the keys of the inputs. */
   readonly texts: Readonly<Record<string, string>>;
 }
 
 /** What a workshop has beside its plans. */
 export interface Belongings {
+  /** Cards, from the top left. */
   readonly desk: readonly DeskCard[];
+  /** The maker’s own stock. */
   readonly drawer: readonly StockItem[];
   readonly 'own-parts': readonly OwnPart[];
   /** The units that the maker reads; none until they choose. */

@@ -17,7 +17,9 @@ export const gateNode = defineFormula({
 
 /** What the gate does at one light level. */
 export interface GateAt {
+  /** On the sensor. */
   readonly lux: number;
+  /** At the gate. */
   readonly gateV: number;
   readonly verdict: GateVerdict;
 }
@@ -28,14 +30,22 @@ export interface GateAt {
  */
 export function designLightGate(options: {
   readonly supplyV: number;
+  /** To plus. */
   readonly pullUpOhm: number;
+  /** Of the phototransistor. */
   readonly ampsPerLux: number;
+  /** Where the transistor begins. */
   readonly thresholdV: number;
+  /** Where its on-resistance is promised. */
   readonly fullOnV: number;
 }): {
+  /** In the dark. */
   readonly fullOnBelowLux: number;
+  /** In light. */
   readonly offAboveLux: number;
+  /** Drawn in full light. */
   readonly dayA: number;
+  /** What it does at any light. */
   at: (lux: number) => GateAt;
 } {
   const { supplyV, pullUpOhm, ampsPerLux, thresholdV, fullOnV } = options;

@@ -4,10 +4,15 @@ import { chemistries, type Figure, type PackPart } from '../../parts/index.ts';
 export interface PackModel {
   /** Open-circuit voltage of the whole pack, from empty to full, evenly spaced. */
   readonly openCircuitV: readonly number[];
+  /** Of all cells in series, at this temperature. */
   readonly resistanceOhm: number;
+  /** At this temperature and age. */
   readonly capacityMah: number;
+  /** At which that capacity holds. */
   readonly ratedCurrentA: number;
+  /** Peukert’s; 1 loses nothing at higher currents. */
   readonly rateExponent: number;
+  /** Of the whole pack. */
   readonly cutOffV: number;
   /** Share of the charge that it loses in a month by itself. */
   readonly selfDischargeAMonth: number;
@@ -28,6 +33,7 @@ export function modelPack(options: {
   readonly part: PackPart;
   readonly capacityMah: Figure;
   readonly ambientC: number;
+  /** How far off this one is, in standard deviations; left out is typical. */
   readonly deviation?: { readonly capacity?: number; readonly resistance?: number };
 }): PackModel {
   const { part, capacityMah, ambientC, deviation } = options;

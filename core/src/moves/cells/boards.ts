@@ -8,11 +8,17 @@ export interface CompiledCells extends CompiledBase {
   readonly rows: number;
   /** Bit n: with n living neighbours. */
   readonly birth: number;
+  /** Bit n: lives on with n neighbours. */
   readonly survival: number;
+  /** Edges meet. */
   readonly wraps: boolean;
+  /** Goes over from one generation to the next. */
   readonly melts: boolean;
+  /** One generation. */
   readonly stepMs: number;
+  /** Alive at first, of 256. */
   readonly share256: number;
+  /** Start number. */
   readonly seed: number;
 }
 

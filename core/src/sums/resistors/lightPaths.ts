@@ -13,19 +13,33 @@ import { curveThrough } from '../lightCurves.ts';
 
 /** What the maker gave: one path of lights in series, or several side by side with a resistor each or one for all. */
 export interface PathsAsked {
+  /** Nominal. */
   readonly supplyV: number;
+  /** Of one light at that current. */
   readonly forwardV: number;
+  /** Wanted, through one light. */
   readonly currentA: number;
+  /** In series. */
   readonly count: number;
+  /** In all. */
   readonly lights: number;
+  /** Several on one resistor. */
   readonly shared: boolean;
+  /** The light is taken as a fixed drop. */
   readonly constantDrop: boolean;
+  /** Either way, as a share. */
   readonly supplySpread: number;
+  /** Either way. */
   readonly forwardSpreadV: number;
+  /** Of one light. */
   readonly ratedA: number;
+  /** Of standard values. */
   readonly series: SeriesName;
+  /** What is in the drawer, in ohms. */
   readonly stock: readonly number[];
+  /** Of what feeds it. */
   readonly sourceOhm: number;
+  /** Already there; null reckons one. */
   readonly fittedOhm: number | null;
   /** Resistor that each light has inside already. */
   readonly builtInOhm: number;
@@ -36,20 +50,28 @@ export interface PathsSolved {
   readonly curve: LedCurve;
   /** The constant-drop sum with its numbers. */
   readonly sum: { readonly Vs: number; readonly Vd: number; readonly Vf: number; readonly I: number };
+  /** To the last digit; null where none can be. */
   readonly exactOhm: number;
   /** 0 where nothing is left for a resistor and none is fitted. */
   readonly chosenOhm: number;
+  /** Left for the resistor. */
   readonly headRoomV: number;
   readonly sourceOhm: number;
+  /** Through one light. */
   readonly likelyA: number;
+  /** Through one light, at its most. */
   readonly brightestA: number;
+  /** Through one light, at its least. */
   readonly dimmestA: number;
   /** Through the resistor: all lights of a shared one. */
   readonly resistorA: number;
+  /** In one resistor. */
   readonly worstHeatW: number;
+  /** Out of the drawer, the nearest first. */
   readonly combos: readonly Combination[];
   /** On one shared resistor: each light of the spread, lowest drop first; and the rest when that one opens. */
   readonly spreadA: readonly number[] | null;
+  /** Through those that are left as one after another fails open; null where each has its own. */
   readonly openA: readonly number[] | null;
   /** Current of one path with another resistor or supply. */
   readonly currentWith: (resistorOhm: number, supplyV?: number) => number;
