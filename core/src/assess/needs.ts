@@ -19,8 +19,8 @@ export interface Need {
   readonly for: 'current' | 'time';
 }
 
-/** What is not decided yet, so that no figure is made up. */
-export function findNeeds(options: {
+/** What it is looked for in. */
+interface NeedsInput {
   readonly design: Design;
   readonly library: Library;
   readonly placed: readonly PlacedGroup[];
@@ -31,8 +31,11 @@ export function findNeeds(options: {
   readonly consumers: readonly Consumer[];
   /** Empty while it is not known what is lit, and when. */
   readonly course: readonly CourseStretch[];
-}): readonly Need[] {
-  const { design, library, placed, rails, boards, switched, driven, consumers, course } = options;
+}
+
+/** What is not decided yet, so that no figure is made up. */
+export function findNeeds(input: NeedsInput): readonly Need[] {
+  const { design, library, placed, rails, boards, switched, driven, consumers, course } = input;
   const current = (what: Need['what'], itemId: string | null, words: string, field?: string): Need => ({
     id: [what, itemId, field].filter((part) => part).join(':'),
     what,

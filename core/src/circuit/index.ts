@@ -6,6 +6,6 @@ export { fitLedCurve, fitLedReadings, forwardVoltageV, type LedCurve, shiftCurve
 export { type EfficiencyLaw, type Element, type Netlist, nodesOf } from './netlist.ts';
 export { solveRising } from './root.ts';
 export { type NetlistSolution, solveNetlist } from './solveNetlist.ts';
-export { printSpice, spiceLines } from './spice.ts';
+export { spiceLines } from './spice.ts';
 export { tabulate } from './tabulate.ts';
 export { currentOfLead, type Tap, type TappedLead } from './taps.ts';

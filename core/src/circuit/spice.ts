@@ -1,4 +1,4 @@
-import { type Element, type Netlist, nodesOf } from './netlist.ts';
+import { type Element, nodesOf } from './netlist.ts';
 
 /** Letters and digits only, so that any reader of the format takes it. */
 const clean = (text: string): string => text.replace(/[^A-Za-z0-9]+/g, '_');
@@ -78,8 +78,3 @@ function line(element: Element, index: number): readonly string[] {
 
 /** Lines of one element, for whoever sets them out with comments of its own. */
 export const spiceLines = line;
-
-/** The circuit as a SPICE-format text, an open format that general circuit simulators read, with its operating point asked for. */
-export function printSpice(netlist: Netlist, title: string): string {
-  return [`* ${title}`, ...netlist.flatMap(line), '.op', '.end', ''].join('\n');
-}

@@ -6,13 +6,11 @@ export {
   transmitterRangeShare,
   worksThrough,
 } from './controls.ts';
-export { type FeedRow, hasPath, type Joint, tabulateFeeds } from './feeds.ts';
 export { findSneaks, type GridScan, meanOfScan, SEEN_IN_THE_DARK_A, type Sneak, scanGrid } from './gridScan.ts';
 export { bestFixed, designSensor, dividerCode, type SensorDesign } from './lightSensor.ts';
-export { deafForS, longestWaitS, loopShare } from './loopBudget.ts';
-export { designPackSense, filteredDip, type PackSenseDesign, senseCode } from './packSense.ts';
-export { findOverloads, type PinLoad, type PinOverload } from './pinLoad.ts';
-export { assignPins, joinControllers, type PinDemand, type PinGiven, type PinPlan } from './pins.ts';
+export { longestWaitS, loopShare } from './loopBudget.ts';
+export { designPackSense, type PackSenseDesign, senseCode } from './packSense.ts';
+export { assignPins, type PinDemand, type PinGiven, type PinPlan } from './pins.ts';
 export { type DataLine, frameTime, leastHighLevel, timeDataLine } from './pixelData.ts';
 export {
   chooseResistor,
@@ -27,10 +25,7 @@ export { nextStandard, type SeriesName, series, seriesTolerance, standardNeighbo
 export {
   chooseThresholds,
   codeAgrees,
-  leastOhmAtZero,
   type NamedReading,
-  nextLevel,
-  samplesAgainstBounce,
   sensorFromCode,
   type Threshold,
 } from './thresholds.ts';
@@ -38,6 +33,5 @@ export {
   type BaseDesign,
   baseCurrent,
   designBase,
-  driverHeat,
   switchHeat,
 } from './transistorSwitch.ts';

@@ -17,6 +17,3 @@ export const loopShare = defineFormula({
 /** Longest time that a button pressed at the wrong moment waits: a frame that has just begun, and the one that shows it. */
 export const longestWaitS = (sendS: number, workS: number, framesPerS: number): number =>
   Math.max(1 / framesPerS, sendS + workS) + sendS + workS;
-
-/** A fade written with waits hears nothing while it runs. @example 128 steps of 25 ms: deaf for 3.2 s */
-export const deafForS = (steps: number, waitS: number): number => steps * waitS;

@@ -17,10 +17,6 @@ export const senseCode = defineFormula({
   reckon: ({ U, R1, R2, Vr, top }) => Math.min(top - 1, Math.floor(((U * R2) / (R1 + R2) / Vr) * top)),
 });
 
-/** Low-pass of a sag: how far a filter of time constant τ follows a dip of this depth and length. */
-export const filteredDip = (fromV: number, dipV: number, dipS: number, tauS: number): number =>
-  fromV - dipV * (1 - Math.exp(-dipS / tauS));
-
 /** The divider of a charge sense with its two thresholds in codes, and the codes of an empty and of a full pack. */
 export interface PackSenseDesign {
   /** To the pack. */

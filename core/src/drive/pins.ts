@@ -97,29 +97,6 @@ function findWrongLock(
   return undefined;
 }
 
-/** Several controllers as one: every pin keeps its board's name, so that one plan spreads the demands over all of them. */
-export function joinControllers(
-  boards: readonly { readonly name: string; readonly part: ControllerPart }[],
-): ControllerPart {
-  const [first] = boards;
-  if (!first)
-    throw new Error('Joining controllers needs at least one, got none; hand over those that share the demands');
-  const parts = boards.map((board) => board.part);
-  return {
-    ...first.part,
-    name: boards.map((board) => board.name).join(' and '),
-    // What holds for each of them: the weakest limits, and the draw of all.
-    pinLimitA: Math.min(...parts.map((part) => part.pinLimitA)),
-    chipLimitA: Math.min(...parts.map((part) => part.chipLimitA)),
-    drawA: {
-      likely: parts.reduce((sum, part) => sum + part.drawA.likely, 0),
-      spread: Math.hypot(...parts.map((part) => part.drawA.spread)),
-      origin: 'typical',
-    },
-    pins: boards.flatMap(({ name, part }) => part.pins.map((pin) => ({ ...pin, name: `${name} ${pin.name}` }))),
-  };
-}
-
 interface Search {
   readonly cost: readonly (readonly number[])[];
   readonly pinOf: readonly number[];

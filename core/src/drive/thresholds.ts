@@ -40,17 +40,6 @@ export function chooseThresholds(readings: readonly NamedReading[], noise: numbe
   });
 }
 
-/** The level after one more reading, with the gap at work: 0 below all thresholds. A plain state machine. */
-export function nextLevel(level: number, code: number, thresholds: readonly Threshold[]): number {
-  let next = level;
-  while (next < thresholds.length && code > (thresholds[next]?.risesAbove ?? Number.POSITIVE_INFINITY)) next += 1;
-  while (next > 0 && code < (thresholds[next - 1]?.fallsBelow ?? 0)) next -= 1;
-  return next;
-}
-
-/** Least sensor resistance that a reading of 0 can mean. @example 22 kΩ, 12 bits: above 90 MΩ, which is no photoresistor */
-export const leastOhmAtZero = (fixedOhm: number, bits: number): number => fixedOhm * (2 ** bits - 1);
-
 /** Does a code agree with the resistance that was given for it, within a share? */
 export const codeAgrees = (
   options: { readonly code: number; readonly fixedOhm: number; readonly bits: number; readonly sensorOhm: number },
@@ -60,6 +49,3 @@ export const codeAgrees = (
   const expected = dividerCode.reckon({ Rf: fixedOhm, Rs: sensorOhm, top: 2 ** bits });
   return Math.abs(code - expected) <= Math.max(2, expected * share);
 };
-
-/** Equal samples in a row that a bounce can't fake. @example 8 ms of bounce sampled each 5 ms: 3 */
-export const samplesAgainstBounce = (bounceMs: number, sampleMs: number): number => Math.floor(bounceMs / sampleMs) + 2;

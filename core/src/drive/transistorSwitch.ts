@@ -75,17 +75,3 @@ export const switchHeat = defineFormula({
   source: 'Joule’s law; hot, the on-resistance is half as much again',
   reckon: ({ I, R }) => I * I * R * 1.5,
 });
-
-/** Heat in a linear driver. @example 5 V in, a light of 3 V, 0.35 A: 0.7 W */
-export const driverHeat = defineFormula({
-  name: 'Heat in a linear constant-current driver',
-  gives: { meaning: 'heat', kind: 'powerW' },
-  symbols: {
-    Vi: { meaning: 'supply, at its highest', kind: 'voltageV' },
-    Vl: { meaning: 'drop of the lights', kind: 'voltageV' },
-    I: { meaning: 'set current', kind: 'currentA' },
-  },
-  form: '{P} = ({Vi} − {Vl}) · {I}',
-  source: 'what the lights leave falls across the driver',
-  reckon: ({ Vi, Vl, I }) => (Vi - Vl) * I,
-});

@@ -1,6 +1,15 @@
 import type { Assessment } from '../assess.ts';
 import { type Finding, type Fix, kindOf, type MoveAt, named } from '../items/index.ts';
-import { calmMove, changeMove, compileMove, type Move, moveOf, NO_CONTROL, stillAfter } from '../moves/index.ts';
+import {
+  calmMove,
+  cellsOf,
+  changeMove,
+  compileMove,
+  type Move,
+  moveOf,
+  NO_CONTROL,
+  stillAfter,
+} from '../moves/index.ts';
 import { editMove, type Mood } from '../plan/index.ts';
 import { say, seconds, toTenth } from '../units/index.ts';
 import type { Rule } from './finding.ts';
@@ -132,8 +141,9 @@ export const drivenMoveRule: Rule = ({ design, assessment }) =>
 export const cellsRule: Rule = ({ design, assessment }) =>
   listLaid(design, assessment).flatMap(({ key, mood, onId, name, move, at }): Finding[] => {
     const set = assessment.show.sets.find((each) => each.id === onId);
-    if (!('generations' in move) || !set || set.points === 0) return [];
-    const most = moveOf(move.kind).cells?.most ?? 0;
+    const cells = cellsOf(move);
+    if (!cells || !set || set.points === 0) return [];
+    const { most } = cells;
     const base = { stage: 'moods', aboutId: onId, gravity: 'mind' } as const;
     if (set.points > most)
       return [
@@ -148,28 +158,29 @@ export const cellsRule: Rule = ({ design, assessment }) =>
         },
       ];
     const target = { columns: set.columns, rows: set.rows, controlIndex: () => NO_CONTROL };
-    const still = (seed: number): number => stillAfter(compileMove({ ...move, seed }, target));
-    const generations = still(move.seed);
-    if (generations * 2 >= move.generations) return [];
-    const seeds = Array.from({ length: SEEDS_TRIED }, (_, i) => (move.seed + i + 1) % 65_536);
-    const lively = seeds.find((seed) => still(seed) * 2 >= move.generations);
+    const start = cells.begins;
+    const still = (seed: number): number => stillAfter(compileMove(cells.from({ ...start, seed }), target));
+    const generations = still(start.seed);
+    if (generations * 2 >= start.generations) return [];
+    const seeds = Array.from({ length: SEEDS_TRIED }, (_, i) => (start.seed + i + 1) % 65_536);
+    const lively = seeds.find((seed) => still(seed) * 2 >= start.generations);
     return [
       {
         ...base,
         ...named('still-cells', key),
         what: `The cells of ${name} are dead or still after ${generations} generations in ${mood.name}`,
-        why: `It begins again after ${move.generations}; until then nothing moves.`,
+        why: `It begins again after ${start.generations}; until then nothing moves.`,
         mend: 'Take another start number, another rule, or begin again sooner.',
         fixes: [
           ...(lively === undefined
             ? []
-            : [{ label: 'Take a livelier start', edits: [editMove(at, { ...move, seed: lively })] }]),
+            : [{ label: 'Take a livelier start', edits: [editMove(at, cells.from({ ...start, seed: lively }))] }]),
           ...(generations === 0
             ? []
             : [
                 {
                   label: `Begin again after ${Math.max(2, generations)}`,
-                  edits: [editMove(at, { ...move, generations: Math.max(2, generations) })],
+                  edits: [editMove(at, cells.from({ ...start, generations: Math.max(2, generations) }))],
                 },
               ]),
         ],

@@ -9,7 +9,6 @@ import {
   lightHeat,
   type ReflowPoint,
   reflowAlloys,
-  riseIsPossible,
   softensAtC,
   solderVolume,
   timeAbove,
@@ -21,11 +20,8 @@ describe('temperature', () => {
     expect(P).toBeCloseTo(1.4945, 4);
     expect(junctionTemperature.reckon({ Ta: 22, P, Rt: 26 })).toBeCloseTo(60.9, 1);
   });
-  it('60 s of τ 180 s are 28.3 % of the rise; 0.18 W on 130 K/W make +23 K, so +120 K is questioned', () => {
+  it('60 s of τ 180 s are 28.3 % of the rise', () => {
     expect(heatedShare(60, 180)).toBeCloseTo(0.283, 3);
-    expect(0.18 * 130).toBeCloseTo(23.4, 9);
-    expect(riseIsPossible(23, 0.18, 130)).toBe(true);
-    expect(riseIsPossible(120, 0.18, 130)).toBe(false);
   });
   it('0.9 W × 35 K/W at 24 °C is 55.5 °C: within 10 K of hot-melt, refused', () => {
     const at = junctionTemperature.reckon({ Ta: 24, P: 0.9, Rt: 35 });

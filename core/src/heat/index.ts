@@ -4,7 +4,6 @@ export {
   isTooNear,
   junctionTemperature,
   lightHeat,
-  riseIsPossible,
   softensAtC,
   touchLimitsC,
 } from './junction.ts';

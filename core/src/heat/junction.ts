@@ -78,7 +78,3 @@ export const softensAtC: Readonly<Record<string, number>> = {
 /** Is a temperature too near to where a material softens? @example 55.5 °C against 60 °C: refused */
 export const isTooNear = (temperatureC: number, softensC: number, marginK = 10): boolean =>
   temperatureC > softensC - marginK;
-
-/** Could these watts have made this rise? A reading far above what they can is questioned. */
-export const riseIsPossible = (riseK: number, watts: number, thermalKPerW: number): boolean =>
-  riseK <= watts * thermalKPerW * 2;

@@ -77,7 +77,6 @@ export type {
   BoxItem,
   Control,
   ConverterItem,
-  DriverItem,
   Item,
   ItemKind,
   ItemOf,
@@ -89,6 +88,5 @@ export type {
   PackItem,
   PixelTapeItem,
   PlainTapeItem,
-  SignalItem,
   SwitchedBy,
 } from './types.ts';

@@ -34,12 +34,8 @@ export type LeadSwitchItem = ItemOf<'switch'>;
 export type LoadItem = ItemOf<'load'>;
 /** A light gate. */
 export type LightGateItem = ItemOf<'light gate'>;
-/** A constant-current driver. */
-export type DriverItem = ItemOf<'driver'>;
 /** A control box. */
 export type BoxItem = ItemOf<'box'>;
-/** A signal from board to board. */
-export type SignalItem = ItemOf<'signal'>;
 /** What a board listens to. */
 export type Control = ItemOf<
   'button' | 'latching switch' | 'tilt switch' | 'remote' | 'light sensor' | 'charge sense' | 'signal'

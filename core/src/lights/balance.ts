@@ -54,9 +54,3 @@ export function trimMassG(balance: Balance, atMm: number): number | null {
   const mass = -balance.residualGmm / atMm;
   return atMm === 0 || mass < -1e-9 ? null : Math.max(0, mass);
 }
-
-/** Mass of a sheet of layers. @example foil 150 × 4 mm of 50 µm copper (8.96) and 25 µm adhesive (1.05): 0.285 g */
-export const sheetMassG = (
-  areaMm2: number,
-  layers: readonly { readonly thicknessMm: number; readonly gPerCm3: number }[],
-): number => layers.reduce((sum, layer) => sum + (areaMm2 * layer.thicknessMm * layer.gPerCm3) / 1000, 0);

@@ -17,6 +17,3 @@ export const lightDose = defineFormula({
 /** Seconds to a dose. @example 1.0 J/cm² from 12 mW over 2.5 cm²: 208 s */
 export const secondsToDose = (doseJPerCm2: number, powerW: number, areaCm2: number): number =>
   (doseJPerCm2 * areaCm2) / powerW;
-
-/** Share that is left at another distance on the axis of a small source. */
-export const inverseSquare = (fromMm: number, toMm: number): number => (fromMm / toMm) ** 2;

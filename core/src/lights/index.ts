@@ -1,4 +1,4 @@
-export { type Balance, balanceOf, type MassAt, sheetMassG, trimMassG, turningForce } from './balance.ts';
+export { type Balance, balanceOf, type MassAt, trimMassG, turningForce } from './balance.ts';
 export { exposedShare, PIXEL_DIMMING_HZ } from './camera.ts';
 export { curveOfGroup, curveOfPart } from './curve.ts';
 export { type CutStock, type CuttingPlan, type CuttingTask, cutFromStock } from './cutStock.ts';
@@ -14,7 +14,7 @@ export {
   profileOf,
   rippleOf,
 } from './diffuser.ts';
-export { inverseSquare, lightDose, secondsToDose } from './dose.ts';
+export { lightDose, secondsToDose } from './dose.ts';
 export {
   bundleDiameterMm,
   CLEARANCE_A_SIDE_MM,
@@ -26,10 +26,9 @@ export {
 } from './fit.ts';
 export { type BoxFit, chordBend, fillOfHollow, fitBox, type Size3 } from './fitBox.ts';
 export { acceptanceDeg, acceptedShare, fibreBundle, gapToCover } from './guide.ts';
-export { equalLook, fadeSteps, perceivedShare, screenWeights, shareForLook } from './look.ts';
+export { equalLook, fadeSteps, perceivedShare, screenWeights } from './look.ts';
 export {
   chordOfRing,
-  columnFromBack,
   type Interleave,
   interleave,
   markRing,
@@ -37,7 +36,7 @@ export {
   ringRoom,
   skinStretch,
 } from './marking.ts';
-export { layersForRatio, panelContrast, throughLayers } from './masking.ts';
+export { layersForRatio, throughLayers } from './masking.ts';
 export { listMovables, type MovableGroup } from './movables.ts';
 export { orderChains, placeLights } from './place.ts';
 export { longestTapeMm, tapeCurrent } from './plainTape.ts';

@@ -13,9 +13,6 @@ export const perceivedShare = defineFormula({
   reckon: ({ x }) => x ** EYE_POWER,
 });
 
-/** Light for an apparent brightness: the other way round. @example looks half as bright: 21 % of the light */
-export const shareForLook = (look: number): number => look ** (1 / EYE_POWER);
-
 /** Luminance weights of the three primaries of a screen (IEC 61966-2-1). A die has intensities of its own: use those. */
 export const screenWeights = { red: 0.2126, green: 0.7152, blue: 0.0722 } as const;
 

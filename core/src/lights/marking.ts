@@ -90,6 +90,3 @@ export function interleave(lights: number, channels: number, colourPeriod: numbe
     pure: colourPeriod === null ? null : channels % colourPeriod === 0,
   };
 }
-
-/** Column of a grid as seen from the other side. @example column 3 of 8 is column 6 from the back */
-export const columnFromBack = (column: number, columns: number): number => columns + 1 - column;

@@ -15,16 +15,3 @@ export const layersForRatio = defineFormula({
 
 /** What several layers let through. @example 0.35 in four layers: 0.0150 */
 export const throughLayers = (transmission: number, layers: number): number => transmission ** layers;
-
-/** Weber contrast through a panel with stray light on the wearer's side: both are seen through, only one is wanted. */
-export const panelContrast = (options: {
-  /** Through the panel once, 0 to 1. */
-  readonly transmission: number;
-  /** What shines behind it, in cd/m². */
-  readonly outsideCd: number;
-  /** What it mirrors, in cd/m². */
-  readonly glareCd: number;
-}): number => {
-  const seen = options.transmission * options.outsideCd;
-  return seen / (seen + options.glareCd);
-};

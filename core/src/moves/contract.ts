@@ -131,6 +131,10 @@ export interface MoveDefinition<M extends { readonly kind: string }, C extends C
     readonly most: number;
     /** Generations after which nothing new is seen. */
     readonly stillAfter: (move: C) => number;
+    /** After how many it begins again, and from which start number. */
+    readonly begins: (move: M) => { readonly generations: number; readonly seed: number };
+    /** The same move from another start, or beginning again sooner. */
+    readonly from: (move: M, start: { readonly generations: number; readonly seed: number }) => M;
   };
 }
 

@@ -12,6 +12,7 @@ export {
 export { listMoveFields, moveBytes } from './fields.ts';
 export {
   calmMove,
+  cellsOf,
   changeMove,
   compileMove,
   heightOf,

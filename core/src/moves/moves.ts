@@ -57,3 +57,15 @@ const layingWords: Readonly<Record<Laying, string>> = {
 
 /** How a top lies upon what is below, before its own words. */
 export const sayLaying = (how: Laying): string => layingWords[how];
+
+type Start = ReturnType<NonNullable<AnyMove['cells']>['begins']>;
+
+/** A move whose lights are cells: how many may live, how it begins, and the same from another start. Null for all else. */
+export function cellsOf(
+  move: Move,
+): { readonly most: number; readonly begins: Start; readonly from: (start: Start) => Move } | null {
+  const { cells } = moveOf(move.kind);
+  if (!cells) return null;
+  // What its own kind makes of it is of that kind.
+  return { most: cells.most, begins: cells.begins(move), from: (start) => cells.from(move, start) as Move };
+}

@@ -333,7 +333,7 @@ export interface PlainTapePart extends PartBase {
   readonly railOhmPerMetre: number;
   /** Dice of one colour in series between two cut marks. */
   readonly diceInSeries: number;
-  /** Names, or #rrggbb. */
+  /** As #rrggbb. */
   readonly colour: string;
 }
 

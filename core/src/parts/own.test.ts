@@ -67,7 +67,7 @@ describe('parts of the maker’s own', () => {
   });
   it('takes a controller with pins of its own names, which has no ready board file, and gives it back', () => {
     const { parts: boards, problems: none } = readPartsCsv(
-      'kind,like,name,draw,memory,pins\ncontroller,controller-large-5v,My board,18 mA,2048.4,"D2 data out; A0 level in; TX out @ tells while it starts"\ncontroller,controller-large-5v,As it is,,,\n',
+      'kind,like,name,draw,memory,pins\ncontroller,controller-large-5v,My board,18 mA,2048.4,"D2 data out; A0 analog in; TX out @ tells while it starts"\ncontroller,controller-large-5v,As it is,,,\n',
     );
     expect(none).toEqual([]);
     expect(boards[0]).toMatchObject({

@@ -20,7 +20,7 @@ export {
 export { type Difference, listDifferences } from './differences.ts';
 export { applyEdits, editHollow, editMood, editMove, takeGauge } from './edits.ts';
 export { createPlan, emptyDesign } from './empty.ts';
-export { changeItem, changeWay, itemNamed, lightItems, mapItem, movableItems } from './items.ts';
+export { changeItem, changeWay, itemNamed, mapItem, movableItems } from './items.ts';
 export { moveOn } from './moveOn.ts';
 export { controlsOf, isSameOccasion, listOccasions, type Occasion, occasionsOf, sayWhen } from './occasions.ts';
 export { pictureText } from './pictures.ts';
@@ -38,5 +38,4 @@ export type {
   Reading,
   RunTest,
   Sign,
-  TopMove,
 } from './types.ts';

@@ -5,10 +5,6 @@ import type { Design } from './types.ts';
 export const itemNamed = (design: Pick<Design, 'items'>, id: string | null): Item | undefined =>
   design.items.find((item) => item.id === id);
 
-/** Items that give light, in the order of the plan. */
-export const lightItems = (design: Pick<Design, 'items'>): readonly Item[] =>
-  design.items.filter((item) => kindOf(item.kind).role === 'light');
-
 /** Items that moods can move: what gives light, and signals from board to board. */
 export const movableItems = (design: Pick<Design, 'items'>): readonly Item[] =>
   design.items.filter((item) => kindOf(item.kind).role === 'light' || kindOf(item.kind).control?.givenBy !== undefined);

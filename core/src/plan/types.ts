@@ -13,8 +13,6 @@ export type Piece = Design['piece'];
 export type Hollow = Design['hollows'][number];
 /** One state of the light: which moves run on which lights, how bright, how they come and go. */
 export type Mood = Design['moods']['list'][number];
-/** A move that is laid upon the one a light has. */
-export type TopMove = NonNullable<Mood['tops']>[number];
 /** Lights of several groups that move as one. */
 export type LightSet = NonNullable<Design['moods']['sets']>[number];
 /** What lies over every mood while a control says so, such as a low charge. */

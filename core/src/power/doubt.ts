@@ -6,11 +6,11 @@ export type DoubtCause = 'capacity' | 'resistance' | 'light current';
 
 /** How far each input is off, in units of its spread: −1 … 1 holds 95 in 100. */
 export interface Deviation {
-  /** In standard deviations. */
+  /** In units of its spread: −1 to 1 holds 95 in 100. */
   readonly capacity: number;
-  /** In standard deviations. */
+  /** In units of its spread: −1 to 1 holds 95 in 100. */
   readonly resistance: number;
-  /** As a share of what lights draw. */
+  /** Of what lights draw, in units of its spread. */
   readonly load: number;
 }
 

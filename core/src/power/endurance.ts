@@ -15,28 +15,6 @@ export const rateLaw = defineFormula({
   reckon: ({ C, H, I, k }) => H * (C / 1000 / (I * H)) ** k,
 });
 
-/**
- * Rest draw over light draw (a/b of a + b·x) from two run-downs of the same pack at two brightnesses; null where the
- * two contradict a rest draw of none or more.
- * @example 190 min at 30 %, 115 min at 60 %: 0.16; four minutes either way make it 0.10 to 0.23
- */
-export function restFromRunDowns(
-  dim: { readonly minutes: number; readonly brightness: number },
-  bright: { readonly minutes: number; readonly brightness: number },
-): number | null {
-  const span = dim.minutes - bright.minutes;
-  if (span <= 0) return null;
-  const ratio = (bright.minutes * bright.brightness - dim.minutes * dim.brightness) / span;
-  return ratio < 0 ? null : ratio;
-}
-
-/** Charge that a drain takes over a time, in mAh. @example 25 µA for 8 months (5840 h): 146 mAh */
-export const drainedMah = (drainA: number, hours: number): number => drainA * hours * 1000;
-
-/** Charge left after storage, as a share, with a self-discharge a month. @example 60 % at 3 % a month for 8: 47 % */
-export const storedShare = (share: number, lossPerMonth: number, months: number): number =>
-  share * (1 - lossPerMonth) ** months;
-
 /** Packs to bring. @example 8 h with packs that last 3.1 h: 3 */
 export const packsForEvent = defineFormula({
   name: 'Packs to bring',

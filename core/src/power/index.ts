@@ -34,12 +34,9 @@ export {
   scaleLit,
 } from './draws.ts';
 export {
-  drainedMah,
   packEnergy,
   packsForEvent,
   rateLaw,
-  restFromRunDowns,
-  storedShare,
   swapTimesH,
 } from './endurance.ts';
 export { type EvenTape, evenFeeds, fewestFeeds, tapeVoltages } from './feedPoints.ts';

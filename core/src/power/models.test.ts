@@ -4,7 +4,6 @@ import { efficiencyAt, linearHeat } from '../items/index.ts';
 import { converters } from '../parts/index.ts';
 import {
   bridgePower,
-  drainedMah,
   drawFromMain,
   type EvenTape,
   evenFeeds,
@@ -15,10 +14,8 @@ import {
   packsForEvent,
   planCharging,
   rateLaw,
-  restFromRunDowns,
   singleRail,
   startDipV,
-  storedShare,
   swapTimesH,
   tapeVoltages,
 } from './index.ts';
@@ -45,23 +42,11 @@ describe('how long', () => {
     [0.8, 4.06],
     [1.6, 1.83],
   ])('4 Ah at 20 h, k 1.15, %d A: %d h', (I, hours) => expect(rateLaw.reckon({ ...lead, I })).toBeCloseTo(hours, 2));
-  it('two run-downs: a/b 0.16, and four minutes either way 0.10 to 0.23', () => {
-    const rest = (dim: number, bright: number) =>
-      restFromRunDowns({ minutes: dim, brightness: 0.3 }, { minutes: bright, brightness: 0.6 });
-    expect(rest(190, 115)).toBeCloseTo(0.16, 6);
-    expect(rest(194, 111)).toBeCloseTo(0.1, 2);
-    expect(rest(186, 119)).toBeCloseTo(0.23, 2);
-    expect(rest(100, 120)).toBeNull();
-  });
   it('11.1 V × 2.6 Ah = 28.9 Wh; 5.5 h ÷ 1.9 h: 3 packs, where the likely 2.8 h would say 2', () => {
     expect(packEnergy.reckon({ U: 11.1, C: 2600 })).toBeCloseTo(28.9, 1);
     expect(packsForEvent.reckon({ T: 5.5, t: 1.9 })).toBe(3);
     expect(packsForEvent.reckon({ T: 5.5, t: 2.8 })).toBe(2);
     expect(swapTimesH(5.5, 1.9)).toEqual([1.9, 3.8]);
-  });
-  it('25 µA over 8 months take 146 mAh; 60 % at 3 % a month leaves 47 %', () => {
-    expect(drainedMah(25e-6, 5840)).toBeCloseTo(146, 9);
-    expect(storedShare(0.6, 0.03, 8)).toBeCloseTo(0.47, 2);
   });
 });
 

@@ -57,6 +57,3 @@ export function wireCarriesA(gaugeAwg: number): number {
   const thinner = [...carries].reverse().find(([gauge]) => gauge >= gaugeAwg);
   return thinner?.[1] ?? 0.1;
 }
-
-/** Least outside diameter of stranded wire with thin insulation, for drawings and for what passes a bore. */
-export const insulatedDiameterMm = (gaugeAwg: number): number => gaugeDiameter.reckon({ n: gaugeAwg }) * 1.15 + 0.5;

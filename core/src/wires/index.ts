@@ -1,2 +1,2 @@
-export { contactsFor, foilOhm, rolledWidth, roundOhm, shrinkFits, slackAtTravelMm } from './conductors.ts';
-export { gaugeDiameter, insulatedDiameterMm, soldGauges, wireCarriesA, wireDrop, wireOhmPerMetre } from './gauge.ts';
+export { contactsFor, foilOhm, roundOhm } from './conductors.ts';
+export { gaugeDiameter, soldGauges, wireCarriesA, wireDrop, wireOhmPerMetre } from './gauge.ts';

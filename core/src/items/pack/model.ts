@@ -33,7 +33,7 @@ export function modelPack(options: {
   readonly part: PackPart;
   readonly capacityMah: Figure;
   readonly ambientC: number;
-  /** How far off this one is, in standard deviations; left out is typical. */
+  /** How far off this one is, in units of each spread; left out is typical. */
   readonly deviation?: { readonly capacity?: number; readonly resistance?: number };
 }): PackModel {
   const { part, capacityMah, ambientC, deviation } = options;

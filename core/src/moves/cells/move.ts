@@ -81,5 +81,10 @@ export const cells = defineMove<Cells, CompiledCells>({
     const share256 = move.melts ? lives * (256 - part) + (boards?.next[cell] ?? 0) * part : lives * 256;
     return (move.level * share256) >> 8;
   },
-  cells: { most: MOST_CELLS, stillAfter },
+  cells: {
+    most: MOST_CELLS,
+    stillAfter,
+    begins: ({ generations, seed }) => ({ generations, seed }),
+    from: (move, start) => ({ ...move, ...start }),
+  },
 });

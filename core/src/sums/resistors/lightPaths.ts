@@ -50,7 +50,7 @@ export interface PathsSolved {
   readonly curve: LedCurve;
   /** The constant-drop sum with its numbers. */
   readonly sum: { readonly Vs: number; readonly Vd: number; readonly Vf: number; readonly I: number };
-  /** To the last digit; null where none can be. */
+  /** To the last digit. */
   readonly exactOhm: number;
   /** 0 where nothing is left for a resistor and none is fitted. */
   readonly chosenOhm: number;
