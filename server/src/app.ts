@@ -14,13 +14,16 @@ import type { Store } from './store.ts';
 import { isStoreAway } from './storeAway.ts';
 import { createArchiveRoutes, createWorkshopRoutes } from './workshopRoutes.ts';
 
+/** What the app is made from; tests hand over their own. */
 export interface AppDeps {
+  /** The database. */
   readonly store: Pick<Store, 'repository' | 'belongings' | 'alone'>;
   /** Reads large plans. */
   readonly aside: Pick<Aside, 'run'>;
   /** Packs and unpacks archives. */
   readonly archivist: Pick<Aside, 'run'>;
   readonly logger: Pick<Logger, 'error' | 'info'>;
+  /** The clock. */
   readonly now: () => Date;
   /** Folder of the built web app; null serves the interface from elsewhere (development). */
   readonly webRoot: string | null;

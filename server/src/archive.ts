@@ -26,9 +26,11 @@ export const writeArchive = ({
 /** A workshop out of an archive, its plans ready to be kept. */
 export interface WorkshopToKeep {
   readonly plans: readonly { readonly plan: PlanToKeep; readonly putAway: boolean }[];
+  /** Desk, drawer, own parts, units. */
   readonly belongings: Belongings;
 }
 
+/** An archive that was read whole, or what is wrong with it. */
 export type ArchiveRead =
   | { readonly ok: true; readonly workshop: WorkshopToKeep }
   | { readonly ok: false; readonly problems: readonly PlanProblem[] };

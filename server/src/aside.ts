@@ -5,10 +5,13 @@ import type { ShelfFacts } from './shelfFacts.ts';
 
 /** A piece of work for the thread aside, and its answer, by a number of its own. */
 export interface AsideJob<K extends keyof Jobs = keyof Jobs> {
+  /** Its number, by which the answer is known. */
   readonly job: number;
+  /** What is to be done. */
   readonly kind: K;
   readonly input: Parameters<Jobs[K]>[0];
 }
+/** What a worker sends back: the result, or why there is none. */
 export type AsideAnswer =
   | { readonly job: number; readonly result: unknown }
   | { readonly job: number; readonly trouble: string };
@@ -17,6 +20,7 @@ export type AsideAnswer =
 export interface Aside {
   /** @throws Error where the work throws, takes too long or is cut off */
   readonly run: <K extends keyof Jobs>(kind: K, input: Parameters<Jobs[K]>[0]) => Promise<ReturnType<Jobs[K]>>;
+  /** Ends the worker. */
   readonly close: () => Promise<void>;
 }
 

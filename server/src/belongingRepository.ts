@@ -10,7 +10,9 @@ interface StoredBelonging<N extends BelongingName = BelongingName> {
   readonly revision: number;
 }
 
+/** What a workshop keeps beside its plans, each with its revision. */
 export interface BelongingRepository {
+  /** What was never kept is empty, at revision 0. */
   readonly find: <N extends BelongingName>(name: N) => Promise<StoredBelonging<N>>;
   /** Its new revision; null when the stored one is not `basedOn`, and nothing is changed then. */
   readonly save: <N extends BelongingName>(
@@ -18,6 +20,7 @@ export interface BelongingRepository {
     value: BelongingOf<N>,
     save: { readonly basedOn: number; readonly at: Date },
   ) => Promise<number | null>;
+  /** All of them. */
   readonly all: () => Promise<Belongings>;
 }
 

@@ -72,6 +72,7 @@ type BodyRead =
   | { readonly ok: false; readonly problems: readonly PlanProblem[] }
   | { readonly ok: false; readonly trouble: Trouble };
 
+/** Reads a body that should be a plan: measured first, then parsed, then checked. */
 export function readBody(body: Uint8Array): BodyRead {
   const parsed = body.length === 0 ? ({ ok: true, value: {} } as const) : parseBody(body);
   return parsed.ok ? readPlanBody(parsed.value) : parsed;

@@ -6,10 +6,13 @@ type PlanEvent =
   | { readonly kind: 'shelf'; readonly id: string }
   | { readonly kind: 'belonging'; readonly name: string; readonly revision: number };
 
+/** What every open page hears of. */
 export interface Events {
+  /** Tells every page that listens. */
   readonly publish: (event: PlanEvent) => void;
   /** Answers a request with a stream of server-sent events, for as long as it is listened to. */
   readonly stream: (req: Request, res: Response) => void;
+  /** Ends every stream. */
   readonly close: () => void;
 }
 

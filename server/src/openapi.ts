@@ -5,7 +5,9 @@ import { problemCodes, statusOf } from './problems.ts';
 
 /** What the shelf may be asked for. */
 export const listQuery = z.object({ shelf: z.enum(['open', 'away']).default('open') });
+/** Body of a request that puts a plan away or back. */
 export const putAwayBody = z.strictObject({ putAway: z.boolean() });
+/** The id in an address. */
 export const idParam = z.object({ id: z.uuid() });
 
 const ref = (name: string) => ({ $ref: `#/components/schemas/${name}` });

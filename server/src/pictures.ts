@@ -9,6 +9,7 @@ interface PictureRef {
 
 /** A plan as it is kept: its pictures lie beside it. A picture of an older store lies in it still. */
 export type KeptDocument = Omit<Plan, 'pictures'> & {
+  /** By their ids: named by what they hold. */
   readonly pictures: Readonly<Record<string, PictureRef | Picture>>;
 };
 
@@ -16,6 +17,7 @@ export type KeptDocument = Omit<Plan, 'pictures'> & {
 export interface PlanToKeep {
   readonly id: string;
   readonly name: string;
+  /** As the database keeps it. */
   readonly document: KeptDocument;
   /** Pictures that came with it, by what they hold. */
   readonly pictures: ReadonlyMap<string, Picture>;
@@ -23,6 +25,7 @@ export interface PlanToKeep {
   readonly named: readonly string[];
 }
 
+/** Whether a picture is only named by what it holds. */
 export const isRef = (value: unknown): value is PictureRef =>
   typeof value === 'object' &&
   value !== null &&

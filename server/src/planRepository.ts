@@ -8,10 +8,13 @@ import type { ShelfFacts } from './shelfFacts.ts';
 /** A connection, or one within a transaction. */
 export type Database = Pick<NodePgDatabase, 'select' | 'insert' | 'update' | 'delete' | 'execute'>;
 
+/** A plan as the database has it. */
 export interface StoredPlan {
   readonly plan: Plan;
+  /** One more with each save. */
   readonly revision: number;
   readonly updatedAt: Date;
+  /** Null on the shelf. */
   readonly putAwayAt: Date | null;
   /** The id that its last save carried. */
   readonly lastSave: string | null;
@@ -23,7 +26,9 @@ export interface ShelfRow {
   readonly name: string;
   readonly revision: number;
   readonly updatedAt: Date;
+  /** Null until they have been reckoned once. */
   readonly facts: ShelfFacts | null;
+  /** Revision and version of core that they are of. */
   readonly factsOf: string | null;
 }
 
@@ -42,7 +47,9 @@ export class MissingPictures extends Error {}
 
 /** All that the routes need of the database. */
 export interface PlanRepository {
+  /** The newest first. */
   readonly list: (options: { readonly putAway: boolean }) => Promise<ShelfRow[]>;
+  /** Null where it is not here. */
   readonly find: (id: string) => Promise<StoredPlan | null>;
   /** The same, as it is kept: its pictures by what they hold. */
   readonly findKept: (id: string) => Promise<KeptDocument | null>;
@@ -59,6 +66,7 @@ export interface PlanRepository {
     id: string,
     kept: { readonly revision: number; readonly facts: ShelfFacts; readonly of: string },
   ) => Promise<void>;
+  /** Null brings it back. */
   readonly setPutAway: (id: string, at: Date | null) => Promise<StoredPlan | null>;
   /** True the first time this mark is set. */
   readonly mark: (name: string, at: Date) => Promise<boolean>;
@@ -66,6 +74,7 @@ export interface PlanRepository {
   readonly all: () => Promise<StoredPlan[]>;
   /** Takes away pictures that no plan has shown for a day. */
   readonly sweepPictures: (now: Date) => Promise<void>;
+  /** Throws while the database is away. */
   readonly ping: () => Promise<void>;
 }
 

@@ -19,10 +19,12 @@ const catalogue = {
   'our-fault': { status: 500, title: 'Something went wrong here' },
 } as const;
 
+/** By which a client knows what went wrong. */
 export type ProblemCode = keyof typeof catalogue;
 
 /** Every code, and the HTTP status that goes with it. */
 export const problemCodes = Object.keys(catalogue) as [ProblemCode, ...ProblemCode[]];
+/** The HTTP status that belongs to a problem. */
 export const statusOf = (code: ProblemCode): number => catalogue[code].status;
 
 /** Where what each of them means is told of. */

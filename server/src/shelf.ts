@@ -19,14 +19,18 @@ export interface ShelfDeps {
   readonly describe: (plan: Plan) => Promise<ShelfFacts>;
   /** Names this version of core: with another one, everything is reckoned anew. */
   readonly core: string;
+  /** Its facts are new. */
   readonly onReckoned: (id: string) => void;
+  /** A plan could not be reckoned; its card says so. */
   readonly onTrouble: (error: unknown) => void;
 }
 
 /** A plan that is being worked on is saved again at once: it is reckoned when a hand has rested. */
 const REST_MS = 400;
 
+/** What the shelf shows, and what keeps it new. */
 export interface Shelf {
+  /** At once, with what is known. */
   readonly list: (options: { readonly putAway: boolean }) => Promise<readonly ShelfEntry[]>;
   /** Reckons a plan that has changed, once it has not changed for a moment. */
   readonly renew: (id: string) => void;

@@ -9,7 +9,9 @@ export type ShelfFacts =
   | {
       readonly state: 'reckoned';
       readonly kind: Design['piece']['kind'];
+      /** To stop for, or to mend. */
       readonly openFindings: number;
+      /** With caution; null while the plan says too little. */
       readonly runsForH: number | null;
       readonly glimpse: {
         readonly outline: string | null;

@@ -8,11 +8,13 @@ import { type BelongingRepository, createBelongingRepository } from './belonging
 import { setPicturesApart } from './pictures.ts';
 import { createPlanRepository, type Database, type PlanRepository } from './planRepository.ts';
 
+/** The database, ready to be asked. */
 export interface Store {
   readonly repository: PlanRepository;
   readonly belongings: BelongingRepository;
   /** Does something whole or not at all. */
   readonly alone: <T>(work: (db: Database) => Promise<T>) => Promise<T>;
+  /** Lets its connections go. */
   readonly close: () => Promise<void>;
 }
 
@@ -20,6 +22,7 @@ export interface Store {
 export async function openStore(options: {
   readonly url: string;
   readonly migrationsFolder: string;
+  /** A connection broke; the next request takes another. */
   readonly onLost: (error: Error) => void;
 }): Promise<Store> {
   const pool = new pg.Pool({ connectionString: options.url, max: 8, connectionTimeoutMillis: 3000 });

@@ -228,7 +228,9 @@ export function FormRows({
   only,
 }: {
   readonly item: Item;
+  /** Rows that stand elsewhere, or are told otherwise. */
   readonly shown?: Shown;
+  /** Which rows; all where it is left out. */
   readonly only?: (row: FormRow) => boolean;
 }) {
   const { design } = useSheet();

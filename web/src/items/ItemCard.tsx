@@ -17,9 +17,13 @@ export function ItemCard({
   children,
 }: {
   readonly item: Item;
+  /** Rows that stand elsewhere, or are told otherwise. */
   readonly shown?: Shown;
+  /** Which rows; all where it is left out. */
   readonly only?: (row: FormRow) => boolean;
+  /** Beside its name. */
   readonly actions?: ReactNode;
+  /** Below its rows. */
   readonly children?: ReactNode;
 }) {
   const pointed = useTool((state) => state.pointedId === item.id);
@@ -52,7 +56,9 @@ export function AddItems({
   kinds,
   main,
 }: {
+  /** One button each. */
   readonly kinds: readonly ItemKind[];
+  /** The one to begin with. */
   readonly main?: ItemKind | undefined;
 }) {
   return (

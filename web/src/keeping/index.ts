@@ -81,6 +81,7 @@ usePlanStore.subscribe(({ plan }, before) => {
   if (plan && plan !== before.plan) keeper.edited(plan);
 });
 
+/** Takes a plan onto the bench of this tab. @throws where neither the server nor this browser has it */
 export const openKept = (id: string): Promise<void> => keeper.open(id);
 /** Leaves the plan: its last change is sent, and nothing is on the bench any more. */
 export function closeKept(): void {

@@ -12,9 +12,11 @@ const afterMs = { 'a pause': PAUSE_MS, nothing: 0, 'a while': WHILE_MS } as cons
 export interface Keeper<P> {
   /** Takes a plan onto the bench. @throws where neither the server nor this browser has it */
   readonly open: (id: string) => Promise<void>;
+  /** The plan on the bench was changed. */
   readonly edited: (plan: P) => void;
   /** Leaves the plan; its last change is sent. */
   readonly close: () => void;
+  /** Another tab of this browser says something. */
   readonly hearTab: (message: TabMessage<P>) => void;
   /** Another browser, or another tab, had a save of this plan confirmed. */
   readonly hearSave: (id: string, revision: number, saveId: string | null) => void;
@@ -24,7 +26,9 @@ export interface Keeper<P> {
   readonly settle: (goOnWith: 'mine' | 'other') => Promise<P | null>;
   /** Resolves when no save is under way. */
   readonly idle: () => Promise<void>;
+  /** Null while no plan is on the bench. */
   readonly state: () => Keeping<P> | null;
+  /** Told of every change of where the plan is. */
   readonly subscribe: (listener: (places: Places | null) => void) => void;
 }
 

@@ -3,6 +3,7 @@ import type { Keeping } from './transition.ts';
 
 /** What there is of a plan when it is opened; the server's is null while it does not answer. */
 export interface Found<P> {
+  /** In this browser. */
   readonly held: KeptRecord<P> | undefined;
   readonly kept: { readonly plan: P; readonly revision: number; readonly saveId: string | null } | null;
   /** What could not be written over another tab's state. */

@@ -1,12 +1,16 @@
 /** Names one state of a plan: counted from its first on, with an id of its own, which is its save's too. */
 export interface Stamp {
+  /** One more with each edit. */
   readonly count: number;
+  /** Its own, by which the server knows it. */
   readonly id: string;
 }
 
 /** A state of a plan with where it stands to what the server holds. */
 export interface KeptRecord<P> {
+  /** As it is in this browser. */
   readonly plan: P;
+  /** Of this very state. */
   readonly stamp: Stamp;
   /** The server's revision that it grew from. */
   readonly basedOn: number;
@@ -19,6 +23,7 @@ export interface KeptRecord<P> {
 /** Longer than anything that is typed while an answer is under way. */
 const MOST_LINE = 1000;
 
+/** Whether two stamps are of one state. */
 export const isSame = (a: Stamp | null, b: Stamp | null): boolean => a !== null && b !== null && a.id === b.id;
 
 /** Whether the server has not confirmed this state yet. */

@@ -17,16 +17,19 @@ type Other<P> =
 
 /** How the plan on the bench of one tab is kept. */
 export interface Keeping<P> {
+  /** The plan on the bench with where it comes from. */
   readonly record: KeptRecord<P>;
   /** The newest state that the browser's store is known to hold. */
   readonly stored: Stamp | null;
   /** Whether the browser's store took what it was last given. */
   readonly store: 'holds' | 'refuses';
+  /** Whether it answers. */
   readonly server: { readonly kind: 'at hand' | 'away' } | { readonly kind: 'refuses'; readonly why: string };
   /** While there is one, both are kept and the maker says how to go on. */
   readonly other: Other<P> | null;
 }
 
+/** What can happen to a plan that is kept. */
 export type KeepingEvent<P> =
   | { readonly kind: 'edited'; readonly plan: P; readonly id: string }
   /** The browser's store: it has taken a state, it takes none, or it holds one that this tab did not know of. */
@@ -42,8 +45,11 @@ export type KeepingEvent<P> =
   /** Another tab has changed the plan; what the store holds was read again; another browser has saved it. */
   | {
       readonly kind: 'heard edit';
+      /** As the other tab has it. */
       readonly record: KeptRecord<P>;
+      /** The state that was edited there. */
       readonly grewFrom: Stamp;
+      /** The browser’s store has it. */
       readonly isStored: boolean;
     }
   | { readonly kind: 'reread'; readonly record: KeptRecord<P> }
@@ -51,6 +57,7 @@ export type KeepingEvent<P> =
   /** The maker went on with one of two; the other has become a plan of its own. */
   | { readonly kind: 'settled'; readonly goOnWith: 'mine' | 'other'; readonly id: string };
 
+/** What is to be done after an event, by whoever runs it. */
 export type KeepingEffect<P> =
   /** Writes a state; the other tabs are told of it once it is written, or can't be. */
   | { readonly kind: 'write'; readonly record: KeptRecord<P>; readonly grewFrom: Stamp }
@@ -61,8 +68,11 @@ export type KeepingEffect<P> =
   /** Keeps what can't be written over another tab's state beside it; null = no longer. */
   | { readonly kind: 'keep aside'; readonly record: KeptRecord<P> | null };
 
+/** The state after an event, and what is to be done. */
 export interface Step<P> {
+  /** As it is from now on. */
   readonly state: Keeping<P>;
+  /** In their order. */
   readonly effects: readonly KeepingEffect<P>[];
 }
 

@@ -7,6 +7,7 @@ export function CellRule({
   onChange,
 }: {
   readonly label: string;
+  /** Counts of living neighbours. */
   readonly value: readonly number[];
   readonly onChange: (value: number[]) => void;
 }) {

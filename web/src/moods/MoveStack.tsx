@@ -14,6 +14,7 @@ export interface LightTarget {
   readonly name: string;
   /** The colour of single lights; null for pixels. */
   readonly fixedColour: string | null;
+  /** Lights of several groups. */
   readonly isSet: boolean;
 }
 

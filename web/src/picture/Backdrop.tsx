@@ -84,8 +84,11 @@ export function Ruler({
   heightMm,
   marginMm,
 }: {
+  /** Of the view. */
   readonly widthMm: number;
+  /** Of the view. */
   readonly heightMm: number;
+  /** Round the view. */
   readonly marginMm: number;
 }) {
   const { units } = usePrinter();

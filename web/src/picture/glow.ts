@@ -4,10 +4,15 @@ import { parseColour } from '@glimmer/core/moves';
 
 /** How millimetres of the view become pixels of the canvas. */
 export interface Fitting {
+  /** Pixels of a millimetre. */
   readonly scale: number;
+  /** From the pane’s left edge to the view’s. */
   readonly leftPx: number;
+  /** From the pane’s top edge to the view’s. */
   readonly topPx: number;
+  /** Of the pane. */
   readonly widthPx: number;
+  /** Of the pane. */
   readonly heightPx: number;
 }
 
@@ -52,12 +57,15 @@ const onScreen = (light: number): number => light ** (1 / 2.2);
 export interface Light {
   readonly xMm: number;
   readonly yMm: number;
+  /** Of its first byte in the frame. */
   readonly at: number;
   /** Null = three bytes from the frame; else one byte scales this colour. */
   readonly colour: readonly [number, number, number] | null;
+  /** Of its spot. */
   readonly radiusMm: number;
   /** Its light at full against the brightest of the piece, as a share. */
   readonly relative: number;
+  /** How often it goes on and off while it is dimmed. */
   readonly dimmingHz: number;
   /** Behind a light gate: dark while the room is lit. */
   readonly onlyInDark: boolean;
@@ -112,17 +120,24 @@ export function listLights({ placed, show, driven, consumers }: Assessment): Lig
 
 /** A camera's frame: how long the shutter is open, and when the first row is read. */
 export interface Exposure {
+  /** For which it looks. */
   readonly shutterS: number;
+  /** When it begins. */
   readonly fromS: number;
   /** From the first row to the last. */
   readonly readOutS: number;
 }
 
+/** What lights are painted with. */
 export interface Painter {
   readonly context: CanvasRenderingContext2D;
+  /** How the view lies on the pane. */
   readonly fitting: Fitting;
+  /** On, lights are drawn over paper; off, they are all there is. */
   readonly lamp: 'on' | 'off';
+  /** Width of the view. */
   readonly viewMm: number;
+  /** Null for the eye. */
   readonly exposure: Exposure | null;
 }
 

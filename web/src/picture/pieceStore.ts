@@ -3,8 +3,11 @@ import { create } from 'zustand';
 
 /** A moment of the running piece: what a controller would hold in its memory just then. */
 export interface PieceMoment {
+  /** Time of the piece. */
   readonly nowMs: number;
+  /** Which mood runs, and since when. */
   readonly state: PlayerState;
+  /** As it was painted last. */
   readonly frame: Uint8Array;
 }
 

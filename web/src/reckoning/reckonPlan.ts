@@ -9,7 +9,9 @@ export type Reckonable = Pick<Plan, 'design' | 'bench'>;
 
 /** What of a plan takes long to reckon, as plain data that a worker can send. */
 export interface FarReckoned {
+  /** What takes longest. */
   readonly searches: Searches;
+  /** The gravest first. */
   readonly findings: readonly Finding[];
   /** Where the build stands. */
   readonly progress: readonly StepProgress[];
@@ -17,10 +19,15 @@ export interface FarReckoned {
 
 /** A plan with all that it comes to. */
 export interface Reckoned {
+  /** The very plan that all of this is of. */
   readonly plan: Plan;
+  /** Of that very plan. */
   readonly assessment: Assessment;
+  /** The gravest first. */
   readonly findings: readonly Finding[];
+  /** Where the build stands, step by step. */
   readonly progress: readonly StepProgress[];
+  /** Not done yet. */
   readonly stepsLeft: number;
 }
 

@@ -11,5 +11,6 @@ const api = {
   },
 };
 
+/** What the reckoning worker answers. */
 export type ReckonApi = typeof api;
 expose(api);

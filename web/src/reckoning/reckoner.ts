@@ -4,9 +4,11 @@ import { latestWins } from './latestWins.ts';
 import { isSameWork, type Reckoned, reckonHere, reckonNear } from './reckonPlan.ts';
 import type { ReckonApi } from './reckonWorker.ts';
 
+/** Reckons plans, the newest first. */
 export interface Reckoner {
   /** Reckons a plan, unless a newer one is asked for before its turn comes. */
   readonly ask: (plan: Plan) => void;
+  /** Lets the worker go. */
   readonly end: () => void;
 }
 

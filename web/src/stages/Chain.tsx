@@ -93,7 +93,9 @@ export function Chain({
   links,
   weakestName,
 }: {
+  /** From the cell outward. */
   readonly links: readonly LoadedLink[];
+  /** Undefined while there is none. */
   readonly weakestName: string | undefined;
 }) {
   const width = links.length * LINK_W;

@@ -192,6 +192,7 @@ export function NightChart({
 }: {
   readonly curves: NightCurves;
   readonly design: Design;
+  /** Of the whole pack. */
   readonly cutOffV: number;
 }) {
   const printer = usePrinter();

@@ -7,7 +7,9 @@ import { useReckoned } from '../reckoning/index.ts';
 export function useSheet(): {
   readonly plan: Plan;
   readonly design: Design;
+  /** Of that very design. */
   readonly assessment: Assessment;
+  /** Of all stages, the gravest first. */
   readonly findings: readonly Finding[];
 } {
   const { plan, assessment, findings } = useReckoned();

@@ -4,9 +4,13 @@ import { nameKnownPictures, noteKnownPictures } from './knownPictures.ts';
 
 /** A plan as the server has confirmed it. */
 export interface KeptPlan {
+  /** With its pictures. */
   readonly plan: Plan;
+  /** One more with each save. */
   readonly revision: number;
+  /** ISO 8601. */
   readonly updatedAt: string;
+  /** Not on the shelf, and not gone. */
   readonly putAway: boolean;
   /** Of the save that made this revision; null where it had none. */
   readonly saveId: string | null;
@@ -16,10 +20,13 @@ export interface KeptPlan {
 export interface ShelfEntry {
   readonly id: string;
   readonly name: string;
+  /** One more with each save. */
   readonly revision: number;
+  /** ISO 8601. */
   readonly updatedAt: string;
   /** False while what is shown is of an earlier state, or there is nothing to show yet. */
   readonly isReckoned: boolean;
+  /** Null until they have been reckoned once. */
   readonly facts:
     | {
         readonly state: 'reckoned';
@@ -34,9 +41,13 @@ export interface ShelfEntry {
 
 /** The small lit picture of a plan. */
 export interface GlimpseOfPlan {
+  /** Null for a bare sheet. */
   readonly outline: string | null;
+  /** Of the view. */
   readonly widthMm: number;
+  /** Of the view. */
   readonly heightMm: number;
+  /** At the height of its liveliest mood. */
   readonly lights: readonly { readonly xMm: number; readonly yMm: number; readonly colour: string }[];
 }
 
@@ -74,8 +85,11 @@ async function ask<T>(path: string, options: RequestInit = {}): Promise<T> {
 
 /** What became of each plan of an archive, by their names. */
 export interface TakenIn {
+  /** New here. */
   readonly added: readonly string[];
+  /** Here already, and the same. */
   readonly same: readonly string[];
+  /** Here already, and otherwise. */
   readonly asCopies: readonly string[];
 }
 

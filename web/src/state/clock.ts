@@ -25,6 +25,7 @@ export const useClock = create<ClockState>()(() => ({
 
 const set = useClock.setState;
 
+/** Sets the clock of the picture. */
 export const clock = {
   switch: (): void => set((state) => ({ running: !state.running })),
   hold: (): void => set({ running: false }),

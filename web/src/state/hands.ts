@@ -3,6 +3,7 @@ import { create } from 'zustand';
 /** A virtual hand on a contact. */
 export interface Touch {
   readonly controlId: string;
+  /** Closed, or let go. */
   readonly isOn: boolean;
 }
 
@@ -26,6 +27,7 @@ export const useHands = create<HandsState>()(() => none);
 
 const set = useHands.setState;
 
+/** Moves the virtual hands. */
 export const hands = {
   showMood: (shownMoodId: string | null): void => set({ shownMoodId }),
   /** Closes or opens a contact. What virtual hands do is answered by the cues, so a mood chosen by hand is let go. */

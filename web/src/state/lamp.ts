@@ -2,6 +2,7 @@ import { create } from 'zustand';
 
 /** Who looks on: an eye nearby, an eye in the back row, or a camera with a shutter time. */
 export interface Onlooker {
+  /** From the back row dots run into one another. */
   readonly from: 'near' | 'back row';
   /** Null = the eye. */
   readonly shutterS: number | null;
@@ -18,6 +19,7 @@ export const useLamp = create<LampState>()(() => ({
   onlooker: { from: 'near', shutterS: null },
 }));
 
+/** Switches the lamp of the workshop. */
 export const lamp = {
   switch: (): void => useLamp.setState((state) => ({ lamp: state.lamp === 'on' ? 'off' : 'on' })),
   lookAs: (change: Partial<Onlooker>): void =>

@@ -55,11 +55,13 @@ export function changeDesign(change: (design: Design) => Design): void {
 /** Applies a computed mend. */
 export const mend = (edits: readonly Edit[]): void => changeDesign((design) => applyEdits(design, edits));
 
+/** Takes the last edit back. */
 export function undo(): void {
   lastMerge = null;
   usePlanStore.temporal.getState().undo();
 }
 
+/** Makes it again. */
 export function redo(): void {
   lastMerge = null;
   usePlanStore.temporal.getState().redo();

@@ -15,6 +15,7 @@ interface ToolState {
 /** What is in the maker's hand, and what is pointed at. */
 export const useTool = create<ToolState>()(() => ({ tool: { kind: 'none' }, pointedId: null }));
 
+/** Takes a tool in hand, or lays it down. */
 export const tool = {
   take: (taken: Tool): void => useTool.setState({ tool: taken }),
   layDown: (): void => useTool.setState({ tool: { kind: 'none' } }),

@@ -45,6 +45,7 @@ export function ResultLines({
   afterMain,
 }: {
   readonly results: readonly Result[];
+  /** Between the main result and the others. */
   readonly afterMain: ReactNode;
 }) {
   const main = results.find((result) => result.form === 'figure' && result.main);

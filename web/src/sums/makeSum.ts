@@ -30,7 +30,9 @@ function close({ worker }: Bench): void {
 
 /** A sum under way: its answer, and what gives it up with its worker. */
 export interface Work {
+  /** Comes once. */
   readonly answer: Promise<Reply>;
+  /** Ends the worker; nothing comes then. */
   readonly stop: () => void;
 }
 

@@ -4,6 +4,7 @@ import { expose } from 'comlink';
 
 /** An answer without the sum itself, which holds functions and can't cross to the page. */
 export type SentAnswer = Omit<Answer, 'sum'>;
+/** What the worker of the sums answers. */
 export type Reply =
   | { readonly ok: true; readonly answer: SentAnswer }
   | { readonly ok: false; readonly problems: readonly InputProblem[] };
@@ -20,5 +21,6 @@ const api = {
   },
 };
 
+/** What it can be asked. */
 export type SumsApi = typeof api;
 expose(api);

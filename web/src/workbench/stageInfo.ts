@@ -12,4 +12,5 @@ export const stageInfo: Readonly<Record<Stage, { readonly name: string; readonly
   logbook: { name: 'Logbook', question: 'What happened, and what did we learn?' },
 };
 
+/** Whether a word of the address names a stage. */
 export const isStage = (text: string | undefined): text is Stage => stages.includes(text as Stage);

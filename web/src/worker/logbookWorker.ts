@@ -20,5 +20,6 @@ const api = {
   compare: (before: Design, after: Design): readonly VersionRow[] => compareVersions(assess(before), assess(after)),
 };
 
+/** What the logbook’s worker answers. */
 export type LogbookApi = typeof api;
 expose(api);

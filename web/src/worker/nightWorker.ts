@@ -3,7 +3,9 @@ import type { Design } from '@glimmer/core/plan';
 import { createRandom, type Deviation, type NightRun, runNight, sampleNight } from '@glimmer/core/power';
 import { expose } from 'comlink';
 
+/** An evening played through, once likely and once with caution. */
 export interface NightCurves {
+  /** With everything typical. */
   readonly likely: NightRun;
   /** The cautious night: the likeliest of the bad ones. */
   readonly cautious: NightRun;
@@ -49,5 +51,6 @@ const api = {
   },
 };
 
+/** What the worker of the night answers. */
 export type NightApi = typeof api;
 expose(api);

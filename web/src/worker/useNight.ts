@@ -17,11 +17,13 @@ function useNightWorker(): React.RefObject<Remote<NightApi> | null> {
   return remote;
 }
 
+/** How far the sampling of many nights is. */
 export type Sampling =
   | { readonly kind: 'idle' }
   | { readonly kind: 'running'; readonly done: number; readonly of: number }
   | { readonly kind: 'done'; readonly hours: readonly number[] };
 
+/** So many tell nineteen in twenty well enough, and take some seconds. */
 export const SAMPLED_NIGHTS = 300;
 
 /** The evening of a design, played in a worker, and the sampling of many nights with progress and cancel. */
@@ -29,9 +31,12 @@ export function useNight(
   design: Design,
   sourceId: string | null,
 ): {
+  /** Null until they are played. */
   readonly curves: NightCurves | null;
   readonly sampling: Sampling;
+  /** Begins many nights. */
   readonly sample: () => void;
+  /** Stops them. */
   readonly cancel: () => void;
 } {
   const remote = useNightWorker();

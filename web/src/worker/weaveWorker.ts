@@ -3,17 +3,25 @@ import { expose } from 'comlink';
 
 /** A mood over a stretch of time: its ribbons, and the current of the piece below them. */
 export interface Weave {
+  /** One for each light group. */
   readonly ribbons: readonly Ribbon[];
+  /** Amperes, column by column. */
   readonly trace: readonly number[];
+  /** Of the mood. */
   readonly spanS: number;
 }
 
+/** What is to be woven. */
 export interface WeaveOrder {
   readonly show: Show;
   readonly limit: ShowLimit;
+  /** Its place in the show. */
   readonly moodIndex: number;
+  /** How much of the mood. */
   readonly spanS: number;
+  /** Steps of time. */
   readonly columns: number;
+  /** More lights than this share rows. */
   readonly mostRows: number;
 }
 
@@ -28,5 +36,6 @@ const api = {
   },
 };
 
+/** What the weaving worker answers. */
 export type WeaveApi = typeof api;
 expose(api);

@@ -12,9 +12,11 @@ export interface Mark {
 export interface BelongingPorts<N extends BelongingName> {
   /** What stands on the page, shared by the tabs of this browser. */
   readonly read: () => BelongingOf<N>;
+  /** Into this browser. */
   readonly write: (value: BelongingOf<N>) => void;
   /** Null where this browser has never heard of the server’s. */
   readonly readMark: () => Mark | null;
+  /** What the server has confirmed. */
   readonly writeMark: (mark: Mark) => void;
   readonly load: () => Promise<{ readonly value: BelongingOf<N>; readonly revision: number }>;
   /** The new revision; null where the server has a newer one. @throws where there is no answer */

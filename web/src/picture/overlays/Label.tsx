@@ -9,9 +9,12 @@ export function Label({
 }: {
   readonly x: number;
   readonly y: number;
+  /** One unit of the picture’s marks, in millimetres. */
   readonly u: number;
   readonly children: string;
+  /** Which end stands at x; the start where it is left out. */
   readonly anchor?: 'start' | 'middle' | 'end';
+  /** Over whatever lies below it. */
   readonly strong?: boolean;
 }) {
   return (
