@@ -42,9 +42,9 @@ export const test = base.extend<{ quiet: undefined; bare: undefined }>({
 /** Waits until the server has confirmed everything. */
 export const kept = (page: Page): Promise<void> => expect(page.locator('[data-keep="kept"]')).toBeVisible();
 
-/** A notice, without the copy of it that is spoken by a screen reader for a moment. */
+/** A notice in passing. */
 export const notice = (page: Page, text: RegExp | string) =>
-  page.getByRole('region', { name: /^Notifications/ }).getByText(text);
+  page.getByRole('region', { name: 'Notices' }).getByText(text);
 
 /** Goes to a stage by its bead. */
 export async function goTo(page: Page, stage: (typeof stages)[number]): Promise<void> {

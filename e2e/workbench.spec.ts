@@ -127,10 +127,7 @@ test('a mend is said, and can be taken back from where it is said', async ({ pag
   await page.getByRole('button', { name: 'Drill it to 4.70 mm' }).click();
   await expect(notice(page, 'Done: Drill it to 4.70 mm')).toBeVisible();
   await expect(figure(page, 'Open findings')).toContainText('1');
-  await page
-    .getByRole('region', { name: /^Notifications/ })
-    .getByRole('button', { name: 'Undo' })
-    .click();
+  await page.getByRole('region', { name: 'Notices' }).getByRole('button', { name: 'Undo' }).click();
   await expect(figure(page, 'Open findings')).toContainText('2');
 });
 

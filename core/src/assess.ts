@@ -15,13 +15,14 @@ import { type Build, buildOf } from './assess/build.ts';
 import type { Consumer } from './assess/consumers.ts';
 import { type CopiesInStep, judgeCopies } from './assess/copies.ts';
 import { type CoreEnds, nameCoreEnds } from './assess/coreEnds.ts';
+import { type LineOfData, listDataLines } from './assess/dataLines.ts';
 import { fitAll, type PlacedFit } from './assess/fits.ts';
 import { listFreePorts } from './assess/freePorts.ts';
 import { keepFew } from './assess/keepFew.ts';
-import { type Guarded, limitOf } from './assess/limit.ts';
-import { budgetLoop, type LoopBudget } from './assess/loop.ts';
+import { limitOf } from './assess/limit.ts';
 import { findNeeds, type Need } from './assess/needs.ts';
 import { type BoardPins, planPins } from './assess/pins.ts';
+import { type BoardAssessment, listPrograms } from './assess/programs.ts';
 import { type Sensing, thresholdsById } from './assess/sensing.ts';
 import { type ShoppingLine, totalCost } from './assess/shopping.ts';
 import {
@@ -34,23 +35,11 @@ import {
 } from './assess/supplies.ts';
 import { type ChainVoltage, solveChain } from './assess/tapeVoltage.ts';
 import { deviate, type LaidTree } from './assess/trees.ts';
-
 import { figureRails, guardRail, loadWires, type RailFigures } from './assess/wiring.ts';
-import { type DataLine, timeDataLine } from './drive/index.ts';
-import { countLights, kindOf, type PlacedGroup, type PlacedTape } from './items/index.ts';
+import { countLights, type PlacedGroup, type PlacedTape } from './items/index.ts';
 import type { MovableGroup } from './lights/index.ts';
 import { compileShow, type Show, type ShowLimit } from './motion/index.ts';
-import {
-  type Board,
-  boardOf,
-  type Driven,
-  type JoinedNet,
-  type PortRef,
-  type Rails,
-  type RunDraft,
-  type Switched,
-  type WireRun,
-} from './network/index.ts';
+import type { Board, Driven, JoinedNet, PortRef, Rails, RunDraft, Switched, WireRun } from './network/index.ts';
 import { type Library, withOwnParts } from './parts/index.ts';
 import type { Design } from './plan/index.ts';
 import type { LoadedLink, NightMaker, RunsFor } from './power/index.ts';
@@ -59,36 +48,17 @@ export type { CourseStretch, MoodBudget, SignBudget, SignOverMood } from './asse
 export type { Consumer } from './assess/consumers.ts';
 export type { CopiesInStep } from './assess/copies.ts';
 export type { CoreEnds } from './assess/coreEnds.ts';
+export type { LineOfData } from './assess/dataLines.ts';
 export type { PlacedFit } from './assess/fits.ts';
 export { budgetLoop, type LoopBudget } from './assess/loop.ts';
 export type { Need } from './assess/needs.ts';
 export { type BoardPins, whyDimmed } from './assess/pins.ts';
+export type { BoardAssessment } from './assess/programs.ts';
 export type { Sensing } from './assess/sensing.ts';
 export type { ShoppingLine } from './assess/shopping.ts';
 export type { MoodCeiling, SupplyAssessment } from './assess/supplies.ts';
 export type { ChainVoltage } from './assess/tapeVoltage.ts';
 export type { RailFigures } from './assess/wiring.ts';
-
-/** One data line: the board that sends it, and its timing. */
-export interface LineOfData {
-  /** The first tape of the line. */
-  readonly tapeId: string;
-  /** Null while none is chosen. */
-  readonly board: Board | null;
-  /** How long a frame takes, and how many there can be. */
-  readonly line: DataLine;
-}
-
-/** One board with its program's part of the show. */
-export interface BoardAssessment {
-  readonly board: Board;
-  /** What this board moves and hears; its frame is its own. */
-  readonly show: Show;
-  /** What the board’s own limiter keeps to. */
-  readonly limit: ShowLimit;
-  /** Time and memory of its program. */
-  readonly loop: LoopBudget;
-}
 
 /** What one plan comes to: the result of the one pipeline. Plain data, derived from the design alone. */
 export interface Assessment {
@@ -331,15 +301,6 @@ function steadyOf({ consumers, restA }: Build, show: Show): { readonly meanA: nu
   return isLit ? { meanA: consumers.reduce((sum, each) => sum + each.restA + each.steadyA, 0), peakA: restA } : null;
 }
 
-/** Each data line that has a pixel, with the board that sends it. */
-const listDataLines = (chains: readonly (readonly PlacedTape[])[], boards: readonly Board[]): LineOfData[] =>
-  chains.flatMap((chain): LineOfData[] => {
-    const [first] = chain;
-    if (!first) return [];
-    const pixels = chain.reduce((sum, tape) => sum + tape.cut.lights, 0);
-    return [{ tapeId: first.id, board: boardOf(boards, first.tape.board), line: timeDataLine(pixels, first.part) }];
-  });
-
 /** The voltages along one chain of tapes, at the height of the most hungry mood. */
 function solveChainOf(
   chain: readonly PlacedTape[],
@@ -350,57 +311,6 @@ function solveChainOf(
   const railId = first ? rails.feedOf(first.tape) : null;
   const range = railId === null ? null : (rails.byId.get(railId)?.range ?? null);
   return solveChain({ chain, runs: wires.sized, consumers: byId, budget, railId, railV: range?.nominalV ?? 0 });
-}
-
-interface Programmed {
-  readonly chains: readonly (readonly PlacedTape[])[];
-  readonly driven: readonly Driven[];
-  readonly dataLines: readonly LineOfData[];
-  readonly guard: Guarded | null;
-  /** The limit of all that moods move, which a board by itself has. */
-  readonly whole: ShowLimit;
-}
-
-/** Each board with its own part of the show. */
-function listPrograms(design: Design, built: Build, programmed: Programmed): BoardAssessment[] {
-  const { boards, byId } = built;
-  const { dataLines, guard, whole } = programmed;
-  return boards.map((board) => {
-    const show = showOfBoard(design, built, programmed, board);
-    const lines = dataLines.filter((each) => each.board?.id === board.id);
-    return {
-      board,
-      show,
-      limit: boards.length === 1 ? whole : limitOf(guard, show, byId),
-      loop: budgetLoop(
-        show,
-        board.part,
-        lines.map(({ line }) => line.frameS),
-      ),
-    };
-  });
-}
-
-/** What one board moves and hears. */
-function showOfBoard(design: Design, built: Build, { chains, driven }: Programmed, board: Board): Show {
-  const { placed, boards, movables, controls, sensing } = built;
-  const isItsTape = (id: string): boolean =>
-    placed.some(
-      (group) =>
-        group.id === id &&
-        group.shape === 'pixels' &&
-        boardOf(boards, firstOnLine(chains, group).board)?.id === board.id,
-    );
-  const isItsSignal = (id: string): boolean =>
-    controls.some((control) => control.id === id && kindOf(control.kind).control?.givenBy?.(control) === board.id);
-  const isOwn = (id: string): boolean =>
-    isItsTape(id) || driven.some((each) => each.itemId === id && each.board?.id === board.id) || isItsSignal(id);
-  return compileShow({
-    moods: boards.length > 1 ? onlyFor(design.moods, isOwn) : design.moods,
-    movables: movables.filter((group) => boards.length === 1 || isOwn(group.id)),
-    controls: controls.filter((control) => boardOf(boards, control.board)?.id === board.id),
-    sensing: thresholdsById(sensing),
-  });
 }
 
 /** The one that the main rail hangs on, or the first there is. */
@@ -443,28 +353,6 @@ const keptEnds = keepFew(
   4,
   2,
 );
-
-/** The first tape of the line that a tape hangs on. */
-const firstOnLine = (chains: readonly (readonly PlacedTape[])[], tape: PlacedTape): PlacedTape['tape'] =>
-  (chains.find((chain) => chain.includes(tape))?.[0] ?? tape).tape;
-
-/** Moods as one board of several sees them: moves on what is its own. Sets that mix boards move what each has. */
-function onlyFor(moods: Design['moods'], isOwn: (id: string) => boolean): Design['moods'] {
-  const sets = (moods.sets ?? []).filter((set) => set.of.some((part) => isOwn(part.groupId)));
-  const mine = (id: string): boolean => isOwn(id) || sets.some((set) => set.id === id);
-  const pick = <T>(moves: Readonly<Record<string, T>>): Record<string, T> =>
-    Object.fromEntries(Object.entries(moves).filter(([id]) => mine(id)));
-  return {
-    ...moods,
-    list: moods.list.map((mood) => ({
-      ...mood,
-      moves: pick(mood.moves),
-      ...(mood.tops ? { tops: mood.tops.filter((top) => mine(top.on)) } : {}),
-    })),
-    ...(moods.signs ? { signs: moods.signs.map((sign) => ({ ...sign, moves: pick(sign.moves) })) } : {}),
-    sets,
-  };
-}
 
 /** The consumer whose rail the program's limiter guards: the pixels, or what else moods make draw most. */
 function guardedRail(

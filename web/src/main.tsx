@@ -38,27 +38,26 @@ const onCaughtError = (error: unknown): void => console.warn(error);
 createRoot(host, { onCaughtError }).render(
   <StrictMode>
     <QueryClientProvider client={client}>
-      <ToastShelf>
-        <NewVersion />
-        <BrowserRouter>
-          <Boundary where="The page">
-            <Routes>
-              <Route path="/" element={<ShelfPage />} />
-              <Route
-                path="/sums"
-                element={
-                  <Suspense fallback={<p className="p-10 text-faint">Laying out the desk …</p>}>
-                    <SumsPage />
-                  </Suspense>
-                }
-              />
-              <Route path="/plan/:id" element={<Navigate to="piece" replace />} />
-              <Route path="/plan/:id/:stage" element={<WorkbenchPage />} />
-              <Route path="*" element={<Navigate to="/" replace />} />
-            </Routes>
-          </Boundary>
-        </BrowserRouter>
-      </ToastShelf>
+      <NewVersion />
+      <BrowserRouter>
+        <Boundary where="The page">
+          <Routes>
+            <Route path="/" element={<ShelfPage />} />
+            <Route
+              path="/sums"
+              element={
+                <Suspense fallback={<p className="p-10 text-faint">Laying out the desk …</p>}>
+                  <SumsPage />
+                </Suspense>
+              }
+            />
+            <Route path="/plan/:id" element={<Navigate to="piece" replace />} />
+            <Route path="/plan/:id/:stage" element={<WorkbenchPage />} />
+            <Route path="*" element={<Navigate to="/" replace />} />
+          </Routes>
+        </Boundary>
+      </BrowserRouter>
+      <ToastShelf />
     </QueryClientProvider>
   </StrictMode>,
 );

@@ -32,15 +32,8 @@ export type {
 export { dieOf, leds } from './leds.ts';
 export { boxes, drivers, loads } from './loads.ts';
 export { type Outline, outlines } from './outlines.ts';
-export {
-  describeOwnPart,
-  type OwnPart,
-  type OwnPartsRead,
-  ownColumns,
-  readPartsCsv,
-  withOwnParts,
-  writePartsCsv,
-} from './own.ts';
+export { describeOwnPart, type OwnPart, type OwnPartsRead, ownColumns, readPartsCsv, writePartsCsv } from './own.ts';
+export { withOwnParts } from './ownLibrary.ts';
 export { packs } from './packs.ts';
 export { MOST_PINS, pinName } from './pinList.ts';
 export { readStockCsv, resistorsInStock, type StockItem, type StockRead, writeStockCsv } from './stock.ts';

@@ -1,5 +1,5 @@
 import { parseQuantity, type QuantityKind, usualPrinter } from '../units/index.ts';
-import { builtInLibrary, createLibrary, findPart, type Library } from './catalogue.ts';
+import { builtInLibrary, findPart } from './catalogue.ts';
 import { chemistries } from './chemistries.ts';
 import type { Figure } from './figure.ts';
 import type { ControllerPart, LedPart, PackPart, PixelTapePart } from './kinds.ts';
@@ -250,17 +250,4 @@ export function writePartsCsv(parts: readonly OwnPart[]): string {
       ...describeOwnPart(part),
     })),
   );
-}
-
-/** One library for one list of parts, so that what follows from it is known again. */
-const libraries = new WeakMap<readonly OwnPart[], Library>();
-
-/** The library with the maker's own parts in it. */
-export function withOwnParts(parts: readonly OwnPart[] | undefined): Library {
-  if (parts === undefined || parts.length === 0) return builtInLibrary;
-  const known = libraries.get(parts);
-  if (known) return known;
-  const made = createLibrary([...builtInLibrary.parts.values(), ...parts]);
-  libraries.set(parts, made);
-  return made;
 }

@@ -1,65 +1,68 @@
-import * as Toast from '@radix-ui/react-toast';
 import { X } from 'lucide-react';
-import type { ReactNode } from 'react';
-import { create } from 'zustand';
+import { Fragment, useEffect } from 'react';
+import { resolveValue, toast, useToaster } from 'react-hot-toast/headless';
 
-interface Message {
-  readonly id: number;
+/** How many notices are seen at once: the newest. */
+const MOST_SEEN = 3;
+
+interface NoticeProps {
+  readonly id: string;
   readonly text: string;
   readonly gravity: 'said' | 'trouble';
-  readonly undo: (() => void) | null;
+  readonly undo?: (() => void) | undefined;
 }
 
-const useMessages = create<{ readonly messages: readonly Message[]; readonly next: number }>()(() => ({
-  messages: [],
-  next: 1,
-}));
+function Notice({ id, text, gravity, undo }: NoticeProps) {
+  const undoAndClose = () => {
+    undo?.();
+    toast.dismiss(id);
+  };
+  return (
+    <div
+      className={`flex items-start gap-3 border-l-4 bg-sheet px-3 py-2 ring-1 ring-rule ${gravity === 'trouble' ? 'border-brick-ink' : 'border-verdigris'}`}
+    >
+      <p className="min-w-0 flex-1 break-words">{text}</p>
+      {undo && (
+        <button type="button" onClick={undoAndClose} className="font-semibold text-verdigris underline">
+          Undo
+        </button>
+      )}
+      <button type="button" aria-label="Dismiss" onClick={() => toast.dismiss(id)} className="text-faint">
+        <X size={16} />
+      </button>
+    </div>
+  );
+}
 
 /** Says something in passing; `undo` puts a button beside it. */
-export function tell(
-  text: string,
-  options: { readonly gravity?: Message['gravity']; readonly undo?: () => void } = {},
-): void {
-  useMessages.setState(({ messages, next }) => ({
-    messages: [
-      ...messages.slice(-2),
-      { id: next, text, gravity: options.gravity ?? 'said', undo: options.undo ?? null },
-    ],
-    next: next + 1,
-  }));
+export function tell(text: string, options: Partial<Pick<NoticeProps, 'gravity' | 'undo'>> = {}): void {
+  const { gravity = 'said', undo } = options;
+  toast(({ id }) => <Notice id={id} text={text} gravity={gravity} undo={undo} />);
 }
 
-const dismiss = (id: number): void =>
-  useMessages.setState(({ messages }) => ({ messages: messages.filter((message) => message.id !== id) }));
-
-/** Where messages in passing appear. */
-export function ToastShelf({ children }: { readonly children: ReactNode }) {
-  const messages = useMessages((state) => state.messages);
+/** Where messages in passing appear; while a hand or the keyboard is on one, none of them goes. */
+export function ToastShelf() {
+  const { toasts, handlers } = useToaster({ duration: 9000, removeDelay: 0 });
+  const seen = toasts.filter((each) => each.visible).slice(0, MOST_SEEN);
+  const isEmpty = seen.length === 0;
+  const { startPause, endPause } = handlers;
+  // A notice that is closed under the hand takes the event that would end the pause with it.
+  useEffect(() => {
+    if (isEmpty) endPause();
+  }, [isEmpty, endPause]);
   return (
-    <Toast.Provider duration={9000} swipeDirection="right">
-      {children}
-      {messages.map((message) => (
-        <Toast.Root
-          key={message.id}
-          onOpenChange={(open) => !open && dismiss(message.id)}
-          className={`flex items-start gap-3 border-l-4 bg-sheet px-3 py-2 ring-1 ring-rule ${message.gravity === 'trouble' ? 'border-brick-ink' : 'border-verdigris'}`}
-        >
-          <Toast.Description className="min-w-0 flex-1 break-words">{message.text}</Toast.Description>
-          {message.undo && (
-            <Toast.Action
-              altText="Undo with Ctrl+Z"
-              onClick={message.undo}
-              className="font-semibold text-verdigris underline"
-            >
-              Undo
-            </Toast.Action>
-          )}
-          <Toast.Close aria-label="Dismiss" className="text-faint">
-            <X size={16} />
-          </Toast.Close>
-        </Toast.Root>
+    <section
+      aria-label="Notices"
+      aria-live="polite"
+      onMouseEnter={startPause}
+      onMouseLeave={endPause}
+      onFocus={startPause}
+      onBlur={endPause}
+      className="no-print fixed right-4 bottom-24 z-50 flex w-96 max-w-[90vw] flex-col-reverse gap-2"
+    >
+      {seen.map((each) => (
+        <Fragment key={each.id}>{resolveValue(each.message, each)}</Fragment>
       ))}
-      <Toast.Viewport className="no-print fixed right-4 bottom-24 z-50 flex w-96 max-w-[90vw] flex-col gap-2" />
-    </Toast.Provider>
+    </section>
   );
 }

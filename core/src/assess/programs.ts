@@ -1,0 +1,93 @@
+import { kindOf, type PlacedTape } from '../items/index.ts';
+import { compileShow, type Show, type ShowLimit } from '../motion/index.ts';
+import { type Board, boardOf, type Driven } from '../network/index.ts';
+import type { Design } from '../plan/index.ts';
+import type { Build } from './build.ts';
+import type { LineOfData } from './dataLines.ts';
+import { type Guarded, limitOf } from './limit.ts';
+import { budgetLoop, type LoopBudget } from './loop.ts';
+import { thresholdsById } from './sensing.ts';
+
+/** One board with its program's part of the show. */
+export interface BoardAssessment {
+  readonly board: Board;
+  /** What this board moves and hears; its frame is its own. */
+  readonly show: Show;
+  /** What the board’s own limiter keeps to. */
+  readonly limit: ShowLimit;
+  /** Time and memory of its program. */
+  readonly loop: LoopBudget;
+}
+
+interface Programmed {
+  readonly chains: readonly (readonly PlacedTape[])[];
+  readonly driven: readonly Driven[];
+  readonly dataLines: readonly LineOfData[];
+  readonly guard: Guarded | null;
+  /** The limit of all that moods move, which a board by itself has. */
+  readonly whole: ShowLimit;
+}
+
+/** Each board with its own part of the show. */
+export function listPrograms(design: Design, built: Build, programmed: Programmed): BoardAssessment[] {
+  const { boards, byId } = built;
+  const { dataLines, guard, whole } = programmed;
+  return boards.map((board) => {
+    const show = showOfBoard(design, built, programmed, board);
+    const lines = dataLines.filter((each) => each.board?.id === board.id);
+    return {
+      board,
+      show,
+      limit: boards.length === 1 ? whole : limitOf(guard, show, byId),
+      loop: budgetLoop(
+        show,
+        board.part,
+        lines.map(({ line }) => line.frameS),
+      ),
+    };
+  });
+}
+
+/** What one board moves and hears. */
+function showOfBoard(design: Design, built: Build, { chains, driven }: Programmed, board: Board): Show {
+  const { placed, boards, movables, controls, sensing } = built;
+  const isItsTape = (id: string): boolean =>
+    placed.some(
+      (group) =>
+        group.id === id &&
+        group.shape === 'pixels' &&
+        boardOf(boards, firstOnLine(chains, group).board)?.id === board.id,
+    );
+  const isItsSignal = (id: string): boolean =>
+    controls.some((control) => control.id === id && kindOf(control.kind).control?.givenBy?.(control) === board.id);
+  const isOwn = (id: string): boolean =>
+    isItsTape(id) || driven.some((each) => each.itemId === id && each.board?.id === board.id) || isItsSignal(id);
+  return compileShow({
+    moods: boards.length > 1 ? onlyFor(design.moods, isOwn) : design.moods,
+    movables: movables.filter((group) => boards.length === 1 || isOwn(group.id)),
+    controls: controls.filter((control) => boardOf(boards, control.board)?.id === board.id),
+    sensing: thresholdsById(sensing),
+  });
+}
+
+/** The first tape of the line that a tape hangs on. */
+const firstOnLine = (chains: readonly (readonly PlacedTape[])[], tape: PlacedTape): PlacedTape['tape'] =>
+  (chains.find((chain) => chain.includes(tape))?.[0] ?? tape).tape;
+
+/** Moods as one board of several sees them: moves on what is its own. Sets that mix boards move what each has. */
+function onlyFor(moods: Design['moods'], isOwn: (id: string) => boolean): Design['moods'] {
+  const sets = (moods.sets ?? []).filter((set) => set.of.some((part) => isOwn(part.groupId)));
+  const mine = (id: string): boolean => isOwn(id) || sets.some((set) => set.id === id);
+  const pick = <T>(moves: Readonly<Record<string, T>>): Record<string, T> =>
+    Object.fromEntries(Object.entries(moves).filter(([id]) => mine(id)));
+  return {
+    ...moods,
+    list: moods.list.map((mood) => ({
+      ...mood,
+      moves: pick(mood.moves),
+      ...(mood.tops ? { tops: mood.tops.filter((top) => mine(top.on)) } : {}),
+    })),
+    ...(moods.signs ? { signs: moods.signs.map((sign) => ({ ...sign, moves: pick(sign.moves) })) } : {}),
+    sets,
+  };
+}
