@@ -1,48 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { ask, tableOf } from '../../tests/sums.ts';
 import { usualPrinter } from '../units/index.ts';
 import { answerSum, answerToJson, findSum, quickSums, showInput, writeAnswer } from './index.ts';
 
-interface Asked {
-  readonly results: Readonly<Record<string, number>>;
-  readonly inputs: Readonly<Record<string, unknown>>;
-  readonly findings: readonly string[];
-}
-
-/** `key=value` words; an underscore stands for a space. */
-const wordsOf = (words: string): Record<string, string> =>
-  Object.fromEntries(
-    words
-      .split(' ')
-      .filter(Boolean)
-      .map((word) =>
-        word
-          .split(/=(.*)/s)
-          .slice(0, 2)
-          .map((part) => part.replace(/_/g, ' ')),
-      ),
-  );
-
 const told = usualPrinter.message;
-
-/** The answer of a sum to words as a person types them. */
-function ask(name: string, words: string): Asked {
-  const sum = findSum(name);
-  if (!sum) throw new Error(`no sum ${name}`);
-  const answered = answerSum(sum, wordsOf(words), usualPrinter);
-  if (!answered.ok) throw new Error(answered.problems.map((each) => `${each.word}: ${told(each.problem)}`).join('; '));
-  const json = answerToJson(answered.answer, usualPrinter);
-  return {
-    // The tests below know which results are numbers.
-    results: json.results as Asked['results'],
-    inputs: json.inputs as Asked['inputs'],
-    findings: answered.answer.findings.map((each) => each.id),
-  };
-}
-
-/** A table among the results, as rows of numbers by key. */
-const tableOf = (asked: Asked, key: string): readonly Readonly<Record<string, number>>[] =>
-  asked.results[key] as unknown as readonly Readonly<Record<string, number>>[];
 
 const problemsOf = (name: string, words: Record<string, unknown>): string => {
   const sum = findSum(name);

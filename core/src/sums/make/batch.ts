@@ -29,7 +29,9 @@ export const batchSum = defineSum({
   },
   reckon: ({ copies, each, spares, lot, stock, breaks }) => {
     const parts = batchCount.reckon({ c: copies, n: each, s: spares });
-    const missing = Math.max(0, Math.ceil(parts - 1e-9) - stock);
+    // What a product loses in its last digit is not one more part.
+    const needed = Math.ceil(parts - 1e-9);
+    const missing = Math.max(0, needed - stock);
     const lots = lotsFor(missing, lot);
     const buy = cheapestPurchase(
       lots * lot,
@@ -38,7 +40,7 @@ export const batchSum = defineSum({
     return {
       results: [
         mainFigure('lots', lot === 1 ? 'To buy' : 'Lots to buy', 'count', lots),
-        figure('parts', 'Needed, with spares', 'count', parts),
+        figure('parts', 'Needed, with spares', 'count', needed),
         figure('withoutSpares', 'Without', 'count', copies * each),
         figure('bought', 'That is', 'count', lots * lot),
         figure('shortBy', 'The drawer is short by', 'count', Math.max(0, copies * each - stock)),
