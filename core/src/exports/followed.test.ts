@@ -59,14 +59,20 @@ describe.each(plans)('$name', ({ plan, wires, bought, program }) => {
       (row) => pinOf(row['begins at']) ?? '',
     );
     for (const [pin, rows] of byPin) expect(new Set(rows.map((row) => row.core)).size, pin).toBe(1);
-    const header = Object.entries(program)
+    const defined = Object.entries(program)
       .filter(([name]) => name.endsWith('pins.h'))
-      .map(([, text]) => text)
-      .join('\n');
-    for (const pin of byPin.keys()) {
-      const number = /^pin (\S+) of/.exec(pin)?.[1] ?? '';
-      expect(header, pin).toMatch(new RegExp(`\\b${number}\\b`));
-    }
+      .flatMap(([, text]) => [...text.matchAll(/^#define PIN_\w+ (\d+) \/\* (.*?) \*\/$/gm)])
+      .map(([, number, what = '']) => [number ?? '', what.replace(/^Data of |, channel \d+$|,/g, '')] as const);
+    const inList = [...byPin].map(([pin, [row]]) => [/^pin (\S+) of/.exec(pin)?.[1] ?? '', row] as const);
+    expect(inList.map(([number]) => number).sort()).toEqual(defined.map(([number]) => number).sort());
+    for (const [number, row] of inList)
+      expect(
+        defined.filter(
+          ([each, what]) =>
+            each === number && `${row?.run} ${row?.core} ${row?.['ends at']}`.replaceAll(',', '').includes(what),
+        ),
+        `${number}: ${row?.run}`,
+      ).not.toEqual([]);
   });
 
   it('each pixel tape has its plus, its minus and its data', () => {
