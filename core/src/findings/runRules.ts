@@ -1,6 +1,6 @@
 import { assess } from '../assess.ts';
 import { type Finding, type Fix, named } from '../items/index.ts';
-import { type Library, packs } from '../parts/index.ts';
+import type { Library, PackPart } from '../parts/index.ts';
 import { applyEdits, changeItem, type Design, editMood } from '../plan/index.ts';
 import { describeEnd } from '../power/index.ts';
 import { amps, hours, roughPercent, say, volts } from '../units/index.ts';
@@ -66,8 +66,9 @@ export const runTimeRule: Rule = ({ design, assessment, library }) => {
   const { part: now, item } = supply.rail.gives;
   const bigger =
     now &&
-    packs.find(
-      (pack) =>
+    [...library.parts.values()].find(
+      (pack): pack is PackPart =>
+        pack.kind === 'pack' &&
         pack.chemistry === now.chemistry &&
         (pack.protected || !now.protected) &&
         pack.cellsInSeries === now.cellsInSeries &&

@@ -4,7 +4,7 @@ import { assess } from '../assess.ts';
 import { exportProgram } from '../exports/index.ts';
 import { checkDesign } from '../findings/index.ts';
 import { itemsOf } from '../items/index.ts';
-import { applyEdits, changeItem } from '../plan/index.ts';
+import { applyEdits, changeItem, type Design } from '../plan/index.ts';
 import { readPlan } from '../plan/reading.ts';
 import { usualPrinter } from '../units/index.ts';
 import { builtInLibrary, describeOwnPart, findPart, readPartsCsv, withOwnParts, writePartsCsv } from './index.ts';
@@ -163,5 +163,18 @@ describe('a plan with parts of the maker’s own', () => {
     for (const name of given)
       expect(header).toMatch(new RegExp(` ${Number(name.slice(1)) + 1} /\\* .*marked ${name} `));
     expect(Object.values(files).join('\n')).toContain('Pins go by what is printed on your board');
+  });
+
+  it('a larger pack of one’s own is offered where the built-in ones do not last', () => {
+    const { design } = demoPlan();
+    const [pack] = itemsOf(design, 'pack');
+    const read = readPartsCsv(`kind,like,name,price,capacity\npack,${pack?.part},Barrel of cells,90,90 Ah`);
+    const long: Design = { ...design, piece: { ...design.piece, hoursWanted: 40 } };
+    const offered = (asked: Design): readonly string[] =>
+      checkDesign(asked, assess(asked))
+        .filter((finding) => finding.rule === 'runs-short')
+        .flatMap((finding) => finding.fixes.map((fix) => usualPrinter.message(fix.label)));
+    expect(offered(long)).not.toContain('Take: Barrel of cells');
+    expect(offered({ ...long, ownParts: read.parts })).toContain('Take: Barrel of cells');
   });
 });

@@ -1,7 +1,9 @@
+import { type Message, mm, say } from '@glimmer/core/units';
+import { usePrinter } from '../units/index.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Dialog } from '../widgets/Dialog.tsx';
 
-const keys: readonly (readonly [string, string])[] = [
+const keys: readonly (readonly [key: string, what: Message])[] = [
   ['1 to 8', 'the stages'],
   ['L', 'lamp on, lamp off'],
   ['Space', 'run or hold the moods'],
@@ -9,19 +11,20 @@ const keys: readonly (readonly [string, string])[] = [
   ['/', 'find anything'],
   ['Ctrl + Z', 'undo'],
   ['Ctrl + Shift + Z', 'redo'],
-  ['arrow keys', 'move what is chosen on the picture: 1 mm, with Shift 10 mm'],
+  ['arrow keys', say`move what is chosen on the picture: ${mm(1)}, with Shift ${mm(10)}`],
   ['?', 'these keys'],
 ];
 
 /** The keys. */
 export function KeysDialog({ onClose }: { readonly onClose: () => void }) {
+  const printer = usePrinter();
   return (
     <Dialog open onClose={onClose} title="The keys">
       <dl className="mb-4">
         {keys.map(([key, what]) => (
           <div key={key} className="flex gap-4 border-b border-rule/60 py-1 last:border-b-0">
             <dt className="figures w-40 shrink-0 font-semibold">{key}</dt>
-            <dd>{what}</dd>
+            <dd>{printer.message(what)}</dd>
           </div>
         ))}
       </dl>
