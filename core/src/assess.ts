@@ -1,12 +1,9 @@
 import {
   budgetMood,
   budgetSigns,
-  type CourseStretch,
   hungriestOf,
-  layOutCourse,
   limitBudgets,
   type MoodBudget,
-  meanOfCourse,
   peakWithSigns,
   type SignBudget,
   weightsOf,
@@ -15,6 +12,7 @@ import { type Build, buildOf } from './assess/build.ts';
 import type { Consumer } from './assess/consumers.ts';
 import { type CopiesInStep, judgeCopies } from './assess/copies.ts';
 import { type CoreEnds, nameCoreEnds } from './assess/coreEnds.ts';
+import { type CourseStretch, layOutCourse, meanOfCourse } from './assess/course.ts';
 import { type LineOfData, listDataLines } from './assess/dataLines.ts';
 import { fitAll, type PlacedFit } from './assess/fits.ts';
 import { listFreePorts } from './assess/freePorts.ts';
@@ -44,10 +42,11 @@ import { type Library, withOwnParts } from './parts/index.ts';
 import type { Design } from './plan/index.ts';
 import type { LoadedLink, NightMaker, RunsFor } from './power/index.ts';
 
-export type { CourseStretch, MoodBudget, SignBudget, SignOverMood } from './assess/budget.ts';
+export type { MoodBudget, SignBudget, SignOverMood } from './assess/budget.ts';
 export type { Consumer } from './assess/consumers.ts';
 export type { CopiesInStep } from './assess/copies.ts';
 export type { CoreEnds } from './assess/coreEnds.ts';
+export type { CourseStretch } from './assess/course.ts';
 export type { LineOfData } from './assess/dataLines.ts';
 export type { PlacedFit } from './assess/fits.ts';
 export { budgetLoop, type LoopBudget } from './assess/loop.ts';

@@ -2,8 +2,8 @@ import { countLights, kindOf, type PlacedGroup } from '../items/index.ts';
 import { type Board, boardOf, type Driven, type Rails, type Switched } from '../network/index.ts';
 import type { Library } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
-import type { CourseStretch } from './budget.ts';
 import type { Consumer } from './consumers.ts';
+import type { CourseStretch } from './course.ts';
 
 /** Something that has to be decided before a figure can be: what, and whose. */
 export interface Need {

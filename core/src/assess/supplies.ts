@@ -22,8 +22,9 @@ import {
   scaleDraws,
 } from '../power/index.ts';
 import { wireCarriesA } from '../wires/index.ts';
-import { type CourseStretch, hungriestOf, type MoodBudget } from './budget.ts';
+import { hungriestOf, type MoodBudget } from './budget.ts';
 import type { Consumer } from './consumers.ts';
+import type { CourseStretch } from './course.ts';
 import { type Drawn, darkDraws, heightShares, lightDraws, startDraws } from './draws.ts';
 import { keepFew } from './keepFew.ts';
 import type { LaidTree } from './trees.ts';

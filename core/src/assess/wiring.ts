@@ -21,8 +21,9 @@ import {
 import { findPart, type Library } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
 import { addDraws, type Draws, findRailLimitA, findReserve, fuseBand, operate } from '../power/index.ts';
-import type { CourseStretch, MoodBudget } from './budget.ts';
+import type { MoodBudget } from './budget.ts';
 import type { Consumer } from './consumers.ts';
+import type { CourseStretch } from './course.ts';
 import { type Drawn, darkDraws, lightDraws } from './draws.ts';
 import type { Switching } from './drive.ts';
 import { keepFew } from './keepFew.ts';

@@ -1,4 +1,5 @@
-export { type AssessmentJson, assessmentSchema, tellAssessment } from './assessmentJson.ts';
+export { tellAssessment } from './assessmentJson.ts';
+export { type AssessmentJson, assessmentSchema } from './assessmentSchema.ts';
 export { writeBrief } from './brief.ts';
 export { exportShoppingCsv, exportWireCsv } from './csv.ts';
 export { writeMovesHeader, writeMovesSource } from './engineMoves.ts';

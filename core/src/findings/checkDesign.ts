@@ -4,16 +4,17 @@ import { withOwnParts } from '../parts/index.ts';
 import type { Design, Plan } from '../plan/index.ts';
 import { findRebuilds } from './builtRules.ts';
 import { cautionRule } from './cautionRules.ts';
+import { cellsRule } from './cellsRule.ts';
 import { impossibleCueRule, reachRule, shadowedCueRule, signRule } from './cueRules.ts';
 import type { Rule } from './finding.ts';
+import { boxRule, fitRule } from './fitRules.ts';
+import { flashRule, signFlashRule } from './flashRules.ts';
 import { fuseRule, switchRule } from './fuseRules.ts';
 import { itemRules } from './itemRules.ts';
 import {
-  boxRule,
   dotsRule,
   drawnLengthRule,
   emptyTapeRule,
-  fitRule,
   mixedLineRule,
   seamRule,
   unmovedRule,
@@ -22,16 +23,7 @@ import {
 } from './lightRules.ts';
 import { ceilingRule, linkRule } from './linkRules.ts';
 import { loopRule } from './loopRules.ts';
-import {
-  cellsRule,
-  darkMoodRule,
-  drivenMoveRule,
-  flashRule,
-  lightsItselfRule,
-  setRule,
-  shownValueRule,
-  signFlashRule,
-} from './moodRules.ts';
+import { darkMoodRule, drivenMoveRule, lightsItselfRule, setRule, shownValueRule } from './moodRules.ts';
 import { needRule } from './needRules.ts';
 import { partGoneRule } from './partRules.ts';
 import { pinLoadRule, pinLowRule, pinPlanRule, pixelRule, solderedWayRule, switchLoadRule } from './pinRules.ts';

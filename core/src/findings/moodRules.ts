@@ -1,40 +1,12 @@
 import type { Assessment } from '../assess.ts';
-import { type Finding, type Fix, kindOf, type MoveAt, named } from '../items/index.ts';
-import {
-  calmMove,
-  cellsOf,
-  changeMove,
-  compileMove,
-  type Move,
-  moveOf,
-  NO_CONTROL,
-  stillAfter,
-} from '../moves/index.ts';
+import { type Finding, kindOf, type MoveAt, named } from '../items/index.ts';
+import { changeMove, type Move, moveOf } from '../moves/index.ts';
 import { editMove, type Mood } from '../plan/index.ts';
-import { say, seconds, toTenth } from '../units/index.ts';
 import type { Rule } from './finding.ts';
 import { ringGap } from './margins.ts';
 
-const MOST_FLASHES_PER_S = 3;
-
-/** The calmer settings of moves that lie upon one another, each named by its kind, and by its place among its like. */
-function calmAll(laid: readonly Pick<Laid, 'move' | 'at'>[]): Fix[] {
-  const calmer = laid.flatMap(({ move, at }) => {
-    const found = calmMove(move);
-    return found ? [{ ...found, move, at }] : [];
-  });
-  return calmer.map(({ say, key, value, move, at }, i) => {
-    const like = calmer.filter((each) => each.move.kind === move.kind);
-    const place = like.length > 1 ? ` of layer ${i + 1}` : '';
-    return {
-      label: say(calmer.length > 1 ? `the ${move.kind}${place}` : 'it'),
-      edits: [editMove(at, { ...move, [key]: value })],
-    };
-  });
-}
-
 /** A move of a mood, what it is on, and where it stands in the plan. */
-interface Laid {
+export interface Laid {
   /** Its own among all moves of all moods. */
   readonly key: string;
   readonly mood: Mood;
@@ -44,7 +16,8 @@ interface Laid {
   readonly at: MoveAt;
 }
 
-function listLaid(design: Parameters<Rule>[0]['design'], assessment: Assessment): Laid[] {
+/** Every move as it is laid on a light group, mood by mood, those laid upon it too. */
+export function listLaid(design: Parameters<Rule>[0]['design'], assessment: Assessment): Laid[] {
   const nameOf = (id: string): string =>
     assessment.placed.find((each) => each.id === id)?.name ??
     design.moods.sets?.find((each) => each.id === id)?.name ??
@@ -137,60 +110,6 @@ export const drivenMoveRule: Rule = ({ design, assessment }) =>
     ];
   });
 
-/** Cells on more lights than the engine keeps, and cells that are dead or still before half of their time. */
-export const cellsRule: Rule = ({ design, assessment }) =>
-  listLaid(design, assessment).flatMap(({ key, mood, onId, name, move, at }): Finding[] => {
-    const set = assessment.show.sets.find((each) => each.id === onId);
-    const cells = cellsOf(move);
-    if (!cells || !set || set.points === 0) return [];
-    const { most } = cells;
-    const base = { stage: 'moods', aboutId: onId, gravity: 'mind' } as const;
-    if (set.points > most)
-      return [
-        {
-          ...base,
-          ...named('many-cells', key),
-          gravity: 'mend',
-          what: `${name} has ${set.points} lights; cells live on the first ${most} only`,
-          why: 'The program keeps two boards of so many in the controller’s memory.',
-          mend: 'Split it into sets, each with cells of its own.',
-          fixes: [],
-        },
-      ];
-    const target = { columns: set.columns, rows: set.rows, controlIndex: () => NO_CONTROL };
-    const start = cells.begins;
-    const still = (seed: number): number => stillAfter(compileMove(cells.from({ ...start, seed }), target));
-    const generations = still(start.seed);
-    if (generations * 2 >= start.generations) return [];
-    const seeds = Array.from({ length: SEEDS_TRIED }, (_, i) => (start.seed + i + 1) % 65_536);
-    const lively = seeds.find((seed) => still(seed) * 2 >= start.generations);
-    return [
-      {
-        ...base,
-        ...named('still-cells', key),
-        what: `The cells of ${name} are dead or still after ${generations} generations in ${mood.name}`,
-        why: `It begins again after ${start.generations}; until then nothing moves.`,
-        mend: 'Take another start number, another rule, or begin again sooner.',
-        fixes: [
-          ...(lively === undefined
-            ? []
-            : [{ label: 'Take a livelier start', edits: [editMove(at, cells.from({ ...start, seed: lively }))] }]),
-          ...(generations === 0
-            ? []
-            : [
-                {
-                  label: `Begin again after ${Math.max(2, generations)}`,
-                  edits: [editMove(at, cells.from({ ...start, generations: Math.max(2, generations) }))],
-                },
-              ]),
-        ],
-      },
-    ];
-  });
-
-/** Start numbers that are looked through for a livelier one. */
-const SEEDS_TRIED = 40;
-
 /** A set that asks for lights which its group has not, since the tape was cut shorter. */
 export const setRule: Rule = ({ design, assessment }) =>
   (design.moods.sets ?? []).flatMap((set) =>
@@ -249,66 +168,8 @@ export const shownValueRule: Rule = ({ design, assessment }) =>
     ];
   });
 
-/**
- * Whether so many flashes a second are more than people nearby should be shown.
- * A thirtieth over is rounding of the frames' times, not a fourth flash.
- */
-export function isFlashing(flashesPerS: number): boolean {
-  return flashesPerS > MOST_FLASHES_PER_S * (31 / 30);
-}
-
-/** More than three flashes a second (WCAG 2.2, success criterion 2.3.1). */
-export const flashRule: Rule = ({ design, assessment }) =>
-  assessment.moods.flatMap((mood) =>
-    mood.groups.flatMap((group): Finding[] => {
-      const { perS, fromS, toS } = group.load.flashing;
-      if (!isFlashing(perS)) return [];
-      const laid = listLaid(design, assessment).filter(
-        (each) => each.mood.id === mood.moodId && isOn(design, each.onId, group.groupId),
-      );
-      const name = assessment.placed.find((each) => each.id === group.groupId)?.name ?? group.groupId;
-      return [
-        {
-          ...named('flash', mood.moodId, group.groupId),
-          gravity: 'stop',
-          stage: 'moods',
-          aboutId: group.groupId,
-          what: say`${name} flashes ${toTenth(perS)} times a second in ${mood.name}, from ${seconds(fromS)} to ${seconds(toS)}`,
-          why: 'More than three flashes a second over a large part of the view can bring on a seizure in people nearby (basis: WCAG 2.2, 2.3.1).',
-          mend: 'Slow it to three a second or fewer, or let it swing less.',
-          fixes: calmAll(laid),
-        },
-      ];
-    }),
-  );
-
-/** The same for signs: they lie over every mood, and are seen at full. */
-export const signFlashRule: Rule = ({ design, assessment }) =>
-  assessment.signs.flatMap((sign, i) =>
-    sign.groups.flatMap((group): Finding[] => {
-      const { perS } = group.load.flashing;
-      if (!isFlashing(perS)) return [];
-      const name = assessment.placed.find((each) => each.id === group.groupId)?.name ?? group.groupId;
-      const laid = Object.entries(design.moods.signs?.[i]?.moves ?? {})
-        .filter(([onId]) => isOn(design, onId, group.groupId))
-        .map(([on, move]) => ({ move, at: { signId: sign.signId, on } }));
-      return [
-        {
-          ...named('flash', sign.signId, group.groupId),
-          gravity: 'stop',
-          stage: 'moods',
-          aboutId: sign.signId,
-          what: say`${name} flashes ${toTenth(perS)} times a second in the sign ${sign.name}`,
-          why: 'More than three flashes a second can bring on a seizure in people nearby (basis: WCAG 2.2, 2.3.1).',
-          mend: 'Slow it to three a second or fewer.',
-          fixes: calmAll(laid),
-        },
-      ];
-    }),
-  );
-
 /** Whether what is laid on a group or set is seen on the lights of a group. */
-const isOn = (design: Parameters<Rule>[0]['design'], onId: string, groupId: string): boolean =>
+export const isOn = (design: Parameters<Rule>[0]['design'], onId: string, groupId: string): boolean =>
   onId === groupId ||
   (design.moods.sets?.find((set) => set.id === onId)?.of.some((part) => part.groupId === groupId) ?? false);
 

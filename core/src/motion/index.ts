@@ -1,4 +1,5 @@
 export { arrange, type ShowSet } from './arrange.ts';
+export { compileShow, type ShowInput } from './compileShow.ts';
 export { cyclesAtWorst, cyclesOfMood, memoryOfShow, programOfShow } from './cost.ts';
 export { traceCurrent } from './currentTrace.ts';
 export { crossFade } from './fade.ts';
@@ -24,12 +25,10 @@ export {
 export { type Ribbon, weaveRibbons } from './ribbon.ts';
 export {
   ANY,
-  compileShow,
   type Show,
   type ShowControl,
   type ShowCue,
   type ShowGroup,
-  type ShowInput,
   type ShowLayer,
   type ShowMood,
   type ShowSensing,

@@ -9,8 +9,9 @@ import {
   usualPrinter,
 } from '../units/index.ts';
 import type { Drawing } from './drawing.ts';
+import type { PairsInput, Value, Values } from './inputs.ts';
 import { type InputProblem, readInputs } from './readInputs.ts';
-import type { PairsInput, QuickSum, Result, Value, Values } from './sum.ts';
+import type { QuickSum, Result } from './sum.ts';
 
 /** A sum answered: what it was asked, and everything it found. */
 export interface Answer {

@@ -91,5 +91,6 @@ export const findSum = (name: string): QuickSum | undefined => quickSums.find((s
 
 export { type Answer, type Answered, answerSum, answerToJson, sayCell, showInput, writeAnswer } from './answer.ts';
 export type { Drawing, DrawnLine } from './drawing.ts';
+export type { Input, Value, Values } from './inputs.ts';
 export { type InputProblem, readInputs } from './readInputs.ts';
-export type { Input, QuickSum, Result, Value, Values } from './sum.ts';
+export type { QuickSum, Result } from './sum.ts';

@@ -10,7 +10,8 @@ import {
   quantity,
   say,
 } from '../units/index.ts';
-import { finding, type Input, type QuickSum, type Value, type Values } from './sum.ts';
+import type { Input, Value, Values } from './inputs.ts';
+import { finding, type QuickSum } from './sum.ts';
 
 /** What is wrong with one input: its word, and what to write instead. */
 export interface InputProblem {

@@ -1,7 +1,7 @@
 import { isFlashing } from '@glimmer/core/findings';
 import type { Stage } from '@glimmer/core/items';
 import { controlsOf, type PlanPoint } from '@glimmer/core/plan';
-import { Lamp, LampDesk, Pause, Play, StepForward } from 'lucide-react';
+import { Lamp, LampDesk, Pause, Play } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { usePlan, useReckoned } from '../reckoning/index.ts';
@@ -12,12 +12,12 @@ import { type Tool, tool as toolHand, useTool } from '../state/tool.ts';
 import { usePrinter } from '../units/index.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Dialog } from '../widgets/Dialog.tsx';
-import { Choice } from '../widgets/fields.tsx';
 import { Backdrop, Ruler } from './Backdrop.tsx';
 import type { Fitting } from './glow.ts';
 import { placeUnder } from './Handle.tsx';
 import { OnlookerChoice } from './OnlookerChoice.tsx';
 import { BenchOverlay, plainOverlays } from './overlays/index.ts';
+import { Pace } from './Pace.tsx';
 import { useGlow } from './useGlow.ts';
 import { VirtualHands } from './VirtualHands.tsx';
 
@@ -84,36 +84,6 @@ const inkStages: ReadonlySet<Stage> = new Set(['drive', 'power', 'wires', 'bench
 const MARGIN_PX = 38;
 /** The unit the marks and labels are drawn in: the same size on a palm-sized piece as on a parasol. */
 const MARK_PX = 3.6;
-
-const STEP_MS = 40;
-const speeds = [
-  { value: '0.25', label: '0.25 × speed' },
-  { value: '0.5', label: '0.5 × speed' },
-  { value: '1', label: 'true speed' },
-  { value: '2', label: '2 × speed' },
-  { value: '4', label: '4 × speed' },
-];
-
-/** Step by step, slower or faster; a speed that is not the true one is in sight wherever the picture runs at it. */
-function Pace({ stage }: { readonly stage: Stage }) {
-  const speed = useClock((state) => state.speed);
-  if (stage !== 'moods' && speed === 1) return null;
-  return (
-    <>
-      <Button look="quiet" onClick={() => clock.step(STEP_MS)} title={`On by ${STEP_MS} ms`}>
-        <StepForward size={16} />
-        Step
-      </Button>
-      <Choice
-        inline
-        label="Speed of the moods"
-        value={String(speed)}
-        options={speeds}
-        onChoose={(value) => clock.runAt(Number(value))}
-      />
-    </>
-  );
-}
 
 /** What is done with the picture: hold and run it, the lamp, the pace, who looks on. */
 function Handles({ stage, moodName }: { readonly stage: Stage; readonly moodName: string | undefined }) {

@@ -1,37 +1,20 @@
 import { createPlan, emptyDesign, type Plan } from '@glimmer/core/plan';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import {
-  Archive,
-  ArchiveRestore,
-  ArrowDownToLine,
-  ArrowUpFromLine,
-  Calculator,
-  Copy,
-  LampDesk,
-  PackageOpen,
-  Plus,
-} from 'lucide-react';
+import { ArrowUpFromLine, Calculator, LampDesk, PackageOpen, Plus } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { isWaiting, type KeptRecord, listHeld, whenSaved } from '../keeping/index.ts';
-import { AwayError, api, type ShelfEntry } from '../state/api.ts';
+import { api } from '../state/api.ts';
 import { copyPlan } from '../state/copyPlan.ts';
 import { lamp } from '../state/lamp.ts';
-import { usePrinter } from '../units/index.ts';
 import { UnitsButton } from '../units/UnitsButton.tsx';
 import { Button } from '../widgets/Button.tsx';
 import { tell } from '../widgets/Toasts.tsx';
-import { sayTime } from '../widgets/when.ts';
+import { Entry } from './Entry.tsx';
 import { readPlanFile, saveFile } from './files.ts';
 import { Glimpse } from './Glimpse.tsx';
 import { lastShelf } from './lastShelf.ts';
-
-const say = (error: unknown): string =>
-  error instanceof AwayError
-    ? 'The server does not answer; try again when it is back'
-    : error instanceof Error
-      ? error.message
-      : String(error);
+import { sayTrouble } from './sayTrouble.ts';
 
 /** Reads a plan from a file and puts it on the shelf; one that is there already comes as a copy. */
 async function bringIn(file: File): Promise<Plan> {
@@ -70,121 +53,6 @@ async function bringInAll(file: File): Promise<string> {
 }
 
 const isArchive = (file: File): boolean => /\.zip$/i.test(file.name);
-
-/** What is known of a plan, or why nothing is. */
-function Facts({ entry }: { readonly entry: ShelfEntry }) {
-  const printer = usePrinter();
-  const { facts, isReckoned } = entry;
-  if (facts?.state === 'broken')
-    return (
-      <p role="alert" className="text-brick-ink">
-        This plan can’t be reckoned ({facts.trouble}). It is kept as it is: take it out as a file, or put it away.
-      </p>
-    );
-  return (
-    <p className="text-faint">
-      {facts?.kind}
-      {facts && facts.runsForH !== null && (
-        <span className="figures">; runs for {printer.quantity('timeH', facts.runsForH)}</span>
-      )}
-      {facts && facts.openFindings > 0 && (
-        <span className="font-semibold text-amber-ink">; {facts.openFindings} to mend</span>
-      )}
-      {!isReckoned && <span>{facts ? '; ' : ''}being reckoned …</span>}
-    </p>
-  );
-}
-
-interface EntryProps {
-  readonly entry: ShelfEntry;
-  readonly shelf: 'open' | 'away';
-  /** This browser holds changes of it that the server has not seen. */
-  readonly isWaitingHere: boolean;
-  readonly onChange: () => void;
-}
-
-/** What can be done with a plan on the shelf. */
-function Actions({ entry, shelf, onChange }: Pick<EntryProps, 'entry' | 'shelf' | 'onChange'>) {
-  const act = (work: () => Promise<unknown>, done: string) => (): void => {
-    work().then(
-      () => {
-        tell(done);
-        onChange();
-      },
-      (error: unknown) => tell(say(error), { gravity: 'trouble' }),
-    );
-  };
-  const makeCopy = async (): Promise<void> => {
-    const kept = await api.load(entry.id);
-    await api.add(copyPlan(kept.plan, `${kept.plan.name.slice(0, 110)} (copy)`));
-  };
-  const takeOut = async (): Promise<void> => {
-    const kept = await api.load(entry.id);
-    saveFile(
-      `${entry.name.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-')}.glimmer.json`,
-      `${JSON.stringify(kept.plan, null, 2)}\n`,
-      'application/json',
-    );
-  };
-  return (
-    <div className="stitch mt-2 flex flex-wrap gap-x-1 pt-1">
-      <Button look="quiet" onClick={act(makeCopy, `${entry.name} copied`)} aria-label={`Copy ${entry.name}`}>
-        <Copy size={15} />
-        Copy
-      </Button>
-      <Button
-        look="quiet"
-        onClick={act(takeOut, `${entry.name} taken out as a file`)}
-        aria-label={`Take out ${entry.name}`}
-      >
-        <ArrowDownToLine size={15} />
-        Take out
-      </Button>
-      {shelf === 'open' ? (
-        <Button
-          look="quiet"
-          onClick={act(() => api.setPutAway(entry.id, true), `${entry.name} put away`)}
-          aria-label={`Put away ${entry.name}`}
-        >
-          <Archive size={15} />
-          Put away
-        </Button>
-      ) : (
-        <Button
-          look="quiet"
-          onClick={act(() => api.setPutAway(entry.id, false), `${entry.name} is back`)}
-          aria-label={`Bring back ${entry.name}`}
-        >
-          <ArchiveRestore size={15} />
-          Bring back
-        </Button>
-      )}
-    </div>
-  );
-}
-
-function Entry({ entry, shelf, isWaitingHere, onChange }: EntryProps) {
-  return (
-    <li className="tag flex flex-col border border-rule bg-sheet">
-      <Link to={`/plan/${entry.id}/piece`} className="block hover:opacity-95" aria-label={`Open ${entry.name}`}>
-        {entry.facts?.state === 'reckoned' ? (
-          <Glimpse glimpse={entry.facts.glimpse} />
-        ) : (
-          <div className="h-44 w-full bg-[#0e1013]" />
-        )}
-      </Link>
-      <div className="flex flex-1 flex-col px-4 py-2.5">
-        <h2 className="text-[17px] leading-6">
-          <Link to={`/plan/${entry.id}/piece`}>{entry.name}</Link>
-        </h2>
-        <Facts entry={entry} />
-        {isWaitingHere && <p className="text-amber-ink">Changes in this browser wait to be sent to the server.</p>}
-        <p className="text-[13px] text-faint">changed {sayTime(entry.updatedAt)}</p>
-        <Actions entry={entry} shelf={shelf} onChange={onChange} />
-      </div>
-    </li>
-  );
-}
 
 /** What this browser keeps, for when the server is away; its pictures are those that the shelf showed last. */
 function LocalShelf({ locals }: { readonly locals: readonly KeptRecord<Plan>[] }) {
@@ -231,7 +99,9 @@ function Foot() {
         <Button
           look="quiet"
           className="-ml-2.5"
-          onClick={() => void takeOutAll().catch((trouble: unknown) => tell(say(trouble), { gravity: 'trouble' }))}
+          onClick={() =>
+            void takeOutAll().catch((trouble: unknown) => tell(sayTrouble(trouble), { gravity: 'trouble' }))
+          }
         >
           <PackageOpen size={16} />
           Take everything out
@@ -255,7 +125,7 @@ function BeginAnew() {
   const begin = useMutation({
     mutationFn: () => api.add(createPlan({ id: crypto.randomUUID(), name: 'New piece', design: emptyDesign })),
     onSuccess: (kept) => navigate(`/plan/${kept.plan.id}/piece`),
-    onError: (trouble) => tell(say(trouble), { gravity: 'trouble' }),
+    onError: (trouble) => tell(sayTrouble(trouble), { gravity: 'trouble' }),
   });
   return (
     <Button look="main" onClick={() => begin.mutate()} disabled={begin.isPending}>
@@ -276,7 +146,7 @@ function BringIn({ onBrought }: { readonly onBrought: () => void }) {
         tell(said);
         onBrought();
       },
-      (trouble: unknown) => tell(say(trouble), { gravity: 'trouble' }),
+      (trouble: unknown) => tell(sayTrouble(trouble), { gravity: 'trouble' }),
     );
   };
   return (
@@ -366,7 +236,7 @@ export function ShelfPage() {
         <ShelfHead shelf={shelf} onShelf={setShelf} onBrought={refresh} />
         {error && (
           <div role="alert" className="border-l-4 border-amber-ink bg-amber-wash px-4 py-3">
-            <p>{say(error)}. This page asks again every few seconds.</p>
+            <p>{sayTrouble(error)}. This page asks again every few seconds.</p>
             <LocalShelf locals={locals} />
           </div>
         )}

@@ -1,129 +1,21 @@
-import type { BoardPins } from '@glimmer/core/assess';
 import { colourBands } from '@glimmer/core/drive';
 import { explainData, explainDrive } from '@glimmer/core/figures';
 import { type ItemOf, itemsOf, kindOf } from '@glimmer/core/items';
-import type { Board, Driven } from '@glimmer/core/network';
+import type { Driven } from '@glimmer/core/network';
 import { bands, type Item } from '@glimmer/core/plan';
 import { quantitiesOf } from '@glimmer/core/units';
-import { Lock } from 'lucide-react';
 import { AddItems, ItemCard } from '../items/ItemCard.tsx';
-import { editItem, setField } from '../items/itemActions.ts';
+import { setField } from '../items/itemActions.ts';
 import { WayRows } from '../items/WayRows.tsx';
 import { usePrinter } from '../units/index.ts';
 import { Said } from '../units/Said.tsx';
-import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField } from '../widgets/fields.tsx';
 import { BeginHere, FigureLine, Section } from '../widgets/Section.tsx';
 import { openSum } from '../widgets/SumDrawer.tsx';
 import { Controls } from './Controls.tsx';
 import { Loop } from './Loop.tsx';
+import { Pins } from './Pins.tsx';
 import { useSheet } from './useSheet.ts';
-
-const lockPin = (board: ItemOf<'board'>, demand: string, pin: string | null): void =>
-  editItem(board, (draft) => {
-    draft.pinLocks = [...draft.pinLocks.filter((lock) => lock.demand !== demand), ...(pin ? [{ demand, pin }] : [])];
-  });
-
-/** What stands beside a pin on the maker's own board, behind its number. */
-function PinName({ board, pin }: { readonly board: ItemOf<'board'>; readonly pin: string }) {
-  const own = board.pinNames.find((each) => each.pin === pin)?.name ?? '';
-  return (
-    <input
-      aria-label={`Printed beside pin ${pin} of ${board.name}`}
-      defaultValue={own}
-      key={own}
-      maxLength={12}
-      placeholder="as printed"
-      className="figures w-24 border border-rule bg-paper px-1.5 py-0.5"
-      onBlur={(event) => {
-        const name = event.target.value.trim();
-        if (name === own) return;
-        editItem(board, (draft) => {
-          draft.pinNames = [...draft.pinNames.filter((each) => each.pin !== pin), ...(name ? [{ pin, name }] : [])];
-        });
-      }}
-    />
-  );
-}
-
-interface PinRowProps {
-  readonly board: Board;
-  readonly given: Extract<BoardPins['plan'], { ok: true }>['given'][number];
-}
-
-/** What one pin does, and which it is. */
-function PinRow({ board, given: { demand, pin, locked } }: PinRowProps) {
-  return (
-    <tr className="border-b border-rule/60">
-      <td className="py-0.5">{demand.label}</td>
-      <td className="py-0.5 pr-2">
-        <Choice
-          hideLabel
-          overruled={locked}
-          label={`Pin of ${demand.label}`}
-          value={locked ? pin.name : 'auto'}
-          options={[
-            { value: 'auto', label: locked ? 'reckoned' : `${pin.name}, reckoned` },
-            ...board.part.pins
-              .filter((each) => each.can.includes(demand.needs))
-              .map((each) => ({ value: each.name, label: each.name })),
-          ]}
-          onChoose={(value) => lockPin(board.item, demand.id, value === 'auto' ? null : value)}
-        />
-      </td>
-      <td className="py-0.5">
-        <PinName board={board.item} pin={pin.name} />
-      </td>
-      <td className="text-[13px] text-faint">
-        {locked && (
-          <span className="mr-1 inline-flex items-center gap-1 text-brass">
-            <Lock size={12} />
-            yours
-          </span>
-        )}
-        {pin.startUp ?? ''}
-      </td>
-    </tr>
-  );
-}
-
-function Pins({ board }: { readonly board: Board }) {
-  const { assessment } = useSheet();
-  const plan = assessment.pins.find((each) => each.board.id === board.id)?.plan;
-  if (!plan) return null;
-  if (plan.given.length === 0 && plan.ok) return <p className="mt-1 text-faint">Nothing needs a pin yet.</p>;
-  return (
-    <>
-      <table className="mt-2 w-full text-[14px]">
-        <thead>
-          <tr className="border-b border-rule text-left text-[13px] text-faint">
-            <th className="font-normal">what</th>
-            <th className="w-36 font-normal">pin</th>
-            <th className="w-28 font-normal">printed there</th>
-            <th className="font-normal">remark</th>
-          </tr>
-        </thead>
-        <tbody>
-          {plan.given.map((each) => (
-            <PinRow key={each.demand.id} board={board} given={each} />
-          ))}
-        </tbody>
-      </table>
-      {plan.ok ? (
-        <p className="mt-1 text-[13px] text-faint">
-          Free: <span className="figures">{plan.free.map((pin) => pin.name).join(' ') || 'none'}</span>
-        </p>
-      ) : (
-        <p className="mt-1 font-semibold text-brick-ink">{plan.reason}</p>
-      )}
-      {board.item.pinLocks.length > 0 && (
-        <Button look="quiet" onClick={() => setField(board.id, 'pinLocks', [])}>
-          Free all locks
-        </Button>
-      )}
-    </>
-  );
-}
 
 function BoardCard({ item }: { readonly item: ItemOf<'board'> }) {
   const printer = usePrinter();

@@ -1,11 +1,7 @@
 import type { Assessment } from '@glimmer/core/assess';
-import { explainCeiling } from '@glimmer/core/figures';
 import { spanOfMove } from '@glimmer/core/moves';
-import { bands, type Design, itemNamed, type Mood, removeMood } from '@glimmer/core/plan';
-import { sayCeiling } from '@glimmer/core/power';
+import { type Design, itemNamed, type Mood } from '@glimmer/core/plan';
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
-import type { Draft } from 'immer';
-import { Copy, Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { useEffect, useState } from 'react';
 import { CopiesNote } from '../moods/CopiesNote.tsx';
@@ -18,12 +14,10 @@ import { Ribbons } from '../moods/Ribbons.tsx';
 import { Sets } from '../moods/Sets.tsx';
 import { Signs } from '../moods/Signs.tsx';
 import { hands, useHands } from '../state/hands.ts';
-import { changeDesign, editDesign } from '../state/planStore.ts';
-import { usePrinter } from '../units/index.ts';
+import { editDesign } from '../state/planStore.ts';
 import { Button } from '../widgets/Button.tsx';
-import { Choice, QuantityField, ShareSlider, TextField } from '../widgets/fields.tsx';
-import { BeginHere, FigureLine, Section } from '../widgets/Section.tsx';
-import { openSum } from '../widgets/SumDrawer.tsx';
+import { BeginHere, Section } from '../widgets/Section.tsx';
+import { ThisMood } from './ThisMood.tsx';
 import { useSheet } from './useSheet.ts';
 
 /** Groups and sets that moves are given to. */
@@ -69,168 +63,6 @@ function addMood(targets: readonly LightTarget[]): void {
     draft.moods.startId ??= id;
   });
   hands.showMood(id);
-}
-
-/** A mood like this one beside it, to be changed. */
-function copyMood(mood: Mood): void {
-  const id = nanoid(8);
-  editDesign((draft) => {
-    const at = draft.moods.list.findIndex((each) => each.id === mood.id);
-    const copy = structuredClone(mood) as Draft<Mood>;
-    draft.moods.list.splice(at + 1, 0, { ...copy, id, name: `${mood.name} copy` });
-  });
-  hands.showMood(id);
-}
-
-/** A fade of the mood's own, or as long as the cue says. */
-function FadeField({
-  label,
-  value,
-  onSet,
-}: {
-  readonly label: string;
-  readonly value: number | undefined;
-  readonly onSet: (value: number | undefined) => void;
-}) {
-  return (
-    <QuantityField
-      label={label}
-      kind="timeS"
-      value={value ?? null}
-      band={bands.fadeS}
-      placeholder="as the cue says"
-      onCommit={onSet}
-      onClear={() => onSet(undefined)}
-    />
-  );
-}
-
-/** What a mood draws on the rail, and what the limiter leaves of it. */
-function Draw({ moodId }: { readonly moodId: string }) {
-  const printer = usePrinter();
-  const { assessment } = useSheet();
-  const budget = assessment.moods.find((each) => each.moodId === moodId);
-  const ceiling = assessment.supply?.ceilings.find((each) => each.moodId === moodId);
-  if (!budget) return null;
-  return (
-    <>
-      <FigureLine
-        label="Draws on the rail: mean, at its height"
-        value={`${printer.quantity('currentA', budget.meanA)}, ${printer.quantity('currentA', budget.peakA)}`}
-        onOpen={ceiling ? () => openSum(explainCeiling(assessment, ceiling)) : undefined}
-      />
-      {budget.limited && (
-        <FigureLine
-          label="What the program’s limiter leaves of it"
-          value={`${printer.quantity('currentA', budget.limited.meanA)}, ${printer.quantity('currentA', budget.limited.peakA)}`}
-        />
-      )}
-    </>
-  );
-}
-
-interface MoodFieldsProps {
-  readonly mood: Mood;
-  readonly edit: (recipe: (draft: Draft<Mood>) => void, merge?: string) => void;
-}
-
-/** How it comes and goes. */
-function Fades({ mood, edit }: Pick<MoodFieldsProps, 'mood' | 'edit'>) {
-  return (
-    <>
-      <FadeField
-        label="Comes in over"
-        value={mood.fadeInS}
-        onSet={(value) =>
-          edit((draft) => {
-            if (value === undefined) delete draft.fadeInS;
-            else draft.fadeInS = value;
-          })
-        }
-      />
-      <FadeField
-        label="Goes out over"
-        value={mood.fadeOutS}
-        onSet={(value) =>
-          edit((draft) => {
-            if (value === undefined) delete draft.fadeOutS;
-            else draft.fadeOutS = value;
-          })
-        }
-      />
-    </>
-  );
-}
-
-/** Name, brightness, fades and draw of the mood that is open. */
-function ThisMood({ mood }: { readonly mood: Mood }) {
-  const printer = usePrinter();
-  const { design, assessment } = useSheet();
-  const ceiling = assessment.supply?.ceilings.find((each) => each.moodId === mood.id);
-  const edit = (recipe: (draft: Draft<Mood>) => void, merge?: string): void =>
-    editDesign(
-      (draft) => {
-        const found = draft.moods.list.find((each) => each.id === mood.id);
-        if (found) recipe(found);
-      },
-      merge ? { merge: `${merge} ${mood.id}` } : {},
-    );
-  return (
-    <Section
-      title="This mood"
-      aside={
-        <span>
-          <Button look="quiet" onClick={() => copyMood(mood)}>
-            <Copy size={15} />
-            Copy it
-          </Button>
-          <Button look="quiet" onClick={() => changeDesign((open) => removeMood(open, mood.id))}>
-            <Trash2 size={15} />
-            Remove {mood.name}
-          </Button>
-        </span>
-      }
-    >
-      <div className="grid grid-cols-[1fr_1.4fr_auto] items-end gap-3">
-        <TextField
-          label="Name of the mood"
-          value={mood.name}
-          onCommit={(name) =>
-            edit((draft) => {
-              draft.name = name;
-            })
-          }
-        />
-        <ShareSlider
-          label={
-            ceiling ? `Brightness; its ceiling is ${printer.message(sayCeiling(ceiling.brightness))}` : 'Brightness'
-          }
-          value={mood.brightness}
-          {...(ceiling ? { mark: ceiling.brightness } : {})}
-          onChange={(value) =>
-            edit((draft) => {
-              draft.brightness = value;
-            }, 'brightness')
-          }
-        />
-        <Choice
-          label="At the start"
-          value={design.moods.startId === mood.id ? 'yes' : 'no'}
-          options={[
-            { value: 'yes', label: 'yes' },
-            { value: 'no', label: 'no' },
-          ]}
-          onChoose={(value) =>
-            editDesign((draft) => {
-              if (value === 'yes') draft.moods.startId = mood.id;
-            })
-          }
-        />
-        <Fades mood={mood} edit={edit} />
-      </div>
-      <Draw moodId={mood.id} />
-    </Section>
-  );
 }
 
 const pages = ['Moves', 'Cues', 'Evening', 'Sets'] as const;

@@ -1,18 +1,15 @@
 import { listWishes, type Wish } from '@glimmer/core/findings';
-import { outlines } from '@glimmer/core/parts';
 import { bands, type Hollow, type Piece, removeHollow } from '@glimmer/core/plan';
 import type { Draft } from 'immer';
-import { ImageUp, Trash2 } from 'lucide-react';
+import { Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
-import { useRef } from 'react';
-import { changeDesign, editDesign, editPlan } from '../state/planStore.ts';
+import { changeDesign, editDesign } from '../state/planStore.ts';
 import { Said } from '../units/Said.tsx';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField, TextField, Tick } from '../widgets/fields.tsx';
 import { BeginHere, Section } from '../widgets/Section.tsx';
-import { tell } from '../widgets/Toasts.tsx';
 import { OwnParts } from './OwnParts.tsx';
-import { readPicture } from './readPicture.ts';
+import { PictureChoice } from './PictureChoice.tsx';
 import { useSheet } from './useSheet.ts';
 
 const same = <T extends string>(values: readonly T[]): { value: T; label: string }[] =>
@@ -59,109 +56,6 @@ function Wishes() {
         );
       })}
     </ul>
-  );
-}
-
-const chooseOutline = (outlineId: string): void => {
-  const outline = outlines.find((each) => each.id === outlineId);
-  editDesign((draft) => {
-    if (!outline) {
-      draft.view.picture = { kind: 'none' };
-      return;
-    }
-    draft.view.picture = { kind: 'drawn', outline: outline.id };
-    draft.view.heightMm = Math.round((draft.view.widthMm * outline.boxHeight) / outline.boxWidth);
-  });
-};
-
-const bringIn = (file: File | undefined): void => {
-  if (!file) return;
-  readPicture(file).then(
-    ({ picture, aspect }) => {
-      const id = nanoid(10);
-      editPlan((draft) => {
-        draft.pictures[id] = picture;
-        draft.design.view.picture = { kind: 'own', pictureId: id };
-        draft.design.view.heightMm = Math.min(
-          bands.viewMm.most,
-          Math.max(bands.viewMm.least, Math.round(draft.design.view.widthMm / aspect)),
-        );
-      });
-      tell(`${file.name} is the picture now; give its true width`);
-    },
-    (error: unknown) => tell(error instanceof Error ? error.message : String(error), { gravity: 'trouble' }),
-  );
-};
-
-/** A picture of the maker’s own, from a file. */
-function PictureFile() {
-  const input = useRef<HTMLInputElement>(null);
-  return (
-    <>
-      <Button onClick={() => input.current?.click()}>
-        <ImageUp size={16} />
-        Bring in a picture
-      </Button>
-      <input
-        ref={input}
-        type="file"
-        accept="image/svg+xml,image/png,image/jpeg,image/webp"
-        aria-label="Picture to bring in"
-        className="hidden"
-        onChange={(event) => {
-          bringIn(event.target.files?.[0]);
-          event.target.value = '';
-        }}
-      />
-    </>
-  );
-}
-
-function PictureChoice() {
-  const { design } = useSheet();
-  const { view } = design;
-  return (
-    <div className="grid grid-cols-[1fr_auto] items-end gap-x-3 gap-y-2">
-      <Choice
-        label="Outline"
-        value={view.picture.kind === 'drawn' ? view.picture.outline : view.picture.kind}
-        options={[
-          { value: 'none', label: 'bare sheet' },
-          ...(view.picture.kind === 'own' ? [{ value: 'own', label: 'your own picture' }] : []),
-          ...outlines.map((outline) => ({ value: outline.id, label: outline.name })),
-        ]}
-        onChoose={(value) => value !== 'own' && chooseOutline(value)}
-      />
-      <PictureFile />
-      <div className="col-span-2 grid grid-cols-2 gap-3">
-        <QuantityField
-          label="True width of the view"
-          kind="lengthMm"
-          value={view.widthMm}
-          band={bands.viewMm}
-          onCommit={(value) =>
-            editDesign((draft) => {
-              draft.view.heightMm = Math.min(
-                bands.viewMm.most,
-                Math.max(bands.viewMm.least, Math.round((draft.view.heightMm * value) / draft.view.widthMm)),
-              );
-              draft.view.widthMm = value;
-            })
-          }
-        />
-        <QuantityField
-          label="True height"
-          kind="lengthMm"
-          value={view.heightMm}
-          band={bands.viewMm}
-          onCommit={(value) =>
-            editDesign((draft) => {
-              draft.view.heightMm = value;
-            })
-          }
-        />
-      </div>
-    </div>
   );
 }
 

@@ -5,18 +5,15 @@ import { kindOf } from '@glimmer/core/items';
 import type { Item } from '@glimmer/core/plan';
 import { sayCeiling } from '@glimmer/core/power';
 import { amps, type Message, milliampHours, say } from '@glimmer/core/units';
-import { useState } from 'react';
 import type { Shown } from '../items/FormRows.tsx';
 import { AddItems, ItemCard } from '../items/ItemCard.tsx';
 import { usePrinter } from '../units/index.ts';
 import { Said } from '../units/Said.tsx';
 import { Button } from '../widgets/Button.tsx';
-import { Choice } from '../widgets/fields.tsx';
 import { BeginHere, FigureLine, Section } from '../widgets/Section.tsx';
 import { openSum } from '../widgets/SumDrawer.tsx';
-import { SAMPLED_NIGHTS, useNight } from '../worker/useNight.ts';
 import { Chain } from './Chain.tsx';
-import { NightChart } from './NightChart.tsx';
+import { Night } from './Night.tsx';
 import { useSheet } from './useSheet.ts';
 
 const suits = ({ leastA, mostA }: { readonly leastA: number; readonly mostA: number }): Message =>
@@ -55,75 +52,6 @@ function Items({ roles }: { readonly roles: readonly string[] }) {
         )}
       />
     ));
-}
-
-/** Many nights with parts as they may turn out, and how many of them are long enough. */
-function Sampling({ sampling, sample, cancel }: Pick<ReturnType<typeof useNight>, 'sampling' | 'sample' | 'cancel'>) {
-  const printer = usePrinter();
-  const { hoursWanted } = useSheet().design.piece;
-  const at = (share: number): number =>
-    sampling.kind === 'done' ? (sampling.hours[Math.floor(share * (sampling.hours.length - 1))] ?? 0) : 0;
-  return (
-    <div className="mt-2 flex flex-wrap items-center gap-3">
-      {sampling.kind === 'running' ? (
-        <>
-          <progress
-            value={sampling.done}
-            max={sampling.of}
-            aria-label="Sampled nights"
-            className="h-2 w-48 accent-verdigris"
-          />
-          <span className="figures">
-            {sampling.done} of {sampling.of}
-          </span>
-          <Button onClick={cancel}>Cancel</Button>
-        </>
-      ) : (
-        <Button onClick={sample}>Try {SAMPLED_NIGHTS} nights</Button>
-      )}
-      {sampling.kind === 'done' && (
-        <span data-sampled>
-          Nineteen nights in twenty last{' '}
-          <span className="figures font-semibold">{printer.quantity('timeH', at(0.05))}</span>, half of them{' '}
-          <span className="figures font-semibold">{printer.quantity('timeH', at(0.5))}</span>;{' '}
-          <span className="figures">
-            {Math.round((sampling.hours.filter((hours) => hours >= hoursWanted).length / sampling.hours.length) * 100)}{' '}
-            %
-          </span>{' '}
-          last the {printer.quantity('timeH', hoursWanted)} wanted.
-        </span>
-      )}
-    </div>
-  );
-}
-
-function Night() {
-  const { design, assessment } = useSheet();
-  const packs = assessment.supplies.filter((supply) => supply.runsFor !== null);
-  const [chosenId, choose] = useState<string | null>(null);
-  const supply = packs.find((each) => each.rail.id === chosenId) ?? packs[0];
-  const { curves, sampling, sample, cancel } = useNight(design, supply?.rail.id ?? null);
-  if (supply?.tree.source.kind !== 'pack')
-    return <p className="text-faint">The night needs a pack and a mood, or lights that are always on.</p>;
-  return (
-    <>
-      {packs.length > 1 && (
-        <Choice
-          inline
-          label="Night of which pack"
-          value={supply.rail.id}
-          options={packs.map((each) => ({ value: each.rail.id, label: each.rail.name }))}
-          onChoose={choose}
-        />
-      )}
-      {curves ? (
-        <NightChart curves={curves} design={design} cutOffV={supply.tree.source.pack.cutOffV} />
-      ) : (
-        <p className="text-faint">Playing the evening …</p>
-      )}
-      <Sampling sampling={sampling} sample={sample} cancel={cancel} />
-    </>
-  );
 }
 
 /** What flows on each rail, and what it is good for. */

@@ -1,24 +1,17 @@
-import type { Assessment, CoreEnds } from '@glimmer/core/assess';
+import type { Assessment } from '@glimmer/core/assess';
 import { exportShoppingCsv, exportTemplateSvg, exportWireCsv } from '@glimmer/core/exports';
-import { explainRun } from '@glimmer/core/figures';
 import { sayAmount } from '@glimmer/core/items';
-import { type WireRun, wireColours } from '@glimmer/core/network';
-import { bands, type Design, distanceMm } from '@glimmer/core/plan';
+import type { Design } from '@glimmer/core/plan';
 import { soldGauges } from '@glimmer/core/wires';
-import type { Draft } from 'immer';
 import { ArrowDownToLine } from 'lucide-react';
 import { saveFile } from '../shelf/files.ts';
 import { editDesign } from '../state/planStore.ts';
-import { tool, useTool } from '../state/tool.ts';
 import { usePrinter } from '../units/index.ts';
 import { Said } from '../units/Said.tsx';
 import { Button } from '../widgets/Button.tsx';
-import { Choice, QuantityField } from '../widgets/fields.tsx';
 import { BeginHere, Section } from '../widgets/Section.tsx';
-import { openSum } from '../widgets/SumDrawer.tsx';
+import { RunRow } from './RunRow.tsx';
 import { useSheet } from './useSheet.ts';
-
-type Override = Design['wires']['runs'][number];
 
 /** What is left free on purpose, item by item. @example "Board: pins 4, 7; Lower jaw: data out" */
 function sayFree({ freePorts }: Assessment, design: Design): string {
@@ -32,100 +25,6 @@ function sayFree({ freePorts }: Assessment, design: Design): string {
       return `${design.items.find((item) => item.id === id)?.name ?? id}: ${words.join(', ')}`;
     })
     .join('; ');
-}
-
-function overrule(runId: string, change: Partial<Pick<Draft<Override>, 'lengthMm' | 'gaugeAwg' | 'colours'>>): void {
-  editDesign((draft) => {
-    const found = draft.wires.runs.find((run) => run.runId === runId);
-    const next: Draft<Override> = { runId, lengthMm: null, gaugeAwg: null, colours: null, ...found, ...change };
-    draft.wires.runs = draft.wires.runs.filter((run) => run.runId !== runId);
-    if (next.lengthMm !== null || next.gaugeAwg !== null || next.colours !== null) draft.wires.runs.push(next);
-  });
-}
-
-interface RunRowProps {
-  readonly run: WireRun;
-  readonly stock: readonly number[];
-  readonly ends: readonly CoreEnds[];
-}
-
-/** The cores of a run: colour, meaning, and what each end is soldered to. */
-function Cores({ run, ends }: Pick<RunRowProps, 'run' | 'ends'>) {
-  const printer = usePrinter();
-  return (
-    <span className="flex flex-wrap gap-1 text-[12.5px] text-faint">
-      {run.cores.map((core, c) => (
-        <span key={core.meaning} className="flex w-full items-baseline gap-1">
-          <span
-            className="inline-block h-2 w-4 shrink-0 border border-faint"
-            style={{ background: wireColours[core.colour.split(',')[0] ?? ''] }}
-            aria-hidden="true"
-          />
-          <span>
-            {core.colour} {core.meaning}
-            {ends[c] && `: ${printer.message(ends[c].from)} to ${printer.message(ends[c].to)}`}
-          </span>
-        </span>
-      ))}
-    </span>
-  );
-}
-
-function RunRow({ run, stock, ends }: RunRowProps) {
-  const printer = usePrinter();
-  const pointed = useTool((state) => state.pointedId === run.id);
-  return (
-    <tr
-      className={`border-b border-rule/60 align-top ${pointed ? 'bg-pressed' : ''}`}
-      onMouseEnter={() => tool.pointAt(run.id)}
-      onFocus={() => tool.pointAt(run.id)}
-    >
-      <td className="py-1 pr-2">
-        <button
-          type="button"
-          className="text-left underline decoration-dotted underline-offset-4"
-          onClick={() => openSum(explainRun(run, run.from.at && run.to.at && distanceMm(run.from.at, run.to.at)))}
-        >
-          {run.name}
-        </button>
-        <Cores run={run} ends={ends} />
-      </td>
-      <td className="w-28 py-1 pr-2">
-        <QuantityField
-          hideLabel
-          label={`Length of ${run.name}`}
-          kind="lengthMm"
-          value={run.lengthMm}
-          band={bands.wireLengthMm}
-          overruled={run.lengthOverruled}
-          placeholder="not placed yet"
-          onCommit={(value) => overrule(run.id, { lengthMm: value })}
-          onClear={() => overrule(run.id, { lengthMm: null })}
-        />
-      </td>
-      <td className="w-40 py-1 pr-2">
-        <Choice
-          hideLabel
-          label={`Gauge of ${run.name}`}
-          value={run.gaugeOverruled ? String(run.gaugeAwg) : 'auto'}
-          overruled={run.gaugeOverruled}
-          options={[
-            { value: 'auto', label: run.gaugeOverruled ? 'reckoned' : `${printer.gauge(run.gaugeAwg)}, reckoned` },
-            ...[...new Set([...stock, run.gaugeAwg])]
-              .sort((a, b) => b - a)
-              .map((gauge) => ({ value: String(gauge), label: printer.gauge(gauge) })),
-          ]}
-          onChoose={(value) => overrule(run.id, { gaugeAwg: value === 'auto' ? null : Number(value) })}
-        />
-      </td>
-      <td className="figures py-1.5 text-right whitespace-nowrap text-[13px]">
-        {run.peakA === null ? 'signal' : printer.quantity('currentA', run.peakA)}
-        <span className="block text-faint">
-          {run.peakA === null ? '' : `−${printer.quantity('voltageV', run.dropV)}`}
-        </span>
-      </td>
-    </tr>
-  );
 }
 
 /** The gauges that there are to choose from. */

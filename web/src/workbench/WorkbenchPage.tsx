@@ -1,7 +1,7 @@
 import { fingerprint } from '@glimmer/core/exports';
 import type { Stage } from '@glimmer/core/items';
 import { Redo2, Search, Undo2 } from 'lucide-react';
-import { lazy, memo, Suspense, useEffect, useMemo, useState } from 'react';
+import { memo, Suspense, useEffect, useMemo, useState } from 'react';
 import { disableGlobalCursorStyles, Panel, PanelGroup, PanelResizeHandle } from 'react-resizable-panels';
 import { Link, Navigate, useParams } from 'react-router';
 import { closeKept, openKept } from '../keeping/index.ts';
@@ -20,54 +20,13 @@ import { FindingList } from './Findings.tsx';
 import { KeepBand, KeepSign } from './KeepSign.tsx';
 import { KeysDialog } from './KeysDialog.tsx';
 import { ReckoningBar } from './ReckoningBar.tsx';
+import { sheets, useSheetsAhead } from './sheets.ts';
 import { isStage, stageInfo } from './stageInfo.ts';
 import { TakeOutMenu } from './TakeOutMenu.tsx';
 import { useKeys } from './useKeys.ts';
 
 // The strict content policy forbids style elements made by script, and the handles have a cursor of their own.
 disableGlobalCursorStyles();
-
-type SheetModule = { readonly default: () => React.JSX.Element };
-
-const fetchSheet: Readonly<Record<Stage, () => Promise<SheetModule>>> = {
-  piece: () => import('../stages/PieceSheet.tsx'),
-  lights: () => import('../stages/LightsSheet.tsx'),
-  moods: () => import('../stages/MoodsSheet.tsx'),
-  drive: () => import('../stages/DriveSheet.tsx'),
-  power: () => import('../stages/PowerSheet.tsx'),
-  wires: () => import('../stages/WiresSheet.tsx'),
-  bench: () => import('../stages/BenchSheet.tsx'),
-  logbook: () => import('../stages/LogbookSheet.tsx'),
-};
-const sheets: Readonly<Record<Stage, React.LazyExoticComponent<SheetModule['default']>>> = {
-  piece: lazy(fetchSheet.piece),
-  lights: lazy(fetchSheet.lights),
-  moods: lazy(fetchSheet.moods),
-  drive: lazy(fetchSheet.drive),
-  power: lazy(fetchSheet.power),
-  wires: lazy(fetchSheet.wires),
-  bench: lazy(fetchSheet.bench),
-  logbook: lazy(fetchSheet.logbook),
-};
-
-/** Fetches the other sheets while the page rests, so that going to one waits for nothing. */
-function useSheetsAhead(): void {
-  useEffect(() => {
-    const waiting = Object.values(fetchSheet);
-    let isHere = true;
-    const next = (): void => {
-      const fetchNext = isHere ? waiting.shift() : undefined;
-      // One that can't be had now is asked for again when it is gone to, and says so there.
-      if (fetchNext) void fetchNext().then(rest, rest);
-    };
-    // Not every browser says when it rests.
-    const rest = (): void => void (window.requestIdleCallback?.(next) ?? setTimeout(next, 200));
-    rest();
-    return () => {
-      isHere = false;
-    };
-  }, []);
-}
 
 /** True where there is room for picture and sheet side by side. */
 function useIsWide(): boolean {

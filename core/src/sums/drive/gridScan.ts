@@ -2,8 +2,9 @@ import { solveString } from '../../circuit/index.ts';
 import { findSneaks, meanOfScan, scanGrid } from '../../drive/index.ts';
 import type { Finding } from '../../items/index.ts';
 import { amps, fillSum, quantity, say } from '../../units/index.ts';
+import { ask, assume, choice } from '../inputs.ts';
 import { curveThrough } from '../lightCurves.ts';
-import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 interface Judged {
   readonly isSeen: boolean;

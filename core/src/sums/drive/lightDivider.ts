@@ -9,7 +9,8 @@ import {
 import type { Finding } from '../../items/index.ts';
 import { fillSum, ohms, say } from '../../units/index.ts';
 import { sample } from '../drawing.ts';
-import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure, optional } from '../sum.ts';
+import { ask, assume, choice, optional } from '../inputs.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 interface Judged {
   readonly darkOhm: number;

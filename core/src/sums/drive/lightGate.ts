@@ -1,7 +1,8 @@
 import { designLightGate, type Finding, gateNode } from '../../items/index.ts';
 import { fillSum, say, volts } from '../../units/index.ts';
 import { sample } from '../drawing.ts';
-import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
+import { ask, assume } from '../inputs.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
 
 interface Judged {
   readonly supplyV: number;

@@ -2,7 +2,8 @@ import { worksThrough } from '../../drive/index.ts';
 import { discField, type Finding, reachMm } from '../../items/index.ts';
 import { fillSum } from '../../units/index.ts';
 import { sample } from '../drawing.ts';
-import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
+import { ask, assume } from '../inputs.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
 
 interface Judged {
   readonly pullInMt: number;

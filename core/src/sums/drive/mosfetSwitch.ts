@@ -2,7 +2,8 @@ import { judgeGate } from '../../circuit/index.ts';
 import { switchHeat } from '../../drive/index.ts';
 import type { Finding } from '../../items/index.ts';
 import { fillSum, say, volts } from '../../units/index.ts';
-import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
+import { ask, assume, choice } from '../inputs.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
 
 interface Judged {
   readonly verdict: string;

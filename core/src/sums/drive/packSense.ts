@@ -1,7 +1,8 @@
 import { senseCode } from '../../drive/index.ts';
 import { fillSum, say, volts } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
-import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
+import { ask, assume, choice } from '../inputs.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 /** Answers the divider by which a program sees the charge. */
 export const packSenseSum = defineSum({

@@ -1,5 +1,6 @@
 import { percent, say } from '../../units/index.ts';
-import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
+import { ask, assume } from '../inputs.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 /** Answers what pixels draw by colour and brightness. */
 export const pixelCurrentSum = defineSum({

@@ -1,7 +1,8 @@
 import { frameTime, leastHighLevel, longestWaitS, loopShare } from '../../drive/index.ts';
 import type { Finding } from '../../items/index.ts';
 import { fillSum, percent, quantity, say, volts } from '../../units/index.ts';
-import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure, optional, text } from '../sum.ts';
+import { ask, assume, optional } from '../inputs.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
 
 interface Judged {
   readonly logicV: number;

@@ -1,6 +1,7 @@
 import { coneRadiusMm, slipsALoopAfterS, toggleInStep, transmitterRangeShare } from '../../drive/index.ts';
 import { percent, say } from '../../units/index.ts';
-import { assume, choice, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
+import { assume, choice } from '../inputs.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 /** Answers what a receiver costs all evening. */
 export const remoteSum = defineSum({

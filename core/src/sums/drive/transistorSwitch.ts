@@ -2,7 +2,8 @@ import { baseCurrent, designBase, nextStandard, standardNeighbours } from '../..
 import type { Finding } from '../../items/index.ts';
 import { baseResistor } from '../../network/index.ts';
 import { amps, fillSum, ohms, say } from '../../units/index.ts';
-import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure, optional } from '../sum.ts';
+import { ask, assume, optional } from '../inputs.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 interface Judged {
   readonly fitted: number | null;

@@ -1,6 +1,7 @@
 import { balanceOf, trimMassG, turningForce } from '../../lights/index.ts';
 import { fillSum } from '../../units/index.ts';
-import { assume, defineSum, figure, finding, findingsWhere, mainFigure, optional, pairs } from '../sum.ts';
+import { assume, optional, pairs } from '../inputs.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 /** Answers where a piece hangs, and what pulls when it turns. */
 export const balanceSum = defineSum({

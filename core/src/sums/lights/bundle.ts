@@ -1,6 +1,7 @@
 import { acceptanceDeg, acceptedShare, fibreBundle, gapToCover } from '../../lights/index.ts';
 import { fillSum } from '../../units/index.ts';
-import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
+import { ask, assume } from '../inputs.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 /** Answers a fibre bundle and the gap before its light. */
 export const bundleSum = defineSum({

@@ -9,7 +9,8 @@ import {
   rippleOf,
 } from '../../lights/index.ts';
 import { fillSum, mm, percent, quantity, say } from '../../units/index.ts';
-import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
+import { ask, assume, choice } from '../inputs.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 /** Answers how deep a channel must be so that no dots show. */
 export const diffuserSum = defineSum({

@@ -1,6 +1,7 @@
 import { lightDose, secondsToDose } from '../../lights/index.ts';
 import { fillSum } from '../../units/index.ts';
-import { ask, assume, defineSum, figure, finding, mainFigure } from '../sum.ts';
+import { ask, assume } from '../inputs.ts';
+import { defineSum, figure, finding, mainFigure } from '../sum.ts';
 
 /** Answers charging what glows, and curing resin. */
 export const doseSum = defineSum({

@@ -1,7 +1,8 @@
 import { equalLook, fadeSteps, perceivedShare } from '../../lights/index.ts';
 import { fillSum, percent, say } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
-import { assume, defineSum, figure, finding, findingsWhere, list, mainFigure } from '../sum.ts';
+import { assume, list } from '../inputs.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 /** Answers lights that shall look alike. */
 export const equalLookSum = defineSum({

@@ -8,20 +8,8 @@ import {
 } from '../../lights/index.ts';
 import { fillSum, mm, say } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
-import {
-  assume,
-  choice,
-  defineSum,
-  figure,
-  finding,
-  findingsWhere,
-  list,
-  mainFigure,
-  type Outcome,
-  optional,
-  type Result,
-  text,
-} from '../sum.ts';
+import { assume, choice, list, optional } from '../inputs.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure, type Outcome, type Result, text } from '../sum.ts';
 
 interface FitAsked {
   readonly part: readonly number[];

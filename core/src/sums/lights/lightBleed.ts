@@ -1,6 +1,7 @@
 import { layersForRatio, throughLayers } from '../../lights/index.ts';
 import { fillSum } from '../../units/index.ts';
-import { ask, defineSum, figure, finding, mainFigure } from '../sum.ts';
+import { ask } from '../inputs.ts';
+import { defineSum, figure, finding, mainFigure } from '../sum.ts';
 
 /** Answers light that comes where it should not. */
 export const lightBleedSum = defineSum({

@@ -1,6 +1,7 @@
 import { longestTapeMm, tapeCurrent } from '../../lights/index.ts';
 import { amps, fillSum, say } from '../../units/index.ts';
-import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
+import { ask, assume } from '../inputs.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 /** Answers what plain tape draws, and how much a supply feeds. */
 export const plainTapeSum = defineSum({

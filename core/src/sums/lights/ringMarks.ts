@@ -1,7 +1,8 @@
 import { type Finding, itemsOf, kindOf } from '../../items/index.ts';
 import { chordOfRing, interleave, markRing, ringRoom, skinStretch } from '../../lights/index.ts';
 import { fillSum } from '../../units/index.ts';
-import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure, optional, text } from '../sum.ts';
+import { ask, assume, choice, optional } from '../inputs.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
 
 interface Judged {
   readonly room: number | null;

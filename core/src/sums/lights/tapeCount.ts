@@ -1,7 +1,8 @@
 import { cutTape, itemsOf, kindOf, tapeLights } from '../../items/index.ts';
 import { type OwnPart, type PixelTapePart, pixelTapes } from '../../parts/index.ts';
 import { fillSum } from '../../units/index.ts';
-import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
+import { ask, assume } from '../inputs.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 /** The tape of the library whose density is nearest. */
 const nearestTape = (perMetre: number): PixelTapePart =>

@@ -2,7 +2,8 @@ import { cutTape } from '../../items/index.ts';
 import { cutFromStock } from '../../lights/index.ts';
 import { joinMessages, mm, say } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
-import { assume, defineSum, figure, finding, findingsWhere, mainFigure, optional, pairs, text } from '../sum.ts';
+import { assume, optional, pairs } from '../inputs.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
 
 /** Answers cutting pieces out of a reel. */
 export const tapeCutSum = defineSum({

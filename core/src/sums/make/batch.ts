@@ -1,6 +1,7 @@
 import { batchCount, cheapestPurchase, lotsFor } from '../../logbook/index.ts';
 import { fillSum } from '../../units/index.ts';
-import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure, pairs } from '../sum.ts';
+import { ask, assume, pairs } from '../inputs.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 /** Answers parts for several copies. */
 export const batchSum = defineSum({

@@ -3,7 +3,8 @@ import { type Item, mapItem } from '../../plan/index.ts';
 import { chooseFuse, fuseBand } from '../../power/index.ts';
 import { amps, fillSum, say } from '../../units/index.ts';
 import { wireCarriesA } from '../../wires/index.ts';
-import { ask, defineSum, figure, finding, findingsWhere, mainFigure, optional } from '../sum.ts';
+import { ask, optional } from '../inputs.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 /** Answers which fuse. */
 export const fuseSum = defineSum({

@@ -10,8 +10,9 @@ import {
 } from '../../heat/index.ts';
 import type { Finding } from '../../items/index.ts';
 import { amps, celsius, fillSum, quantity, say } from '../../units/index.ts';
+import { ask, assume, choice, list, optional } from '../inputs.ts';
 import { curveThrough } from '../lightCurves.ts';
-import { ask, assume, choice, defineSum, figure, finding, findingsWhere, list, mainFigure, optional } from '../sum.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 interface Judged {
   readonly nowC: number;

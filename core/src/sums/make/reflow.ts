@@ -2,7 +2,8 @@ import { judgeReflow, reflowAlloys, solderVolume } from '../../heat/index.ts';
 import type { Finding } from '../../items/index.ts';
 import { capitalise, celsius, fillSum, quantity, say, seconds } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
-import { assume, choice, defineSum, figure, finding, mainFigure, optional, pairs, text } from '../sum.ts';
+import { assume, choice, optional, pairs } from '../inputs.ts';
+import { defineSum, figure, finding, mainFigure, text } from '../sum.ts';
 
 /** Each fault as a finding, and what deceives the eye. */
 const judge = (faults: ReturnType<typeof judgeReflow>['faults']): Finding[] => [

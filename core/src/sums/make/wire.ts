@@ -12,7 +12,8 @@ import {
   wireOhmPerMetre,
 } from '../../wires/index.ts';
 import { SumError } from '../answer.ts';
-import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure, optional } from '../sum.ts';
+import { ask, assume, choice, optional } from '../inputs.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 /** Resistance of a metre of one core; refuses a conductor whose sizes are missing, and says which. */
 function ohmOf(asked: {

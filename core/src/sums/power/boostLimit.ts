@@ -2,7 +2,8 @@ import type { Finding } from '../../items/index.ts';
 import { boostInput, linearHeat, solveConstantPower } from '../../items/index.ts';
 import { fillSum, ohms, say, volts, watts } from '../../units/index.ts';
 import { sample } from '../drawing.ts';
-import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
+import { ask, assume, choice } from '../inputs.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
 
 interface LinearAsked {
   readonly openV: number;

@@ -2,7 +2,8 @@ import type { Finding } from '../../items/index.ts';
 import { solveSupplyTree, type TreeLoad, type TreeState } from '../../power/index.ts';
 import { amps, percent, say, volts } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
-import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure, optional, pairs } from '../sum.ts';
+import { ask, assume, choice, optional, pairs } from '../inputs.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 /** What a port gives before anything is agreed (USB 2.0). */
 const USB_A = 0.5;

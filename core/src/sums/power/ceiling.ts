@@ -1,7 +1,8 @@
 import { perceivedShare } from '../../lights/index.ts';
 import { ceilingSum } from '../../power/index.ts';
 import { amps, fillSum, say } from '../../units/index.ts';
-import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
+import { ask, assume } from '../inputs.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 /** Answers how bright before the weakest link gives way. */
 export const brightnessCeilingSum = defineSum({

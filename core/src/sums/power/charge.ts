@@ -1,7 +1,8 @@
 import { chemistryNames } from '../../parts/index.ts';
 import { chargeTime, planCharging } from '../../power/index.ts';
 import { amps, fillSum, say } from '../../units/index.ts';
-import { ask, assume, choice, defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
+import { ask, assume, choice } from '../inputs.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
 
 /** Answers charging: rate, time, and whether the cell bears it. */
 export const chargeSum = defineSum({

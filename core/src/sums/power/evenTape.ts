@@ -1,7 +1,7 @@
 import type { EvenTape } from '../../power/index.ts';
 import { mm, say } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
-import { ask, assume } from '../sum.ts';
+import { ask, assume } from '../inputs.ts';
 
 /** What the sums about a tape ask for. */
 export const tapeInputs = {

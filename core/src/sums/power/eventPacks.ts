@@ -1,6 +1,7 @@
 import { packEnergy, packsForEvent, swapTimesH } from '../../power/index.ts';
 import { fillSum, quantity, say } from '../../units/index.ts';
-import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure, optional } from '../sum.ts';
+import { ask, assume, optional } from '../inputs.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 /** Answers packs to bring, and when to change them. */
 export const eventPacksSum = defineSum({

@@ -1,6 +1,7 @@
 import { evenFeeds, fewestFeeds, tapeVoltages } from '../../power/index.ts';
 import { say, volts } from '../../units/index.ts';
-import { ask, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
+import { ask } from '../inputs.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 import { evenTape, tapeInputs } from './evenTape.ts';
 
 /** Answers where to feed a tape. */

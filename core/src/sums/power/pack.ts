@@ -5,7 +5,8 @@ import { packEnergy } from '../../power/index.ts';
 import { amps, fillSum, say, volts } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { sample } from '../drawing.ts';
-import { assume, choice, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
+import { assume, choice } from '../inputs.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 const packNames = packs.map((part) => part.id.replace(/^pack-/, ''));
 

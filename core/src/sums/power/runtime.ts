@@ -28,19 +28,8 @@ import {
 } from '../../power/index.ts';
 import { fillSum, hours, say, volts } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
-import {
-  ask,
-  assume,
-  choice,
-  defineSum,
-  figure,
-  finding,
-  findingsWhere,
-  mainFigure,
-  optional,
-  pairs,
-  text,
-} from '../sum.ts';
+import { ask, assume, choice, optional, pairs } from '../inputs.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
 
 const converterIds = ['none', ...converters.map((part) => part.id)] as const;
 

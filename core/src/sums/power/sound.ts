@@ -1,6 +1,7 @@
 import { bridgePower, gainChange, startDipV } from '../../power/index.ts';
 import { fillSum } from '../../units/index.ts';
-import { ask, assume, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
+import { ask, assume } from '../inputs.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 /** Answers an amplifier beside the lights. */
 export const soundSum = defineSum({

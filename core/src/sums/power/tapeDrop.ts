@@ -2,7 +2,8 @@ import type { Finding } from '../../items/index.ts';
 import { tapeVoltages } from '../../power/index.ts';
 import { say, volts } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
-import { assume, choice, defineSum, figure, finding, findingsWhere, list, mainFigure } from '../sum.ts';
+import { assume, choice, list } from '../inputs.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 import { evenTape, tapeInputs } from './evenTape.ts';
 
 interface Judged {

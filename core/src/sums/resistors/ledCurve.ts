@@ -1,8 +1,9 @@
 import { forwardVoltageV, shiftCurve, solveString } from '../../circuit/index.ts';
 import type { Finding } from '../../items/index.ts';
 import { SumError } from '../answer.ts';
+import { assume, list, optional, pairs } from '../inputs.ts';
 import { curveOfReadings, curvePoints } from '../lightCurves.ts';
-import { assume, defineSum, figure, finding, findingsWhere, list, optional, pairs, text } from '../sum.ts';
+import { defineSum, figure, finding, findingsWhere, text } from '../sum.ts';
 
 interface Judged {
   readonly readingCount: number;

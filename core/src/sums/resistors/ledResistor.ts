@@ -10,21 +10,9 @@ import { type Finding, itemsOf, kindOf } from '../../items/index.ts';
 import { amps, fillSum, type Message, ohms, say, volts, watts } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { type Drawing, sample } from '../drawing.ts';
+import { ask, assume, choice, list, optional } from '../inputs.ts';
 import { curvePoints } from '../lightCurves.ts';
-import {
-  ask,
-  assume,
-  choice,
-  defineSum,
-  figure,
-  finding,
-  findingsWhere,
-  list,
-  mainFigure,
-  optional,
-  type Result,
-  text,
-} from '../sum.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure, type Result, text } from '../sum.ts';
 import { type PathsAsked, type PathsSolved, solvePaths } from './lightPaths.ts';
 
 const seriesNames = ['E6', 'E12', 'E24', 'E48', 'E96'] as const;

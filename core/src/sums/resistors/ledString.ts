@@ -3,8 +3,9 @@ import { seriesResistor, standardNeighbours } from '../../drive/index.ts';
 import { fillSum, say, volts } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { sample } from '../drawing.ts';
+import { ask, assume } from '../inputs.ts';
 import { curveThrough } from '../lightCurves.ts';
-import { ask, assume, defineSum, finding, findingsWhere, mainFigure } from '../sum.ts';
+import { defineSum, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 const ledBand = { most: 3, usual: [0.0005, 0.05] } as const;
 

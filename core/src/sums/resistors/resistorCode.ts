@@ -8,7 +8,8 @@ import {
 } from '../../drive/index.ts';
 import { type Message, ohms, percent, say } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
-import { assume, defineSum, figure, finding, findingsWhere, mainFigure, optional, text, words } from '../sum.ts';
+import { assume, optional, words } from '../inputs.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
 
 const seriesNames = ['E6', 'E12', 'E24', 'E48', 'E96'] as const;
 

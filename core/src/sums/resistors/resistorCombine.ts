@@ -1,7 +1,8 @@
 import { combineToward, writeCombination } from '../../drive/index.ts';
 import { percent, say } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
-import { ask, assume, choice, defineSum, figure, finding, findingsWhere, list, mainFigure, text } from '../sum.ts';
+import { ask, assume, choice, list } from '../inputs.ts';
+import { defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
 
 /** Answers a value out of two resistors. */
 export const resistorCombineSum = defineSum({

@@ -1,0 +1,124 @@
+import { z } from 'zod';
+
+const number = z.number().nullable();
+
+const figured = z
+  .strictObject({ likely: number, cautious: number, needs: z.array(z.string()) })
+  .describe('Null where it can’t be decided yet; `needs` says what for.');
+
+const quantity = z.strictObject({ kind: z.string(), value: z.number() }).nullable();
+
+/**
+ * The assessment of a plan as it is printed for other programs: stable from version to version. Amperes, volts, ohms,
+ * watts, hours, millimetres and shares of 1; null = not decided, not known or without end.
+ */
+export const assessmentSchema = z.strictObject({
+  format: z.literal('unruly-glimmer assessment'),
+  version: z.literal(1),
+  plan: z.string(),
+  mark: z.string().describe('The mark that stands on the printed sheets and in the program.'),
+  figures: z.strictObject({
+    peakA: figured,
+    usualA: figured,
+    restA: figured,
+    runsForH: figured,
+    ceiling: figured,
+    costPerCopy: figured,
+    weakestLink: z.strictObject({ name: z.string(), loadA: number, limitA: z.number() }).nullable(),
+  }),
+  moods: z.array(
+    z.strictObject({
+      id: z.string(),
+      name: z.string(),
+      setTo: z.number(),
+      ceiling: number,
+      meanA: z.number(),
+      peakA: z.number(),
+    }),
+  ),
+  rails: z.array(
+    z.strictObject({
+      id: z.string(),
+      name: z.string(),
+      nominalV: number,
+      freshV: number,
+      spentV: number,
+      peakA: number,
+      usualA: number,
+      restA: number,
+      limitA: number,
+    }),
+  ),
+  items: z.array(
+    z.strictObject({
+      id: z.string(),
+      kind: z.string(),
+      name: z.string(),
+      switchedBy: z.array(z.string()),
+      currentA: z
+        .strictObject({ dim: z.number(), typical: z.number(), bright: z.number() })
+        .nullable()
+        .describe('All of it at full: at the dimmest corner of all tolerances, likely, at the brightest.'),
+      resistorOhm: number,
+      voltageV: number,
+      powerW: number,
+    }),
+  ),
+  free: z
+    .array(z.strictObject({ item: z.string(), port: z.string() }))
+    .describe('Ports that are left free on purpose: pins left over, data out that nothing follows, outputs unused.'),
+  nets: z.array(
+    z.strictObject({
+      name: z.string(),
+      ports: z.array(z.strictObject({ item: z.string(), port: z.string() })),
+    }),
+  ),
+  pins: z.array(z.strictObject({ board: z.string(), pin: z.string(), what: z.string(), locked: z.boolean() })),
+  runs: z.array(
+    z.strictObject({
+      id: z.string(),
+      name: z.string(),
+      from: z.string(),
+      to: z.string(),
+      cores: z.array(z.strictObject({ net: z.string(), colour: z.string() })),
+      lengthMm: number,
+      gaugeAwg: z.number(),
+      peakA: number,
+      dropV: z.number(),
+    }),
+  ),
+  shopping: z.array(
+    z.strictObject({
+      name: z.string(),
+      quantity: z.number(),
+      unit: z.string(),
+      unitPrice: z.number(),
+      forWhat: z.string(),
+    }),
+  ),
+  steps: z.array(
+    z.strictObject({
+      id: z.string(),
+      chapter: z.string(),
+      title: z.string(),
+      todo: z.string(),
+      probe: z.string().nullable(),
+      expect: z.strictObject({ kind: z.string(), low: number, likely: number, high: number }).nullable(),
+    }),
+  ),
+  findings: z.array(
+    z.strictObject({
+      id: z.string(),
+      rule: z.string(),
+      gravity: z.enum(['stop', 'mend', 'mind']),
+      stage: z.string(),
+      about: z.string().nullable(),
+      actual: quantity,
+      limit: quantity,
+      text: z.string(),
+    }),
+  ),
+});
+
+/** What an assessed plan is told as: a form that stays the same for other programs, checked by its schema. */
+export type AssessmentJson = z.infer<typeof assessmentSchema>;

@@ -1,0 +1,127 @@
+import { Archive, ArchiveRestore, ArrowDownToLine, Copy } from 'lucide-react';
+import { Link } from 'react-router';
+import { api, type ShelfEntry } from '../state/api.ts';
+import { copyPlan } from '../state/copyPlan.ts';
+import { usePrinter } from '../units/index.ts';
+import { Button } from '../widgets/Button.tsx';
+import { tell } from '../widgets/Toasts.tsx';
+import { sayTime } from '../widgets/when.ts';
+import { saveFile } from './files.ts';
+import { Glimpse } from './Glimpse.tsx';
+import { sayTrouble } from './sayTrouble.ts';
+
+/** What is known of a plan, or why nothing is. */
+function Facts({ entry }: { readonly entry: ShelfEntry }) {
+  const printer = usePrinter();
+  const { facts, isReckoned } = entry;
+  if (facts?.state === 'broken')
+    return (
+      <p role="alert" className="text-brick-ink">
+        This plan can’t be reckoned ({facts.trouble}). It is kept as it is: take it out as a file, or put it away.
+      </p>
+    );
+  return (
+    <p className="text-faint">
+      {facts?.kind}
+      {facts && facts.runsForH !== null && (
+        <span className="figures">; runs for {printer.quantity('timeH', facts.runsForH)}</span>
+      )}
+      {facts && facts.openFindings > 0 && (
+        <span className="font-semibold text-amber-ink">; {facts.openFindings} to mend</span>
+      )}
+      {!isReckoned && <span>{facts ? '; ' : ''}being reckoned …</span>}
+    </p>
+  );
+}
+
+interface EntryProps {
+  readonly entry: ShelfEntry;
+  readonly shelf: 'open' | 'away';
+  /** This browser holds changes of it that the server has not seen. */
+  readonly isWaitingHere: boolean;
+  readonly onChange: () => void;
+}
+
+/** What can be done with a plan on the shelf. */
+function Actions({ entry, shelf, onChange }: Pick<EntryProps, 'entry' | 'shelf' | 'onChange'>) {
+  const act = (work: () => Promise<unknown>, done: string) => (): void => {
+    work().then(
+      () => {
+        tell(done);
+        onChange();
+      },
+      (error: unknown) => tell(sayTrouble(error), { gravity: 'trouble' }),
+    );
+  };
+  const makeCopy = async (): Promise<void> => {
+    const kept = await api.load(entry.id);
+    await api.add(copyPlan(kept.plan, `${kept.plan.name.slice(0, 110)} (copy)`));
+  };
+  const takeOut = async (): Promise<void> => {
+    const kept = await api.load(entry.id);
+    saveFile(
+      `${entry.name.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-')}.glimmer.json`,
+      `${JSON.stringify(kept.plan, null, 2)}\n`,
+      'application/json',
+    );
+  };
+  return (
+    <div className="stitch mt-2 flex flex-wrap gap-x-1 pt-1">
+      <Button look="quiet" onClick={act(makeCopy, `${entry.name} copied`)} aria-label={`Copy ${entry.name}`}>
+        <Copy size={15} />
+        Copy
+      </Button>
+      <Button
+        look="quiet"
+        onClick={act(takeOut, `${entry.name} taken out as a file`)}
+        aria-label={`Take out ${entry.name}`}
+      >
+        <ArrowDownToLine size={15} />
+        Take out
+      </Button>
+      {shelf === 'open' ? (
+        <Button
+          look="quiet"
+          onClick={act(() => api.setPutAway(entry.id, true), `${entry.name} put away`)}
+          aria-label={`Put away ${entry.name}`}
+        >
+          <Archive size={15} />
+          Put away
+        </Button>
+      ) : (
+        <Button
+          look="quiet"
+          onClick={act(() => api.setPutAway(entry.id, false), `${entry.name} is back`)}
+          aria-label={`Bring back ${entry.name}`}
+        >
+          <ArchiveRestore size={15} />
+          Bring back
+        </Button>
+      )}
+    </div>
+  );
+}
+
+/** A plan on the shelf: its name, its facts, and what can be done with it. */
+export function Entry({ entry, shelf, isWaitingHere, onChange }: EntryProps) {
+  return (
+    <li className="tag flex flex-col border border-rule bg-sheet">
+      <Link to={`/plan/${entry.id}/piece`} className="block hover:opacity-95" aria-label={`Open ${entry.name}`}>
+        {entry.facts?.state === 'reckoned' ? (
+          <Glimpse glimpse={entry.facts.glimpse} />
+        ) : (
+          <div className="h-44 w-full bg-[#0e1013]" />
+        )}
+      </Link>
+      <div className="flex flex-1 flex-col px-4 py-2.5">
+        <h2 className="text-[17px] leading-6">
+          <Link to={`/plan/${entry.id}/piece`}>{entry.name}</Link>
+        </h2>
+        <Facts entry={entry} />
+        {isWaitingHere && <p className="text-amber-ink">Changes in this browser wait to be sent to the server.</p>}
+        <p className="text-[13px] text-faint">changed {sayTime(entry.updatedAt)}</p>
+        <Actions entry={entry} shelf={shelf} onChange={onChange} />
+      </div>
+    </li>
+  );
+}
