@@ -185,8 +185,8 @@ export function OwnParts() {
     <Section title="Parts of your own" aside={<Buttons parts={parts} />}>
       {parts.length === 0 ? (
         <p className="text-faint">
-          A light, tape or pack whose figures you know better than the library: one line each in a table (CSV). What a
-          line leaves empty is taken from the part it is like.
+          A light, tape, pack or controller whose figures you know better than the library: one line each in a table
+          (CSV). What a line leaves empty is taken from the part it is like.
         </p>
       ) : (
         <ul>
