@@ -2,11 +2,11 @@ import { bands } from '@glimmer/core/plan';
 import { nanoid } from 'nanoid';
 import { useCallback, useState } from 'react';
 import { useSheet } from '../stages/useSheet.ts';
-import { editPlan, undo } from '../state/planStore.ts';
+import { editPlan } from '../state/planStore.ts';
 import { usePrinter } from '../units/index.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField, ShareSlider } from '../widgets/fields.tsx';
-import { tell } from '../widgets/Toasts.tsx';
+import { tellDone } from '../widgets/tellDone.ts';
 import { useLogbook } from '../worker/useLogbook.ts';
 import { packOf } from './packOf.ts';
 
@@ -85,7 +85,7 @@ export function RunTestForm() {
       });
     });
     set({ ranH: null });
-    tell('Run test logged', { undo });
+    tellDone('Run test logged');
   };
   return (
     <div className="grid grid-cols-2 items-end gap-x-3 gap-y-2">

@@ -3,10 +3,10 @@ import { printNumber } from '@glimmer/core/units';
 import { Trash2 } from 'lucide-react';
 import { setField } from '../items/itemActions.ts';
 import { useSheet } from '../stages/useSheet.ts';
-import { editPlan, undo } from '../state/planStore.ts';
+import { editPlan } from '../state/planStore.ts';
 import { usePrinter } from '../units/index.ts';
 import { Button } from '../widgets/Button.tsx';
-import { tell } from '../widgets/Toasts.tsx';
+import { tellDone } from '../widgets/tellDone.ts';
 import { sayTime } from '../widgets/when.ts';
 import { packOf } from './packOf.ts';
 
@@ -65,7 +65,7 @@ function Tuning() {
       <Button
         onClick={() => {
           setField(pack.item.id, 'capacityMah', tuned);
-          tell('The pack is reckoned with the measured capacity now', { undo });
+          tellDone('The pack is reckoned with the measured capacity now');
         }}
       >
         Reckon with it

@@ -5,12 +5,12 @@ import { Trash2, Undo2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { useCallback, useState } from 'react';
 import { useSheet } from '../stages/useSheet.ts';
-import { editPlan, undo } from '../state/planStore.ts';
+import { editPlan } from '../state/planStore.ts';
 import { usePrinter } from '../units/index.ts';
 import { Said } from '../units/Said.tsx';
 import { Button } from '../widgets/Button.tsx';
 import { Choice } from '../widgets/fields.tsx';
-import { tell } from '../widgets/Toasts.tsx';
+import { tellDone } from '../widgets/tellDone.ts';
 import { useTyped } from '../widgets/typed.ts';
 import { sayTime } from '../widgets/when.ts';
 import { useLogbook } from '../worker/useLogbook.ts';
@@ -27,7 +27,7 @@ const bringBack = (version: KeptVersion): void => {
     });
     draft.design = castDraft(version.design);
   });
-  tell(`${version.name} is back on the bench; what was there is kept as a version`, { undo });
+  tellDone(`${version.name} is back on the bench; what was there is kept as a version`);
 };
 
 function KeptRow({ version }: { readonly version: KeptVersion }) {
@@ -78,7 +78,7 @@ function KeepForm() {
     });
     setName(null);
     setWhy(null);
-    tell('This version is kept', { undo });
+    tellDone('This version is kept');
   };
   return (
     <div className="grid grid-cols-[1fr_1.4fr_auto] items-end gap-2">

@@ -34,11 +34,14 @@ function Notice({ id, text, gravity, undo }: NoticeProps) {
   );
 }
 
-/** Says something in passing; `undo` puts a button beside it. */
-export function tell(text: string, options: Partial<Pick<NoticeProps, 'gravity' | 'undo'>> = {}): void {
+/** Says something in passing; `undo` puts a button beside it. @returns the notice, to be taken away again */
+export function tell(text: string, options: Partial<Pick<NoticeProps, 'gravity' | 'undo'>> = {}): string {
   const { gravity = 'said', undo } = options;
-  toast(({ id }) => <Notice id={id} text={text} gravity={gravity} undo={undo} />);
+  return toast(({ id }) => <Notice id={id} text={text} gravity={gravity} undo={undo} />);
 }
+
+/** Takes a notice away, if it is there still. */
+export const untell = (id: string): void => toast.dismiss(id);
 
 /** Where messages in passing appear; while a hand or the keyboard is on one, none of them goes. */
 export function ToastShelf() {

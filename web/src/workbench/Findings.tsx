@@ -1,13 +1,13 @@
 import type { Finding } from '@glimmer/core/items';
 import { Info } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import { mend, undo } from '../state/planStore.ts';
+import { mend } from '../state/planStore.ts';
 import { tool } from '../state/tool.ts';
 import { usePrinter } from '../units/index.ts';
 import { Said } from '../units/Said.tsx';
 import { Button } from '../widgets/Button.tsx';
 import { FindingBody, findingFrame } from '../widgets/FindingBody.tsx';
-import { tell } from '../widgets/Toasts.tsx';
+import { tellDone } from '../widgets/tellDone.ts';
 
 /** One finding: what is so, why it matters, what would mend it, and the mend itself where it can be computed. */
 function FindingCard({ finding, isPointed }: { readonly finding: Finding; readonly isPointed: boolean }) {
@@ -31,7 +31,7 @@ function FindingCard({ finding, isPointed }: { readonly finding: Finding; readon
               key={printer.message(fix.label)}
               onClick={() => {
                 mend(fix.edits);
-                tell(`Done: ${printer.message(fix.label)}`, { undo });
+                tellDone(`Done: ${printer.message(fix.label)}`);
               }}
             >
               <Said>{fix.label}</Said>
