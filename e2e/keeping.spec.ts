@@ -38,7 +38,7 @@ test('bad files are refused with a message and the shelf goes on', async ({ page
   const input = page.getByLabel('Plan file to bring in');
   for (const [text, message] of [
     [demo.slice(0, demo.length / 2), /cut short/],
-    [demo.replace('"version": 2', '"version": 8'), /of version 8/],
+    [demo.replace('"version": 3', '"version": 8'), /of version 8/],
     [demo.replace('"lengthMm": 583', '"lengthMm": -583'), /lengthMm: Upper jaw: found -583/],
     [demo.replace('"lengthMm": 583', '"lengthMm": 14000000'), /at most 20000/],
     ['not a plan at all', /is not JSON/],

@@ -117,7 +117,7 @@ const anyTape = ({ feed, board, hollowId }: Fields) =>
     lengthMm: orNull(fc.integer({ min: 1, max: 1500 })),
     reversed: fc.boolean(),
     isChained: fc.boolean(),
-    channelId: hollowId,
+    hollowId,
     grid: orLeftOut(
       fc.record({
         columns: fc.integer({ min: 1, max: 9 }),
@@ -141,7 +141,7 @@ const anyPlainTape = ({ feed, switchedBy, hollowId }: Fields) =>
     wiring,
     route: fc.array(at, { maxLength: 4 }),
     lengthMm: orNull(fc.integer({ min: 1, max: 3000 })),
-    channelId: hollowId,
+    hollowId,
     powerPerMetreW: anyFigure(fc.integer({ min: 2, max: 20 })),
   });
 

@@ -143,3 +143,17 @@ export const circuitOf = (items: readonly Item[], change: Partial<Design> = {}):
   ...change,
   items: [...items],
 });
+
+/** A plan as a program of version 2 wrote it: its tapes named the hollow that they lie in by `channelId`. */
+export function asVersionTwo(plan: Plan): Record<string, unknown> {
+  const older = (design: Design) => ({
+    ...design,
+    items: design.items.map((item) => {
+      if (!('hollowId' in item)) return item;
+      const { hollowId: channelId, ...rest } = item;
+      return { ...rest, channelId };
+    }),
+  });
+  const versions = plan.logbook.versions.map((version) => ({ ...version, design: older(version.design) }));
+  return { ...plan, version: 2, design: older(plan.design), logbook: { ...plan.logbook, versions } };
+}

@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto';
-import { mkdtempSync, readdirSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Plan } from '@glimmer/core/plan';
 import pg from 'pg';
 import request from 'supertest';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { demoPlan } from '../../core/tests/designs.ts';
+import { asVersionTwo, demoPlan } from '../../core/tests/designs.ts';
 import { createEvents } from '../src/events.ts';
 import type { PlanToKeep } from '../src/pictures.ts';
 import type { PlanRepository } from '../src/planRepository.ts';
@@ -249,6 +249,26 @@ describe('the store', () => {
       'Stepping-stone lanterns',
     ]);
     expect(await layInDemo(repository, folder, clock)).toBe(0);
+  });
+  it('a plan that was kept by a program of version 2 is a plan of today once the store is opened', async () => {
+    const said = 'they call it "channelId": so be it';
+    const plan: Plan = {
+      ...fresh(),
+      logbook: { ...fresh().logbook, entries: [{ id: 'e', at: clock.toISOString(), text: said }] },
+    };
+    await request(app()).post('/api/plans').send(plan).expect(201);
+    const client = new pg.Client({ connectionString: url });
+    await client.connect();
+    try {
+      await client.query('update plans set document = $1 where id = $2', [JSON.stringify(asVersionTwo(plan)), plan.id]);
+      const { document } = (await client.query('select document from plans where id = $1', [plan.id])).rows[0];
+      expect(document.version).toBe(2);
+      await client.query(readFileSync(join(migrationsFolder, '0003_hollow_of_tape.sql'), 'utf8'));
+    } finally {
+      await client.end();
+    }
+    const got = await request(app()).get(`/api/plans/${plan.id}`);
+    expect(got.body.plan).toEqual(plan);
   });
   it('says which demo plan is damaged', async () => {
     const folder = mkdtempSync(join(tmpdir(), 'glimmer-'));

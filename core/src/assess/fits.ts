@@ -21,7 +21,7 @@ export function fitAll(design: Design, placed: readonly PlacedGroup[]): PlacedFi
     design.hollows.find((hollow) => hollow.id === id);
   return placed.flatMap((group): PlacedFit[] => {
     if (group.shape !== 'lights') {
-      const channel = hollowOf(group.tape.channelId);
+      const channel = hollowOf(group.tape.hollowId);
       if (channel?.kind !== 'channel') return [];
       const { verdict, acrossMm } = fitTape(group.part, channel);
       return [{ groupId: group.id, placeId: null, hollowId: channel.id, verdict, fit: null, acrossMm }];

@@ -40,7 +40,7 @@ export function referencesOf(item: Item): Reference[] {
     ['from', 'board'],
     ['after', 'tape'],
     ['of', 'pack'],
-    ['channelId', 'channel'],
+    ['hollowId', 'channel'],
     ['boxId', 'channel'],
   ];
   // Only fields of the list are read, each a string or null in every kind that has it.
@@ -63,7 +63,7 @@ const forgetWay = (way: SwitchedBy, id: string): SwitchedBy =>
 export function forgetIn(item: Item, id: string): Item | null {
   if (item.kind === 'signal' && item.from === id) return null;
   const cleared = Object.fromEntries(
-    ['feed', 'board', 'after', 'of', 'channelId', 'boxId'].flatMap((field) =>
+    ['feed', 'board', 'after', 'of', 'hollowId', 'boxId'].flatMap((field) =>
       (item as unknown as Readonly<Record<string, unknown>>)[field] === id ? [[field, null]] : [],
     ),
   );

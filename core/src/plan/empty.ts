@@ -23,7 +23,7 @@ export const emptyDesign: Design = {
 export function createPlan(options: { readonly id: string; readonly name: string; readonly design?: Design }): Plan {
   return {
     format: 'unruly-glimmer-plan',
-    version: 2,
+    version: 3,
     id: options.id,
     name: options.name,
     design: options.design ?? emptyDesign,

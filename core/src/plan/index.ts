@@ -39,3 +39,4 @@ export type {
   RunTest,
   Sign,
 } from './types.ts';
+export { renewPlan } from './versionTwo.ts';

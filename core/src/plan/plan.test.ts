@@ -70,7 +70,7 @@ describe('reading a plan', () => {
       { way: 'hand switch', by: 'x' },
       /names the switch "x"/,
     ],
-    ['a future version', ['version'], 9, /version 9; this program reads up to 2/],
+    ['a future version', ['version'], 9, /version 9; this program reads up to 3/],
     ['a version that is no number', ['version'], 'new', /must be a whole number/],
     ['another format', ['format'], 'something', /unruly-glimmer-plan/],
     ['a dangling mood', ['design', 'moods', 'startId'], 'nowhere', /names the mood "nowhere"/],

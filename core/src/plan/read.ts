@@ -7,6 +7,7 @@ import { planSchema } from './schema.ts';
 import type { Plan } from './types.ts';
 import { migrateOne } from './versionOne/migrate.ts';
 import { planOneSchema } from './versionOne/schema.ts';
+import { migrateTwo } from './versionTwo.ts';
 
 /** A plan that was read, or all that keeps it from being one. */
 export type PlanRead =
@@ -14,7 +15,7 @@ export type PlanRead =
   | { readonly ok: false; readonly problems: readonly PlanProblem[] };
 
 /** The version of plan files that this program writes. */
-export const newestVersion = 2;
+export const newestVersion = 3;
 
 const fail = (place: string, message: string): PlanRead => ({ ok: false, problems: [{ place, message }] });
 
@@ -42,6 +43,7 @@ export function readPlan(document: unknown): PlanRead {
     if (!one.success) return refuse(one.error, current);
     current = { ...migrateOne(one.data) };
   }
+  if (current.version === 2) current = migrateTwo(current);
   if (current.version !== newestVersion)
     return fail('version', `version ${current.version} is not one that was ever written`);
   const result = planSchema.safeParse(current);

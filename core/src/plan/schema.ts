@@ -99,7 +99,7 @@ const built = z.strictObject({
 /** The whole open plan file, `NAME.glimmer.json`. */
 export const planSchema = z.strictObject({
   format: z.literal('unruly-glimmer-plan'),
-  version: z.literal(2),
+  version: z.literal(3),
   id: z.uuid(),
   name,
   design: designSchema,

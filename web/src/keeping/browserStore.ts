@@ -1,4 +1,4 @@
-import type { Plan } from '@glimmer/core/plan';
+import { type Plan, renewPlan } from '@glimmer/core/plan';
 import { del, entries, get, set, update } from 'idb-keyval';
 import type { StorePort } from './ports.ts';
 import { isSame, isWaiting, type KeptRecord, withServerOf } from './record.ts';
@@ -12,9 +12,10 @@ interface LocalPlan {
 type Held = KeptRecord<Plan> | LocalPlan;
 
 const recordOf = (held: Held): KeptRecord<Plan> => {
-  if ('stamp' in held) return held;
+  const plan = renewPlan(held.plan);
+  if ('stamp' in held) return { ...held, plan };
   const stamp = { count: 1, id: `revision ${held.basedOn}${held.unsaved ? ', changed' : ''}` };
-  return { plan: held.plan, stamp, basedOn: held.basedOn, confirmed: held.unsaved ? null : stamp, line: [] };
+  return { plan, stamp, basedOn: held.basedOn, confirmed: held.unsaved ? null : stamp, line: [] };
 };
 
 const key = (id: string): string => `plan:${id}`;
@@ -36,12 +37,12 @@ export async function listHeld(): Promise<readonly KeptRecord<Plan>[]> {
 export function createBrowserStore(tab: string, isAlive: (tab: string) => Promise<boolean>): StorePort<Plan> {
   const readAside = async (id: string): Promise<KeptRecord<Plan> | undefined> => {
     const own = await get<KeptRecord<Plan>>(asideKey(id, tab));
-    if (own) return own;
+    if (own) return recordOf(own);
     for (const [name, record] of await entries<string, KeptRecord<Plan>>()) {
       if (!String(name).startsWith(`aside:${id}:`) || (await isAlive(tabOf(name)))) continue;
       await set(asideKey(id, tab), record);
       await del(name);
-      return record;
+      return recordOf(record);
     }
     return undefined;
   };

@@ -104,14 +104,14 @@ export function PixelTapeDetails({ item, placed }: PixelTapeDetailsProps) {
         />
         <Choice
           label="Lies in"
-          value={item.channelId ?? 'none'}
+          value={item.hollowId ?? 'none'}
           options={[
             { value: 'none', label: 'no channel' },
             ...design.hollows
               .filter((hollow) => hollow.kind === 'channel')
               .map((hollow) => ({ value: hollow.id, label: hollow.name })),
           ]}
-          onChoose={(value) => setField(item.id, 'channelId', value === 'none' ? null : value)}
+          onChoose={(value) => setField(item.id, 'hollowId', value === 'none' ? null : value)}
         />
         <QuantityField
           label="Current of one die at full"

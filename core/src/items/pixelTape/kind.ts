@@ -24,7 +24,7 @@ export const pixelTape: KindDefinition<'pixel tape'> = {
     lengthMm: null,
     reversed: false,
     after: null,
-    channelId: null,
+    hollowId: null,
     dieCurrentA: null,
     dataResistorOhm: null,
     levelShifter: false,

@@ -17,7 +17,7 @@ export const pixelTapeSchema = z.strictObject({
   reversed: z.boolean(),
   /** The tape whose data output feeds this one; null = straight from the controller. */
   after: id.nullable(),
-  channelId: id.nullable(),
+  hollowId: id.nullable(),
   dieCurrentA: figure(bands.dieCurrentA).nullable(),
   /** From the lights to the sheet that spreads them; bare without it. */
   diffuserMm: inBand(bands.diffuserMm).optional(),

@@ -22,7 +22,7 @@ export const plainTape: KindDefinition<'plain tape'> = {
     wiring: 'bus',
     route: [],
     lengthMm: null,
-    channelId: null,
+    hollowId: null,
     powerPerMetreW: null,
   }),
   rows: [
@@ -47,7 +47,7 @@ export const plainTape: KindDefinition<'plain tape'> = {
     switchedRow,
     feedRow,
     wiringRow,
-    { type: 'named', field: 'channelId', label: 'Lies in', names: 'channel', none: 'no channel' },
+    { type: 'named', field: 'hollowId', label: 'Lies in', names: 'channel', none: 'no channel' },
     diffuserRow,
   ],
   parts: ({ part }) => itsPart('plain-tape', part),

@@ -14,7 +14,7 @@ export const plainTapeSchema = z.strictObject({
   route: z.array(point).max(plenty.points),
   /** Overrules the length measured along the route. */
   lengthMm: inBand(bands.tapeLengthMm).nullable(),
-  channelId: id.nullable(),
+  hollowId: id.nullable(),
   /** Overrules what a metre of its kind takes with every colour at full. */
   powerPerMetreW: figure(bands.powerPerMetreW).nullable(),
   diffuserMm: inBand(bands.diffuserMm).optional(),

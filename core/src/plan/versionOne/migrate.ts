@@ -56,9 +56,10 @@ const ways: Readonly<Record<DesignOne['leds'][number]['drivenBy'], SwitchedBy>> 
 function migrateLights({ tapes, leds, drive, power }: DesignOne): Item[] {
   return [
     ...tapes.map(
-      (tape): Item => ({
+      ({ channelId, ...tape }): Item => ({
         kind: 'pixel tape',
         ...tape,
+        hollowId: channelId,
         feed: null,
         board: null,
         // In version 1 one setting held for every line.
@@ -243,7 +244,7 @@ export function migrateOne(plan: PlanOne): Plan {
   });
   return {
     ...plan,
-    version: 2,
+    version: 3,
     design: migrateDesign(design),
     bench: { readings: plan.bench.readings.map(ofStep), done: plan.bench.done.map(ofStep) },
     logbook: {
