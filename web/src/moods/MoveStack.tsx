@@ -108,7 +108,7 @@ export function MoveStack({ target, mood }: MoveStackProps) {
       else delete draft.moves[target.id];
     });
   const tops = (mood.tops ?? []).filter((top) => top.on === target.id);
-  const lay = (): void =>
+  const addTop = (): void =>
     edit((draft) => {
       draft.tops = [
         ...(draft.tops ?? []),
@@ -130,7 +130,7 @@ export function MoveStack({ target, mood }: MoveStackProps) {
           />
           <button
             type="button"
-            onClick={lay}
+            onClick={addTop}
             aria-label={`Lay a move upon ${target.name}`}
             className="mt-1 flex items-center gap-1 text-[13px] text-verdigris underline decoration-dotted underline-offset-4"
           >
