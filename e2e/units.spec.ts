@@ -105,6 +105,35 @@ test('a card on the desk keeps what its bare numbers stood for', async ({ page }
   await expect(wire.locator('output')).toHaveText(drop);
 });
 
+test('choices in one breath are all taken, though the first still fetches what it needs', async ({ page }) => {
+  await page.goto('/sums');
+  await page
+    .getByRole('navigation', { name: 'Quick sums' })
+    .getByRole('button', { name: 'Gauge, drop and what a wire carries', exact: true })
+    .click();
+  const wire = page.getByRole('article', { name: 'Gauge, drop and what a wire carries' });
+  await wire.getByLabel('Length, one way').fill('700');
+  await page.getByRole('button', { name: 'Units' }).click();
+  // Both before anything can come in between.
+  await page.evaluate(() => {
+    for (const [label, value] of [
+      ['Lengths', 'in'],
+      ['Wires', 'mm²'],
+    ] as const) {
+      const field = [...document.querySelectorAll('label')].find((each) => each.textContent?.startsWith(label));
+      const select = document.querySelector<HTMLSelectElement>(`#${CSS.escape(field?.htmlFor ?? '')}`);
+      const set = Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value')?.set;
+      if (!select || !set) throw new Error(`no choice of ${label}`);
+      set.call(select, value);
+      select.dispatchEvent(new Event('change', { bubbles: true }));
+    }
+  });
+  await expect(page.getByLabel('Lengths')).toHaveValue('in');
+  await expect(page.getByLabel('Wires')).toHaveValue('mm²');
+  await page.keyboard.press('Escape');
+  await expect(wire.getByLabel('Length, one way')).toHaveValue('700 mm');
+});
+
 test('a sign that is none is refused beside its field, and the last one stays', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('button', { name: 'Units' }).click();

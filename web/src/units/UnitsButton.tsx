@@ -6,7 +6,7 @@ import { Button } from '../widgets/Button.tsx';
 import { Dialog } from '../widgets/Dialog.tsx';
 import { Choice } from '../widgets/fields.tsx';
 import { tell } from '../widgets/Toasts.tsx';
-import { useChosenUnits, usePrinter } from './index.ts';
+import { unitsOf, useChosenUnits, usePrinter } from './index.ts';
 
 const choices: readonly {
   readonly field: 'length' | 'wire' | 'temperature';
@@ -40,19 +40,20 @@ const choices: readonly {
 ];
 
 /** Reads and writes everything in other units from now on. What stands on the desk of sums keeps its meaning. */
-async function choose(before: Units, units: Units): Promise<void> {
+async function choose(changed: Partial<Units>): Promise<void> {
+  const { rewriteCards } = await import('../sums/rewriteCards.ts');
+  // Looked at after the wait: another choice, or a card, may have come meanwhile.
+  const before = unitsOf(useChosenUnits.getState());
+  const units = { ...before, ...changed };
   const { cards } = useDesk.getState();
-  if (cards.length > 0) {
-    const { rewriteCards } = await import('../sums/rewriteCards.ts');
-    desk.putBack(rewriteCards(cards, printerFor(before), printerFor(units)));
-  }
+  if (cards.length > 0) desk.putBack(rewriteCards(cards, printerFor(before), printerFor(units)));
   useChosenUnits.setState({ chosen: [units] });
 }
 
 function UnitsDialog({ onClose }: { readonly onClose: () => void }) {
   const { units } = usePrinter();
   const change = (changed: Partial<Units>): void => {
-    choose(units, { ...units, ...changed }).catch(() =>
+    choose(changed).catch(() =>
       tell('The units stay as they were: a part of the page could not be fetched', { gravity: 'trouble' }),
     );
   };

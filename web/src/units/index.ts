@@ -8,7 +8,8 @@ export const useChosenUnits = create<{ readonly chosen: readonly Units[] }>()(
   persist((): { readonly chosen: readonly Units[] } => ({ chosen: [] }), { name: 'units', version: 1 }),
 );
 
-const unitsOf = ({ chosen }: { readonly chosen: readonly Units[] }): Units => chosen[0] ?? usualUnits;
+/** The units of a choice; the usual ones where none was made. */
+export const unitsOf = ({ chosen }: { readonly chosen: readonly Units[] }): Units => chosen[0] ?? usualUnits;
 
 /** Reads and writes quantities in the maker's units; a page that uses it is written anew when they change. */
 export function usePrinter(): Printer {
