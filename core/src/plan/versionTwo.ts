@@ -22,12 +22,12 @@ const renewDesign = (design: unknown): unknown =>
  * A document of version 2 as one of version 3: a tape names the hollow that it lies in as a light does, by `hollowId`,
  * and no longer by `channelId`. It is not checked before; what is wrong in it stays, and is named by the schema.
  */
-export function migrateTwo(document: Fields): Record<string, unknown> {
-  const { logbook } = document;
+export function migrateTwo(older: Fields): Record<string, unknown> {
+  const { logbook } = older;
   return {
-    ...document,
+    ...older,
     version: 3,
-    design: renewDesign(document.design),
+    design: renewDesign(older.design),
     logbook: isFields(logbook)
       ? {
           ...logbook,
@@ -38,6 +38,8 @@ export function migrateTwo(document: Fields): Record<string, unknown> {
 }
 
 /** A plan that was kept by an earlier program, as this one has it; the very same where it is of today. */
-export const renewPlan = (plan: Plan): Plan =>
+export function renewPlan(plan: Plan): Plan {
+  const version: number = plan.version;
   // What an earlier program kept was checked by it; only its version is not that of the type.
-  (plan.version as number) === 2 ? (migrateTwo(plan as unknown as Fields) as unknown as Plan) : plan;
+  return version === 2 ? (migrateTwo(plan) as Plan) : plan;
+}

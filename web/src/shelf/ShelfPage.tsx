@@ -1,7 +1,7 @@
 import { createPlan, emptyDesign, type Plan } from '@glimmer/core/plan';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { ArrowUpFromLine, Calculator, LampDesk, PackageOpen, Plus } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { isWaiting, type KeptRecord, listHeld, whenSaved } from '../keeping/index.ts';
 import { api } from '../state/api.ts';
@@ -9,6 +9,7 @@ import { copyPlan } from '../state/copyPlan.ts';
 import { lamp } from '../state/lamp.ts';
 import { UnitsButton } from '../units/UnitsButton.tsx';
 import { Button } from '../widgets/Button.tsx';
+import { FileButton } from '../widgets/FileButton.tsx';
 import { tell } from '../widgets/Toasts.tsx';
 import { Entry } from './Entry.tsx';
 import { readPlanFile, saveFile } from './files.ts';
@@ -137,9 +138,7 @@ function BeginAnew() {
 
 /** Plans and whole workshops, from a file. */
 function BringIn({ onBrought }: { readonly onBrought: () => void }) {
-  const fileInput = useRef<HTMLInputElement>(null);
-  const onFile = (file: File | undefined): void => {
-    if (!file) return;
+  const onFile = (file: File): void => {
     const brought = isArchive(file) ? bringInAll(file) : bringIn(file).then(({ name }) => `${name} is on the shelf`);
     brought.then(
       (said) => {
@@ -150,23 +149,10 @@ function BringIn({ onBrought }: { readonly onBrought: () => void }) {
     );
   };
   return (
-    <>
-      <Button onClick={() => fileInput.current?.click()}>
-        <ArrowUpFromLine size={16} />
-        Bring in a plan
-      </Button>
-      <input
-        ref={fileInput}
-        type="file"
-        accept=".json,application/json,.zip,application/zip"
-        aria-label="Plan file to bring in"
-        className="hidden"
-        onChange={(event) => {
-          onFile(event.target.files?.[0]);
-          event.target.value = '';
-        }}
-      />
-    </>
+    <FileButton label="Plan file to bring in" accept=".json,application/json,.zip,application/zip" onFile={onFile}>
+      <ArrowUpFromLine size={16} />
+      Bring in a plan
+    </FileButton>
   );
 }
 

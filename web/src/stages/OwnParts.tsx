@@ -3,10 +3,10 @@ import { describeOwnPart, type OwnPart, readPartsCsv, writePartsCsv } from '@gli
 import { type Design, plenty } from '@glimmer/core/plan';
 import { castDraft } from 'immer';
 import { ArrowDownToLine, ArrowUpFromLine, Trash2 } from 'lucide-react';
-import { useRef } from 'react';
 import { saveFile } from '../shelf/files.ts';
 import { editDesign } from '../state/planStore.ts';
 import { Button } from '../widgets/Button.tsx';
+import { FileButton } from '../widgets/FileButton.tsx';
 import { Section } from '../widgets/Section.tsx';
 import { tell } from '../widgets/Toasts.tsx';
 import { useWorkshop, workshop } from '../workshop/index.ts';
@@ -137,19 +137,17 @@ function WorkshopParts({ inPlan }: { readonly inPlan: readonly OwnPart[] }) {
 
 /** In from a table, and out into one. */
 function Buttons({ parts }: { readonly parts: readonly OwnPart[] }) {
-  const input = useRef<HTMLInputElement>(null);
-  const take = (file: File | undefined): void => {
-    if (file)
-      bringIn(file).catch((cause: unknown) =>
-        tell(cause instanceof Error ? cause.message : String(cause), { gravity: 'trouble' }),
-      );
+  const take = (file: File): void => {
+    bringIn(file).catch((cause: unknown) =>
+      tell(cause instanceof Error ? cause.message : String(cause), { gravity: 'trouble' }),
+    );
   };
   return (
     <span className="flex gap-1">
-      <Button look="quiet" onClick={() => input.current?.click()}>
+      <FileButton look="quiet" label="Table of parts to bring in" accept=".csv,text/csv" onFile={take}>
         <ArrowUpFromLine size={16} />
         Bring in a table
-      </Button>
+      </FileButton>
       <Button
         look="quiet"
         onClick={() =>
@@ -163,17 +161,6 @@ function Buttons({ parts }: { readonly parts: readonly OwnPart[] }) {
         <ArrowDownToLine size={16} />
         {parts.length === 0 ? 'A table to fill in' : 'Take them out'}
       </Button>
-      <input
-        ref={input}
-        type="file"
-        accept=".csv,text/csv"
-        aria-label="Table of parts to bring in"
-        className="hidden"
-        onChange={(event) => {
-          take(event.target.files?.[0]);
-          event.target.value = '';
-        }}
-      />
     </span>
   );
 }

@@ -2,9 +2,8 @@ import { outlines } from '@glimmer/core/parts';
 import { bands } from '@glimmer/core/plan';
 import { ImageUp } from 'lucide-react';
 import { nanoid } from 'nanoid';
-import { useRef } from 'react';
 import { editDesign, editPlan } from '../state/planStore.ts';
-import { Button } from '../widgets/Button.tsx';
+import { FileButton } from '../widgets/FileButton.tsx';
 import { Choice, QuantityField } from '../widgets/fields.tsx';
 import { tell } from '../widgets/Toasts.tsx';
 import { readPicture } from './readPicture.ts';
@@ -22,8 +21,7 @@ const chooseOutline = (outlineId: string): void => {
   });
 };
 
-const bringIn = (file: File | undefined): void => {
-  if (!file) return;
+const bringIn = (file: File): void => {
   readPicture(file).then(
     ({ picture, aspect }) => {
       const id = nanoid(10);
@@ -41,30 +39,6 @@ const bringIn = (file: File | undefined): void => {
   );
 };
 
-/** A picture of the maker’s own, from a file. */
-function PictureFile() {
-  const input = useRef<HTMLInputElement>(null);
-  return (
-    <>
-      <Button onClick={() => input.current?.click()}>
-        <ImageUp size={16} />
-        Bring in a picture
-      </Button>
-      <input
-        ref={input}
-        type="file"
-        accept="image/svg+xml,image/png,image/jpeg,image/webp"
-        aria-label="Picture to bring in"
-        className="hidden"
-        onChange={(event) => {
-          bringIn(event.target.files?.[0]);
-          event.target.value = '';
-        }}
-      />
-    </>
-  );
-}
-
 /** What lies under the plan: nothing, an outline or the maker’s own picture, at its true width. */
 export function PictureChoice() {
   const { design } = useSheet();
@@ -81,7 +55,10 @@ export function PictureChoice() {
         ]}
         onChoose={(value) => value !== 'own' && chooseOutline(value)}
       />
-      <PictureFile />
+      <FileButton label="Picture to bring in" accept="image/svg+xml,image/png,image/jpeg,image/webp" onFile={bringIn}>
+        <ImageUp size={16} />
+        Bring in a picture
+      </FileButton>
       <div className="col-span-2 grid grid-cols-2 gap-3">
         <QuantityField
           label="True width of the view"

@@ -1,8 +1,8 @@
 import { readStockCsv, writeStockCsv } from '@glimmer/core/parts';
 import { ArrowDownToLine, ArrowUpFromLine } from 'lucide-react';
-import { useRef } from 'react';
 import { saveFile } from '../shelf/files.ts';
 import { Button } from '../widgets/Button.tsx';
+import { FileButton } from '../widgets/FileButton.tsx';
 import { tell } from '../widgets/Toasts.tsx';
 import { desk, useDesk } from './deskStore.ts';
 
@@ -26,7 +26,6 @@ async function bringIn(file: File): Promise<void> {
 /** The maker's own stock, out of and into a table. */
 export function DrawerPanel() {
   const drawer = useDesk((state) => state.drawer);
-  const input = useRef<HTMLInputElement>(null);
   const count = drawer.reduce((sum, item) => sum + item.count, 0);
   return (
     <section className="stitch mt-4 pt-3 text-[13.5px]">
@@ -37,25 +36,18 @@ export function DrawerPanel() {
           : `${drawer.length} kinds, ${count} pieces. Cards that choose resistors can take from it.`}
       </p>
       <div className="flex flex-wrap gap-1">
-        <Button onClick={() => input.current?.click()}>
+        <FileButton
+          label="Drawer table to bring in"
+          accept=".csv,text/csv"
+          onFile={(file) => {
+            bringIn(file).catch((cause: unknown) =>
+              tell(cause instanceof Error ? cause.message : String(cause), { gravity: 'trouble' }),
+            );
+          }}
+        >
           <ArrowUpFromLine size={15} />
           Bring in
-        </Button>
-        <input
-          ref={input}
-          type="file"
-          accept=".csv,text/csv"
-          aria-label="Drawer table to bring in"
-          className="hidden"
-          onChange={(event) => {
-            const file = event.target.files?.[0];
-            if (file)
-              bringIn(file).catch((cause: unknown) =>
-                tell(cause instanceof Error ? cause.message : String(cause), { gravity: 'trouble' }),
-              );
-            event.target.value = '';
-          }}
-        />
+        </FileButton>
         {drawer.length > 0 && (
           <Button onClick={() => saveFile('drawer.csv', writeStockCsv(drawer), 'text/csv')}>
             <ArrowDownToLine size={15} />
