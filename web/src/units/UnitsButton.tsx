@@ -41,12 +41,12 @@ const choices: readonly {
 
 /** Reads and writes everything in other units from now on. What stands on the desk of sums keeps its meaning. */
 async function choose(changed: Partial<Units>): Promise<void> {
-  const { rewriteCards } = await import('../sums/rewriteCards.ts');
+  const hasCards = useDesk.getState().cards.length > 0;
+  const rewrite = hasCards ? (await import('../sums/rewriteCards.ts')).rewriteCards : null;
   // Looked at after the wait: another choice, or a card, may have come meanwhile.
   const before = unitsOf(useChosenUnits.getState());
   const units = { ...before, ...changed };
-  const { cards } = useDesk.getState();
-  if (cards.length > 0) desk.putBack(rewriteCards(cards, printerFor(before), printerFor(units)));
+  if (rewrite) desk.putBack(rewrite(useDesk.getState().cards, printerFor(before), printerFor(units)));
   useChosenUnits.setState({ chosen: [units] });
 }
 
