@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { test as base, expect, type Page } from '@playwright/test';
+import { type BrowserContext, test as base, expect, type Page } from '@playwright/test';
 
 export { expect, type Page };
 
@@ -7,8 +7,19 @@ export const DEMO = '6f1d0c52-3b6e-4f0a-9a51-2c7d5b1e7a01';
 export const REEF = '6f1d0c52-3b6e-4f0a-9a51-2c7d5b1e7a04';
 export const stages = ['piece', 'lights', 'moods', 'drive', 'power', 'wires', 'bench', 'logbook'] as const;
 
+/** Keeps back what pages of a browser send to their workers, in its order. */
+export const slowWorkers = (context: BrowserContext, ms: number): Promise<unknown> =>
+  ms === 0
+    ? Promise.resolve()
+    : context.addInitScript((delayMs) => {
+        const { postMessage } = Worker.prototype;
+        Worker.prototype.postMessage = function (this: Worker, ...sent: unknown[]) {
+          setTimeout(() => Reflect.apply(postMessage, this, sent), delayMs);
+        };
+      }, ms);
+
 /** A page that fails its test if the browser's console shows an error or a script throws. */
-export const test = base.extend<{ quiet: undefined; bare: undefined }>({
+export const test = base.extend<{ quiet: undefined; bare: undefined; slow: undefined }>({
   baseURL: async ({ baseURL }, use) => {
     await use(process.env.GLIMMER_URL ?? baseURL ?? '');
   },
@@ -19,6 +30,14 @@ export const test = base.extend<{ quiet: undefined; bare: undefined }>({
         const { revision } = await (await request.get(`/api/workshop/${name}`)).json();
         await request.put(`/api/workshop/${name}`, { data: [], headers: { 'If-Match': `"${revision}"` } });
       }
+      await use(undefined);
+    },
+    { auto: true },
+  ],
+  // On a slow machine what is shown is long behind the hand: GLIMMER_SLOW_MS keeps back what is sent to each worker.
+  slow: [
+    async ({ context }, use) => {
+      await slowWorkers(context, Number(process.env.GLIMMER_SLOW_MS ?? 0));
       await use(undefined);
     },
     { auto: true },

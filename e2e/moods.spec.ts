@@ -11,6 +11,7 @@ import {
   type Page,
   REEF,
   shown,
+  slowWorkers,
   tabTo,
   test,
 } from './bench.ts';
@@ -77,6 +78,7 @@ test('a mood from nothing by keyboard alone', async ({ page }) => {
   await tabTo(page, /^Move of Tape 1/);
   await page.keyboard.type('sweep');
   await expect(page.getByLabel('Move of Tape 1')).toHaveValue('sweep');
+  await expect(page.getByLabel('Tail, lights')).toBeVisible();
   await tabTo(page, /^Tail, lights/);
   await page.keyboard.press('Control+a');
   await page.keyboard.type('3');
@@ -257,7 +259,12 @@ test('controls of every kind, a sign, and a gauge on the charge', async ({ page 
   await kept(page);
 });
 
-test('a grid of tape is offered living cells, whose rule is the maker’s', async ({ page }) => {
+test('a grid of tape is offered living cells, whose rule is the maker’s, on a slow machine too', async ({
+  page,
+  context,
+}) => {
+  // Each press is told long before what it comes to is shown.
+  await slowWorkers(context, 400);
   await layTape(page, '200 mm');
   await goTo(page, 'lights');
   await page.getByLabel('Cut into rows, as a grid').click();

@@ -1,4 +1,4 @@
-import { copyDemo, expect, figure, goTo, kept, type Page, shown, test } from './bench.ts';
+import { copyDemo, expect, figure, goTo, kept, type Page, shown, slowWorkers, test } from './bench.ts';
 
 const figures = ['Peak draw', 'Usual draw', 'Runs for', 'Weakest link', 'Brightness ceiling'] as const;
 const barOf = (page: Page): Promise<string[]> => Promise.all(figures.map((name) => figure(page, name).innerText()));
@@ -53,6 +53,18 @@ test('an edit and a stage further in one breath: the sheet that is turned to has
   // Half the capacity is about half the time.
   expect(half / whole).toBeGreaterThan(0.4);
   expect(half / whole).toBeLessThan(0.6);
+});
+
+test('what is printed in the breath of an edit is the plan as it stands', async ({ page, context }) => {
+  await slowWorkers(context, 5000);
+  await page.goto(`/plan/${await copyDemo(page)}/power`);
+  const capacity = page.getByLabel('Capacity', { exact: true });
+  const runs = await figure(page, 'Runs for').innerText();
+  await capacity.fill('1700 mAh');
+  await capacity.press('Enter');
+  await expect(figure(page, 'Runs for')).toHaveText(runs, { useInnerText: true });
+  await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')));
+  expect(await figure(page, 'Runs for').innerText()).not.toBe(runs);
 });
 
 test('a notice takes back what it names and nothing else: it goes with the next change', async ({ page }) => {

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import Papa from 'papaparse';
-import { copyDemo, expect, goTo, kept, type Page, test } from './bench.ts';
+import { copyDemo, expect, goTo, kept, type Page, slowWorkers, test } from './bench.ts';
 
 const run = (page: Page, name: string) => page.getByRole('row', { name: new RegExp(`^${name}`) });
 
@@ -83,7 +83,8 @@ test('each core of the wire list, and each line to buy', async ({ page }) => {
   expect(Math.abs(cost - Number(/[\d.]+$/.exec(shown.trim())?.[0]))).toBeLessThan(0.1);
 });
 
-test('the template’s back is the mirror of its front', async ({ page }) => {
+test('the template’s back is the mirror of its front, and neither is behind an edit', async ({ page, context }) => {
+  await slowWorkers(context, 3000);
   await page.goto(`/plan/${await copyDemo(page)}/wires`);
   const [front, back] = [await takeOut(page, 'Front, SVG'), await takeOut(page, 'Back, mirrored')];
   expect([front.name, back.name]).toEqual(['template.svg', 'template-back.svg']);

@@ -1,5 +1,5 @@
 import compression from 'compression';
-import express, { type ErrorRequestHandler, type Express } from 'express';
+import express, { type ErrorRequestHandler, type Express, type RequestHandler } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import type { Aside } from './aside.ts';
@@ -73,29 +73,53 @@ function tellOf(error: unknown): Record<string, unknown> {
 
 const MOST_LOGGED = 600;
 
+const guardPages = (): RequestHandler =>
+  helmet({
+    // Plain http on loopback: asking the browser to upgrade would lock the maker out.
+    strictTransportSecurity: false,
+    contentSecurityPolicy: {
+      directives: {
+        defaultSrc: ["'self'"],
+        scriptSrc: ["'self'"],
+        styleSrc: ["'self'"],
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        fontSrc: ["'self'"],
+        workerSrc: ["'self'", 'blob:'],
+        connectSrc: ["'self'", 'blob:'],
+        objectSrc: ["'none'"],
+        upgradeInsecureRequests: null,
+      },
+    },
+  });
+
+/** The built interface: every address that is no file is a page of it. */
+function serveWeb(app: Express, webRoot: string): void {
+  app.use('/assets', express.static(`${webRoot}/assets`, { immutable: true, maxAge: '1y', fallthrough: false }));
+  app.use(express.static(webRoot, { index: false }));
+  app.get('/{*path}', (_req, res) => {
+    res.set('Cache-Control', 'no-cache').sendFile('index.html', { root: webRoot });
+  });
+}
+
+/** Answers every error as a problem of the list, and logs our own. */
+const answerErrors =
+  (logger: AppDeps['logger']): ErrorRequestHandler =>
+  (error, req, res, next) => {
+    if (res.headersSent) {
+      next(error);
+      return;
+    }
+    const problem = toProblem(error);
+    const body = problem.toBody();
+    if (body.status >= 500) logger.error({ err: tellOf(problem.cause ?? problem), url: req.url }, problem.detail);
+    res.set(problem.headers).status(body.status).type('application/problem+json').send(JSON.stringify(body));
+  };
+
 /** The whole server as one Express app, made from what it depends on; listening is done elsewhere. */
 export function createApp({ store, aside, archivist, logger, now, webRoot, shelf, events }: AppDeps): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.use(
-    helmet({
-      // Plain http on loopback: asking the browser to upgrade would lock the maker out.
-      strictTransportSecurity: false,
-      contentSecurityPolicy: {
-        directives: {
-          defaultSrc: ["'self'"],
-          scriptSrc: ["'self'"],
-          styleSrc: ["'self'"],
-          imgSrc: ["'self'", 'data:', 'blob:'],
-          fontSrc: ["'self'"],
-          workerSrc: ["'self'", 'blob:'],
-          connectSrc: ["'self'", 'blob:'],
-          objectSrc: ["'none'"],
-          upgradeInsecureRequests: null,
-        },
-      },
-    }),
-  );
+  app.use(guardPages());
   // What is answered to a save is too short to be packed.
   app.get('/{*path}', compression());
   app.use(guardHosts, wantJson);
@@ -121,25 +145,7 @@ export function createApp({ store, aside, archivist, logger, now, webRoot, shelf
   app.use('/api', () => {
     throw new Problem('not-found', 'No such address under /api');
   });
-
-  if (webRoot !== null) {
-    app.use('/assets', express.static(`${webRoot}/assets`, { immutable: true, maxAge: '1y', fallthrough: false }));
-    app.use(express.static(webRoot, { index: false }));
-    app.get('/{*path}', (_req, res) => {
-      res.set('Cache-Control', 'no-cache').sendFile('index.html', { root: webRoot });
-    });
-  }
-
-  const handleError: ErrorRequestHandler = (error, req, res, next) => {
-    if (res.headersSent) {
-      next(error);
-      return;
-    }
-    const problem = toProblem(error);
-    const body = problem.toBody();
-    if (body.status >= 500) logger.error({ err: tellOf(problem.cause ?? problem), url: req.url }, problem.detail);
-    res.set(problem.headers).status(body.status).type('application/problem+json').send(JSON.stringify(body));
-  };
-  app.use(handleError);
+  if (webRoot !== null) serveWeb(app, webRoot);
+  app.use(answerErrors(logger));
   return app;
 }

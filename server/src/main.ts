@@ -33,6 +33,7 @@ const fromHere = (path: string): string => fileURLToPath(new URL(path, import.me
 /** The database can't be used: whoever started this is told why, in a line. */
 const CLOSED = 97;
 const store = await openStore({
+  at: new Date(),
   url: settings.DATABASE_URL,
   migrationsFolder: settings.MIGRATIONS_FOLDER ?? fromHere('../migrations'),
   onLost: (error) => logger.warn({ err: error }, 'A database connection was lost'),

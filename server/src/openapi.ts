@@ -76,6 +76,105 @@ const header = (name: string, description: string, required = false) => ({
 });
 const planBody = { required: true, content: { 'application/json': { schema: ref('Plan') } } };
 
+/** What the server says of itself. */
+const itself = () => ({
+  '/api/health': {
+    get: {
+      summary: 'Whether the store answers',
+      responses: { 200: json({ type: 'object' }, 'It does'), ...problems(503) },
+    },
+  },
+  '/api/problems': {
+    get: {
+      summary: 'What each problem means, as a page',
+      responses: { 200: { description: 'The page', content: { 'text/html': {} } } },
+    },
+  },
+  '/api/openapi.json': { get: { summary: 'This document', responses: { 200: json({ type: 'object' }, 'It') } } },
+  '/api/events': {
+    get: {
+      summary:
+        'Server-sent events: "plan" with id, revision and saveId after a save; "shelf" with id after a reckoning',
+      responses: { 200: { description: 'A stream', content: { 'text/event-stream': {} } } },
+    },
+  },
+});
+
+/** The plans, one by one. */
+const ofPlans = () => ({
+  '/api/plans': {
+    get: {
+      summary: 'The plans on the shelf, or put away',
+      parameters: [{ name: 'shelf', in: 'query', schema: toSchema(listQuery.shape.shelf) }],
+      responses: {
+        200: json(
+          { type: 'object', required: ['plans'], properties: { plans: { type: 'array', items: ref('ShelfEntry') } } },
+          'The plans, without their documents',
+        ),
+        ...problems(400, 503),
+      },
+    },
+    post: {
+      summary: 'Adds a plan',
+      requestBody: planBody,
+      responses: { 201: json(ref('KeptPlan'), 'It is kept'), ...problems(400, 409, 413, 415, 422, 503) },
+    },
+  },
+  '/api/plans/{id}': {
+    parameters: [idParameter],
+    get: {
+      summary: 'One plan',
+      responses: { 200: json(ref('KeptPlan'), 'The plan'), ...problems(400, 404, 503) },
+    },
+    put: {
+      summary: 'Saves a plan over the revision that it is based on',
+      parameters: [
+        header('If-Match', 'The revision that the change is based on, such as "12"', true),
+        header('Save-Id', 'An id of this save: the same once more is confirmed once more'),
+        header('Prefer', '"return=minimal": the plan is not sent back'),
+      ],
+      requestBody: planBody,
+      responses: { 200: json(ref('KeptPlan'), 'It is kept'), ...problems(400, 404, 409, 413, 415, 422, 428, 503) },
+    },
+    patch: {
+      summary: 'Puts a plan away, or brings it back',
+      requestBody: { required: true, content: { 'application/json': { schema: toSchema(putAwayBody) } } },
+      responses: { 200: json(ref('KeptPlan'), 'It is so'), ...problems(400, 404, 415, 503) },
+    },
+  },
+});
+
+/** What a workshop has beside its plans, and all of it as one file. */
+const ofWorkshop = () => ({
+  '/api/workshop/{name}': {
+    parameters: [{ name: 'name', in: 'path', required: true, schema: { type: 'string', enum: [...belongingNames] } }],
+    get: {
+      summary: 'What a workshop has beside its plans; revision 0 = nothing yet',
+      responses: { 200: json(ref('Belonging'), 'It'), ...problems(404, 503) },
+    },
+    put: {
+      summary: 'Keeps it over the revision that the change is based on',
+      parameters: [header('If-Match', 'The revision that the change is based on, such as "0"', true)],
+      requestBody: { required: true, content: { 'application/json': { schema: { type: 'array', items: {} } } } },
+      responses: {
+        200: json(ref('Belonging'), 'It is kept'),
+        ...problems(400, 404, 409, 413, 415, 422, 428, 503),
+      },
+    },
+  },
+  '/api/archive': {
+    get: {
+      summary: 'Everything of the workshop as one ZIP: plans with versions and pictures, desk, drawer, own parts',
+      responses: { 200: { description: 'The archive', content: { 'application/zip': {} } }, ...problems(503) },
+    },
+    post: {
+      summary: 'Takes in an archive, whole or not at all; what is here and differs gets it as a copy beside',
+      requestBody: { required: true, content: { 'application/zip': {} } },
+      responses: { 200: json(ref('TakenIn'), 'What became of each plan'), ...problems(400, 413, 422, 503) },
+    },
+  },
+});
+
 /** What can be asked of the server, as an OpenAPI 3.1 document made from the schemas that it checks with. */
 export const describeApi = () => ({
   openapi: '3.1.0',
@@ -84,95 +183,7 @@ export const describeApi = () => ({
     version: '1',
     description: 'Keeps plans on this machine. It answers this machine alone, by its own name.',
   },
-  paths: {
-    '/api/health': {
-      get: {
-        summary: 'Whether the store answers',
-        responses: { 200: json({ type: 'object' }, 'It does'), ...problems(503) },
-      },
-    },
-    '/api/problems': {
-      get: {
-        summary: 'What each problem means, as a page',
-        responses: { 200: { description: 'The page', content: { 'text/html': {} } } },
-      },
-    },
-    '/api/openapi.json': { get: { summary: 'This document', responses: { 200: json({ type: 'object' }, 'It') } } },
-    '/api/events': {
-      get: {
-        summary:
-          'Server-sent events: "plan" with id, revision and saveId after a save; "shelf" with id after a reckoning',
-        responses: { 200: { description: 'A stream', content: { 'text/event-stream': {} } } },
-      },
-    },
-    '/api/plans': {
-      get: {
-        summary: 'The plans on the shelf, or put away',
-        parameters: [{ name: 'shelf', in: 'query', schema: toSchema(listQuery.shape.shelf) }],
-        responses: {
-          200: json(
-            { type: 'object', required: ['plans'], properties: { plans: { type: 'array', items: ref('ShelfEntry') } } },
-            'The plans, without their documents',
-          ),
-          ...problems(400, 503),
-        },
-      },
-      post: {
-        summary: 'Adds a plan',
-        requestBody: planBody,
-        responses: { 201: json(ref('KeptPlan'), 'It is kept'), ...problems(400, 409, 413, 415, 422, 503) },
-      },
-    },
-    '/api/plans/{id}': {
-      parameters: [idParameter],
-      get: {
-        summary: 'One plan',
-        responses: { 200: json(ref('KeptPlan'), 'The plan'), ...problems(400, 404, 503) },
-      },
-      put: {
-        summary: 'Saves a plan over the revision that it is based on',
-        parameters: [
-          header('If-Match', 'The revision that the change is based on, such as "12"', true),
-          header('Save-Id', 'An id of this save: the same once more is confirmed once more'),
-          header('Prefer', '"return=minimal": the plan is not sent back'),
-        ],
-        requestBody: planBody,
-        responses: { 200: json(ref('KeptPlan'), 'It is kept'), ...problems(400, 404, 409, 413, 415, 422, 428, 503) },
-      },
-      patch: {
-        summary: 'Puts a plan away, or brings it back',
-        requestBody: { required: true, content: { 'application/json': { schema: toSchema(putAwayBody) } } },
-        responses: { 200: json(ref('KeptPlan'), 'It is so'), ...problems(400, 404, 415, 503) },
-      },
-    },
-    '/api/workshop/{name}': {
-      parameters: [{ name: 'name', in: 'path', required: true, schema: { type: 'string', enum: [...belongingNames] } }],
-      get: {
-        summary: 'What a workshop has beside its plans; revision 0 = nothing yet',
-        responses: { 200: json(ref('Belonging'), 'It'), ...problems(404, 503) },
-      },
-      put: {
-        summary: 'Keeps it over the revision that the change is based on',
-        parameters: [header('If-Match', 'The revision that the change is based on, such as "0"', true)],
-        requestBody: { required: true, content: { 'application/json': { schema: { type: 'array', items: {} } } } },
-        responses: {
-          200: json(ref('Belonging'), 'It is kept'),
-          ...problems(400, 404, 409, 413, 415, 422, 428, 503),
-        },
-      },
-    },
-    '/api/archive': {
-      get: {
-        summary: 'Everything of the workshop as one ZIP: plans with versions and pictures, desk, drawer, own parts',
-        responses: { 200: { description: 'The archive', content: { 'application/zip': {} } }, ...problems(503) },
-      },
-      post: {
-        summary: 'Takes in an archive, whole or not at all; what is here and differs gets it as a copy beside',
-        requestBody: { required: true, content: { 'application/zip': {} } },
-        responses: { 200: json(ref('TakenIn'), 'What became of each plan'), ...problems(400, 413, 422, 503) },
-      },
-    },
-  },
+  paths: { ...itself(), ...ofPlans(), ...ofWorkshop() },
   components: {
     schemas: {
       Plan: toSchema(planSchema),

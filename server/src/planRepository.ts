@@ -124,7 +124,7 @@ async function findPictures(db: Database, hashes: readonly string[]): Promise<Re
  * Keeps the pictures that came with a plan, and looks whether those that it names are here.
  * @throws MissingPictures
  */
-async function keepPictures(db: Database, plan: PlanToKeep, at: Date): Promise<void> {
+export async function keepPictures(db: Database, plan: PlanToKeep, at: Date): Promise<void> {
   if (plan.pictures.size > 0)
     await db
       .insert(pictures)
@@ -145,15 +145,20 @@ async function keepPictures(db: Database, plan: PlanToKeep, at: Date): Promise<v
   if (rows.length < new Set(plan.named).size) throw new MissingPictures();
 }
 
-/** The repository over a Drizzle connection. */
-export function createPlanRepository(db: Database): PlanRepository {
-  const all = async (rows: readonly PlanRow[]): Promise<StoredPlan[]> => {
-    const found = await findPictures(db, refsOf(rows.map(({ document }) => document)));
-    return rows.map((row) => toStored(row, found));
-  };
+/** Reads rows with the pictures that they show. */
+async function withPictures(db: Database, rows: readonly PlanRow[]): Promise<StoredPlan[]> {
+  const found = await findPictures(db, refsOf(rows.map(({ document }) => document)));
+  return rows.map((row) => toStored(row, found));
+}
+
+/** Of one row at most. */
+const one = async (db: Database, rows: readonly PlanRow[]): Promise<StoredPlan | null> =>
+  (await withPictures(db, rows.slice(0, 1)))[0] ?? null;
+
+/** Prepared once: it is what is asked most. */
+function prepareSave(db: Database) {
   const { placeholder } = sql;
-  // Prepared once: it is what is asked most.
-  const saveOver = db
+  return db
     .update(plans)
     .set({
       name: sql`${placeholder('name')}`,
@@ -165,55 +170,81 @@ export function createPlanRepository(db: Database): PlanRepository {
     .where(and(eq(plans.id, placeholder('id')), eq(plans.revision, placeholder('basedOn'))))
     .returning({ revision: plans.revision, putAwayAt: plans.putAwayAt })
     .prepare('save_over');
-  const first = async (rows: readonly PlanRow[]): Promise<StoredPlan | null> =>
-    (await all(rows.slice(0, 1)))[0] ?? null;
+}
+
+function createSave(db: Database): PlanRepository['save'] {
+  const saveOver = prepareSave(db);
+  // One statement compares and writes, so two saves at the same moment can't both win.
+  return async (plan, { basedOn, saveId, at }) => {
+    if (plan.pictures.size > 0 || plan.named.length > 0) await keepPictures(db, plan, at);
+    // The document is not asked back: it is the one that was given.
+    const [saved] = await saveOver.execute({
+      id: plan.id,
+      name: plan.name,
+      document: JSON.stringify(plan.document),
+      basedOn,
+      saveId,
+      at: at.toISOString(),
+    });
+    if (saved) return { revision: saved.revision, updatedAt: at, putAwayAt: saved.putAwayAt, lastSave: saveId };
+    if (saveId === null) return null;
+    const before = and(eq(plans.id, plan.id), eq(plans.revision, basedOn + 1), eq(plans.lastSave, saveId));
+    return one(db, await db.select().from(plans).where(before));
+  };
+}
+
+async function add(
+  db: Database,
+  plan: PlanToKeep,
+  at: Date,
+  options?: { readonly putAway: boolean },
+): Promise<StoredPlan | null> {
+  await keepPictures(db, plan, at);
+  const { id, name, document } = plan;
+  return one(
+    db,
+    await db
+      .insert(plans)
+      .values({ id, name, document, createdAt: at, updatedAt: at, putAwayAt: options?.putAway ? at : null })
+      .onConflictDoNothing()
+      .returning(),
+  );
+}
+
+const list = (db: Database, putAway: boolean): Promise<ShelfRow[]> =>
+  db
+    .select({
+      id: plans.id,
+      name: plans.name,
+      revision: plans.revision,
+      updatedAt: plans.updatedAt,
+      facts: plans.shelf,
+      factsOf: plans.shelfOf,
+    })
+    .from(plans)
+    .where(putAway ? isNotNull(plans.putAwayAt) : isNull(plans.putAwayAt))
+    .orderBy(desc(plans.updatedAt), plans.id);
+
+async function sweepPictures(db: Database, now: Date): Promise<void> {
+  const dayAgo = new Date(now.getTime() - 24 * 60 * 60 * 1000);
+  await db.execute(sql`
+    delete from ${pictures} where ${pictures.keptAt} < ${dayAgo} and not exists (
+      select 1 from ${plans}, jsonb_each(${plans.document} -> 'pictures') as shown
+      where shown.value ->> 'sha256' = ${pictures.sha256}
+    )`);
+}
+
+/** The repository over a Drizzle connection. */
+export function createPlanRepository(db: Database): PlanRepository {
   return {
-    list: async ({ putAway }) =>
-      db
-        .select({
-          id: plans.id,
-          name: plans.name,
-          revision: plans.revision,
-          updatedAt: plans.updatedAt,
-          facts: plans.shelf,
-          factsOf: plans.shelfOf,
-        })
-        .from(plans)
-        .where(putAway ? isNotNull(plans.putAwayAt) : isNull(plans.putAwayAt))
-        .orderBy(desc(plans.updatedAt), plans.id),
-    find: async (id) => first(await db.select().from(plans).where(eq(plans.id, id))),
+    list: ({ putAway }) => list(db, putAway),
+    find: async (id) => one(db, await db.select().from(plans).where(eq(plans.id, id))),
     findKept: async (id) => {
       const [row] = await db.select({ document: plans.document }).from(plans).where(eq(plans.id, id));
       return row?.document ?? null;
     },
-    add: async (plan, at, options) => {
-      await keepPictures(db, plan, at);
-      const { id, name, document } = plan;
-      return first(
-        await db
-          .insert(plans)
-          .values({ id, name, document, createdAt: at, updatedAt: at, putAwayAt: options?.putAway ? at : null })
-          .onConflictDoNothing()
-          .returning(),
-      );
-    },
-    // One statement compares and writes, so two saves at the same moment can't both win.
-    save: async (plan, { basedOn, saveId, at }) => {
-      if (plan.pictures.size > 0 || plan.named.length > 0) await keepPictures(db, plan, at);
-      // The document is not asked back: it is the one that was given.
-      const [saved] = await saveOver.execute({
-        id: plan.id,
-        name: plan.name,
-        document: JSON.stringify(plan.document),
-        basedOn,
-        saveId,
-        at: at.toISOString(),
-      });
-      if (saved) return { revision: saved.revision, updatedAt: at, putAwayAt: saved.putAwayAt, lastSave: saveId };
-      if (saveId === null) return null;
-      const before = and(eq(plans.id, plan.id), eq(plans.revision, basedOn + 1), eq(plans.lastSave, saveId));
-      return first(await db.select().from(plans).where(before));
-    },
+    add: (plan, at, options) => add(db, plan, at, options),
+    save: createSave(db),
     keepFacts: async (id, { revision, facts, of }) => {
       await db
         .update(plans)
@@ -221,16 +252,9 @@ export function createPlanRepository(db: Database): PlanRepository {
         .where(and(eq(plans.id, id), eq(plans.revision, revision)));
     },
     setPutAway: async (id, at) =>
-      first(await db.update(plans).set({ putAwayAt: at }).where(eq(plans.id, id)).returning()),
-    all: async () => all(await db.select().from(plans).orderBy(plans.createdAt, plans.id)),
-    sweepPictures: async (now) => {
-      const dayAgo = new Date(now.getTime() - 24 * 60 * 60 * 1000);
-      await db.execute(sql`
-        delete from ${pictures} where ${pictures.keptAt} < ${dayAgo} and not exists (
-          select 1 from ${plans}, jsonb_each(${plans.document} -> 'pictures') as shown
-          where shown.value ->> 'sha256' = ${pictures.sha256}
-        )`);
-    },
+      one(db, await db.update(plans).set({ putAwayAt: at }).where(eq(plans.id, id)).returning()),
+    all: async () => withPictures(db, await db.select().from(plans).orderBy(plans.createdAt, plans.id)),
+    sweepPictures: (now) => sweepPictures(db, now),
     mark: async (name, at) =>
       (await db.insert(marks).values({ name, setAt: at }).onConflictDoNothing().returning()).length > 0,
     ping: async () => {

@@ -70,15 +70,15 @@ export const onlyThese =
     throw new Problem('wrong-method', `This address takes ${allow}; got ${req.method}`, { headers: { Allow: allow } });
   };
 
-/** The routes under /api/plans. */
-export function createPlanRoutes({ repository, now, shelf, events, aside }: PlanRoutesDeps): Router {
-  const router = Router();
-  const tell = (id: string, { revision }: SavedPlan, saveId: string | null): void => {
-    shelf.renew(id);
-    events.publish({ kind: 'plan', id, revision, saveId });
-  };
-  const readPlan = (req: Request): ReturnType<typeof planOf> => planOf(req, (body) => aside.run('read', body));
+interface Telling {
+  /** Says that a plan is kept in a new state. */
+  readonly tell: (id: string, saved: SavedPlan, saveId: string | null) => void;
+  readonly readPlan: (req: Request) => ReturnType<typeof planOf>;
+}
 
+type Routed = Omit<PlanRoutesDeps, 'aside' | 'events'> & Telling;
+
+function routeShelf(router: Router, { repository, now, shelf, tell, readPlan }: Routed): void {
   router
     .route('/')
     .get(async (req, res) => {
@@ -94,7 +94,34 @@ export function createPlanRoutes({ repository, now, shelf, events, aside }: Plan
       reply(res, stored, 201);
     })
     .all(onlyThese('GET', 'HEAD', 'POST'));
+}
 
+const save =
+  ({ repository, now, tell, readPlan }: Routed): RequestHandler =>
+  async (req, res) => {
+    const { id } = parse(idParam, req.params, 'address');
+    const basedOn = revisionOf(req);
+    const plan = await readPlan(req);
+    if (plan.id !== id) throw new Problem('wrong-id', `The document says ${plan.id}, the address ${id}`);
+    const saveId = saveIdOf(req);
+    const saved = await repository.save(plan, { basedOn, saveId, at: now() }).catch(askForPictures);
+    if (saved) {
+      tell(id, saved, saveId);
+      const whole = req.get('Prefer') === 'return=minimal' ? null : await repository.find(id);
+      reply(res, whole ?? saved);
+      return;
+    }
+    const current = await repository.find(id);
+    if (!current) throw noSuchPlan(id);
+    throw new Problem(
+      'newer-version',
+      `This save is based on version ${basedOn}; the one kept here is ${current.revision}. Both are safe: yours was not written over it`,
+      { extra: { revision: current.revision } },
+    );
+  };
+
+function routePlan(router: Router, routed: Routed): void {
+  const { repository, now, tell } = routed;
   router
     .route('/:id')
     .get(async (req, res) => {
@@ -103,27 +130,7 @@ export function createPlanRoutes({ repository, now, shelf, events, aside }: Plan
       if (!stored) throw noSuchPlan(id);
       reply(res, stored);
     })
-    .put(async (req: Request, res: Response) => {
-      const { id } = parse(idParam, req.params, 'address');
-      const basedOn = revisionOf(req);
-      const plan = await readPlan(req);
-      if (plan.id !== id) throw new Problem('wrong-id', `The document says ${plan.id}, the address ${id}`);
-      const saveId = saveIdOf(req);
-      const saved = await repository.save(plan, { basedOn, saveId, at: now() }).catch(askForPictures);
-      if (saved) {
-        tell(id, saved, saveId);
-        const whole = req.get('Prefer') === 'return=minimal' ? null : await repository.find(id);
-        reply(res, whole ?? saved);
-        return;
-      }
-      const current = await repository.find(id);
-      if (!current) throw noSuchPlan(id);
-      throw new Problem(
-        'newer-version',
-        `This save is based on version ${basedOn}; the one kept here is ${current.revision}. Both are safe: yours was not written over it`,
-        { extra: { revision: current.revision } },
-      );
-    })
+    .put(save(routed))
     .patch(async (req, res) => {
       const { id } = parse(idParam, req.params, 'address');
       const { putAway } = parse(putAwayBody, jsonOf(req), 'body');
@@ -133,6 +140,22 @@ export function createPlanRoutes({ repository, now, shelf, events, aside }: Plan
       reply(res, stored);
     })
     .all(onlyThese('GET', 'HEAD', 'PUT', 'PATCH'));
+}
 
+/** The routes under /api/plans. */
+export function createPlanRoutes({ repository, now, shelf, events, aside }: PlanRoutesDeps): Router {
+  const router = Router();
+  const routed: Routed = {
+    repository,
+    now,
+    shelf,
+    tell: (id, { revision }, saveId) => {
+      shelf.renew(id);
+      events.publish({ kind: 'plan', id, revision, saveId });
+    },
+    readPlan: (req) => planOf(req, (body) => aside.run('read', body)),
+  };
+  routeShelf(router, routed);
+  routePlan(router, routed);
   return router;
 }

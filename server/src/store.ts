@@ -7,6 +7,7 @@ import pg from 'pg';
 import { type BelongingRepository, createBelongingRepository } from './belongingRepository.ts';
 import { setPicturesApart } from './pictures.ts';
 import { createPlanRepository, type Database, type PlanRepository } from './planRepository.ts';
+import { renewKept } from './renewKept.ts';
 
 /** The database, ready to be asked. */
 export interface Store {
@@ -18,10 +19,12 @@ export interface Store {
   readonly close: () => Promise<void>;
 }
 
-/** Opens the database and brings it to the newest migration. `onLost` hears of connections that die while idle. */
+/** Opens the database and brings it, and every plan in it, to the newest version. `onLost` hears of connections that die while idle. */
 export async function openStore(options: {
   readonly url: string;
   readonly migrationsFolder: string;
+  /** Now. */
+  readonly at: Date;
   /** A connection broke; the next request takes another. */
   readonly onLost: (error: Error) => void;
 }): Promise<Store> {
@@ -29,6 +32,7 @@ export async function openStore(options: {
   pool.on('error', options.onLost);
   const db = drizzle(pool);
   await migrate(db, { migrationsFolder: options.migrationsFolder });
+  await db.transaction((alone) => renewKept(alone, options.at));
   return {
     repository: createPlanRepository(db),
     belongings: createBelongingRepository(db),

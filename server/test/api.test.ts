@@ -3,6 +3,7 @@ import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Plan } from '@glimmer/core/plan';
+import { readPlanText } from '@glimmer/core/plan/reading';
 import pg from 'pg';
 import request from 'supertest';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
@@ -16,6 +17,7 @@ import { layInDemo, openStore, type Store } from '../src/store.ts';
 import { ownDatabase } from './ownDatabase.ts';
 import { appOver } from './server.ts';
 
+const versionOneFolder = join(import.meta.dirname, '../../core/tests/versionOne');
 const migrationsFolder = join(import.meta.dirname, '../migrations');
 const fresh = (name = 'Test piece'): Plan => ({ ...demoPlan(), id: randomUUID(), name });
 
@@ -44,7 +46,7 @@ const add = async (plan: Plan): Promise<void> => {
 
 beforeAll(async () => {
   url = await ownDatabase();
-  store = await openStore({ url, migrationsFolder, onLost: () => undefined });
+  store = await openStore({ url, migrationsFolder, at: clock, onLost: () => undefined });
   server = serverOver(store.repository);
 });
 beforeEach(() => {
@@ -250,25 +252,39 @@ describe('the store', () => {
     ]);
     expect(await layInDemo(repository, folder, clock)).toBe(0);
   });
-  it('a plan that was kept by a program of version 2 is a plan of today once the store is opened', async () => {
+  it('plans that older programs kept are plans of today once the store is opened, and what can’t be read stays', async () => {
     const said = 'they call it "channelId": so be it';
     const plan: Plan = {
       ...fresh(),
       logbook: { ...fresh().logbook, entries: [{ id: 'e', at: clock.toISOString(), text: said }] },
     };
-    await request(app()).post('/api/plans').send(plan).expect(201);
+    const ofOne = readFileSync(join(versionOneFolder, 'reef-reliquary.glimmer.json'), 'utf8');
+    const read = readPlanText(ofOne);
+    if (!read.ok) throw new Error('the plan of version 1 can’t be read');
+    const today: Plan = { ...read.plan, id: randomUUID() };
+    const odd = fresh('Odd');
+    for (const each of [plan, today, odd]) await add(each);
+    const older: readonly (readonly [string, unknown])[] = [
+      [plan.id, asVersionTwo(plan)],
+      [today.id, { ...JSON.parse(ofOne), id: today.id }],
+      [odd.id, { ...odd, version: 1 }],
+    ];
     const client = new pg.Client({ connectionString: url });
     await client.connect();
     try {
-      await client.query('update plans set document = $1 where id = $2', [JSON.stringify(asVersionTwo(plan)), plan.id]);
-      const { document } = (await client.query('select document from plans where id = $1', [plan.id])).rows[0];
-      expect(document.version).toBe(2);
-      await client.query(readFileSync(join(migrationsFolder, '0003_hollow_of_tape.sql'), 'utf8'));
+      for (const [id, document] of older)
+        await client.query('update plans set document = $1 where id = $2', [JSON.stringify(document), id]);
+      await (await openStore({ url, migrationsFolder, at: clock, onLost: () => undefined })).close();
+      const { rows } = await client.query('select document from plans where id = $1', [odd.id]);
+      expect(rows[0].document).toEqual(older[2]?.[1]);
     } finally {
+      await client.query('delete from plans where id = $1', [odd.id]);
       await client.end();
     }
-    const got = await request(app()).get(`/api/plans/${plan.id}`);
-    expect(got.body.plan).toEqual(plan);
+    for (const each of [plan, today]) {
+      const got = await request(app()).get(`/api/plans/${each.id}`);
+      expect(got.body).toEqual({ ...got.body, plan: each, revision: 1 });
+    }
   });
   it('says which demo plan is damaged', async () => {
     const folder = mkdtempSync(join(tmpdir(), 'glimmer-'));

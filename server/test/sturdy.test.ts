@@ -46,6 +46,7 @@ const appOver = (repository = store.repository) =>
 
 beforeAll(async () => {
   store = await openStore({
+    at: new Date('2026-11-01T10:00:00Z'),
     url: await ownDatabase(),
     migrationsFolder: join(import.meta.dirname, '../migrations'),
     onLost: () => undefined,

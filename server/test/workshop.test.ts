@@ -24,6 +24,7 @@ beforeAll(async () => {
   const url = await ownDatabase();
   pool = new pg.Pool({ connectionString: url });
   store = await openStore({
+    at: new Date('2026-11-01T10:00:00Z'),
     url,
     migrationsFolder: join(import.meta.dirname, '../migrations'),
     onLost: () => undefined,

@@ -1,5 +1,6 @@
 import type { Plan } from '@glimmer/core/plan';
 import { type ReactNode, useEffect, useRef, useState, useTransition } from 'react';
+import { flushSync } from 'react-dom';
 import { usePlanStore } from '../state/planStore.ts';
 import { ReckonedContext } from './reckonedContext.ts';
 import { createReckoner } from './reckoner.ts';
@@ -39,7 +40,14 @@ export function ReckoningProvider({ children }: { readonly children: ReactNode }
     };
     ask(usePlanStore.getState());
     const leave = usePlanStore.subscribe(ask);
+    // Paper can't catch up: what goes onto it is the plan as it stands.
+    const catchUp = (): void => {
+      const plan = openPlan();
+      flushSync(() => setShown((before) => ('plan' in before && before.plan === plan ? before : reckonHere(plan))));
+    };
+    window.addEventListener('beforeprint', catchUp);
     return () => {
+      window.removeEventListener('beforeprint', catchUp);
       leave();
       reckoner.end();
     };

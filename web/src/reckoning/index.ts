@@ -1,5 +1,6 @@
 /** What the plan on the bench comes to: reckoned in a worker, shown as one state. */
 
 export { ReckoningProvider } from './ReckoningProvider.tsx';
-export { reckonedNow, useIsBehind, usePlan, useReckoned } from './reckonedContext.ts';
+export { useIsBehind, usePlan, useReckoned, useReckonedNow } from './reckonedContext.ts';
+export type { Reckoned } from './reckonPlan.ts';
 export { useHeld } from './useHeld.ts';

@@ -22,8 +22,11 @@ export function useIsBehind(): boolean {
   return usePlanStore((state) => state.plan) !== plan;
 }
 
-/** What the plan comes to at this very moment: what leaves the page is never behind an edit. */
-export function reckonedNow(shown: Reckoned): Reckoned {
-  const { plan } = usePlanStore.getState();
-  return plan === null || plan === shown.plan ? shown : reckonHere(plan);
+/** Gives what the plan comes to at the very moment of asking: what leaves the page is never behind an edit. */
+export function useReckonedNow(): () => Reckoned {
+  const shown = useReckoned();
+  return () => {
+    const { plan } = usePlanStore.getState();
+    return plan === null || plan === shown.plan ? shown : reckonHere(plan);
+  };
 }

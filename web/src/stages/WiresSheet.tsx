@@ -4,6 +4,7 @@ import { sayAmount } from '@glimmer/core/items';
 import type { Design } from '@glimmer/core/plan';
 import { soldGauges } from '@glimmer/core/wires';
 import { ArrowDownToLine } from 'lucide-react';
+import { type Reckoned, useReckonedNow } from '../reckoning/index.ts';
 import { saveFile } from '../shelf/files.ts';
 import { editDesign } from '../state/planStore.ts';
 import { usePrinter } from '../units/index.ts';
@@ -12,6 +13,25 @@ import { Button } from '../widgets/Button.tsx';
 import { BeginHere, Section } from '../widgets/Section.tsx';
 import { RunRow } from './RunRow.tsx';
 import { useSheet } from './useSheet.ts';
+
+interface TakeOutProps {
+  readonly label: string;
+  readonly look?: 'quiet' | 'plain';
+  readonly file: string;
+  readonly mime: string;
+  readonly write: (reckoned: Reckoned) => string;
+}
+
+/** Takes a list or a drawing out as a file. */
+function TakeOut({ label, look = 'plain', file, mime, write }: TakeOutProps) {
+  const reckonedNow = useReckonedNow();
+  return (
+    <Button look={look} onClick={() => saveFile(file, write(reckonedNow()), mime)}>
+      <ArrowDownToLine size={15} />
+      {label}
+    </Button>
+  );
+}
 
 /** What is left free on purpose, item by item. @example "Board: pins 4, 7; Lower jaw: data out" */
 function sayFree({ freePorts }: Assessment, design: Design): string {
@@ -77,10 +97,13 @@ function Runs() {
     <Section
       title={`${assessment.runs.length} runs, ${printer.quantity('reelM', totalM, { digits: 2 })} of wire`}
       aside={
-        <Button look="quiet" onClick={() => saveFile('wires.csv', exportWireCsv(assessment, printer), 'text/csv')}>
-          <ArrowDownToLine size={15} />
-          CSV
-        </Button>
+        <TakeOut
+          label="CSV"
+          look="quiet"
+          file="wires.csv"
+          mime="text/csv"
+          write={({ assessment: now }) => exportWireCsv(now, printer)}
+        />
       }
     >
       <table className="w-full text-[14px]">
@@ -108,29 +131,24 @@ function Runs() {
 /** The template for marking out, front and back. */
 function Template() {
   const printer = usePrinter();
-  const { plan, assessment } = useSheet();
   return (
     <Section title="Marking template">
       <p className="mb-2 text-faint">
         Full size, with every pixel numbered, every bore with its drill, and a rule to check the printer by.
       </p>
       <div className="flex gap-2">
-        <Button
-          onClick={() =>
-            saveFile('template.svg', exportTemplateSvg(plan, assessment, 'front', printer), 'image/svg+xml')
-          }
-        >
-          <ArrowDownToLine size={15} />
-          Front, SVG
-        </Button>
-        <Button
-          onClick={() =>
-            saveFile('template-back.svg', exportTemplateSvg(plan, assessment, 'back', printer), 'image/svg+xml')
-          }
-        >
-          <ArrowDownToLine size={15} />
-          Back, mirrored
-        </Button>
+        <TakeOut
+          label="Front, SVG"
+          file="template.svg"
+          mime="image/svg+xml"
+          write={({ plan, assessment }) => exportTemplateSvg(plan, assessment, 'front', printer)}
+        />
+        <TakeOut
+          label="Back, mirrored"
+          file="template-back.svg"
+          mime="image/svg+xml"
+          write={({ plan, assessment }) => exportTemplateSvg(plan, assessment, 'back', printer)}
+        />
       </div>
     </Section>
   );
@@ -139,20 +157,18 @@ function Template() {
 /** What is to be bought for one copy. */
 function Shopping() {
   const printer = usePrinter();
-  const { design, assessment } = useSheet();
+  const { assessment } = useSheet();
   return (
     <Section
       title="Shopping list"
       aside={
-        <Button
+        <TakeOut
+          label="CSV"
           look="quiet"
-          onClick={() =>
-            saveFile('shopping.csv', exportShoppingCsv(assessment, design.piece.copies, printer), 'text/csv')
-          }
-        >
-          <ArrowDownToLine size={15} />
-          CSV
-        </Button>
+          file="shopping.csv"
+          mime="text/csv"
+          write={({ plan, assessment: now }) => exportShoppingCsv(now, plan.design.piece.copies, printer)}
+        />
       }
     >
       <table className="w-full text-[13.5px]">

@@ -11,7 +11,7 @@ import type { Plan } from '@glimmer/core/plan';
 import type { Printer } from '@glimmer/core/units';
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { ArrowDownToLine } from 'lucide-react';
-import { reckonedNow, useReckoned } from '../reckoning/index.ts';
+import { useReckonedNow } from '../reckoning/index.ts';
 import { saveFile } from '../shelf/files.ts';
 import { usePrinter } from '../units/index.ts';
 import { tell } from '../widgets/Toasts.tsx';
@@ -80,9 +80,9 @@ const entries: readonly TakenOut[] = [
 /** Everything that can be taken out of a plan as an open file. */
 export function TakeOutMenu() {
   const printer = usePrinter();
-  const reckoned = useReckoned();
+  const reckonedNow = useReckonedNow();
   const takeOut = (entry: TakenOut): void => {
-    const { plan, assessment } = reckonedNow(reckoned);
+    const { plan, assessment } = reckonedNow();
     entry.run({ plan, assessment, base: baseOf(plan.name), printer });
   };
   return (
