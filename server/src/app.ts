@@ -22,12 +22,15 @@ export interface AppDeps {
   readonly aside: Pick<Aside, 'run'>;
   /** Packs and unpacks archives. */
   readonly archivist: Pick<Aside, 'run'>;
+  /** Errors of ours, and what the maker may want to read. */
   readonly logger: Pick<Logger, 'error' | 'info'>;
   /** The clock. */
   readonly now: () => Date;
   /** Folder of the built web app; null serves the interface from elsewhere (development). */
   readonly webRoot: string | null;
+  /** What the shelf shows. */
   readonly shelf: Shelf;
+  /** What pages that are open are told. */
   readonly events: Events;
 }
 

@@ -16,6 +16,7 @@ export const writeArchive = ({
   madeAt,
 }: {
   readonly workshop: Workshop;
+  /** A date and time, ISO 8601. */
   readonly madeAt: string;
 }): Uint8Array =>
   zipSync(

@@ -7,6 +7,7 @@ import { belongings } from './schema.ts';
 /** A belonging as it is kept; revision 0 = there has been none yet. */
 interface StoredBelonging<N extends BelongingName = BelongingName> {
   readonly value: BelongingOf<N>;
+  /** One more with each save; 0 = nothing kept yet. */
   readonly revision: number;
 }
 

@@ -5,6 +5,7 @@ import { paintFrame } from '@glimmer/core/motion';
 export interface GlimpseLight {
   readonly xMm: number;
   readonly yMm: number;
+  /** As CSS has it. */
   readonly colour: string;
 }
 

@@ -35,6 +35,7 @@ export interface ShelfRow {
 /** A save: the revision that it is based on, and an id of its own, by which a repeated one is known. */
 interface Save {
   readonly basedOn: number;
+  /** By which a repeated one is known; null where it carried none. */
   readonly saveId: string | null;
   readonly at: Date;
 }

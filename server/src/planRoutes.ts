@@ -56,9 +56,12 @@ function reply(res: Response, stored: SavedPlan | StoredPlan, status = 200): voi
 
 interface PlanRoutesDeps {
   readonly repository: PlanRepository;
+  /** The clock. */
   readonly now: () => Date;
   readonly shelf: Shelf;
+  /** What pages that are open are told. */
   readonly events: Events;
+  /** Reads large plans. */
   readonly aside: Pick<Aside, 'run'>;
 }
 
@@ -73,6 +76,7 @@ export const onlyThese =
 interface Telling {
   /** Says that a plan is kept in a new state. */
   readonly tell: (id: string, saved: SavedPlan, saveId: string | null) => void;
+  /** What a request brings, checked. */
   readonly readPlan: (req: Request) => ReturnType<typeof planOf>;
 }
 

@@ -32,8 +32,11 @@ const PAGE = '/api/problems';
 
 /** A failed request, as data; the error handler writes it as application/problem+json. */
 export class Problem extends Error {
+  /** By which a program knows it. */
   readonly code: ProblemCode;
+  /** What, where and what to do, for the maker. */
   readonly detail: string;
+  /** Fields of this kind of problem alone. */
   readonly extra: Readonly<Record<string, unknown>>;
   /** Headers that go with it, such as which methods there are. */
   readonly headers: Readonly<Record<string, string>>;

@@ -8,7 +8,9 @@ interface ShelfEntry {
   readonly name: string;
   readonly revision: number;
   readonly updatedAt: string;
+  /** Whether the facts are of this very revision. */
   readonly isReckoned: boolean;
+  /** Null until they have been reckoned once. */
   readonly facts: ShelfFacts | null;
 }
 

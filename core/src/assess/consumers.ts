@@ -98,6 +98,20 @@ function consumerOfLights(
   ];
 }
 
+/** Pixels of three dice, each with its chip that never rests. */
+function consumerOfPixels(group: Extract<PlacedGroup, { shape: 'pixels' }>, railId: string | null): Consumer {
+  const die: Figure = group.tape.dieCurrentA ?? group.part.dieCurrentA;
+  return {
+    ...plain,
+    id: group.id,
+    name: group.name,
+    railId,
+    restA: group.cut.lights * group.part.restCurrentA.likely,
+    fullA: group.cut.lights * LIT_DICE * die.likely,
+    relativeSpread: die.spread / die.likely,
+  };
+}
+
 /** What every item of a plan draws, in the order: boards, lights, what switches without a board, other loads. */
 export function listConsumers(options: {
   readonly design: Pick<Design, 'items'>;
@@ -128,18 +142,7 @@ export function listConsumers(options: {
         driven.filter((each) => each.itemId === group.id),
         nominalOf,
       );
-    const die: Figure = group.tape.dieCurrentA ?? group.part.dieCurrentA;
-    return [
-      {
-        ...plain,
-        id: group.id,
-        name: group.name,
-        railId: rails.feedOf(group.tape),
-        restA: group.cut.lights * group.part.restCurrentA.likely,
-        fullA: group.cut.lights * LIT_DICE * die.likely,
-        relativeSpread: die.spread / die.likely,
-      },
-    ];
+    return [consumerOfPixels(group, rails.feedOf(group.tape))];
   });
   const others = [...drawing('switches'), ...drawing('load')];
   return withUnlit([...drawing('board'), ...lights, ...others], driven, nominalOf);

@@ -5,7 +5,7 @@ import type { Design, Plan } from '../plan/index.ts';
 import { findRebuilds } from './builtRules.ts';
 import { cautionRule } from './cautionRules.ts';
 import { cellsRule } from './cellsRule.ts';
-import { impossibleCueRule, reachRule, shadowedCueRule, signRule } from './cueRules.ts';
+import { emptySignRule, impossibleCueRule, reachRule, shadowedCueRule, signRule } from './cueRules.ts';
 import type { Rule } from './finding.ts';
 import { boxRule, fitRule } from './fitRules.ts';
 import { flashRule, signFlashRule } from './flashRules.ts';
@@ -27,7 +27,15 @@ import { darkMoodRule, drivenMoveRule, lightsItselfRule, setRule, shownValueRule
 import { needRule } from './needRules.ts';
 import { partGoneRule } from './partRules.ts';
 import { pinLoadRule, pinLowRule, pinPlanRule, pixelRule, solderedWayRule, switchLoadRule } from './pinRules.ts';
-import { minusRule, overVoltageRule, packMatchRule, supplyRangeRule, tapeLowRule, whichRailRule } from './railRules.ts';
+import {
+  bankSleepsRule,
+  converterInputRule,
+  minusRule,
+  overVoltageRule,
+  supplyRangeRule,
+  tapeLowRule,
+  whichRailRule,
+} from './railRules.ts';
 import { farResistorRule, headRoomRule, overRatingRule, resistorPowerRule } from './resistorRules.ts';
 import { runTimeRule, startRule } from './runRules.ts';
 import { chargeSenseRule, ownLightRule, swappedSensorRule } from './sensorRules.ts';
@@ -55,6 +63,7 @@ const rules: readonly Rule[] = [
   reachRule,
   shadowedCueRule,
   impossibleCueRule,
+  emptySignRule,
   signRule,
   darkMoodRule,
   lightsItselfRule,
@@ -84,7 +93,8 @@ const rules: readonly Rule[] = [
   supplyRangeRule,
   tapeLowRule,
   overVoltageRule,
-  packMatchRule,
+  converterInputRule,
+  bankSleepsRule,
   wireRule,
   cautionRule,
 ];

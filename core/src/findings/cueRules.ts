@@ -116,26 +116,30 @@ export const impossibleCueRule: Rule = ({ design }) => {
 /** What is seen over almost anything. */
 const twoShots = { kind: 'shots', count: 2, onS: 0.15, offS: 0.35, pauseS: 4 } as const;
 
+/** A sign that shows nothing warns nobody. */
+export const emptySignRule: Rule = ({ design }) =>
+  (design.moods.signs ?? [])
+    .filter((sign) => Object.keys(sign.moves).length === 0)
+    .map((sign) => ({
+      ...named('sign-empty', sign.id),
+      gravity: 'mend',
+      stage: 'moods',
+      aboutId: sign.id,
+      what: `The sign ${sign.name} has no move, so it is not seen`,
+      why: 'A sign that nothing shows warns nobody.',
+      mend: 'Give a light group a move in it; two short shots and a long pause are seen over anything.',
+      fixes: [],
+    }));
+
 /** A sign must be told apart by what it does, not by its colour alone. */
 export const signRule: Rule = ({ design, assessment }) =>
-  (design.moods.signs ?? []).flatMap((sign): Finding[] => {
-    if (Object.keys(sign.moves).length === 0)
-      return [
-        {
-          ...named('sign-empty', sign.id),
-          gravity: 'mend',
-          stage: 'moods',
-          aboutId: sign.id,
-          what: `The sign ${sign.name} has no move, so it is not seen`,
-          why: 'A sign that nothing shows warns nobody.',
-          mend: 'Give a light group a move in it; two short shots and a long pause are seen over anything.',
-          fixes: [],
-        },
-      ];
-    return Object.entries(sign.moves).flatMap(([onId, move]): Finding[] => {
+  (design.moods.signs ?? []).flatMap((sign) =>
+    Object.entries(sign.moves).flatMap(([onId, move]): Finding[] => {
       const alike = design.moods.list.find((mood) => moveOn(mood.moves, onId)?.kind === move.kind);
-      const name = assessment.placed.find((each) => each.id === onId)?.name ?? onId;
       if (!alike) return [];
+      const name = assessment.placed.find((each) => each.id === onId)?.name ?? onId;
+      const shots = { ...twoShots, colour: move.colour, level: heightOf(move) };
+      const isTaken = design.moods.list.some((mood) => moveOn(mood.moves, onId)?.kind === 'shots');
       return [
         {
           ...named('sign-alike', sign.id, onId),
@@ -145,20 +149,8 @@ export const signRule: Rule = ({ design, assessment }) =>
           what: `On ${name} the sign ${sign.name} does what ${alike.name} does too`,
           why: 'Told apart by colour alone it is missed by one helper in twelve, and by anyone across a dark street.',
           mend: 'Let it do something that no mood does there, such as two short shots and a long pause.',
-          fixes: design.moods.list.some((mood) => moveOn(mood.moves, onId)?.kind === 'shots')
-            ? []
-            : [
-                {
-                  label: 'Two short shots',
-                  edits: [
-                    editMove(
-                      { signId: sign.id, on: onId },
-                      { ...twoShots, colour: move.colour, level: heightOf(move) },
-                    ),
-                  ],
-                },
-              ],
+          fixes: isTaken ? [] : [{ label: 'Two short shots', edits: [editMove({ signId: sign.id, on: onId }, shots)] }],
         },
       ];
-    });
-  });
+    }),
+  );

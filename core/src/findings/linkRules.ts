@@ -1,6 +1,6 @@
 import { assess, type MoodCeiling, type SupplyAssessment } from '../assess.ts';
 import { type Finding, type Fix, named } from '../items/index.ts';
-import { converters, type Part, plugs, switches } from '../parts/index.ts';
+import { type ConverterPart, converters, type Part, plugs, switches } from '../parts/index.ts';
 import { applyEdits, changeItem, editMood } from '../plan/index.ts';
 import type { LoadedLink } from '../power/index.ts';
 import { amps, roughPercent, say } from '../units/index.ts';
@@ -18,6 +18,20 @@ const itemOfLink = (link: LoadedLink, supply: SupplyAssessment): string | null =
   link.id === 'cell' || link.id === 'plug' || link.id === 'fuse'
     ? supply.rail.id
     : (supply.tree.nodes[link.node]?.id ?? null);
+
+/** The next converter of the same kind that gives what is asked of it; undefined where there is none. */
+function largerConverter(link: LoadedLink, supply: SupplyAssessment, peakA: number): ConverterPart | undefined {
+  const now = supply.tree.nodes[link.node]?.converter;
+  const state = supply.atPeak.nodes[link.node];
+  const wanted = (link.id === 'converter output' ? link.loadA : (state?.outA ?? peakA)) * spare;
+  return converters.find(
+    (part) =>
+      part.outputV === now?.outputV &&
+      part.topology === now.topology &&
+      part.outputLimitA >= wanted &&
+      part.outputLimitA > now.outputLimitA,
+  );
+}
 
 function fixLink(link: LoadedLink, supply: SupplyAssessment, input: RuleInput): Fix[] {
   const { design } = input;
@@ -38,21 +52,8 @@ function fixLink(link: LoadedLink, supply: SupplyAssessment, input: RuleInput): 
         switches.find((part) => part.limitA >= enough && part.magnetic === undefined && !part.momentary),
       );
     case 'converter input':
-    case 'converter output': {
-      const now = supply.tree.nodes[link.node]?.converter;
-      const state = supply.atPeak.nodes[link.node];
-      const wanted = (link.id === 'converter output' ? link.loadA : (state?.outA ?? input.assessment.peakA)) * spare;
-      return take(
-        'part',
-        converters.find(
-          (part) =>
-            part.outputV === now?.outputV &&
-            part.topology === now.topology &&
-            part.outputLimitA >= wanted &&
-            part.outputLimitA > now.outputLimitA,
-        ),
-      );
-    }
+    case 'converter output':
+      return take('part', largerConverter(link, supply, input.assessment.peakA));
     case 'fuse': {
       const best = suitFuse(supply);
       const now = 'fuseA' in supply.rail.gives.item ? supply.rail.gives.item.fuseA : null;

@@ -113,9 +113,9 @@ export const overVoltageRule: Rule = ({ design, assessment, library }) =>
     ];
   });
 
-/** What the pack does to a converter, and a power bank to a small load. */
-export const packMatchRule: Rule = ({ assessment }) => {
-  const tooHigh = assessment.rails.list.flatMap((rail): Finding[] => {
+/** What a pack at its fullest gives a converter. */
+export const converterInputRule: Rule = ({ assessment }) =>
+  assessment.rails.list.flatMap((rail): Finding[] => {
     const from = rail.fromId === null ? undefined : assessment.rails.byId.get(rail.fromId);
     if (rail.gives.form !== 'converter' || !rail.gives.part || !from?.range) return [];
     const { part } = rail.gives;
@@ -138,7 +138,10 @@ export const packMatchRule: Rule = ({ assessment }) => {
       },
     ];
   });
-  const sleeping = assessment.supplies.flatMap((supply): Finding[] => {
+
+/** What a power bank does with a small load. */
+export const bankSleepsRule: Rule = ({ assessment }) =>
+  assessment.supplies.flatMap((supply): Finding[] => {
     const { gives } = supply.rail;
     const below = gives.form === 'cells' || gives.form === 'outside' ? gives.part?.switchesOffBelowA : undefined;
     const lowest = assessment.moods.reduce((least, mood) => Math.min(least, mood.meanA), Number.POSITIVE_INFINITY);
@@ -158,8 +161,6 @@ export const packMatchRule: Rule = ({ assessment }) => {
       },
     ];
   });
-  return [...tooHigh, ...sleeping];
-};
 
 /** Supplies whose signals cross must share their minus. */
 export const minusRule: Rule = ({ design, assessment }) => {

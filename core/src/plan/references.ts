@@ -174,16 +174,17 @@ const findPinTwins = (items: readonly Item[]): PlanProblem[] =>
     );
   });
 
+const findAllTwins = ({ hollows, ownParts, items, moods }: Design): PlanProblem[] => [
+  ...findTwins('hollows', hollows),
+  ...findTwins('ownParts', ownParts ?? []),
+  ...findTwins('items and sets', [...items, ...(moods.sets ?? [])]),
+  ...findTwins('moods.signs', moods.signs ?? []),
+  ...moods.list.flatMap((mood, i) => findTwins(`moods.list.${i}.tops`, mood.tops ?? [])),
+  ...findTwins('moods.list', moods.list),
+  ...findTwins('moods.cues', moods.cues),
+];
+
 function checkDesign(design: Design): PlanProblem[] {
-  const twins = [
-    ...findTwins('hollows', design.hollows),
-    ...findTwins('ownParts', design.ownParts ?? []),
-    ...findTwins('items and sets', [...design.items, ...(design.moods.sets ?? [])]),
-    ...findTwins('moods.signs', design.moods.signs ?? []),
-    ...design.moods.list.flatMap((mood, i) => findTwins(`moods.list.${i}.tops`, mood.tops ?? [])),
-    ...findTwins('moods.list', design.moods.list),
-    ...findTwins('moods.cues', design.moods.cues),
-  ];
   const dangling = listReferences(design)
     .filter((check) => check.id !== null && !check.among.has(check.id))
     .map((check) => ({
@@ -202,7 +203,7 @@ function checkDesign(design: Design): PlanProblem[] {
       : [];
   const mixed = (design.moods.sets ?? []).flatMap((set, i) => findMixedSet(design, set, `moods.sets.${i}`));
   return [
-    ...twins,
+    ...findAllTwins(design),
     ...listItemReferences(design),
     ...dangling,
     ...findLoops(

@@ -16,12 +16,9 @@ const EVERY_MS = 100;
 /** The piece as the picture runs it, told ten times a second for whoever reads along. */
 export const usePieceStore = create<{ readonly moment: PieceMoment | null }>()(() => ({ moment: null }));
 
-let toldAtMs = Number.NEGATIVE_INFINITY;
-
 /** Tells of a moment; the frame is copied, since the picture paints into it again. */
 export function tellMoment(moment: PieceMoment): void {
   const before = usePieceStore.getState().moment;
-  if (before?.state === moment.state && Math.abs(moment.nowMs - toldAtMs) < EVERY_MS) return;
-  toldAtMs = moment.nowMs;
+  if (before?.state === moment.state && Math.abs(moment.nowMs - before.nowMs) < EVERY_MS) return;
   usePieceStore.setState({ moment: { ...moment, frame: Uint8Array.from(moment.frame) } });
 }

@@ -2,15 +2,20 @@ import { expose } from 'comlink';
 import { keepSame } from './keepSame.ts';
 import { type FarReckoned, type Reckonable, reckonFar } from './reckonPlan.ts';
 
-let last: Reckonable | null = null;
-
-const api = {
-  reckon(sent: Reckonable): FarReckoned {
-    last = keepSame(last, sent);
-    return reckonFar(last);
-  },
-};
-
 /** What the reckoning worker answers. */
-export type ReckonApi = typeof api;
-expose(api);
+export interface ReckonApi {
+  readonly reckon: (sent: Reckonable) => FarReckoned;
+}
+
+/** Takes what is untouched from what was sent before, so that what is known of it is found again. */
+function createApi(): ReckonApi {
+  let last: Reckonable | null = null;
+  return {
+    reckon: (sent) => {
+      last = keepSame(last, sent);
+      return reckonFar(last);
+    },
+  };
+}
+
+expose(createApi());

@@ -1,7 +1,4 @@
-let source: EventSource | null = null;
+import { once } from './once.ts';
 
 /** What the server tells of, in one stream for the whole page: a browser allows few connections to one place. */
-export function news(): EventSource {
-  source ??= new EventSource('/api/events');
-  return source;
-}
+export const news = once(() => new EventSource('/api/events'));

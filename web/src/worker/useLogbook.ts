@@ -1,14 +1,12 @@
 import { type Remote, wrap } from 'comlink';
 import { useEffect, useState } from 'react';
+import { once } from '../state/once.ts';
 import type { LogbookApi } from './logbookWorker.ts';
 
-let remote: Remote<LogbookApi> | null = null;
-
 /** One worker for the whole page, begun when it is first asked. */
-function logbook(): Remote<LogbookApi> {
-  remote ??= wrap<LogbookApi>(new Worker(new URL('./logbookWorker.ts', import.meta.url), { type: 'module' }));
-  return remote;
-}
+const logbook = once(() => ({
+  remote: wrap<LogbookApi>(new Worker(new URL('./logbookWorker.ts', import.meta.url), { type: 'module' })),
+}));
 
 /**
  * What the logbook’s worker answers; undefined until it has answered what is asked now.
@@ -19,7 +17,7 @@ export function useLogbook<T>(ask: (logbook: Remote<LogbookApi>) => Promise<T>):
   const [trouble, setTrouble] = useState<{ readonly with: unknown; readonly error: unknown } | null>(null);
   useEffect(() => {
     let isAsked = true;
-    void ask(logbook()).then(
+    void ask(logbook().remote).then(
       (value) => isAsked && setAnswer({ to: ask, value }),
       (error: unknown) => isAsked && setTrouble({ with: ask, error }),
     );
