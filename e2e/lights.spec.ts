@@ -90,3 +90,55 @@ test('single lights by figures: places, channels, what goes in, and the one that
   await page.reload();
   await expect(page.getByLabel('Teeth 2, down')).toHaveValue('30 mm');
 });
+
+test('a ring of single lights laid out by figures, strung on a supply, and what is said of it; one step back each', async ({
+  page,
+}) => {
+  await beginPlan(page);
+  await goTo(page, 'power');
+  await page.getByRole('button', { name: 'Outside supply' }).click();
+  await fill(page, 'Its voltage', '12 V');
+  await goTo(page, 'lights');
+  await page.getByRole('button', { name: 'Add single lights' }).click();
+  await page.keyboard.press('Escape');
+  await page.getByLabel('Kind of light').selectOption({ label: 'Light, 5 mm, amber' });
+  await fill(page, 'Wanted current, each', '8 mA');
+  await page.getByText('Lay out a ring, a row or a grid').click();
+  await fill(page, 'How many', '12');
+  await fill(page, 'Radius', '60 mm');
+  // 2 · 60 mm · sin 15° = 31.1 mm.
+  await expect(page.getByText('31.1 mm from one to the next, middle to middle')).toBeVisible();
+  await page.getByRole('button', { name: 'Lay 12 lights' }).click();
+  await expect(page.getByLabel('Lights 1 12, across')).toBeVisible();
+  // Straight up: the middle of the view, 60 mm above it.
+  await expect(page.getByLabel('Lights 1 1, down')).toHaveValue('80 mm');
+
+  await page.getByText('How many in a string?').click();
+  const three = page.getByRole('row').filter({ has: page.getByRole('button', { name: 'Take 3 in a string' }) });
+  // (12 V − 3 · 1.93 V) / 8 mA = 775 Ω, so 820 Ω.
+  await expect(three).toContainText('820 Ω');
+  await three.getByRole('button').click();
+  await expect(page.getByLabel('Lights one behind the other')).toHaveValue('3');
+  await goTo(page, 'wires');
+  await expect(page.getByRole('row', { name: /^Resistor 820/ })).toContainText('4');
+  await goTo(page, 'lights');
+
+  // Five in a string make no whole ones of twelve: named, and mended by a click.
+  await fill(page, 'Lights one behind the other', '5');
+  await expect(page.getByText(/12 lights do not make whole strings of 5/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Each by itself' }).click();
+  await expect(page.getByLabel('Lights one behind the other')).toHaveValue('');
+  for (const rubbish of ['-3', '0', 'many', '1e9']) {
+    await fill(page, 'Lights one behind the other', rubbish);
+    await expect(page.getByRole('alert').first()).toBeVisible();
+    await page.getByLabel('Lights one behind the other').press('Escape');
+  }
+
+  await page.getByText('Move, turn, mirror or copy all of them').click();
+  await page.getByRole('button', { name: 'Copy beside' }).click();
+  await expect(page.getByLabel('Lights 1, copy 12, across')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByLabel('Lights 1, copy 12, across')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Move', exact: true }).click();
+  await expect(page.getByLabel('Lights 1 1, across')).toHaveValue('220 mm');
+});

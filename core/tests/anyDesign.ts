@@ -154,6 +154,8 @@ const anyLight = ({ feed, switchedBy, hollowId }: Fields) =>
     wiring,
     resistorAt: fc.constantFrom('light' as const, 'switch' as const, 'source' as const),
     channels: fc.integer({ min: 1, max: 6 }),
+    inSeries: orLeftOut(fc.integer({ min: 1, max: 3 })),
+    sideBySide: orLeftOut(fc.integer({ min: 1, max: 3 })),
     wantedCurrentA: fc.double({ min: 0.0005, max: 0.05, noNaN: true }),
     forwardV: anyFigure(fc.double({ min: 1.5, max: 3.4, noNaN: true })),
     resistorOhm: orNull(fc.integer({ min: 1, max: 5000 })),

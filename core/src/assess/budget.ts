@@ -68,7 +68,7 @@ export const restOf = (consumers: readonly Consumer[]): number =>
 /** How many lights hang on each channel of a group, where that is not the same for all. */
 export function weightsOf(driven: readonly Driven[]): (groupId: string) => readonly number[] | undefined {
   const known = new Map(
-    driven.filter((each) => each.channels.length > 1).map((each) => [each.itemId, each.lightsOnChannel]),
+    driven.filter((each) => each.channels.length > 1).map((each) => [each.itemId, each.loopsOnChannel]),
   );
   return (groupId) => known.get(groupId);
 }

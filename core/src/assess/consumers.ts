@@ -159,13 +159,13 @@ function withUnlit(
 ): Consumer[] {
   const restOf = new Map<string, number>();
   for (const each of driven) {
-    const { board, railId, itemId, lightsOnChannel } = each;
+    const { board, railId, itemId, loopsOnChannel } = each;
     if (!board || board.railId === railId) continue;
     const left = unlitOverPin(each, nominalOf(railId), nominalOf(board.railId))?.drivenHighA ?? 0;
-    const lights = lightsOnChannel.reduce((sum, count) => sum + count, 0);
+    const loops = loopsOnChannel.reduce((sum, count) => sum + count, 0);
     for (const [id, amps] of [
-      [itemId, left * lights],
-      [board.id, -left * lights],
+      [itemId, left * loops],
+      [board.id, -left * loops],
     ] as const)
       restOf.set(id, (restOf.get(id) ?? 0) + amps);
   }

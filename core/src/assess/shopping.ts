@@ -1,5 +1,5 @@
 import { kindOf, type PlacedGroup, type Purchase, pieces, resistors, SIGNAL_RESISTOR_W } from '../items/index.ts';
-import { type Driven, HELPER_BASE_OHM, PULL_OHM, type WireRun } from '../network/index.ts';
+import { countResistors, type Driven, HELPER_BASE_OHM, PULL_OHM, type WireRun } from '../network/index.ts';
 import { type Library, sundryPrices } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
 import { gauge, type Message, say } from '../units/index.ts';
@@ -51,7 +51,9 @@ function listLights(placed: readonly PlacedGroup[], driven: readonly Driven[]): 
       ];
     const count = group.places.length;
     const inSeries = own.flatMap((each) =>
-      each.resistor ? [resistors(each.resistor.resistorOhm, group.group.resistorRatedW, group.name, count)] : [],
+      each.resistor
+        ? [resistors(each.resistor.resistorOhm, group.group.resistorRatedW, group.name, countResistors(each))]
+        : [],
     );
     return [pieces(group.part.name, group.part.price, group.name, count), ...inSeries, ...switches];
   });

@@ -1,6 +1,14 @@
 import { currentOfLead, type Tap, type TappedLead, tabulate } from '../circuit/index.ts';
-import type { PlacedGroup, PlacedLeds, PlacedPlain, PlacedTape } from '../items/index.ts';
-import { type Driven, isProgrammed, loopCurrentA, type WireRun, wireCoreOhm } from '../network/index.ts';
+import type { LightItem, PlacedGroup, PlacedLeds, PlacedPlain, PlacedTape } from '../items/index.ts';
+import {
+  channelsApart,
+  type Driven,
+  isProgrammed,
+  loopCurrentA,
+  stringsOf,
+  type WireRun,
+  wireCoreOhm,
+} from '../network/index.ts';
 import { type Consumer, type Follows, followAlone } from './consumers.ts';
 import { lawOfChain } from './tapeVoltage.ts';
 
@@ -107,9 +115,20 @@ function currentOfString(
 function leadOfLights({ group }: PlacedLeds, driven: readonly Driven[], runOf: RunOf): TappedLead | null {
   const [only] = driven;
   if (!only || only.loop.heldA !== null) return null;
+  const channels = channelsApart(only.way, only.lightsOnChannel.length);
+  if (only.hung.inSeries > 1 || only.hung.sideBySide > 1)
+    return {
+      taps: Array.from({ length: channels }, (_, channel) =>
+        stringsOf(group.places, only.hung, channel, channels).flatMap(({ strings }) =>
+          wiresOfStrings(group, strings, runOf).map((ownOhm): Tap => ({ place: 0, channel, ownOhm })),
+        ),
+      ).flat(),
+      stepOhm: [0],
+      sharedOhm: 0,
+      channels: Array.from({ length: channels }, () => channelsOf(driven)).flat(),
+    };
   const runs = group.places.map((place) => runOf.get(`light:${group.id}:${place.id}`));
   const isBus = runs[1]?.from.itemId === group.id;
-  const channels = isProgrammed(only.way) ? only.lightsOnChannel.length : 1;
   return {
     taps: runs.map(
       (run, i): Tap => ({
@@ -122,6 +141,43 @@ function leadOfLights({ group }: PlacedLeds, driven: readonly Driven[], runOf: R
     sharedOhm: 0,
     channels: Array.from({ length: channels }, () => channelsOf(driven)).flat(),
   };
+}
+
+/**
+ * What the wires of each string on one resistor come to, out, through and back. Where a lead passes several in turn, each
+ * stretch of it carries all that lie beyond: it counts that many times.
+ */
+function wiresOfStrings(
+  { id, places }: LightItem,
+  strings: readonly (readonly number[])[],
+  runOf: RunOf,
+): readonly number[] {
+  const enteringOhm = (light: number): number => {
+    const run = runOf.get(`light:${id}:${places[light]?.id ?? ''}`);
+    return (run?.joins.length ?? 0) * wireCoreOhm(run);
+  };
+  let passedOhm = 0;
+  return strings.map((lights, k) => {
+    const [head = 0] = lights;
+    const run = runOf.get(`light:${id}:${places[head]?.id ?? ''}`);
+    const isPassed = run?.from.itemId === id || (k === 0 && strings.length > 1 && isLedOn(places, strings, id, runOf));
+    const ownOhm = enteringOhm(head) * (isPassed ? strings.length - k : 1);
+    if (isPassed) passedOhm += ownOhm;
+    const within = lights.slice(1).reduce((sum, light) => sum + enteringOhm(light), 0);
+    const backOhm = wireCoreOhm(runOf.get(`back:${id}:${places[head]?.id ?? ''}`));
+    return (isPassed ? passedOhm : ownOhm) + within + backOhm;
+  });
+}
+
+/** Whether the second string is led on from the first. */
+function isLedOn(
+  places: LightItem['places'],
+  strings: readonly (readonly number[])[],
+  id: string,
+  runOf: RunOf,
+): boolean {
+  const second = places[strings[1]?.[0] ?? 0];
+  return runOf.get(`light:${id}:${second?.id ?? ''}`)?.from.itemId === id;
 }
 
 /** Plain tape: a unit of each colour at every step, behind the lead that feeds it. */

@@ -401,7 +401,9 @@ function loadOfRun(
   }
   if (carries.kind === 'lights') {
     const driven = switching.driven.find((each) => each.itemId === carries.itemId);
-    const peakA = (driven?.corners.brightestA ?? 0) * carries.lights;
+    const { brightestA, mostA } = driven?.corners ?? { brightestA: 0, mostA: 0 };
+    // One among others may take more than its share; many together do not.
+    const peakA = Math.max(brightestA, mostA * carries.lights);
     return { carryA: peakA, peakA, railV: voltsOf(driven?.railId ?? null) };
   }
   const own = carries.itemIds.flatMap((id) => byId.get(id) ?? []);

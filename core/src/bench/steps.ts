@@ -1,7 +1,7 @@
 import type { Assessment, SupplyAssessment } from '../assess.ts';
 import { colourBands } from '../drive/index.ts';
 import { coloursOfTape, countLights, type PlacedTape } from '../items/index.ts';
-import type { Driven } from '../network/index.ts';
+import { countResistors, type Driven } from '../network/index.ts';
 import { chemistries, findPart } from '../parts/index.ts';
 import { controlsOf, type Design, itemNamed, sayWhen } from '../plan/index.ts';
 import { type Draws, drawAt, operate, scaleLit, sourceAt } from '../power/index.ts';
@@ -85,7 +85,8 @@ function beforeSoldering(design: Design, assessment: Assessment): BenchStep[] {
   return [...drill, ...leds];
 }
 
-function measureResistor({ resistor, itemId, name, lightsOnChannel }: Driven): BenchStep[] {
+function measureResistor(driven: Driven): BenchStep[] {
+  const { resistor, itemId, name } = driven;
   if (!resistor) return [];
   const marked = colourBands(resistor.resistorOhm)?.join(', ');
   return [
@@ -93,7 +94,7 @@ function measureResistor({ resistor, itemId, name, lightsOnChannel }: Driven): B
       id: `resistor:${itemId}`,
       chapter: 'Before soldering',
       title: `Measure a resistor for ${name}`,
-      todo: say`Take ${lightsOnChannel.reduce((sum, count) => sum + count, 0)} of ${ohms(resistor.resistorOhm)}${marked ? ` (${marked})` : ''} and measure one, out of circuit.`,
+      todo: say`Take ${countResistors(driven)} of ${ohms(resistor.resistorOhm)}${marked ? ` (${marked})` : ''} and measure one, out of circuit.`,
       probe: 'Meter on ohms, one probe on each leg; fingers off both.',
       expect: expectShare('resistanceOhm', resistor.resistorOhm, 0.05),
     }),
@@ -309,9 +310,9 @@ const coreOfChannel = (driven: Driven): string =>
 function channelStep(driven: Driven, count: number, channel: number): BenchStep {
   const isHeld = driven.loop.heldA !== null;
   const unit = driven.resistor || isHeld ? 'light' : 'piece of tape between two marks';
-  const { dimmestA, brightestA, currentA } = driven.corners;
-  // A driver holds one current through all its lights; else each takes its own.
-  const times = isHeld ? 1 : count;
+  const { leastA, mostA, currentA } = driven.corners;
+  // One current goes through all lights of a string.
+  const times = isHeld ? 1 : count / driven.hung.inSeries;
   const isOneOfMany = driven.lightsOnChannel.length > 1;
   return step({
     id: `channel:${driven.itemId}:${channel + 1}`,
@@ -321,9 +322,9 @@ function channelStep(driven: Driven, count: number, channel: number): BenchStep 
     probe: coreOfChannel(driven),
     expect: expectBetween(
       'currentA',
-      dimmestA * times,
-      brightestA * times,
-      Math.min(Math.max(currentA, dimmestA), brightestA) * times,
+      leastA * times,
+      mostA * times,
+      Math.min(Math.max(currentA, leastA), mostA) * times,
     ),
   });
 }

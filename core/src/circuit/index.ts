@@ -5,6 +5,7 @@ export { type Ladder, type LadderFeed, type LadderSolution, solveLadder } from '
 export { fitLedCurve, fitLedReadings, forwardVoltageV, type LedCurve, shiftCurve, solveString } from './ledCurve.ts';
 export { type EfficiencyLaw, type Element, type Netlist, nodesOf } from './netlist.ts';
 export { solveRising } from './root.ts';
+export { type AlikeStrings, solveSideBySide } from './sideBySide.ts';
 export { type NetlistSolution, solveNetlist } from './solveNetlist.ts';
 export { spiceLines } from './spice.ts';
 export { tabulate } from './tabulate.ts';

@@ -76,7 +76,8 @@ export function shiftCurve(curve: LedCurve, byV: number): LedCurve {
   return { ...curve, saturationA: curve.saturationA * Math.exp(-byV / curve.nVtV) };
 }
 
-const slopeOhm = (curve: LedCurve, currentA: number): number =>
+/** How steeply the voltage rises with the current, at a current. */
+export const slopeOhm = (curve: LedCurve, currentA: number): number =>
   curve.nVtV / (currentA + curve.saturationA) + curve.seriesOhm;
 
 /**

@@ -6,6 +6,7 @@ import { fitLedCurve } from '../circuit/index.ts';
 import { baseResistor, spreadOverChannels } from '../network/index.ts';
 import { type ControllerPart, controllers, type PinAbility } from '../parts/index.ts';
 import {
+  aloneOnIt,
   assignPins,
   chooseResistor,
   colourBands,
@@ -29,7 +30,7 @@ const rail5 = { leastV: 4.75, nominalV: 5, mostV: 5.25, seriesOhm: 0, dropV: 0 }
 const light = { curve: white, forwardSpreadV: 0.15, ratedCurrentA: 0.02 };
 
 describe('choosing a resistor', () => {
-  const choice = chooseResistor({ light, feed: rail5, wantedCurrentA: 0.012, overruledOhm: null });
+  const choice = chooseResistor({ light, feed: rail5, wantedCurrentA: 0.012, overruledOhm: null, hung: aloneOnIt });
   it('5.0 V, white at 12 mA: 165.3 Ω exact, 180 Ω taken, 11.11 mA', () => {
     expect(choice.exactOhm).toBeCloseTo(165.3, 1);
     expect(choice.resistorOhm).toBe(180);
@@ -54,7 +55,7 @@ describe('choosing a resistor', () => {
         fc.double({ min: 3.6, max: 12, noNaN: true }),
         (wantedCurrentA, nominalV) => {
           const feed = { leastV: nominalV * 0.9, nominalV, mostV: nominalV * 1.1, seriesOhm: 0, dropV: 0 };
-          const found = chooseResistor({ light, feed, wantedCurrentA, overruledOhm: null });
+          const found = chooseResistor({ light, feed, wantedCurrentA, overruledOhm: null, hung: aloneOnIt });
           expect(found.brightestA).toBeLessThanOrEqual(0.02);
           expect(found.dimmestA).toBeLessThanOrEqual(found.currentA);
         },
@@ -63,7 +64,9 @@ describe('choosing a resistor', () => {
     );
   });
   it('keeps an overruled value as it stands', () => {
-    expect(chooseResistor({ light, feed: rail5, wantedCurrentA: 0.012, overruledOhm: 47 })).toMatchObject({
+    expect(
+      chooseResistor({ light, feed: rail5, wantedCurrentA: 0.012, overruledOhm: 47, hung: aloneOnIt }),
+    ).toMatchObject({
       resistorOhm: 47,
       overruled: true,
     });

@@ -13,8 +13,10 @@ export { designPackSense, type PackSenseDesign, senseCode } from './packSense.ts
 export { assignPins, type PinDemand, type PinGiven, type PinPlan } from './pins.ts';
 export { type DataLine, frameTime, leastHighLevel, timeDataLine } from './pixelData.ts';
 export {
+  aloneOnIt,
   chooseResistor,
   type Feed,
+  type Hung,
   LEAST_HEAD_ROOM_V,
   type ResistorChoice,
   resistorPower,

@@ -1,4 +1,4 @@
-import { forwardVoltageV, type LedCurve, shiftCurve, solveString } from '../circuit/index.ts';
+import { forwardVoltageV, type LedCurve, shiftCurve, solveSideBySide, solveString } from '../circuit/index.ts';
 import { defineFormula } from '../units/index.ts';
 import { nextStandard, standardNeighbours } from './standardValues.ts';
 
@@ -41,7 +41,21 @@ export interface Feed {
   readonly dropV: number;
 }
 
-/** One light's resistor with what it gives: likely, and at the brightest and dimmest corner of all tolerances. */
+/** What hangs on one resistor: strings side by side, each of lights one behind the other. */
+export interface Hung {
+  /** Lights in each string. */
+  readonly inSeries: number;
+  /** Strings on the resistor. */
+  readonly sideBySide: number;
+}
+
+/** One light by itself on its resistor. */
+export const aloneOnIt: Hung = { inSeries: 1, sideBySide: 1 };
+
+/**
+ * A resistor with what it gives each string that hangs on it: likely, and at the brightest and dimmest corner of all
+ * tolerances.
+ */
 export interface ResistorChoice {
   /** To the last digit. */
   readonly exactOhm: number;
@@ -55,10 +69,14 @@ export interface ResistorChoice {
   readonly leastHeadRoomV: number;
   /** As everything is typical. */
   readonly currentA: number;
-  /** Fresh pack, low drop, low resistor. */
+  /** Fresh pack, low drop, low resistor; of strings side by side that of the lowest drop among others of the highest. */
   readonly brightestA: number;
-  /** Spent pack, high drop, high resistor. */
+  /** Spent pack, high drop, high resistor; of strings side by side that of the highest drop among others of the lowest. */
   readonly dimmestA: number;
+  /** Each string in the brightest corner, all of them alike: what many together come to. */
+  readonly mostA: number;
+  /** Each string in the dimmest corner, all of them alike. */
+  readonly leastA: number;
   /** In the resistor, at its most. */
   readonly heatW: number;
   /** The standard values beside it, each with its current. */
@@ -75,27 +93,42 @@ interface Light {
   readonly ratedCurrentA: number;
 }
 
-function currentsWith(
-  resistorOhm: number,
-  light: Light,
-  feed: Feed,
-): Pick<ResistorChoice, 'currentA' | 'brightestA' | 'dimmestA'> {
-  const solve = (supplyV: number, shiftV: number, tolerance: number): number =>
+type Currents = Pick<ResistorChoice, 'currentA' | 'brightestA' | 'dimmestA' | 'mostA' | 'leastA'>;
+
+function currentsWith(resistorOhm: number, light: Light, feed: Feed, { inSeries, sideBySide }: Hung): Currents {
+  const { forwardSpreadV: spreadV } = light;
+  // Strings that are alike share the resistor as if each had one of so many times the value.
+  const alike = (supplyV: number, shiftV: number, tolerance: number): number =>
     solveString({
       supplyV,
       curve: shiftCurve(light.curve, shiftV),
-      resistanceOhm: resistorOhm * tolerance + feed.seriesOhm,
+      count: inSeries,
+      resistanceOhm: resistorOhm * tolerance * sideBySide + feed.seriesOhm,
       switchDropV: feed.dropV,
     });
+  const oneAmong = (supplyV: number, shiftV: number, tolerance: number): number =>
+    solveSideBySide({
+      supplyV,
+      resistanceOhm: resistorOhm * tolerance + feed.seriesOhm / sideBySide,
+      sorts: [
+        { curve: shiftCurve(light.curve, shiftV), count: inSeries, strings: 1 },
+        { curve: shiftCurve(light.curve, -shiftV), count: inSeries, strings: sideBySide - 1 },
+      ],
+      switchDropV: feed.dropV,
+    })[0] ?? 0;
+  const [low, high] = [1 - RESISTOR_TOLERANCE, 1 + RESISTOR_TOLERANCE];
+  const [mostA, leastA] = [alike(feed.mostV, -spreadV, low), alike(feed.leastV, spreadV, high)];
   return {
-    currentA: solve(feed.nominalV, 0, 1),
-    brightestA: solve(feed.mostV, -light.forwardSpreadV, 1 - RESISTOR_TOLERANCE),
-    dimmestA: solve(feed.leastV, light.forwardSpreadV, 1 + RESISTOR_TOLERANCE),
+    currentA: alike(feed.nominalV, 0, 1),
+    brightestA: sideBySide === 1 ? mostA : oneAmong(feed.mostV, -spreadV, low),
+    dimmestA: sideBySide === 1 ? leastA : oneAmong(feed.leastV, spreadV, high),
+    mostA,
+    leastA,
   };
 }
 
 /**
- * Chooses the resistor for one light: the standard value at or above the exact one, and further up until the
+ * Chooses the resistor for what hangs on it: the standard value at or above the exact one, and further up until the
  * brightest corner keeps within the light's rating. An overruled value is kept and reckoned as it stands.
  * @example 5.0 V ± 5 %, white check light, 12 mA: exact 165 Ω, 180 Ω gives 11.1 mA (8.69…13.8 mA)
  */
@@ -106,22 +139,28 @@ export function chooseResistor(options: {
   readonly wantedCurrentA: number;
   /** The maker’s own; null takes the reckoned one. */
   readonly overruledOhm: number | null;
+  readonly hung: Hung;
 }): ResistorChoice {
-  const { light, feed, wantedCurrentA, overruledOhm } = options;
-  const forwardV = forwardVoltageV(light.curve, wantedCurrentA);
+  const { light, feed, wantedCurrentA, overruledOhm, hung } = options;
+  const forwardV = hung.inSeries * forwardVoltageV(light.curve, wantedCurrentA);
   const dropV = feed.dropV + feed.seriesOhm * wantedCurrentA;
-  const exactOhm = seriesResistor.reckon({ Vs: feed.nominalV, Vd: dropV, Vf: forwardV, I: wantedCurrentA });
+  const exactOhm = seriesResistor.reckon({
+    Vs: feed.nominalV,
+    Vd: dropV,
+    Vf: forwardV,
+    I: wantedCurrentA * hung.sideBySide,
+  });
   const headRoomV = feed.nominalV - dropV - forwardV;
   let resistorOhm = overruledOhm ?? standardNeighbours(Math.max(1, exactOhm)).above;
   if (overruledOhm === null) {
-    while (currentsWith(resistorOhm, light, feed).brightestA > light.ratedCurrentA)
+    while (currentsWith(resistorOhm, light, feed, hung).brightestA > light.ratedCurrentA)
       resistorOhm = nextStandard(resistorOhm);
   }
-  const currents = currentsWith(resistorOhm, light, feed);
+  const currents = currentsWith(resistorOhm, light, feed, hung);
   const { below, above } = standardNeighbours(resistorOhm * (overruledOhm === null ? 0.999 : 1));
   const neighbours = [below, above === resistorOhm ? nextStandard(resistorOhm) : above].map((ohm) => ({
     resistorOhm: ohm,
-    currentA: currentsWith(ohm, light, feed).currentA,
+    currentA: currentsWith(ohm, light, feed, hung).currentA,
   }));
   return {
     exactOhm,
@@ -130,7 +169,7 @@ export function chooseResistor(options: {
     headRoomV,
     leastHeadRoomV: headRoomV - (feed.nominalV - feed.leastV),
     ...currents,
-    heatW: resistorPower.reckon({ I: currents.brightestA, R: resistorOhm }),
+    heatW: resistorPower.reckon({ I: currents.mostA * hung.sideBySide, R: resistorOhm }),
     neighbours,
   };
 }

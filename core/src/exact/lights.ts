@@ -1,6 +1,14 @@
 import type { Assessment } from '../assess.ts';
 import type { LedCurve } from '../circuit/index.ts';
-import { type Driven, isProgrammed, type Loop, plusAtHub, type Switched } from '../network/index.ts';
+import {
+  channelsApart,
+  type Driven,
+  isProgrammed,
+  type Loop,
+  plusAtHub,
+  type Switched,
+  stringsOf,
+} from '../network/index.ts';
 import type { Conditions } from './condition.ts';
 import type { Sketch } from './nodes.ts';
 
@@ -65,13 +73,13 @@ export function drawLights(sketch: Sketch, assessment: Assessment, conditions: C
 /** What is left of a rail over lights between it and a pin, in the time in which the pin says dark. */
 function drawWhileDark(sketch: Sketch, { switched, driven, share, isLit }: Channel, { rails }: Assessment): void {
   const { itemId, channel, way, board, railId } = switched;
-  const [lights, darkShare] = [driven.lightsOnChannel[channel] ?? 0, 1 - share];
-  if (way.throughPin !== 'taken' || !board || railId === null || !isLit || lights === 0 || darkShare <= 0) return;
+  const [loops, darkShare] = [driven.loopsOnChannel[channel] ?? 0, 1 - share];
+  if (way.throughPin !== 'taken' || !board || railId === null || !isLit || loops === 0 || darkShare <= 0) return;
   const id = `channel:${itemId}:${channel + 1}`;
   const { item, port } = plusAtHub(rails, board.item, railId);
   const behind = sketch.at(id, 'light while dark');
-  const { curve, ohm, sharedOhm } = driven.loop;
-  const worth = darkShare * lights;
+  const { curve, inSeries, ohm, sharedOhm } = driven.loop;
+  const worth = darkShare * loops;
   sketch.add(
     itemId,
     {
@@ -79,7 +87,7 @@ function drawWhileDark(sketch: Sketch, { switched, driven, share, isLit }: Chann
       name: `${id}: light while dark`,
       anode: sketch.at(item, port),
       cathode: behind,
-      curve: curveShare(curve, worth),
+      curve: curveShare(curveInSeries(curve, inSeries), worth),
     },
     {
       kind: 'resistor',
@@ -91,7 +99,7 @@ function drawWhileDark(sketch: Sketch, { switched, driven, share, isLit }: Chann
   );
 }
 
-/** Single lights of one channel, each with its resistor; on a driver one behind the other. */
+/** Single lights of one channel with their resistors; on a driver one behind the other. */
 function drawSingleLights(
   sketch: Sketch,
   { switched, driven, share }: Channel,
@@ -99,10 +107,9 @@ function drawSingleLights(
   assessment: Assessment,
 ): void {
   const { itemId, channel } = switched;
-  const channels = assessment.switched.get(itemId)?.length ?? 1;
-  places.forEach(({ id: placeId }, i) => {
+  const channels = channelsApart(switched.way, assessment.switched.get(itemId)?.length ?? 1);
+  places.forEach((_, i) => {
     if (i % channels !== channel) return;
-    const resistor = `resistor:${itemId}:${placeId}`;
     sketch.add(itemId, {
       kind: 'diode',
       name: `${itemId}: light ${i + 1}`,
@@ -110,15 +117,18 @@ function drawSingleLights(
       cathode: sketch.at(itemId, `minus ${i + 1}`),
       curve: curveShare(driven.loop.curve, share),
     });
-    if (driven.resistor)
-      sketch.add(itemId, {
-        kind: 'resistor',
-        name: resistor,
-        a: sketch.at(resistor, 'a'),
-        b: sketch.at(resistor, 'b'),
-        ohm: driven.resistor.resistorOhm / share,
-      });
   });
+  if (!driven.resistor) return;
+  for (const { placeId } of stringsOf(places, driven.hung, channel, channels)) {
+    const resistor = `resistor:${itemId}:${placeId}`;
+    sketch.add(itemId, {
+      kind: 'resistor',
+      name: resistor,
+      a: sketch.at(resistor, 'a'),
+      b: sketch.at(resistor, 'b'),
+      ohm: driven.resistor.resistorOhm / share,
+    });
+  }
 }
 
 /** One colour of a plain tape: unit after unit between its two rails, each its dice in series with their resistor. */

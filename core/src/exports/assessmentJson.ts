@@ -15,16 +15,15 @@ const finite = (value: number | null | undefined): number | null =>
 function itemOf(assessment: Assessment, item: Item): AssessmentJson['items'][number] {
   const driven = assessment.driven.filter((each) => each.itemId === item.id);
   const consumer = assessment.consumers.find((each) => each.id === item.id);
-  const lightsOf = (each: (typeof driven)[number]): number =>
-    each.loop.heldA === null ? each.lightsOnChannel.reduce((sum, lights) => sum + lights, 0) : 1;
+  const loopsOf = (each: (typeof driven)[number]): number => each.loopsOnChannel.reduce((sum, loops) => sum + loops, 0);
   const wholeA = consumer ? consumer.restA + consumer.steadyPeakA + consumer.fullA : 0;
   const spreadA = wholeA * (consumer?.relativeSpread ?? 0);
   const currentA =
     driven.length > 0
       ? {
-          dim: driven.reduce((sum, each) => sum + each.corners.dimmestA * lightsOf(each), 0),
-          typical: driven.reduce((sum, each) => sum + each.corners.currentA * lightsOf(each), 0),
-          bright: driven.reduce((sum, each) => sum + each.corners.brightestA * lightsOf(each), 0),
+          dim: driven.reduce((sum, each) => sum + each.corners.leastA * loopsOf(each), 0),
+          typical: driven.reduce((sum, each) => sum + each.corners.currentA * loopsOf(each), 0),
+          bright: driven.reduce((sum, each) => sum + each.corners.mostA * loopsOf(each), 0),
         }
       : consumer
         ? { dim: wholeA - spreadA, typical: wholeA, bright: wholeA + spreadA }

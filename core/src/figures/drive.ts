@@ -33,7 +33,7 @@ export function explainDrive(driven: Driven): Explanation {
     { label: 'brightest corner', value: amps(corners.brightestA) },
     { label: 'dimmest corner', value: amps(corners.dimmestA) },
   ];
-  const doubt = say`Forward voltage ${volts(driven.forwardV.likely)} ± ${volts(driven.forwardV.spread)} (${driven.forwardV.origin}), ${resistor ? 'resistor ± 5 %, ' : ''}${driven.way.throughPin === 'given' ? 'the pin' : 'supply'} ${volts(feed.leastV)} to ${volts(feed.mostV)}. The likely current is solved on the light’s curve, not with a constant drop.`;
+  const doubt = say`Forward voltage ${driven.hung.inSeries > 1 ? say`of each of ${driven.hung.inSeries} lights ` : ''}${volts(driven.forwardV.likely)} ± ${volts(driven.forwardV.spread)} (${driven.forwardV.origin}), ${resistor ? 'resistor ± 5 %, ' : ''}${driven.way.throughPin === 'given' ? 'the pin' : 'supply'} ${volts(feed.leastV)} to ${volts(feed.mostV)}. The likely current is solved on the light’s curve, not with a constant drop.`;
   if (!resistor)
     return {
       title: `Current of ${driven.name}`,
@@ -62,11 +62,11 @@ export function explainDrive(driven: Driven): Explanation {
       ...chip,
       fillSum(seriesResistor, {
         Vs: feed.nominalV,
-        Vd: feed.nominalV - driven.forwardV.likely - resistor.headRoomV,
-        Vf: driven.forwardV.likely,
+        Vd: feed.nominalV - driven.forwardV.likely * driven.hung.inSeries - resistor.headRoomV,
+        Vf: driven.forwardV.likely * driven.hung.inSeries,
         I: resistor.headRoomV / resistor.exactOhm,
       }),
-      fillSum(resistorPower, { I: resistor.brightestA, R: resistor.resistorOhm }),
+      fillSum(resistorPower, { I: resistor.mostA * driven.hung.sideBySide, R: resistor.resistorOhm }),
       ...base,
     ],
     doubt,

@@ -39,6 +39,7 @@ import {
 import { farResistorRule, headRoomRule, overRatingRule, resistorPowerRule } from './resistorRules.ts';
 import { runTimeRule, startRule } from './runRules.ts';
 import { chargeSenseRule, ownLightRule, swappedSensorRule } from './sensorRules.ts';
+import { fadingStringRule, sharedResistorRule, unevenStringRule } from './stringRules.ts';
 import { wireRule } from './wireRules.ts';
 
 const rules: readonly Rule[] = [
@@ -72,6 +73,9 @@ const rules: readonly Rule[] = [
   overRatingRule,
   farResistorRule,
   resistorPowerRule,
+  unevenStringRule,
+  fadingStringRule,
+  sharedResistorRule,
   pinLowRule,
   pinLoadRule,
   switchLoadRule,

@@ -15,3 +15,6 @@ export const leastDimmed = 0.1;
 
 /** A rail less than this many volts above what a tape wants at its end leaves nothing for wires: it hangs on the pack straight. */
 export const straightAboveV = 0.3;
+
+/** Head-room at the end of the pack's life below which the light has faded to little. */
+export const SPENT_HEAD_ROOM_V = 0.1;

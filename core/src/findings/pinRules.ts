@@ -213,7 +213,7 @@ export const pinLowRule: Rule = ({ design, assessment }) =>
       },
     ];
     const limitA = driven.board.part.injectionLimitA;
-    if (left.releasedA * (driven.lightsOnChannel[0] ?? 1) > limitA)
+    if (left.releasedA * (driven.loopsOnChannel[0] ?? 1) > limitA)
       return [
         {
           ...base,

@@ -1,11 +1,13 @@
-import type { Assessment } from '../assess.ts';
 import { LEAST_HEAD_ROOM_V } from '../drive/index.ts';
-import { type Finding, type LightItem, named } from '../items/index.ts';
+import { type Finding, named } from '../items/index.ts';
 import type { Driven } from '../network/index.ts';
 import { changeItem } from '../plan/index.ts';
 import { amps, ohms, roughPercent, say, volts, watts } from '../units/index.ts';
 import { addBoost } from './addBoost.ts';
 import type { Rule } from './finding.ts';
+import { SPENT_HEAD_ROOM_V } from './margins.ts';
+import { singleLights } from './singleLights.ts';
+import { shortenString } from './stringRules.ts';
 
 const wattages = [0.125, 0.25, 0.5, 1, 2, 5];
 
@@ -15,7 +17,9 @@ function describeHeadRoom(
   headRoomV: number,
   leastHeadRoomV: number,
 ): Pick<Finding, 'gravity' | 'what'> {
-  const from = say`${volts(driven.feed.nominalV)} feeds a drop of ${volts(driven.forwardV.likely)}`;
+  const { inSeries } = driven.hung;
+  const drop = volts(driven.forwardV.likely * inSeries);
+  const from = say`${volts(driven.feed.nominalV)} feeds ${inSeries > 1 ? say`${inSeries} lights of ${drop} together` : say`a drop of ${drop}`}`;
   if (headRoomV <= 0) return { gravity: 'stop', what: say`${driven.name} has no head-room: ${from}` };
   if (headRoomV < LEAST_HEAD_ROOM_V)
     return { gravity: 'mend', what: say`${driven.name} has only ${volts(headRoomV)} of head-room: ${from}` };
@@ -25,9 +29,6 @@ function describeHeadRoom(
   };
 }
 
-/** Head-room at the end of the pack's life below which the light has faded to little. */
-const SPENT_HEAD_ROOM_V = 0.1;
-
 /** Too little voltage left over for the resistor to do its work, now or when the pack is spent. */
 export const headRoomRule: Rule = (input) =>
   input.assessment.driven.flatMap((driven): Finding[] => {
@@ -35,6 +36,7 @@ export const headRoomRule: Rule = (input) =>
     if (!resistor) return [];
     const { headRoomV, leastHeadRoomV } = resistor;
     if (headRoomV >= LEAST_HEAD_ROOM_V && leastHeadRoomV >= SPENT_HEAD_ROOM_V) return [];
+    const shorter = shortenString(input, driven);
     return [
       {
         ...named('head-room', driven.itemId),
@@ -44,17 +46,13 @@ export const headRoomRule: Rule = (input) =>
         actual: { kind: 'voltageV', value: Math.min(headRoomV, leastHeadRoomV) },
         limit: { kind: 'voltageV', value: headRoomV < LEAST_HEAD_ROOM_V ? LEAST_HEAD_ROOM_V : SPENT_HEAD_ROOM_V },
         why: 'With little head-room a small change of the pack makes a large change of the light, and none at all means dark.',
-        mend: 'Feed it from a higher rail (a boost converter), or take a light with a lower drop.',
-        fixes: addBoost(input),
+        mend: shorter
+          ? say`Take ${shorter.inSeries} in a string, or feed it from a higher rail.`
+          : 'Feed it from a higher rail (a boost converter), or take a light with a lower drop.',
+        fixes: [...(shorter ? [shorter.fix] : []), ...addBoost(input)],
       },
     ];
   });
-
-/** The single lights of this id; null where it is something else. */
-function singleLights({ placed }: Assessment, itemId: string): LightItem | null {
-  const group = placed.find((each) => each.id === itemId);
-  return group?.shape === 'lights' ? group.group : null;
-}
 
 /** A resistor that lets the light go over its rating in the brightest corner. */
 export const overRatingRule: Rule = ({ design, assessment }) =>

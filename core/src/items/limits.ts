@@ -16,6 +16,8 @@ export const bands = {
   dieCurrentA: { least: 0.001, most: 0.1, usual: [0.004, 0.025] },
   forwardV: { least: 0.8, most: 5, usual: [1.1, 3.9] },
   resistorOhm: { least: 1, most: 10_000_000, usual: [10, 100_000] },
+  inSeries: { least: 1, most: 30, usual: [1, 12] },
+  sideBySide: { least: 1, most: 100, usual: [1, 12] },
   channels: { least: 1, most: 12, usual: [1, 6] },
   chaseGroups: { least: 2, most: 32, usual: [2, 12] },
   periodS: { least: 0.02, most: 600, usual: [0.1, 60] },

@@ -26,6 +26,7 @@ export {
 } from './fit.ts';
 export { type BoxFit, chordBend, fillOfHollow, fitBox, type Size3 } from './fitBox.ts';
 export { acceptanceDeg, acceptedShare, fibreBundle, gapToCover } from './guide.ts';
+export { type Layout, layOut, nearestMm } from './layOut.ts';
 export { equalLook, fadeSteps, perceivedShare, screenWeights } from './look.ts';
 export {
   chordOfRing,

@@ -1,4 +1,4 @@
-import type { Feed, ResistorChoice } from '../drive/index.ts';
+import type { Feed, Hung, ResistorChoice } from '../drive/index.ts';
 import { type RailRange, rangeOfChip } from '../items/index.ts';
 import type { Figure, Library } from '../parts/index.ts';
 import type { Loop } from './loop.ts';
@@ -6,7 +6,7 @@ import type { Board, Switched } from './switching.ts';
 import type { TransistorSwitch } from './transistors.ts';
 import type { Way } from './ways.ts';
 
-/** Currents of one light or one unit of tape at full: likely, and at the two corners of all tolerances. */
+/** Currents of one light (so of its string) or one unit of tape at full: likely, and at the two corners of all tolerances. */
 export interface Corners {
   /** As everything is typical. */
   readonly currentA: number;
@@ -14,6 +14,10 @@ export interface Corners {
   readonly brightestA: number;
   /** Spent pack, high drops. */
   readonly dimmestA: number;
+  /** Each in the brightest corner with all of them alike: what many together come to. */
+  readonly mostA: number;
+  /** Each in the dimmest corner with all of them alike. */
+  readonly leastA: number;
 }
 
 /** What of one item is switched alike, sized: its currents, its resistor, and what stands between it and its pin. */
@@ -30,11 +34,15 @@ export interface Driven {
   readonly channels: readonly number[];
   /** Lights, or units of tape between two cut marks, on each of them. */
   readonly lightsOnChannel: readonly number[];
+  /** Loops side by side on each of them: strings of lights, or units of tape; one where a driver holds the current. */
+  readonly loopsOnChannel: readonly number[];
+  /** How many lights hang on each resistor, and how. */
+  readonly hung: Hung;
   /** Of one light at its current. */
   readonly forwardV: Figure;
   /** Of one light. */
   readonly ratedCurrentA: number;
-  /** Each light's own; null where a driver holds the current, or the tape has its own. */
+  /** Each string's, or that of several; null where a driver holds the current, or the tape has its own. */
   readonly resistor: ResistorChoice | null;
   /** Of one light. */
   readonly corners: Corners;
@@ -84,3 +92,7 @@ export const drawnFrom = (switched: Switched): string | null =>
 /** The chip's supply, whatever the lights are fed from: a 5 V pin beside a 12 V rail gives 5 V. */
 export const chipRange = (board: Board, railOfLights: RailRange, input: Pick<SizingInput, 'rangeOf'>): RailRange =>
   rangeOfChip(board.part, input.rangeOf(board.railId) ?? railOfLights);
+
+/** Resistors of a group that the maker buys: one for each string, or for several. */
+export const countResistors = ({ resistor, loopsOnChannel, hung }: Driven): number =>
+  resistor === null ? 0 : loopsOnChannel.reduce((sum, loops) => sum + Math.ceil(loops / hung.sideBySide), 0);

@@ -1,6 +1,6 @@
 export { colourCores, wireColours } from './colours.ts';
 export { draftRuns } from './draftRuns.ts';
-export { type Corners, type Driven, drawnFrom, type SizingInput } from './driven.ts';
+export { type Corners, countResistors, type Driven, drawnFrom, type SizingInput } from './driven.ts';
 export { type JoinedNet, joinNets, portKey } from './join.ts';
 export { Joined } from './joined.ts';
 export { type Loop, loopCurrentA } from './loop.ts';
@@ -23,6 +23,8 @@ export {
 } from './runs.ts';
 export { isPinEnough, sizeLights, spreadOverChannels } from './sizeLights.ts';
 export { sizeTape } from './sizeTape.ts';
+export { FADED_SHARE, listStringOptions, type StringOption } from './stringOptions.ts';
+export { channelsApart, hungOf, isEven, type OnResistor, stringsOf } from './strings.ts';
 export {
   type Asked,
   type Board,

@@ -6,6 +6,7 @@ import type { TransistorPart } from '../parts/index.ts';
 import { type Corners, chipRange, type Driven, drawnFrom, type SizingInput, workingRange } from './driven.ts';
 import { hubOf } from './hub.ts';
 import { type Loop, loopCurrentA } from './loop.ts';
+import { channelsApart, hungOf, isEven } from './strings.ts';
 import type { Switched } from './switching.ts';
 import { chooseTransistor, type TransistorSwitch } from './transistors.ts';
 
@@ -23,8 +24,7 @@ export function sizeLights(leds: PlacedLeds, switched: Switched, input: SizingIn
   const rail = input.rangeOf(railId);
   if (!rail || switched.way.id === 'undecided' || leds.places.length === 0) return null;
   const { curve, forwardV } = curveOfGroup(part, group);
-  const lightsOnChannel = spreadOverChannels(leds.places.length, group.channels);
-  const most = Math.max(0, ...lightsOnChannel);
+  const lightsOnChannel = spreadOverChannels(leds.places.length, channelsApart(switched.way, group.channels));
   const light = { curve, forwardSpreadV: forwardV.spread, ratedCurrentA: part.ratedCurrentA };
   const common = {
     itemId: leds.id,
@@ -41,6 +41,12 @@ export function sizeLights(leds: PlacedLeds, switched: Switched, input: SizingIn
     const heldA = (setA ?? switched.driver.setA) / Math.max(1, input.stringsOn(switched.by.id));
     return holdBy({ ...common, lightsOnChannel }, heldA, switched.driver.dropOutV, curve, rail);
   }
+  const hung = hungOf(group);
+  // A shorter string on the same resistor would take far more: it is asked about instead.
+  if (!isEven(lightsOnChannel, hung)) return null;
+  const loopsOnChannel = lightsOnChannel.map((lights) => lights / hung.inSeries);
+  const most = Math.max(0, ...loopsOnChannel);
+  const loops = loopsOnChannel.reduce((sum, each) => sum + each, 0);
   const range = workingRange(switched, rail);
   const finish = (feed: Feed, transistor: (resistor: ResistorChoice) => TransistorSwitch | null): Driven => {
     const resistor = chooseResistor({
@@ -48,11 +54,13 @@ export function sizeLights(leds: PlacedLeds, switched: Switched, input: SizingIn
       feed,
       wantedCurrentA: group.wantedCurrentA,
       overruledOhm: group.resistorOhm,
+      hung,
     });
     const loop: Loop = {
       curve,
-      inSeries: 1,
-      ohm: resistor.resistorOhm,
+      inSeries: hung.inSeries,
+      // Strings that are alike share it as if each had one of so many times the value.
+      ohm: resistor.resistorOhm * hung.sideBySide,
       sharedOhm: feed.seriesOhm / Math.max(1, most),
       dropV: feed.dropV,
       heldA: null,
@@ -63,11 +71,13 @@ export function sizeLights(leds: PlacedLeds, switched: Switched, input: SizingIn
     return {
       ...common,
       lightsOnChannel,
+      loopsOnChannel,
+      hung,
       resistor,
       corners: resistor,
       channelA: resistor.currentA * most,
-      channelBrightestA: resistor.brightestA * most,
-      totalA: resistor.currentA * leds.places.length,
+      channelBrightestA: resistor.mostA * most,
+      totalA: resistor.currentA * loops,
       transistor: on,
       holdA: hub.takenA(0, rail.nominalV) + hub.boardA(input.rangeOf(switched.board?.railId ?? null)?.nominalV ?? 0),
       tape: null,
@@ -76,7 +86,7 @@ export function sizeLights(leds: PlacedLeds, switched: Switched, input: SizingIn
       ...hub,
       atRail: tabulate((railV) => {
         const volts = hub.hubV(railV);
-        const lit = lightsOnChannel.reduce((sum, lights) => sum + lights * loopCurrentA(loop, lights, volts), 0);
+        const lit = loopsOnChannel.reduce((sum, each) => sum + each * loopCurrentA(loop, each, volts), 0);
         return hub.takenA(lit, railV);
       }),
     };
@@ -130,14 +140,21 @@ function holdBy(
   const loop: Loop = { curve, inSeries, ohm: 0, sharedOhm: 0, dropV: 0, heldA, dropOutV };
   const at = (volts: number, shiftV: number): number =>
     loopCurrentA({ ...loop, curve: shiftCurve(curve, shiftV) }, 1, volts);
-  const corners: Corners = {
-    currentA: at(rail.nominalV, 0),
+  const ends = {
     brightestA: at(rail.mostV, -common.forwardV.spread),
     dimmestA: at(rail.leastV, common.forwardV.spread),
+  };
+  const corners: Corners = {
+    currentA: at(rail.nominalV, 0),
+    ...ends,
+    mostA: ends.brightestA,
+    leastA: ends.dimmestA,
   };
   const channels = common.lightsOnChannel.length;
   return {
     ...common,
+    loopsOnChannel: common.lightsOnChannel.map(() => 1),
+    hung: { inSeries, sideBySide: 1 },
     resistor: null,
     corners,
     channelA: corners.currentA,

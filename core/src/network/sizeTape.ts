@@ -1,4 +1,5 @@
 import { forwardVoltageV, type LedCurve, tabulate } from '../circuit/index.ts';
+import { aloneOnIt } from '../drive/index.ts';
 import { coloursOfTape, type PlacedPlain, railsOhm } from '../items/index.ts';
 import { curveOfPart } from '../lights/index.ts';
 import { dieOf, type PlainTapePart } from '../parts/index.ts';
@@ -51,10 +52,15 @@ export function sizeTape(tape: PlacedPlain, switched: Switched, input: SizingInp
     const loop: Loop = { ...bare, sharedOhm: onOhm, dropV };
     const unit = (volts: number): number => loopCurrentA(loop, units, volts);
     const hub = hubOf(switched, transistor, 1, input);
-    const corners: Corners = {
-      currentA: unit(range.nominalV),
+    const ends = {
       brightestA: unit(range.mostV) * (1 + spread),
       dimmestA: unit(range.leastV) * (1 - spread),
+    };
+    const corners: Corners = {
+      currentA: unit(range.nominalV),
+      ...ends,
+      mostA: ends.brightestA,
+      leastA: ends.dimmestA,
     };
     return {
       itemId: tape.id,
@@ -64,6 +70,8 @@ export function sizeTape(tape: PlacedPlain, switched: Switched, input: SizingInp
       board: switched.board,
       channels: [switched.channel],
       lightsOnChannel: [units],
+      loopsOnChannel: [units],
+      hung: aloneOnIt,
       forwardV: {
         likely: forwardVoltageV(loop.curve, unitA) * loop.inSeries,
         spread: 0.2 * loop.inSeries,

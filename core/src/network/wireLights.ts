@@ -1,6 +1,7 @@
 import type { Item, PlacedLeds } from '../items/index.ts';
 import type { Net } from './netNames.ts';
 import type { CoreDraft, PortRef, RunEnd } from './runs.ts';
+import { hungOf, type OnResistor, stringsOf } from './strings.ts';
 import type { Switched } from './switching.ts';
 import { isProgrammed } from './ways.ts';
 import { endAt, port, uniqueCores, type Wiring } from './wiring.ts';
@@ -15,8 +16,9 @@ export function wireLights(wiring: Wiring, leds: PlacedLeds): void {
   // What no board drives has no channels of its own: all its lights hang on one.
   const channels = isProgrammed(first.way) || first.way.id === 'driver' ? all : [first];
   for (const each of channels) wiring.transistorLeg(each, hub);
-  if (first.way.id === 'driver') {
-    for (const each of channels) wireInSeries(wiring, leds, each, channels.length, hub);
+  const hung = hungOf(group);
+  if (first.way.id === 'driver' || hung.inSeries > 1 || hung.sideBySide > 1) {
+    for (const each of channels) wireStrings(wiring, leds, each, channels.length, hub);
     return;
   }
   const isBus = group.wiring !== 'pair' && (group.resistorAt === 'light' || group.places.length === 1);
@@ -75,43 +77,122 @@ export function wireLights(wiring: Wiring, leds: PlacedLeds): void {
   });
 }
 
-/** Lights on a driver hang one behind the other: out at its plus, through each, and back to its minus. */
-function wireInSeries(wiring: Wiring, { group }: PlacedLeds, switched: Switched, channels: number, hub: Item): void {
-  const own = group.places.flatMap((place, i) => (i % channels === switched.channel ? [{ place, i }] : []));
-  const nameOf = (i: number): string => (group.places.length > 1 ? `${group.name} ${i + 1}` : group.name);
-  const back = wiring.side(switched.way.minusSide, switched, hub);
-  own.forEach(({ place, i }, k) => {
-    const before = own[k - 1];
-    const here: RunEnd = { name: nameOf(i), itemId: group.id, at: place.at };
-    const plus = port(group.id, `plus ${i + 1}`);
-    const minus = port(group.id, `minus ${i + 1}`);
-    const isLast = k === own.length - 1;
-    const entering: CoreDraft = before
-      ? {
-          net: wiring.names.inner(`${group.id}:${before.place.id}`, `from ${nameOf(before.i)} to ${nameOf(i)}`),
-          from: port(group.id, `minus ${before.i + 1}`),
-          to: plus,
-        }
-      : { ...wiring.side(switched.way.plusSide, switched, hub), to: plus };
-    const carries = { kind: 'lights', itemId: group.id, lights: 1 } as const;
-    wiring.add({
-      id: `light:${group.id}:${place.id}`,
-      name: nameOf(i),
-      from: before ? { name: nameOf(before.i), itemId: group.id, at: before.place.at } : endAt(hub),
-      to: here,
-      cores: !before && isLast ? [entering, { ...back, to: minus }] : [entering],
-      carries,
-    });
-    if (before && isLast)
+/** One channel of a group whose lights are strung, or share a resistor, or both; a driver holds a string without one. */
+function wireStrings(wiring: Wiring, leds: PlacedLeds, switched: Switched, channels: number, hub: Item): void {
+  const { group } = leds;
+  const isHeld = switched.way.id === 'driver';
+  const hung = isHeld ? { inSeries: Math.max(1, group.places.length), sideBySide: 1 } : hungOf(group);
+  for (const share of stringsOf(group.places, hung, switched.channel, channels)) {
+    const strung = new Strung(wiring, leds, switched, share, hub, isHeld);
+    for (const [k, lights] of share.strings.entries()) strung.wire(lights, k);
+  }
+}
+
+/** The strings on one resistor: out at its plus side, through each light, and back. */
+class Strung {
+  private readonly resistor: string;
+  private readonly behind: Net;
+  /** Lights side by side on one lead that passes them in turn. */
+  private readonly isLedOn: boolean;
+  /** What several leads begin at sits where they begin. */
+  private readonly isAtLight: boolean;
+
+  constructor(
+    private readonly wiring: Wiring,
+    private readonly leds: PlacedLeds,
+    private readonly switched: Switched,
+    private readonly share: OnResistor,
+    private readonly hub: Item,
+    private readonly isHeld: boolean,
+  ) {
+    const { group } = leds;
+    const isOne = share.strings.length === 1;
+    this.resistor = `resistor:${group.id}:${share.placeId}`;
+    this.behind = wiring.names.behind(group.id, share.placeId);
+    this.isLedOn = !isOne && group.wiring !== 'pair' && share.strings.every((lights) => lights.length === 1);
+    this.isAtLight = group.resistorAt === 'light' && (isOne || this.isLedOn);
+    if (!isHeld) this.placeResistor();
+  }
+
+  wire(lights: readonly number[], k: number): void {
+    const { wiring, switched, hub, share } = this;
+    const [head = 0, tail = head] = [lights[0], lights[lights.length - 1]];
+    const before = this.isLedOn && k > 0 ? share.strings[k - 1]?.[0] : undefined;
+    const carries = {
+      kind: 'lights',
+      itemId: this.leds.id,
+      lights: this.isLedOn ? share.strings.length - k : 1,
+    } as const;
+    const from = before === undefined ? endAt(hub) : this.endOf(before);
+    const side = wiring.side(switched.way.minusSide, switched, hub);
+    const back: CoreDraft = {
+      net: side.net,
+      from: before === undefined ? side.from : this.minus(before),
+      to: this.minus(tail),
+    };
+    const isOne = lights.length === 1;
+    const run = (light: number, start: RunEnd, cores: readonly CoreDraft[]): void =>
       wiring.add({
-        id: `back:${group.id}:${switched.channel + 1}`,
-        name: `${group.name}, back to ${hub.name}`,
-        from: endAt(hub),
-        to: here,
-        cores: [{ ...back, to: minus }],
+        id: this.runId(light),
+        name: this.nameOf(light),
+        from: start,
+        to: this.endOf(light),
+        cores,
         carries,
       });
-  });
+    run(head, from, isOne ? [this.entering(head, k, before), back] : [this.entering(head, k, before)]);
+    lights.slice(1).forEach((light, i) => {
+      const last = lights[i] ?? head;
+      const net = wiring.names.inner(
+        `${this.leds.id}:${this.placeOf(last)}`,
+        `from ${this.nameOf(last)} to ${this.nameOf(light)}`,
+      );
+      run(light, this.endOf(last), [{ net, from: this.minus(last), to: this.plus(light) }]);
+    });
+    if (isOne) return;
+    wiring.add({
+      id: `back:${this.leds.id}:${this.isHeld ? switched.channel + 1 : this.placeOf(head)}`,
+      name: `${this.leds.name}, back to ${hub.name}`,
+      from: endAt(hub),
+      to: this.endOf(tail),
+      cores: [back],
+      carries,
+    });
+  }
+
+  /** What leads to the plus side of a string: behind the resistor, but where that sits at the light itself. */
+  private entering(head: number, k: number, before: number | undefined): CoreDraft {
+    const side = this.wiring.side(this.switched.way.plusSide, this.switched, this.hub);
+    if (this.isHeld) return { ...side, to: this.plus(head) };
+    if (before !== undefined) return { net: this.behind, from: this.plus(before), to: this.plus(head) };
+    return this.isAtLight && k === 0
+      ? { ...side, to: port(this.resistor, 'a') }
+      : { net: this.behind, from: port(this.resistor, 'b'), to: this.plus(head) };
+  }
+
+  private placeResistor(): void {
+    const { wiring, switched, hub, share } = this;
+    const [head = 0] = share.strings[0] ?? [];
+    const side = wiring.side(switched.way.plusSide, switched, hub);
+    const legId = `${this.leds.id}:${share.placeId}`;
+    if (this.isAtLight)
+      wiring.leg(legId, this.endOf(head), [{ net: this.behind, from: port(this.resistor, 'b'), to: this.plus(head) }]);
+    else wiring.leg(legId, endAt(hub), [{ ...side, to: port(this.resistor, 'a') }]);
+  }
+
+  private readonly plus = (light: number): PortRef => port(this.leds.id, `plus ${light + 1}`);
+  private readonly minus = (light: number): PortRef => port(this.leds.id, `minus ${light + 1}`);
+  private readonly placeOf = (light: number): string => this.leds.group.places[light]?.id ?? '';
+  private readonly runId = (light: number): string => `light:${this.leds.id}:${this.placeOf(light)}`;
+
+  private nameOf(light: number): string {
+    return this.leds.group.places.length > 1 ? `${this.leds.name} ${light + 1}` : this.leds.name;
+  }
+
+  private endOf(light: number): RunEnd {
+    const at = this.leds.group.places[light]?.at ?? null;
+    return { name: this.nameOf(light), itemId: this.leds.id, at };
+  }
 }
 
 /** Whether a channel still has a light from this one on. */

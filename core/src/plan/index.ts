@@ -17,6 +17,7 @@ export {
   plenty,
   walkRoute,
 } from '../items/index.ts';
+export { canHold, copyGroup, layInTurn, type Shift, shiftGroup } from './arrange.ts';
 export { type Difference, listDifferences } from './differences.ts';
 export { applyEdits, editHollow, editMood, editMove, takeGauge } from './edits.ts';
 export { createPlan, emptyDesign } from './empty.ts';

@@ -10,6 +10,9 @@ import { changeDesign } from '../state/planStore.ts';
 import { usePrinter } from '../units/index.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField, Tick } from '../widgets/fields.tsx';
+import { LayOut } from './LayOut.tsx';
+import { MoveGroup } from './MoveGroup.tsx';
+import { StringTable } from './StringTable.tsx';
 
 /** Room that a drilled bore leaves round what goes in, and the tenth to which drills are sold. */
 const BORE_ROOM_MM = 0.4;
@@ -113,6 +116,9 @@ export function LightDetails({
           </span>
         </div>
       )}
+      <StringTable item={item} />
+      <LayOut item={item} acrossMm={part ? finishedMm : null} />
+      {item.places.length > 0 && <MoveGroup item={item} />}
       {item.places.length > 0 && (
         <ul className="mt-1">
           {item.places.map((place, i) => (

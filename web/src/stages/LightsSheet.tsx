@@ -56,6 +56,10 @@ const isOfTheLine = (item: Item, field: string): boolean =>
   item.after !== null &&
   ['feed', 'board', 'dataResistorOhm', 'levelShifter', 'reservoirUf'].includes(field);
 
+/** A driver holds all its lights in one string, without a resistor. */
+const isOfStrings = (item: Item, field: string): boolean =>
+  item.kind === 'light' && item.switchedBy.way === 'driver' && ['inSeries', 'sideBySide', 'resistorAt'].includes(field);
+
 /** Stage 2. */
 export default function LightsSheet() {
   const { design, assessment } = useSheet();
@@ -87,7 +91,7 @@ export default function LightsSheet() {
               <ItemCard
                 key={item.id}
                 item={item}
-                only={(row) => !isOfTheLine(item, row.field)}
+                only={(row) => !isOfTheLine(item, row.field) && !isOfStrings(item, row.field)}
                 shown={{ forwardV: { value: rounded(driven.get(item.id)?.forwardV.likely) } }}
                 actions={<Layer item={item} />}
               >

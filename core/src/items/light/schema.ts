@@ -14,6 +14,10 @@ export const lightSchema = z.strictObject({
   resistorAt: z.enum(['light', 'switch', 'source']),
   /** Lights by turns: the first on channel 1, the next on channel 2, and round again. */
   channels: inBand(bands.channels).int(),
+  /** Lights one behind the other on one resistor; each by itself without it. */
+  inSeries: inBand(bands.inSeries).int().optional(),
+  /** Strings side by side on one resistor; each has its own without it. */
+  sideBySide: inBand(bands.sideBySide).int().optional(),
   wantedCurrentA: inBand(bands.ledCurrentA),
   /** The maker's own reading at the wanted current. */
   forwardV: figure(bands.forwardV).nullable(),

@@ -8,7 +8,6 @@ import {
 } from '../../drive/index.ts';
 import { type Finding, itemsOf, kindOf } from '../../items/index.ts';
 import { amps, fillSum, type Message, ohms, say, volts, watts } from '../../units/index.ts';
-import { SumError } from '../answer.ts';
 import { type Drawing, sample } from '../drawing.ts';
 import { ask, assume, choice, list, optional } from '../inputs.ts';
 import { curvePoints } from '../lightCurves.ts';
@@ -337,10 +336,9 @@ export const ledResistorSum = defineSum({
   },
   intoDesign: (design, values, newId) => {
     const { forwardV, currentA, lights, count, supplyV, resistorOhm } = values;
-    if (lights > 1 && values.sharing === 'one shared resistor')
-      throw new SumError('A plan gives each light a resistor of its own; choose one resistor each, then put it in');
-    if (count > 1)
-      throw new SumError(`A plan has each light by itself, not ${count} in series; set "series" to 1, then put it in`);
+    const isShared = lights > 1 && values.sharing === 'one shared resistor';
+    // A path is a string: so many lights each. What is too much for one picture is cut to whole strings.
+    const placed = isShared ? lights * count : Math.min(Math.max(1, Math.floor(60 / count)), lights) * count;
     const id = newId();
     const fresh = kindOf('light').create({
       id,
@@ -353,9 +351,11 @@ export const ledResistorSum = defineSum({
       wantedCurrentA: currentA,
       forwardV: { likely: forwardV, spread: 0.1, origin: 'data sheet' },
       resistorOhm,
-      places: Array.from({ length: Math.min(60, lights) }, (_, i) => ({
+      ...(count > 1 ? { inSeries: count } : {}),
+      ...(isShared ? { sideBySide: lights } : {}),
+      places: Array.from({ length: placed }, (_, i) => ({
         id: newId(),
-        at: { xMm: design.view.widthMm * ((i + 1) / (Math.min(60, lights) + 1)), yMm: design.view.heightMm / 2 },
+        at: { xMm: design.view.widthMm * ((i + 1) / (placed + 1)), yMm: design.view.heightMm / 2 },
         hollowId: null,
       })),
     };

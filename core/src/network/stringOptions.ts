@@ -1,0 +1,73 @@
+import { forwardVoltageV, solveString } from '../circuit/index.ts';
+import { chooseResistor } from '../drive/index.ts';
+import type { LightItem } from '../items/index.ts';
+import type { Driven } from './driven.ts';
+
+/** A way to string the lights of a group, with what comes of it over the life of its supply. */
+export interface StringOption {
+  /** Lights one behind the other. */
+  readonly inSeries: number;
+  readonly resistorOhm: number;
+  /** Of one string, from a fresh supply, a usual one and a spent one. */
+  readonly freshA: number;
+  readonly usualA: number;
+  readonly spentA: number;
+  /** Of all strings together. */
+  readonly wholeA: number;
+  /** Of the energy that reaches the lights: the rest warms the resistors. */
+  readonly lightShare: number;
+  /** Spent, it still gives half of what it usually does. */
+  readonly isSteady: boolean;
+}
+
+/** A string that gives less than this share of its usual current when the supply is spent has faded. */
+export const FADED_SHARE = 0.5;
+
+/**
+ * Every even way to string a group of single lights that its supply can light, each with a resistor of its own; none
+ * where a driver holds its current.
+ */
+export function listStringOptions(
+  driven: Driven,
+  { wantedCurrentA }: Pick<LightItem, 'wantedCurrentA'>,
+): StringOption[] {
+  const { feed, loop, lightsOnChannel, forwardV, ratedCurrentA, hung } = driven;
+  if (loop.heldA !== null || driven.tape) return [];
+  const most = Math.max(...lightsOnChannel);
+  const lights = lightsOnChannel.reduce((sum, each) => sum + each, 0);
+  const dropV = forwardVoltageV(loop.curve, wantedCurrentA);
+  return Array.from({ length: most }, (_, i) => i + 1).flatMap((inSeries): StringOption[] => {
+    if (lightsOnChannel.some((each) => each % inSeries !== 0) || inSeries * dropV >= feed.nominalV - feed.dropV)
+      return [];
+    // What closes the channel carries fewer strings, each of which sees so much less of its resistance.
+    const own = { ...feed, seriesOhm: (feed.seriesOhm * hung.inSeries) / inSeries };
+    const { resistorOhm, currentA } = chooseResistor({
+      light: { curve: loop.curve, forwardSpreadV: forwardV.spread, ratedCurrentA },
+      feed: own,
+      wantedCurrentA,
+      overruledOhm: null,
+      hung: { inSeries, sideBySide: 1 },
+    });
+    const at = (supplyV: number): number =>
+      solveString({
+        supplyV,
+        curve: loop.curve,
+        count: inSeries,
+        resistanceOhm: resistorOhm + own.seriesOhm,
+        switchDropV: feed.dropV,
+      });
+    const spentA = at(feed.leastV);
+    return [
+      {
+        inSeries,
+        resistorOhm,
+        freshA: at(feed.mostV),
+        usualA: currentA,
+        spentA,
+        wholeA: (currentA * lights) / inSeries,
+        lightShare: (inSeries * forwardVoltageV(loop.curve, currentA)) / feed.nominalV,
+        isSteady: spentA >= FADED_SHARE * currentA,
+      },
+    ];
+  });
+}
