@@ -1,6 +1,8 @@
 import type { Assessment, SupplyAssessment } from '../assess.ts';
+import { forwardVoltageV } from '../circuit/index.ts';
 import { colourBands } from '../drive/index.ts';
 import { coloursOfTape, countLights, type PlacedTape } from '../items/index.ts';
+import { curveOfPart } from '../lights/index.ts';
 import { countResistors, type Driven } from '../network/index.ts';
 import { chemistries, findPart } from '../parts/index.ts';
 import { controlsOf, type Design, itemNamed, sayWhen } from '../plan/index.ts';
@@ -34,6 +36,9 @@ const step = (draft: Draft): BenchStep => ({ probe: null, expect: null, caution:
 /** Width of the model's own doubt about a whole current. */
 const MODEL_SHARE = 0.1;
 
+/** What the diode range of a meter sends through a light. */
+const METER_A = 0.001;
+
 /** Whether one piece of evidence of a group says which lights it has: its part, where it is a single light. */
 function beforeSoldering(design: Design, assessment: Assessment): BenchStep[] {
   const leastBores = new Map(
@@ -61,6 +66,7 @@ function beforeSoldering(design: Design, assessment: Assessment): BenchStep[] {
   const leds = assessment.driven.flatMap((driven) => {
     const item = itemNamed(design, driven.itemId);
     const part = item && 'part' in item ? findPart(assessment.library, 'led', item.part) : undefined;
+    const testV = part ? forwardVoltageV(curveOfPart(part), METER_A) : 0;
     return [
       ...measureResistor(driven),
       ...(part
@@ -72,11 +78,7 @@ function beforeSoldering(design: Design, assessment: Assessment): BenchStep[] {
               todo: 'Test each light before it is fixed. Mark plus on the leg before you trim it.',
               probe:
                 'Meter on the diode range, red probe on plus. It tests near 1 mA; a blue or white light may exceed a small meter.',
-              expect: expectBetween(
-                'voltageV',
-                part.forwardAt1mAV - driven.forwardV.spread,
-                part.forwardAt1mAV + driven.forwardV.spread,
-              ),
+              expect: expectBetween('voltageV', testV - driven.forwardV.spread, testV + driven.forwardV.spread),
             }),
           ]
         : []),
@@ -309,7 +311,7 @@ const coreOfChannel = (driven: Driven): string =>
 
 function channelStep(driven: Driven, count: number, channel: number): BenchStep {
   const isHeld = driven.loop.heldA !== null;
-  const unit = driven.resistor || isHeld ? 'light' : 'piece of tape between two marks';
+  const unit = driven.tape ? 'piece of tape between two marks' : 'light';
   const { leastA, mostA, currentA } = driven.corners;
   // One current goes through all lights of a string.
   const times = isHeld ? 1 : count / driven.hung.inSeries;
@@ -330,9 +332,28 @@ function channelStep(driven: Driven, count: number, channel: number): BenchStep 
 }
 
 const channelSteps = (assessment: Assessment): BenchStep[] =>
-  assessment.driven.flatMap((driven) =>
-    driven.lightsOnChannel.map((count, i) => channelStep(driven, count, driven.channels[i] ?? i)),
-  );
+  assessment.driven.flatMap((driven) => [
+    ...driven.lightsOnChannel.map((count, i) => channelStep(driven, count, driven.channels[i] ?? i)),
+    ...unseenSteps(assessment, driven),
+  ]);
+
+/** How light that the eye does not see is told to be on. */
+function unseenSteps(assessment: Assessment, driven: Driven): BenchStep[] {
+  const group = assessment.placed.find((each) => each.id === driven.itemId);
+  if (group?.shape !== 'lights' || group.part.invisible === undefined) return [];
+  const isInfrared = group.part.invisible === 'infrared';
+  return [
+    step({
+      id: `unseen:${driven.itemId}`,
+      chapter: 'Lights',
+      title: `${driven.name}: is it on?`,
+      todo: isInfrared
+        ? 'Look at it through a camera: each light is a pale dot. First try the camera on the remote control of something: some filter infrared, the one that faces you less often.'
+        : 'Hold white printer paper or a piece of fluorescent cord before it in the dark: it glows blue where it is lit.',
+      caution: 'Do not look into it, however dark it seems; the current tells that it is on.',
+    }),
+  ];
+}
 
 /** How a channel is lit for its test. */
 const onWords = ({ board, way }: Driven): string => (board ? 'Switch this channel full on, alone' : way.toLight);

@@ -14,7 +14,9 @@ export { assignPins, type PinDemand, type PinGiven, type PinPlan } from './pins.
 export { type DataLine, frameTime, leastHighLevel, timeDataLine } from './pixelData.ts';
 export {
   aloneOnIt,
+  type Currents,
   chooseResistor,
+  currentsWithout,
   type Feed,
   type Hung,
   LEAST_HEAD_ROOM_V,

@@ -93,7 +93,8 @@ interface Light {
   readonly ratedCurrentA: number;
 }
 
-type Currents = Pick<ResistorChoice, 'currentA' | 'brightestA' | 'dimmestA' | 'mostA' | 'leastA'>;
+/** Currents of one string at the corners of all tolerances. */
+export type Currents = Pick<ResistorChoice, 'currentA' | 'brightestA' | 'dimmestA' | 'mostA' | 'leastA'>;
 
 function currentsWith(resistorOhm: number, light: Light, feed: Feed, { inSeries, sideBySide }: Hung): Currents {
   const { forwardSpreadV: spreadV } = light;
@@ -126,6 +127,9 @@ function currentsWith(resistorOhm: number, light: Light, feed: Feed, { inSeries,
     leastA,
   };
 }
+
+/** What flows where no resistor is added: the light has one inside, and its curve holds it. */
+export const currentsWithout = (light: Light, feed: Feed, hung: Hung): Currents => currentsWith(0, light, feed, hung);
 
 /**
  * Chooses the resistor for what hangs on it: the standard value at or above the exact one, and further up until the

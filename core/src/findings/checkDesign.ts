@@ -10,6 +10,7 @@ import type { Rule } from './finding.ts';
 import { boxRule, fitRule } from './fitRules.ts';
 import { flashRule, signFlashRule } from './flashRules.ts';
 import { fuseRule, switchRule } from './fuseRules.ts';
+import { indicatorRule } from './invisibleRules.ts';
 import { itemRules } from './itemRules.ts';
 import {
   dotsRule,
@@ -23,6 +24,7 @@ import {
 } from './lightRules.ts';
 import { ceilingRule, linkRule } from './linkRules.ts';
 import { loopRule } from './loopRules.ts';
+import { moduleRule } from './moduleRules.ts';
 import { darkMoodRule, drivenMoveRule, lightsItselfRule, setRule, shownValueRule } from './moodRules.ts';
 import { needRule } from './needRules.ts';
 import { partGoneRule } from './partRules.ts';
@@ -53,6 +55,7 @@ const rules: readonly Rule[] = [
   whiteDieRule,
   mixedLineRule,
   unplacedRule,
+  indicatorRule,
   unmovedRule,
   seamRule,
   flashRule,
@@ -73,6 +76,7 @@ const rules: readonly Rule[] = [
   overRatingRule,
   farResistorRule,
   resistorPowerRule,
+  moduleRule,
   unevenStringRule,
   fadingStringRule,
   sharedResistorRule,

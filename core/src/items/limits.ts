@@ -14,7 +14,7 @@ export const bands = {
   wireLengthMm: { least: 1, most: 20_000, usual: [10, 4000] },
   ledCurrentA: { least: 0.0001, most: 1, usual: [0.0005, 0.03] },
   dieCurrentA: { least: 0.001, most: 0.1, usual: [0.004, 0.025] },
-  forwardV: { least: 0.8, most: 5, usual: [1.1, 3.9] },
+  forwardV: { least: 0.8, most: 60, usual: [1.1, 3.9] },
   resistorOhm: { least: 1, most: 10_000_000, usual: [10, 100_000] },
   inSeries: { least: 1, most: 30, usual: [1, 12] },
   sideBySide: { least: 1, most: 100, usual: [1, 12] },

@@ -2,14 +2,18 @@ import { fitLedCurve, forwardVoltageV, type LedCurve, shiftCurve } from '../circ
 import type { LightItem } from '../items/index.ts';
 import type { Figure, LedPart } from '../parts/index.ts';
 
-/** The curve of a part, through the two points of its kind. */
+/** The curve of a part, through the two points of its kind; a resistor inside is part of it. */
 export function curveOfPart(part: LedPart): LedCurve {
-  return fitLedCurve({
+  const die = fitLedCurve({
     low: { currentA: 0.001, voltageV: part.forwardAt1mAV },
     high: { currentA: 0.02, voltageV: part.forwardAt20mAV },
     seriesOhm: part.seriesOhm,
   });
+  return { ...die, seriesOhm: die.seriesOhm + (part.insideOhm ?? 0) };
 }
+
+/** Of a resistor inside, either way. */
+const INSIDE_TOLERANCE = 0.05;
 
 /** The curve of a group's lights, moved onto the maker's own reading where there is one, with how far a light may lie from it. */
 export function curveOfGroup(
@@ -18,6 +22,11 @@ export function curveOfGroup(
 ): { readonly curve: LedCurve; readonly forwardV: Figure } {
   const curve = curveOfPart(part);
   const typicalV = forwardVoltageV(curve, group.wantedCurrentA);
-  if (!group.forwardV) return { curve, forwardV: { likely: typicalV, spread: part.forwardSpreadV, origin: 'typical' } };
+  const insideV = (part.insideOhm ?? 0) * group.wantedCurrentA;
+  if (!group.forwardV)
+    return {
+      curve,
+      forwardV: { likely: typicalV, spread: part.forwardSpreadV + insideV * INSIDE_TOLERANCE, origin: 'typical' },
+    };
   return { curve: shiftCurve(curve, group.forwardV.likely - typicalV), forwardV: group.forwardV };
 }

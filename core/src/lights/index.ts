@@ -14,7 +14,7 @@ export {
   profileOf,
   rippleOf,
 } from './diffuser.ts';
-export { lightDose, secondsToDose } from './dose.ts';
+export { lightDose, powerOnAxis, secondsToDose } from './dose.ts';
 export {
   bundleDiameterMm,
   CLEARANCE_A_SIDE_MM,

@@ -24,7 +24,7 @@ export {
 export { isPinEnough, sizeLights, spreadOverChannels } from './sizeLights.ts';
 export { sizeTape } from './sizeTape.ts';
 export { FADED_SHARE, listStringOptions, type StringOption } from './stringOptions.ts';
-export { channelsApart, hungOf, isEven, type OnResistor, stringsOf } from './strings.ts';
+export { channelsApart, hungOf, isEven, isResistorInside, type OnResistor, stringsOf } from './strings.ts';
 export {
   type Asked,
   type Board,

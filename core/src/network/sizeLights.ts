@@ -1,12 +1,12 @@
 import { type LedCurve, shiftCurve, tabulate } from '../circuit/index.ts';
-import { chooseResistor, type Feed, LEAST_HEAD_ROOM_V, type ResistorChoice } from '../drive/index.ts';
+import { chooseResistor, currentsWithout, type Feed, LEAST_HEAD_ROOM_V } from '../drive/index.ts';
 import type { PlacedLeds, RailRange } from '../items/index.ts';
 import { curveOfGroup } from '../lights/index.ts';
 import type { TransistorPart } from '../parts/index.ts';
 import { type Corners, chipRange, type Driven, drawnFrom, type SizingInput, workingRange } from './driven.ts';
 import { hubOf } from './hub.ts';
 import { type Loop, loopCurrentA } from './loop.ts';
-import { channelsApart, hungOf, isEven } from './strings.ts';
+import { channelsApart, hungOf, isEven, isResistorInside } from './strings.ts';
 import type { Switched } from './switching.ts';
 import { chooseTransistor, type TransistorSwitch } from './transistors.ts';
 
@@ -48,25 +48,28 @@ export function sizeLights(leds: PlacedLeds, switched: Switched, input: SizingIn
   const most = Math.max(0, ...loopsOnChannel);
   const loops = loopsOnChannel.reduce((sum, each) => sum + each, 0);
   const range = workingRange(switched, rail);
-  const finish = (feed: Feed, transistor: (resistor: ResistorChoice) => TransistorSwitch | null): Driven => {
-    const resistor = chooseResistor({
-      light,
-      feed,
-      wantedCurrentA: group.wantedCurrentA,
-      overruledOhm: group.resistorOhm,
-      hung,
-    });
+  const finish = (feed: Feed, transistor: () => TransistorSwitch | null): Driven => {
+    const resistor = isResistorInside(leds)
+      ? null
+      : chooseResistor({
+          light,
+          feed,
+          wantedCurrentA: group.wantedCurrentA,
+          overruledOhm: group.resistorOhm,
+          hung,
+        });
+    const corners = resistor ?? currentsWithout(light, feed, hung);
     const loop: Loop = {
       curve,
       inSeries: hung.inSeries,
       // Strings that are alike share it as if each had one of so many times the value.
-      ohm: resistor.resistorOhm * hung.sideBySide,
+      ohm: (resistor?.resistorOhm ?? 0) * hung.sideBySide,
       sharedOhm: feed.seriesOhm / Math.max(1, most),
       dropV: feed.dropV,
       heldA: null,
       dropOutV: 0,
     };
-    const on = transistor(resistor);
+    const on = transistor();
     const hub = hubOf(switched, on, lightsOnChannel.length, input);
     return {
       ...common,
@@ -74,10 +77,10 @@ export function sizeLights(leds: PlacedLeds, switched: Switched, input: SizingIn
       loopsOnChannel,
       hung,
       resistor,
-      corners: resistor,
-      channelA: resistor.currentA * most,
-      channelBrightestA: resistor.mostA * most,
-      totalA: resistor.currentA * loops,
+      corners,
+      channelA: corners.currentA * most,
+      channelBrightestA: corners.mostA * most,
+      totalA: corners.currentA * loops,
       transistor: on,
       holdA: hub.takenA(0, rail.nominalV) + hub.boardA(input.rangeOf(switched.board?.railId ?? null)?.nominalV ?? 0),
       tape: null,
@@ -123,7 +126,8 @@ export function sizeLights(leds: PlacedLeds, switched: Switched, input: SizingIn
 export const isPinEnough = (driven: Driven): boolean =>
   driven.board !== null &&
   driven.channelBrightestA <= driven.board.part.pinLimitA &&
-  (driven.resistor?.headRoomV ?? 0) >= LEAST_HEAD_ROOM_V;
+  // What has its resistor inside is asked by the voltage that it was made for.
+  (driven.resistor ? driven.resistor.headRoomV >= LEAST_HEAD_ROOM_V : driven.corners.currentA > 0);
 
 /** Lights in series on a driver that holds their current. */
 function holdBy(

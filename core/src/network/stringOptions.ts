@@ -32,7 +32,7 @@ export function listStringOptions(
   { wantedCurrentA }: Pick<LightItem, 'wantedCurrentA'>,
 ): StringOption[] {
   const { feed, loop, lightsOnChannel, forwardV, ratedCurrentA, hung } = driven;
-  if (loop.heldA !== null || driven.tape) return [];
+  if (driven.resistor === null) return [];
   const most = Math.max(...lightsOnChannel);
   const lights = lightsOnChannel.reduce((sum, each) => sum + each, 0);
   const dropV = forwardVoltageV(loop.curve, wantedCurrentA);

@@ -1,5 +1,5 @@
 import type { Hung } from '../drive/index.ts';
-import type { LightItem } from '../items/index.ts';
+import type { LightItem, PlacedLeds } from '../items/index.ts';
 import { isProgrammed, type Way } from './ways.ts';
 
 /** The lights of a channel that share one resistor, by their numbers from 0: string by string, each from plus to minus. */
@@ -14,6 +14,10 @@ export const hungOf = ({ inSeries, sideBySide }: Pick<LightItem, 'inSeries' | 's
   inSeries: inSeries ?? 1,
   sideBySide: sideBySide ?? 1,
 });
+
+/** Whether its lights have their resistor inside and the maker adds none. */
+export const isResistorInside = ({ part, group }: Pick<PlacedLeds, 'part' | 'group'>): boolean =>
+  (part.insideOhm ?? 0) > 0 && group.resistorOhm === null;
 
 /** Channels by which the lights of a group are really apart: what no board drives hangs on one, but on a driver. */
 export const channelsApart = (way: Way, channels: number): number =>

@@ -1,7 +1,7 @@
 import type { Item, PlacedLeds } from '../items/index.ts';
 import type { Net } from './netNames.ts';
 import type { CoreDraft, PortRef, RunEnd } from './runs.ts';
-import { hungOf, type OnResistor, stringsOf } from './strings.ts';
+import { hungOf, isResistorInside, type OnResistor, stringsOf } from './strings.ts';
 import type { Switched } from './switching.ts';
 import { isProgrammed } from './ways.ts';
 import { endAt, port, uniqueCores, type Wiring } from './wiring.ts';
@@ -21,7 +21,9 @@ export function wireLights(wiring: Wiring, leds: PlacedLeds): void {
     for (const each of channels) wireStrings(wiring, leds, each, channels.length, hub);
     return;
   }
-  const isBus = group.wiring !== 'pair' && (group.resistorAt === 'light' || group.places.length === 1);
+  const isInside = isResistorInside(leds);
+  const isAtLight = isInside || group.resistorAt === 'light';
+  const isBus = group.wiring !== 'pair' && (isAtLight || group.places.length === 1);
   const passed = new Map<Net, PortRef>();
   group.places.forEach((place, i) => {
     const switched = channels[i % channels.length] ?? first;
@@ -31,6 +33,7 @@ export function wireLights(wiring: Wiring, leds: PlacedLeds): void {
     const resistor = `resistor:${group.id}:${place.id}`;
     const here: RunEnd = { name, itemId: group.id, at: place.at };
     const behind = wiring.names.behind(group.id, place.id);
+    const plusEnd = isInside ? port(group.id, `plus ${i + 1}`) : port(resistor, 'a');
     /** A core of another channel only goes by this light. */
     const endOf = (each: Switched, own: PortRef): PortRef =>
       each === switched ? own : port(group.id, `by ${i + 1}, channel ${each.channel + 1}`);
@@ -40,8 +43,8 @@ export function wireLights(wiring: Wiring, leds: PlacedLeds): void {
       from: (isBus ? passed.get(core.net) : undefined) ?? core.from,
     });
     const plusOf = (each: Switched): CoreDraft =>
-      group.resistorAt === 'light'
-        ? onLead({ ...wiring.side(each.way.plusSide, each, hub), to: endOf(each, port(resistor, 'a')) })
+      isAtLight
+        ? onLead({ ...wiring.side(each.way.plusSide, each, hub), to: endOf(each, plusEnd) })
         : { net: behind, from: port(resistor, 'b'), to: endOf(each, port(group.id, `plus ${i + 1}`)) };
     const minusOf = (each: Switched): CoreDraft =>
       onLead({
@@ -67,14 +70,24 @@ export function wireLights(wiring: Wiring, leds: PlacedLeds): void {
       carries: { kind: 'lights', itemId: group.id, lights: isBus ? left : 1 },
     });
     for (const core of cores) passed.set(core.net, core.to);
-    const resistorId = `${group.id}:${place.id}`;
-    if (group.resistorAt === 'light')
-      wiring.leg(resistorId, here, [{ net: behind, from: port(resistor, 'b'), to: port(group.id, `plus ${i + 1}`) }]);
-    else
-      wiring.leg(resistorId, endAt(hub), [
-        { ...wiring.side(switched.way.plusSide, switched, hub), to: port(resistor, 'a') },
-      ]);
+    if (!isInside) legResistor(wiring, { placeId: place.id, light: i, here, isAtLight }, switched, hub);
   });
+}
+
+/** The legs of a resistor: soldered to the light that it serves, or where the wires to it begin. */
+function legResistor(
+  wiring: Wiring,
+  at: { readonly placeId: string; readonly light: number; readonly here: RunEnd; readonly isAtLight: boolean },
+  switched: Switched,
+  hub: Item,
+): void {
+  const { itemId } = switched;
+  const id = `${itemId}:${at.placeId}`;
+  const resistor = `resistor:${id}`;
+  const net = wiring.names.behind(itemId, at.placeId);
+  if (at.isAtLight)
+    wiring.leg(id, at.here, [{ net, from: port(resistor, 'b'), to: port(itemId, `plus ${at.light + 1}`) }]);
+  else wiring.leg(id, endAt(hub), [{ ...wiring.side(switched.way.plusSide, switched, hub), to: port(resistor, 'a') }]);
 }
 
 /** One channel of a group whose lights are strung, or share a resistor, or both; a driver holds a string without one. */
@@ -104,6 +117,8 @@ class Strung {
     private readonly share: OnResistor,
     private readonly hub: Item,
     private readonly isHeld: boolean,
+    /** No resistor of its own: a driver holds the current, or the lights have theirs inside. */
+    private readonly isWithout = isHeld || isResistorInside(leds),
   ) {
     const { group } = leds;
     const isOne = share.strings.length === 1;
@@ -111,7 +126,14 @@ class Strung {
     this.behind = wiring.names.behind(group.id, share.placeId);
     this.isLedOn = !isOne && group.wiring !== 'pair' && share.strings.every((lights) => lights.length === 1);
     this.isAtLight = group.resistorAt === 'light' && (isOne || this.isLedOn);
-    if (!isHeld) this.placeResistor();
+    const [light = 0] = share.strings[0] ?? [];
+    if (!this.isWithout)
+      legResistor(
+        wiring,
+        { placeId: share.placeId, light, here: this.endOf(light), isAtLight: this.isAtLight },
+        switched,
+        hub,
+      );
   }
 
   wire(lights: readonly number[], k: number): void {
@@ -163,21 +185,12 @@ class Strung {
   /** What leads to the plus side of a string: behind the resistor, but where that sits at the light itself. */
   private entering(head: number, k: number, before: number | undefined): CoreDraft {
     const side = this.wiring.side(this.switched.way.plusSide, this.switched, this.hub);
-    if (this.isHeld) return { ...side, to: this.plus(head) };
-    if (before !== undefined) return { net: this.behind, from: this.plus(before), to: this.plus(head) };
+    if (before !== undefined)
+      return { net: this.isWithout ? side.net : this.behind, from: this.plus(before), to: this.plus(head) };
+    if (this.isWithout) return { ...side, to: this.plus(head) };
     return this.isAtLight && k === 0
       ? { ...side, to: port(this.resistor, 'a') }
       : { net: this.behind, from: port(this.resistor, 'b'), to: this.plus(head) };
-  }
-
-  private placeResistor(): void {
-    const { wiring, switched, hub, share } = this;
-    const [head = 0] = share.strings[0] ?? [];
-    const side = wiring.side(switched.way.plusSide, switched, hub);
-    const legId = `${this.leds.id}:${share.placeId}`;
-    if (this.isAtLight)
-      wiring.leg(legId, this.endOf(head), [{ net: this.behind, from: port(this.resistor, 'b'), to: this.plus(head) }]);
-    else wiring.leg(legId, endAt(hub), [{ ...side, to: port(this.resistor, 'a') }]);
   }
 
   private readonly plus = (light: number): PortRef => port(this.leds.id, `plus ${light + 1}`);

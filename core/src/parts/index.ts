@@ -12,6 +12,7 @@ export type {
   ControllerPart,
   ConverterPart,
   DriverPart,
+  LedBody,
   LedPart,
   LoadPart,
   OutsideSupplyPart,
@@ -29,6 +30,7 @@ export type {
   TransistorPart,
   WirePart,
 } from './kinds.ts';
+export { ledBodies } from './kinds.ts';
 export { dieOf, leds } from './leds.ts';
 export { boxes, drivers, loads } from './loads.ts';
 export { type Outline, outlines } from './outlines.ts';

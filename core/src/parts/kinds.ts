@@ -8,11 +8,27 @@ interface PartBase {
   readonly price: number;
 }
 
+/** How a single light is made. */
+export const ledBodies = [
+  '3 mm',
+  '5 mm',
+  '8 mm',
+  '10 mm',
+  'pre-wired chip',
+  'bare chip',
+  'module',
+  'filament',
+  'chip on board',
+  'power star',
+] as const;
+/** How a single light is made. */
+export type LedBody = (typeof ledBodies)[number];
+
 /** A single light-emitting diode with the two curve points that a data sheet or a meter gives. */
 export interface LedPart extends PartBase {
   readonly kind: 'led';
   /** How it is made. */
-  readonly body: '3 mm' | '5 mm' | 'pre-wired chip' | 'power star';
+  readonly body: LedBody;
   /** As #rrggbb. */
   readonly colour: string;
   /** Forward voltage at 1 mA and at 20 mA; their common spread from light to light. */
@@ -37,6 +53,16 @@ export interface LedPart extends PartBase {
   readonly intensityMcd: number;
   /** Light that the eye does not see, or not as bright as it is. */
   readonly invisible?: 'infrared' | 'ultraviolet';
+  /** Of its strongest light, in nanometres; only of what is not seen. */
+  readonly wavelengthNm?: number;
+  /** Of all its light, at the rated current; only of what is not seen. */
+  readonly radiantW?: number;
+  /** From its axis to where it gives half; only of what is not seen. */
+  readonly halfAngleDeg?: number;
+  /** The resistor that it has inside; it wants none besides. */
+  readonly insideOhm?: number;
+  /** The supply that its resistor inside was chosen for. */
+  readonly madeForV?: number;
 }
 
 /** Tape of separately controlled pixels with three dice each. */

@@ -2,7 +2,16 @@ import type { LedPart } from './kinds.ts';
 
 type Dice = Pick<
   LedPart,
-  'colour' | 'forwardAt1mAV' | 'forwardAt20mAV' | 'forwardSpreadV' | 'seriesOhm' | 'intensityMcd' | 'invisible'
+  | 'colour'
+  | 'forwardAt1mAV'
+  | 'forwardAt20mAV'
+  | 'forwardSpreadV'
+  | 'seriesOhm'
+  | 'intensityMcd'
+  | 'invisible'
+  | 'wavelengthNm'
+  | 'radiantW'
+  | 'halfAngleDeg'
 >;
 type Body = Pick<
   LedPart,
@@ -10,7 +19,7 @@ type Body = Pick<
 >;
 
 /** Forward voltages typical of the kind; ±0.15 V within a kind. */
-const dice: Readonly<Record<string, Dice>> = {
+const dice = {
   red: {
     colour: '#ff2a1a',
     forwardAt1mAV: 1.72,
@@ -75,6 +84,9 @@ const dice: Readonly<Record<string, Dice>> = {
     seriesOhm: 13,
     intensityMcd: 40,
     invisible: 'ultraviolet',
+    wavelengthNm: 395,
+    radiantW: 0.012,
+    halfAngleDeg: 15,
   },
   infrared: {
     colour: '#5a1420',
@@ -84,10 +96,13 @@ const dice: Readonly<Record<string, Dice>> = {
     seriesOhm: 4,
     intensityMcd: 0,
     invisible: 'infrared',
+    wavelengthNm: 940,
+    radiantW: 0.01,
+    halfAngleDeg: 20,
   },
-};
+} as const satisfies Readonly<Record<string, Dice>>;
 
-const bodies: Readonly<Record<string, Body>> = {
+const bodies = {
   '3mm': {
     body: '3 mm',
     ratedCurrentA: 0.02,
@@ -106,6 +121,24 @@ const bodies: Readonly<Record<string, Body>> = {
     wireDiameterMm: 1.1,
     price: 0.14,
   },
+  '8mm': {
+    body: '8 mm',
+    ratedCurrentA: 0.02,
+    bareDiameterMm: 9.2,
+    sleeveWallMm: 0.45,
+    lengthMm: 11,
+    wireDiameterMm: 1.1,
+    price: 0.25,
+  },
+  '10mm': {
+    body: '10 mm',
+    ratedCurrentA: 0.02,
+    bareDiameterMm: 11.2,
+    sleeveWallMm: 0.45,
+    lengthMm: 13.4,
+    wireDiameterMm: 1.1,
+    price: 0.32,
+  },
   chip: {
     body: 'pre-wired chip',
     ratedCurrentA: 0.015,
@@ -115,7 +148,7 @@ const bodies: Readonly<Record<string, Body>> = {
     wireDiameterMm: 0.25,
     price: 0.45,
   },
-};
+} as const satisfies Readonly<Record<string, Body>>;
 
 /** Power stars: one large die on a board 20 mm across, rated in hundreds of milliamperes; they need a heatsink. */
 const stars: readonly LedPart[] = (
@@ -130,7 +163,7 @@ const stars: readonly LedPart[] = (
   name: `Power star, ${colour}, 0.35 A`,
   price: 2.4,
   body: 'power star',
-  colour: dice[colour]?.colour ?? '#ffffff',
+  colour: dice[colour].colour,
   forwardAt1mAV,
   forwardAt20mAV,
   forwardSpreadV: 0.2,
@@ -143,10 +176,117 @@ const stars: readonly LedPart[] = (
   intensityMcd,
 }));
 
+/** Bare chips to solder by their pads, by their length and width; taken at their diagonal. */
+const bareChips: readonly LedPart[] = (
+  [
+    ['0805', '2.0 × 1.25 mm', 0.02, 2.4, 0.06],
+    ['3528', '3.5 × 2.8 mm', 0.02, 4.5, 0.08],
+  ] as const
+).flatMap(([size, sides, ratedCurrentA, bareDiameterMm, price]) =>
+  (['red', 'amber', 'green', 'blue', 'white', 'warm white'] as const).map((colour) => ({
+    kind: 'led' as const,
+    id: `led-bare-${size}-${colour.replace(' ', '-')}`,
+    name: `Bare chip, ${colour}, ${sides}`,
+    ...dice[colour],
+    body: 'bare chip' as const,
+    ratedCurrentA,
+    bareDiameterMm,
+    sleeveWallMm: 0,
+    lengthMm: 1.1,
+    wireDiameterMm: 0.3,
+    price,
+  })),
+);
+
+/** Ready-wired lights with the resistor inside, by the supply that it was chosen for: 12 mA there. */
+const modules: readonly LedPart[] = (
+  [
+    [5, 270, 180],
+    [12, 820, 750],
+  ] as const
+).flatMap(([madeForV, lowOhm, highOhm]) =>
+  (['red', 'amber', 'green', 'blue', 'white', 'warm white'] as const).map((colour) => ({
+    kind: 'led' as const,
+    id: `led-module-${madeForV}v-${colour.replace(' ', '-')}`,
+    name: `Ready-wired, resistor inside, ${madeForV} V, ${colour}, 5 mm`,
+    ...dice[colour],
+    body: 'module' as const,
+    ratedCurrentA: 0.02,
+    bareDiameterMm: 5.8,
+    sleeveWallMm: 0,
+    lengthMm: 22,
+    wireDiameterMm: 1.1,
+    price: 0.4,
+    insideOhm: colour === 'red' || colour === 'amber' ? lowOhm : highOhm,
+    madeForV,
+  })),
+);
+
+/** Long pieces of many small dice: a filament of dice side by side, a segment of strings of three with their resistors. */
+const pieces: readonly LedPart[] = (['warm white', 'amber'] as const).flatMap((colour): LedPart[] => [
+  {
+    kind: 'led',
+    id: `led-filament-38-${colour.replace(' ', '-')}`,
+    name: `Filament piece, ${colour}, 38 mm, 3 V`,
+    ...dice[colour],
+    body: 'filament',
+    forwardAt1mAV: 2.5,
+    forwardAt20mAV: 2.64,
+    forwardSpreadV: 0.1,
+    seriesOhm: 2.5,
+    intensityMcd: 2500,
+    ratedCurrentA: 0.1,
+    bareDiameterMm: 1.7,
+    sleeveWallMm: 0,
+    lengthMm: 38,
+    wireDiameterMm: 0.5,
+    price: 0.6,
+  },
+  {
+    kind: 'led',
+    id: `led-cob-60-${colour.replace(' ', '-')}`,
+    name: `Chip-on-board segment, ${colour}, 60 × 8 mm, 12 V`,
+    ...dice[colour],
+    body: 'chip on board',
+    forwardAt1mAV: 7.9,
+    forwardAt20mAV: 8.3,
+    forwardSpreadV: 0.3,
+    seriesOhm: 4,
+    intensityMcd: 9000,
+    ratedCurrentA: 0.18,
+    bareDiameterMm: 8,
+    sleeveWallMm: 0,
+    lengthMm: 60,
+    wireDiameterMm: 1.1,
+    price: 1.6,
+    insideOhm: 22,
+    madeForV: 12,
+  },
+]);
+
+/** Invisible light of other wavelengths, in the common body. */
+const invisible: readonly LedPart[] = (
+  [
+    ['ultraviolet', 365, 3.3, 3.7, 0.006],
+    ['infrared', 850, 1.3, 1.5, 0.012],
+  ] as const
+).map(([kind, wavelengthNm, forwardAt1mAV, forwardAt20mAV, radiantW]) => ({
+  kind: 'led' as const,
+  id: `led-5mm-${kind}-${wavelengthNm}`,
+  name: `Light, 5 mm, ${kind}, ${wavelengthNm} nm`,
+  ...dice[kind],
+  ...bodies['5mm'],
+  forwardAt1mAV,
+  forwardAt20mAV,
+  wavelengthNm,
+  radiantW,
+}));
+
 /** The die that stands for one of a colour that is not a part of its own, such as those of a tape; white where it is not known. */
 export function dieOf(colour: string): LedPart {
   const round = leds.filter(({ body }) => body === '5 mm');
-  const named = (wanted: string): LedPart | undefined => round.find((part) => part.colour === dice[wanted]?.colour);
+  const named = (wanted: string): LedPart | undefined =>
+    round.find((part) => part.id === `led-5mm-${wanted.replace(' ', '-')}`);
   const die = named(colour) ?? named('white');
   if (!die) throw new Error('The table of lights has no white one of 5 mm, which stands for what is not known');
   return die;
@@ -166,5 +306,9 @@ export const leds: readonly LedPart[] = [
       ...body,
     })),
   ),
+  ...bareChips,
+  ...modules,
+  ...pieces,
+  ...invisible,
   ...stars,
 ];

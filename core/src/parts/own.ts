@@ -41,6 +41,10 @@ export const ownColumns = {
     length: column('lengthMm', 'lengthMm', 0.3, 100),
     // What is infrared or ultraviolet is seen as nothing.
     brightness: column('intensityMcd', 'intensityMcd', 0, 1e6),
+    'inside resistor': column('insideOhm', 'resistanceOhm', 1, 100_000),
+    'made for': column('madeForV', 'voltageV', 1, 60),
+    'wavelength in nm': column('wavelengthNm', 'count', 200, 2000),
+    'radiant power': column('radiantW', 'powerW', 0.0001, 20),
   },
   'pixel-tape': {
     density: column('perMetre', 'perMetre', 5, 400),

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { colour, figure, inBand, name, price } from '../items/schemaFields.ts';
-import { chemistryNames, MOST_PINS, type OwnPart, ownColumns, pinName } from '../parts/index.ts';
+import { chemistryNames, ledBodies, MOST_PINS, type OwnPart, ownColumns, pinName } from '../parts/index.ts';
 
 const sizeMm = z.number().positive().max(5000);
 const base = {
@@ -16,7 +16,7 @@ export const ownPartSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     ...base,
     kind: z.literal('led'),
-    body: z.enum(['3 mm', '5 mm', 'pre-wired chip', 'power star']),
+    body: z.enum(ledBodies),
     colour,
     forwardAt1mAV: inBand(led['forward at 1 mA']),
     forwardAt20mAV: inBand(led['forward at 20 mA']),
@@ -29,6 +29,11 @@ export const ownPartSchema = z.discriminatedUnion('kind', [
     wireDiameterMm: z.number().positive().max(5),
     intensityMcd: inBand(led.brightness),
     invisible: z.enum(['infrared', 'ultraviolet']).optional(),
+    wavelengthNm: inBand(led['wavelength in nm']).optional(),
+    radiantW: inBand(led['radiant power']).optional(),
+    halfAngleDeg: z.number().min(1).max(90).optional(),
+    insideOhm: inBand(led['inside resistor']).optional(),
+    madeForV: inBand(led['made for']).optional(),
   }),
   z.strictObject({
     ...base,

@@ -182,15 +182,44 @@ export function TextField({ label, value, onCommit, most = 120, hideLabel = fals
   );
 }
 
+interface ChoiceOption<T extends string> {
+  readonly value: T;
+  readonly label: string;
+  readonly group?: string;
+}
+
 interface ChoiceProps<T extends string> {
   readonly label: string;
   readonly value: T;
-  readonly options: readonly { readonly value: T; readonly label: string }[];
+  /** Those of one group stand together under its name. */
+  readonly options: readonly ChoiceOption<T>[];
   readonly onChoose: (value: T) => void;
   readonly hideLabel?: boolean;
   readonly hint?: ReactNode;
   readonly overruled?: boolean;
   readonly inline?: boolean;
+}
+
+function Options({ options }: { readonly options: readonly ChoiceOption<string>[] }) {
+  const groups = [...new Set(options.flatMap(({ group }) => group ?? []))];
+  const listed = (of: string | undefined) =>
+    options
+      .filter(({ group }) => group === of)
+      .map(({ value, label }) => (
+        <option key={value} value={value} className="bg-sheet text-ink">
+          {label}
+        </option>
+      ));
+  return (
+    <>
+      {listed(undefined)}
+      {groups.map((group) => (
+        <optgroup key={group} label={group} className="bg-sheet text-ink">
+          {listed(group)}
+        </optgroup>
+      ))}
+    </>
+  );
 }
 
 /** One out of a list. `inline` sets it into a sentence. */
@@ -221,11 +250,7 @@ export function Choice<T extends string>({
             : `${box} ${overruled ? 'border-brass' : 'border-rule'}`
         }
       >
-        {options.map((option) => (
-          <option key={option.value} value={option.value} className="bg-sheet text-ink">
-            {option.label}
-          </option>
-        ))}
+        <Options options={options} />
       </Select>
       {hint && <Description className="mt-0.5 text-[13px] text-faint">{hint}</Description>}
     </Field>
