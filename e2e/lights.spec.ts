@@ -142,3 +142,49 @@ test('a ring of single lights laid out by figures, strung on a supply, and what 
   await page.getByRole('button', { name: 'Move', exact: true }).click();
   await expect(page.getByLabel('Lights 1 1, across')).toHaveValue('220 mm');
 });
+
+test('many-coloured, ready-wired and invisible lights: what each says of itself, and what is mended by a click', async ({
+  page,
+}) => {
+  await beginPlan(page);
+  await goTo(page, 'power');
+  await page.getByRole('button', { name: 'Outside supply' }).click();
+  await fill(page, 'Its voltage', '5 V');
+  await goTo(page, 'lights');
+  await page.getByRole('button', { name: 'Add single lights' }).click();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Add one in the middle' }).click();
+  const kind = page.getByLabel('Kind of light');
+  await kind.selectOption({ label: 'Light, 5 mm, three colours, common plus' });
+  await goTo(page, 'drive');
+  await fill(page, 'Resistor, each green die', '470 Ω');
+  await fill(page, 'Resistor, each blue die', '390 Ω');
+  await expect(page.getByLabel(/^Resistor, each green die/)).toHaveValue('470 Ω');
+  await fill(page, /^Resistor, each green die/, '');
+  await fill(page, /^Resistor, each blue die/, '');
+  await expect(page.getByLabel(/^Resistor, each green die/)).toHaveValue('220 Ω');
+  await goTo(page, 'lights');
+  await page.getByText('Why a resistor for each colour?').click();
+  // 330 Ω for the red die; with all three lit behind it green and blue get nothing.
+  await expect(page.getByRole('row', { name: /^red 330 Ω/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: /^green 220 Ω.* nA$/ })).toBeVisible();
+  await goTo(page, 'wires');
+  await expect(page.getByRole('row', { name: /^Resistor 220 Ω/ })).toContainText('2');
+  await goTo(page, 'lights');
+
+  await kind.selectOption({ label: 'Ready-wired, resistor inside, 12 V, white, 5 mm' });
+  await expect(page.getByLabel('Wanted current, each')).toHaveCount(0);
+  await goTo(page, 'drive');
+  await expect(page.getByText(/is made for 12.0 V and gets 5.00 V/).first()).toBeVisible();
+  await goTo(page, 'lights');
+
+  await kind.selectOption({ label: 'Light, 5 mm, ultraviolet, 365 nm' });
+  await expect(page.getByText(/Nothing that is seen tells when Lights 1 is on/).first()).toBeVisible();
+  await page.getByText('What does it give at a distance?').click();
+  await expect(page.getByText(/365 nm/).last()).toBeVisible();
+  await fill(page, 'Distance on its axis', '30 mm');
+  await expect(page.getByText(/on each square centimetre there: 1.00 J\/cm² after/)).toBeVisible();
+  await page.getByRole('button', { name: 'Add a green light beside it' }).first().click();
+  await expect(page.getByLabel('Name of the single lights').nth(1)).toHaveValue('Lights 1, sign');
+  await expect(page.getByText(/Nothing that is seen tells/)).toHaveCount(0);
+});

@@ -65,11 +65,22 @@ const sum = (values: readonly number[]): number => values.reduce((total, value) 
 export const restOf = (consumers: readonly Consumer[]): number =>
   sum(consumers.map((consumer) => consumer.restA + consumer.steadyPeakA));
 
-/** How many lights hang on each channel of a group, where that is not the same for all. */
+/** How many lights hang on each channel of a group, or what its colours draw, where that is not the same for all. */
 export function weightsOf(driven: readonly Driven[]): (groupId: string) => readonly number[] | undefined {
   const known = new Map(
     driven.filter((each) => each.channels.length > 1).map((each) => [each.itemId, each.loopsOnChannel]),
   );
+  // Dice of one light, each with its own resistor, draw their own currents.
+  for (const each of driven) {
+    if (each.die === null) continue;
+    const dice = driven.filter(({ itemId }) => itemId === each.itemId);
+    const meanA = dice.reduce((sum, { totalA }) => sum + totalA, 0) / dice.length;
+    if (meanA > 0)
+      known.set(
+        each.itemId,
+        dice.map(({ totalA }) => totalA / meanA),
+      );
+  }
   return (groupId) => known.get(groupId);
 }
 

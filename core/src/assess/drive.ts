@@ -39,13 +39,20 @@ export function switchAll(
     stringsOn: (driverId) => strings.get(driverId) ?? 0,
   };
   const groups = new Map(placed.map((group) => [group.id, group]));
+  const commonOf = (itemId: string): 'plus' | 'minus' | undefined => {
+    const group = groups.get(itemId);
+    return group?.shape === 'lights' ? group.part.common : undefined;
+  };
   const tryPin = (item: Item, board: Board): boolean => {
     const group = groups.get(item.id);
     if (group?.shape !== 'lights') return false;
     // A rail that the maker named for it is meant to feed it: no pin gives that.
     if ('feed' in item && item.feed !== null && item.feed !== board.railId) return false;
-    const driven = sizeLights(group, pinHigh(item.id, board), input);
-    return driven !== null && isPinEnough(driven);
+    const dice = group.part.dice ?? [null];
+    return dice.every((_, channel) => {
+      const driven = sizeLights(group, onPin(item.id, board, channel, commonOf(item.id) === 'plus'), input);
+      return driven !== null && isPinEnough(driven);
+    });
   };
   const switched = resolveSwitching({
     design,
@@ -53,7 +60,12 @@ export function switchAll(
     library,
     rails,
     boards,
-    chooseAuto: (item, _channel, board) => (tryPin(item, board) ? 'pin high' : 'transistor below'),
+    chooseAuto: (item, _channel, board) => {
+      // A leg that the dice share decides the side on which each of them is switched.
+      const common = commonOf(item.id);
+      if (tryPin(item, board)) return common === 'plus' ? 'pin low' : 'pin high';
+      return common === 'minus' ? 'transistor above' : 'transistor below';
+    },
   });
   const driven = placed.flatMap((group): Driven[] => {
     const channels = switched.get(group.id) ?? [];
@@ -61,7 +73,7 @@ export function switchAll(
     if (!first || group.shape === 'pixels') return [];
     const sized =
       group.shape === 'lights'
-        ? [sizeLights(group, first, input)]
+        ? (group.part.dice ? channels : [first]).map((channel) => sizeLights(group, channel, input))
         : channels.map((channel) => sizeTape(group, channel, input));
     return sized.filter((each) => each !== null);
   });
@@ -79,10 +91,11 @@ function stringsByDriver(placed: readonly PlacedGroup[], library: Library): Read
   return strings;
 }
 
-const pinHigh = (itemId: string, board: Board): Switched => ({
+/** A channel as it would be on a pin of a board. */
+const onPin = (itemId: string, board: Board, channel: number, isLow: boolean): Switched => ({
   itemId,
-  channel: 0,
-  way: ways['pin high'],
+  channel,
+  way: ways[isLow ? 'pin low' : 'pin high'],
   said: { way: 'auto' },
   railId: board.railId,
   board,

@@ -115,6 +115,7 @@ function currentOfString(
 function leadOfLights({ group }: PlacedLeds, driven: readonly Driven[], runOf: RunOf): TappedLead | null {
   const [only] = driven;
   if (!only || only.loop.heldA !== null) return null;
+  if (only.die !== null) return leadOfDice(group, driven, runOf);
   const channels = channelsApart(only.way, only.lightsOnChannel.length);
   if (only.hung.inSeries > 1 || only.hung.sideBySide > 1)
     return {
@@ -140,6 +141,25 @@ function leadOfLights({ group }: PlacedLeds, driven: readonly Driven[], runOf: R
     stepOhm: isBus ? runs.map(wireCoreOhm) : [0],
     sharedOhm: 0,
     channels: Array.from({ length: channels }, () => channelsOf(driven)).flat(),
+  };
+}
+
+/** Many-coloured lights: a die of each colour at every place of the lead, or at the end of wires of its own. */
+function leadOfDice(group: LightItem, driven: readonly Driven[], runOf: RunOf): TappedLead {
+  const runs = group.places.map((place) => runOf.get(`light:${group.id}:${place.id}`));
+  const isBus = runs[1]?.from.itemId === group.id;
+  const isApart = driven.every((each) => isProgrammed(each.way));
+  // Colours that nothing switches apart go by the same two cores, which so carry them all.
+  const times = isApart ? 1 : driven.length;
+  return {
+    taps: driven.flatMap((_, channel) =>
+      runs.map(
+        (run, i): Tap => ({ place: isBus ? i : 0, channel, ownOhm: isBus ? 0 : (1 + times) * wireCoreOhm(run) }),
+      ),
+    ),
+    stepOhm: isBus ? runs.map((run) => wireCoreOhm(run) * times) : [0],
+    sharedOhm: 0,
+    channels: channelsOf(driven),
   };
 }
 

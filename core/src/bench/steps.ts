@@ -4,7 +4,7 @@ import { colourBands } from '../drive/index.ts';
 import { coloursOfTape, countLights, type PlacedTape } from '../items/index.ts';
 import { curveOfPart } from '../lights/index.ts';
 import { countResistors, type Driven } from '../network/index.ts';
-import { chemistries, findPart } from '../parts/index.ts';
+import { chemistries, dieOf, findPart } from '../parts/index.ts';
 import { controlsOf, type Design, itemNamed, sayWhen } from '../plan/index.ts';
 import { type Draws, drawAt, operate, scaleLit, sourceAt } from '../power/index.ts';
 import { gauge, joinMessages, type Message, mm, ohms, say } from '../units/index.ts';
@@ -66,16 +66,19 @@ function beforeSoldering(design: Design, assessment: Assessment): BenchStep[] {
   const leds = assessment.driven.flatMap((driven) => {
     const item = itemNamed(design, driven.itemId);
     const part = item && 'part' in item ? findPart(assessment.library, 'led', item.part) : undefined;
-    const testV = part ? forwardVoltageV(curveOfPart(part), METER_A) : 0;
+    const testV = part ? forwardVoltageV(curveOfPart(driven.die ? dieOf(driven.die) : part), METER_A) : 0;
     return [
       ...measureResistor(driven),
       ...(part
         ? [
             step({
-              id: `drop:${driven.itemId}`,
+              id: driven.die === null ? `drop:${driven.itemId}` : `drop:${driven.itemId}:${driven.die}`,
               chapter: 'Before soldering',
               title: `Test the lights of ${driven.name}`,
-              todo: 'Test each light before it is fixed. Mark plus on the leg before you trim it.',
+              todo:
+                part.common === undefined
+                  ? 'Test each light before it is fixed. Mark plus on the leg before you trim it.'
+                  : `Find the leg that is common: with the ${part.common === 'plus' ? 'red' : 'black'} probe on it each other leg lights one colour. Mark it, then find ${driven.die}.`,
               probe:
                 'Meter on the diode range, red probe on plus. It tests near 1 mA; a blue or white light may exceed a small meter.',
               expect: expectBetween('voltageV', testV - driven.forwardV.spread, testV + driven.forwardV.spread),
@@ -88,12 +91,12 @@ function beforeSoldering(design: Design, assessment: Assessment): BenchStep[] {
 }
 
 function measureResistor(driven: Driven): BenchStep[] {
-  const { resistor, itemId, name } = driven;
+  const { resistor, itemId, name, die } = driven;
   if (!resistor) return [];
   const marked = colourBands(resistor.resistorOhm)?.join(', ');
   return [
     step({
-      id: `resistor:${itemId}`,
+      id: die === null ? `resistor:${itemId}` : `resistor:${itemId}:${die}`,
       chapter: 'Before soldering',
       title: `Measure a resistor for ${name}`,
       todo: say`Take ${countResistors(driven)} of ${ohms(resistor.resistorOhm)}${marked ? ` (${marked})` : ''} and measure one, out of circuit.`,
@@ -312,7 +315,10 @@ const coreOfChannel = (driven: Driven): string =>
 function channelStep(driven: Driven, count: number, channel: number): BenchStep {
   const isHeld = driven.loop.heldA !== null;
   const unit = driven.tape ? 'piece of tape between two marks' : 'light';
-  const { leastA, mostA, currentA } = driven.corners;
+  const { currentA } = driven.corners;
+  // Of what is next to nothing rounding may turn the two round.
+  const leastA = Math.min(driven.corners.leastA, driven.corners.mostA);
+  const mostA = Math.max(driven.corners.leastA, driven.corners.mostA);
   // One current goes through all lights of a string.
   const times = isHeld ? 1 : count / driven.hung.inSeries;
   const isOneOfMany = driven.lightsOnChannel.length > 1;

@@ -1,8 +1,12 @@
 import type { Assessment } from '../assess.ts';
 import type { LedCurve } from '../circuit/index.ts';
+import type { PlacedLeds } from '../items/index.ts';
 import {
   channelsApart,
+  commonLeg,
   type Driven,
+  dieLeg,
+  dieResistor,
   isProgrammed,
   type Loop,
   plusAtHub,
@@ -63,7 +67,8 @@ export function drawLights(sketch: Sketch, assessment: Assessment, conditions: C
       const isFirst = assessment.driven.find((each) => each.itemId === group.id) === channel.driven;
       if (group.shape === 'units') drawUnits(sketch, channel, group.part, isFirst);
       else {
-        drawSingleLights(sketch, channel, group.group.places, assessment);
+        if (group.part.dice) drawDice(sketch, channel, group);
+        else drawSingleLights(sketch, channel, group.group.places, assessment);
         drawWhileDark(sketch, channel, assessment);
       }
     }
@@ -73,7 +78,8 @@ export function drawLights(sketch: Sketch, assessment: Assessment, conditions: C
 /** What is left of a rail over lights between it and a pin, in the time in which the pin says dark. */
 function drawWhileDark(sketch: Sketch, { switched, driven, share, isLit }: Channel, { rails }: Assessment): void {
   const { itemId, channel, way, board, railId } = switched;
-  const [loops, darkShare] = [driven.loopsOnChannel[channel] ?? 0, 1 - share];
+  const loops = driven.loopsOnChannel[driven.channels.indexOf(channel)] ?? 0;
+  const darkShare = 1 - share;
   if (way.throughPin !== 'taken' || !board || railId === null || !isLit || loops === 0 || darkShare <= 0) return;
   const id = `channel:${itemId}:${channel + 1}`;
   const { item, port } = plusAtHub(rails, board.item, railId);
@@ -129,6 +135,28 @@ function drawSingleLights(
       ohm: driven.resistor.resistorOhm / share,
     });
   }
+}
+
+/** One colour of many-coloured lights, each die with its resistor at its own leg. */
+function drawDice(sketch: Sketch, { driven, share }: Channel, { id, group, part }: PlacedLeds): void {
+  const { die, resistor, loop } = driven;
+  if (die === null || resistor === null) return;
+  group.places.forEach((place, i) => {
+    const [common, own] = [sketch.at(id, commonLeg(id, i).port), sketch.at(id, dieLeg(id, die, i).port)];
+    const [anode, cathode] = part.common === 'plus' ? [common, own] : [own, common];
+    const name = dieResistor(id, place.id, die);
+    sketch.add(
+      id,
+      { kind: 'diode', name: `${id}: light ${i + 1}, ${die}`, anode, cathode, curve: curveShare(loop.curve, share) },
+      {
+        kind: 'resistor',
+        name,
+        a: sketch.at(name, 'a'),
+        b: sketch.at(name, 'b'),
+        ohm: resistor.resistorOhm / share,
+      },
+    );
+  });
 }
 
 /** One colour of a plain tape: unit after unit between its two rails, each its dice in series with their resistor. */

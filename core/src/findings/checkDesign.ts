@@ -6,6 +6,7 @@ import { findRebuilds } from './builtRules.ts';
 import { cautionRule } from './cautionRules.ts';
 import { cellsRule } from './cellsRule.ts';
 import { emptySignRule, impossibleCueRule, reachRule, shadowedCueRule, signRule } from './cueRules.ts';
+import { commonLegRule } from './diceRules.ts';
 import type { Rule } from './finding.ts';
 import { boxRule, fitRule } from './fitRules.ts';
 import { flashRule, signFlashRule } from './flashRules.ts';
@@ -25,7 +26,7 @@ import {
 import { ceilingRule, linkRule } from './linkRules.ts';
 import { loopRule } from './loopRules.ts';
 import { moduleRule } from './moduleRules.ts';
-import { darkMoodRule, drivenMoveRule, lightsItselfRule, setRule, shownValueRule } from './moodRules.ts';
+import { darkMoodRule, drivenMoveRule, lightsItselfRule, mixedSetRule, setRule, shownValueRule } from './moodRules.ts';
 import { needRule } from './needRules.ts';
 import { partGoneRule } from './partRules.ts';
 import { pinLoadRule, pinLowRule, pinPlanRule, pixelRule, solderedWayRule, switchLoadRule } from './pinRules.ts';
@@ -64,6 +65,7 @@ const rules: readonly Rule[] = [
   shownValueRule,
   cellsRule,
   setRule,
+  mixedSetRule,
   reachRule,
   shadowedCueRule,
   impossibleCueRule,
@@ -77,6 +79,7 @@ const rules: readonly Rule[] = [
   farResistorRule,
   resistorPowerRule,
   moduleRule,
+  commonLegRule,
   unevenStringRule,
   fadingStringRule,
   sharedResistorRule,

@@ -110,6 +110,39 @@ export const drivenMoveRule: Rule = ({ design, assessment }) =>
     ];
   });
 
+/** A set of lights of which some have colours and some have one. */
+export const mixedSetRule: Rule = ({ design, assessment }) =>
+  (design.moods.sets ?? []).flatMap((set): Finding[] => {
+    const bytesOf = (groupId: string) => assessment.show.groups.find((each) => each.id === groupId)?.bytesPerPoint;
+    const first = set.of.flatMap((part) => bytesOf(part.groupId) ?? [])[0];
+    const isOther = (part: (typeof set.of)[number]): boolean => {
+      const bytes = bytesOf(part.groupId);
+      return bytes !== undefined && bytes !== first;
+    };
+    const others = set.of.filter(isOther);
+    if (others.length === 0) return [];
+    const names = others.map(
+      (part) => assessment.placed.find((each) => each.id === part.groupId)?.name ?? part.groupId,
+    );
+    return [
+      {
+        ...named('set-mixed', set.id),
+        gravity: 'mend',
+        stage: 'moods',
+        aboutId: set.id,
+        what: `${set.name} mixes lights that have colours with lights that have one: ${names.join(', ')} ${names.length > 1 ? 'are' : 'is'} left out of it`,
+        why: 'A move gives each light of a set either a colour or a height, not both.',
+        mend: 'Make two sets of it.',
+        fixes: [
+          {
+            label: 'Leave them out',
+            edits: [{ kind: 'set', id: set.id, fields: { of: set.of.filter((part) => !isOther(part)) } }],
+          },
+        ],
+      },
+    ];
+  });
+
 /** A set that asks for lights which its group has not, since the tape was cut shorter. */
 export const setRule: Rule = ({ design, assessment }) =>
   (design.moods.sets ?? []).flatMap((set) =>

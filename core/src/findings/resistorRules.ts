@@ -1,13 +1,20 @@
 import { LEAST_HEAD_ROOM_V } from '../drive/index.ts';
-import { type Finding, named } from '../items/index.ts';
+import { type Edit, type Finding, named } from '../items/index.ts';
 import type { Driven } from '../network/index.ts';
-import { changeItem } from '../plan/index.ts';
+import { changeItem, type Design } from '../plan/index.ts';
 import { amps, ohms, roughPercent, say, volts, watts } from '../units/index.ts';
 import { addBoost } from './addBoost.ts';
 import type { Rule } from './finding.ts';
 import { SPENT_HEAD_ROOM_V } from './margins.ts';
 import { singleLights } from './singleLights.ts';
 import { shortenString } from './stringRules.ts';
+
+/** Gives the resistor back to the app; of a many-coloured light those of all its dice. */
+const takeReckoned = (design: Design, { itemId, die }: Driven): readonly Edit[] =>
+  changeItem(design, itemId, die === null ? { resistorOhm: null } : { dieResistorsOhm: undefined });
+
+/** Dice of one light have each a resistor, and so findings, of their own. */
+const dieOf = ({ die }: Driven): string[] => (die === null ? [] : [die]);
 
 const wattages = [0.125, 0.25, 0.5, 1, 2, 5];
 
@@ -39,7 +46,7 @@ export const headRoomRule: Rule = (input) =>
     const shorter = shortenString(input, driven);
     return [
       {
-        ...named('head-room', driven.itemId),
+        ...named('head-room', driven.itemId, ...dieOf(driven)),
         stage: 'drive',
         aboutId: driven.itemId,
         ...describeHeadRoom(driven, headRoomV, leastHeadRoomV),
@@ -61,7 +68,7 @@ export const overRatingRule: Rule = ({ design, assessment }) =>
     if (corners.brightestA <= driven.ratedCurrentA * (1 + 1e-9) || !singleLights(assessment, driven.itemId)) return [];
     return [
       {
-        ...named('over-rating', driven.itemId),
+        ...named('over-rating', driven.itemId, ...dieOf(driven)),
         gravity: 'stop',
         stage: 'drive',
         aboutId: driven.itemId,
@@ -75,7 +82,7 @@ export const overRatingRule: Rule = ({ design, assessment }) =>
           ? say`Take the reckoned resistor; the exact one is ${ohms(resistor.exactOhm)}.`
           : 'Set the driver to less, or take a stronger light.',
         fixes: resistor?.overruled
-          ? [{ label: 'Take the reckoned resistor', edits: changeItem(design, driven.itemId, { resistorOhm: null }) }]
+          ? [{ label: 'Take the reckoned resistor', edits: takeReckoned(design, driven) }]
           : [],
       },
     ];
@@ -97,7 +104,7 @@ export const farResistorRule: Rule = ({ design, assessment }) =>
     const decades = Math.round(Math.log10(resistor.resistorOhm / Math.max(1, resistor.exactOhm)));
     return [
       {
-        ...named('resistor-far', driven.itemId),
+        ...named('resistor-far', driven.itemId, ...dieOf(driven)),
         gravity: 'mend',
         stage: 'drive',
         aboutId: driven.itemId,
@@ -110,9 +117,7 @@ export const farResistorRule: Rule = ({ design, assessment }) =>
             ? `It is ${10 ** decades} times what is needed: a decade or more out, or kΩ where Ω was meant.`
             : 'It was reckoned for another supply, or for another light.',
         mend: say`The exact one is ${ohms(resistor.exactOhm)}; take the reckoned resistor, or wish for less.`,
-        fixes: [
-          { label: 'Take the reckoned resistor', edits: changeItem(design, driven.itemId, { resistorOhm: null }) },
-        ],
+        fixes: [{ label: 'Take the reckoned resistor', edits: takeReckoned(design, driven) }],
       },
     ];
   });
@@ -126,7 +131,7 @@ export const resistorPowerRule: Rule = ({ design, assessment }) =>
     const enough = wattages.find((rated) => resistor.heatW <= rated / 2);
     return [
       {
-        ...named('resistor-power', driven.itemId),
+        ...named('resistor-power', driven.itemId, ...dieOf(driven)),
         gravity: 'mend',
         stage: 'drive',
         aboutId: driven.itemId,

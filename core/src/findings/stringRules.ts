@@ -64,10 +64,10 @@ export const fadingStringRule: Rule = (input) =>
 /** Lights that make no whole strings: a shorter one on the same resistor would take far more than the others. */
 export const unevenStringRule: Rule = ({ design, assessment }) =>
   assessment.placed.flatMap((group): Finding[] => {
-    if (group.shape !== 'lights') return [];
+    if (group.shape !== 'lights' || group.part.dice) return [];
     const [first] = assessment.switched.get(group.id) ?? [];
     if (!first || first.way.id === 'driver') return [];
-    const hung = hungOf(group.group);
+    const hung = hungOf(group);
     const onChannel = spreadOverChannels(group.places.length, channelsApart(first.way, group.group.channels));
     if (group.places.length === 0 || isEven(onChannel, hung)) return [];
     const channels = onChannel.length;

@@ -27,6 +27,8 @@ function movableOf(group: PlacedGroup): MovableGroup {
     case 'units':
       return { id: group.id, points: 1, bytesPerPoint: group.part.colours > 1 ? 3 : 1, lightsAt: [group.places] };
     default: {
+      // All its lights hang on the same dice’s channels: they show one colour together.
+      if (group.part.dice) return { id: group.id, points: 1, bytesPerPoint: 3, lightsAt: [group.places] };
       const points = Math.min(group.group.channels, Math.max(1, group.places.length));
       return {
         id: group.id,

@@ -65,11 +65,15 @@ function interleave<T>(lists: readonly (readonly T[])[]): T[] {
   return Array.from({ length: longest }, (_, i) => lists.flatMap((list) => list.slice(i, i + 1))).flat();
 }
 
-/** The lights of a maker's set; the groups it names must be among `groups`, those that are not are left out. */
+/**
+ * The lights of a maker's set; the groups it names must be among `groups`, those that are not are left out, and those
+ * that are not coloured as the first of it is.
+ */
 export function gatherSet(set: LightSet, groups: readonly ShowSet[]): ShowSet {
+  const first = set.of.flatMap((part) => groups.find((each) => each.id === part.groupId) ?? [])[0];
   const lists = set.of.flatMap((part) => {
     const group = groups.find((each) => each.id === part.groupId);
-    return group
+    return group && group.bytesPerPoint === first?.bytesPerPoint
       ? [
           countOff(part, group.points).map((i) => ({
             offset: group.offset + i * group.bytesPerPoint,
@@ -79,7 +83,6 @@ export function gatherSet(set: LightSet, groups: readonly ShowSet[]): ShowSet {
       : [];
   });
   const lights = set.order === 'interleaved' ? interleave(lists) : lists.flat();
-  const first = groups.find((each) => each.id === set.of[0]?.groupId);
   return {
     id: set.id,
     points: lights.length,

@@ -49,23 +49,27 @@ interface Glow {
 const weightsOf = (bytesPerPoint: 1 | 3): readonly number[] =>
   bytesPerPoint === 1 ? [1] : [screenWeights.red, screenWeights.green, screenWeights.blue];
 
-/** Sums up a frame of a group; `lightsAt` says how many lights hang on each point. */
+/**
+ * Sums up a frame of a group; `lightsAt` says how many lights hang on each point, or what each byte of a colour weighs
+ * beside the others.
+ */
 function sumGlow(frame: Uint8Array, group: ShowGroup, lightsAt: readonly number[] = []): Glow {
   const weights = weightsOf(group.bytesPerPoint);
   const [k, points] = [group.bytesPerPoint, group.points];
-  let [bytes, luminance, red, lights] = [0, 0, 0, 0];
+  const isByByte = k > 1 && lightsAt.length === points * k;
+  let [bytes, luminance, red, weight] = [0, 0, 0, 0];
   for (let i = 0; i < points; i += 1) {
     const at = group.offset + i * k;
-    const count = lightsAt[i] ?? 1;
-    lights += count;
     for (let c = 0; c < k; c += 1) {
+      const count = (isByByte ? lightsAt[i * k + c] : lightsAt[i]) ?? 1;
+      weight += count;
       const light = (frame[at + c] ?? 0) * count;
       bytes += light;
       luminance += light * (weights[c] ?? 0);
       if (k === 3) red += c === 0 ? light : -light;
     }
   }
-  const full = 255 * Math.max(1, lights);
+  const full = 255 * Math.max(1, weight / k);
   return { bytes: bytes / (full * k), luminance: luminance / full, red: red / full };
 }
 

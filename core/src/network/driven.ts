@@ -1,6 +1,6 @@
 import type { Feed, Hung, ResistorChoice } from '../drive/index.ts';
 import { type RailRange, rangeOfChip } from '../items/index.ts';
-import type { Figure, Library } from '../parts/index.ts';
+import type { DieColour, Figure, Library } from '../parts/index.ts';
 import type { Loop } from './loop.ts';
 import type { Board, Switched } from './switching.ts';
 import type { TransistorSwitch } from './transistors.ts';
@@ -56,6 +56,8 @@ export interface Driven {
   readonly transistor: TransistorSwitch | null;
   /** Spent beside the light to hold its transistors on, all channels at full. */
   readonly holdA: number;
+  /** Of a many-coloured light: this die of it. */
+  readonly die: DieColour | null;
   /** Of a plain tape: this colour of it, and both its rails from one unit to the next. */
   readonly tape: { readonly colour: string; readonly colours: number; readonly railOhm: number } | null;
   /** What the loop of one light works against. */

@@ -1,4 +1,5 @@
 export { colourCores, wireColours } from './colours.ts';
+export { type InCommonLeg, inCommonLeg } from './commonLeg.ts';
 export { draftRuns } from './draftRuns.ts';
 export { type Corners, countResistors, type Driven, drawnFrom, type SizingInput } from './driven.ts';
 export { type JoinedNet, joinNets, portKey } from './join.ts';
@@ -37,6 +38,7 @@ export {
 } from './switching.ts';
 export { baseResistor, HELPER_BASE_OHM, PULL_OHM, type TransistorSwitch } from './transistors.ts';
 export { unlitOverPin } from './unlit.ts';
-export { isProgrammed, type StartsAs, type Way, ways } from './ways.ts';
+export { canSwitch, isProgrammed, type StartsAs, type Way, ways } from './ways.ts';
+export { commonLeg, dieLeg, dieResistor } from './wireDice.ts';
 export { rowRunId } from './wirePixels.ts';
 export { minusAtHub, plusAtHub, type WiringInput } from './wiring.ts';

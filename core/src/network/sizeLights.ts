@@ -2,13 +2,14 @@ import { type LedCurve, shiftCurve, tabulate } from '../circuit/index.ts';
 import { chooseResistor, currentsWithout, type Feed, LEAST_HEAD_ROOM_V } from '../drive/index.ts';
 import type { PlacedLeds, RailRange } from '../items/index.ts';
 import { curveOfGroup } from '../lights/index.ts';
-import type { TransistorPart } from '../parts/index.ts';
+import { type DieColour, dieOf, type TransistorPart } from '../parts/index.ts';
 import { type Corners, chipRange, type Driven, drawnFrom, type SizingInput, workingRange } from './driven.ts';
 import { hubOf } from './hub.ts';
 import { type Loop, loopCurrentA } from './loop.ts';
 import { channelsApart, hungOf, isEven, isResistorInside } from './strings.ts';
 import type { Switched } from './switching.ts';
 import { chooseTransistor, type TransistorSwitch } from './transistors.ts';
+import { canSwitch } from './ways.ts';
 
 /** Light i on channel i mod `channels`. @example 7 lights on 3 channels: 3, 2 and 2 */
 export function spreadOverChannels(lights: number, channels: number): number[] {
@@ -17,31 +18,41 @@ export function spreadOverChannels(lights: number, channels: number): number[] {
   );
 }
 
-/** Sizes a group of single lights in the way that it is switched; null while its supply is not known. */
+const listOnChannels = ({ places, group }: PlacedLeds, { way }: Switched, die: DieColour | null): number[] =>
+  die ? [places.length] : spreadOverChannels(places.length, channelsApart(way, group.channels));
+
+/** The die of a many-coloured light that a channel lights; null for lights of one die. */
+const dieOfChannel = ({ part }: PlacedLeds, { channel }: Switched): DieColour | null => part.dice?.[channel] ?? null;
+
+/** Sizes a group of single lights, or one die of a many-coloured one, in the way that it is switched; null while its supply is not known. */
 export function sizeLights(leds: PlacedLeds, switched: Switched, input: SizingInput): Driven | null {
   const { group, part } = leds;
   const railId = drawnFrom(switched);
   const rail = input.rangeOf(railId);
-  if (!rail || switched.way.id === 'undecided' || leds.places.length === 0) return null;
-  const { curve, forwardV } = curveOfGroup(part, group);
-  const lightsOnChannel = spreadOverChannels(leds.places.length, channelsApart(switched.way, group.channels));
+  if (!rail || !canSwitch(switched.way, part) || leds.places.length === 0) return null;
+  const die = dieOfChannel(leds, switched);
+  const { curve, forwardV } = curveOfGroup(die ? dieOf(die) : part, group);
+  const lightsOnChannel = listOnChannels(leds, switched, die);
   const light = { curve, forwardSpreadV: forwardV.spread, ratedCurrentA: part.ratedCurrentA };
   const common = {
     itemId: leds.id,
-    name: leds.name,
+    name: die ? `${leds.name}, ${die}` : leds.name,
+    die,
     way: switched.way,
     railId,
     board: switched.board,
-    channels: lightsOnChannel.map((_, i) => i),
+    channels: die ? [switched.channel] : lightsOnChannel.map((_, i) => i),
     forwardV,
     ratedCurrentA: part.ratedCurrentA,
   };
   if (switched.driver && switched.by) {
+    // A driver holds one current, which is never shared out between dice of unlike drops.
+    if (die) return null;
     const setA = 'setA' in switched.by ? switched.by.setA : null;
     const heldA = (setA ?? switched.driver.setA) / Math.max(1, input.stringsOn(switched.by.id));
     return holdBy({ ...common, lightsOnChannel }, heldA, switched.driver.dropOutV, curve, rail);
   }
-  const hung = hungOf(group);
+  const hung = hungOf(leds);
   // A shorter string on the same resistor would take far more: it is asked about instead.
   if (!isEven(lightsOnChannel, hung)) return null;
   const loopsOnChannel = lightsOnChannel.map((lights) => lights / hung.inSeries);
@@ -55,7 +66,7 @@ export function sizeLights(leds: PlacedLeds, switched: Switched, input: SizingIn
           light,
           feed,
           wantedCurrentA: group.wantedCurrentA,
-          overruledOhm: group.resistorOhm,
+          overruledOhm: die ? (group.dieResistorsOhm?.[die] ?? null) : group.resistorOhm,
           hung,
         });
     const corners = resistor ?? currentsWithout(light, feed, hung);
@@ -133,7 +144,16 @@ export const isPinEnough = (driven: Driven): boolean =>
 function holdBy(
   common: Pick<
     Driven,
-    'itemId' | 'name' | 'way' | 'railId' | 'board' | 'channels' | 'forwardV' | 'ratedCurrentA' | 'lightsOnChannel'
+    | 'itemId'
+    | 'name'
+    | 'die'
+    | 'way'
+    | 'railId'
+    | 'board'
+    | 'channels'
+    | 'forwardV'
+    | 'ratedCurrentA'
+    | 'lightsOnChannel'
   >,
   heldA: number,
   dropOutV: number,

@@ -85,6 +85,7 @@ export function sizeTape(tape: PlacedPlain, switched: Switched, input: SizingInp
       totalA: corners.currentA * units,
       transistor,
       holdA: hub.takenA(0, rail.nominalV) + hub.boardA(input.rangeOf(switched.board?.railId ?? null)?.nominalV ?? 0),
+      die: null,
       tape: { colour, colours: part.colours, railOhm: railsOhm(part, part.lightsPerJoint) },
       feed: { ...range, seriesOhm: onOhm * units, dropV },
       loop,

@@ -1,5 +1,5 @@
-import type { Hung } from '../drive/index.ts';
-import type { LightItem, PlacedLeds } from '../items/index.ts';
+import { aloneOnIt, type Hung } from '../drive/index.ts';
+import type { PlacedLeds } from '../items/index.ts';
 import { isProgrammed, type Way } from './ways.ts';
 
 /** The lights of a channel that share one resistor, by their numbers from 0: string by string, each from plus to minus. */
@@ -10,10 +10,9 @@ export interface OnResistor {
 }
 
 /** How the lights of a group hang on their resistors. */
-export const hungOf = ({ inSeries, sideBySide }: Pick<LightItem, 'inSeries' | 'sideBySide'>): Hung => ({
-  inSeries: inSeries ?? 1,
-  sideBySide: sideBySide ?? 1,
-});
+export const hungOf = ({ part, group }: Pick<PlacedLeds, 'part' | 'group'>): Hung =>
+  // Dice that share a leg have each a resistor of their own: one for all would leave the light to the lowest drop.
+  part.dice ? aloneOnIt : { inSeries: group.inSeries ?? 1, sideBySide: group.sideBySide ?? 1 };
 
 /** Whether its lights have their resistor inside and the maker adds none. */
 export const isResistorInside = ({ part, group }: Pick<PlacedLeds, 'part' | 'group'>): boolean =>

@@ -94,7 +94,7 @@ export function resolveSwitching(options: {
     item: Item,
     channel: number,
     board: Board,
-  ) => 'pin high' | 'transistor below' | 'transistor above';
+  ) => 'pin high' | 'pin low' | 'transistor below' | 'transistor above';
 }): ReadonlyMap<string, readonly Switched[]> {
   const { design, asked, library, rails, boards, chooseAuto } = options;
   return new Map(

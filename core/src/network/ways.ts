@@ -1,5 +1,5 @@
 import type { SwitchedBy } from '../items/index.ts';
-import type { TransistorPart } from '../parts/index.ts';
+import type { LedPart, TransistorPart } from '../parts/index.ts';
 
 /** What a way asks of a board. */
 type PinNeed = 'none' | 'light' | 'drive';
@@ -169,6 +169,10 @@ export const ways: Readonly<Record<Exclude<Way['id'], 'auto'>, Way>> = {
     hub: 'feed',
   },
 };
+
+/** Whether a way can switch a part: dice that share a leg can only be told apart on the other side. */
+export const canSwitch = (way: Way, { common }: Pick<LedPart, 'common'>): boolean =>
+  way.id !== 'undecided' && way[common === 'plus' ? 'plusSide' : 'minusSide'] !== (common ? 'channel' : undefined);
 
 /** Whether a program dims or switches what hangs on this way. */
 export const isProgrammed = (way: Way): boolean => way.pin !== 'none';

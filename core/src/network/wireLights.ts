@@ -4,6 +4,7 @@ import type { CoreDraft, PortRef, RunEnd } from './runs.ts';
 import { hungOf, isResistorInside, type OnResistor, stringsOf } from './strings.ts';
 import type { Switched } from './switching.ts';
 import { isProgrammed } from './ways.ts';
+import { wireDice } from './wireDice.ts';
 import { endAt, port, uniqueCores, type Wiring } from './wiring.ts';
 
 /** Single lights on their channels: a pair of wires each, or one lead that passes them in turn. */
@@ -16,7 +17,11 @@ export function wireLights(wiring: Wiring, leds: PlacedLeds): void {
   // What no board drives has no channels of its own: all its lights hang on one.
   const channels = isProgrammed(first.way) || first.way.id === 'driver' ? all : [first];
   for (const each of channels) wiring.transistorLeg(each, hub);
-  const hung = hungOf(group);
+  if (leds.part.dice) {
+    wireDice(wiring, leds, all, hub);
+    return;
+  }
+  const hung = hungOf(leds);
   if (first.way.id === 'driver' || hung.inSeries > 1 || hung.sideBySide > 1) {
     for (const each of channels) wireStrings(wiring, leds, each, channels.length, hub);
     return;
@@ -94,7 +99,7 @@ function legResistor(
 function wireStrings(wiring: Wiring, leds: PlacedLeds, switched: Switched, channels: number, hub: Item): void {
   const { group } = leds;
   const isHeld = switched.way.id === 'driver';
-  const hung = isHeld ? { inSeries: Math.max(1, group.places.length), sideBySide: 1 } : hungOf(group);
+  const hung = isHeld ? { inSeries: Math.max(1, group.places.length), sideBySide: 1 } : hungOf(leds);
   for (const share of stringsOf(group.places, hung, switched.channel, channels)) {
     const strung = new Strung(wiring, leds, switched, share, hub, isHeld);
     for (const [k, lights] of share.strings.entries()) strung.wire(lights, k);

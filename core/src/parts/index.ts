@@ -11,6 +11,7 @@ export type {
   Chemistry,
   ControllerPart,
   ConverterPart,
+  DieColour,
   DriverPart,
   LedBody,
   LedPart,
@@ -30,7 +31,7 @@ export type {
   TransistorPart,
   WirePart,
 } from './kinds.ts';
-export { ledBodies } from './kinds.ts';
+export { dieColours, ledBodies } from './kinds.ts';
 export { dieOf, leds } from './leds.ts';
 export { boxes, drivers, loads } from './loads.ts';
 export { type Outline, outlines } from './outlines.ts';

@@ -8,6 +8,11 @@ interface PartBase {
   readonly price: number;
 }
 
+/** A die of a many-coloured light: the colours that moods mix. */
+export const dieColours = ['red', 'green', 'blue'] as const;
+/** A die of a many-coloured light. */
+export type DieColour = (typeof dieColours)[number];
+
 /** How a single light is made. */
 export const ledBodies = [
   '3 mm',
@@ -59,6 +64,10 @@ export interface LedPart extends PartBase {
   readonly radiantW?: number;
   /** From its axis to where it gives half; only of what is not seen. */
   readonly halfAngleDeg?: number;
+  /** The dice of a many-coloured light, in the order of its legs; one die without it. */
+  readonly dice?: readonly DieColour[];
+  /** The side on which its dice share a leg. */
+  readonly common?: 'plus' | 'minus';
   /** The resistor that it has inside; it wants none besides. */
   readonly insideOhm?: number;
   /** The supply that its resistor inside was chosen for. */

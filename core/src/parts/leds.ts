@@ -1,4 +1,4 @@
-import type { LedPart } from './kinds.ts';
+import { dieColours, type LedPart } from './kinds.ts';
 
 type Dice = Pick<
   LedPart,
@@ -264,6 +264,26 @@ const pieces: readonly LedPart[] = (['warm white', 'amber'] as const).flatMap((c
   },
 ]);
 
+/** Three dice behind one leg: moods mix them. What stands for the whole is its green die. */
+const manyColoured: readonly LedPart[] = (
+  [
+    ['5mm', bodies['5mm'], 0.3],
+    ['10mm', bodies['10mm'], 0.5],
+  ] as const
+).flatMap(([key, body, price]) =>
+  (['plus', 'minus'] as const).map((common) => ({
+    kind: 'led' as const,
+    id: `led-${key}-three-colours-${common}`,
+    name: `Light, ${body.body}, three colours, common ${common}`,
+    ...dice.green,
+    ...body,
+    colour: '#ffffff',
+    dice: dieColours,
+    common,
+    price,
+  })),
+);
+
 /** Invisible light of other wavelengths, in the common body. */
 const invisible: readonly LedPart[] = (
   [
@@ -309,6 +329,7 @@ export const leds: readonly LedPart[] = [
   ...bareChips,
   ...modules,
   ...pieces,
+  ...manyColoured,
   ...invisible,
   ...stars,
 ];

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { colour, figure, inBand, name, price } from '../items/schemaFields.ts';
-import { chemistryNames, ledBodies, MOST_PINS, type OwnPart, ownColumns, pinName } from '../parts/index.ts';
+import { chemistryNames, dieColours, ledBodies, MOST_PINS, type OwnPart, ownColumns, pinName } from '../parts/index.ts';
 
 const sizeMm = z.number().positive().max(5000);
 const base = {
@@ -32,6 +32,8 @@ export const ownPartSchema = z.discriminatedUnion('kind', [
     wavelengthNm: inBand(led['wavelength in nm']).optional(),
     radiantW: inBand(led['radiant power']).optional(),
     halfAngleDeg: z.number().min(1).max(90).optional(),
+    dice: z.array(z.enum(dieColours)).min(2).max(3).optional(),
+    common: z.enum(['plus', 'minus']).optional(),
     insideOhm: inBand(led['inside resistor']).optional(),
     madeForV: inBand(led['made for']).optional(),
   }),

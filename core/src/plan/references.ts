@@ -1,19 +1,11 @@
-import {
-  canBeNamed,
-  hasColours,
-  type Item,
-  measureRoute,
-  nameableWords,
-  plenty,
-  referencesOf,
-} from '../items/index.ts';
+import { canBeNamed, type Item, measureRoute, nameableWords, plenty, referencesOf } from '../items/index.ts';
 import type { Move } from '../moves/index.ts';
 import { withOwnParts } from '../parts/index.ts';
 import { findActiveContent } from './activeContent.ts';
-import { itemNamed, movableItems } from './items.ts';
+import { movableItems } from './items.ts';
 import { controlsOf } from './occasions.ts';
 import type { PlanProblem } from './problem.ts';
-import type { Design, LightSet, Mood, Plan } from './types.ts';
+import type { Design, Mood, Plan } from './types.ts';
 
 type Check = {
   readonly place: string;
@@ -146,17 +138,6 @@ function countLights(design: Design): number {
   }, 0);
 }
 
-/** Pixels have three colours and single lights one: a set holds the one kind or the other. */
-function findMixedSet(design: Design, set: LightSet, place: string): PlanProblem[] {
-  const colourful = set.of.filter((part) => {
-    const item = itemNamed(design, part.groupId);
-    return item !== undefined && hasColours(item, withOwnParts(design.ownParts));
-  }).length;
-  return colourful === 0 || colourful === set.of.length
-    ? []
-    : [{ place, message: `"${set.name}" mixes pixels and single lights; make two sets of it` }];
-}
-
 /** One pin given to two of what a board does. */
 const findPinTwins = (items: readonly Item[]): PlanProblem[] =>
   items.flatMap((item, i) => {
@@ -201,7 +182,6 @@ function checkDesign(design: Design): PlanProblem[] {
           },
         ]
       : [];
-  const mixed = (design.moods.sets ?? []).flatMap((set, i) => findMixedSet(design, set, `moods.sets.${i}`));
   return [
     ...findAllTwins(design),
     ...listItemReferences(design),
@@ -217,7 +197,6 @@ function checkDesign(design: Design): PlanProblem[] {
       'it is made from itself, by way of what it feeds; let one of them be fed from a pack or an outside supply',
     ),
     ...findPinTwins(design.items),
-    ...mixed,
     ...many,
   ];
 }

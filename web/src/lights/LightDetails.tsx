@@ -10,6 +10,7 @@ import { changeDesign } from '../state/planStore.ts';
 import { usePrinter } from '../units/index.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField, Tick } from '../widgets/fields.tsx';
+import { CommonLeg } from './CommonLeg.tsx';
 import { Dose } from './Dose.tsx';
 import { LayOut } from './LayOut.tsx';
 import { MoveGroup } from './MoveGroup.tsx';
@@ -117,7 +118,7 @@ export function LightDetails({
           </span>
         </div>
       )}
-      <StringTable item={item} />
+      {part?.dice ? <CommonLeg item={item} /> : <StringTable item={item} />}
       {part?.invisible && <Dose item={item} part={part} />}
       <LayOut item={item} acrossMm={part ? finishedMm : null} />
       {item.places.length > 0 && <MoveGroup item={item} />}

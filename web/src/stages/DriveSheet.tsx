@@ -2,10 +2,11 @@ import { colourBands } from '@glimmer/core/drive';
 import { explainData, explainDrive } from '@glimmer/core/figures';
 import { type ItemOf, itemsOf, kindOf } from '@glimmer/core/items';
 import type { Driven } from '@glimmer/core/network';
+import type { DieColour } from '@glimmer/core/parts';
 import { bands, type Item } from '@glimmer/core/plan';
 import { quantitiesOf } from '@glimmer/core/units';
 import { AddItems, ItemCard } from '../items/ItemCard.tsx';
-import { setField } from '../items/itemActions.ts';
+import { editItem, setField } from '../items/itemActions.ts';
 import { WayRows } from '../items/WayRows.tsx';
 import { usePrinter } from '../units/index.ts';
 import { Said } from '../units/Said.tsx';
@@ -38,41 +39,66 @@ function BoardCard({ item }: { readonly item: ItemOf<'board'> }) {
   );
 }
 
-/** The resistor of a group of single lights, and what it is rated for. */
-function ResistorFields({ item, driven }: { readonly item: ItemOf<'light'>; readonly driven: Driven }) {
+/** Sets the maker's own resistor of a group, or of one die of it; null gives it back to the app. */
+function setResistor(item: ItemOf<'light'>, die: DieColour | null, ohm: number | null): void {
+  if (die === null) {
+    setField(item.id, 'resistorOhm', ohm);
+    return;
+  }
+  editItem(item, (draft) => {
+    const { [die]: _, ...others } = draft.dieResistorsOhm ?? {};
+    draft.dieResistorsOhm = ohm === null ? others : { ...others, [die]: ohm };
+  });
+}
+
+/** What one resistor of a group serves. */
+function servedBy({ inSeries, sideBySide }: Driven['hung']): string {
+  const each = inSeries > 1 ? `string of ${inSeries}` : 'light';
+  return sideBySide > 1 ? `every ${sideBySide} ${inSeries > 1 ? `strings of ${inSeries}` : 'lights'}` : `each ${each}`;
+}
+
+/** The resistors of a group of single lights, and what they are rated for. */
+function ResistorFields({ item, driven }: { readonly item: ItemOf<'light'>; readonly driven: readonly Driven[] }) {
   const printer = usePrinter();
-  const { resistor } = driven;
-  if (!resistor) return null;
+  const hottestW = Math.max(0, ...driven.map(({ resistor }) => resistor?.heatW ?? 0));
   return (
     <>
-      <QuantityField
-        label="Resistor, each light"
-        kind="resistanceOhm"
-        value={resistor.resistorOhm}
-        band={bands.resistorOhm}
-        overruled={resistor.overruled}
-        hint={colourBands(resistor.resistorOhm)?.join(' ')}
-        onCommit={(value) => setField(item.id, 'resistorOhm', value)}
-        onClear={() => setField(item.id, 'resistorOhm', null)}
-      />
-      <Choice
-        label="Rated"
-        value={String(item.resistorRatedW)}
-        options={['0.125', '0.25', '0.5', '1', '2', '5'].map((value) => ({
-          value,
-          label: printer.quantity('powerW', Number(value)),
-        }))}
-        onChoose={(value) => setField(item.id, 'resistorRatedW', Number(value))}
-        hint={`${printer.quantity('powerW', resistor.heatW)} at most`}
-      />
+      {driven.map(({ die, resistor, loop, hung }) =>
+        loop.heldA === null ? (
+          <QuantityField
+            key={die}
+            label={`Resistor, ${die === null ? servedBy(hung) : `each ${die} die`}`}
+            kind="resistanceOhm"
+            value={resistor?.resistorOhm ?? null}
+            band={bands.resistorOhm}
+            overruled={resistor?.overruled ?? false}
+            placeholder="none: it has one inside"
+            hint={resistor ? colourBands(resistor.resistorOhm)?.join(' ') : undefined}
+            onCommit={(value) => setResistor(item, die, value)}
+            onClear={() => setResistor(item, die, null)}
+          />
+        ) : null,
+      )}
+      {hottestW > 0 && (
+        <Choice
+          label="Rated"
+          value={String(item.resistorRatedW)}
+          options={['0.125', '0.25', '0.5', '1', '2', '5'].map((value) => ({
+            value,
+            label: printer.quantity('powerW', Number(value)),
+          }))}
+          onChoose={(value) => setField(item.id, 'resistorRatedW', Number(value))}
+          hint={`${printer.quantity('powerW', hottestW)} at most`}
+        />
+      )}
     </>
   );
 }
 
 /** What the three currents are of. */
-function unitOf({ resistor, loop }: Driven): string {
-  if (resistor) return 'Each light';
-  return loop.heldA === null ? 'Each piece between two marks' : 'All its lights';
+function unitOf({ tape, loop }: Driven): string {
+  if (tape) return 'Each piece between two marks';
+  return loop.heldA === null ? 'Each light' : 'All its lights';
 }
 
 /** How one group is switched, and what each of its lights gets. */
@@ -83,13 +109,13 @@ function Channel({ item, driven }: { readonly item: Item; readonly driven: reado
     <div className="stitch py-2 first:border-t-0">
       <p className="font-semibold">{item.name}</p>
       <div className="my-1 grid grid-cols-2 gap-x-3 gap-y-2">
-        {item.kind === 'light' && first && <ResistorFields item={item} driven={first} />}
+        {item.kind === 'light' && <ResistorFields item={item} driven={driven} />}
         <WayRows item={item} label="Switched by" />
       </div>
       {driven.map((each) => (
         <FigureLine
           key={each.channels.join()}
-          label={`${unitOf(each)}${driven.length > 1 ? `, channel ${(each.channels[0] ?? 0) + 1}` : ''}, dimmest to brightest`}
+          label={`${unitOf(each)}${each.die ? `, ${each.die}` : driven.length > 1 ? `, channel ${(each.channels[0] ?? 0) + 1}` : ''}, dimmest to brightest`}
           value={`${printer.quantity('currentA', each.corners.currentA)} (${printer.quantity('currentA', each.corners.dimmestA)} to ${printer.quantity('currentA', each.corners.brightestA)})`}
           onOpen={() => openSum(explainDrive(each))}
         />
@@ -101,7 +127,10 @@ function Channel({ item, driven }: { readonly item: Item; readonly driven: reado
         />
       )}
       {first?.resistor && (
-        <FigureLine label="Head-room for the resistor" value={printer.quantity('voltageV', first.resistor.headRoomV)} />
+        <FigureLine
+          label="Head-room for the resistor"
+          value={driven.map((each) => printer.quantity('voltageV', each.resistor?.headRoomV ?? 0)).join(', ')}
+        />
       )}
     </div>
   );

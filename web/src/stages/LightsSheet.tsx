@@ -1,4 +1,5 @@
 import { type ItemKind, itemsOf, kindOf } from '@glimmer/core/items';
+import { findPart, type LedPart } from '@glimmer/core/parts';
 import type { Item } from '@glimmer/core/plan';
 import { MapPin, Spline } from 'lucide-react';
 import { ItemCard } from '../items/ItemCard.tsx';
@@ -56,9 +57,12 @@ const isOfTheLine = (item: Item, field: string): boolean =>
   item.after !== null &&
   ['feed', 'board', 'dataResistorOhm', 'levelShifter', 'reservoirUf'].includes(field);
 
-/** A driver holds all its lights in one string, without a resistor. */
-const isOfStrings = (item: Item, field: string): boolean =>
-  item.kind === 'light' && item.switchedBy.way === 'driver' && ['inSeries', 'sideBySide', 'resistorAt'].includes(field);
+/** A driver holds all its lights in one string, without a resistor; dice that share a leg have each their own. */
+const isSettled = (item: Item, field: string, part: LedPart | undefined): boolean =>
+  item.kind === 'light' &&
+  ((item.switchedBy.way === 'driver' && ['inSeries', 'sideBySide', 'resistorAt'].includes(field)) ||
+    (part?.dice !== undefined && ['inSeries', 'sideBySide', 'resistorAt', 'channels', 'forwardV'].includes(field)) ||
+    (part?.insideOhm !== undefined && ['wantedCurrentA', 'resistorAt'].includes(field)));
 
 /** Stage 2. */
 export default function LightsSheet() {
@@ -91,7 +95,10 @@ export default function LightsSheet() {
               <ItemCard
                 key={item.id}
                 item={item}
-                only={(row) => !isOfTheLine(item, row.field) && !isOfStrings(item, row.field)}
+                only={(row) =>
+                  !isOfTheLine(item, row.field) &&
+                  !isSettled(item, row.field, findPart(assessment.library, 'led', 'part' in item ? item.part : null))
+                }
                 shown={{ forwardV: { value: rounded(driven.get(item.id)?.forwardV.likely) } }}
                 actions={<Layer item={item} />}
               >

@@ -37,7 +37,7 @@ const listTargets = (design: Design, assessment: Assessment): LightTarget[] => [
     return {
       id: set.id,
       name: set.name,
-      fixedColour: first?.shape === 'lights' ? first.part.colour : null,
+      fixedColour: first?.shape === 'lights' && !first.part.dice ? first.part.colour : null,
       isSet: true,
     };
   }),

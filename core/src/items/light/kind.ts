@@ -93,7 +93,7 @@ export const light: KindDefinition<'light'> = {
   ],
   parts: ({ part }) => itsPart('led', part),
   light: {
-    hasColours: () => false,
+    hasColours: ({ part }, library) => findPart(library, 'led', part)?.dice !== undefined,
     place: (item, library) => {
       const part = findPart(library, 'led', item.part);
       if (!part) return null;
@@ -101,6 +101,9 @@ export const light: KindDefinition<'light'> = {
       return { shape: 'lights', id, name, group: item, part, places: places.map(({ at }) => at) };
     },
   },
-  channels: ({ channels, places }) =>
-    channels > 1 ? Array.from({ length: Math.max(1, Math.min(channels, places.length)) }, (_, i) => `${i + 1}`) : [''],
+  channels: ({ channels, places, part }, library) =>
+    findPart(library, 'led', part)?.dice ??
+    (channels > 1
+      ? Array.from({ length: Math.max(1, Math.min(channels, places.length)) }, (_, i) => `${i + 1}`)
+      : ['']),
 };

@@ -23,6 +23,14 @@ export const lightSchema = z.strictObject({
   forwardV: figure(bands.forwardV).nullable(),
   /** Overrules the chosen resistor. */
   resistorOhm: inBand(bands.resistorOhm).nullable(),
+  /** Overrules those of the dice of a many-coloured light. */
+  dieResistorsOhm: z
+    .strictObject({
+      red: inBand(bands.resistorOhm).optional(),
+      green: inBand(bands.resistorOhm).optional(),
+      blue: inBand(bands.resistorOhm).optional(),
+    })
+    .optional(),
   resistorRatedW: z.number().min(0.01).max(10),
   sleeved: z.boolean(),
   /** From the lights to the sheet that spreads them; bare without it. */

@@ -1,0 +1,50 @@
+import { type Finding, type Fix, named } from '../items/index.ts';
+import { type Board, canSwitch } from '../network/index.ts';
+import { changeWay, type Design } from '../plan/index.ts';
+import type { Rule } from './finding.ts';
+
+/** Dice that share a leg, switched on the side of that leg, or held as one by a driver. */
+export const commonLegRule: Rule = ({ design, assessment }) =>
+  assessment.placed.flatMap((group): Finding[] => {
+    if (group.shape !== 'lights' || group.part.common === undefined) return [];
+    const [first] = assessment.switched.get(group.id) ?? [];
+    if (!first || first.way.id === 'undecided') return [];
+    const isHeld = first.way.id === 'driver';
+    if (canSwitch(first.way, group.part) && !isHeld) return [];
+    const { common } = group.part;
+    return [
+      {
+        ...named('common-leg', group.id),
+        gravity: 'stop',
+        stage: 'drive',
+        aboutId: group.id,
+        ...describe(group.name, common, isHeld),
+        fixes: switchEach(design, group.id, common, first.board),
+      },
+    ];
+  });
+
+function describe(name: string, common: 'plus' | 'minus', isHeld: boolean): Pick<Finding, 'what' | 'why' | 'mend'> {
+  const mend =
+    common === 'plus'
+      ? 'Switch each colour to minus: a pin lit low, or a transistor below.'
+      : 'Switch each colour from plus: a pin lit high, or a transistor above.';
+  return isHeld
+    ? {
+        what: `${name} has three dice behind one leg, and one driver can’t share its current out among them`,
+        why: 'The die of the lowest drop would take all of it.',
+        mend,
+      }
+    : {
+        what: `The dice of ${name} share their ${common}, and it is switched from that side`,
+        why: 'Through the leg that they share all three are lit and dark together: no colour can be told from the others.',
+        mend,
+      };
+}
+
+function switchEach(design: Design, id: string, common: 'plus' | 'minus', board: Board | null): Fix[] {
+  if (!board) return [];
+  const way = common === 'plus' ? 'transistor below' : 'transistor above';
+  const edits = changeWay(design, id, { way, board: board.id, part: null });
+  return [{ label: `A ${way} for each colour`, edits }];
+}
