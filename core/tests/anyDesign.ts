@@ -9,6 +9,7 @@ import {
   loads,
   outsideSupplies,
   packs,
+  pixelShapes,
   pixelTapes,
   plainTapes,
   plugs,
@@ -110,7 +111,7 @@ const minus = fc.constantFrom('joined' as const, 'apart' as const);
 const anyTape = ({ feed, board, hollowId }: Fields) =>
   fc.record({
     kind: kindOf('pixel tape'),
-    part: idOf(pixelTapes),
+    part: idOf([...pixelTapes, ...pixelShapes]),
     feed,
     board,
     route: fc.array(at, { maxLength: 4 }),

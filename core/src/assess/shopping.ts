@@ -38,6 +38,7 @@ function listLights(placed: readonly PlacedGroup[], driven: readonly Driven[]): 
   return placed.flatMap((group): Purchase[] => {
     const own = driven.filter((each) => each.itemId === group.id);
     const switches = own.flatMap(listSwitches);
+    if (group.shape === 'pixels' && group.part.form) return [pieces(group.part.name, group.part.price, group.name)];
     if (group.shape !== 'lights')
       return [
         {

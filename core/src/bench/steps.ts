@@ -134,7 +134,7 @@ function sayEnds({ coreEnds }: Assessment, run: Assessment['runs'][number]): Mes
 
 function soldering(assessment: Assessment): BenchStep[] {
   const tapes = assessment.placed.flatMap((group) =>
-    group.shape !== 'lights' && group.cut.lights > 0
+    group.shape !== 'lights' && group.cut.lights > 0 && !('form' in group.part)
       ? [
           step({
             id: `cut:${group.id}`,

@@ -1,4 +1,4 @@
-import { type Item, kindOf, type PlacedGroup, type PlanPoint } from '../items/index.ts';
+import { type Item, kindOf, type PlacedGroup, type PlacedTape, type PlanPoint } from '../items/index.ts';
 import type { Design } from '../plan/index.ts';
 
 /** What moods move of a plan, as points with their bytes and places: counts and places, no kinds. */
@@ -14,6 +14,13 @@ export interface MovableGroup {
   readonly grid?: { readonly columns: number; readonly rows: number; readonly snakes: boolean } | undefined;
 }
 
+/** The rows of a tape that is cut into such, or of a panel. */
+function gridOf({ tape, part }: PlacedTape): MovableGroup['grid'] {
+  const { form } = part;
+  if (form?.shape !== 'panel') return form ? undefined : tape.grid;
+  return { columns: form.columns, rows: form.pixels / form.columns, snakes: false };
+}
+
 function movableOf(group: PlacedGroup): MovableGroup {
   switch (group.shape) {
     case 'pixels':
@@ -22,7 +29,7 @@ function movableOf(group: PlacedGroup): MovableGroup {
         points: group.cut.lights,
         bytesPerPoint: 3,
         lightsAt: group.places.map((place) => [place]),
-        grid: group.tape.grid,
+        grid: gridOf(group),
       };
     case 'units':
       return { id: group.id, points: 1, bytesPerPoint: group.part.colours > 1 ? 3 : 1, lightsAt: [group.places] };

@@ -21,7 +21,7 @@ export type {
   Part,
   Pin,
   PinAbility,
-  PixelShapePart,
+  PixelForm,
   PixelTapePart,
   PlainTapePart,
   PlugPart,

@@ -103,6 +103,19 @@ export interface PixelTapePart extends PartBase {
   readonly railOhmPerMetre: number;
   /** Of one end of its rails. */
   readonly feedLimitA: number;
+  /** A shape of so many pixels, which is not cut; without it, tape off a reel. */
+  readonly form?: PixelForm;
+}
+
+/** Pixels on a board of fixed shape. */
+export interface PixelForm {
+  readonly shape: 'ring' | 'panel' | 'stick' | 'single';
+  /** In all. */
+  readonly pixels: number;
+  /** Of those in one row; all but of a panel. */
+  readonly columns: number;
+  /** Outer and inner diameter of a ring; both sides of any other. */
+  readonly sizeMm: readonly [number, number];
 }
 
 /** What a pin can be used for. `dimmed` is hardware dimming; `analog` reads a voltage; `data` can send the pixel line. */
@@ -372,22 +385,6 @@ export interface PlainTapePart extends PartBase {
   readonly colour: string;
 }
 
-/** Pixels on a ring or a grid of fixed size. */
-export interface PixelShapePart extends PartBase {
-  readonly kind: 'pixel-shape';
-  readonly shape: 'ring' | 'grid';
-  /** In all. */
-  readonly pixels: number;
-  /** Outer and inner diameter of a ring; both sides of a grid. */
-  readonly sizeMm: readonly [number, number];
-  /** Four have a white one. */
-  readonly dice: 3 | 4;
-  /** Of a dark pixel. */
-  readonly restCurrentA: Figure;
-  /** Of one die at full. */
-  readonly dieCurrentA: Figure;
-}
-
 /** A cell's protection board: what it trips at. */
 export interface ProtectionPart extends PartBase {
   readonly kind: 'protection';
@@ -437,7 +434,6 @@ export type Part =
   | DriverPart
   | BoxPart
   | PlainTapePart
-  | PixelShapePart
   | ProtectionPart
   | SensorPart
   | WirePart

@@ -51,7 +51,6 @@ describe('the catalogue', () => {
     ['transistor', 10],
     ['plug', 12],
     ['wire', 15],
-    ['pixel-shape', 6],
   ])('has %s, %d or more', (kind, least) => expect(countOf(kind)).toBeGreaterThanOrEqual(least));
   it('has 12 tapes, 10 converters and protection boards, 12 switches and sensors', () => {
     expect(countOf('pixel-tape') + countOf('plain-tape')).toBeGreaterThanOrEqual(12);

@@ -1,5 +1,5 @@
 import { typical } from './figure.ts';
-import type { PixelShapePart, PixelTapePart, PlainTapePart } from './kinds.ts';
+import type { PixelForm, PixelTapePart, PlainTapePart } from './kinds.ts';
 
 interface Row {
   readonly perMetre: number;
@@ -75,25 +75,46 @@ export const plainTapes: readonly PlainTapePart[] = (
   colour: '#fff1dc',
 }));
 
-/** Rings (outer and inner diameter) and grids (both sides) of pixels at 5 V. */
-export const pixelShapes: readonly PixelShapePart[] = (
+/** Way from the first pixel of a shape to where one more would be. */
+function chainMm(
+  shape: PixelForm['shape'],
+  pixels: number,
+  columns: number,
+  [first, second]: readonly [number, number],
+): number {
+  if (shape === 'ring') return (Math.PI * (first + second)) / 2;
+  return (first / columns) * pixels;
+}
+
+/** Rings, panels, sticks and single pixels at 5 V, on a data line like tape. */
+export const pixelShapes: readonly PixelTapePart[] = (
   [
-    ['ring', 8, 32, 18, 3, 2.6],
-    ['ring', 12, 37, 23, 3, 3.1],
-    ['ring', 16, 44.5, 31.7, 3, 3.8],
-    ['ring', 24, 66, 52, 3, 5.4],
-    ['grid', 64, 65, 65, 3, 9.5],
-    ['grid', 16, 32, 32, 4, 4.9],
+    ['ring', 8, 8, 32, 18, 3, 2.6],
+    ['ring', 12, 12, 37, 23, 3, 3.1],
+    ['ring', 16, 16, 44.5, 31.7, 3, 3.8],
+    ['ring', 24, 24, 66, 52, 3, 5.4],
+    ['panel', 64, 8, 65, 65, 3, 9.5],
+    ['panel', 16, 4, 32, 32, 4, 4.9],
+    ['stick', 8, 8, 51, 10, 3, 2.4],
+    ['single', 1, 1, 10, 10, 3, 0.4],
   ] as const
-).map(([shape, pixels, first, second, dice, price]) => ({
-  kind: 'pixel-shape',
+).map(([shape, pixels, columns, first, second, dice, price]) => ({
+  kind: 'pixel-tape',
   id: `pixel-${shape}-${pixels}`,
-  name: `Pixel ${shape}, ${pixels} pixels, ${shape === 'ring' ? `⌀ ${first} mm` : `${first} × ${second} mm`}`,
+  name: `${pixels === 1 ? 'Single pixel' : `Pixel ${shape}, ${pixels} pixels`}, ${shape === 'ring' ? `⌀ ${first} mm` : `${first} × ${second} mm`}${dice === 4 ? ', with a white die' : ''}`,
   price,
-  shape,
-  pixels,
-  sizeMm: [first, second],
+  perMetre: (1000 * pixels) / chainMm(shape, pixels, columns, [first, second]),
+  lightsPerJoint: pixels,
+  widthMm: shape === 'ring' ? (first - second) / 2 : second,
+  heightMm: 3,
   dice,
   restCurrentA: typical(0.0008, 0.0002),
   dieCurrentA: typical(0.012, 0.0012),
+  bitPeriodUs: 1.25,
+  latchUs: 300,
+  ratedVoltageV: 5,
+  leastVoltageV: 3.7,
+  railOhmPerMetre: 0.1,
+  feedLimitA: 2,
+  form: { shape, pixels, columns, sizeMm: [first, second] },
 }));

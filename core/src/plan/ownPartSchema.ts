@@ -41,7 +41,15 @@ export const ownPartSchema = z.discriminatedUnion('kind', [
     ...base,
     kind: z.literal('pixel-tape'),
     perMetre: inBand(tape.density),
-    lightsPerJoint: z.number().int().min(1).max(24),
+    lightsPerJoint: z.number().int().min(1).max(256),
+    form: z
+      .strictObject({
+        shape: z.enum(['ring', 'panel', 'stick', 'single']),
+        pixels: z.number().int().min(1).max(256),
+        columns: z.number().int().min(1).max(256),
+        sizeMm: z.tuple([sizeMm, sizeMm]).readonly(),
+      })
+      .optional(),
     widthMm: inBand(tape.width),
     heightMm: inBand(tape.height),
     restCurrentA: figure(tape['rest current']),

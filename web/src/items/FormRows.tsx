@@ -91,7 +91,7 @@ function usePartsOf(kind: Part['kind']): readonly Part[] {
 
 /** Tapes are told apart by what comes last in their names, where a narrow list would hide it. */
 const labelOf = (part: Part): string =>
-  part.kind === 'pixel-tape'
+  part.kind === 'pixel-tape' && part.form === undefined
     ? `${'like' in part ? `${part.name}: ` : ''}${part.perMetre}/m, ${part.widthMm} mm${part.dice === 4 ? ', with a white die' : ''}`
     : part.kind === 'plain-tape'
       ? part.name.replace(/^Plain tape, /, '')
@@ -112,7 +112,11 @@ const bodyGroups: Readonly<Record<LedBody, string>> = {
 
 /** Long lists of lights are put together by how they are made. */
 const groupOf = (part: Part): { readonly group?: string } =>
-  part.kind !== 'led' ? {} : { group: 'like' in part ? 'Of your own' : bodyGroups[part.body] };
+  part.kind === 'pixel-tape'
+    ? { group: 'like' in part ? 'Of your own' : part.form ? 'Rings, panels, sticks, single pixels' : 'Tape off a reel' }
+    : part.kind === 'led'
+      ? { group: 'like' in part ? 'Of your own' : bodyGroups[part.body] }
+      : {};
 
 function PartRow({ item, row, shown }: RowProps<'part'>) {
   const parts = usePartsOf(row.partKind);

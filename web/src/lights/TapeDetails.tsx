@@ -56,7 +56,7 @@ function Following({ item, placed }: { readonly item: ItemOf<'pixel tape'>; read
         value={<strong className="text-[19px]">{placed.cut.lights}</strong>}
         onOpen={() => openSum(explainTape(placed))}
       />
-      {!item.grid && (
+      {!item.grid && !placed.part.form && (
         <>
           <FigureLine
             label="Lit length, gap left at the end"
@@ -83,6 +83,23 @@ interface PixelTapeDetailsProps {
   readonly placed: PlacedTape | undefined;
 }
 
+/** The length of a tape: as its route is long, or as the maker says. */
+function LengthField({ item, placed }: PixelTapeDetailsProps) {
+  return (
+    <QuantityField
+      label={item.grid ? 'Tape in all, row by row' : 'Length of the route'}
+      kind="lengthMm"
+      value={placed?.routeMm ?? null}
+      band={bands.tapeLengthMm}
+      overruled={item.lengthMm !== null}
+      placeholder="lay it on the picture"
+      onCommit={(value) => setField(item.id, 'lengthMm', value)}
+      onClear={() => setField(item.id, 'lengthMm', null)}
+      hint={item.lengthMm !== null ? 'Empty it to measure on the picture again.' : undefined}
+    />
+  );
+}
+
 /** What a pixel tape is asked besides, and what follows: its cut, its lights, its route. */
 export function PixelTapeDetails({ item, placed }: PixelTapeDetailsProps) {
   const printer = usePrinter();
@@ -91,17 +108,7 @@ export function PixelTapeDetails({ item, placed }: PixelTapeDetailsProps) {
   return (
     <>
       <div className="mt-2 grid grid-cols-2 gap-x-3 gap-y-2">
-        <QuantityField
-          label={item.grid ? 'Tape in all, row by row' : 'Length of the route'}
-          kind="lengthMm"
-          value={placed?.routeMm ?? null}
-          band={bands.tapeLengthMm}
-          overruled={item.lengthMm !== null}
-          placeholder="lay it on the picture"
-          onCommit={(value) => setField(item.id, 'lengthMm', value)}
-          onClear={() => setField(item.id, 'lengthMm', null)}
-          hint={item.lengthMm !== null ? 'Empty it to measure on the picture again.' : undefined}
-        />
+        {!part?.form && <LengthField item={item} placed={placed} />}
         <Choice
           label="Lies in"
           value={item.hollowId ?? 'none'}
@@ -133,7 +140,14 @@ export function PixelTapeDetails({ item, placed }: PixelTapeDetailsProps) {
           onChange={(value) => setField(item.id, 'reversed', value)}
         />
       </div>
-      <Rows item={item} />
+      {part?.form ? (
+        <p className="mt-1 text-[13px] text-faint">
+          A shape that is not cut: its middle is the first point of its route, and its first pixel lies towards the
+          second.
+        </p>
+      ) : (
+        <Rows item={item} />
+      )}
       {placed && <Following item={item} placed={placed} />}
       <RouteTable item={item} />
     </>

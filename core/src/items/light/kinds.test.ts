@@ -33,7 +33,7 @@ describe('every body of single light', () => {
   });
 
   it('is reckoned, wired, bought and tested in a plan, and the whole circuit agrees', () => {
-    for (const part of leds) {
+    for (const part of leds.filter(({ dice }) => dice === undefined)) {
       // Each on a supply that suits it.
       const volts = part.madeForV ?? Math.ceil(part.forwardAt20mAV + 2);
       const design = lit(part.id, volts, { wantedCurrentA: Math.min(0.01, part.ratedCurrentA) });

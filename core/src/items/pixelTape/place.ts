@@ -1,4 +1,4 @@
-import type { PixelTapePart } from '../../parts/index.ts';
+import type { PixelForm, PixelTapePart } from '../../parts/index.ts';
 import { distanceMm, measureRoute, type PlanPoint, walkRoute } from '../geometry.ts';
 import type { PlacedTape } from '../placed.ts';
 import { cutTape } from '../tapeCut.ts';
@@ -42,8 +42,56 @@ function placeGrid(
   return { shape: 'pixels', id: tape.id, name: tape.name, tape, part, routeMm, cut, places, firstIndex };
 }
 
+/** Where the pixels of a shape sit, about its middle: first along the way that the route’s first leg says. */
+function placeOnForm({ shape, pixels, columns, sizeMm }: PixelForm, route: readonly PlanPoint[]): PlanPoint[] {
+  const [middle, towards] = route;
+  if (!middle) return [];
+  const angle = towards ? Math.atan2(towards.yMm - middle.yMm, towards.xMm - middle.xMm) : 0;
+  const turned = (right: number, down: number): PlanPoint => ({
+    xMm: middle.xMm + right * Math.cos(angle) - down * Math.sin(angle),
+    yMm: middle.yMm + right * Math.sin(angle) + down * Math.cos(angle),
+  });
+  if (shape === 'ring') {
+    const radiusMm = (sizeMm[0] + sizeMm[1]) / 4;
+    return Array.from({ length: pixels }, (_, i) => {
+      const turn = (2 * Math.PI * i) / pixels;
+      return turned(radiusMm * Math.cos(turn), radiusMm * Math.sin(turn));
+    });
+  }
+  const rows = pixels / columns;
+  return Array.from({ length: pixels }, (_, i) =>
+    turned(
+      (((i % columns) + 0.5) / columns - 0.5) * sizeMm[0],
+      ((Math.trunc(i / columns) + 0.5) / rows - 0.5) * (rows > 1 ? sizeMm[1] : 0),
+    ),
+  );
+}
+
+/** Pixels on a shape: as many as it has, wherever its route leads. */
+function placeForm(tape: PixelTapeItem, form: PixelForm, part: PixelTapePart, firstIndex: number): PlacedTape {
+  // Until it has a place it lights nothing.
+  const routeMm = tape.route.length === 0 ? 0 : (form.pixels * 1000) / part.perMetre;
+  const cut = cutTape({ routeMm, perMetre: part.perMetre, lightsPerJoint: part.lightsPerJoint });
+  // What it was told as tape off a reel means nothing on a shape.
+  const { grid: _, ...plain } = { ...tape, lengthMm: null };
+  const places = placeOnForm(form, tape.route);
+  const ordered = tape.reversed ? [...places].reverse() : places;
+  return {
+    shape: 'pixels',
+    id: tape.id,
+    name: tape.name,
+    tape: plain,
+    part,
+    routeMm,
+    cut,
+    places: ordered,
+    firstIndex,
+  };
+}
+
 /** A tape of pixels on its route, or in its rows; `firstIndex` counts the lights before it on its data line. */
 export function placeTape(tape: PixelTapeItem, part: PixelTapePart, firstIndex: number): PlacedTape {
+  if (part.form) return placeForm(tape, part.form, part, firstIndex);
   if (tape.grid) return placeGrid(tape, tape.grid, part, firstIndex);
   const routeMm = wantedLengthMm(tape, part.perMetre);
   const cut = cutTape({ routeMm, perMetre: part.perMetre, lightsPerJoint: part.lightsPerJoint });
