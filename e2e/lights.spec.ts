@@ -188,3 +188,36 @@ test('many-coloured, ready-wired and invisible lights: what each says of itself,
   await expect(page.getByLabel('Name of the single lights').nth(1)).toHaveValue('Lights 1, sign');
   await expect(page.getByText(/Nothing that is seen tells/)).toHaveCount(0);
 });
+
+test('what could light this: what can’t says why, what can is ranked, and taking one puts it into the plan', async ({
+  page,
+}) => {
+  await beginPlan(page);
+  await goTo(page, 'lights');
+  await page.getByText('What could light this?').click();
+  const choice = page.locator('details').filter({ hasText: 'What could light this?' });
+  await fill(page, 'Points', '210');
+  await choice.getByLabel('What moves').selectOption('each by itself');
+  await choice.getByLabel('Its colour').selectOption('any colour');
+  await fill(page, 'Current that there is', '500 mA');
+  const pixels = choice.getByRole('row', { name: /^Pixel tape, 5 V/ });
+  // 210 · (3 · 12 mA + 0.8 mA), and (0.5 A − 0.168 A) of the 7.56 A that are left for white.
+  await expect(pixels).toContainText('7.73 A');
+  await expect(pixels).toContainText('white goes up to 4.39 %');
+  await expect(choice.getByText(/^Plain tape.*no run and no light by itself/).first()).toBeVisible();
+  await expect(choice.getByRole('row')).toHaveCount(2);
+  for (const rubbish of ['0', '-4', 'none']) {
+    await fill(page, 'Points', rubbish);
+    await expect(choice.getByRole('alert')).toBeVisible();
+    await choice.getByLabel('Points', { exact: true }).press('Escape');
+  }
+  await pixels.getByRole('button').click();
+  await expect(page.getByRole('button', { name: '210', exact: true })).toBeVisible();
+  await expect(page.getByLabel('Name of the pixel tape')).toHaveValue('Tape 1');
+  // A ring off the shelf lies about the first point of its route.
+  await page.getByLabel('Kind of tape').selectOption({ label: 'Pixel ring, 24 pixels, ⌀ 66 mm' });
+  await expect(page.getByRole('button', { name: '24', exact: true })).toBeVisible();
+  await expect(page.getByLabel('Length of the route')).toHaveCount(0);
+  await goTo(page, 'wires');
+  await expect(page.getByRole('row', { name: /^Pixel ring, 24 pixels/ })).toBeVisible();
+});

@@ -5,14 +5,14 @@ import { removePlace } from './remove.ts';
 import type { Design } from './types.ts';
 
 const lightOf = (design: Design, id: string): LightItem | undefined =>
-  design.items.find((item): item is LightItem => item.kind === 'light' && item.id === id);
+  design.items.find((item): item is LightItem => 'places' in item && item.id === id);
 
 /** The group with its lights at these places: those there are keep their bores, in their order; new ones lie in none. */
 function takePlaces(design: Design, id: string, at: readonly PlanPoint[], newId: () => string): Design {
   const before = lightOf(design, id)?.places ?? [];
   const fewer = before.slice(at.length).reduce((now, place) => removePlace(now, id, place.id), design);
   return mapItem(fewer, id, (item) =>
-    item.kind === 'light'
+    'places' in item
       ? { ...item, places: at.map((point, i) => ({ ...(before[i] ?? { id: newId(), hollowId: null }), at: point })) }
       : item,
   );
@@ -73,7 +73,7 @@ export const canHold = (places: readonly PlanPoint[]): boolean =>
 function ownBores(design: Design, item: LightItem): ReadonlySet<string> {
   const others = new Set(
     design.items.flatMap((each) =>
-      each.kind === 'light' && each.id !== item.id ? each.places.flatMap(({ hollowId }) => hollowId ?? []) : [],
+      'places' in each && each.id !== item.id ? each.places.flatMap(({ hollowId }) => hollowId ?? []) : [],
     ),
   );
   return new Set(item.places.flatMap(({ hollowId }) => (hollowId && !others.has(hollowId) ? [hollowId] : [])));

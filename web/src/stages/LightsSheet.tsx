@@ -6,6 +6,7 @@ import { ItemCard } from '../items/ItemCard.tsx';
 import { addItem } from '../items/itemActions.ts';
 import { LightDetails } from '../lights/LightDetails.tsx';
 import { PixelTapeDetails, PlainTapeDetails } from '../lights/TapeDetails.tsx';
+import { WhatCouldLight } from '../lights/WhatCouldLight.tsx';
 import { tool } from '../state/tool.ts';
 import { Button } from '../widgets/Button.tsx';
 import { BeginHere, Section } from '../widgets/Section.tsx';
@@ -76,6 +77,7 @@ export default function LightsSheet() {
           each sits. The count, the gap and the fit follow.
         </BeginHere>
       )}
+      <WhatCouldLight />
       {sections.map(({ kind, add }) => {
         const items = itemsOf(design, kind);
         return (

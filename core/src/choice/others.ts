@@ -1,0 +1,79 @@
+import { type Edit, kindOf, type LightItem } from '../items/index.ts';
+import { leds } from '../parts/index.ts';
+import type { Design } from '../plan/index.ts';
+import { say, volts } from '../units/index.ts';
+import { acrossMiddle, countSingles, missesOf } from './shared.ts';
+import type { Judged, Wish } from './wish.ts';
+
+const STAR_A = 0.35;
+/** Lead, lead, driver in and out. */
+const STAR_JOINTS = 6;
+
+function addStar(partId: string, design: Design, newId: () => string): readonly Edit[] {
+  const [at] = acrossMiddle(design, null, 1);
+  const count = design.items.filter((item) => item.kind === 'light').length + 1;
+  const fresh = kindOf('light').create({ id: newId(), name: `Lights ${count}`, at: at ?? { xMm: 0, yMm: 0 } });
+  const item = {
+    ...fresh,
+    part: partId,
+    wantedCurrentA: STAR_A / 2,
+    places: at ? [{ id: newId(), at, hollowId: null }] : [],
+  };
+  return [{ kind: 'add item', item: item as LightItem }];
+}
+
+function judgeStar(wish: Wish): Judged {
+  const part = leds.find((each) => each.body === 'power star');
+  const [id, name] = ['power-star', 'A power star, for one strong beam'];
+  if (!part) return { id, name, reason: 'the library has none' };
+  if ((wish.points ?? 2) > 1 || wish.stretchMm !== null)
+    return { id, name, reason: 'it is one point, hot and bright: for a single beam' };
+  if (wish.control !== 'as one' || wish.colour === 'any colour')
+    return { id, name, reason: 'it has one die: it dims, and that is all' };
+  if (wish.railV < part.forwardAt20mAV + 0.5)
+    return { id, name, reason: say`it wants more than the ${volts(wish.railV)} of the rail` };
+  const asks = { lights: 1, worstA: STAR_A, cost: part.price, depthMm: part.lengthMm + 15 };
+  return {
+    id,
+    name,
+    ...asks,
+    pins: 0,
+    usualA: STAR_A / 2,
+    joints: STAR_JOINTS,
+    misses: [...missesOf(wish, asks), 'it wants a heatsink and a driver that holds its current'],
+    add: (design, newId) => addStar(part.id, design, newId),
+  };
+}
+
+/** Rows and columns of a grid that is as square as it can be. */
+function sides(points: number): readonly [number, number] {
+  const rows = Math.max(1, Math.floor(Math.sqrt(points)));
+  return [rows, Math.ceil(points / rows)];
+}
+
+/** Kinds that no plan can hold yet; what they would ask is said, and where it is reckoned. */
+function notInPlans(wish: Wish): readonly Judged[] {
+  const points = countSingles(wish);
+  const [rows, columns] = sides(points);
+  return [
+    {
+      id: 'scanned-grid',
+      name: 'A scanned grid of single lights',
+      reason:
+        wish.colour === 'any colour'
+          ? 'each light has the one colour that it was bought in'
+          : `a plan can’t hold one yet. It would take ${rows + columns} pins (${rows} rows, ${columns} columns), each light lit ${rows === 1 ? 'all' : `1/${rows}`} of the time: the sum “A scanned grid” reckons it`,
+    },
+    {
+      id: 'bundle',
+      name: 'A fibre bundle over one or two lights',
+      reason:
+        wish.control === 'each by itself'
+          ? 'all its ends show the light that they begin at'
+          : 'a plan can’t hold one yet; the sum “A bundle of fibres” reckons its bore and its gap',
+    },
+  ];
+}
+
+/** What the other kinds make of a wish. */
+export const judgeOthers = (wish: Wish): readonly Judged[] => [judgeStar(wish), ...notInPlans(wish)];
