@@ -221,3 +221,33 @@ test('what could light this: what can’t says why, what can is ranked, and taki
   await goTo(page, 'wires');
   await expect(page.getByRole('row', { name: /^Pixel ring, 24 pixels/ })).toBeVisible();
 });
+
+test('a power star: its heatsink, its warmth, and the glue that softens', async ({ page }) => {
+  await beginPlan(page);
+  await goTo(page, 'power');
+  await page.getByRole('button', { name: 'Outside supply' }).click();
+  await fill(page, 'Its voltage', '5 V');
+  await goTo(page, 'lights');
+  await page.getByRole('button', { name: 'Add single lights' }).click();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Add one in the middle' }).click();
+  await expect(page.getByLabel('Mass of the heatsink')).toHaveCount(0);
+  await page.getByLabel('Kind of light').selectOption({ label: 'Power star, white, 0.35 A' });
+  await fill(page, 'Wanted current, each', '300 mA');
+  await page.getByLabel('Held by, or beside').selectOption('hot-melt glue');
+  // 18 °C + 0.66 W · 45 K/W = 47.8 °C holds; the air of a closed hollow adds 6.6 K.
+  await fill(page, 'Closed hollow, to the room', '10 K/W');
+  await expect(page.getByText(/hot-melt glue softens at 60/).first()).toBeVisible();
+  await fill(page, 'Its heatsink, to the air', '8 K/W');
+  await expect(page.getByText(/hot-melt glue softens at 60/)).toHaveCount(0);
+  for (const rubbish of ['-2 K/W', '0', 'cold']) {
+    await fill(page, 'Its heatsink, to the air', rubbish);
+    await expect(page.getByRole('alert').first()).toBeVisible();
+    await page.getByLabel('Its heatsink, to the air').press('Escape');
+  }
+  await goTo(page, 'drive');
+  await expect(page.getByRole('heading', { name: 'What gets warm' })).toBeVisible();
+  await expect(page.getByRole('row', { name: /^Lights 1 .*120 °C$/ })).toBeVisible();
+  await goTo(page, 'wires');
+  await expect(page.getByRole('row', { name: /^Heatsink, 8.00 K\/W or less/ })).toBeVisible();
+});

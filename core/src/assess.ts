@@ -33,6 +33,7 @@ import {
 } from './assess/supplies.ts';
 import { type ChainVoltage, solveChain } from './assess/tapeVoltage.ts';
 import { deviate, type LaidTree } from './assess/trees.ts';
+import { listWarm, type WarmPart } from './assess/warm.ts';
 import { figureRails, guardRail, loadWires, type RailFigures } from './assess/wiring.ts';
 import { countLights, type PlacedGroup, type PlacedTape } from './items/index.ts';
 import type { MovableGroup } from './lights/index.ts';
@@ -57,6 +58,7 @@ export type { Sensing } from './assess/sensing.ts';
 export type { ShoppingLine } from './assess/shopping.ts';
 export type { MoodCeiling, SupplyAssessment } from './assess/supplies.ts';
 export type { ChainVoltage } from './assess/tapeVoltage.ts';
+export type { WarmPart } from './assess/warm.ts';
 export type { RailFigures } from './assess/wiring.ts';
 
 /** What one plan comes to: the result of the one pipeline. Plain data, derived from the design alone. */
@@ -68,6 +70,10 @@ export interface Assessment {
   readonly lightCount: number;
   /** Each light or tape against the hollow that it goes into. */
   readonly fits: readonly PlacedFit[];
+  /** Of the air round the piece. */
+  readonly ambientC: number;
+  /** What turns current to heat, the hottest first. */
+  readonly warm: readonly WarmPart[];
   /** All that moods could move: what a board drives, and what one would drive as soon as a mood moved it. */
   readonly movables: readonly MovableGroup[];
   /** All that moods move, as the preview runs it: every board in step. */
@@ -206,6 +212,8 @@ function reckon(design: Design, library: Library, searched: Searches | null = nu
     placed,
     lightCount: placed.reduce((sum, group) => sum + countLights(group), 0),
     fits: fitAll(design, placed),
+    ambientC: design.piece.ambientC,
+    warm: listWarm(design, placed, driven),
     movables: built.couldMove,
     show,
     rails,

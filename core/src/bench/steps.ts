@@ -7,7 +7,7 @@ import { countResistors, type Driven } from '../network/index.ts';
 import { chemistries, dieOf, findPart } from '../parts/index.ts';
 import { controlsOf, type Design, itemNamed, sayWhen } from '../plan/index.ts';
 import { type Draws, drawAt, operate, scaleLit, sourceAt } from '../power/index.ts';
-import { gauge, joinMessages, type Message, mm, ohms, say } from '../units/index.ts';
+import { celsius, gauge, joinMessages, type Message, mm, ohms, quantity, say } from '../units/index.ts';
 import { type Expectation, expectBetween, expectShare } from './expectation.ts';
 
 /** One step of the build with its test. `final` = it can't be taken back, so everything it closes is tested before. */
@@ -341,7 +341,33 @@ const channelSteps = (assessment: Assessment): BenchStep[] =>
   assessment.driven.flatMap((driven) => [
     ...driven.lightsOnChannel.map((count, i) => channelStep(driven, count, driven.channels[i] ?? i)),
     ...unseenSteps(assessment, driven),
+    ...warmSteps(assessment, driven),
   ]);
+
+/** What a power star may rise by, against what is reckoned: air and contact are never those of the sheet. */
+const RISE_SHARE = { low: 0.6, high: 1.2 } as const;
+
+/** How warm a power star gets where it is held. */
+const warmSteps = ({ warm, ambientC }: Assessment, { itemId }: Driven): BenchStep[] =>
+  warm
+    .filter((part) => part.itemId === itemId && part.what === 'light')
+    .map((part) => {
+      const rise = part.afterC - ambientC;
+      return step({
+        id: `warm:${itemId}`,
+        chapter: 'Lights',
+        title: `${part.name}: how warm it gets`,
+        todo: say`Light it at full as long as it will be lit, in its place and closed as it will be. Expect ${quantity('thermalKPerW', rise / part.heatW)} of its ${quantity('powerW', part.heatW)}: if the room is not at ${celsius(ambientC)}, add the difference.`,
+        probe: 'A thermometer’s tip under tape where it is held; wait until it no longer climbs.',
+        expect: expectBetween(
+          'temperatureC',
+          ambientC + rise * RISE_SHARE.low,
+          ambientC + rise * RISE_SHARE.high,
+          part.afterC,
+        ),
+        caution: 'It may be too hot to touch: feel for the heat with the back of a hand first.',
+      });
+    });
 
 /** How light that the eye does not see is told to be on. */
 function unseenSteps(assessment: Assessment, driven: Driven): BenchStep[] {

@@ -11,6 +11,7 @@ import type { Rule } from './finding.ts';
 import { boxRule, fitRule } from './fitRules.ts';
 import { flashRule, signFlashRule } from './flashRules.ts';
 import { fuseRule, switchRule } from './fuseRules.ts';
+import { hotRule, softRule, touchRule } from './heatRules.ts';
 import { indicatorRule } from './invisibleRules.ts';
 import { itemRules } from './itemRules.ts';
 import {
@@ -78,6 +79,9 @@ const rules: readonly Rule[] = [
   overRatingRule,
   farResistorRule,
   resistorPowerRule,
+  hotRule,
+  softRule,
+  touchRule,
   moduleRule,
   commonLegRule,
   unevenStringRule,

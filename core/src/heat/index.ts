@@ -16,3 +16,4 @@ export {
   solderVolume,
   timeAbove,
 } from './reflow.ts';
+export { steadyChain, type WarmBody, warmChain } from './warmChain.ts';

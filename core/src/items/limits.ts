@@ -15,6 +15,9 @@ export const bands = {
   ledCurrentA: { least: 0.0001, most: 1, usual: [0.0005, 0.03] },
   dieCurrentA: { least: 0.001, most: 0.1, usual: [0.004, 0.025] },
   forwardV: { least: 0.8, most: 60, usual: [1.1, 3.9] },
+  thermalKPerW: { least: 0.2, most: 300, usual: [1, 80] },
+  sinkG: { least: 0.5, most: 5000, usual: [2, 300] },
+  litS: { least: 1, most: 86_400, usual: [5, 7200] },
   resistorOhm: { least: 1, most: 10_000_000, usual: [10, 100_000] },
   inSeries: { least: 1, most: 30, usual: [1, 12] },
   sideBySide: { least: 1, most: 100, usual: [1, 12] },
@@ -52,6 +55,16 @@ export const bands = {
   runHours: { least: 0.01, most: 720, usual: [0.1, 48] },
   share: { least: 0, most: 1 },
 } as const satisfies Record<string, Band>;
+
+/** What holds or surrounds what gets warm. */
+export const holders = [
+  'hot-melt glue',
+  'printed PLA',
+  'printed PETG',
+  'printed ABS',
+  'foam, polystyrene',
+  'foam, EVA',
+] as const;
 
 /** What a flicker is like. */
 export const flickerCharacters = ['candle', 'ember', 'failing tube', 'engine idle', 'engine full'] as const;

@@ -9,4 +9,5 @@ export const sundryPrices = {
   reservoir: 0.4,
   levelShifter: 0.9,
   lightSensor: 0.35,
+  heatsink: 1.5,
 } as const;

@@ -236,7 +236,8 @@ function OneRow({ item, row, shown }: { readonly item: Item; readonly row: FormR
           value={String(value)}
           options={row.options}
           hint={shown[row.field]?.hint ?? row.hint}
-          onChoose={(next) => setField(item.id, row.field, next)}
+          // What may be left out has the word for nothing among its options.
+          onChoose={(next) => setField(item.id, row.field, next === 'undefined' ? undefined : next)}
         />
       );
   }

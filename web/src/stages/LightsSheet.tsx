@@ -61,7 +61,8 @@ const isOfTheLine = (item: Item, field: string): boolean =>
 /** A driver holds all its lights in one string, without a resistor; dice that share a leg have each their own. */
 const isSettled = (item: Item, field: string, part: LedPart | undefined): boolean =>
   item.kind === 'light' &&
-  ((item.switchedBy.way === 'driver' && ['inSeries', 'sideBySide', 'resistorAt'].includes(field)) ||
+  ((part?.body !== 'power star' && ['sinkKPerW', 'sinkG', 'hollowKPerW', 'litS', 'heldBy'].includes(field)) ||
+    (item.switchedBy.way === 'driver' && ['inSeries', 'sideBySide', 'resistorAt'].includes(field)) ||
     (part?.dice !== undefined && ['inSeries', 'sideBySide', 'resistorAt', 'channels', 'forwardV'].includes(field)) ||
     (part?.insideOhm !== undefined && ['wantedCurrentA', 'resistorAt'].includes(field)));
 

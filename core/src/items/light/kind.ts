@@ -1,7 +1,60 @@
-import { findPart } from '../../parts/index.ts';
-import { asReckoned, type KindDefinition } from '../contract.ts';
-import { bands } from '../limits.ts';
+import { findPart, sundryPrices } from '../../parts/index.ts';
+import { quantity, say } from '../../units/index.ts';
+import { pieces } from '../buys.ts';
+import { asReckoned, type FormRow, type KindDefinition } from '../contract.ts';
+import { bands, holders } from '../limits.ts';
 import { diffuserRow, feedRow, itsPart, partRow, switchedRow, wiringRow } from '../rows.ts';
+
+/** What a power star is asked besides. */
+const heatRows: readonly FormRow[] = [
+  {
+    type: 'quantity',
+    field: 'sinkKPerW',
+    label: 'Its heatsink, to the air',
+    quantity: 'thermalKPerW',
+    band: bands.thermalKPerW,
+    empty: 'none: 45 K/W',
+    isLeftOut: true,
+    hint: 'as it is sold; half of it is lost where no air can move',
+  },
+  {
+    type: 'quantity',
+    field: 'sinkG',
+    label: 'Mass of the heatsink',
+    quantity: 'massG',
+    band: bands.sinkG,
+    empty: 'its board alone, 2 g',
+    isLeftOut: true,
+  },
+  {
+    type: 'quantity',
+    field: 'hollowKPerW',
+    label: 'Closed hollow, to the room',
+    quantity: 'thermalKPerW',
+    band: bands.thermalKPerW,
+    empty: 'open to the air',
+    isLeftOut: true,
+    hint: 'about 10 K/W for a closed box as large as two fists',
+  },
+  {
+    type: 'quantity',
+    field: 'litS',
+    label: 'Lit at a time for',
+    quantity: 'timeS',
+    band: bands.litS,
+    empty: 'good',
+    isLeftOut: true,
+  },
+  {
+    type: 'choice',
+    field: 'heldBy',
+    label: 'Held by, or beside',
+    options: [
+      { value: 'undefined', label: 'screws, metal, nothing that softens' },
+      ...holders.map((value) => ({ value, label: value })),
+    ],
+  },
+];
 
 /** Single lights that are switched together, each with its resistor or in a string. */
 export const light: KindDefinition<'light'> = {
@@ -76,6 +129,7 @@ export const light: KindDefinition<'light'> = {
       empty: 'typical of the kind',
       isFigure: true,
     },
+    ...heatRows,
     switchedRow,
     feedRow,
     wiringRow,
@@ -101,6 +155,17 @@ export const light: KindDefinition<'light'> = {
       return { shape: 'lights', id, name, group: item, part, places: places.map(({ at }) => at) };
     },
   },
+  buys: ({ sinkKPerW, places, name }) =>
+    sinkKPerW === undefined || places.length === 0
+      ? []
+      : [
+          pieces(
+            say`Heatsink, ${quantity('thermalKPerW', sinkKPerW)} or less`,
+            sundryPrices.heatsink,
+            name,
+            places.length,
+          ),
+        ],
   channels: ({ channels, places, part }, library) =>
     findPart(library, 'led', part)?.dice ??
     (channels > 1

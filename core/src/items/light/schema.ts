@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { bands } from '../limits.ts';
+import { bands, holders } from '../limits.ts';
 import { base, feed, figure, id, inBand, part, point, switchedBy, wiring } from '../schemaFields.ts';
 
 /** A group of like single lights, on one channel or several. */
@@ -31,6 +31,16 @@ export const lightSchema = z.strictObject({
       blue: inBand(bands.resistorOhm).optional(),
     })
     .optional(),
+  /** From the board of a power star to the air; of the board alone without it. */
+  sinkKPerW: inBand(bands.thermalKPerW).optional(),
+  /** Of its heatsink, which takes up heat for a while. */
+  sinkG: inBand(bands.sinkG).optional(),
+  /** From the air of a closed hollow to the room; in the open without it. */
+  hollowKPerW: inBand(bands.thermalKPerW).optional(),
+  /** How long it is lit at a time; for good without it. */
+  litS: inBand(bands.litS).optional(),
+  /** What holds it or lies beside it. */
+  heldBy: z.enum(holders).optional(),
   resistorRatedW: z.number().min(0.01).max(10),
   sleeved: z.boolean(),
   /** From the lights to the sheet that spreads them; bare without it. */

@@ -1,0 +1,137 @@
+import { forwardVoltageV } from '../circuit/index.ts';
+import { lightHeat, type WarmBody, warmChain } from '../heat/index.ts';
+import type { PlacedGroup, PlacedLeds } from '../items/index.ts';
+import type { Driven } from '../network/index.ts';
+import type { Design } from '../plan/index.ts';
+
+/** What turns current to heat, with the temperatures that it comes to at the brightest corner. */
+export interface WarmPart {
+  readonly id: string;
+  readonly itemId: string;
+  readonly what: 'light' | 'resistor' | 'transistor' | 'driver';
+  readonly name: string;
+  /** In each. */
+  readonly heatW: number;
+  /** Of its inside, lit for good. */
+  readonly insideC: number;
+  /** Where it is touched and held, lit for good. */
+  readonly outsideC: number;
+  /** Where it is touched and held, after it was lit as long as the maker says; the same where that is for good. */
+  readonly afterC: number;
+  /** What its inside bears. */
+  readonly limitC: number;
+}
+
+/** Leaves a white or coloured power die as light, at least. */
+const LIGHT_SHARE = 0.3;
+/** Typical of the kind, in still air, in kelvin a watt; the maker of the part says better. */
+const thermal = {
+  starInsideKPerW: 10,
+  /** The small round board alone. */
+  starBoardKPerW: 45,
+  starBoardG: 2,
+  transistorKPerW: 200,
+  driverKPerW: 60,
+  /** Of a quarter of a watt; larger ones have more skin. */
+  resistorKPerW: 130,
+} as const;
+const QUARTER_W = 0.25;
+const ALUMINIUM_J_PER_GK = 0.9;
+/** The air of a hollow with the skin of its walls. */
+const HOLLOW_J_PER_K = 60;
+const limits = { light: 120, resistor: 155, transistor: 125, driver: 125 } as const;
+/** A part that rises by less is not told of. */
+const LEAST_RISE_K = 3;
+
+/** What a small part of one body comes to. */
+function smallPart(
+  part: Pick<WarmPart, 'id' | 'itemId' | 'what' | 'name' | 'heatW'>,
+  kelvinPerW: number,
+  air: { readonly ambientC: number },
+): WarmPart[] {
+  const atC = air.ambientC + part.heatW * kelvinPerW;
+  return atC - air.ambientC < LEAST_RISE_K
+    ? []
+    : [{ ...part, insideC: atC, outsideC: atC, afterC: atC, limitC: limits[part.what] }];
+}
+
+/** A power star on its board or heatsink, in the open or in a closed hollow that the others of its group warm too. */
+function warmStar(group: PlacedLeds, driven: Driven, ambientC: number): WarmPart {
+  const { group: item, places } = group;
+  const I = driven.corners.brightestA;
+  const heatW = lightHeat.reckon({ V: forwardVoltageV(driven.loop.curve, I), I, n: LIGHT_SHARE });
+  const hollow: readonly WarmBody[] =
+    item.hollowKPerW === undefined
+      ? []
+      : [{ heatW: heatW * (places.length - 1), toNextKPerW: item.hollowKPerW, capacityJPerK: HOLLOW_J_PER_K }];
+  const chain: readonly WarmBody[] = [
+    { heatW, toNextKPerW: thermal.starInsideKPerW, capacityJPerK: 0.5 },
+    {
+      heatW: 0,
+      toNextKPerW: item.sinkKPerW ?? thermal.starBoardKPerW,
+      capacityJPerK: (item.sinkG ?? thermal.starBoardG) * ALUMINIUM_J_PER_GK,
+    },
+    ...hollow,
+  ];
+  const [insideC = 0, outsideC = 0] = warmChain(chain, ambientC, Number.POSITIVE_INFINITY);
+  const [, afterC = 0] = warmChain(chain, ambientC, item.litS ?? Number.POSITIVE_INFINITY);
+  const { id, name } = group;
+  return { id: `star:${id}`, itemId: id, what: 'light', name, heatW, insideC, outsideC, afterC, limitC: limits.light };
+}
+
+function warmOf(driven: Driven, group: PlacedGroup | undefined, ambientC: number): WarmPart[] {
+  const { itemId, name, resistor, transistor, loop, channelBrightestA, corners, feed, die } = driven;
+  const air = { ambientC };
+  const suffix = die === null ? itemId : `${itemId}:${die}`;
+  const ratedW = group?.shape === 'lights' ? group.group.resistorRatedW : QUARTER_W;
+  const isStar = group?.shape === 'lights' && group.part.body === 'power star';
+  const heldW =
+    loop.heldA === null
+      ? 0
+      : Math.max(0, feed.mostV - loop.inSeries * forwardVoltageV(loop.curve, corners.brightestA)) * corners.brightestA;
+  return [
+    ...(isStar ? [warmStar(group, driven, ambientC)] : []),
+    ...(resistor
+      ? smallPart(
+          { id: `resistor:${suffix}`, itemId, what: 'resistor', name: `${name}, resistor`, heatW: resistor.heatW },
+          thermal.resistorKPerW * Math.sqrt(QUARTER_W / ratedW),
+          air,
+        )
+      : []),
+    ...(transistor
+      ? smallPart(
+          {
+            id: `transistor:${suffix}`,
+            itemId,
+            what: 'transistor',
+            name: `${name}, transistor`,
+            heatW: channelBrightestA * (loop.dropV + channelBrightestA * loop.sharedOhm),
+          },
+          thermal.transistorKPerW,
+          air,
+        )
+      : []),
+    ...smallPart(
+      { id: `driver:${suffix}`, itemId, what: 'driver', name: `${name}, its driver`, heatW: heldW },
+      thermal.driverKPerW,
+      air,
+    ),
+  ];
+}
+
+/** All that gets warm, the hottest first. */
+export function listWarm(
+  { piece }: Pick<Design, 'piece'>,
+  placed: readonly PlacedGroup[],
+  driven: readonly Driven[],
+): readonly WarmPart[] {
+  return driven
+    .flatMap((each) =>
+      warmOf(
+        each,
+        placed.find((group) => group.id === each.itemId),
+        piece.ambientC,
+      ),
+    )
+    .sort((a, b) => b.outsideC - a.outsideC);
+}
