@@ -1,5 +1,6 @@
 // Writes what is generated: the schemas and the page of formulas in docs/, the tables and the moves of the engine.
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { schools } from '@glimmer/core/choice';
 import * as drive from '@glimmer/core/drive';
 import { assessmentSchema, writeEngineTables, writeMovesHeader, writeMovesSource } from '@glimmer/core/exports';
 import * as heat from '@glimmer/core/heat';
@@ -9,7 +10,7 @@ import * as logbook from '@glimmer/core/logbook';
 import { gammaTable, lookTable } from '@glimmer/core/motion';
 import { breathTable, changeMove, type MoveRow, moveKinds, moveOf, sayMove } from '@glimmer/core/moves';
 import * as network from '@glimmer/core/network';
-import { planSchema } from '@glimmer/core/plan/reading';
+import { newestVersion, planSchema } from '@glimmer/core/plan/reading';
 import * as power from '@glimmer/core/power';
 import { type Formula, usualPrinter } from '@glimmer/core/units';
 import * as wires from '@glimmer/core/wires';
@@ -21,7 +22,7 @@ const out = (name: string): URL => new URL(`../docs/${name}`, import.meta.url);
 const schema = z.toJSONSchema(planSchema, { target: 'draft-2020-12', reused: 'ref' });
 writeFileSync(
   out('plan.schema.json'),
-  `${JSON.stringify({ title: 'Unruly Glimmer plan, version 2', ...schema }, null, 2)}\n`,
+  `${JSON.stringify({ title: `Unruly Glimmer plan, version ${newestVersion}`, ...schema }, null, 2)}\n`,
 );
 writeFileSync(
   out('assessment.schema.json'),
@@ -81,3 +82,12 @@ const movesInC = Object.fromEntries(
 );
 writeFileSync(engine('moves.h'), writeMovesHeader());
 writeFileSync(engine('moves.c'), writeMovesSource(movesInC));
+
+const schoolSections = schools.map(({ question, ways, here }) => {
+  const list = ways.map(({ way, when }) => `- *${way}*: ${when}`).join('\n');
+  return `## ${question}\n\n${list}\n\nHere: ${here}\n`;
+});
+writeFileSync(
+  out('schools.md'),
+  `# Where makers differ\n\nGenerated from the core by \`npm run docs\`; the Lights stage shows the same.\n\n${schoolSections.join('\n')}`,
+);

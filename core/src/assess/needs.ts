@@ -10,7 +10,7 @@ export interface Need {
   /** By which a figure names what it waits for. */
   readonly id: string;
   /** What it is that is missing. */
-  readonly what: 'part' | 'board' | 'feed' | 'way' | 'place' | 'lights' | 'pack' | 'mood';
+  readonly what: 'part' | 'board' | 'feed' | 'way' | 'wiring' | 'place' | 'lights' | 'pack' | 'mood';
   /** The item that waits for it; null = the whole plan. */
   readonly itemId: string | null;
   /** After "needs". @example "a controller for Jaw" */
@@ -58,9 +58,14 @@ export function findNeeds(input: NeedsInput): readonly Need[] {
     }
     if (channels?.some((each) => each.way.id === 'undecided'))
       return [current('way', group.id, `a controller for ${group.name}, or a switch by hand`)];
-    return driven.some((each) => each.itemId === group.id)
-      ? []
-      : [current('feed', group.id, `a supply for ${group.name}`)];
+    if (driven.some((each) => each.itemId === group.id)) return [];
+    // What is fed and switched and still not reckoned is wired as it can’t be.
+    const isFed = channels?.some(({ railId }) => railId !== null && rails.byId.get(railId)?.range) ?? false;
+    return [
+      isFed
+        ? current('wiring', group.id, `another wiring for ${group.name}`)
+        : current('feed', group.id, `a supply for ${group.name}`),
+    ];
   });
   const idle = design.items
     .filter((item) => kindOf(item.kind).role === 'load')

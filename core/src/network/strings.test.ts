@@ -233,6 +233,9 @@ describe('what is found about strings', () => {
     expect(assessment.driven).toEqual([]);
     const found = checkDesign(design, assessment).find(({ id }) => id === 'strings-uneven:eyes');
     expect(found?.gravity).toBe('stop');
+    // One cause, one finding; and no figure is made up meanwhile.
+    expect(idsOf(design).filter((id) => id.startsWith('needs'))).toEqual([]);
+    expect(assessment.needs.map(({ words }) => words)).toContain('another wiring for Eyes');
     expect(usualPrinter.message(found?.mend ?? '')).toMatch(/^Take 6 or 9 lights/);
     const mended = applyEdits(design, found?.fixes[0]?.edits ?? []);
     expect(idsOf(mended)).not.toContain('strings-uneven:eyes');

@@ -48,7 +48,7 @@ export const ownColumns = {
   },
   'pixel-tape': {
     density: column('perMetre', 'perMetre', 5, 400),
-    width: column('widthMm', 'lengthMm', 2, 60),
+    width: column('widthMm', 'lengthMm', 2, 300),
     height: column('heightMm', 'lengthMm', 0.5, 30),
     'die current': column('dieCurrentA', 'currentA', 0.001, 0.1),
     'rest current': column('restCurrentA', 'currentA', 0.00001, 0.01),

@@ -5,6 +5,7 @@ import { MapPin, Spline } from 'lucide-react';
 import { ItemCard } from '../items/ItemCard.tsx';
 import { addItem } from '../items/itemActions.ts';
 import { LightDetails } from '../lights/LightDetails.tsx';
+import { Schools } from '../lights/Schools.tsx';
 import { PixelTapeDetails, PlainTapeDetails } from '../lights/TapeDetails.tsx';
 import { WhatCouldLight } from '../lights/WhatCouldLight.tsx';
 import { tool } from '../state/tool.ts';
@@ -111,6 +112,7 @@ export default function LightsSheet() {
           </Section>
         );
       })}
+      <Schools />
     </>
   );
 }
