@@ -24,8 +24,29 @@ const listOnChannels = ({ places, group }: PlacedLeds, { way }: Switched, die: D
 /** The die of a many-coloured light that a channel lights; null for lights of one die. */
 const dieOfChannel = ({ part }: PlacedLeds, { channel }: Switched): DieColour | null => part.dice?.[channel] ?? null;
 
-/** Sizes a group of single lights, or one die of a many-coloured one, in the way that it is switched; null while its supply is not known. */
-export function sizeLights(leds: PlacedLeds, switched: Switched, input: SizingInput): Driven | null {
+/** What is known of a group, or of one die of it, before what stands in its path is chosen. */
+interface Sizing {
+  readonly leds: PlacedLeds;
+  readonly switched: Switched;
+  readonly input: SizingInput;
+  readonly rail: RailRange;
+  readonly curve: LedCurve;
+  readonly known: Pick<
+    Driven,
+    | 'itemId'
+    | 'name'
+    | 'die'
+    | 'way'
+    | 'railId'
+    | 'board'
+    | 'channels'
+    | 'lightsOnChannel'
+    | 'forwardV'
+    | 'ratedCurrentA'
+  >;
+}
+
+function beginSizing(leds: PlacedLeds, switched: Switched, input: SizingInput): Sizing | null {
   const { group, part } = leds;
   const railId = drawnFrom(switched);
   const rail = input.rangeOf(railId);
@@ -33,8 +54,7 @@ export function sizeLights(leds: PlacedLeds, switched: Switched, input: SizingIn
   const die = dieOfChannel(leds, switched);
   const { curve, forwardV } = curveOfGroup(die ? dieOf(die) : part, group);
   const lightsOnChannel = listOnChannels(leds, switched, die);
-  const light = { curve, forwardSpreadV: forwardV.spread, ratedCurrentA: part.ratedCurrentA };
-  const common = {
+  const known = {
     itemId: leds.id,
     name: die ? `${leds.name}, ${die}` : leds.name,
     die,
@@ -42,95 +62,119 @@ export function sizeLights(leds: PlacedLeds, switched: Switched, input: SizingIn
     railId,
     board: switched.board,
     channels: die ? [switched.channel] : lightsOnChannel.map((_, i) => i),
+    lightsOnChannel,
     forwardV,
     ratedCurrentA: part.ratedCurrentA,
   };
+  return { leds, switched, input, rail, curve, known };
+}
+
+/** Sizes a group of single lights, or one die of a many-coloured one, in the way that it is switched; null while its supply is not known. */
+export function sizeLights(leds: PlacedLeds, switched: Switched, input: SizingInput): Driven | null {
+  const sizing = beginSizing(leds, switched, input);
+  if (!sizing) return null;
+  const { known, curve, rail } = sizing;
   if (switched.driver && switched.by) {
     // A driver holds one current, which is never shared out between dice of unlike drops.
-    if (die) return null;
+    if (known.die) return null;
     const setA = 'setA' in switched.by ? switched.by.setA : null;
     const heldA = (setA ?? switched.driver.setA) / Math.max(1, input.stringsOn(switched.by.id));
-    return holdBy({ ...common, lightsOnChannel }, heldA, switched.driver.dropOutV, curve, rail);
+    return holdBy(known, heldA, switched.driver.dropOutV, curve, rail);
   }
-  const hung = hungOf(leds);
   // A shorter string on the same resistor would take far more: it is asked about instead.
-  if (!isEven(lightsOnChannel, hung)) return null;
-  const loopsOnChannel = lightsOnChannel.map((lights) => lights / hung.inSeries);
-  const most = Math.max(0, ...loopsOnChannel);
-  const loops = loopsOnChannel.reduce((sum, each) => sum + each, 0);
-  const range = workingRange(switched, rail);
-  const finish = (feed: Feed, transistor: () => TransistorSwitch | null): Driven => {
-    const resistor = isResistorInside(leds)
-      ? null
-      : chooseResistor({
-          light,
-          feed,
-          wantedCurrentA: group.wantedCurrentA,
-          overruledOhm: die ? (group.dieResistorsOhm?.[die] ?? null) : group.resistorOhm,
-          hung,
-        });
-    const corners = resistor ?? currentsWithout(light, feed, hung);
-    const loop: Loop = {
-      curve,
-      inSeries: hung.inSeries,
-      // Strings that are alike share it as if each had one of so many times the value.
-      ohm: (resistor?.resistorOhm ?? 0) * hung.sideBySide,
-      sharedOhm: feed.seriesOhm / Math.max(1, most),
-      dropV: feed.dropV,
-      heldA: null,
-      dropOutV: 0,
-    };
-    const on = transistor();
-    const hub = hubOf(switched, on, lightsOnChannel.length, input);
-    return {
-      ...common,
-      lightsOnChannel,
-      loopsOnChannel,
-      hung,
-      resistor,
-      corners,
-      channelA: corners.currentA * most,
-      channelBrightestA: corners.mostA * most,
-      totalA: corners.currentA * loops,
-      transistor: on,
-      holdA: hub.takenA(0, rail.nominalV) + hub.boardA(input.rangeOf(switched.board?.railId ?? null)?.nominalV ?? 0),
-      tape: null,
-      feed,
-      loop,
-      ...hub,
-      atRail: tabulate((railV) => {
-        const volts = hub.hubV(railV);
-        const lit = loopsOnChannel.reduce((sum, each) => sum + each * loopCurrentA(loop, each, volts), 0);
-        return hub.takenA(lit, railV);
-      }),
-    };
-  };
-  if (switched.way.transistor === null || !switched.board)
-    return finish(
+  return isEven(known.lightsOnChannel, hungOf(leds)) ? sizeLoops(sizing) : null;
+}
+
+/** Loops of lights behind a pin, a transistor, or nothing but their supply. */
+function sizeLoops(sizing: Sizing): Driven | null {
+  const { leds, switched, input, rail, known } = sizing;
+  const most = Math.max(0, ...known.lightsOnChannel) / hungOf(leds).inSeries;
+  const { board, way } = switched;
+  if (way.transistor === null || !board)
+    return withFeed(
+      sizing,
       {
-        ...range,
+        ...workingRange(switched, rail),
         // A pin carries all its lights, so each light sees the pin's resistance that many times.
-        seriesOhm: switched.way.throughPin === 'not' ? 0 : (switched.board?.part.pinOhm ?? 0) * most,
+        seriesOhm: way.throughPin === 'not' ? 0 : (board?.part.pinOhm ?? 0) * most,
         dropV: 0,
       },
-      () => null,
+      null,
     );
   const behind = (each: TransistorPart): Feed => ({ ...rail, seriesOhm: each.onOhm * most, dropV: each.onDropV });
   const chosen = chooseTransistor(
     {
-      side: switched.way.transistor,
-      wantedA: group.wantedCurrentA * most,
+      side: way.transistor,
+      wantedA: leds.group.wantedCurrentA * most,
       brightestBehind: (each) => {
-        const { channelA, channelBrightestA } = finish(behind(each), () => null);
+        const { channelA, channelBrightestA } = withFeed(sizing, behind(each), null);
         return { channelA, brightestA: channelBrightestA };
       },
     },
-    switched.board,
-    { chip: chipRange(switched.board, rail, input), rail },
+    board,
+    { chip: chipRange(board, rail, input), rail },
     input.library,
     'part' in switched.said ? switched.said.part : null,
   );
-  return chosen && finish(behind(chosen.part), () => chosen);
+  return chosen && withFeed(sizing, behind(chosen.part), chosen);
+}
+
+/** The resistor of what hangs on it, where it has none inside. */
+function resistorFor({ leds, curve, known }: Sizing, feed: Feed): Pick<Driven, 'resistor' | 'corners'> {
+  const { group } = leds;
+  const { die, forwardV, ratedCurrentA } = known;
+  const light = { curve, forwardSpreadV: forwardV.spread, ratedCurrentA };
+  const hung = hungOf(leds);
+  if (isResistorInside(leds)) return { resistor: null, corners: currentsWithout(light, feed, hung) };
+  const resistor = chooseResistor({
+    light,
+    feed,
+    wantedCurrentA: group.wantedCurrentA,
+    overruledOhm: die ? (group.dieResistorsOhm?.[die] ?? null) : group.resistorOhm,
+    hung,
+  });
+  return { resistor, corners: resistor };
+}
+
+/** What comes of it behind a feed, with the transistor that switches it. */
+function withFeed(sizing: Sizing, feed: Feed, transistor: TransistorSwitch | null): Driven {
+  const { leds, switched, input, rail, curve, known } = sizing;
+  const hung = hungOf(leds);
+  const loopsOnChannel = known.lightsOnChannel.map((lights) => lights / hung.inSeries);
+  const most = Math.max(0, ...loopsOnChannel);
+  const { resistor, corners } = resistorFor(sizing, feed);
+  const loop: Loop = {
+    curve,
+    inSeries: hung.inSeries,
+    // Strings that are alike share it as if each had one of so many times the value.
+    ohm: (resistor?.resistorOhm ?? 0) * hung.sideBySide,
+    sharedOhm: feed.seriesOhm / Math.max(1, most),
+    dropV: feed.dropV,
+    heldA: null,
+    dropOutV: 0,
+  };
+  const hub = hubOf(switched, transistor, known.lightsOnChannel.length, input);
+  return {
+    ...known,
+    loopsOnChannel,
+    hung,
+    resistor,
+    corners,
+    channelA: corners.currentA * most,
+    channelBrightestA: corners.mostA * most,
+    totalA: corners.currentA * loopsOnChannel.reduce((sum, each) => sum + each, 0),
+    transistor,
+    holdA: hub.takenA(0, rail.nominalV) + hub.boardA(input.rangeOf(switched.board?.railId ?? null)?.nominalV ?? 0),
+    tape: null,
+    feed,
+    loop,
+    ...hub,
+    atRail: tabulate((railV) => {
+      const volts = hub.hubV(railV);
+      const lit = loopsOnChannel.reduce((sum, each) => sum + each * loopCurrentA(loop, each, volts), 0);
+      return hub.takenA(lit, railV);
+    }),
+  };
 }
 
 /** Whether a pin itself carries a group of lights: within its limit, with head-room for the resistor. */
@@ -141,32 +185,14 @@ export const isPinEnough = (driven: Driven): boolean =>
   (driven.resistor ? driven.resistor.headRoomV >= LEAST_HEAD_ROOM_V : driven.corners.currentA > 0);
 
 /** Lights in series on a driver that holds their current. */
-function holdBy(
-  common: Pick<
-    Driven,
-    | 'itemId'
-    | 'name'
-    | 'die'
-    | 'way'
-    | 'railId'
-    | 'board'
-    | 'channels'
-    | 'forwardV'
-    | 'ratedCurrentA'
-    | 'lightsOnChannel'
-  >,
-  heldA: number,
-  dropOutV: number,
-  curve: LedCurve,
-  rail: RailRange,
-): Driven {
-  const inSeries = Math.max(1, ...common.lightsOnChannel);
+function holdBy(known: Sizing['known'], heldA: number, dropOutV: number, curve: LedCurve, rail: RailRange): Driven {
+  const inSeries = Math.max(1, ...known.lightsOnChannel);
   const loop: Loop = { curve, inSeries, ohm: 0, sharedOhm: 0, dropV: 0, heldA, dropOutV };
   const at = (volts: number, shiftV: number): number =>
     loopCurrentA({ ...loop, curve: shiftCurve(curve, shiftV) }, 1, volts);
   const ends = {
-    brightestA: at(rail.mostV, -common.forwardV.spread),
-    dimmestA: at(rail.leastV, common.forwardV.spread),
+    brightestA: at(rail.mostV, -known.forwardV.spread),
+    dimmestA: at(rail.leastV, known.forwardV.spread),
   };
   const corners: Corners = {
     currentA: at(rail.nominalV, 0),
@@ -174,10 +200,10 @@ function holdBy(
     mostA: ends.brightestA,
     leastA: ends.dimmestA,
   };
-  const channels = common.lightsOnChannel.length;
+  const channels = known.lightsOnChannel.length;
   return {
-    ...common,
-    loopsOnChannel: common.lightsOnChannel.map(() => 1),
+    ...known,
+    loopsOnChannel: known.lightsOnChannel.map(() => 1),
     hung: { inSeries, sideBySide: 1 },
     resistor: null,
     corners,

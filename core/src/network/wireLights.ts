@@ -114,6 +114,8 @@ class Strung {
   private readonly isLedOn: boolean;
   /** What several leads begin at sits where they begin. */
   private readonly isAtLight: boolean;
+  /** No resistor of its own: a driver holds the current, or the lights have theirs inside. */
+  private readonly isWithout: boolean;
 
   constructor(
     private readonly wiring: Wiring,
@@ -122,11 +124,10 @@ class Strung {
     private readonly share: OnResistor,
     private readonly hub: Item,
     private readonly isHeld: boolean,
-    /** No resistor of its own: a driver holds the current, or the lights have theirs inside. */
-    private readonly isWithout = isHeld || isResistorInside(leds),
   ) {
     const { group } = leds;
     const isOne = share.strings.length === 1;
+    this.isWithout = isHeld || isResistorInside(leds);
     this.resistor = `resistor:${group.id}:${share.placeId}`;
     this.behind = wiring.names.behind(group.id, share.placeId);
     this.isLedOn = !isOne && group.wiring !== 'pair' && share.strings.every((lights) => lights.length === 1);
