@@ -43,8 +43,13 @@ function nameEnd({ item, port }: PortRef, named: Named): Message {
   const sized = driven.find((each) => each.itemId === served.id);
   if (what === 'resistor') {
     const places = 'places' in served ? served.places : [];
-    const light = places.length > 1 ? ` ${places.findIndex((place) => place.id === rest) + 1}` : '';
-    return say`${sized?.resistor ? ohms(sized.resistor.resistorOhm) : 'resistor'} before ${served.name}${light}`;
+    const [placeId = '', die] = rest.split(':');
+    const light = places.length > 1 ? ` ${places.findIndex((place) => place.id === placeId) + 1}` : '';
+    const own = die === undefined ? sized : driven.find((each) => each.itemId === served.id && each.die === die);
+    const value = own?.resistor ? ohms(own.resistor.resistorOhm) : 'resistor';
+    return die === undefined
+      ? say`${value} before ${served.name}${light}`
+      : say`${value} at the ${die} leg of ${served.name}${light}`;
   }
   const pin = pinFor(item, named) ?? 'its pin';
   if (what !== 'channel' || !sized?.transistor) return pin;

@@ -74,7 +74,14 @@ describe('many-coloured lights', () => {
   });
 
   it('four cores lead to the first light and on to the next; unswitched two, and its resistors are joined there', () => {
-    const { joins } = assess(lamp({ colour: '#ff8040' }));
+    const { joins, coreEnds } = assess(lamp({ colour: '#ff8040' }));
+    // What a maker reads beside each core: which resistor, at which leg, of which light.
+    expect((coreEnds.get('light:lamp:p1') ?? []).map(({ to }) => usualPrinter.message(to))).toEqual([
+      'Lamp common 2',
+      '330 Ω at the red leg of Lamp 2',
+      '220 Ω at the green leg of Lamp 2',
+      '220 Ω at the blue leg of Lamp 2',
+    ]);
     const of = (id: string) =>
       joins.find((join) => join.id === id)?.cores.map(({ net, to }) => [net.name, to.item, to.port]);
     expect(of('light:lamp:p0')).toEqual([
