@@ -234,6 +234,8 @@ test('a power star: its heatsink, its warmth, and the glue that softens', async 
   await expect(page.getByLabel('Mass of the heatsink')).toHaveCount(0);
   await page.getByLabel('Kind of light').selectOption({ label: 'Power star, white, 0.35 A' });
   await fill(page, 'Wanted current, each', '300 mA');
+  // Usual for a star; of any other light it would be asked about.
+  await expect(page.getByText('Did you mean')).toHaveCount(0);
   await page.getByLabel('Held by, or beside').selectOption('hot-melt glue');
   // 18 °C + 0.66 W · 45 K/W = 47.8 °C holds; the air of a closed hollow adds 6.6 K.
   await fill(page, 'Closed hollow, to the room', '10 K/W');

@@ -96,6 +96,8 @@ interface Kind<K extends ItemKind, I extends Item> {
   readonly role: ItemRole;
   readonly create: (fresh: Fresh) => I;
   readonly rows: readonly FormRow[];
+  /** What is usual in a field of this very item, where its part says more than the row; null = as the row says. */
+  readonly usual?: (item: I, field: string, library: Library) => readonly [number, number] | null;
   /** The parts that it names, by field. */
   readonly parts: (item: I) => readonly PartNamed[];
   readonly light?: LightFacet<I>;

@@ -1,4 +1,4 @@
-import { canBeNamed, type FormRow, rowsOf, waysOf } from '@glimmer/core/items';
+import { canBeNamed, type FormRow, kindOf, rowsOf, waysOf } from '@glimmer/core/items';
 import { type Figure, type LedBody, type Origin, type Part, stateFigure } from '@glimmer/core/parts';
 import { type Design, type Item, itemNamed } from '@glimmer/core/plan';
 import type { QuantityKind } from '@glimmer/core/units';
@@ -51,6 +51,8 @@ function OriginChoice({ item, field, figure }: { item: Item; field: string; figu
 
 function QuantityRow({ item, row, shown }: RowProps<'quantity'>) {
   const printer = usePrinter();
+  const { assessment } = useSheet();
+  const usual = kindOf(item.kind).usual?.(item, row.field, assessment.library) ?? null;
   const own = read(item, row.field);
   const figure = isFigure(own) ? own : null;
   const value = figure ? figure.likely : typeof own === 'number' ? own : null;
@@ -61,7 +63,7 @@ function QuantityRow({ item, row, shown }: RowProps<'quantity'>) {
       label={row.label}
       kind={row.quantity}
       value={value ?? said?.value ?? null}
-      band={row.band}
+      band={usual ? { ...row.band, usual } : row.band}
       overruled={isOptional && value !== null && said?.value !== undefined}
       {...(row.empty ? { placeholder: row.empty } : {})}
       hint={

@@ -145,6 +145,11 @@ export const light: KindDefinition<'light'> = {
     },
     diffuserRow,
   ],
+  usual: ({ part }, field, library) => {
+    const rated = findPart(library, 'led', part)?.ratedCurrentA;
+    // A power star is asked for hundreds of milliamperes, which of any other light would be a slip.
+    return field === 'wantedCurrentA' && rated ? [rated / 40, rated * 1.5] : null;
+  },
   parts: ({ part }) => itsPart('led', part),
   light: {
     hasColours: ({ part }, library) => findPart(library, 'led', part)?.dice !== undefined,
