@@ -113,7 +113,7 @@ test('a ring of single lights laid out by figures, strung on a supply, and what 
   // Straight up: the middle of the view, 60 mm above it.
   await expect(page.getByLabel('Lights 1 1, down')).toHaveValue('80 mm');
 
-  await page.getByText('How many in a string?').click();
+  await page.locator('summary', { hasText: 'How many in a string?' }).click();
   const three = page.getByRole('row').filter({ has: page.getByRole('button', { name: 'Take 3 in a string' }) });
   // (12 V − 3 · 1.93 V) / 8 mA = 775 Ω, so 820 Ω.
   await expect(three).toContainText('820 Ω');
@@ -194,8 +194,10 @@ test('what could light this: what can’t says why, what can is ranked, and taki
 }) => {
   await beginPlan(page);
   await goTo(page, 'lights');
-  await page.getByText('What could light this?').click();
-  const choice = page.locator('details').filter({ hasText: 'What could light this?' });
+  await page.locator('summary', { hasText: 'What could light this?' }).click();
+  const choice = page
+    .locator('details')
+    .filter({ has: page.locator('summary', { hasText: 'What could light this?' }) });
   await fill(page, 'Points', '210');
   await choice.getByLabel('What moves').selectOption('each by itself');
   await choice.getByLabel('Its colour').selectOption('any colour');

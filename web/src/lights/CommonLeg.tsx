@@ -11,7 +11,7 @@ export function CommonLeg({ item }: { readonly item: ItemOf<'light'> }) {
   const instead = inCommonLeg(dice);
   if (!instead) return null;
   return (
-    <details className="mt-1">
+    <details className="no-print mt-1">
       <summary className="cursor-pointer text-verdigris">Why a resistor for each colour?</summary>
       <table className="w-full text-[13.5px]">
         <thead>

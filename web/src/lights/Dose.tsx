@@ -18,7 +18,7 @@ export function Dose({ item, part }: { readonly item: ItemOf<'light'>; readonly 
   const share = currentA === undefined ? null : currentA / part.ratedCurrentA;
   const onCm2W = share === null ? null : powerOnAxis.reckon({ P: radiantW * share, a: halfAngleDeg, d: distanceMm });
   return (
-    <details className="mt-1">
+    <details className="no-print mt-1">
       <summary className="cursor-pointer text-verdigris">What does it give at a distance?</summary>
       <div className="mt-1 grid grid-cols-2 gap-x-3 gap-y-2">
         <QuantityField

@@ -170,7 +170,7 @@ export function LayOut({ item, acrossMm }: { readonly item: Lights; readonly acr
     tellDone(`${places.length} lights laid out`);
   };
   return (
-    <details className="mt-1">
+    <details className="no-print mt-1">
       <summary className="cursor-pointer text-verdigris">Lay out a ring, a row or a grid</summary>
       <div className="mt-1 grid grid-cols-2 gap-x-3 gap-y-2">
         <Choice label="Shape" value={asked.shape} options={shapes} onChoose={(shape) => set({ shape })} />

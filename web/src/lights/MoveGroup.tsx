@@ -21,7 +21,7 @@ export function MoveGroup({ item }: { readonly item: ItemOf<'light'> }) {
       copyGroup(open, item.id, { id: nanoid(8), name: `${item.name}, copy`.slice(0, 120), byMm }, () => nanoid(8)),
     );
   return (
-    <details className="mt-1">
+    <details className="no-print mt-1">
       <summary className="cursor-pointer text-verdigris">Move, turn, mirror or copy all of them</summary>
       <div className="mt-1 grid grid-cols-3 gap-x-3 gap-y-2">
         <QuantityField

@@ -3,7 +3,7 @@ import { schools } from '@glimmer/core/choice';
 /** Where makers differ about lights: each way with when it is sound, and what is done here. */
 export function Schools() {
   return (
-    <details className="mt-4">
+    <details className="no-print mt-4">
       <summary className="cursor-pointer font-semibold text-verdigris">Where makers differ</summary>
       <dl className="mt-1 text-[13.5px]">
         {schools.map(({ question, ways, here }) => (

@@ -18,7 +18,7 @@ export function StringTable({ item }: { readonly item: ItemOf<'light'> }) {
   const take = (inSeries: number): void =>
     mend(changeItem(design, item.id, { inSeries: inSeries === 1 ? undefined : inSeries, sideBySide: undefined }));
   return (
-    <details className="mt-1">
+    <details className="no-print mt-1">
       <summary className="cursor-pointer text-verdigris">How many in a string?</summary>
       <table className="w-full text-[13.5px]">
         <thead>

@@ -151,7 +151,7 @@ export function WhatCouldLight() {
   const rail = assessment.rails.mainId === null ? undefined : assessment.rails.byId.get(assessment.rails.mainId);
   const { options, excluded } = chooseKind({ ...asked, railV: rail?.range?.nominalV ?? 5 });
   return (
-    <details className="mt-2 mb-2">
+    <details className="no-print mt-2 mb-2">
       <summary className="cursor-pointer font-semibold text-verdigris">What could light this?</summary>
       <Asked wish={asked} set={(fields) => setAsked((now) => ({ ...now, ...fields }))} />
       <table className="mt-2 w-full text-[13.5px]">

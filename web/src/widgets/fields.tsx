@@ -26,6 +26,11 @@ interface QuantityFieldProps {
 
 type QuantityAsked = Pick<QuantityFieldProps, 'label' | 'kind' | 'value' | 'band' | 'onCommit' | 'onClear'>;
 
+function isUnusual(kind: QuantityKind, value: number, band: Band): boolean {
+  const judged = judge(kind, value, band);
+  return judged.ok && judged.didYouMean !== undefined;
+}
+
 /** What is typed into a quantity field, how it is judged, and what it makes of the value. */
 function useQuantity({ label, kind, value, band, onCommit, onClear }: QuantityAsked) {
   const printer = usePrinter();
@@ -38,6 +43,8 @@ function useQuantity({ label, kind, value, band, onCommit, onClear }: QuantityAs
   const shown = typed ?? own;
   // A question about an older value must not stand beside a newer one.
   useEffect(() => setMeant((now) => (now && now.of === held ? now : null)), [held]);
+  // What is usual may change after it was asked, with the part that the value is for.
+  const isAsked = meant !== null && isUnusual(kind, meant.of, band);
 
   const take = (): void => {
     if (typed === null) return;
@@ -70,7 +77,7 @@ function useQuantity({ label, kind, value, band, onCommit, onClear }: QuantityAs
     if (meant) hold(meant.value);
     setMeant(null);
   };
-  return { printer, typed, shown, problem, meant, type, take, giveUp: () => type(null), mean };
+  return { printer, typed, shown, problem, meant: isAsked ? meant : null, type, take, giveUp: () => type(null), mean };
 }
 
 /** A quantity as the maker writes it: read on Enter or on leaving, questioned where it looks like a slip. */
