@@ -7,6 +7,17 @@ async function layTape(page: Page, y: number): Promise<void> {
   await page.getByRole('button', { name: 'Done' }).click();
 }
 
+/** A fresh plan on an outside supply, with a group of single lights that has no place yet. */
+async function beginLights(page: Page, volts: string): Promise<void> {
+  await beginPlan(page);
+  await goTo(page, 'power');
+  await page.getByRole('button', { name: 'Outside supply' }).click();
+  await fill(page, 'Its voltage', volts);
+  await goTo(page, 'lights');
+  await page.getByRole('button', { name: 'Add single lights' }).click();
+  await page.keyboard.press('Escape');
+}
+
 test('a tape by its numbers: count, gap, neighbours, sum; by a route of figures; one fed by another', async ({
   page,
 }) => {
@@ -94,13 +105,7 @@ test('single lights by figures: places, channels, what goes in, and the one that
 test('a ring of single lights laid out by figures, strung on a supply, and what is said of it; one step back each', async ({
   page,
 }) => {
-  await beginPlan(page);
-  await goTo(page, 'power');
-  await page.getByRole('button', { name: 'Outside supply' }).click();
-  await fill(page, 'Its voltage', '12 V');
-  await goTo(page, 'lights');
-  await page.getByRole('button', { name: 'Add single lights' }).click();
-  await page.keyboard.press('Escape');
+  await beginLights(page, '12 V');
   await page.getByLabel('Kind of light').selectOption({ label: 'Light, 5 mm, amber' });
   await fill(page, 'Wanted current, each', '8 mA');
   await page.getByText('Lay out a ring, a row or a grid').click();
@@ -146,13 +151,7 @@ test('a ring of single lights laid out by figures, strung on a supply, and what 
 test('many-coloured, ready-wired and invisible lights: what each says of itself, and what is mended by a click', async ({
   page,
 }) => {
-  await beginPlan(page);
-  await goTo(page, 'power');
-  await page.getByRole('button', { name: 'Outside supply' }).click();
-  await fill(page, 'Its voltage', '5 V');
-  await goTo(page, 'lights');
-  await page.getByRole('button', { name: 'Add single lights' }).click();
-  await page.keyboard.press('Escape');
+  await beginLights(page, '5 V');
   await page.getByRole('button', { name: 'Add one in the middle' }).click();
   const kind = page.getByLabel('Kind of light');
   await kind.selectOption({ label: 'Light, 5 mm, three colours, common plus' });
@@ -225,13 +224,7 @@ test('what could light this: what can’t says why, what can is ranked, and taki
 });
 
 test('a power star: its heatsink, its warmth, and the glue that softens', async ({ page }) => {
-  await beginPlan(page);
-  await goTo(page, 'power');
-  await page.getByRole('button', { name: 'Outside supply' }).click();
-  await fill(page, 'Its voltage', '5 V');
-  await goTo(page, 'lights');
-  await page.getByRole('button', { name: 'Add single lights' }).click();
-  await page.keyboard.press('Escape');
+  await beginLights(page, '5 V');
   await page.getByRole('button', { name: 'Add one in the middle' }).click();
   await expect(page.getByLabel('Mass of the heatsink')).toHaveCount(0);
   await page.getByLabel('Kind of light').selectOption({ label: 'Power star, white, 0.35 A' });

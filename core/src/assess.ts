@@ -70,8 +70,6 @@ export interface Assessment {
   readonly lightCount: number;
   /** Each light or tape against the hollow that it goes into. */
   readonly fits: readonly PlacedFit[];
-  /** Of the air round the piece. */
-  readonly ambientC: number;
   /** What turns current to heat, the hottest first. */
   readonly warm: readonly WarmPart[];
   /** All that moods could move: what a board drives, and what one would drive as soon as a mood moved it. */
@@ -212,7 +210,6 @@ function reckon(design: Design, library: Library, searched: Searches | null = nu
     placed,
     lightCount: placed.reduce((sum, group) => sum + countLights(group), 0),
     fits: fitAll(design, placed),
-    ambientC: design.piece.ambientC,
     warm: listWarm(design, placed, driven),
     movables: built.couldMove,
     show,

@@ -73,8 +73,8 @@ function consumerOfLights(
   const programmed = driven.filter((each) => isProgrammed(each.way));
   const steady = driven.filter((each) => !isProgrammed(each.way));
   const currentA = sumOf(driven, (each) => each.corners.currentA);
-  const brightA = sumOf(driven, (each) => each.corners.brightestA);
-  const dimA = sumOf(driven, (each) => each.corners.dimmestA);
+  const brightA = sumOf(driven, (each) => each.corners.mostA);
+  const dimA = sumOf(driven, (each) => each.corners.leastA);
   const steadyA = sumOf(steady, (each) => each.totalA);
   const fullA = sumOf(programmed, (each) => each.totalA + each.holdA);
   const boardA = (boardV: number): number => sumOf(programmed, (each) => each.boardA(boardV));

@@ -105,9 +105,9 @@ describe('other warm parts', () => {
         resistorOhm: 560,
       }),
     ]);
-    const { warm, ambientC } = assess(design);
+    const { warm } = assess(design);
     expect(warm[0]?.what).toBe('resistor');
-    expect((warm[0]?.outsideC ?? 0) - ambientC).toBeCloseTo(26.8, 0);
+    expect((warm[0]?.outsideC ?? 0) - design.piece.ambientC).toBeCloseTo(26.8, 0);
   });
   it('what hardly warms is not told of', () => {
     const design = circuitOf([

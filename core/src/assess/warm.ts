@@ -1,5 +1,5 @@
 import { forwardVoltageV } from '../circuit/index.ts';
-import { lightHeat, type WarmBody, warmChain } from '../heat/index.ts';
+import { LIGHT_SHARE, lightHeat, type WarmBody, warmChain } from '../heat/index.ts';
 import type { PlacedGroup, PlacedLeds } from '../items/index.ts';
 import type { Driven } from '../network/index.ts';
 import type { Design } from '../plan/index.ts';
@@ -10,6 +10,8 @@ export interface WarmPart {
   readonly itemId: string;
   readonly what: 'light' | 'resistor' | 'transistor' | 'driver';
   readonly name: string;
+  /** The air round the piece. */
+  readonly airC: number;
   /** In each. */
   readonly heatW: number;
   /** Of its inside, lit for good. */
@@ -22,8 +24,6 @@ export interface WarmPart {
   readonly limitC: number;
 }
 
-/** Leaves a white or coloured power die as light, at least. */
-const LIGHT_SHARE = 0.3;
 /** Typical of the kind, in still air, in kelvin a watt; the maker of the part says better. */
 const thermal = {
   starInsideKPerW: 10,
@@ -52,7 +52,7 @@ function smallPart(
   const atC = air.ambientC + part.heatW * kelvinPerW;
   return atC - air.ambientC < LEAST_RISE_K
     ? []
-    : [{ ...part, insideC: atC, outsideC: atC, afterC: atC, limitC: limits[part.what] }];
+    : [{ ...part, airC: air.ambientC, insideC: atC, outsideC: atC, afterC: atC, limitC: limits[part.what] }];
 }
 
 /** A power star on its board or heatsink, in the open or in a closed hollow that the others of its group warm too. */
@@ -76,7 +76,18 @@ function warmStar(group: PlacedLeds, driven: Driven, ambientC: number): WarmPart
   const [insideC = 0, outsideC = 0] = warmChain(chain, ambientC, Number.POSITIVE_INFINITY);
   const [, afterC = 0] = warmChain(chain, ambientC, item.litS ?? Number.POSITIVE_INFINITY);
   const { id, name } = group;
-  return { id: `star:${id}`, itemId: id, what: 'light', name, heatW, insideC, outsideC, afterC, limitC: limits.light };
+  return {
+    id: `star:${id}`,
+    itemId: id,
+    what: 'light',
+    name,
+    airC: ambientC,
+    heatW,
+    insideC,
+    outsideC,
+    afterC,
+    limitC: limits.light,
+  };
 }
 
 function warmOf(driven: Driven, group: PlacedGroup | undefined, ambientC: number): WarmPart[] {

@@ -112,8 +112,12 @@ describe('what could light this', () => {
         for (const option of options) {
           const taken = applyEdits(base, option.add(base, newId));
           expect(readPlan(planOf(taken)), option.id).toMatchObject({ ok: true });
-          // As many lights as it says stand in the plan.
-          expect(assess(taken).lightCount, option.id).toBe(option.lights);
+          // As many lights as it says stand in the plan, and pixels draw there what is said of them here.
+          const assessment = assess(taken);
+          expect(assessment.lightCount, option.id).toBe(option.lights);
+          const [pixels] = assessment.placed.filter(({ shape }) => shape === 'pixels');
+          const drawn = assessment.consumers.find(({ id }) => id === pixels?.id);
+          if (drawn) expect((drawn.restA + drawn.fullA) / option.worstA, option.id).toBeCloseTo(1, 9);
         }
       }),
       { numRuns: 60 },

@@ -1,22 +1,21 @@
 import { type Edit, kindOf, type LightItem } from '../items/index.ts';
-import { leds } from '../parts/index.ts';
+import { type LedPart, leds } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
 import { say, volts } from '../units/index.ts';
 import { acrossMiddle, countSingles, missesOf } from './shared.ts';
 import type { Judged, Wish } from './wish.ts';
 
-const STAR_A = 0.35;
 /** Lead, lead, driver in and out. */
 const STAR_JOINTS = 6;
 
-function addStar(partId: string, design: Design, newId: () => string): readonly Edit[] {
+function addStar(part: LedPart, design: Design, newId: () => string): readonly Edit[] {
   const [at] = acrossMiddle(design, null, 1);
   const count = design.items.filter((item) => item.kind === 'light').length + 1;
   const fresh = kindOf('light').create({ id: newId(), name: `Lights ${count}`, at: at ?? { xMm: 0, yMm: 0 } });
   const item = {
     ...fresh,
-    part: partId,
-    wantedCurrentA: STAR_A / 2,
+    part: part.id,
+    wantedCurrentA: part.ratedCurrentA / 2,
     places: at ? [{ id: newId(), at, hollowId: null }] : [],
   };
   return [{ kind: 'add item', item: item as LightItem }];
@@ -32,16 +31,16 @@ function judgeStar(wish: Wish): Judged {
     return { id, name, reason: 'it has one die: it dims, and that is all' };
   if (wish.railV < part.forwardAt20mAV + 0.5)
     return { id, name, reason: say`it wants more than the ${volts(wish.railV)} of the rail` };
-  const asks = { lights: 1, worstA: STAR_A, cost: part.price, depthMm: part.lengthMm + 15 };
+  const asks = { lights: 1, worstA: part.ratedCurrentA, cost: part.price, depthMm: part.lengthMm + 15 };
   return {
     id,
     name,
     ...asks,
     pins: 0,
-    usualA: STAR_A / 2,
+    usualA: part.ratedCurrentA / 2,
     joints: STAR_JOINTS,
     misses: [...missesOf(wish, asks), 'it wants a heatsink and a driver that holds its current'],
-    add: (design, newId) => addStar(part.id, design, newId),
+    add: (design, newId) => addStar(part, design, newId),
   };
 }
 

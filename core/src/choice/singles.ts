@@ -1,5 +1,5 @@
 import { forwardVoltageV } from '../circuit/index.ts';
-import { type Edit, kindOf, type LightItem } from '../items/index.ts';
+import { bands, type Edit, kindOf, type LightItem } from '../items/index.ts';
 import { curveOfPart } from '../lights/index.ts';
 import { type LedPart, leds, sundryPrices } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
@@ -7,7 +7,7 @@ import { amps, type Message, say, volts } from '../units/index.ts';
 import { acrossMiddle, countSingles, evenDepthMm, isTooDim, missesOf, mostPins, pitchOf } from './shared.ts';
 import type { Judged, KindOption, Wish } from './wish.ts';
 
-/** What looks right at night through most lights. */
+/** What looks right at night through most lights; what is taken is wished so much. */
 const EACH_A = 0.01;
 /** Left over for a resistor to hold the current. */
 const HEAD_ROOM_V = 0.3;
@@ -69,8 +69,8 @@ const rows: readonly Row[] = [
     cannot: (wish, lights) =>
       oneColour(wish) ??
       isOneEnough(wish) ??
-      (lights > Math.min(mostPins, 12)
-        ? `that is ${lights} pins; a group has 12 at most, a controller ${mostPins}`
+      (lights > Math.min(mostPins, bands.channels.most)
+        ? `that is ${lights} pins; a group has ${bands.channels.most} at most, a controller ${mostPins}`
         : null),
   },
   {
@@ -92,6 +92,7 @@ function addSingles(row: Row, wish: Wish, lights: number, design: Design, newId:
   const item = {
     ...fresh,
     part: wish.colour === 'white' && !row.isColoured ? 'led-5mm-white' : row.partId,
+    wantedCurrentA: EACH_A,
     channels: row.isColoured ? 1 : row.channels(lights),
     places: places.map((at) => ({ id: newId(), at, hollowId: null })),
   } as LightItem;

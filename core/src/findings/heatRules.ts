@@ -1,6 +1,6 @@
 import type { WarmPart } from '../assess.ts';
 import { forwardVoltageV } from '../circuit/index.ts';
-import { deratedCurrentA, isTooNear, softensAtC, touchLimitsC } from '../heat/index.ts';
+import { deratedCurrentA, isTooNear, LIGHT_SHARE, softensAtC, touchLimitsC } from '../heat/index.ts';
 import { type Edit, type Finding, named } from '../items/index.ts';
 import { changeItem } from '../plan/index.ts';
 import { amps, celsius, quantity, say } from '../units/index.ts';
@@ -19,15 +19,14 @@ function derate(
   part: WarmPart,
 ): { readonly mostA: number; readonly edits: readonly Edit[] } | null {
   const driven = assessment.driven.find((each) => each.itemId === part.itemId);
-  const { ambientC } = design.piece;
   if (!driven || part.heatW <= 0) return null;
   const brightA = driven.corners.brightestA;
   const mostA = deratedCurrentA({
-    ambientC,
+    ambientC: part.airC,
     limitC: part.limitC,
     // All of the chain together, with what the others of its group add to the air.
-    thermalKPerW: (part.insideC - ambientC) / part.heatW,
-    lightShare: 0.3,
+    thermalKPerW: (part.insideC - part.airC) / part.heatW,
+    lightShare: LIGHT_SHARE,
     mostA: brightA,
     voltageAt: (currentA) => forwardVoltageV(driven.loop.curve, currentA),
   });
@@ -46,8 +45,7 @@ export const hotRule: Rule = (input) =>
     .filter((part) => part.insideC > part.limitC)
     .map((part): Finding => {
       const derated = part.what === 'light' ? derate(input, part) : null;
-      const { ambientC } = input.design.piece;
-      const enough = quantity('thermalKPerW', (part.limitC - ambientC) / part.heatW);
+      const enough = quantity('thermalKPerW', (part.limitC - part.airC) / part.heatW);
       return {
         ...named('too-hot', part.id),
         gravity: 'stop',

@@ -3,6 +3,7 @@ export {
   heatedShare,
   isTooNear,
   junctionTemperature,
+  LIGHT_SHARE,
   lightHeat,
   softensAtC,
   touchLimitsC,

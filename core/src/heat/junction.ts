@@ -1,5 +1,8 @@
 import { defineFormula } from '../units/index.ts';
 
+/** Leaves a power die as light, at least: the rest warms it. */
+export const LIGHT_SHARE = 0.3;
+
 /** Heat of a light. @example 3 V, 0.35 A, 30 % leaves as light: 0.735 W */
 export const lightHeat = defineFormula({
   name: 'Heat of a light',

@@ -45,7 +45,12 @@ export type FormRow =
       /** A figure with its origin: a fresh one is a guess until the maker says more. */
       readonly isFigure?: boolean;
     })
-  | (Row & { readonly type: 'choice'; readonly options: readonly { readonly value: string; readonly label: string }[] })
+  | (Row & {
+      readonly type: 'choice';
+      readonly options: readonly { readonly value: string; readonly label: string }[];
+      /** What it is called where none is chosen, which leaves the field out; a row without it can't be left so. */
+      readonly none?: string;
+    })
   | (Row & { readonly type: 'tick' })
   | (Row & { readonly type: 'part'; readonly partKind: Part['kind']; readonly none?: string })
   | (Row & {

@@ -198,7 +198,7 @@ describe('groups as one', () => {
             name: 'Glow',
             brightness: 1,
             moves: { a: steady },
-            tops: [{ id: 't', on: 'a', lay: 'over', move: steady } as never],
+            tops: [{ id: 't', on: 'a', how: 'over' as const, move: steady }],
           },
         ],
         startId: 'm',
@@ -216,6 +216,6 @@ describe('groups as one', () => {
     ]);
     const ids = copied.items.flatMap((item) => (item.kind === 'light' ? item.places.map((place) => place.id) : []));
     expect(new Set(ids).size).toBe(4);
-    expect(readPlan(planOf({ ...copied, moods: base.moods }))).toMatchObject({ ok: true });
+    expect(readPlan(planOf(copied))).toMatchObject({ ok: true });
   });
 });

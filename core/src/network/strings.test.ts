@@ -251,6 +251,12 @@ describe('what is found about strings', () => {
     expect(idsOf(applyEdits(design, found?.fixes[0]?.edits ?? []))).not.toContain('head-room:eyes');
   });
 
+  it('many on one resistor are no more in doubt together than one by itself: what one takes another leaves', () => {
+    const doubtOf = (change: Partial<Strung>): number =>
+      assess(strung({ lights: 4, ...change })).consumers.find(({ id }) => id === 'eyes')?.relativeSpread ?? Number.NaN;
+    expect(doubtOf({ sideBySide: 4 })).toBeLessThan(doubtOf({}) * 1.1);
+  });
+
   it('three in a string on 12 V are sound: nothing is said of them', () => {
     expect(idsOf(strung({ lights: 6, inSeries: 3 })).filter((id) => id.endsWith(':eyes'))).toEqual([]);
   });

@@ -235,11 +235,10 @@ function OneRow({ item, row, shown }: { readonly item: Item; readonly row: FormR
       return (
         <Choice
           label={row.label}
-          value={String(value)}
-          options={row.options}
+          value={typeof value === 'string' ? value : NONE}
+          options={[...(row.none === undefined ? [] : [{ value: NONE, label: row.none }]), ...row.options]}
           hint={shown[row.field]?.hint ?? row.hint}
-          // What may be left out has the word for nothing among its options.
-          onChoose={(next) => setField(item.id, row.field, next === 'undefined' ? undefined : next)}
+          onChoose={(next) => setField(item.id, row.field, next === NONE ? undefined : next)}
         />
       );
   }

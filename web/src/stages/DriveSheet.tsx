@@ -139,7 +139,8 @@ function Channel({ item, driven }: { readonly item: Item; readonly driven: reado
 /** What turns current to heat, and how warm each comes to be. */
 function Warm() {
   const printer = usePrinter();
-  const { warm, ambientC } = useSheet().assessment;
+  const { design, assessment } = useSheet();
+  const { warm } = assessment;
   if (warm.length === 0) return null;
   return (
     <Section title="What gets warm">
@@ -168,8 +169,8 @@ function Warm() {
         </tbody>
       </table>
       <p className="mt-0.5 text-[13px] text-faint">
-        At the brightest corner, in still air of {printer.quantity('temperatureC', ambientC)}, by what is typical of
-        each kind. “Held at” is after as long as it is lit at a time; inside is lit for good.
+        At the brightest corner, in still air of {printer.quantity('temperatureC', design.piece.ambientC)}, by what is
+        typical of each kind. “Held at” is after as long as it is lit at a time; inside is lit for good.
       </p>
     </Section>
   );

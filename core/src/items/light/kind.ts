@@ -13,7 +13,7 @@ const heatRows: readonly FormRow[] = [
     label: 'Its heatsink, to the air',
     quantity: 'thermalKPerW',
     band: bands.thermalKPerW,
-    empty: 'none: 45 K/W',
+    empty: 'none, its board alone',
     isLeftOut: true,
     hint: 'as it is sold; half of it is lost where no air can move',
   },
@@ -23,7 +23,7 @@ const heatRows: readonly FormRow[] = [
     label: 'Mass of the heatsink',
     quantity: 'massG',
     band: bands.sinkG,
-    empty: 'its board alone, 2 g',
+    empty: 'of its board alone',
     isLeftOut: true,
   },
   {
@@ -42,17 +42,15 @@ const heatRows: readonly FormRow[] = [
     label: 'Lit at a time for',
     quantity: 'timeS',
     band: bands.litS,
-    empty: 'good',
+    empty: 'as long as it may be',
     isLeftOut: true,
   },
   {
     type: 'choice',
     field: 'heldBy',
     label: 'Held by, or beside',
-    options: [
-      { value: 'undefined', label: 'screws, metal, nothing that softens' },
-      ...holders.map((value) => ({ value, label: value })),
-    ],
+    none: 'screws, metal, nothing that softens',
+    options: holders.map((value) => ({ value, label: value })),
   },
 ];
 
