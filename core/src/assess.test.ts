@@ -37,9 +37,9 @@ describe('the pipeline', () => {
     expect(0.12 + restA + 0.3 * 0.4 * fullA).toBeCloseTo(0.458, 3);
   });
 
-  it('a pixel with a white die draws what its three lit dice draw: 6 lights of 3 × 16 mA', () => {
+  it('a pixel with a white die draws at full what all four dice draw: 6 lights of 4 × 16 mA', () => {
     const { consumers } = assess(soundDesign({ tapes: [tapeOf({ part: 'pixel-tape-60-rgbw', lengthMm: 110 })] }));
-    expect(consumers.find((each) => each.id === 'tape')?.fullA).toBeCloseTo(0.288, 9);
+    expect(consumers.find((each) => each.id === 'tape')?.fullA).toBeCloseTo(0.384, 9);
   });
 
   it('has no number that is not one: empty plans, parts that are gone, no lights, no volts', () => {

@@ -31,13 +31,24 @@ static void look(const ug_player *player, uint32_t now_ms) {
 }
 #endif
 
+#if UG_CHANNELS > 0
+static uint8_t light_of(const UG_FLASH ug_channel *channel) {
+  const uint8_t *rgb = frame + channel->at;
+  uint8_t white;
+  if (channel->at == UG_NOWHERE) return 0;
+  if (channel->die == UG_WHOLE) return *rgb;
+  white = ug_white(rgb);
+  return channel->die == 3 ? white : (uint8_t)(rgb[channel->die] - white);
+}
+#endif
+
 static void send(void) {
   uint8_t i;
 #if UG_CHANNELS > 0
-  for (i = 0; i < UG_CHANNELS; i++) board_dim(i, ug_channel_at[i] == UG_NOWHERE ? 0 : frame[ug_channel_at[i]]);
+  for (i = 0; i < UG_CHANNELS; i++) board_dim(i, light_of(&ug_channels[i]));
 #endif
 #if UG_LINES > 0
-  for (i = 0; i < UG_LINES; i++) board_pixels(i, frame + ug_lines[i].offset, ug_lines[i].bytes, ug_lines[i].dice);
+  for (i = 0; i < UG_LINES; i++) board_pixels(i, &ug_lines[i], frame + ug_lines[i].offset);
 #endif
 #if UG_CHANNELS == 0 && UG_LINES == 0
   (void)i;

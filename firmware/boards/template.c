@@ -19,13 +19,16 @@ uint16_t board_level(uint8_t control) { return (uint16_t)(control & 0); }
  * UG_CHANNEL_LOW is lit while its pin is low: give it 255 less the light. */
 void board_dim(uint8_t channel, uint8_t light) { (void)channel; (void)light; }
 
-/* 800 kHz, bits of 1.25 us, the order that the tape wants (mostly green, red, blue), then 300 us of silence.
- * A pixel with a white die (dice 4) takes a 0 after its three bytes. Interrupts are off while it runs: the clock may lose a tick, buttons wait. */
-void board_pixels(uint8_t line, const uint8_t *bytes, uint16_t count, uint8_t dice) {
+/* 800 kHz, bits of 1.25 us, highest first, then 300 us of silence. Interrupts are off while it runs: the clock may lose a
+ * tick, buttons wait. The bytes come in the order that the tape takes them: put your pin's waveform where they are dropped. */
+void board_pixels(uint8_t line, const UG_FLASH ug_line *how, const uint8_t *bytes) {
+  uint16_t i;
+  uint8_t k;
+  for (i = 0; i < how->bytes; i = (uint16_t)(i + 3u)) {
+    uint8_t white = how->own_white ? ug_white(bytes + i) : 0;
+    for (k = 0; k < how->dice; k++) (void)ug_wire(how, bytes + i, k, white);
+  }
   (void)line;
-  (void)bytes;
-  (void)count;
-  (void)dice;
 }
 
 void board_wait_frame(void) {}

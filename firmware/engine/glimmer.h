@@ -26,13 +26,32 @@
 
 enum ug_how { UG_OVER, UG_ADD, UG_LIGHTEST };
 
-/* A light group as it is wired: pixels of three bytes, or channels of one; microamperes of a byte at full. */
+/* A light group as it is wired: pixels of three bytes, or channels of one; microamperes of a die at full. `own_white`: what
+ * red, green and blue have in common comes from a white die in their place. */
 typedef struct {
   uint16_t points;
   uint8_t bytes_per_point;
+  uint8_t own_white;
   uint16_t offset;
   uint32_t microamps_per_byte;
 } ug_group;
+
+/* A line of pixels: where its bytes stand in the frame, three a pixel; how many a pixel takes on the wire, and which die each
+ * is for: 0 red, 1 green, 2 blue, 3 white. */
+typedef struct {
+  uint16_t offset;
+  uint16_t bytes;
+  uint8_t dice, wire[4];
+  uint8_t own_white;
+} ug_line;
+
+/* A channel: where its light stands in the frame, UG_NOWHERE = in none; of a light with a white die, which of its dice. */
+#define UG_NOWHERE 0xffffu
+#define UG_WHOLE 255u
+typedef struct {
+  uint16_t at;
+  uint8_t die;
+} ug_channel;
 
 /* Lights that a move is painted on; `offsets` says where each stands in the frame, 0 = one after another. */
 typedef struct {
@@ -171,6 +190,10 @@ void ug_paint_layers(const UG_FLASH ug_show *show, uint16_t first, uint16_t coun
                      const ug_control_state *controls, uint8_t *out);
 void ug_cross_fade(const uint8_t *from, const uint8_t *to, uint16_t out256, uint16_t in256, uint8_t keeps_look,
                    uint8_t *out, uint16_t bytes);
+/* What red, green and blue of a light have in common. */
+uint8_t ug_white(const uint8_t *rgb);
+/* Byte `k` that a pixel takes on the wire; `white` is 0, or `ug_white` where its line has `own_white`. */
+uint8_t ug_wire(const UG_FLASH ug_line *line, const uint8_t *rgb, uint8_t k, uint8_t white);
 /* Scales a frame down that would pass the limit; gives the scale, 256 = untouched. */
 uint16_t ug_limit_frame(const UG_FLASH ug_show *show, uint8_t *frame);
 /* `controls` is memory for as many states as the show has controls. */

@@ -118,6 +118,16 @@ void ug_cross_fade(const uint8_t *from, const uint8_t *to, uint16_t out256, uint
                  : (uint8_t)(((uint32_t)from[i] * out256 + (uint32_t)to[i] * in256 + 128u) >> 8);
 }
 
+uint8_t ug_white(const uint8_t *rgb) {
+  uint8_t least = rgb[0] < rgb[1] ? rgb[0] : rgb[1];
+  return rgb[2] < least ? rgb[2] : least;
+}
+
+uint8_t ug_wire(const UG_FLASH ug_line *line, const uint8_t *rgb, uint8_t k, uint8_t white) {
+  uint8_t die = line->wire[k];
+  return die == 3 ? white : (uint8_t)(rgb[die] - white);
+}
+
 uint16_t ug_limit_frame(const UG_FLASH ug_show *show, uint8_t *frame) {
   uint64_t lit = 0, room;
   uint32_t scale;
@@ -127,6 +137,8 @@ uint16_t ug_limit_frame(const UG_FLASH ug_show *show, uint8_t *frame) {
     const UG_FLASH ug_group *group = &show->groups[g];
     uint32_t bytes = (uint32_t)group->points * group->bytes_per_point, sum = 0;
     for (i = 0; i < bytes; i++) sum += frame[group->offset + i];
+    if (group->own_white)
+      for (i = 0; i < bytes; i = (uint16_t)(i + 3u)) sum -= 2u * ug_white(frame + group->offset + i);
     lit += (uint64_t)sum * group->microamps_per_byte;
   }
   if (show->rest_microamps >= show->limit_microamps) room = 0;

@@ -45,9 +45,6 @@ export const followAlone = (fullAt: (railV: number) => number): Follows => ({
   slots: 1,
 });
 
-/** Red, green and blue: a white die beside them is sent nothing by the program and stays dark. */
-const LIT_DICE = 3;
-
 const plain = {
   restA: 0,
   steadyA: 0,
@@ -98,16 +95,18 @@ function consumerOfLights(
   ];
 }
 
-/** Pixels of three dice, each with its chip that never rests. */
+/** Pixels, each with its chip that never rests; at full with every die lit. */
 function consumerOfPixels(group: Extract<PlacedGroup, { shape: 'pixels' }>, railId: string | null): Consumer {
+  // A spare pixel takes what a dark one does.
+  const spares = group.tape.after === null && group.tape.spareFirst ? 1 : 0;
   const die: Figure = group.tape.dieCurrentA ?? group.part.dieCurrentA;
   return {
     ...plain,
     id: group.id,
     name: group.name,
     railId,
-    restA: group.cut.lights * group.part.restCurrentA.likely,
-    fullA: group.cut.lights * LIT_DICE * die.likely,
+    restA: (group.cut.lights + spares) * group.part.restCurrentA.likely,
+    fullA: group.lit * group.part.dice * die.likely,
     relativeSpread: die.spread / die.likely,
   };
 }

@@ -41,6 +41,9 @@ function nameEnd({ item, port }: PortRef, named: Named): Message {
   if (!served) return `${item} ${port}`;
   const rest = item.slice(what.length + served.id.length + 2);
   const sized = driven.find((each) => each.itemId === served.id);
+  if (what === 'spare') return `spare pixel of ${served.name}, ${port}`;
+  if (what === 'diode')
+    return `diode before the spare pixel of ${served.name}, ${port === 'cathode' ? 'ringed end' : 'other end'}`;
   if (what === 'resistor') {
     const places = 'places' in served ? served.places : [];
     const [placeId = '', die] = rest.split(':');

@@ -12,11 +12,19 @@ export interface LineOfData {
   readonly line: DataLine;
 }
 
+/** Pixels that a frame of a line is sent to: to the last one that is used, the spare one before them too. */
+export function countSent(chain: readonly PlacedTape[]): number {
+  const last = chain[chain.length - 1];
+  const dark = last ? last.cut.lights - last.lit : 0;
+  const spare = chain[0]?.tape.spareFirst ? 1 : 0;
+  return chain.reduce((sum, tape) => sum + tape.cut.lights, spare) - dark;
+}
+
 /** Each data line that has a pixel, with the board that sends it. */
 export const listDataLines = (chains: readonly (readonly PlacedTape[])[], boards: readonly Board[]): LineOfData[] =>
   chains.flatMap((chain): LineOfData[] => {
     const [first] = chain;
     if (!first) return [];
-    const pixels = chain.reduce((sum, tape) => sum + tape.cut.lights, 0);
+    const pixels = countSent(chain);
     return [{ tapeId: first.id, board: boardOf(boards, first.tape.board), line: timeDataLine(pixels, first.part) }];
   });

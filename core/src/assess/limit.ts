@@ -1,4 +1,4 @@
-import type { Show, ShowLimit } from '../motion/index.ts';
+import { diceOf, type Show, type ShowLimit } from '../motion/index.ts';
 import type { Consumer } from './consumers.ts';
 
 /** The rail that the program's limiter guards: node of its tree, and the most that it gives. */
@@ -22,7 +22,7 @@ export function limitOf(guarded: Guarded | null, show: Show, consumers: Readonly
     microAPerByte: show.groups.map((group) => {
       const consumer = consumers.get(group.id);
       const fullA = consumer && isHere(consumer) ? consumer.fullA : 0;
-      return microA(fullA / Math.max(1, group.points * group.bytesPerPoint));
+      return microA(fullA / Math.max(1, group.points * diceOf(group)));
     }),
   };
 }

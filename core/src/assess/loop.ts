@@ -1,4 +1,4 @@
-import { longestWaitS } from '../drive/index.ts';
+import { type DataLine, longestWaitS } from '../drive/index.ts';
 import { cyclesAtWorst, memoryOfShow, programOfShow, type Show } from '../motion/index.ts';
 import type { ControllerPart } from '../parts/index.ts';
 
@@ -28,9 +28,14 @@ export interface LoopBudget {
 const LOOKS = 3;
 
 /** Reckons the loop of a show on a controller. */
-export function budgetLoop(show: Show, controller: ControllerPart, lineTimesS: readonly number[]): LoopBudget {
+export function budgetLoop(
+  show: Show,
+  controller: ControllerPart,
+  lines: readonly Pick<DataLine, 'frameS' | 'memoryBytes'>[],
+): LoopBudget {
   const computeS = cyclesAtWorst(show) / (controller.clockMhz * 1e6 * controller.worthCycles);
-  const sendS = lineTimesS.reduce((sum, lineS) => sum + lineS, 0);
+  const gapS = (controller.byteGapUs ?? 0) * 1e-6;
+  const sendS = lines.reduce((sum, { frameS, memoryBytes }) => sum + frameS + memoryBytes * gapS, 0);
   const senseS = show.controls.filter((control) => control.sensing).length * controller.converterReadingUs * 1e-6;
   const workS = computeS + sendS + senseS;
   const tickS = controller.loopTickMs / 1000;

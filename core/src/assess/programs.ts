@@ -42,7 +42,7 @@ export function listPrograms(design: Design, built: Build, programmed: Programme
       loop: budgetLoop(
         show,
         board.part,
-        lines.map(({ line }) => line.frameS),
+        lines.map(({ line }) => line),
       ),
     };
   });

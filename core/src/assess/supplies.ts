@@ -23,6 +23,7 @@ import {
 } from '../power/index.ts';
 import { wireCarriesA } from '../wires/index.ts';
 import { hungriestOf, type MoodBudget } from './budget.ts';
+import { sharesOfFeeds } from './chainLadder.ts';
 import type { Consumer } from './consumers.ts';
 import type { CourseStretch } from './course.ts';
 import { type Drawn, darkDraws, heightShares, lightDraws, startDraws } from './draws.ts';
@@ -141,33 +142,46 @@ function groupsOf(show: Show, setIndex: number): number[] {
   });
 }
 
-/** Tape links of one mood: what each data line's feed carries, as part of what is drawn at its node. */
+/** Tape links of one mood: what each feed of a data line carries, as part of what is drawn at its node. */
 function linkTapes(input: SuppliesInput, drawn: Drawn, budget: MoodBudget | undefined): LinkLimit[] {
   const { chains, byId, runs, show } = input;
   const dark = darkDraws(drawn, 'peak');
+  const runOf = new Map(runs.map((run) => [run.id, run]));
+  const lightOf = (consumer: Consumer): number => {
+    const g = show.groups.findIndex((group) => group.id === consumer.id);
+    return consumer.fullA * (budget ? (budget.load.groups[g]?.peak ?? 0) : 1);
+  };
   return chains.flatMap((chain): LinkLimit[] => {
     const [first] = chain;
-    const run = runs.find((each) => each.id === `feed:${first?.id}`);
     const own = chain.flatMap((tape) => byId.get(tape.id) ?? []);
     const node = own[0] ? drawn.nodeOf(own[0]) : -1;
-    if (!first || !run || node < 0) return [];
-    const shareOf = (id: string): number => {
-      const g = show.groups.findIndex((group) => group.id === id);
-      return budget ? (budget.load.groups[g]?.peak ?? 0) : 1;
-    };
-    const chainRestA = own.reduce((sum, consumer) => sum + consumer.restA, 0);
-    const chainLightA = own.reduce((sum, consumer) => sum + consumer.fullA * shareOf(consumer.id), 0);
+    if (!first || node < 0) return [];
+    const darkA = dark[node]?.steadyA ?? 0;
     const nodeLightA = input.consumers
       .filter((consumer) => drawn.nodeOf(consumer) === node)
-      .reduce((sum, consumer) => sum + consumer.fullA * shareOf(consumer.id), 0);
-    // Tapes of a chain that move as one do not all peak at once: the chain never carries more than the whole.
-    const share = nodeLightA <= 0 ? 0 : Math.min(1, chainLightA / nodeLightA);
-    const darkA = dark[node]?.steadyA ?? 0;
-    const common = { node, side: 'own', share, offsetA: chainRestA - darkA * share } as const;
-    return [
-      { id: 'wire', name: `The feed of ${first.name}`, limitA: wireCarriesA(run.gaugeAwg), ...common },
-      { id: 'tape', name: `The rails of ${first.name}`, limitA: first.part.feedLimitA, ...common },
-    ];
+      .reduce((sum, consumer) => sum + lightOf(consumer), 0);
+    const partOf = (shares: readonly number[]): Pick<LinkLimit, 'node' | 'side' | 'share' | 'offsetA'> => {
+      const of = (amps: (consumer: Consumer) => number): number =>
+        own.reduce((sum, consumer, t) => sum + amps(consumer) * (shares[t] ?? 1), 0);
+      // Tapes of a chain that move as one do not all peak at once: the chain never carries more than the whole.
+      const share = nodeLightA <= 0 ? 0 : Math.min(1, of(lightOf) / nodeLightA);
+      return { node, side: 'own', share, offsetA: of(({ restA }) => restA) - darkA * share };
+    };
+    return sharesOfFeeds(chain, runs).flatMap(({ feed, ofTape, inRails }): LinkLimit[] => {
+      const run = runOf.get(feed.runId);
+      const fed = chain.find(({ id }) => id === feed.tapeId);
+      if (!run || !fed) return [];
+      const place = feed.light === 0 ? fed.name : run.to.name;
+      return [
+        {
+          id: 'wire',
+          name: `The feed of ${place}`,
+          limitA: wireCarriesA(run.gaugeAwg),
+          ...partOf(ofTape),
+        },
+        { id: 'tape', itemId: fed.id, name: `The rails of ${place}`, limitA: fed.part.feedLimitA, ...partOf(inRails) },
+      ];
+    });
   });
 }
 

@@ -1,12 +1,13 @@
 import { type Ladder, solveLadder, tabulate } from '../circuit/index.ts';
-import { type PlacedTape, railsOhm } from '../items/index.ts';
-import { rowRunId, runOhm, type WireRun } from '../network/index.ts';
+import type { PlacedTape } from '../items/index.ts';
+import { feedsOfChain, runOhm, type WireRun } from '../network/index.ts';
 import type { RailLaw } from '../power/index.ts';
 import type { MoodBudget } from './budget.ts';
+import { type ChainCopper, copperOfChain } from './chainLadder.ts';
 import type { Consumer } from './consumers.ts';
 import { keepFew } from './keepFew.ts';
 
-/** One data line's tapes as a single ladder, fed at its start. */
+/** One data line's tapes as a single ladder. */
 export interface ChainVoltage {
   /** Of the line, in the order of the data. */
   readonly tapeIds: readonly string[];
@@ -26,13 +27,6 @@ export interface ChainVoltage {
   readonly lostAtEnd: number;
 }
 
-/** What lies between a light and the next beside the tape itself: at the end of a row of a grid, the wires to the next row. */
-function rowJumperOhm({ tape }: PlacedTape, light: number, runs: readonly WireRun[]): number {
-  if (!tape.grid || (light + 1) % tape.grid.columns !== 0) return 0;
-  const id = rowRunId(tape.id, Math.trunc(light / tape.grid.columns));
-  return runOhm(runs.find((run) => run.id === id));
-}
-
 /** What a chain of tapes is known by. */
 export interface ChainOfTapes {
   /** In the order of the data. */
@@ -41,39 +35,37 @@ export interface ChainOfTapes {
   readonly consumers: ReadonlyMap<string, Consumer>;
 }
 
-/** A chain of tapes as a ladder, with the real lead and jumpers in front, at any voltage and however far it is lit. */
-function ladderOf({ chain, runs, consumers }: ChainOfTapes): (railV: number, shares: readonly number[]) => Ladder {
-  const stepOhm: number[] = [];
-  for (const tape of chain) {
-    const pitchOhm = railsOhm(tape.part, 1);
-    // The jumper begins behind the last pixel’s own stretch.
-    const last = stepOhm.length - 1;
-    if (last >= 0) stepOhm[last] = (stepOhm[last] ?? 0) + runOhm(runs.find((run) => run.id === `jumper:${tape.id}`));
-    for (let i = 0; i < tape.cut.lights; i += 1) stepOhm.push(pitchOhm + rowJumperOhm(tape, i, runs));
-  }
-  const lead = runs.find((run) => run.id === `feed:${chain[0]?.id}`);
-  // What is known is the loop, out and back: half of it lies in each rail.
-  const halves = stepOhm.map((ohm) => ohm / 2);
-  const perPixel = (of: (consumer: Consumer | undefined, tape: number) => number): Float64Array => {
-    const amps = new Float64Array(stepOhm.length);
-    let at = 0;
-    for (const [t, { id, cut }] of chain.entries()) {
-      amps.fill(of(consumers.get(id), t) / cut.lights, at, at + cut.lights);
-      at += cut.lights;
-    }
-    return amps;
-  };
-  const steadyA = perPixel((consumer) => consumer?.restA ?? 0);
+/** A chain of tapes as a ladder, with the real leads and jumpers, at any voltage and however far it is lit. */
+function ladderOf({ chain, runs, consumers }: ChainOfTapes): {
+  readonly at: (railV: number, shares: readonly number[]) => Ladder;
+  readonly copper: ChainCopper;
+} {
+  const runOf = new Map(runs.map((run) => [run.id, run]));
+  const copper = copperOfChain(
+    chain,
+    runs,
+    feedsOfChain(chain).map((feed) => ({ ...feed, leadOhm: runOhm(runOf.get(feed.runId)) })),
+  );
+  const { halfOhm, tapeAt, lightAt, feeds } = copper;
+  const own = chain.map(({ id, cut, lit }) => {
+    const consumer = consumers.get(id);
+    return { lit, restA: (consumer?.restA ?? 0) / cut.lights, fullA: (consumer?.fullA ?? 0) / Math.max(1, lit) };
+  });
+  const steadyA = Float64Array.from(tapeAt, (t) => own[t]?.restA ?? 0);
   const fullAboveV = Math.max(...chain.map((tape) => tape.part.leastVoltageV));
-  return (railV, shares) => ({
+  const at = (railV: number, shares: readonly number[]): Ladder => ({
     supplyV: railV,
-    plusOhm: halves,
-    minusOhm: halves,
+    plusOhm: halfOhm,
+    minusOhm: halfOhm,
     steadyA,
-    loadA: perPixel((consumer, t) => (consumer?.fullA ?? 0) * (shares[t] ?? 0)),
-    feeds: [{ at: 0, rail: 'both', leadOhm: runOhm(lead) / 2 }],
+    loadA: Float64Array.from(tapeAt, (t, node) => {
+      const tape = own[t];
+      return tape && (lightAt[node] ?? 0) < tape.lit ? tape.fullA * (shares[t] ?? 0) : 0;
+    }),
+    feeds,
     fullAboveV,
   });
+  return { at, copper };
 }
 
 /** Distributions of light whose currents are kept: an evening has a few, and goes through them again and again. */
@@ -84,15 +76,16 @@ const KEPT_LAWS = 8;
  * it, each at the voltage that is left where it sits.
  */
 export function lawOfChain(line: ChainOfTapes): RailLaw {
-  const ladder = ladderOf(line);
+  const ladder = ladderOf(line).at;
   const { fullAboveV } = ladder(0, []);
   const own = line.chain.map(({ id }) => line.consumers.get(id));
   const fullA = own.map((consumer) => consumer?.fullA ?? 0);
   const restA = own.reduce((total, consumer) => total + (consumer?.restA ?? 0), 0);
-  // As long as nothing fades what is lost to the far end is a sum: of what the rest takes, and of each tape at full.
+  // As long as nothing fades what is lost is a sum: of what the rest takes, and of each tape at full. Where several feeds
+  // let different places lose most, the sum of the most is more than any one of them loses.
   const lostV = (shares: readonly number[]): number => {
     const { voltageV } = solveLadder({ ...ladder(0, shares), fullAboveV: Number.NEGATIVE_INFINITY });
-    return -(voltageV[voltageV.length - 1] ?? 0);
+    return -voltageV.reduce((least, volts) => Math.min(least, volts), 0);
   };
   const restV = lostV([]);
   const fullV = line.chain.map((_, t) => lostV(line.chain.map((_tape, i) => (i === t ? 1 : 0))) - restV);
@@ -133,9 +126,11 @@ export function solveChain(
     const load = budget?.groups.find((group) => group.groupId === id)?.load;
     return load && budget ? load.peak * budget.brightness : 1;
   });
-  const ladder = keptLadder(chain, runs, consumers)(railV, shares);
+  const { at, copper } = keptLadder(chain, runs, consumers);
+  const ladder = at(railV, shares);
   const solved = solveLadder(ladder);
-  const voltageV = [...solved.voltageV];
+  // Where no light sits nothing is asked of the voltage.
+  const voltageV = [...solved.voltageV].filter((_, node) => copper.tapeAt[node] !== -1);
   const leastV = voltageV.reduce((least, volts) => Math.min(least, volts), railV);
   return {
     tapeIds: chain.map((tape) => tape.id),

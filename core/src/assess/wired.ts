@@ -5,6 +5,8 @@ import {
   type Driven,
   isProgrammed,
   loopCurrentA,
+  pieceRunId,
+  pieceStarts,
   stringsOf,
   type WireRun,
   wireCoreOhm,
@@ -201,7 +203,7 @@ function isLedOn(
 }
 
 /** Plain tape: a unit of each colour at every step, behind the lead that feeds it. */
-function leadOfPlain({ id }: PlacedPlain, driven: readonly Driven[], runOf: RunOf): TappedLead | null {
+function leadOfPlain({ id, part, pieces }: PlacedPlain, driven: readonly Driven[], runOf: RunOf): TappedLead | null {
   const [first] = driven;
   if (!first?.tape) return null;
   const units = first.lightsOnChannel[0] ?? 0;
@@ -209,11 +211,19 @@ function leadOfPlain({ id }: PlacedPlain, driven: readonly Driven[], runOf: RunO
   const leadOhm = wireCoreOhm(runOf.get(`feed:${id}`));
   // Colours that no board switches apart share the minus core of their lead too.
   const isApart = isProgrammed(first.way);
+  const jumperOhm = new Map(
+    pieceStarts(pieces).map((light, piece) => [
+      light / part.lightsPerJoint,
+      wireCoreOhm(runOf.get(pieceRunId(id, piece - 1))),
+    ]),
+  );
   return {
     taps: driven.flatMap((_, channel) =>
       Array.from({ length: units }, (_unit, place) => ({ place, channel, ownOhm: 0 })),
     ),
-    stepOhm: Array.from({ length: units }, (_, i) => (i === 0 ? (isApart ? leadOhm : 0) : railOhm / 2)),
+    stepOhm: Array.from({ length: units }, (_, i) =>
+      i === 0 ? (isApart ? leadOhm : 0) : railOhm / 2 + (jumperOhm.get(i) ?? 0),
+    ),
     sharedOhm: isApart ? 0 : 2 * leadOhm,
     channels: channelsOf(driven),
   };

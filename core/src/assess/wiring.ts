@@ -4,6 +4,7 @@ import {
   type Board,
   boardOf,
   draftRuns,
+  feedsOfChain,
   finishRuns,
   isWire,
   type JoinedNet,
@@ -22,6 +23,7 @@ import { findPart, type Library } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
 import { addDraws, type Draws, findRailLimitA, findReserve, fuseBand, operate } from '../power/index.ts';
 import type { MoodBudget } from './budget.ts';
+import { sharesOfFeeds } from './chainLadder.ts';
 import type { Consumer } from './consumers.ts';
 import type { CourseStretch } from './course.ts';
 import { type Drawn, darkDraws, lightDraws } from './draws.ts';
@@ -212,9 +214,17 @@ export function layWires(input: WiresInput): Wires {
     );
   // First without wires, whose gauges are to be found: what everything at full would take in at each node.
   const fullInto = nodeCurrents(rails, treesWith([]), (laid) => fullDraws(input, drawnIn(laid)));
-  const sized = finishRuns(design, joins.filter(isWire), (run) =>
-    loadOfRun(input, run, { fullInto, peaks: new Map(), peakInto: () => null }),
-  );
+  const finish = (feedShare: FeedShare): readonly WireRun[] =>
+    finishRuns(design, joins.filter(isWire), (run) =>
+      loadOfRun(input, run, { fullInto, peaks: new Map(), peakInto: () => null, feedShare }),
+    );
+  // Feeds share a tape by their leads, and those follow from what each carries: first as if the leads were nothing.
+  const ideal = feedShareOf(input.chains, []);
+  const drafted = finish(ideal);
+  const real = feedShareOf(input.chains, drafted);
+  const sized = input.chains.some((chain) => feedsOfChain(chain).length > 1)
+    ? finish((runId, tapeId) => Math.max(ideal(runId, tapeId), real(runId, tapeId)))
+    : drafted;
   return { joins, nets: joinNets(joins), sized, treeOf: treesWith(sized), nodeOf, drawnIn, fullInto };
 }
 
@@ -234,7 +244,7 @@ export function loadWires(
 ): LoadedWires {
   const peaks = peakByConsumer(input.consumers, budgets, show);
   const peakInto = nodeCurrents(input.rails, wires.treeOf, (laid) => peakDraws(input, wires.drawnIn(laid), peaks));
-  const known = { fullInto: wires.fullInto, peaks, peakInto };
+  const known = { fullInto: wires.fullInto, peaks, peakInto, feedShare: feedShareOf(input.chains, wires.sized) };
   const drafts = new Map(wires.joins.map((draft) => [draft.id, draft]));
   // A wire is as thick as it was sized: what it loses makes less flow, and that must not make it thinner again.
   const runs = wires.sized.map((run) => {
@@ -370,6 +380,22 @@ function peakDraws(input: WiresInput, drawn: Drawn, peaks: ReadonlyMap<string, n
   return amps.map((steadyA) => ({ steadyA, shaped: [] }));
 }
 
+/** Share of what a tape takes that comes by one feed of its line, by the run of the feed and the tape. */
+type FeedShare = (runId: string, tapeId: string) => number;
+
+/** How the feeds of every line share it, with leads as they are known. */
+function feedShareOf(chains: WiresInput['chains'], runs: readonly WireRun[]): FeedShare {
+  const shares = new Map(
+    chains.flatMap((chain) =>
+      sharesOfFeeds(chain, runs).map(({ feed, ofTape }): [string, ReadonlyMap<string, number>] => [
+        feed.runId,
+        new Map(chain.map(({ id }, t) => [id, ofTape[t] ?? 0])),
+      ]),
+    ),
+  );
+  return (runId, tapeId) => shares.get(runId)?.get(tapeId) ?? 1;
+}
+
 /** What one run must bear, and what flows in it. */
 function loadOfRun(
   input: WiresInput,
@@ -378,6 +404,8 @@ function loadOfRun(
     readonly fullInto: (railId: string) => number | null;
     readonly peakInto: (railId: string) => number | null;
     readonly peaks: ReadonlyMap<string, number>;
+    /** Share of what a tape takes that comes by one feed of its line. */
+    readonly feedShare: FeedShare;
   },
 ): RunLoad {
   const { rails, byId, switching } = input;
@@ -406,10 +434,13 @@ function loadOfRun(
     const peakA = Math.max(brightestA, mostA * carries.lights);
     return { carryA: peakA, peakA, railV: voltsOf(driven?.railId ?? null) };
   }
-  const own = carries.itemIds.flatMap((id) => byId.get(id) ?? []);
+  const itemIds = carries.kind === 'feed' ? carries.tapeIds : carries.itemIds;
+  const shareOf = (id: string): number =>
+    carries.kind === 'feed' ? known.feedShare(carries.runId, id) : carries.share;
+  const own = itemIds.flatMap((id) => byId.get(id) ?? []);
   const railId = own[0]?.railId ?? null;
-  const fullA = own.reduce((sum, each) => sum + each.restA + each.steadyPeakA + each.fullA, 0) * carries.share;
-  const peakA = own.reduce((sum, each) => sum + (known.peaks.get(each.id) ?? 0), 0) * carries.share;
+  const fullA = own.reduce((sum, each) => sum + (each.restA + each.steadyPeakA + each.fullA) * shareOf(each.id), 0);
+  const peakA = own.reduce((sum, each) => sum + (known.peaks.get(each.id) ?? 0) * shareOf(each.id), 0);
   const most = railId === null ? Number.POSITIVE_INFINITY : mostOfRail(input, railId, true);
   return { carryA: Math.min(fullA, most), peakA, railV: voltsOf(railId) };
 }

@@ -21,13 +21,17 @@ function pinOf({ pins }: Assessment, ...ports: readonly PortRef[]): string | nul
 
 type RunDraft = Assessment['joins'][number];
 
+const onlyOf = (ids: readonly string[]): string | null => (ids.length === 1 ? (ids[0] ?? null) : null);
+
 /** The item whose lights or lead a run feeds, where it is one. */
 const servedBy = ({ carries }: RunDraft): string | null =>
   carries?.kind === 'lights'
     ? carries.itemId
-    : carries?.kind === 'items' && carries.itemIds.length === 1
-      ? (carries.itemIds[0] ?? null)
-      : null;
+    : carries?.kind === 'items'
+      ? onlyOf(carries.itemIds)
+      : carries?.kind === 'feed'
+        ? onlyOf(carries.tapeIds)
+        : null;
 
 /** What a step that solders makes real as the plan is now; null for any other step. */
 export function whatIsBuilt(stepId: string, assessment: Assessment): Built | null {

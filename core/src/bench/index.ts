@@ -10,4 +10,5 @@ export {
 } from './expectation.ts';
 export { findGates, type StepProgress, trackSteps } from './progress.ts';
 export { type SimulatedController, startSimulated } from './simulated.ts';
-export { type BenchStep, listSteps } from './steps.ts';
+export type { BenchStep } from './step.ts';
+export { listSteps } from './steps.ts';

@@ -2,7 +2,7 @@ import type { Plan, Reading } from '../plan/index.ts';
 import type { Message } from '../units/index.ts';
 import type { Rebuild } from './built.ts';
 import { type Judgement, judgeReading } from './expectation.ts';
-import type { BenchStep } from './steps.ts';
+import type { BenchStep } from './step.ts';
 
 /** Where a step stands: its last reading with the verdict, and whether it counts as done. */
 export interface StepProgress {

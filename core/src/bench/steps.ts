@@ -1,37 +1,16 @@
 import type { Assessment, SupplyAssessment } from '../assess.ts';
 import { forwardVoltageV } from '../circuit/index.ts';
 import { colourBands } from '../drive/index.ts';
-import { coloursOfTape, countLights, type PlacedTape } from '../items/index.ts';
+import { coloursOfTape, countLights } from '../items/index.ts';
 import { curveOfPart } from '../lights/index.ts';
 import { countResistors, type Driven } from '../network/index.ts';
 import { chemistries, dieOf, findPart } from '../parts/index.ts';
 import { controlsOf, type Design, itemNamed, sayWhen } from '../plan/index.ts';
 import { type Draws, drawAt, operate, scaleLit, sourceAt } from '../power/index.ts';
 import { celsius, gauge, joinMessages, type Message, mm, ohms, quantity, say } from '../units/index.ts';
-import { type Expectation, expectBetween, expectShare } from './expectation.ts';
-
-/** One step of the build with its test. `final` = it can't be taken back, so everything it closes is tested before. */
-export interface BenchStep {
-  /** Stable: a done step is found again by it. */
-  readonly id: string;
-  /** In the order of the work. */
-  readonly chapter: 'Before soldering' | 'Soldering' | 'Before power' | 'First power' | 'Lights' | 'Closing';
-  readonly title: string;
-  /** What the hands do. */
-  readonly todo: Message;
-  /** Where the meter’s two leads go; null where nothing is measured. */
-  readonly probe: string | null;
-  /** Null where nothing is measured. */
-  readonly expect: Expectation | null;
-  /** The usual one; null where there is none. */
-  readonly caution: string | null;
-  /** It can’t be taken back, so what it closes is tested before. */
-  readonly final: boolean;
-}
-
-type Draft = Pick<BenchStep, 'id' | 'chapter' | 'title' | 'todo'> & Partial<BenchStep>;
-
-const step = (draft: Draft): BenchStep => ({ probe: null, expect: null, caution: null, final: false, ...draft });
+import { expectBetween, expectShare } from './expectation.ts';
+import { leastSteps, orderSteps, sayCut } from './pixelSteps.ts';
+import { type BenchStep, step } from './step.ts';
 
 /** Width of the model's own doubt about a whole current. */
 const MODEL_SHARE = 0.1;
@@ -106,17 +85,6 @@ function measureResistor(driven: Driven): BenchStep[] {
   ];
 }
 
-/** How a tape is cut: in one piece, or in one for each row of a grid. */
-function sayCut({ tape, cut }: PlacedTape): Message {
-  const { grid } = tape;
-  if (!grid)
-    return say`Cut at a mark after ${cut.lights} lights (${mm(cut.litLengthMm)}). Count them, then cut. The arrow points away from the controller.`;
-  const ways = grid.snakes
-    ? 'Lay every second row the other way round, so that the arrows run on from row to row.'
-    : 'Lay all rows the same way round.';
-  return say`Cut ${grid.rows} pieces of ${grid.columns} lights each (${mm(cut.litLengthMm / grid.rows)}). ${ways}`;
-}
-
 /** What each core is soldered to, and which pads of a tape are bridged where its wire ends. */
 function sayEnds({ coreEnds }: Assessment, run: Assessment['runs'][number]): Message {
   const ends = (coreEnds.get(run.id) ?? []).map(
@@ -140,13 +108,10 @@ function soldering(assessment: Assessment): BenchStep[] {
             id: `cut:${group.id}`,
             chapter: 'Soldering',
             title: `Cut ${group.name}`,
-            todo:
-              group.shape === 'pixels'
-                ? sayCut(group)
-                : say`Cut at a mark after ${group.cut.lights} lights (${mm(group.cut.litLengthMm)}); the marks stand every ${group.part.lightsPerJoint}. Count them, then cut.${group.part.colours > 1 ? ` Its common pad is plus; beside it ${coloursOfTape(group.part).join(', ')}: read the letters, their order differs from reel to reel.` : ''}`,
+            todo: say`${sayCut(group)}${group.shape === 'units' && group.part.colours > 1 ? ` Its common pad is plus; beside it ${coloursOfTape(group.part).join(', ')}: read the letters, their order differs from reel to reel.` : ''}`,
             expect: { kind: 'count', likely: group.cut.lights, low: group.cut.lights, high: group.cut.lights },
             probe:
-              'grid' in group.tape && group.tape.grid
+              group.pieces.length > 1
                 ? 'Count the lights of all pieces together.'
                 : 'Count the lights on the piece of tape.',
             final: true,
@@ -426,24 +391,7 @@ const between = (dark: Draws, peak: Draws, left: number): Draws =>
       });
 
 function lightUp(assessment: Assessment): BenchStep[] {
-  const ends = assessment.chains.flatMap((chain) =>
-    chain.voltageV.length === 0 || chain.railV <= 0
-      ? []
-      : [
-          step({
-            id: `far-end:${chain.tapeIds[0]}`,
-            chapter: 'Lights',
-            title: `Voltage at the far end of ${assessment.placed.find((group) => group.id === chain.tapeIds.at(-1))?.name ?? 'the tape'}`,
-            todo: 'In the brightest mood, at the last pixel of the data line.',
-            probe: 'Direct volts across the last pair of pads.',
-            // What the limiter cuts is not lost along the tape: the voltage is then higher, up to that of the rail.
-            expect: assessment.moods.some((mood) => mood.limited)
-              ? expectBetween('voltageV', chain.leastV * 0.97, chain.railV * 1.03)
-              : expectShare('voltageV', chain.leastV, 0.03),
-          }),
-        ],
-  );
-  return [...channelSteps(assessment), ...moodSteps(assessment), ...ends];
+  return [...orderSteps(assessment), ...channelSteps(assessment), ...moodSteps(assessment), ...leastSteps(assessment)];
 }
 
 function closing(design: Design, assessment: Assessment): BenchStep[] {

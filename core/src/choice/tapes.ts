@@ -13,7 +13,7 @@ const PIXEL_JOINTS = 3;
 
 /** The loosest pixel tape whose lights stand near enough; the densest where none does. */
 function suitPixels(wish: Wish): PixelTapePart | undefined {
-  const reels = pixelTapes.filter((part) => part.dice === PIXEL_DICE);
+  const reels = pixelTapes.filter((part) => part.dice === PIXEL_DICE && part.dotsPerPixel === undefined);
   const wanted = wish.isEven ? 1000 / pitchOf(wish) : 60;
   return reels.find((part) => part.perMetre >= wanted) ?? reels[reels.length - 1];
 }

@@ -11,7 +11,7 @@ export { bestFixed, designSensor, dividerCode, type SensorDesign } from './light
 export { longestWaitS, loopShare } from './loopBudget.ts';
 export { designPackSense, type PackSenseDesign, senseCode } from './packSense.ts';
 export { assignPins, type PinDemand, type PinGiven, type PinPlan } from './pins.ts';
-export { type DataLine, frameTime, leastHighLevel, timeDataLine } from './pixelData.ts';
+export { type DataLine, firstChipV, frameTime, leastHighLevel, timeDataLine } from './pixelData.ts';
 export {
   aloneOnIt,
   type Currents,

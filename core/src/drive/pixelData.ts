@@ -26,6 +26,19 @@ export const leastHighLevel = defineFormula({
   reckon: ({ Vp }) => 0.7 * Vp,
 });
 
+/** Silicon diode before a pixel that only passes data on: at about a milliamp it takes this much. */
+export const SPARE_DIODE_V = 0.6;
+
+/**
+ * What the chip of the first pixel of a line runs on, in volts: the tape's supply or its own regulator's, and for a spare
+ * pixel behind a diode so much less.
+ */
+export const firstChipV = (
+  railV: number,
+  part: Pick<PixelTapePart, 'chipV'>,
+  spare: 'plain' | 'behind a diode' | undefined,
+): number => part.chipV ?? railV - (spare === 'behind a diode' ? SPARE_DIODE_V : 0);
+
 /** What one data line asks: time, frames a second at most, controller memory, bytes. */
 export interface DataLine {
   /** In the whole line. */

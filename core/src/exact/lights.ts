@@ -1,6 +1,6 @@
 import type { Assessment } from '../assess.ts';
 import type { LedCurve } from '../circuit/index.ts';
-import type { PlacedLeds } from '../items/index.ts';
+import type { PlacedLeds, PlacedPlain } from '../items/index.ts';
 import {
   channelsApart,
   commonLeg,
@@ -9,6 +9,9 @@ import {
   dieResistor,
   isProgrammed,
   type Loop,
+  padsIn,
+  padsOut,
+  pieceStarts,
   plusAtHub,
   type Switched,
   stringsOf,
@@ -65,7 +68,7 @@ export function drawLights(sketch: Sketch, assessment: Assessment, conditions: C
       if (!channel) continue;
       drawSwitching(sketch, channel);
       const isFirst = assessment.driven.find((each) => each.itemId === group.id) === channel.driven;
-      if (group.shape === 'units') drawUnits(sketch, channel, group.part, isFirst);
+      if (group.shape === 'units') drawUnits(sketch, channel, group, isFirst);
       else {
         if (group.part.dice) drawDice(sketch, channel, group);
         else drawSingleLights(sketch, channel, group.group.places, assessment);
@@ -160,12 +163,8 @@ function drawDice(sketch: Sketch, { driven, share }: Channel, { id, group, part 
 }
 
 /** One colour of a plain tape: unit after unit between its two rails, each its dice in series with their resistor. */
-function drawUnits(
-  sketch: Sketch,
-  { switched, driven, share }: Channel,
-  part: { readonly colours: number },
-  isFirst: boolean,
-): void {
+function drawUnits(sketch: Sketch, { switched, driven, share }: Channel, group: PlacedPlain, isFirst: boolean): void {
+  const { part } = group;
   const common = part.colours > 1 ? 'common' : 'plus';
   const { itemId } = switched;
   const { colour, railOhm } = driven.tape ?? { colour: 'minus', railOhm: 0 };
@@ -173,20 +172,28 @@ function drawUnits(
   const units = driven.lightsOnChannel[0] ?? 0;
   const { loop } = driven;
   const halfOhm = railOhm / 2;
-  // The first unit sits right at the feed.
-  const plusOf = (unit: number): string => sketch.at(itemId, unit === 0 ? common : `${common} of unit ${unit + 1}`);
-  const minusOf = (unit: number): string => sketch.at(itemId, unit === 0 ? minus : `${minus} of unit ${unit + 1}`);
+  const starts = pieceStarts(group.pieces).map((light) => light / part.lightsPerJoint);
+  // The first unit of each piece sits right at its pads.
+  const at = (side: string, unit: number): string => {
+    const piece = starts.indexOf(unit);
+    return sketch.at(itemId, piece >= 0 ? padsIn(group, side, piece) : `${side} of unit ${unit + 1}`);
+  };
+  /** Where the rail of the unit before ends: at this one, or at the end of the piece before. */
+  const endBefore = (side: string, unit: number): string => {
+    const piece = starts.indexOf(unit);
+    return piece > 0 ? sketch.at(itemId, padsOut(group, side, piece - 1)) : at(side, unit);
+  };
   for (let unit = 0; unit < units; unit += 1) {
     const name = `${itemId}: ${colour}, unit ${unit + 1}`;
     const behind = sketch.at(itemId, `${colour} dice of unit ${unit + 1}`);
     sketch.add(
       itemId,
-      { kind: 'resistor', name: `${name}, resistor`, a: plusOf(unit), b: behind, ohm: loop.ohm / share },
+      { kind: 'resistor', name: `${name}, resistor`, a: at(common, unit), b: behind, ohm: loop.ohm / share },
       {
         kind: 'diode',
         name: `${name}, dice`,
         anode: behind,
-        cathode: minusOf(unit),
+        cathode: at(minus, unit),
         curve: curveShare(curveInSeries(loop.curve, loop.inSeries), share),
       },
     );
@@ -194,8 +201,8 @@ function drawUnits(
     sketch.add(itemId, {
       kind: 'resistor',
       name: `${name}, ${minus} rail`,
-      a: minusOf(unit - 1),
-      b: minusOf(unit),
+      a: at(minus, unit - 1),
+      b: endBefore(minus, unit),
       ohm: halfOhm / share,
     });
     // The plus that several colours share is drawn once, by the first of them.
@@ -203,8 +210,8 @@ function drawUnits(
       sketch.add(itemId, {
         kind: 'resistor',
         name: `${name}, ${common} rail`,
-        a: plusOf(unit - 1),
-        b: plusOf(unit),
+        a: at(common, unit - 1),
+        b: endBefore(common, unit),
         ohm: halfOhm / share,
       });
   }

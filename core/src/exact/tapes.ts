@@ -1,5 +1,6 @@
 import type { Assessment, Consumer } from '../assess.ts';
 import { type PlacedTape, railsOhm } from '../items/index.ts';
+import { padsBefore, padsOut, pieceStarts } from '../network/index.ts';
 import type { Conditions } from './condition.ts';
 import type { Sketch } from './nodes.ts';
 
@@ -13,31 +14,21 @@ export function drawTapes(sketch: Sketch, assessment: Assessment, conditions: Co
 }
 
 function drawTape(sketch: Sketch, tape: PlacedTape, consumer: Consumer, share: number): void {
-  const { id, part, cut } = tape;
-  const { lights } = cut;
-  const columns = tape.tape.grid?.columns ?? lights;
+  const { id, part, lit } = tape;
+  const { lights } = tape.cut;
   const railOhm = railsOhm(part, 1) / 2;
-  const [restA, lightA] = [consumer.restA / lights, (consumer.fullA * share) / lights];
-  const startsRow = (light: number): boolean => light > 0 && light % columns === 0;
-  const place = (side: 'plus' | 'minus', light: number): string => {
-    if (light === 0) return sketch.at(id, side);
-    return sketch.at(id, startsRow(light) ? `${side}, row ${light / columns + 1} in` : `${side} at ${light + 1}`);
-  };
+  const [restA, lightA] = [consumer.restA / lights, (consumer.fullA * share) / Math.max(1, lit)];
+  const starts = pieceStarts(tape.pieces);
+  const place = (side: 'plus' | 'minus', light: number): string => sketch.at(id, padsBefore(tape, side, light));
   for (let light = 0; light < lights; light += 1) {
     const [plus, minus] = [place('plus', light), place('minus', light)];
     const name = `${id}: light ${light + 1}`;
-    sketch.add(
-      id,
-      { kind: 'current', name: `${name}, dark`, from: plus, to: minus, amps: restA, leastV: 0 },
-      { kind: 'falling load', name, plus, minus, amps: lightA, fullAboveV: part.leastVoltageV },
-    );
+    sketch.add(id, { kind: 'current', name: `${name}, dark`, from: plus, to: minus, amps: restA, leastV: 0 });
+    if (light < lit)
+      sketch.add(id, { kind: 'falling load', name, plus, minus, amps: lightA, fullAboveV: part.leastVoltageV });
+    const behind = starts.indexOf(light + 1);
     for (const side of ['plus', 'minus'] as const) {
-      const next =
-        light === lights - 1
-          ? sketch.at(id, `${side} out`)
-          : startsRow(light + 1)
-            ? sketch.at(id, `${side}, row ${(light + 1) / columns} out`)
-            : place(side, light + 1);
+      const next = behind > 0 ? sketch.at(id, padsOut(tape, side, behind - 1)) : place(side, light + 1);
       sketch.add(id, { kind: 'resistor', name: `${name}, ${side} on`, a: place(side, light), b: next, ohm: railOhm });
     }
   }

@@ -15,10 +15,11 @@ ENGINE = levels.c moves.c paint.c player.c show.c
 host: host.c $(ENGINE) glimmer.h moves.h levels.h tables.h show.h
 \t$(CC) $(CFLAGS) -o $@ host.c $(ENGINE)
 
-# Your board: make board BOARD=myboard.c CC=…
+# Your board: make board BOARD=myboard.c CC=…; with MAIN=colours.c it shows in which order the pixels take their colours.
 BOARD ?= template.c
-board: main.c $(BOARD) $(ENGINE) board.h pins.h show.h
-\t$(CC) $(CFLAGS) -o $@ main.c $(BOARD) $(ENGINE)
+MAIN ?= main.c
+board: $(MAIN) $(BOARD) $(ENGINE) board.h pins.h show.h
+\t$(CC) $(CFLAGS) -o $@ $(MAIN) $(BOARD) $(ENGINE)
 
 clean:
 \trm -f host board program.elf program.hex

@@ -1,14 +1,16 @@
 import type { Assessment, ChainVoltage } from '../assess.ts';
 import type { PinPlan } from '../drive/index.ts';
-import type { Show, ShowLimit } from '../motion/index.ts';
+import type { Show, ShowGroup, ShowLimit } from '../motion/index.ts';
 import { type Board, boardOf, isProgrammed } from '../network/index.ts';
 import { type Control, controlsOf, type Plan } from '../plan/index.ts';
 
 /** A channel of a program: where its light stands in the frame, what asks for its pin, and which level is light. */
 interface ProgramChannel {
   readonly demandId: string;
-  /** Null = no byte of the frame says it: it stays dark. */
+  /** Of its own byte, or of the first of its light where it is a die of one; null = no byte says it: it stays dark. */
   readonly at: number | null;
+  /** Which die of a light that has a white one: 0 to 2 are coloured, 3 is white; null = it has a byte of its own. */
+  readonly die: number | null;
   readonly isLitLow: boolean;
 }
 
@@ -38,10 +40,19 @@ function listChannels(assessment: Assessment, show: Show): ProgramChannel[] {
     const count = Math.max(bytes, channels.filter((each) => isProgrammed(each.way)).length);
     return Array.from({ length: count }, (_, i) => ({
       demandId: `channel:${group.id}:${i + 1}`,
-      at: i < bytes ? group.offset + i : null,
+      ...placeInFrame(group, i),
       isLitLow: isLitLow(assessment, group.id, i),
     }));
   });
+}
+
+/** Where the light of a channel stands: in a byte of its own, or, beside a white die, in those of all its colours. */
+function placeInFrame(
+  { points, bytesPerPoint, offset, whiteDie }: ShowGroup,
+  channel: number,
+): Pick<ProgramChannel, 'at' | 'die'> {
+  if (whiteDie === 'lit') return { at: offset, die: channel };
+  return { at: channel < points * bytesPerPoint ? offset + channel : null, die: null };
 }
 
 /** The level of the pin that is light: low between plus and pin, and of a transistor above that no helper turns round. */

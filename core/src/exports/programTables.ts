@@ -1,5 +1,7 @@
 import type { Assessment } from '../assess.ts';
+import { orderOfTape } from '../items/index.ts';
 import { ANY, type ShowControl, type ShowCue, type ShowLayer } from '../motion/index.ts';
+import type { ColourOrder } from '../parts/index.ts';
 import type { Laying, Plan } from '../plan/index.ts';
 import { writeMove } from './engineMoves.ts';
 import { fingerprint } from './fingerprint.ts';
@@ -77,11 +79,22 @@ function writeControl(control: ShowControl, name: string): string {
   return `  { ${fields.join(', ')} }, /* ${name} */`;
 }
 
+/** Numbers of the dice in the order of the wire; a white one comes last. */
+const wireOrder = (order: ColourOrder, dice: number): readonly number[] => [
+  ...[...order].map((colour) => 'RGB'.indexOf(colour)),
+  ...(dice === 4 ? [3] : []),
+];
+
+const writeChannel = ({ at, die }: ProgramPart['channels'][number]): string =>
+  `{ ${at === null ? 'UG_NOWHERE' : `${at}u`}, ${die === null ? 'UG_WHOLE' : die} }`;
+
 interface Line {
   readonly offset: number;
   readonly bytes: number;
-  /** Bytes that each pixel takes on the wire. */
-  readonly dice: number;
+  /** Numbers of the dice in the order in which a pixel takes them: 0 red, 1 green, 2 blue, 3 white. */
+  readonly wire: readonly number[];
+  /** Its white comes from a die of its own. */
+  readonly ownWhite: boolean;
   readonly name: string;
 }
 
@@ -90,10 +103,15 @@ function listLines(assessment: Assessment, part: ProgramPart): Line[] {
   return part.chains.map((chain) => {
     const first = assessment.placed.find((each) => each.id === chain.tapeIds[0]);
     const groups = chain.tapeIds.flatMap((id) => part.show.groups.find((group) => group.id === id) ?? []);
+    const last = groups[groups.length - 1];
+    const tape = first?.shape === 'pixels' ? first : null;
+    // A spare pixel stands right before the first that is lit.
+    const offset = (groups[0]?.offset ?? 0) - (tape?.tape.spareFirst ? 3 : 0);
     return {
-      offset: groups[0]?.offset ?? 0,
-      bytes: groups.reduce((sum, group) => sum + group.points * group.bytesPerPoint, 0),
-      dice: first?.shape === 'pixels' ? first.part.dice : 3,
+      offset,
+      bytes: last ? last.offset + last.points * last.bytesPerPoint - offset : 0,
+      wire: wireOrder(tape ? orderOfTape(tape) : 'GRB', tape?.part.dice ?? 3),
+      ownWhite: groups[0]?.whiteDie === 'lit',
       name: first?.name ?? '',
     };
   });
@@ -124,18 +142,9 @@ export function writeShowHeader(plan: Plan, part: ProgramPart): string {
 #define UG_CHANNELS ${part.channels.length}
 #define UG_NAME_BYTES ${NAME_BYTES}
 
-typedef struct {
-  uint16_t offset;
-  uint16_t bytes;
-  /* Bytes that a pixel takes on the wire: four where it has a white die. */
-  uint8_t dice;
-} ug_line;
-
 extern const UG_FLASH ug_show ug_plan;
 extern const UG_FLASH ug_line ug_lines[];
-/* Where the light of each channel stands in the frame; UG_NOWHERE = in none. */
-#define UG_NOWHERE 0xffffu
-extern const UG_FLASH uint16_t ug_channel_at[];
+extern const UG_FLASH ug_channel ug_channels[];
 extern const UG_FLASH char ug_mood_names[][UG_NAME_BYTES];
 
 #endif
@@ -162,7 +171,7 @@ function layTables({ design }: Plan, assessment: Assessment, part: ProgramPart) 
   };
   const groups = show.groups.map(
     (group, g) =>
-      `  { .points = ${group.points}, .bytes_per_point = ${group.bytesPerPoint}, .offset = ${group.offset}, .microamps_per_byte = ${limit.microAPerByte[g] ?? 0}u }, /* ${setName(g)} */`,
+      `  { .points = ${group.points}, .bytes_per_point = ${group.bytesPerPoint}, .own_white = ${yes(group.whiteDie === 'lit')}, .offset = ${group.offset}, .microamps_per_byte = ${limit.microAPerByte[g] ?? 0}u }, /* ${setName(g)} */`,
   );
   const sets = show.sets.map(
     (set, i) =>
@@ -180,7 +189,8 @@ function layTables({ design }: Plan, assessment: Assessment, part: ProgramPart) 
   });
   const controls = show.controls.map((control, i) => writeControl(control, safe(part.controls[i]?.name ?? '')));
   const lines = listLines(assessment, part).map(
-    (line) => `  { .offset = ${line.offset}, .bytes = ${line.bytes}, .dice = ${line.dice} }, /* ${safe(line.name)} */`,
+    (line) =>
+      `  { .offset = ${line.offset}, .bytes = ${line.bytes}, .dice = ${line.wire.length}, .wire = { ${line.wire.join(', ')} }, .own_white = ${yes(line.ownWhite)} }, /* ${safe(line.name)} */`,
   );
   return { lists, groups, sets, layers, moods, signs, controls, lines };
 }
@@ -248,7 +258,7 @@ const UG_FLASH ug_line ug_lines[] = {
 ${rows(lines, '{ .offset = 0 }')}
 };
 
-const UG_FLASH uint16_t ug_channel_at[] = { ${part.channels.map(({ at }) => (at === null ? 'UG_NOWHERE' : `${at}u`)).join(', ') || 'UG_NOWHERE'} };
+const UG_FLASH ug_channel ug_channels[] = { ${part.channels.map(writeChannel).join(', ') || '{ UG_NOWHERE, UG_WHOLE }'} };
 
 const UG_FLASH char ug_mood_names[][UG_NAME_BYTES] = {
 ${rows(names, '""')}

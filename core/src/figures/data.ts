@@ -1,5 +1,5 @@
 import type { Assessment } from '../assess.ts';
-import { frameTime, leastHighLevel } from '../drive/index.ts';
+import { firstChipV, frameTime, leastHighLevel } from '../drive/index.ts';
 import { fillSum, quantity, say } from '../units/index.ts';
 import type { Explanation } from './figure.ts';
 
@@ -8,6 +8,8 @@ export function explainData(assessment: Assessment): Explanation | null {
   const first = assessment.dataLines[0];
   if (!first) return null;
   const chain = assessment.chains.find((each) => each.tapeIds.includes(first.tapeId));
+  const tape = assessment.placed.find((group) => group.id === first.tapeId);
+  const chipV = chain && tape?.shape === 'pixels' ? firstChipV(chain.railV, tape.part, tape.tape.spareFirst) : 0;
   return {
     title: 'Pixel data',
     answer: say`${quantity('count', Math.floor(first.line.framesPerS))} frames a second at most`,
@@ -26,7 +28,7 @@ export function explainData(assessment: Assessment): Explanation | null {
         tb: first.line.bitPeriodS,
         tl: first.line.latchS,
       }),
-      ...(chain && chain.railV > 0 ? [fillSum(leastHighLevel, { Vp: chain.railV })] : []),
+      ...(chain && chain.railV > 0 ? [fillSum(leastHighLevel, { Vp: chipV })] : []),
     ],
     doubt: null,
   };

@@ -22,7 +22,6 @@ import {
   seamRule,
   unmovedRule,
   unplacedRule,
-  whiteDieRule,
 } from './lightRules.ts';
 import { ceilingRule, linkRule } from './linkRules.ts';
 import { loopRule } from './loopRules.ts';
@@ -37,13 +36,13 @@ import {
   minusRule,
   overVoltageRule,
   supplyRangeRule,
-  tapeLowRule,
   whichRailRule,
 } from './railRules.ts';
 import { farResistorRule, headRoomRule, overRatingRule, resistorPowerRule } from './resistorRules.ts';
 import { runTimeRule, startRule } from './runRules.ts';
 import { chargeSenseRule, ownLightRule, swappedSensorRule } from './sensorRules.ts';
 import { fadingStringRule, sharedResistorRule, unevenStringRule } from './stringRules.ts';
+import { cornerRule, mixedOrderRule, tapeLowRule } from './tapeRules.ts';
 import { wireRule } from './wireRules.ts';
 
 const rules: readonly Rule[] = [
@@ -54,8 +53,9 @@ const rules: readonly Rule[] = [
   dotsRule,
   drawnLengthRule,
   emptyTapeRule,
-  whiteDieRule,
   mixedLineRule,
+  mixedOrderRule,
+  cornerRule,
   unplacedRule,
   indicatorRule,
   unmovedRule,

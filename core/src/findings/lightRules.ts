@@ -1,4 +1,4 @@
-import { type Finding, named, type PlacedTape } from '../items/index.ts';
+import { dotPitchMm, type Finding, named, type PlacedTape } from '../items/index.ts';
 import { depthOverPitchFor, interleave, rippleOf } from '../lights/index.ts';
 import { changeItem, changeWay, measureRoute } from '../plan/index.ts';
 import { mm, percent, say } from '../units/index.ts';
@@ -22,35 +22,6 @@ export const emptyTapeRule: Rule = ({ assessment }) =>
         ]
       : [],
   );
-
-/** Pixels of four dice: the program lights three of them. */
-export const whiteDieRule: Rule = ({ design, assessment, library }) =>
-  assessment.placed.flatMap((group): Finding[] => {
-    if (group.shape !== 'pixels' || group.cut.lights === 0 || group.part.dice === 3) return [];
-    const { perMetre } = group.part;
-    const plain = [...library.parts.values()].find(
-      (part) => part.kind === 'pixel-tape' && part.dice === 3 && part.perMetre === perMetre,
-    );
-    return [
-      {
-        ...named('white-die', group.id),
-        gravity: 'mind',
-        stage: 'lights',
-        aboutId: group.id,
-        what: `The white die of ${group.name} stays dark`,
-        why: 'Moods are mixed of red, green and blue; the program sends the fourth die of each pixel nothing.',
-        mend: 'Take a tape without it, or know that its white is mixed.',
-        fixes: plain
-          ? [
-              {
-                label: `Take the tape of ${perMetre}/m without it`,
-                edits: changeItem(design, group.id, { part: plain.id }),
-              },
-            ]
-          : [],
-      },
-    ];
-  });
 
 /** One data line on which pixels of three dice and of four hang. */
 export const mixedLineRule: Rule = ({ design, assessment }) =>
@@ -158,7 +129,7 @@ const DOTS_RIPPLE = 0.08;
 export const dotsRule: Rule = ({ assessment, design }) =>
   assessment.placed.flatMap((group): Finding[] => {
     if (group.shape === 'lights' || group.tape.diffuserMm === undefined || group.cut.lights < 2) return [];
-    const pitchMm = 1000 / group.part.perMetre;
+    const pitchMm = dotPitchMm(group.part);
     const ripple = rippleOf(group.tape.diffuserMm, pitchMm);
     if (ripple <= DOTS_RIPPLE) return [];
     const wantedMm = Math.ceil(depthOverPitchFor(DOTS_RIPPLE) * pitchMm * 10) / 10;

@@ -1,4 +1,4 @@
-import { assess, type MoodCeiling, type SupplyAssessment } from '../assess.ts';
+import { type Assessment, assess, type MoodCeiling, type SupplyAssessment } from '../assess.ts';
 import { type Finding, type Fix, named } from '../items/index.ts';
 import { type ConverterPart, converters, type Part, plugs, switches } from '../parts/index.ts';
 import { applyEdits, changeItem, editMood } from '../plan/index.ts';
@@ -9,13 +9,14 @@ import type { Rule, RuleInput } from './finding.ts';
 import { suitFuse } from './fuses.ts';
 import { spare } from './margins.ts';
 import { starvesBoard } from './starvesBoard.ts';
+import { feedAgain } from './tapeRules.ts';
 
 /** Parts that are cheap to exchange: where one of these gives way, exchange it rather than dim the piece. */
 const exchangeable = new Set(['plug', 'switch', 'fuse', 'wire']);
 
 /** The item that a link belongs to, by the node that it stands at. */
 const itemOfLink = (link: LoadedLink, supply: SupplyAssessment): string | null =>
-  link.id === 'cell' || link.id === 'plug' || link.id === 'fuse'
+  (link.itemId ?? (link.id === 'cell' || link.id === 'plug' || link.id === 'fuse'))
     ? supply.rail.id
     : (supply.tree.nodes[link.node]?.id ?? null);
 
@@ -32,6 +33,15 @@ function largerConverter(link: LoadedLink, supply: SupplyAssessment, peakA: numb
       part.outputLimitA > now.outputLimitA,
   );
 }
+
+/** The data line that a tape hangs on. */
+const lineOf = ({ itemId }: LoadedLink, { assessment }: RuleInput): readonly string[] =>
+  assessment.chains.find(({ tapeIds }) => tapeIds.some((id) => id === itemId))?.tapeIds ?? [];
+
+/** Whether the rails of every tape bear what goes through them, in a plan in which this one did not. */
+const isBorne = ({ itemId }: LoadedLink, fed: Assessment): boolean =>
+  fed.supplies.some(({ links }) => links.some((each) => each.itemId === itemId)) &&
+  fed.supplies.every(({ links }) => links.every((each) => each.id !== 'tape' || each.fill <= 1 + 1e-9));
 
 function fixLink(link: LoadedLink, supply: SupplyAssessment, input: RuleInput): Fix[] {
   const { design } = input;
@@ -61,6 +71,8 @@ function fixLink(link: LoadedLink, supply: SupplyAssessment, input: RuleInput): 
         ? [{ label: say`Take ${amps(best)}`, edits: changeItem(design, itemId, { fuseA: best }) }]
         : [];
     }
+    case 'tape':
+      return feedAgain(input, lineOf(link, input), (fed) => isBorne(link, fed));
     default:
       return [];
   }

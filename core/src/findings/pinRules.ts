@@ -1,6 +1,7 @@
-import { leastHighLevel } from '../drive/index.ts';
+import { firstChipV, leastHighLevel } from '../drive/index.ts';
 import { type Finding, type Fix, named } from '../items/index.ts';
 import { type Driven, isProgrammed, unlitOverPin } from '../network/index.ts';
+import { findPart } from '../parts/index.ts';
 import { changeItem, changeWay, itemNamed } from '../plan/index.ts';
 import { amps, say, volts } from '../units/index.ts';
 import type { Rule } from './finding.ts';
@@ -138,14 +139,17 @@ export const pinPlanRule: Rule = ({ design, assessment }) =>
   });
 
 /** Data level, series resistor and reservoir of the pixels. */
-export const pixelRule: Rule = ({ design, assessment }) =>
+export const pixelRule: Rule = ({ design, assessment, library }) =>
   assessment.chains.flatMap((chain): Finding[] => {
     const [firstId] = chain.tapeIds;
     const item = itemNamed(design, firstId ?? null);
     const line = assessment.dataLines.find((each) => each.tapeId === firstId);
     if (!item || !('dataResistorOhm' in item) || !line?.board || !firstId) return [];
     const findings: Finding[] = [];
-    const neededV = leastHighLevel.reckon({ Vp: chain.railV });
+    const part = findPart(library, 'pixel-tape', item.part);
+    const neededAt = (spare: typeof item.spareFirst): number =>
+      leastHighLevel.reckon({ Vp: firstChipV(chain.railV, part ?? {}, spare) });
+    const neededV = neededAt(item.spareFirst);
     const { board } = line;
     const isOwnRail = board.part.regulator === null && board.railId === chain.railId;
     const highV = isOwnRail ? chain.railV : board.part.logicV;
@@ -157,10 +161,20 @@ export const pixelRule: Rule = ({ design, assessment }) =>
         aboutId: firstId,
         actual: { kind: 'voltageV', value: highV },
         limit: { kind: 'voltageV', value: neededV },
-        what: say`The data line is ${volts(highV)} high; pixels on ${volts(chain.railV)} want ${volts(neededV)}`,
+        what: say`The data line is ${volts(highV)} high; ${item.spareFirst === 'behind a diode' ? say`a spare pixel behind a diode wants` : say`pixels on ${volts(part?.chipV ?? chain.railV)} want`} ${volts(neededV)}`,
         why: 'Below seven tenths of their own supply pixels may misread the data: flicker, wrong colours, worse when warm or on a long lead.',
         mend: 'Put a level shifter into the data line, or feed the pixels from a lower voltage.',
-        fixes: [{ label: 'Add a level shifter', edits: changeItem(design, firstId, { levelShifter: true }) }],
+        fixes: [
+          { label: 'Add a level shifter', edits: changeItem(design, firstId, { levelShifter: true }) },
+          ...(neededAt('behind a diode') <= highV
+            ? [
+                {
+                  label: 'Put a spare pixel behind a diode first',
+                  edits: changeItem(design, firstId, { spareFirst: 'behind a diode' }),
+                },
+              ]
+            : []),
+        ],
       });
     if (item.dataResistorOhm === null)
       findings.push({

@@ -5,7 +5,6 @@ import { changeItem, itemNamed } from '../plan/index.ts';
 import { amps, say, volts } from '../units/index.ts';
 import { addBoost } from './addBoost.ts';
 import type { Rule, RuleInput } from './finding.ts';
-import { straightAboveV } from './margins.ts';
 
 /** A board on a rail that falls below what it wants, or rises above what it bears. */
 function judgeBoard(board: Board, input: RuleInput): Finding[] {
@@ -46,30 +45,6 @@ function judgeBoard(board: Board, input: RuleInput): Finding[] {
 
 /** Boards and their rails must suit each other over the life of the pack. */
 export const supplyRangeRule: Rule = (input) => input.assessment.boards.flatMap((board) => judgeBoard(board, input));
-
-/** The far end of a tape, which wants its voltage at the height too. */
-export const tapeLowRule: Rule = (input) => {
-  const low = input.assessment.chains.find(
-    (chain) => chain.voltageV.length > 0 && chain.railV > 0 && chain.leastV < chain.wantsV,
-  );
-  if (!low) return [];
-  // Where the rail itself is hardly above that, no wire helps: the tape hangs on the pack straight.
-  const isStraight = low.railV < low.wantsV + straightAboveV;
-  return [
-    {
-      ...named('tape-low'),
-      gravity: 'mend',
-      stage: 'power',
-      aboutId: low.tapeIds[low.tapeIds.length - 1] ?? null,
-      actual: { kind: 'voltageV', value: low.leastV },
-      limit: { kind: 'voltageV', value: low.wantsV },
-      what: say`The far pixels get ${volts(low.leastV)} at peak; they want ${volts(low.wantsV)}`,
-      why: 'Blue and green fade first, so white goes warm, and below that the pixel stops.',
-      mend: 'Thicker wire to the tape, a shorter tape for each feed, or less brightness.',
-      fixes: isStraight ? addBoost(input) : [],
-    },
-  ];
-};
 
 /** Lights and loads on a rail that they do not bear, or that is too little for them. */
 export const overVoltageRule: Rule = ({ design, assessment, library }) =>

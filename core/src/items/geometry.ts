@@ -41,3 +41,23 @@ export function walkRoute(route: readonly PlanPoint[], distances: readonly numbe
     }
   });
 }
+
+/** A bend sharper than this, in degrees, is a corner: tape bends only out of its plane, and must be cut there. */
+const CORNER_DEG = 30;
+
+/** Turn of a route at one of its inner points, in degrees, 0 to 180. */
+function turnDeg(before: PlanPoint, at: PlanPoint, after: PlanPoint): number {
+  const [ax, ay, bx, by] = [at.xMm - before.xMm, at.yMm - before.yMm, after.xMm - at.xMm, after.yMm - at.yMm];
+  return (Math.abs(Math.atan2(ax * by - ay * bx, ax * bx + ay * by)) * 180) / Math.PI;
+}
+
+/** A route parted at its corners; what is without one is one leg. */
+export function legsOfRoute(route: readonly PlanPoint[]): readonly (readonly PlanPoint[])[] {
+  const legs: PlanPoint[][] = [[]];
+  route.forEach((point, i) => {
+    legs[legs.length - 1]?.push(point);
+    const [before, after] = [route[i - 1], route[i + 1]];
+    if (before && after && turnDeg(before, point, after) > CORNER_DEG) legs.push([point]);
+  });
+  return legs;
+}

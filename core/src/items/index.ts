@@ -25,7 +25,7 @@ export type { Drawing } from './drawing.ts';
 export type { OwnDraw } from './draws.ts';
 export type { Edit, Fields, MoveAt } from './edit.ts';
 export { type Finding, type Fix, type Gravity, named, type Stage, stages } from './finding.ts';
-export { distanceMm, measureRoute, type PlanPoint, walkRoute } from './geometry.ts';
+export { distanceMm, legsOfRoute, measureRoute, type PlanPoint, walkRoute } from './geometry.ts';
 export type { Giving, RailRange } from './gives.ts';
 export { hasColours, kindOf, kinds, rowsOf } from './kinds.ts';
 export { discField, reachMm } from './leadSwitch/magnet.ts';
@@ -54,10 +54,12 @@ export {
 export {
   countLights,
   distanceToGroupMm,
+  orderOfTape,
   type PlacedGroup,
   type PlacedLeds,
   type PlacedPlain,
   type PlacedTape,
+  type WhiteDie,
 } from './placed.ts';
 export { coloursOfTape } from './plainTape/colours.ts';
 export {
@@ -71,7 +73,7 @@ export {
 } from './references.ts';
 export type { RuledChannel } from './rules.ts';
 export { cutTape, type TapeCut, tapeLights } from './tapeCut.ts';
-export { railsOhm, tapeRails } from './tapeRails.ts';
+export { dotPitchMm, railsOhm, tapeRails } from './tapeRails.ts';
 export type {
   BoardItem,
   BoxItem,

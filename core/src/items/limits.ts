@@ -94,6 +94,7 @@ export const plenty = {
   lights: 5000,
   items: 200,
   points: 400,
+  feeds: 24,
   textLength: 4000,
   nameLength: 120,
   pictureBytes: 3_000_000,

@@ -1,4 +1,4 @@
-import type { LedPart, PixelTapePart, PlainTapePart } from '../parts/index.ts';
+import type { ColourOrder, LedPart, PixelTapePart, PlainTapePart } from '../parts/index.ts';
 import { distanceMm, type PlanPoint } from './geometry.ts';
 import type { TapeCut } from './tapeCut.ts';
 import type { LightItem, PixelTapeItem, PlainTapeItem } from './types.ts';
@@ -20,6 +20,10 @@ export interface PlacedTape {
   readonly routeMm: number;
   /** What is lit of it. */
   readonly cut: TapeCut;
+  /** Lights of each piece that it is cut into, in the order of the data; one where it is not cut on its way. */
+  readonly pieces: readonly number[];
+  /** How many of its lights are used, from the data end; the others stay dark. */
+  readonly lit: number;
   /** Of every light, in the order of the data. */
   readonly places: readonly PlanPoint[];
   /** Number of the first light in the whole data chain it belongs to. */
@@ -47,9 +51,18 @@ export interface PlacedPlain {
   /** Along the route, or as the maker said. */
   readonly routeMm: number;
   readonly cut: TapeCut;
+  /** Lights of each piece that it is cut into, from its start; one where it is not cut on its way. */
+  readonly pieces: readonly number[];
   /** Of every light along it. */
   readonly places: readonly PlanPoint[];
 }
+
+/** In which order the pixels of a tape take their colours: as the maker saw it, or as is usual for their kind. */
+export const orderOfTape = ({ tape, part }: Pick<PlacedTape, 'tape' | 'part'>): ColourOrder =>
+  tape.order ?? part.order ?? 'GRB';
+
+/** A white die beside the coloured ones gives what they have in common, or stays dark. */
+export type WhiteDie = 'lit' | 'dark';
 
 /** Lights of a placed group. */
 export const countLights = (group: PlacedGroup): number => ('cut' in group ? group.cut.lights : group.places.length);

@@ -55,6 +55,9 @@ export const switchedBy = z.discriminatedUnion('way', [
 /** A pair of wires of its own to where it is fed, one lead that passes several in turn, or from item to item. */
 export const wiring = z.enum(['pair', 'bus', 'chain']);
 
+/** What gives its white, where it has a die for it: that die (without a word), or the other three mixed. */
+export const whiteFrom = z.enum(['white die', 'three dice']).optional();
+
 /** What an item made by the maker's hand has in common with every other. */
 export const base = { id, name };
 /** The same for what sits at one place. */

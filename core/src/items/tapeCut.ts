@@ -1,4 +1,5 @@
 import { defineFormula } from '../units/index.ts';
+import { legsOfRoute, measureRoute, type PlanPoint, walkRoute } from './geometry.ts';
 
 /** How many whole joints of a tape go on a route, and what is left over. */
 export interface TapeCut {
@@ -52,5 +53,79 @@ export function cutTape(options: {
     gapMm: Math.max(0, routeMm - lengthOf(lights)),
     shorter: { lights: fewer, lengthMm: lengthOf(fewer) },
     longer: { lights: more, lengthMm: lengthOf(more), overMm: lengthOf(more) - routeMm },
+  };
+}
+
+/** Tape laid along a route: what is cut from the reel, in which pieces, and where its lights come to be. */
+export interface LaidTape {
+  /** Along the route, or as the maker said. */
+  readonly routeMm: number;
+  /** Of all pieces together. */
+  readonly cut: TapeCut;
+  /** Lights of each piece, from the start; one where the tape is not cut on its way. */
+  readonly pieces: readonly number[];
+  /** Of every light. */
+  readonly places: readonly PlanPoint[];
+}
+
+/** Pieces put together: what is left over at each end is left over in all. */
+function sumCuts(cuts: readonly TapeCut[], routeMm: number): TapeCut {
+  const total = (of: (cut: TapeCut) => number): number => cuts.reduce((sum, cut) => sum + of(cut), 0);
+  const [lights, litLengthMm] = [total((cut) => cut.lights), total((cut) => cut.litLengthMm)];
+  const nearest = cuts.reduce<TapeCut | null>(
+    (best, cut) => (best && best.longer.overMm <= cut.longer.overMm ? best : cut),
+    null,
+  );
+  const [joint, jointMm] = nearest
+    ? [nearest.longer.lights - nearest.lights, nearest.longer.lengthMm - nearest.litLengthMm]
+    : [0, 0];
+  return {
+    lights,
+    litLengthMm,
+    gapMm: Math.max(0, routeMm - litLengthMm),
+    shorter: { lights: Math.max(0, lights - joint), lengthMm: Math.max(0, litLengthMm - jointMm) },
+    longer: { lights: lights + joint, lengthMm: litLengthMm + jointMm, overMm: nearest?.longer.overMm ?? 0 },
+  };
+}
+
+/**
+ * Lays a tape along a route, in one piece or cut at each corner. The piece starts where the route does; a gap is left at
+ * its far end. A typed length is spread over the drawn route: what curves towards the eye looks shorter than it is.
+ */
+export function layTape(options: {
+  readonly route: readonly PlanPoint[];
+  /** Overrules the length of the drawn route. */
+  readonly lengthMm: number | null;
+  readonly perMetre: number;
+  readonly lightsPerJoint: number;
+  readonly cutAtCorners: boolean;
+}): LaidTape {
+  const { route, lengthMm, perMetre, lightsPerJoint, cutAtCorners } = options;
+  const drawnMm = measureRoute(route);
+  const routeMm = lengthMm ?? drawnMm;
+  const onPicture = routeMm > 0 ? drawnMm / routeMm : 0;
+  const legs = cutAtCorners && onPicture > 0 ? legsOfRoute(route) : [route];
+  const laid = legs.map((leg) => {
+    const legMm = legs.length === 1 ? routeMm : measureRoute(leg) / onPicture;
+    const cut = cutTape({ routeMm: legMm, perMetre, lightsPerJoint });
+    const count = leg.length > 0 ? cut.lights : 0;
+    const places = walkRoute(
+      leg,
+      Array.from({ length: count }, (_, i) => ((i + 0.5) * 1000 * onPicture) / perMetre),
+    );
+    return { cut, places };
+  });
+  const [only] = laid;
+  return {
+    routeMm,
+    cut:
+      only && laid.length === 1
+        ? only.cut
+        : sumCuts(
+            laid.map(({ cut }) => cut),
+            routeMm,
+          ),
+    pieces: laid.flatMap(({ cut }) => (cut.lights > 0 ? [cut.lights] : [])),
+    places: laid.flatMap(({ places }) => places),
   };
 }

@@ -14,6 +14,10 @@ export const tapeRails = defineFormula({
   reckon: ({ r, n, d }) => (r * n) / d,
 });
 
+/** From dot to dot of a tape, in millimetres: a pixel may light several as one. @example 20 pixels a metre of three each: 16.7 mm */
+export const dotPitchMm = (part: { readonly perMetre: number; readonly dotsPerPixel?: number | undefined }): number =>
+  1000 / (part.perMetre * (part.dotsPerPixel ?? 1));
+
 /** Both rails of a tape from a light to the one so many further on. @example 60 a metre, 0.4 Ω a metre, 3 lights: 0.02 Ω */
 export const railsOhm = (
   part: { readonly railOhmPerMetre: number; readonly perMetre: number },

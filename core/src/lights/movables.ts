@@ -1,4 +1,4 @@
-import { type Item, kindOf, type PlacedGroup, type PlacedTape, type PlanPoint } from '../items/index.ts';
+import { type Item, kindOf, type PlacedGroup, type PlacedTape, type PlanPoint, type WhiteDie } from '../items/index.ts';
 import type { Design } from '../plan/index.ts';
 
 /** What moods move of a plan, as points with their bytes and places: counts and places, no kinds. */
@@ -10,32 +10,84 @@ export interface MovableGroup {
   readonly bytesPerPoint: 1 | 3;
   /** Where each point shines; several places for one channel. */
   readonly lightsAt: readonly (readonly PlanPoint[])[];
+  /** Whether its white comes from a die of its own; without such a die it is left out. */
+  readonly whiteDie?: WhiteDie;
+  /** Points that stay dark before and behind its own on its data line. */
+  readonly dark?: { readonly before: number; readonly after: number };
   /** Where it is cut into rows. */
   readonly grid?: { readonly columns: number; readonly rows: number; readonly snakes: boolean } | undefined;
 }
 
 /** The rows of a tape that is cut into such, or of a panel. */
-function gridOf({ tape, part }: PlacedTape): MovableGroup['grid'] {
+function gridOf({ tape, part, lit }: PlacedTape): MovableGroup['grid'] {
   const { form } = part;
-  if (form?.shape !== 'panel') return form ? undefined : tape.grid;
-  return { columns: form.columns, rows: form.pixels / form.columns, snakes: false };
+  const grid = form?.shape === 'panel' ? { columns: form.columns, snakes: false } : form ? undefined : tape.grid;
+  // Of lights that are used in part, only whole rows are a grid.
+  if (!grid || lit % grid.columns !== 0) return undefined;
+  return { columns: grid.columns, rows: lit / grid.columns, snakes: grid.snakes };
 }
 
-function movableOf(group: PlacedGroup): MovableGroup {
+/** A white die is lit for what red, green and blue have in common, unless the maker mixes white of those three. */
+const whiteDieOf = (
+  hasOne: boolean,
+  { whiteFrom }: { readonly whiteFrom?: 'white die' | 'three dice' | undefined },
+): Pick<MovableGroup, 'whiteDie'> => (hasOne ? { whiteDie: whiteFrom === 'three dice' ? 'dark' : 'lit' } : {});
+
+/** What of a tape is not used: a spare pixel before it, and lights behind the last one that is; those are sent only where more follows. */
+function darkOf({ tape, cut, lit }: PlacedTape, isLast: boolean): Pick<MovableGroup, 'dark'> {
+  const [before, after] = [tape.after === null && tape.spareFirst ? 1 : 0, isLast ? 0 : cut.lights - lit];
+  return before + after > 0 ? { dark: { before, after } } : {};
+}
+
+/** What its data line says of a tape: the first of the line, and whether this one is the last. */
+interface OnLine {
+  /** One line is sent in one way: what its first tape says counts for all. */
+  readonly firstOnLine: PlacedTape;
+  readonly isLast: boolean;
+}
+
+function lineOf(group: PlacedTape, placed: readonly PlacedGroup[]): OnLine {
+  let firstOnLine = group;
+  for (let before: PlacedGroup | undefined = group; before?.shape === 'pixels'; ) {
+    firstOnLine = before;
+    const { after } = firstOnLine.tape;
+    before = placed.find(({ id }) => id === after);
+  }
+  return { firstOnLine, isLast: !placed.some((each) => each.shape === 'pixels' && each.tape.after === group.id) };
+}
+
+function movableOf(group: PlacedGroup, placed: readonly PlacedGroup[]): MovableGroup {
   switch (group.shape) {
-    case 'pixels':
+    case 'pixels': {
+      const { firstOnLine, isLast } = lineOf(group, placed);
       return {
         id: group.id,
-        points: group.cut.lights,
+        points: group.lit,
         bytesPerPoint: 3,
-        lightsAt: group.places.map((place) => [place]),
+        lightsAt: group.places.slice(0, group.lit).map((place) => [place]),
         grid: gridOf(group),
+        ...whiteDieOf(group.part.dice === 4, firstOnLine.tape),
+        ...darkOf(group, isLast),
       };
+    }
     case 'units':
-      return { id: group.id, points: 1, bytesPerPoint: group.part.colours > 1 ? 3 : 1, lightsAt: [group.places] };
+      return {
+        id: group.id,
+        points: 1,
+        bytesPerPoint: group.part.colours > 1 ? 3 : 1,
+        lightsAt: [group.places],
+        ...whiteDieOf(group.part.colours === 4, group.tape),
+      };
     default: {
       // All its lights hang on the same dice’s channels: they show one colour together.
-      if (group.part.dice) return { id: group.id, points: 1, bytesPerPoint: 3, lightsAt: [group.places] };
+      if (group.part.dice)
+        return {
+          id: group.id,
+          points: 1,
+          bytesPerPoint: 3,
+          lightsAt: [group.places],
+          ...whiteDieOf(group.part.dice.length === 4, group.group),
+        };
       const points = Math.min(group.group.channels, Math.max(1, group.places.length));
       return {
         id: group.id,
@@ -62,7 +114,7 @@ export function listMovables(
         const item = byId.get(group.id);
         return item !== undefined && isDriven(item);
       })
-      .map(movableOf),
+      .map((group) => movableOf(group, placed)),
     ...design.items
       .filter((item) => kindOf(item.kind).control?.givenBy !== undefined)
       .map(

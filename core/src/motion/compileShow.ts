@@ -9,20 +9,22 @@ import {
   type Show,
   type ShowControl,
   type ShowCue,
-  type ShowGroup,
   type ShowLayer,
   type ShowMood,
   type ShowSensing,
   type ShowSign,
 } from './show.ts';
 
-function layOutGroups(movables: readonly Movable[]): ShowGroup[] {
+/** Puts groups one after another in the frame, with the dark points that lie between them on a data line. */
+function layOutGroups(movables: readonly Movable[]): Pick<Show, 'groups' | 'frameBytes'> {
   let offset = 0;
-  return movables.map(({ id, points, bytesPerPoint }) => {
-    const row = { id, points, bytesPerPoint, offset };
-    offset += points * bytesPerPoint;
+  const groups = movables.map(({ id, points, bytesPerPoint, whiteDie, dark = { before: 0, after: 0 } }) => {
+    offset += dark.before * bytesPerPoint;
+    const row = { id, points, bytesPerPoint, offset, ...(whiteDie && { whiteDie }) };
+    offset += (points + dark.after) * bytesPerPoint;
     return row;
   });
+  return { groups, frameBytes: offset };
 }
 
 const alongOf = (move: Move): Along => ('along' in move ? move.along : undefined) ?? alongs[0];
@@ -145,7 +147,7 @@ export interface ShowInput {
  * numbers. A cue that hangs on a control that is not among them (another board's) is left out.
  */
 export function compileShow({ moods: design, movables, controls, sensing = new Map() }: ShowInput): Show {
-  const groups = layOutGroups(movables);
+  const { groups, frameBytes } = layOutGroups(movables);
   const ownSets = groups.flatMap((row, g) => {
     const group = movables[g];
     return group ? [groupAsSet(group, row)] : [];
@@ -169,6 +171,6 @@ export function compileShow({ moods: design, movables, controls, sensing = new M
     cues,
     controls: controls.map((control, i) => compileControl(control, cues, i, sensing)),
     start: start < 0 ? ANY : start,
-    frameBytes: groups.reduce((sum, group) => sum + group.points * group.bytesPerPoint, 0),
+    frameBytes,
   };
 }

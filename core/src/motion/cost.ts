@@ -1,5 +1,5 @@
 import { isAlike, moveBytes, moveOf } from '../moves/index.ts';
-import type { Show, ShowLayer, ShowMood } from './show.ts';
+import { diceOf, type Show, type ShowLayer, type ShowMood } from './show.ts';
 
 /**
  * Cycles of an eight-bit controller for one pixel of a move whose lights are all alike, as the moves say them of the others:
@@ -50,7 +50,12 @@ function countParts(show: Show): { readonly channels: number; readonly tapes: nu
     show.groups.reduce((sum, group) => sum + (group.bytesPerPoint === bytesPerPoint ? count(group.points) : 0), 0);
   return {
     // One point of three bytes is a tape whose colours are channels, or a single pixel: the more of both is counted.
-    channels: points(1, (all) => all) + points(3, (all) => (all === 1 ? 3 : 0)),
+    channels:
+      points(1, (all) => all) +
+      show.groups.reduce(
+        (sum, group) => sum + (group.bytesPerPoint === 3 && group.points === 1 ? diceOf(group) : 0),
+        0,
+      ),
     tapes: points(3, (all) => Math.min(1, all)),
     controls: show.controls.length,
   };
@@ -64,7 +69,7 @@ export function memoryOfShow(show: Show): number {
 }
 
 /** Bytes of the engine in the flash of an eight-bit controller; a 32-bit one takes about as much. */
-const ENGINE_BYTES = 14_250;
+const ENGINE_BYTES = 14_400;
 /** A row of a layer beside its move. */
 const LAYER_BYTES = 9;
 /** What the board file adds for the first of a kind, and for all further ones: measured as above, the most of each. */
@@ -89,14 +94,14 @@ export function programOfShow(show: Show): number {
     board +
     31 +
     table(LAYER_BYTES + moveBytes(), layers.length) +
-    table(9, show.groups.length) +
+    table(10, show.groups.length) +
     table(7, show.sets.length) +
     table(50, show.moods.length) +
     table(5, show.signs.length) +
     table(21, show.cues.length) +
     table(15, show.controls.length) +
-    table(5, counts.tapes) +
-    table(2, counts.channels) +
+    table(10, counts.tapes) +
+    table(3, counts.channels) +
     2 * lists.reduce((sum, length) => sum + length, 0)
   );
 }

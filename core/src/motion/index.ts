@@ -25,6 +25,7 @@ export {
 export { type Ribbon, weaveRibbons } from './ribbon.ts';
 export {
   ANY,
+  diceOf,
   type Show,
   type ShowControl,
   type ShowCue,
@@ -34,3 +35,4 @@ export {
   type ShowSensing,
 } from './show.ts';
 export { gammaTable, lookTable } from './tables.ts';
+export { whiteOf } from './white.ts';

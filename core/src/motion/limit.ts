@@ -1,4 +1,5 @@
 import type { Show } from './show.ts';
+import { whiteOf } from './white.ts';
 
 /** What the supply bears, for the program's own limiter: whole microamperes. */
 export interface ShowLimit {
@@ -6,7 +7,7 @@ export interface ShowLimit {
   readonly restMicroA: number;
   /** 0 = not known: nothing is limited. */
   readonly limitMicroA: number;
-  /** What one byte at 255 adds, by group in the order of the show. */
+  /** What one die at 255 adds, by group in the order of the show. */
   readonly microAPerByte: readonly number[];
 }
 
@@ -16,6 +17,8 @@ export function litOf(show: Show, limit: ShowLimit, frame: Uint8Array): number {
     let bytes = 0;
     const end = group.offset + group.points * group.bytesPerPoint;
     for (let i = group.offset; i < end; i += 1) bytes += frame[i] ?? 0;
+    // A white die takes the place of three: two of what they have in common are not drawn.
+    if (group.whiteDie === 'lit') for (let i = group.offset; i < end; i += 3) bytes -= 2 * whiteOf(frame, i);
     return sum + bytes * (limit.microAPerByte[g] ?? 0);
   }, 0);
 }

@@ -5,7 +5,8 @@ import { type Flashing, findFlashing, noFlashing, redFlash } from './flashes.ts'
 import { paintFrame, paintLayer, paintLayers } from './frame.ts';
 import { limitFrame, litOf, type ShowLimit } from './limit.ts';
 import { remember } from './remember.ts';
-import type { Show, ShowGroup, ShowLayer, ShowMood } from './show.ts';
+import { diceOf, type Show, type ShowGroup, type ShowLayer, type ShowMood } from './show.ts';
+import { whiteOf } from './white.ts';
 
 /** What the moves of a mood ask of a group at full brightness, as shares of all its bytes at 255. */
 export interface GroupLoad {
@@ -50,27 +51,32 @@ const weightsOf = (bytesPerPoint: 1 | 3): readonly number[] =>
   bytesPerPoint === 1 ? [1] : [screenWeights.red, screenWeights.green, screenWeights.blue];
 
 /**
- * Sums up a frame of a group; `lightsAt` says how many lights hang on each point, or what each byte of a colour weighs
- * beside the others.
+ * Sums up a frame of a group; `lightsAt` says how many lights hang on each point, or what each die of a colour weighs beside
+ * the others.
  */
 function sumGlow(frame: Uint8Array, group: ShowGroup, lightsAt: readonly number[] = []): Glow {
   const weights = weightsOf(group.bytesPerPoint);
-  const [k, points] = [group.bytesPerPoint, group.points];
-  const isByByte = k > 1 && lightsAt.length === points * k;
+  const [k, points, dice] = [group.bytesPerPoint, group.points, diceOf(group)];
+  const isByDie = dice > 1 && lightsAt.length === points * dice;
   let [bytes, luminance, red, weight] = [0, 0, 0, 0];
   for (let i = 0; i < points; i += 1) {
     const at = group.offset + i * k;
-    for (let c = 0; c < k; c += 1) {
-      const count = (isByByte ? lightsAt[i * k + c] : lightsAt[i]) ?? 1;
+    const white = group.whiteDie === 'lit' ? whiteOf(frame, at) : 0;
+    for (let c = 0; c < dice; c += 1) {
+      const count = (isByDie ? lightsAt[i * dice + c] : lightsAt[i]) ?? 1;
       weight += count;
+      if (c === k) {
+        bytes += white * count;
+        continue;
+      }
       const light = (frame[at + c] ?? 0) * count;
-      bytes += light;
+      bytes += light - white * count;
       luminance += light * (weights[c] ?? 0);
       if (k === 3) red += c === 0 ? light : -light;
     }
   }
-  const full = 255 * Math.max(1, weight / k);
-  return { bytes: bytes / (full * k), luminance: luminance / full, red: red / full };
+  const full = 255 * Math.max(1, weight / dice);
+  return { bytes: bytes / (full * dice), luminance: luminance / full, red: red / full };
 }
 
 /**
@@ -245,7 +251,7 @@ function keyOf(show: Show, layers: readonly ShowLayer[], asked: readonly Omit<As
     ].join('/');
   });
   const ofGroups = asked.map(({ group, lightsAt }) =>
-    [group.offset, group.points, group.bytesPerPoint, lightsAt?.join()].join('/'),
+    [group.offset, group.points, group.bytesPerPoint, group.whiteDie, lightsAt?.join()].join('/'),
   );
   return [show.frameBytes, ...ofLayers, ...ofGroups].join('|');
 }

@@ -1,4 +1,4 @@
-import type { PlanPoint } from '../items/index.ts';
+import type { PlanPoint, WhiteDie } from '../items/index.ts';
 
 /** Something that moods move, as the engine sees it: points, the bytes of each, and where their lights are. */
 export interface Movable {
@@ -7,6 +7,10 @@ export interface Movable {
   readonly points: number;
   /** One for a single colour, three for all. */
   readonly bytesPerPoint: 1 | 3;
+  /** Whether its white comes from a die of its own; without such a die it is left out. */
+  readonly whiteDie?: WhiteDie;
+  /** Points that stay dark before and behind its own on its data line. */
+  readonly dark?: { readonly before: number; readonly after: number };
   /** The lights of each point; those of a pixel are one. */
   readonly lightsAt: readonly (readonly PlanPoint[])[];
   /** Where it is cut into rows. */

@@ -1,4 +1,4 @@
-import type { Laying } from '../items/index.ts';
+import type { Laying, WhiteDie } from '../items/index.ts';
 import type { CompiledMove } from '../moves/index.ts';
 import type { Cue } from '../plan/index.ts';
 import type { ShowSet } from './arrange.ts';
@@ -12,7 +12,13 @@ export interface ShowGroup {
   readonly bytesPerPoint: 1 | 3;
   /** Of its first byte in the frame. */
   readonly offset: number;
+  /** What its white die does; without one it is left out. */
+  readonly whiteDie?: WhiteDie;
 }
+
+/** Dice of each point, whatever bytes tell them. */
+export const diceOf = ({ bytesPerPoint, whiteDie }: Pick<ShowGroup, 'bytesPerPoint' | 'whiteDie'>): number =>
+  whiteDie === undefined ? bytesPerPoint : 4;
 
 /** A move on a set of lights, and how it lies upon what is below it. */
 export interface ShowLayer {

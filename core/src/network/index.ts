@@ -36,9 +36,10 @@ export {
   resolveSwitching,
   type Switched,
 } from './switching.ts';
+export { feedsOfChain, type TapeFeed } from './tapeFeeds.ts';
+export { padsBefore, padsIn, padsOut, pieceRunId, pieceStarts } from './tapePads.ts';
 export { baseResistor, HELPER_BASE_OHM, PULL_OHM, type TransistorSwitch } from './transistors.ts';
 export { unlitOverPin } from './unlit.ts';
 export { canSwitch, isProgrammed, type StartsAs, type Way, ways } from './ways.ts';
 export { commonLeg, dieLeg, dieResistor } from './wireDice.ts';
-export { rowRunId } from './wirePixels.ts';
 export { minusAtHub, plusAtHub, type WiringInput } from './wiring.ts';

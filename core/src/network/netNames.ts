@@ -30,8 +30,10 @@ export interface NetNamer {
   readonly behind: (itemId: string, placeId: string) => Net;
   /** Into a tape. */
   readonly data: (tapeId: string) => Net;
-  /** Between rows of a tape that is cut. */
-  readonly dataRow: (tapeId: string, row: number) => Net;
+  /** Into a tape, from the spare pixel before it. */
+  readonly dataBehindSpare: (tapeId: string) => Net;
+  /** Between pieces of a tape that is cut. */
+  readonly dataPiece: (tapeId: string, word: string, piece: number) => Net;
   /** From a control to its board. */
   readonly signal: (controlId: string) => Net;
   /** Behind the regulator of a board. */
@@ -104,8 +106,10 @@ export function nameNets(design: Pick<Design, 'items'>, rails: Rails, library: L
       net(`data:${tapeId}`, 'data', () =>
         lines.length > 1 || !lines.some((line) => line.id === tapeId) ? `data of ${nameOf(tapeId)}` : 'data',
       ),
-    dataRow: (tapeId, row) =>
-      net(`data:${tapeId}:row ${row + 2}`, 'data', () => `data of ${nameOf(tapeId)}, row ${row + 2}`),
+    dataBehindSpare: (tapeId) =>
+      net(`data:${tapeId}:behind spare`, 'data', () => `data of ${nameOf(tapeId)}, behind its spare pixel`),
+    dataPiece: (tapeId, word, piece) =>
+      net(`data:${tapeId}:row ${piece + 2}`, 'data', () => `data of ${nameOf(tapeId)}, ${word} ${piece + 2}`),
     signal: (controlId) => net(`signal:${controlId}`, 'signal', () => `signal ${nameOf(controlId)}`),
     chip: (boardId) =>
       net(`chip:${boardId}`, 'rail plus', () => (boards.length > 1 ? `chip plus of ${nameOf(boardId)}` : 'chip plus')),

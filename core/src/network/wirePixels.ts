@@ -1,10 +1,9 @@
 import type { PlacedTape, PlanPoint } from '../items/index.ts';
 import type { CoreDraft, PortRef } from './runs.ts';
-import { boardOf } from './switching.ts';
+import { type Board, boardOf } from './switching.ts';
+import { extraFeeds } from './tapeFeeds.ts';
+import { padsBefore, padsIn, padsOut, pieceRunId, pieceStarts, pieceWord } from './tapePads.ts';
 import { endAt, port, type Wiring } from './wiring.ts';
-
-/** The run that joins a row of a grid to the next, rows counted from 0. */
-export const rowRunId = (tapeId: string, row: number): string => `row:${tapeId}:${row + 1}`;
 
 /** Pixels on a data line: the first is fed at its board, each further one by way of the one before. */
 export function wirePixels(wiring: Wiring, tape: PlacedTape): void {
@@ -20,6 +19,7 @@ export function wirePixels(wiring: Wiring, tape: PlacedTape): void {
     from: before ? port(before.id, 'data out') : port(`data:${tape.id}`, 'out'),
     to: port(tape.id, 'data in'),
   };
+  const spareId = `spare:${tape.id}`;
   if (before) {
     const last = before.places[before.places.length - 1] ?? null;
     wiring.add({
@@ -38,6 +38,7 @@ export function wirePixels(wiring: Wiring, tape: PlacedTape): void {
     const board = boardOf(boards, tape.tape.board);
     if (!board) return;
     wiring.railTo(board.item, railId, behind);
+    if (tape.tape.spareFirst) wireSpare(wiring, tape, { spareId, board, railId, dataIn });
     wiring.add({
       id: `feed:${tape.id}`,
       name: `Feed of ${tape.name}`,
@@ -46,38 +47,114 @@ export function wirePixels(wiring: Wiring, tape: PlacedTape): void {
       cores: [
         { net: wiring.names.plus(railId), from: wiring.plusAt(board.item, railId), to: port(tape.id, 'plus') },
         { net: wiring.names.minus(railId), from: wiring.minusAt(board.item, railId), to: port(tape.id, 'minus') },
-        dataIn,
+        tape.tape.spareFirst
+          ? { net: wiring.names.dataBehindSpare(tape.id), from: port(spareId, 'data out'), to: dataIn.to }
+          : dataIn,
       ],
-      carries: { kind: 'items', itemIds: behind, share: 1 },
+      carries: { kind: 'feed', tapeIds: behind, runId: `feed:${tape.id}` },
     });
   }
-  wireRows(wiring, tape, railId);
+  wirePieces(wiring, tape, railId);
+  wireFeeds(wiring, tape, railId);
 }
 
-/** Each row of a grid is cut off and joined to the one before: from its last light to the next one's first. */
-function wireRows(wiring: Wiring, tape: PlacedTape, railId: string): void {
-  const { grid } = tape.tape;
-  if (!grid) return;
-  const feedsOthers = wiring.behind(tape.id).length > 1;
-  for (let row = 0; row < grid.rows - 1; row += 1) {
-    const next = (row + 1) * grid.columns;
-    const at = (light: number): PlanPoint | null => tape.places[light] ?? null;
-    const port0 = (name: string): PortRef => port(tape.id, `${name}, row ${row + 1} out`);
-    const port1 = (name: string): PortRef => port(tape.id, `${name}, row ${row + 2} in`);
+/** A spare pixel right at the board: all it does is to take the data and send it on afresh. */
+function wireSpare(
+  wiring: Wiring,
+  tape: PlacedTape,
+  {
+    spareId,
+    board,
+    railId,
+    dataIn,
+  }: { readonly spareId: string; readonly board: Board; readonly railId: string; readonly dataIn: CoreDraft },
+): void {
+  const plus = { net: wiring.names.plus(railId), from: wiring.plusAt(board.item, railId) };
+  const [diode, behind] = [`diode:${tape.id}`, wiring.names.inner(`spare plus:${tape.id}`, 'plus of the spare pixel')];
+  const at = { name: `${tape.name}, spare pixel`, itemId: tape.id, at: endAt(board.item).at };
+  wiring.leg(spareId, at, [
+    ...(tape.tape.spareFirst === 'behind a diode'
+      ? [
+          { ...plus, to: port(diode, 'anode') },
+          { net: behind, from: port(diode, 'cathode'), to: port(spareId, 'plus') },
+        ]
+      : [{ ...plus, to: port(spareId, 'plus') }]),
+    { net: wiring.names.minus(railId), from: wiring.minusAt(board.item, railId), to: port(spareId, 'minus') },
+    { ...dataIn, to: port(spareId, 'data in') },
+  ]);
+}
+
+/** Further feeds of a tape, each with a pair of cores of its own from where the first begins. */
+function wireFeeds(wiring: Wiring, tape: PlacedTape, railId: string): void {
+  const line = lineOf(wiring, tape);
+  const board = boardOf(wiring.input.boards, line[0]?.tape.board ?? null);
+  if (!board) return;
+  for (const { light, runId } of extraFeeds(tape)) {
+    const isEnd = light === tape.cut.lights;
+    const where = isEnd ? 'end' : `before light ${light + 1}`;
     wiring.add({
-      id: rowRunId(tape.id, row),
-      name: `${tape.name}, row ${row + 1} to ${row + 2}`,
-      from: { name: `${tape.name}, end of row ${row + 1}`, itemId: tape.id, at: at(next - 1) },
-      to: { name: `${tape.name}, row ${row + 2}`, itemId: tape.id, at: at(next) },
+      id: runId,
+      name: `Feed of ${tape.name}, ${where}`,
+      from: endAt(board.item),
+      to: {
+        name: `${tape.name}, ${where}`,
+        itemId: tape.id,
+        at: tape.places[Math.min(light, tape.places.length - 1)] ?? null,
+      },
       cores: [
-        { net: wiring.names.plus(railId), from: port0('plus'), to: port1('plus') },
-        { net: wiring.names.minus(railId), from: port0('minus'), to: port1('minus') },
-        { net: wiring.names.dataRow(tape.id, row), from: port0('data'), to: port1('data') },
+        {
+          net: wiring.names.plus(railId),
+          from: wiring.plusAt(board.item, railId),
+          to: port(tape.id, padsBefore(tape, 'plus', light)),
+        },
+        {
+          net: wiring.names.minus(railId),
+          from: wiring.minusAt(board.item, railId),
+          to: port(tape.id, padsBefore(tape, 'minus', light)),
+        },
+      ],
+      carries: { kind: 'feed', tapeIds: line.map(({ id }) => id), runId },
+    });
+  }
+}
+
+/** The tapes of a data line from its first on, by any one of them. */
+function lineOf(wiring: Wiring, tape: PlacedTape): readonly PlacedTape[] {
+  const tapes = wiring.input.placed.filter((group): group is PlacedTape => group.shape === 'pixels');
+  let first = tape;
+  for (let before: PlacedTape | undefined = tape; before; ) {
+    first = before;
+    const { after } = first.tape;
+    before = tapes.find(({ id }) => id === after);
+  }
+  const ids = new Set(wiring.behind(first.id));
+  return tapes.filter(({ id }) => ids.has(id));
+}
+
+/** Each piece is cut off and joined to the one before: from its last light to the next one's first. */
+function wirePieces(wiring: Wiring, tape: PlacedTape, railId: string): void {
+  const word = pieceWord(tape);
+  const starts = pieceStarts(tape.pieces);
+  const feedsOthers = wiring.behind(tape.id).length > 1;
+  for (let piece = 0; piece < tape.pieces.length - 1; piece += 1) {
+    const next = starts[piece + 1] ?? 0;
+    const at = (light: number): PlanPoint | null => tape.places[light] ?? null;
+    const out = (side: string): PortRef => port(tape.id, padsOut(tape, side, piece));
+    const into = (side: string): PortRef => port(tape.id, padsIn(tape, side, piece + 1));
+    wiring.add({
+      id: pieceRunId(tape.id, piece),
+      name: `${tape.name}, ${word} ${piece + 1} to ${piece + 2}`,
+      from: { name: `${tape.name}, end of ${word} ${piece + 1}`, itemId: tape.id, at: at(next - 1) },
+      to: { name: `${tape.name}, ${word} ${piece + 2}`, itemId: tape.id, at: at(next) },
+      cores: [
+        { net: wiring.names.plus(railId), from: out('plus'), to: into('plus') },
+        { net: wiring.names.minus(railId), from: out('minus'), to: into('minus') },
+        { net: wiring.names.dataPiece(tape.id, word, piece), from: out('data'), to: into('data') },
       ],
       carries: {
         kind: 'items',
         itemIds: feedsOthers ? wiring.behind(tape.id) : [tape.id],
-        share: feedsOthers ? 1 : (grid.rows - 1 - row) / grid.rows,
+        share: feedsOthers ? 1 : (tape.cut.lights - next) / tape.cut.lights,
       },
     });
   }

@@ -2,6 +2,7 @@ import { coloursOfTape, type Item, type PlacedPlain } from '../items/index.ts';
 import type { Net } from './netNames.ts';
 import type { CoreDraft, PortRef, RunEnd } from './runs.ts';
 import type { Switched } from './switching.ts';
+import { padsIn, padsOut, pieceRunId, pieceStarts } from './tapePads.ts';
 import { endAt, port, uniqueCores, type Wiring } from './wiring.ts';
 
 /** Units of plain tape: a feed from each hub that switches some of its colours. */
@@ -19,6 +20,7 @@ export function wireUnits(wiring: Wiring, tape: PlacedPlain): void {
   }
   const colours = coloursOfTape(tape.part);
   const common = tape.part.colours > 1 ? 'common' : 'plus';
+  const fed = new Map<string, Net>();
   [...hubs.values()].forEach(({ hub, channels: own }, h) => {
     const cores = own.flatMap((each): CoreDraft[] => {
       const minusPort = tape.part.colours > 1 ? (colours[each.channel] ?? 'minus') : 'minus';
@@ -37,7 +39,30 @@ export function wireUnits(wiring: Wiring, tape: PlacedPlain): void {
       carries: { kind: 'items', itemIds: [tape.id], share: own.length / Math.max(1, channels.length) },
     });
     bridge(wiring, tape, cores);
+    for (const { net, to } of cores) fed.set(to.port, net);
   });
+  wirePieces(wiring, tape, fed);
+}
+
+/** Each piece is cut off and joined to the one before, pad by pad: a core for each, also where some are lit as one. */
+function wirePieces(wiring: Wiring, tape: PlacedPlain, fed: ReadonlyMap<string, Net>): void {
+  const starts = pieceStarts(tape.pieces);
+  for (let piece = 0; piece < tape.pieces.length - 1; piece += 1) {
+    const next = starts[piece + 1] ?? 0;
+    const at = (light: number): RunEnd['at'] => tape.places[light] ?? null;
+    wiring.add({
+      id: pieceRunId(tape.id, piece),
+      name: `${tape.name}, piece ${piece + 1} to ${piece + 2}`,
+      from: { name: `${tape.name}, end of piece ${piece + 1}`, itemId: tape.id, at: at(next - 1) },
+      to: { name: `${tape.name}, piece ${piece + 2}`, itemId: tape.id, at: at(next) },
+      cores: [...fed].map(([side, net]) => ({
+        net,
+        from: port(tape.id, padsOut(tape, side, piece)),
+        to: port(tape.id, padsIn(tape, side, piece + 1)),
+      })),
+      carries: { kind: 'items', itemIds: [tape.id], share: (tape.cut.lights - next) / tape.cut.lights },
+    });
+  }
 }
 
 /** Colours that are lit as one hang on one core: their pads are bridged at the start of the tape. */

@@ -83,6 +83,7 @@ export const boardFacts: readonly BoardFacts[] = [
     converterBits: 10,
     converterReferenceV: null,
     converterReadingUs: 104,
+    byteGapUs: 2.6,
     code: 'eight16',
     pins: [
       {

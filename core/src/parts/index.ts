@@ -9,6 +9,7 @@ export { fuseRatingsA, plugs, sensors, switches, transistors, wires } from './ha
 export type {
   BoxPart,
   Chemistry,
+  ColourOrder,
   ControllerPart,
   ConverterPart,
   DieColour,
@@ -31,7 +32,7 @@ export type {
   TransistorPart,
   WirePart,
 } from './kinds.ts';
-export { dieColours, ledBodies } from './kinds.ts';
+export { colourOrders, dieColours, ledBodies } from './kinds.ts';
 export { dieOf, leds } from './leds.ts';
 export { boxes, drivers, loads } from './loads.ts';
 export { type Outline, outlines } from './outlines.ts';

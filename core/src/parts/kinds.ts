@@ -74,6 +74,11 @@ export interface LedPart extends PartBase {
   readonly madeForV?: number;
 }
 
+/** The orders in which pixels take their colours. */
+export const colourOrders = ['GRB', 'RGB', 'RBG', 'GBR', 'BRG', 'BGR'] as const;
+/** The order in which pixels take their colours. */
+export type ColourOrder = (typeof colourOrders)[number];
+
 /** Tape of separately controlled pixels with three dice each. */
 export interface PixelTapePart extends PartBase {
   readonly kind: 'pixel-tape';
@@ -91,6 +96,12 @@ export interface PixelTapePart extends PartBase {
   readonly dieCurrentA: Figure;
   /** Four have a white one. */
   readonly dice: 3 | 4;
+  /** In which its pixels take the colours of a light, a white one last; green first, as most do, without it. */
+  readonly order?: ColourOrder | undefined;
+  /** Lights that each of its pixels lights as one, in series; one without it. */
+  readonly dotsPerPixel?: number | undefined;
+  /** What a pixel’s own chip runs on where it is not the tape’s supply: its data is read against this. */
+  readonly chipV?: number | undefined;
   /** Of one bit on the wire. */
   readonly bitPeriodUs: number;
   /** Silence that ends a frame. */
@@ -172,6 +183,8 @@ export interface ControllerPart extends PartBase {
   readonly converterReferenceV: number | null;
   /** One reading of its converter. */
   readonly converterReadingUs: number;
+  /** What its board file rests between two bytes that it sends to pixels; nothing without it. */
+  readonly byteGapUs?: number | undefined;
   /** Name of its board file, which builds for it as it stands; null = `template.c` is filled in. */
   readonly code: string | null;
   /** Length, width, height. */

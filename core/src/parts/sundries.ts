@@ -7,6 +7,8 @@ export const sundryPrices = {
   fuseWithHolder: 0.6,
   wirePerMetre: 0.35,
   reservoir: 0.4,
+  sparePixel: 0.15,
+  diode: 0.1,
   levelShifter: 0.9,
   lightSensor: 0.35,
   heatsink: 1.5,

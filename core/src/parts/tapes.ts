@@ -39,9 +39,25 @@ const tapeOf = (row: Row, dice: 3 | 4): PixelTapePart => ({
   price: row.price,
 });
 
-/** Pixel tapes for 5 V, one data wire at 800 kHz, cut at every light. */
+/** Pixels of three lights in series for 12 V: each is one to the data line, and its chip has a regulator of its own. */
+const inThrees: readonly PixelTapePart[] = [10, 20].map((perMetre) => ({
+  ...tapeOf(
+    { perMetre, widthMm: 10, dieCurrentA: 0.014, railOhmPerMetre: 0.18, price: perMetre === 10 ? 5.6 : 8.4 },
+    3,
+  ),
+  id: `pixel-tape-12v-${perMetre * 3}`,
+  name: `Pixel tape, 12 V, one-wire 800 kHz, ${perMetre * 3}/m in threes, 10 mm`,
+  dotsPerPixel: 3,
+  ratedVoltageV: 12,
+  // Three dice of 3.05 V and what the chip needs to hold their current.
+  leastVoltageV: 9.9,
+  chipV: 5,
+}));
+
+/** Pixel tapes with one data wire at 800 kHz, cut at every pixel: for 5 V, and in threes for 12 V. */
 export const pixelTapes: readonly PixelTapePart[] = [
   ...rows.map((row) => tapeOf(row, 3)),
+  ...inThrees,
   tapeOf({ perMetre: 60, widthMm: 12, dieCurrentA: 0.016, railOhmPerMetre: 0.18, price: 9.9 }, 4),
 ];
 

@@ -1,6 +1,15 @@
 import { z } from 'zod';
 import { colour, figure, inBand, name, price } from '../items/schemaFields.ts';
-import { chemistryNames, dieColours, ledBodies, MOST_PINS, type OwnPart, ownColumns, pinName } from '../parts/index.ts';
+import {
+  chemistryNames,
+  colourOrders,
+  dieColours,
+  ledBodies,
+  MOST_PINS,
+  type OwnPart,
+  ownColumns,
+  pinName,
+} from '../parts/index.ts';
 
 const sizeMm = z.number().positive().max(5000);
 const base = {
@@ -55,6 +64,9 @@ export const ownPartSchema = z.discriminatedUnion('kind', [
     restCurrentA: figure(tape['rest current']),
     dieCurrentA: figure(tape['die current']),
     dice: z.union([z.literal(3), z.literal(4)]),
+    order: z.enum(colourOrders).optional(),
+    dotsPerPixel: z.number().int().min(1).max(24).optional(),
+    chipV: z.number().min(1.8).max(24).optional(),
     bitPeriodUs: z.number().positive().max(100),
     latchUs: z.number().positive().max(10_000),
     ratedVoltageV: z.number().positive().max(48),
@@ -99,6 +111,7 @@ export const ownPartSchema = z.discriminatedUnion('kind', [
     converterBits: z.number().int().min(1).max(24),
     converterReferenceV: z.number().positive().max(12).nullable(),
     converterReadingUs: z.number().positive().max(1e6),
+    byteGapUs: z.number().min(0).max(1000).optional(),
     code: z.string().max(60).nullable(),
     sizeMm: z.tuple([sizeMm, sizeMm, sizeMm]).readonly(),
     pins: z

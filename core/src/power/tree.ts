@@ -32,6 +32,8 @@ export interface SupplyNode {
 export interface LinkLimit {
   readonly id: 'cell' | 'plug' | 'switch' | 'fuse' | 'converter input' | 'converter output' | 'wire' | 'tape';
   readonly name: string;
+  /** The tape whose rails it is; for any other it follows from its node. */
+  readonly itemId?: string;
   /** For good. */
   readonly limitA: number;
   /** The node whose current it sees: what goes in, what comes out in all, or what is drawn right from it. */

@@ -148,19 +148,19 @@ static void send_byte(volatile uint8_t *port, uint8_t high, uint8_t low, uint8_t
 }
 
 /* The clock stands still while pixels are sent, but for one overflow that waits: counts up those that were missed. A byte
- * takes 176 cycles, 2.75 ticks of 4 us; the timer itself says how far it is within a round. */
+ * takes about 200 cycles, 3.125 ticks of 4 us; the timer itself says how far it is within a round. */
 static void make_up_time(uint8_t before, uint16_t count) {
-  uint16_t reckoned = (uint16_t)((uint32_t)count * 11u / 4u);
+  uint16_t reckoned = (uint16_t)((uint32_t)count * 25u / 8u);
   uint8_t within = (uint8_t)(TCNT0 - before);
   uint16_t whole = (uint16_t)((uint16_t)(reckoned + 128u - within) / 256u);
   uint16_t missed = (uint16_t)(((uint32_t)before + within + 256u * (uint32_t)whole) >> 8);
   if (missed > 1) overflows += missed - 1u;
 }
 
-void board_pixels(uint8_t line, const uint8_t *bytes, uint16_t count, uint8_t dice) {
-  uint8_t pin = LINE_OF(line_pins[line]), bit, low, high, before;
+void board_pixels(uint8_t line, const UG_FLASH ug_line *how, const uint8_t *bytes) {
+  uint8_t pin = LINE_OF(line_pins[line]), bit, low, high, before, k, dice = how->dice, own_white = how->own_white;
+  const uint8_t *end = bytes + how->bytes;
   volatile uint8_t *port;
-  uint16_t i;
   if (pin == NO_LINE) return;
   port = &REG(port_of(pin));
   bit = bit_of(pin);
@@ -168,14 +168,11 @@ void board_pixels(uint8_t line, const uint8_t *bytes, uint16_t count, uint8_t di
   before = TCNT0;
   low = (uint8_t)(*port & (uint8_t)~bit);
   high = (uint8_t)(low | bit);
-  /* The tape wants green first. */
-  for (i = 0; i + 2 < count; i += 3) {
-    send_byte(port, high, low, bytes[i + 1]);
-    send_byte(port, high, low, bytes[i]);
-    send_byte(port, high, low, bytes[i + 2]);
-    if (dice == 4) send_byte(port, high, low, 0);
+  for (; bytes < end; bytes += 3) {
+    uint8_t white = own_white ? ug_white(bytes) : 0;
+    for (k = 0; k < dice; k++) send_byte(port, high, low, ug_wire(how, bytes, k, white));
   }
-  make_up_time(before, dice == 4 ? (uint16_t)(count / 3u * 4u) : count);
+  make_up_time(before, (uint16_t)(how->bytes / 3u * dice));
   __asm__ volatile("sei");
 }
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { bands, holders } from '../limits.ts';
-import { base, feed, figure, id, inBand, part, point, switchedBy, wiring } from '../schemaFields.ts';
+import { base, feed, figure, id, inBand, part, point, switchedBy, whiteFrom, wiring } from '../schemaFields.ts';
 
 /** A group of like single lights, on one channel or several. */
 export const lightSchema = z.strictObject({
@@ -48,4 +48,5 @@ export const lightSchema = z.strictObject({
   /** Earlier sheets called its cores "rail plus and channel": which of the two ways was soldered is not known yet. */
   waySoldered: z.literal('not said').optional(),
   places: z.array(z.strictObject({ id, at: point, hollowId: id.nullable() })).max(2000),
+  whiteFrom,
 });

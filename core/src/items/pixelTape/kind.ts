@@ -1,9 +1,10 @@
-import { findPart, sundryPrices } from '../../parts/index.ts';
+import { colourOrders, findPart, sundryPrices } from '../../parts/index.ts';
 import { quantity, say } from '../../units/index.ts';
 import { pieces, resistors, SIGNAL_RESISTOR_W } from '../buys.ts';
 import type { KindDefinition } from '../contract.ts';
-import { bands } from '../limits.ts';
+import { bands, plenty } from '../limits.ts';
 import { boardRow, diffuserRow, feedRow, itsPart, partRow } from '../rows.ts';
+import { sayOrder } from './order.ts';
 import { placeTape } from './place.ts';
 
 /** Tape whose every light is told its colour by data. */
@@ -52,6 +53,33 @@ export const pixelTape: KindDefinition<'pixel tape'> = {
       empty: 'none',
     },
     diffuserRow,
+    {
+      type: 'choice',
+      field: 'order',
+      label: 'Takes its colours in the order',
+      none: 'usual for its kind',
+      options: colourOrders.map((value) => ({ value, label: sayOrder(value) })),
+    },
+    {
+      type: 'choice',
+      field: 'spareFirst',
+      label: 'A spare pixel before the first',
+      none: 'none',
+      options: [
+        { value: 'plain', label: 'yes, to send the data on afresh' },
+        { value: 'behind a diode', label: 'behind a diode: takes a lower data level too' },
+      ],
+    },
+    {
+      type: 'quantity',
+      field: 'litFirst',
+      label: 'Use only the first',
+      quantity: 'count',
+      band: { least: 1, most: plenty.lights, usual: [1, 600] },
+      isWhole: true,
+      isLeftOut: true,
+      empty: 'all of them',
+    },
     { type: 'tick', field: 'levelShifter', label: 'Level shifter in the data line' },
   ],
   parts: ({ part }) => itsPart('pixel-tape', part),
@@ -62,7 +90,19 @@ export const pixelTape: KindDefinition<'pixel tape'> = {
       return part ? placeTape(item, part, firstIndex) : null;
     },
   },
-  buys: ({ reservoirUf, dataResistorOhm, levelShifter, after }) => [
+  buys: ({ reservoirUf, dataResistorOhm, levelShifter, after, spareFirst }) => [
+    ...(spareFirst === undefined || after !== null
+      ? []
+      : [
+          pieces(
+            'Single pixel, of the tape’s own kind: cut it off its reel',
+            sundryPrices.sparePixel,
+            'spare, before the first',
+          ),
+          ...(spareFirst === 'behind a diode'
+            ? [pieces('Diode, silicon, 1 A', sundryPrices.diode, 'before the spare pixel')]
+            : []),
+        ]),
     ...(reservoirUf === null
       ? []
       : [

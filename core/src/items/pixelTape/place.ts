@@ -1,7 +1,7 @@
 import type { PixelForm, PixelTapePart } from '../../parts/index.ts';
-import { distanceMm, measureRoute, type PlanPoint, walkRoute } from '../geometry.ts';
+import { distanceMm, type PlanPoint } from '../geometry.ts';
 import type { PlacedTape } from '../placed.ts';
-import { cutTape } from '../tapeCut.ts';
+import { cutTape, layTape } from '../tapeCut.ts';
 import type { PixelTapeItem } from '../types.ts';
 
 /** Lights in rows, one row a pitch below another; the route's first leg says where the first row begins and runs. */
@@ -22,11 +22,8 @@ function placeRows(
   });
 }
 
-/** Length of tape that a tape asks for, before it is cut to whole joints: along its route, or row by row. */
-function wantedLengthMm(tape: PixelTapeItem, perMetre: number): number {
-  if (tape.grid) return (tape.grid.columns * tape.grid.rows * 1000) / perMetre;
-  return tape.lengthMm ?? measureRoute(tape.route);
-}
+/** How many of its lights a tape uses. */
+const litOf = ({ litFirst }: PixelTapeItem, lights: number): number => Math.min(litFirst ?? lights, lights);
 
 function placeGrid(
   tape: PixelTapeItem,
@@ -34,12 +31,14 @@ function placeGrid(
   part: PixelTapePart,
   firstIndex: number,
 ): PlacedTape {
-  const routeMm = wantedLengthMm(tape, part.perMetre);
+  const routeMm = (grid.columns * grid.rows * 1000) / part.perMetre;
   // Each row is cut from the tape by itself, so joints do not matter: a row is a count of lights.
   const cut = { ...cutTape({ routeMm, perMetre: part.perMetre, lightsPerJoint: 1 }), lights: grid.columns * grid.rows };
   const rows = placeRows(grid, tape.route, 1000 / part.perMetre);
   const places = tape.reversed ? [...rows].reverse() : rows;
-  return { shape: 'pixels', id: tape.id, name: tape.name, tape, part, routeMm, cut, places, firstIndex };
+  const pieces = Array.from({ length: grid.rows }, () => grid.columns);
+  const lit = litOf(tape, cut.lights);
+  return { shape: 'pixels', id: tape.id, name: tape.name, tape, part, routeMm, cut, pieces, lit, places, firstIndex };
 }
 
 /** Where the pixels of a shape sit, about its middle: first along the way that the route’s first leg says. */
@@ -73,7 +72,7 @@ function placeForm(tape: PixelTapeItem, form: PixelForm, part: PixelTapePart, fi
   const routeMm = tape.route.length === 0 ? 0 : (form.pixels * 1000) / part.perMetre;
   const cut = cutTape({ routeMm, perMetre: part.perMetre, lightsPerJoint: part.lightsPerJoint });
   // What it was told as tape off a reel means nothing on a shape.
-  const { grid: _, ...plain } = { ...tape, lengthMm: null };
+  const { grid: _, cutAtCorners: __, ...plain } = { ...tape, lengthMm: null };
   const places = placeOnForm(form, tape.route);
   const ordered = tape.reversed ? [...places].reverse() : places;
   return {
@@ -84,6 +83,8 @@ function placeForm(tape: PixelTapeItem, form: PixelForm, part: PixelTapePart, fi
     part,
     routeMm,
     cut,
+    pieces: [cut.lights],
+    lit: litOf(tape, cut.lights),
     places: ordered,
     firstIndex,
   };
@@ -93,16 +94,10 @@ function placeForm(tape: PixelTapeItem, form: PixelForm, part: PixelTapePart, fi
 export function placeTape(tape: PixelTapeItem, part: PixelTapePart, firstIndex: number): PlacedTape {
   if (part.form) return placeForm(tape, part.form, part, firstIndex);
   if (tape.grid) return placeGrid(tape, tape.grid, part, firstIndex);
-  const routeMm = wantedLengthMm(tape, part.perMetre);
-  const cut = cutTape({ routeMm, perMetre: part.perMetre, lightsPerJoint: part.lightsPerJoint });
-  const pitchMm = 1000 / part.perMetre;
+  const { perMetre, lightsPerJoint } = part;
   const route = tape.reversed ? [...tape.route].reverse() : tape.route;
-  // The piece of tape starts at the data end; the gap is left at the far one. A typed length is spread over the drawn
-  // route: what curves towards the eye looks shorter than it is.
-  const onPicture = routeMm > 0 ? measureRoute(route) / routeMm : 0;
-  const places = walkRoute(
-    route,
-    Array.from({ length: route.length > 0 ? cut.lights : 0 }, (_, i) => (i + 0.5) * pitchMm * onPicture),
-  );
-  return { shape: 'pixels', id: tape.id, name: tape.name, tape, part, routeMm, cut, places, firstIndex };
+  const { lengthMm, cutAtCorners = false } = tape;
+  const laid = layTape({ route, lengthMm, perMetre, lightsPerJoint, cutAtCorners });
+  const lit = litOf(tape, laid.cut.lights);
+  return { shape: 'pixels', id: tape.id, name: tape.name, tape, part, ...laid, lit, firstIndex };
 }

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { bands, plenty } from '../limits.ts';
-import { base, feed, figure, id, inBand, part, point, switchedBy, wiring } from '../schemaFields.ts';
+import { base, feed, figure, id, inBand, part, point, switchedBy, whiteFrom, wiring } from '../schemaFields.ts';
 
 /** Plain tape: every light of a colour lit at once, cut only at its marks. */
 export const plainTapeSchema = z.strictObject({
@@ -14,8 +14,11 @@ export const plainTapeSchema = z.strictObject({
   route: z.array(point).max(plenty.points),
   /** Overrules the length measured along the route. */
   lengthMm: inBand(bands.tapeLengthMm).nullable(),
+  /** Cut at each corner of its route, and joined again by a jumper. */
+  cutAtCorners: z.boolean().optional(),
   hollowId: id.nullable(),
   /** Overrules what a metre of its kind takes with every colour at full. */
   powerPerMetreW: figure(bands.powerPerMetreW).nullable(),
+  whiteFrom,
   diffuserMm: inBand(bands.diffuserMm).optional(),
 });

@@ -1,0 +1,136 @@
+import { type Assessment, assess } from '../assess.ts';
+import { type Finding, type Fix, legsOfRoute, named, orderOfTape, type PlacedTape } from '../items/index.ts';
+import { applyEdits, changeItem } from '../plan/index.ts';
+import { say, volts } from '../units/index.ts';
+import { addBoost } from './addBoost.ts';
+import type { Rule, RuleInput } from './finding.ts';
+import { straightAboveV } from './margins.ts';
+
+/** More feeds than this are no mend: another supply or less light is. */
+const MOST_FEEDS = 8;
+
+/**
+ * Places for so many more feeds of a line that is fed at its start: what lies between two is fed from both ends, what is
+ * beyond the last from one, which for even loads and short leads makes all lose alike.
+ * @returns by tape, the light at whose pads it is fed, counted from 1
+ * @example 60 lights, one more: two thirds on, before light 41
+ */
+export function placeFeeds(chain: readonly PlacedTape[], more: number): ReadonlyMap<string, readonly number[]> {
+  const lights = chain.reduce((sum, { cut }) => sum + cut.lights, 0);
+  const feeds = new Map<string, number[]>();
+  for (let k = 1; k <= more; k += 1) {
+    const at = Math.round((k * lights) / (more + 0.5));
+    let first = 0;
+    for (const { id, cut } of chain) {
+      if (at >= first && at < first + cut.lights)
+        feeds.set(id, [...(feeds.get(id) ?? []), Math.max(2, at - first + 1)]);
+      first += cut.lights;
+    }
+  }
+  return feeds;
+}
+
+/** Whether a line of tapes has what it wants at its every light. */
+const keepsUp = (assessment: Assessment, tapeIds: readonly string[]): boolean => {
+  const line = assessment.chains.find((each) => each.tapeIds[0] === tapeIds[0]);
+  return line !== undefined && line.leastV >= line.wantsV;
+};
+
+/**
+ * Feeds a line at more places, the fewest that are enough.
+ * @param isEnough of the plan with them; unless it is given, that every light of the line has what it wants
+ */
+export function feedAgain(
+  { design, assessment, library }: RuleInput,
+  tapeIds: readonly string[],
+  isEnough: (fed: Assessment) => boolean = (fed) => keepsUp(fed, tapeIds),
+): Fix[] {
+  const chain = tapeIds.flatMap((id) =>
+    assessment.placed.filter((group): group is PlacedTape => group.id === id && group.shape === 'pixels'),
+  );
+  for (let more = 1; more <= MOST_FEEDS; more += 1) {
+    const feeds = placeFeeds(chain, more);
+    const edits = chain.flatMap(({ id }) => changeItem(design, id, { feedsAt: feeds.get(id)?.slice() }));
+    if (isEnough(assess(applyEdits(design, edits), library)))
+      return [{ label: `Feed it at ${more === 1 ? 'one more place' : `${more} more places`}`, edits }];
+  }
+  return [];
+}
+
+/** The pixel of a line that gets least, which wants its voltage at the height too. */
+export const tapeLowRule: Rule = (input) => {
+  const low = input.assessment.chains.find(
+    (chain) => chain.voltageV.length > 0 && chain.railV > 0 && chain.leastV < chain.wantsV,
+  );
+  if (!low) return [];
+  // Where the rail itself is hardly above that, no wire helps: the tape hangs on the pack straight.
+  const isStraight = low.railV < low.wantsV + straightAboveV;
+  const isFar = low.voltageV.indexOf(low.leastV) === low.voltageV.length - 1;
+  return [
+    {
+      ...named('tape-low'),
+      gravity: 'mend',
+      stage: 'power',
+      aboutId: low.tapeIds[low.tapeIds.length - 1] ?? null,
+      actual: { kind: 'voltageV', value: low.leastV },
+      limit: { kind: 'voltageV', value: low.wantsV },
+      what: say`The ${isFar ? 'far pixels' : 'pixels between feeds'} get ${volts(low.leastV)} at peak; they want ${volts(low.wantsV)}`,
+      why: 'Blue and green fade first, so white goes warm, and below that the pixel stops.',
+      mend: 'Feed it at more places, thicker wire to the tape, or less brightness.',
+      fixes: isStraight ? addBoost(input) : feedAgain(input, low.tapeIds),
+    },
+  ];
+};
+
+/** A tape that is laid round a corner in one piece. */
+export const cornerRule: Rule = ({ assessment, design }) => {
+  const bent = assessment.placed.flatMap((group) => {
+    if (group.shape === 'lights' || group.cut.lights === 0 || group.tape.cutAtCorners) return [];
+    if (group.tape.lengthMm !== null || ('grid' in group.tape && group.tape.grid) || 'form' in group.part) return [];
+    const corners = legsOfRoute(group.tape.route).length - 1;
+    return corners > 0 ? [{ group, corners }] : [];
+  });
+  const [first] = bent;
+  if (!first) return [];
+  const names = bent.map(({ group }) => group.name).join(', ');
+  return [
+    {
+      ...named('corner', first.group.id),
+      gravity: 'mind',
+      stage: 'lights',
+      aboutId: first.group.id,
+      what: `${names} ${bent.length === 1 ? 'goes' : 'go'} round ${bent.length === 1 && first.corners === 1 ? 'a corner' : 'corners'} in one piece`,
+      why: 'Tape bends only out of its plane: folded flat round a corner its copper cracks, at once or on the night.',
+      mend: 'Cut it at the corner and join the pieces with a short jumper; or twist it on edge, where the corner only looks sharp from here.',
+      fixes: [
+        {
+          label: bent.length === 1 ? 'Cut it at its corners' : 'Cut them at their corners',
+          edits: bent.flatMap(({ group }) => changeItem(design, group.id, { cutAtCorners: true })),
+        },
+      ],
+    },
+  ];
+};
+
+/** One data line of pixels that take their colours in different orders. */
+export const mixedOrderRule: Rule = ({ design, assessment }) =>
+  assessment.placed.flatMap((group): Finding[] => {
+    if (group.shape !== 'pixels' || group.cut.lights === 0 || group.tape.after === null) return [];
+    const chain = assessment.chains.find(({ tapeIds }) => tapeIds.includes(group.id));
+    const first = assessment.placed.find((each) => each.id === chain?.tapeIds[0]);
+    if (first?.shape !== 'pixels' || first.part.dice !== group.part.dice) return [];
+    const [order, lineOrder] = [orderOfTape(group), orderOfTape(first)];
+    if (order === lineOrder) return [];
+    return [
+      {
+        ...named('mixed-order', group.id),
+        gravity: 'stop',
+        stage: 'lights',
+        aboutId: group.id,
+        what: `${group.name} takes its colours in another order than ${first.name}, on whose data line it hangs`,
+        why: 'A line is sent in one order: what is red on the one is another colour on the other.',
+        mend: 'Give it a data line of its own, or take tapes of one kind.',
+        fixes: [{ label: 'Give it its own data line', edits: changeItem(design, group.id, { after: null }) }],
+      },
+    ];
+  });
