@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import {
   boxes,
+  colourOrders,
   controllers,
   converters,
   drivers,
@@ -108,6 +109,8 @@ const kindOf = <K extends Kind>(kind: K) => fc.constant(kind);
 const wiring = fc.constantFrom('pair' as const, 'bus' as const, 'chain' as const);
 const minus = fc.constantFrom('joined' as const, 'apart' as const);
 
+const anyWhite = orLeftOut(fc.constantFrom('white die' as const, 'three dice' as const));
+
 const anyTape = ({ feed, board, hollowId }: Fields) =>
   fc.record({
     kind: kindOf('pixel tape'),
@@ -126,6 +129,12 @@ const anyTape = ({ feed, board, hollowId }: Fields) =>
         snakes: fc.boolean(),
       }),
     ),
+    cutAtCorners: orLeftOut(fc.boolean()),
+    feedsAt: orLeftOut(fc.array(fc.integer({ min: 2, max: 120 }), { maxLength: 3 })),
+    litFirst: orLeftOut(fc.integer({ min: 1, max: 40 })),
+    spareFirst: orLeftOut(fc.constantFrom('plain' as const, 'behind a diode' as const)),
+    order: orLeftOut(fc.constantFrom(...colourOrders)),
+    whiteFrom: anyWhite,
     diffuserMm: orLeftOut(fc.integer({ min: 1, max: 40 })),
     dieCurrentA: anyFigure(fc.double({ min: 0.002, max: 0.04, noNaN: true })),
     dataResistorOhm: orNull(fc.integer({ min: 10, max: 1000 })),
@@ -142,6 +151,8 @@ const anyPlainTape = ({ feed, switchedBy, hollowId }: Fields) =>
     wiring,
     route: fc.array(at, { maxLength: 4 }),
     lengthMm: orNull(fc.integer({ min: 1, max: 3000 })),
+    cutAtCorners: orLeftOut(fc.boolean()),
+    whiteFrom: anyWhite,
     hollowId,
     powerPerMetreW: anyFigure(fc.integer({ min: 2, max: 20 })),
   });
@@ -162,6 +173,7 @@ const anyLight = ({ feed, switchedBy, hollowId }: Fields) =>
     resistorOhm: orNull(fc.integer({ min: 1, max: 5000 })),
     resistorRatedW: fc.constantFrom(0.125, 0.25, 0.5),
     sleeved: fc.boolean(),
+    whiteFrom: anyWhite,
     waySoldered: orLeftOut(fc.constant('not said' as const)),
     places: fc
       .array(fc.record({ at, hollowId }), { maxLength: 9 })

@@ -103,27 +103,96 @@ describe('the program on an eight-bit chip, instruction by instruction', () => {
 });
 
 describe('pixels with a white die', () => {
-  it('get a fourth byte that is dark after their three, and their line its own time', () => {
-    const [tape] = itemsOf(plan.design, 'pixel tape');
-    const white = planOf(
-      applyEdits(plan.design, changeItem(plan.design, tape?.id ?? '', { part: 'pixel-tape-60-rgbw', lengthMm: 110 })),
-    );
-    const { show: shown, limit: cap, dataLines } = assess(white.design);
-    const folder = writeProgram(white);
+  it.each([
+    ['white die', 'GRB'],
+    ['three dice', 'GRB'],
+    ['white die', 'BGR'],
+  ] as const)(
+    'take what their colours have in common from the %s, in the order %s, and their line its own time',
+    (whiteFrom, order) => {
+      const [tape] = itemsOf(plan.design, 'pixel tape');
+      const white = planOf(
+        applyEdits(
+          plan.design,
+          changeItem(plan.design, tape?.id ?? '', { part: 'pixel-tape-60-rgbw', lengthMm: 110, whiteFrom, order }),
+        ),
+      );
+      const { show: shown, limit: cap, dataLines } = assess(white.design);
+      const folder = writeProgram(white);
+      buildChip(folder);
+      const sent = decodeLine(runChip(folder, 300).edges.get(pinOf('data:tape')) ?? []).slice(0, -1);
+      const [out, scratch] = [new Uint8Array(shown.frameBytes), new Uint8Array(shown.frameBytes)];
+      const wireAt = (nowMs: number): string => {
+        paintNow({ show: shown, state: startPlayer(shown), nowMs, out, scratch, limit: cap });
+        return Array.from({ length: 6 }, (_, i) => {
+          const [red = 0, green = 0, blue = 0] = out.slice(i * 3, i * 3 + 3);
+          const common = whiteFrom === 'white die' ? Math.min(red, green, blue) : 0;
+          const [r, g, b] = [red - common, green - common, blue - common];
+          return order === 'GRB' ? [g, r, b, common] : [b, g, r, common];
+        }).join();
+      };
+      expect(sent.length).toBeGreaterThan(10);
+      for (const { bytes, atMs } of sent) {
+        const times = Array.from({ length: 8 }, (_, i) => Math.floor(atMs) - i + 1).filter((ms) => ms >= 0);
+        expect(times.map(wireAt)).toContain(bytes.join());
+      }
+      // Six pixels of 32 bits of 1.25 us, and 300 us of silence.
+      expect(dataLines[0]?.line.frameS).toBeCloseTo(6 * 32 * 1.25e-6 + 300e-6, 9);
+    },
+  );
+});
+
+describe('a line of which not every pixel is lit', () => {
+  const built = soundDesign({
+    tapes: [tapeOf({ lengthMm: 110 }), tapeOf({ id: 'tail', after: 'tape', lengthMm: 60 })],
+    moods: {
+      ...plan.design.moods,
+      list: [
+        moodOf({
+          brightness: 1,
+          moves: {
+            tape: { kind: 'steady', colour: '#ff0000', level: 1 },
+            tail: { kind: 'steady', colour: '#00ff00', level: 1 },
+          },
+        }),
+      ],
+    },
+  });
+  const partly = planOf(
+    applyEdits(built, [
+      ...changeItem(built, 'tape', { litFirst: 3, spareFirst: 'plain', order: 'RGB' }),
+      ...changeItem(built, 'tail', { litFirst: 2, order: 'RGB' }),
+    ]),
+  );
+  const folder = writeProgram(partly);
+  const pin = lineOf(assess(partly.design), 'data:tape');
+  const sentBy = (milliseconds: number, paints: boolean) =>
+    decodeLine(runChip(folder, milliseconds, { open: [], volts: [], paints }).edges.get(pin) ?? []);
+
+  it('sends a dark spare, three red of eight, the five dark ones, then two green of four, and no more', () => {
     buildChip(folder);
-    const sent = decodeLine(runChip(folder, 300).edges.get(pinOf('data:tape')) ?? []).slice(0, -1);
-    const [out, scratch] = [new Uint8Array(shown.frameBytes), new Uint8Array(shown.frameBytes)];
-    const wireAt = (nowMs: number): string => {
-      paintNow({ show: shown, state: startPlayer(shown), nowMs, out, scratch, limit: cap });
-      return Array.from({ length: 6 }, (_, i) => [out[i * 3 + 1], out[i * 3], out[i * 3 + 2], 0]).join();
-    };
-    expect(sent.length).toBeGreaterThan(10);
-    for (const { bytes, atMs } of sent) {
-      const times = Array.from({ length: 8 }, (_, i) => Math.floor(atMs) - i + 1).filter((ms) => ms >= 0);
-      expect(times.map(wireAt)).toContain(bytes.join());
-    }
-    // Six pixels of 32 bits of 1.25 us, and 300 us of silence.
-    expect(dataLines[0]?.line.frameS).toBeCloseTo(6 * 32 * 1.25e-6 + 300e-6, 9);
+    const [last] = sentBy(700, true).slice(-2);
+    const pixels = (count: number, rgb: number[]): number[] => Array.from({ length: count }, () => rgb).flat();
+    // The limiter may have cut them: what matters is which dice are lit.
+    const lit = last?.bytes.map((byte) => (byte > 0 ? 1 : 0));
+    expect(lit).toEqual([
+      ...pixels(1, [0, 0, 0]),
+      ...pixels(3, [1, 0, 0]),
+      ...pixels(5, [0, 0, 0]),
+      ...pixels(2, [0, 1, 0]),
+    ]);
+  });
+  it('the colour test in place of the show: red, then green, then blue on the first, in the order it is taken for', () => {
+    buildChip(folder, 'colours.c');
+    const frames = sentBy(2300, false);
+    const at = (ms: number): readonly number[] =>
+      frames
+        .filter(({ atMs }) => atMs <= ms)
+        .at(-1)
+        ?.bytes.slice(0, 6) ?? [];
+    expect(at(600)).toEqual([40, 0, 0, 40, 0, 0]);
+    expect(at(1500)).toEqual([0, 40, 0, 0, 40, 0]);
+    expect(at(2200)).toEqual([0, 0, 40, 0, 0, 40]);
   });
 });
 

@@ -1,4 +1,4 @@
-import { type ItemRole, kindOf, type OwnDraw, type PlacedGroup } from '../items/index.ts';
+import { type ItemRole, kindOf, type OwnDraw, type PlacedGroup, sparesBefore } from '../items/index.ts';
 import { type Board, type Driven, isProgrammed, type Rails, unlitOverPin } from '../network/index.ts';
 import type { Figure, Library } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
@@ -98,7 +98,7 @@ function consumerOfLights(
 /** Pixels, each with its chip that never rests; at full with every die lit. */
 function consumerOfPixels(group: Extract<PlacedGroup, { shape: 'pixels' }>, railId: string | null): Consumer {
   // A spare pixel takes what a dark one does.
-  const spares = group.tape.after === null && group.tape.spareFirst ? 1 : 0;
+  const spares = sparesBefore(group);
   const die: Figure = group.tape.dieCurrentA ?? group.part.dieCurrentA;
   return {
     ...plain,

@@ -1,5 +1,5 @@
 import { type DataLine, timeDataLine } from '../drive/index.ts';
-import type { PlacedTape } from '../items/index.ts';
+import { type PlacedTape, sparesBefore } from '../items/index.ts';
 import { type Board, boardOf } from '../network/index.ts';
 
 /** One data line: the board that sends it, and its timing. */
@@ -16,7 +16,7 @@ export interface LineOfData {
 export function countSent(chain: readonly PlacedTape[]): number {
   const last = chain[chain.length - 1];
   const dark = last ? last.cut.lights - last.lit : 0;
-  const spare = chain[0]?.tape.spareFirst ? 1 : 0;
+  const spare = chain[0] ? sparesBefore(chain[0]) : 0;
   return chain.reduce((sum, tape) => sum + tape.cut.lights, spare) - dark;
 }
 

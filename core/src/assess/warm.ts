@@ -93,7 +93,8 @@ function warmStar(group: PlacedLeds, driven: Driven, ambientC: number): WarmPart
 function warmOf(driven: Driven, group: PlacedGroup | undefined, ambientC: number): WarmPart[] {
   const { itemId, name, resistor, transistor, loop, channelBrightestA, corners, feed, die } = driven;
   const air = { ambientC };
-  const suffix = die === null ? itemId : `${itemId}:${die}`;
+  const part = die ?? (driven.tape && driven.tape.colours > 1 ? driven.tape.colour : null);
+  const suffix = part === null ? itemId : `${itemId}:${part}`;
   const ratedW = group?.shape === 'lights' ? group.group.resistorRatedW : QUARTER_W;
   const isStar = group?.shape === 'lights' && group.part.body === 'power star';
   const heldW =

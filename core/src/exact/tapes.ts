@@ -6,8 +6,11 @@ import type { Sketch } from './nodes.ts';
 
 /** Pixel tapes: two rails of copper with a pixel between them at each step. */
 export function drawTapes(sketch: Sketch, assessment: Assessment, conditions: Conditions): void {
+  // Without a board, or behind a tape that has no lights, nothing leads to a tape.
+  const feeds = new Set(assessment.joins.map(({ id }) => id));
+  const led = new Set(assessment.chains.flatMap(({ tapeIds }) => (feeds.has(`feed:${tapeIds[0]}`) ? tapeIds : [])));
   for (const tape of assessment.placed) {
-    if (tape.shape !== 'pixels' || tape.cut.lights === 0) continue;
+    if (tape.shape !== 'pixels' || tape.cut.lights === 0 || !led.has(tape.id)) continue;
     const consumer = assessment.consumers.find((each) => each.id === tape.id);
     if (consumer && conditions.isLive(consumer.railId)) drawTape(sketch, tape, consumer, conditions.shareOf(tape.id));
   }

@@ -1,5 +1,5 @@
 import type { Assessment } from '../assess.ts';
-import { orderOfTape } from '../items/index.ts';
+import { orderOfTape, sparesBefore } from '../items/index.ts';
 import { ANY, type ShowControl, type ShowCue, type ShowLayer } from '../motion/index.ts';
 import type { ColourOrder } from '../parts/index.ts';
 import type { Laying, Plan } from '../plan/index.ts';
@@ -106,7 +106,7 @@ function listLines(assessment: Assessment, part: ProgramPart): Line[] {
     const last = groups[groups.length - 1];
     const tape = first?.shape === 'pixels' ? first : null;
     // A spare pixel stands right before the first that is lit.
-    const offset = (groups[0]?.offset ?? 0) - (tape?.tape.spareFirst ? 3 : 0);
+    const offset = (groups[0]?.offset ?? 0) - 3 * (tape ? sparesBefore(tape) : 0);
     return {
       offset,
       bytes: last ? last.offset + last.points * last.bytesPerPoint - offset : 0,

@@ -18,26 +18,30 @@ export const commonLegRule: Rule = ({ design, assessment }) =>
         gravity: 'stop',
         stage: 'drive',
         aboutId: group.id,
-        ...describe(group.name, common, isHeld),
+        ...describe(group.name, { common, count: group.part.dice?.length ?? 3 }, isHeld),
         fixes: switchEach(design, group.id, common, first.board),
       },
     ];
   });
 
-function describe(name: string, common: 'plus' | 'minus', isHeld: boolean): Pick<Finding, 'what' | 'why' | 'mend'> {
+function describe(
+  name: string,
+  { common, count }: { readonly common: 'plus' | 'minus'; readonly count: number },
+  isHeld: boolean,
+): Pick<Finding, 'what' | 'why' | 'mend'> {
   const mend =
     common === 'plus'
       ? 'Switch each colour to minus: a pin lit low, or a transistor below.'
       : 'Switch each colour from plus: a pin lit high, or a transistor above.';
   return isHeld
     ? {
-        what: `${name} has three dice behind one leg, and one driver can’t share its current out among them`,
+        what: `${name} has ${count} dice behind one leg, and one driver can’t share its current out among them`,
         why: 'The die of the lowest drop would take all of it.',
         mend,
       }
     : {
         what: `The dice of ${name} share their ${common}, and it is switched from that side`,
-        why: 'Through the leg that they share all three are lit and dark together: no colour can be told from the others.',
+        why: 'Through the leg that they share all are lit and dark together: no colour can be told from the others.',
         mend,
       };
 }

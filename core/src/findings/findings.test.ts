@@ -96,7 +96,6 @@ const cases: readonly (readonly [id: string, gravity: Finding['gravity'], design
     true,
   ],
   ['empty:tape', 'mend', soundDesign({ tapes: [tapeOf({ route: [] })] }), false],
-  ['white-die:tape', 'mind', soundDesign({ tapes: [tapeOf({ part: 'pixel-tape-60-rgbw' })] }), true],
   [
     'mixed-line:behind',
     'stop',

@@ -1,7 +1,7 @@
-import { type Finding, kindOf, named } from '../items/index.ts';
+import { type Finding, type Fix, type Item, kindOf, named } from '../items/index.ts';
 import type { Board } from '../network/index.ts';
 import { bearsV } from '../parts/index.ts';
-import { changeItem, itemNamed } from '../plan/index.ts';
+import { changeItem, type Design, itemNamed } from '../plan/index.ts';
 import { amps, say, volts } from '../units/index.ts';
 import { addBoost } from './addBoost.ts';
 import type { Rule, RuleInput } from './finding.ts';
@@ -182,15 +182,22 @@ export const minusRule: Rule = ({ design, assessment }) => {
         what: `${name} is steered across two supplies that do not share their minus`,
         why: 'A signal is a voltage against minus: without a common one nothing switches, or the current finds a way through the chip.',
         mend: 'Join the two minuses with a wire.',
-        fixes: [a, b].flatMap((minusId) => {
-          const giver = minusId === null ? undefined : itemNamed(design, minusId);
-          return giver && 'minus' in giver
-            ? [{ label: `Join the minus of ${giver.name}`, edits: changeItem(design, giver.id, { minus: 'joined' }) }]
-            : [];
-        }),
+        fixes: joinMinuses(design, [itemNamed(design, a), itemNamed(design, b)]),
       }),
     );
 };
+
+/** Joins the minus of what keeps its own to the common one. */
+function joinMinuses(design: Design, givers: readonly (Item | undefined)[]): Fix[] {
+  const apart = givers.flatMap((giver) => (giver && 'minus' in giver && giver.minus === 'apart' ? [giver] : []));
+  if (apart.length === 0) return [];
+  return [
+    {
+      label: `Join the minus of ${apart.map(({ name }) => name).join(' and of ')}`,
+      edits: apart.flatMap(({ id }) => changeItem(design, id, { minus: 'joined' })),
+    },
+  ];
+}
 
 /** Several rails could be meant by an item that names none. */
 export const whichRailRule: Rule = ({ design, assessment }) => {

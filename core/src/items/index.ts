@@ -51,6 +51,7 @@ export {
   type PackModel,
   packResistanceOhm,
 } from './pack/model.ts';
+export { orderSeen, sayOrder } from './pixelTape/order.ts';
 export {
   countLights,
   distanceToGroupMm,
@@ -59,6 +60,7 @@ export {
   type PlacedLeds,
   type PlacedPlain,
   type PlacedTape,
+  sparesBefore,
   type WhiteDie,
 } from './placed.ts';
 export { coloursOfTape } from './plainTape/colours.ts';

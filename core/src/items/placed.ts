@@ -57,6 +57,10 @@ export interface PlacedPlain {
   readonly places: readonly PlanPoint[];
 }
 
+/** Spare pixels before a tape: only the first of a data line has one. */
+export const sparesBefore = ({ tape, cut }: Pick<PlacedTape, 'tape' | 'cut'>): number =>
+  tape.after === null && tape.spareFirst && cut.lights > 0 ? 1 : 0;
+
 /** In which order the pixels of a tape take their colours: as the maker saw it, or as is usual for their kind. */
 export const orderOfTape = ({ tape, part }: Pick<PlacedTape, 'tape' | 'part'>): ColourOrder =>
   tape.order ?? part.order ?? 'GRB';

@@ -28,5 +28,16 @@ export function curveOfGroup(
       curve,
       forwardV: { likely: typicalV, spread: part.forwardSpreadV + insideV * INSIDE_TOLERANCE, origin: 'typical' },
     };
-  return { curve: shiftCurve(curve, group.forwardV.likely - typicalV), forwardV: group.forwardV };
+  const held = withinReading(curve, group.forwardV.likely, group.wantedCurrentA);
+  const heldV = forwardVoltageV(held, group.wantedCurrentA);
+  return { curve: shiftCurve(held, group.forwardV.likely - heldV), forwardV: group.forwardV };
+}
+
+/** Of a reading, the resistance inside takes no more than this: a die always has a drop of its own. */
+const MOST_STRAIGHT = 0.5;
+
+/** A curve whose resistance leaves a die something of a reading, where by its kind it would take more than was read. */
+function withinReading(curve: LedCurve, readV: number, currentA: number): LedCurve {
+  const mostOhm = (MOST_STRAIGHT * readV) / currentA;
+  return curve.seriesOhm <= mostOhm ? curve : { ...curve, seriesOhm: mostOhm };
 }

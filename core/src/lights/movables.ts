@@ -1,4 +1,12 @@
-import { type Item, kindOf, type PlacedGroup, type PlacedTape, type PlanPoint, type WhiteDie } from '../items/index.ts';
+import {
+  type Item,
+  kindOf,
+  type PlacedGroup,
+  type PlacedTape,
+  type PlanPoint,
+  sparesBefore,
+  type WhiteDie,
+} from '../items/index.ts';
 import type { Design } from '../plan/index.ts';
 
 /** What moods move of a plan, as points with their bytes and places: counts and places, no kinds. */
@@ -34,8 +42,8 @@ const whiteDieOf = (
 ): Pick<MovableGroup, 'whiteDie'> => (hasOne ? { whiteDie: whiteFrom === 'three dice' ? 'dark' : 'lit' } : {});
 
 /** What of a tape is not used: a spare pixel before it, and lights behind the last one that is; those are sent only where more follows. */
-function darkOf({ tape, cut, lit }: PlacedTape, isLast: boolean): Pick<MovableGroup, 'dark'> {
-  const [before, after] = [tape.after === null && tape.spareFirst ? 1 : 0, isLast ? 0 : cut.lights - lit];
+function darkOf(tape: PlacedTape, isLast: boolean): Pick<MovableGroup, 'dark'> {
+  const [before, after] = [sparesBefore(tape), isLast ? 0 : tape.cut.lights - tape.lit];
   return before + after > 0 ? { dark: { before, after } } : {};
 }
 
@@ -53,7 +61,9 @@ function lineOf(group: PlacedTape, placed: readonly PlacedGroup[]): OnLine {
     const { after } = firstOnLine.tape;
     before = placed.find(({ id }) => id === after);
   }
-  return { firstOnLine, isLast: !placed.some((each) => each.shape === 'pixels' && each.tape.after === group.id) };
+  // Lines are placed one after another, each in the order of its data.
+  const next = placed[placed.indexOf(group) + 1];
+  return { firstOnLine, isLast: next?.shape !== 'pixels' || next.tape.after === null };
 }
 
 function movableOf(group: PlacedGroup, placed: readonly PlacedGroup[]): MovableGroup {

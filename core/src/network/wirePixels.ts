@@ -1,4 +1,4 @@
-import type { PlacedTape, PlanPoint } from '../items/index.ts';
+import { type PlacedTape, type PlanPoint, sparesBefore } from '../items/index.ts';
 import type { CoreDraft, PortRef } from './runs.ts';
 import { type Board, boardOf } from './switching.ts';
 import { extraFeeds } from './tapeFeeds.ts';
@@ -38,7 +38,7 @@ export function wirePixels(wiring: Wiring, tape: PlacedTape): void {
     const board = boardOf(boards, tape.tape.board);
     if (!board) return;
     wiring.railTo(board.item, railId, behind);
-    if (tape.tape.spareFirst) wireSpare(wiring, tape, { spareId, board, railId, dataIn });
+    if (sparesBefore(tape) > 0) wireSpare(wiring, tape, { spareId, board, railId, dataIn });
     wiring.add({
       id: `feed:${tape.id}`,
       name: `Feed of ${tape.name}`,
@@ -47,7 +47,7 @@ export function wirePixels(wiring: Wiring, tape: PlacedTape): void {
       cores: [
         { net: wiring.names.plus(railId), from: wiring.plusAt(board.item, railId), to: port(tape.id, 'plus') },
         { net: wiring.names.minus(railId), from: wiring.minusAt(board.item, railId), to: port(tape.id, 'minus') },
-        tape.tape.spareFirst
+        sparesBefore(tape) > 0
           ? { net: wiring.names.dataBehindSpare(tape.id), from: port(spareId, 'data out'), to: dataIn.to }
           : dataIn,
       ],

@@ -9,7 +9,7 @@ interface PartBase {
 }
 
 /** A die of a many-coloured light: the colours that moods mix. */
-export const dieColours = ['red', 'green', 'blue'] as const;
+export const dieColours = ['red', 'green', 'blue', 'white'] as const;
 /** A die of a many-coloured light. */
 export type DieColour = (typeof dieColours)[number];
 

@@ -264,21 +264,22 @@ const pieces: readonly LedPart[] = (['warm white', 'amber'] as const).flatMap((c
   },
 ]);
 
-/** Three dice behind one leg: moods mix them. What stands for the whole is its green die. */
+/** Three dice or four behind one leg: moods mix them, and what the three have in common comes from a white one. What stands for the whole is its green die. */
 const manyColoured: readonly LedPart[] = (
   [
-    ['5mm', bodies['5mm'], 0.3],
-    ['10mm', bodies['10mm'], 0.5],
+    ['5mm', bodies['5mm'], 3, 0.3],
+    ['10mm', bodies['10mm'], 3, 0.5],
+    ['10mm', bodies['10mm'], 4, 0.7],
   ] as const
-).flatMap(([key, body, price]) =>
+).flatMap(([key, body, count, price]) =>
   (['plus', 'minus'] as const).map((common) => ({
     kind: 'led' as const,
-    id: `led-${key}-three-colours-${common}`,
-    name: `Light, ${body.body}, three colours, common ${common}`,
+    id: `led-${key}-${count === 3 ? 'three' : 'four'}-colours-${common}`,
+    name: `Light, ${body.body}, ${count === 3 ? 'three colours' : 'three colours and white'}, common ${common}`,
     ...dice.green,
     ...body,
     colour: '#ffffff',
-    dice: dieColours,
+    dice: dieColours.slice(0, count),
     common,
     price,
   })),

@@ -41,7 +41,7 @@ export const ownPartSchema = z.discriminatedUnion('kind', [
     wavelengthNm: inBand(led['wavelength in nm']).optional(),
     radiantW: inBand(led['radiant power']).optional(),
     halfAngleDeg: z.number().min(1).max(90).optional(),
-    dice: z.array(z.enum(dieColours)).min(2).max(3).optional(),
+    dice: z.array(z.enum(dieColours)).min(2).max(4).optional(),
     common: z.enum(['plus', 'minus']).optional(),
     insideOhm: inBand(led['inside resistor']).optional(),
     madeForV: inBand(led['made for']).optional(),

@@ -21,7 +21,7 @@ export function CommonLeg({ item }: { readonly item: ItemOf<'light'> }) {
             <th className="font-normal">
               {printer.quantity('resistanceOhm', instead.resistorOhm)} in the common leg, alone
             </th>
-            <th className="font-normal">all three lit</th>
+            <th className="font-normal">all lit</th>
           </tr>
         </thead>
         <tbody className="figures">

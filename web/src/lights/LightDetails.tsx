@@ -10,6 +10,7 @@ import { changeDesign } from '../state/planStore.ts';
 import { usePrinter } from '../units/index.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField, Tick } from '../widgets/fields.tsx';
+import { WhiteFrom } from './Colours.tsx';
 import { CommonLeg } from './CommonLeg.tsx';
 import { Dose } from './Dose.tsx';
 import { LayOut } from './LayOut.tsx';
@@ -118,6 +119,7 @@ export function LightDetails({
           </span>
         </div>
       )}
+      {part?.dice?.length === 4 && <WhiteFrom item={item} />}
       {part?.dice ? <CommonLeg item={item} /> : <StringTable item={item} />}
       {part?.invisible && <Dose item={item} part={part} />}
       <LayOut item={item} acrossMm={part ? finishedMm : null} />

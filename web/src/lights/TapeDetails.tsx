@@ -9,7 +9,9 @@ import { usePrinter } from '../units/index.ts';
 import { Choice, QuantityField, Tick } from '../widgets/fields.tsx';
 import { FigureLine } from '../widgets/Section.tsx';
 import { openSum } from '../widgets/SumDrawer.tsx';
+import { ColoursSeen, WhiteFrom } from './Colours.tsx';
 import { RouteTable } from './RouteTable.tsx';
+import { TapeFeeds } from './TapeFeeds.tsx';
 
 /** A tape cut into rows: how many lights each way, and which way every second one runs. */
 function Rows({ item }: { readonly item: ItemOf<'pixel tape'> }) {
@@ -74,6 +76,26 @@ function Following({ item, placed }: { readonly item: ItemOf<'pixel tape'>; read
           value={`${fit.verdict}: ${printer.quantity('lengthMm', fit.acrossMm)} each side`}
         />
       )}
+    </div>
+  );
+}
+
+/** Whether it is cut where its route turns sharply, and into which pieces. */
+function CutAtCorners({
+  item,
+  pieces,
+}: {
+  readonly item: ItemOf<'pixel tape' | 'plain tape'>;
+  readonly pieces: readonly number[];
+}) {
+  return (
+    <div className="mt-1 flex flex-wrap items-baseline gap-x-4">
+      <Tick
+        label="Cut at each corner, and joined again"
+        checked={item.cutAtCorners === true}
+        onChange={(isCut) => setField(item.id, 'cutAtCorners', isCut ? true : undefined)}
+      />
+      {pieces.length > 1 && <span className="text-faint">pieces of {pieces.join(', ')} lights</span>}
     </div>
   );
 }
@@ -146,9 +168,19 @@ export function PixelTapeDetails({ item, placed }: PixelTapeDetailsProps) {
           second.
         </p>
       ) : (
-        <Rows item={item} />
+        <>
+          <Rows item={item} />
+          {!item.grid && <CutAtCorners item={item} pieces={placed?.pieces ?? []} />}
+        </>
+      )}
+      {placed && (
+        <div className="mt-1 grid grid-cols-2 gap-x-3 gap-y-2">
+          {item.after === null && <ColoursSeen item={item} placed={placed} />}
+          {item.after === null && placed.part.dice === 4 && <WhiteFrom item={item} />}
+        </div>
       )}
       {placed && <Following item={item} placed={placed} />}
+      {placed && <TapeFeeds item={item} placed={placed} />}
       <RouteTable item={item} />
     </>
   );
@@ -165,6 +197,8 @@ export function PlainTapeDetails({
   const printer = usePrinter();
   return (
     <>
+      <CutAtCorners item={item} pieces={placed?.pieces ?? []} />
+      {placed?.part.colours === 4 && <WhiteFrom item={item} />}
       {placed && (
         <div className="mt-2">
           <FigureLine label="Lights" value={<strong className="text-[19px]">{placed.cut.lights}</strong>} />

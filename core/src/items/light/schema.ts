@@ -29,6 +29,7 @@ export const lightSchema = z.strictObject({
       red: inBand(bands.resistorOhm).optional(),
       green: inBand(bands.resistorOhm).optional(),
       blue: inBand(bands.resistorOhm).optional(),
+      white: inBand(bands.resistorOhm).optional(),
     })
     .optional(),
   /** From the board of a power star to the air; of the board alone without it. */

@@ -6,6 +6,9 @@ import type { ItemRule } from '../rules.ts';
 import type { LightGateItem } from '../types.ts';
 import { designLightGate } from './model.ts';
 
+/** What the sensor’s own current takes of the gate’s voltage even in the dark. */
+const GATE_HEAD_V = 0.1;
+
 const aboutGate = ({ id }: LightGateItem) => ({ stage: 'drive', aboutId: id }) as const;
 
 /** Whether its two levels of light are met, from a fresh pack to a spent one. */
@@ -41,7 +44,7 @@ function judgeLevels(
   const ohmFor = (level: number, gateV: number, supplyV: number): number =>
     (supplyV - gateV) / (level * gate.microampsPerLux * 1e-6);
   // Full on in the dark asks for so much at most, off in light for so much at least.
-  const mostOhm = ohmFor(gate.darkLux, part.gateV, Math.max(range.leastV, part.gateV + 0.1));
+  const mostOhm = ohmFor(gate.darkLux, part.gateV, Math.max(range.leastV, part.gateV + GATE_HEAD_V));
   const leastOhm = ohmFor(gate.brightLux, part.thresholdV, range.mostV);
   const best = Math.sqrt(Math.max(1, mostOhm) * Math.max(1, leastOhm));
   const serves = leastOhm <= mostOhm;
@@ -60,7 +63,7 @@ function judgeLevels(
         fixes: [],
       },
     ];
-  if (spent.fullOnBelowLux < gate.darkLux && range.leastV >= part.gateV)
+  if (spent.fullOnBelowLux < gate.darkLux && range.leastV >= part.gateV + GATE_HEAD_V)
     findings.push({
       ...base,
       ...named('gate-late', gate.id),

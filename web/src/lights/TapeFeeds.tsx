@@ -1,0 +1,86 @@
+import { feedAgain } from '@glimmer/core/findings';
+import type { ItemOf, PlacedTape } from '@glimmer/core/items';
+import { Plus, Trash2 } from 'lucide-react';
+import { useState } from 'react';
+import { setField } from '../items/itemActions.ts';
+import { useSheet } from '../stages/useSheet.ts';
+import { mend } from '../state/planStore.ts';
+import { usePrinter } from '../units/index.ts';
+import { Button } from '../widgets/Button.tsx';
+import { QuantityField } from '../widgets/fields.tsx';
+import { FigureLine } from '../widgets/Section.tsx';
+
+interface TapeFeedsProps {
+  readonly item: ItemOf<'pixel tape'>;
+  readonly placed: PlacedTape;
+}
+
+/** Where a tape is fed besides its start, what each feed brings, and what is left at the light that gets least. */
+export function TapeFeeds({ item, placed }: TapeFeedsProps) {
+  const printer = usePrinter();
+  const { design, assessment } = useSheet();
+  const [answer, setAnswer] = useState<string | null>(null);
+  const chain = assessment.chains.find(({ tapeIds }) => tapeIds.includes(item.id));
+  if (!chain || chain.railV <= 0 || placed.cut.lights < 2) return null;
+  const feeds = item.feedsAt ?? [];
+  const { lights } = placed.cut;
+  const own = chain.voltageV.slice(placed.firstIndex, placed.firstIndex + lights);
+  const leastV = Math.min(...own);
+  const set = (next: readonly number[]): void => {
+    setAnswer(null);
+    setField(item.id, 'feedsAt', next.length === 0 ? undefined : [...next]);
+  };
+  const propose = (): void => {
+    const [fix] = feedAgain({ design, assessment, library: assessment.library }, chain.tapeIds);
+    if (fix) mend(fix.edits);
+    setAnswer(
+      fix
+        ? `${fix.label} beside the start: every light has what it wants.`
+        : 'No number of feeds is enough: a thicker lead, another supply or less light.',
+    );
+  };
+  return (
+    <div className="mt-2">
+      <FigureLine
+        label="At the height its lights get, at the least"
+        value={`${printer.quantity('voltageV', leastV)} (light ${own.indexOf(leastV) + 1}; wanted ${printer.quantity('voltageV', chain.wantsV)})`}
+      />
+      {feeds.map((at, i) => {
+        const run = assessment.runs.find(({ id }) => id === `feed:${item.id}:${Math.min(at - 1, lights) + 1}`);
+        return (
+          <div key={i} className="mt-1 flex items-end gap-2">
+            <QuantityField
+              label={`Feed ${i + 2} at the pads before light`}
+              kind="count"
+              value={at}
+              band={{ least: 2, most: 5000 }}
+              hint={`${at > lights ? 'its far end' : `${lights - at + 1} lights before its end`}${run?.peakA == null ? '' : `; brings ${printer.quantity('currentA', run.peakA)}`}`}
+              onCommit={(next) => set(feeds.map((each, k) => (k === i ? Math.round(next) : each)))}
+            />
+            <Button
+              look="quiet"
+              aria-label={`Remove feed ${i + 2}`}
+              onClick={() => set(feeds.filter((_, k) => k !== i))}
+            >
+              <Trash2 size={15} />
+            </Button>
+          </div>
+        );
+      })}
+      <div className="no-print mt-1 flex flex-wrap items-center gap-2">
+        <Button look="quiet" onClick={() => set([...feeds, lights + 1])}>
+          <Plus size={15} />
+          Feed {item.name} at its far end too
+        </Button>
+        {chain.leastV < chain.wantsV && (
+          <Button look="quiet" onClick={propose}>
+            Find the fewest feeds that are enough
+          </Button>
+        )}
+        <span role="status" className="text-[13px] text-faint">
+          {answer}
+        </span>
+      </div>
+    </div>
+  );
+}
