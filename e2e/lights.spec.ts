@@ -248,3 +248,61 @@ test('a power star: its heatsink, its warmth, and the glue that softens', async 
   await goTo(page, 'wires');
   await expect(page.getByRole('row', { name: /^Heatsink, 8.00 K\/W or less/ })).toBeVisible();
 });
+
+test('a tape grown up: cut at its corners, fed again where it fades, in its own colour order, with a spare pixel first', async ({
+  page,
+}) => {
+  await beginPlan(page);
+  await goTo(page, 'power');
+  await page.getByRole('button', { name: 'Outside supply' }).click();
+  await fill(page, 'Its voltage', '5 V');
+  await goTo(page, 'drive');
+  await page.getByRole('button', { name: 'Controller', exact: true }).click();
+  await goTo(page, 'lights');
+  await page.getByRole('button', { name: 'Add a tape' }).click();
+  for (const [x, y] of [
+    [0.2, 0.3],
+    [0.8, 0.3],
+    [0.8, 0.7],
+  ] as const)
+    await clickPicture(page, x, y);
+  await page.getByRole('button', { name: 'Done' }).click();
+
+  // Laid round its corner in one piece it is asked about; the finding's own button cuts it.
+  await page.getByRole('button', { name: /things? to know/ }).click();
+  await expect(page.getByText('Tape 1 goes round a corner in one piece')).toBeVisible();
+  await page.getByRole('button', { name: 'Cut it at its corners' }).click();
+  await expect(page.getByText('Tape 1 goes round a corner in one piece')).toHaveCount(0);
+  await expect(page.getByLabel('Cut at each corner, and joined again')).toBeChecked();
+  await expect(page.getByText(/^pieces of \d+, \d+ lights$/)).toBeVisible();
+
+  // Twelve metres of 30 a metre fade at their end: the fewest feeds that are enough are found at a click.
+  await page.getByLabel('Kind of tape').selectOption({ label: '30/m, 10 mm' });
+  await fill(page, 'Length of the route', '12 m');
+  await page.getByRole('button', { name: 'Find the fewest feeds that are enough' }).click();
+  await expect(
+    page.getByText(/more places beside the start: every light has what it wants|one more place/),
+  ).toBeVisible();
+  const feeds = page.getByLabel(/^Feed \d+ at the pads before light/);
+  const found = await feeds.count();
+  expect(found).toBeGreaterThan(0);
+  await expect(page.getByRole('button', { name: 'Find the fewest feeds that are enough' })).toHaveCount(0);
+  // Each has its run of wire.
+  await goTo(page, 'wires');
+  await expect(page.getByText(/^Feed of Tape 1, before light/)).toHaveCount(found);
+
+  // What the colour test showed says the order: green where red was meant, and red where green was.
+  await goTo(page, 'lights');
+  await page.getByLabel('Colours seen in the test').selectOption('green, red, blue');
+  await expect(page.getByLabel('Takes its colours in the order').locator('option:checked')).toHaveText(
+    'red, green, blue',
+  );
+  await expect(page.getByText('The program takes it for red, green, blue.')).toBeVisible();
+
+  // Only the first lights, and a spare one before them.
+  await fill(page, 'Use only the first', '25');
+  await page.getByLabel('A spare pixel before the first').selectOption('behind a diode: takes a lower data level too');
+  await goTo(page, 'wires');
+  await expect(page.getByText('Diode, silicon, 1 A')).toBeVisible();
+  await kept(page);
+});

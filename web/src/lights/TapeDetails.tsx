@@ -64,10 +64,12 @@ function Following({ item, placed }: { readonly item: ItemOf<'pixel tape'>; read
             label="Lit length, gap left at the end"
             value={`${printer.quantity('lengthMm', placed.cut.litLengthMm)}, ${printer.quantity('lengthMm', placed.cut.gapMm)}`}
           />
-          <FigureLine
-            label="One cut shorter, one longer"
-            value={`${placed.cut.shorter.lights} (${printer.quantity('lengthMm', placed.cut.shorter.lengthMm)}), ${placed.cut.longer.lights} (${printer.quantity('lengthMm', placed.cut.longer.lengthMm)})`}
-          />
+          {placed.pieces.length < 2 && (
+            <FigureLine
+              label="One cut shorter, one longer"
+              value={`${placed.cut.shorter.lights} (${printer.quantity('lengthMm', placed.cut.shorter.lengthMm)}), ${placed.cut.longer.lights} (${printer.quantity('lengthMm', placed.cut.longer.lengthMm)})`}
+            />
+          )}
         </>
       )}
       {fit && (
