@@ -16,6 +16,7 @@ import { type CourseStretch, layOutCourse, meanOfCourse } from './assess/course.
 import { type LineOfData, listDataLines } from './assess/dataLines.ts';
 import { fitAll, type PlacedFit } from './assess/fits.ts';
 import { listFreePorts } from './assess/freePorts.ts';
+import type { GuideAssessment } from './assess/guides.ts';
 import { keepFew } from './assess/keepFew.ts';
 import { limitOf } from './assess/limit.ts';
 import { findNeeds, type Need } from './assess/needs.ts';
@@ -50,6 +51,7 @@ export type { CoreEnds } from './assess/coreEnds.ts';
 export type { CourseStretch } from './assess/course.ts';
 export type { LineOfData } from './assess/dataLines.ts';
 export type { PlacedFit } from './assess/fits.ts';
+export type { GuideAssessment } from './assess/guides.ts';
 export { budgetLoop, type LoopBudget } from './assess/loop.ts';
 export type { Need } from './assess/needs.ts';
 export { type BoardPins, whyDimmed } from './assess/pins.ts';
@@ -59,6 +61,7 @@ export type { ShoppingLine } from './assess/shopping.ts';
 export type { MoodCeiling, SupplyAssessment } from './assess/supplies.ts';
 export type { ChainVoltage } from './assess/tapeVoltage.ts';
 export type { WarmPart } from './assess/warm.ts';
+
 export type { RailFigures } from './assess/wiring.ts';
 
 /** What one plan comes to: the result of the one pipeline. Plain data, derived from the design alone. */
@@ -76,6 +79,8 @@ export interface Assessment {
   readonly movables: readonly MovableGroup[];
   /** All that moods move, as the preview runs it: every board in step. */
   readonly show: Show;
+  /** Light guides, with what comes out of their ends. */
+  readonly guides: readonly GuideAssessment[];
   readonly rails: Rails;
   readonly boards: readonly Board[];
   /** How every channel is switched, by the id of its item. */
@@ -213,6 +218,7 @@ function reckon(design: Design, library: Library, searched: Searches | null = nu
     warm: listWarm(design, placed, driven),
     movables: built.couldMove,
     show,
+    guides: built.guides,
     rails,
     boards,
     switched,

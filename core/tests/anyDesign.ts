@@ -6,6 +6,7 @@ import {
   converters,
   drivers,
   fuseRatingsA,
+  guides,
   leds,
   loads,
   outsideSupplies,
@@ -155,6 +156,31 @@ const anyPlainTape = ({ feed, switchedBy, hollowId }: Fields) =>
     whiteFrom: anyWhite,
     hollowId,
     powerPerMetreW: anyFigure(fc.integer({ min: 2, max: 20 })),
+  });
+
+const anyGuide = ({ hollowId }: Fields, lit: readonly string[]) =>
+  fc.record({
+    kind: kindOf('guide'),
+    at,
+    part: idOf(guides),
+    gather: fc.constantFrom('bundle' as const, 'each' as const),
+    lights:
+      lit.length === 0
+        ? fc.constant([])
+        : fc.array(fc.record({ groupId: fc.constantFrom(...lit), light: fc.integer({ min: 1, max: 9 }) }), {
+            maxLength: 4,
+          }),
+    gapMm: fc.integer({ min: 0, max: 60 }),
+    filled: fc.boolean(),
+    hollowId,
+    perEnd: fc.integer({ min: 1, max: 5 }),
+    lengthMm: orLeftOut(fc.integer({ min: 1, max: 900 })),
+    skinMm: fc.integer({ min: 0, max: 20 }),
+    dieMm: orLeftOut(fc.integer({ min: 1, max: 12 })),
+    halfAngleDeg: orLeftOut(fc.integer({ min: 3, max: 80 })),
+    ends: fc
+      .array(fc.record({ at, hollowId }), { maxLength: 9 })
+      .map((ends) => ends.map((end, i) => ({ ...end, id: `end${i}` }))),
   });
 
 const anyLight = ({ feed, switchedBy, hollowId }: Fields) =>
@@ -395,6 +421,7 @@ function anyItems(counts: Counts): fc.Arbitrary<Item[]> {
         listOf(anyTape(fields), 'tape', counts.tapes).map(chainTapes),
         someOf(anyPlainTape(fields), 'plain', 2),
         someOf(anyLight(fields), 'leds', 3),
+        someOf(anyGuide(fields, idsOf('tape', counts.tapes)), 'guide', 1),
         listOf(
           fc.record({
             kind: kindOf('board'),

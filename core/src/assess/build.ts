@@ -6,6 +6,7 @@ import { type Control, controlsOf, type Design } from '../plan/index.ts';
 import { restOf } from './budget.ts';
 import { type Consumer, listConsumers } from './consumers.ts';
 import { railOfSwitched, type Switching, switchAll } from './drive.ts';
+import { assessGuides, type GuideAssessment } from './guides.ts';
 import { keepFew } from './keepFew.ts';
 import { designSensing, type Sensing } from './sensing.ts';
 import { listShopping, type ShoppingLine } from './shopping.ts';
@@ -22,6 +23,7 @@ export interface Build extends WiresInput {
   /** On all rails, with every programmed light dark. */
   readonly restA: number;
   readonly wires: Wires;
+  readonly guides: readonly GuideAssessment[];
   /** What is to be bought for one copy. */
   readonly shopping: readonly ShoppingLine[];
 }
@@ -91,6 +93,7 @@ function build(
   const input: WiresInput = { ...bare, ...known(consumers) };
   // Gauges follow from what would flow without wires; all else counts them.
   const wires: Wires = { ...laid, drawnIn: (tree) => ({ ...laid.drawnIn(tree), consumers }) };
+  const guides = assessGuides(design, library, placed, switching.driven);
   const sensing = designSensing(design, rails, boards);
   return {
     ...input,
@@ -107,7 +110,9 @@ function build(
       driven: switching.driven,
       runs: wires.sized,
       sensing,
+      guides,
     }),
+    guides,
   };
 }
 

@@ -3,6 +3,7 @@ import { countResistors, type Driven, HELPER_BASE_OHM, PULL_OHM, type WireRun } 
 import { type Library, sundryPrices } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
 import { gauge, type Message, say } from '../units/index.ts';
+import { buyGuides, type GuideAssessment } from './guides.ts';
 import type { Sensing } from './sensing.ts';
 
 /** One line of what has to be had for one copy. */
@@ -64,7 +65,8 @@ function listLights(placed: readonly PlacedGroup[], driven: readonly Driven[]): 
 function listParts(design: Pick<Design, 'items'>, library: Library): Purchase[] {
   return design.items.flatMap((item): Purchase[] => {
     const { role, parts } = kindOf(item.kind);
-    if (role === 'light') return [];
+    // Lights are counted by their places, guides by the metre.
+    if (role === 'light' || role === 'guide') return [];
     return parts(item).flatMap(({ part }) => {
       const found = part === null ? undefined : library.parts.get(part);
       return found ? [pieces(found.name, found.price, role === 'control' ? item.name : 'supply and drive')] : [];
@@ -113,8 +115,9 @@ export function listShopping(options: {
   readonly runs: readonly WireRun[];
   /** Sensors with their resistors. */
   readonly sensing: readonly Sensing[];
+  readonly guides: readonly GuideAssessment[];
 }): ShoppingLine[] {
-  const { design, library, placed, driven, runs, sensing } = options;
+  const { design, library, placed, driven, runs, sensing, guides } = options;
   const merged = new Map<string, Purchase>();
   for (const line of [
     ...listLights(placed, driven),
@@ -122,6 +125,7 @@ export function listShopping(options: {
     ...design.items.flatMap((item) => kindOf(item.kind).buys?.(item) ?? []),
     ...listDividers(sensing),
     ...listWire(runs),
+    ...buyGuides(guides),
   ]) {
     const key = JSON.stringify(line.name);
     const before = merged.get(key);

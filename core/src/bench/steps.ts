@@ -9,6 +9,7 @@ import { controlsOf, type Design, itemNamed, sayWhen } from '../plan/index.ts';
 import { type Draws, drawAt, operate, scaleLit, sourceAt } from '../power/index.ts';
 import { celsius, gauge, joinMessages, type Message, mm, ohms, quantity, say } from '../units/index.ts';
 import { expectBetween, expectShare } from './expectation.ts';
+import { guideSteps } from './guideSteps.ts';
 import { leastSteps, orderSteps, sayCut } from './pixelSteps.ts';
 import { type BenchStep, step } from './step.ts';
 
@@ -437,11 +438,14 @@ function closing(design: Design, assessment: Assessment): BenchStep[] {
 
 /** The whole build in order, each step with what to touch and what to expect; made anew from the plan each time. */
 export function listSteps(design: Design, assessment: Assessment): BenchStep[] {
+  const guides = guideSteps(assessment);
   return [
     ...beforeSoldering(design, assessment),
+    ...guides.filter(({ chapter }) => chapter === 'Before soldering'),
     ...soldering(assessment),
     ...powerUp(design, assessment),
     ...lightUp(assessment),
+    ...guides.filter(({ chapter }) => chapter === 'Lights'),
     ...closing(design, assessment),
   ];
 }

@@ -124,3 +124,20 @@ describe('what could light this', () => {
     );
   });
 });
+
+it('so near to the sheet that thousands would be needed, single lights are out, with the number', () => {
+  const wish: Wish = {
+    points: null,
+    stretchMm: 4800,
+    control: 'as one',
+    colour: 'one colour',
+    isEven: true,
+    depthMm: 1,
+    mostA: null,
+    budget: null,
+    railV: 5,
+  };
+  const excluded = chooseKind(wish).excluded.find(({ id }) => id === 'singles-as-one');
+  // Lights no farther apart than 2 mm on 4.8 m: 2401.
+  expect(usualPrinter.message(excluded?.reason ?? '')).toContain('2401');
+});

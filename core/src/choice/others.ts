@@ -1,7 +1,8 @@
-import { type Edit, kindOf, type LightItem } from '../items/index.ts';
-import { type LedPart, leds } from '../parts/index.ts';
+import { type Edit, type GuideItem, kindOf, type LightItem, type PixelTapeItem } from '../items/index.ts';
+import { fibreBundle, HAND_FILL } from '../lights/index.ts';
+import { type GuidePart, guides, type LedPart, leds, type PixelTapePart, pixelShapes } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
-import { say, volts } from '../units/index.ts';
+import { mm, say, volts } from '../units/index.ts';
 import { acrossMiddle, countSingles, missesOf } from './shared.ts';
 import type { Judged, Wish } from './wish.ts';
 
@@ -63,16 +64,55 @@ function notInPlans(wish: Wish): readonly Judged[] {
           ? 'each light has the one colour that it was bought in'
           : `a plan can’t hold one yet. It would take ${rows + columns} pins (${rows} rows, ${columns} columns), each light lit ${rows === 1 ? 'all' : `1/${rows}`} of the time: the sum “A scanned grid” reckons it`,
     },
-    {
-      id: 'bundle',
-      name: 'A fibre bundle over one or two lights',
-      reason:
-        wish.control === 'each by itself'
-          ? 'all its ends show the light that they begin at'
-          : 'a plan can’t hold one yet; the sum “A bundle of fibres” reckons its bore and its gap',
-    },
+  ];
+}
+
+/** Fibres of the common kind, for many points that show one light. */
+function judgeBundle(wish: Wish): Judged {
+  const [id, name] = ['bundle', 'A fibre bundle over one pixel'];
+  const part = guides.find((each) => each.id === 'fibre-0.75');
+  const pixel = pixelShapes.find((each) => each.form?.shape === 'single');
+  const points = wish.points ?? 0;
+  if (!part || !pixel) return { id, name, reason: 'the library has none' };
+  if (wish.control === 'each by itself') return { id, name, reason: 'all its ends show the light that they begin at' };
+  if (points < 2) return { id, name, reason: 'it is for many points from one light; say how many there are' };
+  const metres = 0.25 * points;
+  const worstA = pixel.dice * pixel.dieCurrentA.likely + pixel.restCurrentA.likely;
+  const mouthMm = fibreBundle.reckon({ n: points, d: part.diameterMm, f: HAND_FILL });
+  const asks = { lights: 1, worstA, cost: pixel.price + metres * part.price, depthMm: part.leastBendMm };
+  return {
+    id,
+    name,
+    ...asks,
+    pins: 1,
+    usualA: worstA / 3,
+    joints: 3,
+    misses: [
+      ...missesOf(wish, asks),
+      say`a bundle of ${points} is ${mm(mouthMm)} thick, and no fibre bends tighter than ${mm(part.leastBendMm)}`,
+      `each end gives 1/${points} of what goes in: for the dark`,
+    ],
+    add: (design, newId) => addBundle(points, pixel, part, design, newId),
+  };
+}
+
+function addBundle(
+  points: number,
+  pixel: PixelTapePart,
+  part: GuidePart,
+  design: Design,
+  newId: () => string,
+): readonly Edit[] {
+  const [pixelId, at] = [newId(), { xMm: design.view.widthMm / 2, yMm: design.view.heightMm * 0.8 }];
+  const tape = kindOf('pixel tape').create({ id: pixelId, name: 'Pixel of the bundle', at });
+  const bundle = kindOf('guide').create({ id: newId(), name: 'Bundle', at });
+  const ends = acrossMiddle(design, null, points).map((place) => ({ id: newId(), at: place, hollowId: null }));
+  const lights = [{ groupId: pixelId, light: 1 }];
+  return [
+    { kind: 'add item', item: { ...tape, part: pixel.id, route: [at] } as PixelTapeItem },
+    { kind: 'add item', item: { ...bundle, part: part.id, lights, ends } as GuideItem },
   ];
 }
 
 /** What the other kinds make of a wish. */
-export const judgeOthers = (wish: Wish): readonly Judged[] => [judgeStar(wish), ...notInPlans(wish)];
+export const judgeOthers = (wish: Wish): readonly Judged[] => [judgeStar(wish), judgeBundle(wish), ...notInPlans(wish)];

@@ -1,5 +1,5 @@
 import { forwardVoltageV } from '../circuit/index.ts';
-import { bands, type Edit, kindOf, type LightItem } from '../items/index.ts';
+import { bands, type Edit, kindOf, type LightItem, plenty } from '../items/index.ts';
 import { curveOfPart } from '../lights/index.ts';
 import { type LedPart, leds, sundryPrices } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
@@ -101,6 +101,8 @@ function addSingles(row: Row, wish: Wish, lights: number, design: Design, newId:
 
 /** Why lights of this kind can’t be, whatever they are wired like; null where they can. */
 function whyNot(row: Row, part: LedPart, wish: Wish, lights: number): Message | null {
+  if (lights > plenty.places)
+    return say`so near to the sheet it would take ${lights} of them; one group holds ${plenty.places}`;
   const reason = row.cannot(wish, lights);
   if (reason !== null) return reason;
   const dropV = forwardVoltageV(curveOfPart(part), EACH_A);

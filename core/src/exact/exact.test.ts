@@ -62,7 +62,8 @@ function compare(plan: Plan, assessment: Assessment): void {
     const network = drawNetwork(plan.design, assessment, condition);
     const ours = solveNetlist(network.netlist);
     const theirs = simulate(exportNetlist(plan, assessment, condition));
-    if (network.nodes.length < 2) continue;
+    // Of what holds no piece at all a simulator says nothing.
+    if (network.nodes.length < 2 || network.netlist.length === 0) continue;
     expect(theirs !== null, ours.ok ? 'there is a solution' : ours.reason).toBe(ours.ok);
     if (ours.ok && theirs) expect(differing(network, ours.voltageV, theirs)).toEqual([]);
   }

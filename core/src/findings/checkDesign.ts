@@ -11,6 +11,7 @@ import type { Rule } from './finding.ts';
 import { boxRule, fitRule } from './fitRules.ts';
 import { flashRule, signFlashRule } from './flashRules.ts';
 import { fuseRule, switchRule } from './fuseRules.ts';
+import { guideRule } from './guideRules.ts';
 import { hotRule, softRule, touchRule } from './heatRules.ts';
 import { indicatorRule } from './invisibleRules.ts';
 import { itemRules } from './itemRules.ts';
@@ -56,6 +57,7 @@ const rules: readonly Rule[] = [
   mixedLineRule,
   mixedOrderRule,
   cornerRule,
+  guideRule,
   unplacedRule,
   indicatorRule,
   unmovedRule,

@@ -14,13 +14,24 @@ import type { Item, ItemKind, ItemOf } from './types.ts';
 export type ItemStage = 'lights' | 'drive' | 'power';
 
 /**
- * What an item is to the others: it lights, draws, is heard by a board, is a board, feeds, passes on what feeds it, or
+ * What an item is to the others: it lights, leads light on, draws, is heard by a board, is a board, feeds, passes on what feeds it, or
  * switches what hangs on it.
  */
-export type ItemRole = 'light' | 'load' | 'control' | 'board' | 'source' | 'passes' | 'switches';
+export type ItemRole = 'light' | 'guide' | 'load' | 'control' | 'board' | 'source' | 'passes' | 'switches';
 
 /** What a field of an item may name. */
-export type Nameable = 'feeder' | 'board' | 'pack' | 'tape' | 'gate' | 'driver' | 'box' | 'switch' | 'channel';
+export type Nameable =
+  | 'feeder'
+  | 'board'
+  | 'pack'
+  | 'tape'
+  | 'gate'
+  | 'driver'
+  | 'box'
+  | 'switch'
+  | 'channel'
+  | 'bore'
+  | 'lit';
 
 interface Row {
   /** Path of the field within the item, with dots. */

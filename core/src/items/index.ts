@@ -81,6 +81,7 @@ export type {
   BoxItem,
   Control,
   ConverterItem,
+  GuideItem,
   Item,
   ItemKind,
   ItemOf,

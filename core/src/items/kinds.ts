@@ -5,6 +5,7 @@ import type { AnyKind, FormRow } from './contract.ts';
 import { button, chargeSense, latchingSwitch, lightSensor, remote, tiltSwitch } from './control/kind.ts';
 import { converter } from './converter/kind.ts';
 import { driver } from './driver/kind.ts';
+import { guide } from './guide/kind.ts';
 import { leadSwitch, magnetRows } from './leadSwitch/kind.ts';
 import { light } from './light/kind.ts';
 import { lightGate } from './lightGate/kind.ts';
@@ -20,6 +21,7 @@ const definitions = [
   light,
   pixelTape,
   plainTape,
+  guide,
   board,
   button,
   latchingSwitch,

@@ -8,7 +8,7 @@ export interface Reference {
   /** Null where nothing is named. */
   readonly id: string | null;
   /** What sort of thing may stand there. */
-  readonly names: Nameable | 'bore';
+  readonly names: Nameable;
 }
 
 /** Every way of an item's channels: of one that has none, nothing. */
@@ -40,7 +40,7 @@ export function referencesOf(item: Item): Reference[] {
     ['from', 'board'],
     ['after', 'tape'],
     ['of', 'pack'],
-    ['hollowId', 'channel'],
+    ['hollowId', item.kind === 'guide' ? 'bore' : 'channel'],
     ['boxId', 'channel'],
   ];
   // Only fields of the list are read, each a string or null in every kind that has it.
@@ -52,6 +52,16 @@ export function referencesOf(item: Item): Reference[] {
     ),
     ...('places' in item
       ? item.places.map((place, i) => ({ field: `places.${i}.hollowId`, id: place.hollowId, names: 'bore' as const }))
+      : []),
+    ...('ends' in item
+      ? [
+          ...item.ends.map((end, i) => ({ field: `ends.${i}.hollowId`, id: end.hollowId, names: 'bore' as const })),
+          ...item.lights.map(({ groupId }, i) => ({
+            field: `lights.${i}.groupId`,
+            id: groupId,
+            names: 'lit' as const,
+          })),
+        ]
       : []),
   ];
 }
@@ -82,8 +92,15 @@ export function forgetIn(item: Item, id: string): Item | null {
           places: item.places.map((place) => (place.hollowId === id ? { ...place, hollowId: null } : place)),
         }
       : {};
+  const guided =
+    'ends' in item
+      ? {
+          ends: item.ends.map((end) => (end.hollowId === id ? { ...end, hollowId: null } : end)),
+          lights: item.lights.filter(({ groupId }) => groupId !== id),
+        }
+      : {};
   // The same fields with the same types, some of them emptied.
-  return { ...item, ...cleared, ...switched, ...places } as Item;
+  return { ...item, ...cleared, ...switched, ...places, ...guided } as Item;
 }
 
 /** Whether an item can be what a field names. */
@@ -97,13 +114,15 @@ const suits: Readonly<Record<Nameable, (item: Item) => boolean>> = {
   box: (item) => item.kind === 'box',
   switch: (item) => item.kind === 'switch',
   channel: () => false,
+  bore: () => false,
+  lit: (item) => 'route' in item || 'places' in item,
 };
 
 /** Whether an item is of the sort that another may name in such a field. */
 export const canBeNamed = (item: Item, as: Nameable): boolean => suits[as](item);
 
 /** What each sort of thing that can be named is called in a message. */
-export const nameableWords: Readonly<Record<Nameable | 'bore', string>> = {
+export const nameableWords: Readonly<Record<Nameable, string>> = {
   feeder: 'pack, supply, converter or switch',
   board: 'controller',
   pack: 'pack',
@@ -113,6 +132,7 @@ export const nameableWords: Readonly<Record<Nameable | 'bore', string>> = {
   box: 'ready-made box',
   switch: 'switch',
   channel: 'hollow',
+  lit: 'light',
   bore: 'hollow',
 };
 

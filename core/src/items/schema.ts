@@ -11,6 +11,7 @@ import {
 } from './control/schema.ts';
 import { converterSchema } from './converter/schema.ts';
 import { driverSchema } from './driver/schema.ts';
+import { guideSchema } from './guide/schema.ts';
 import { leadSwitchSchema } from './leadSwitch/schema.ts';
 import { lightSchema } from './light/schema.ts';
 import { lightGateSchema } from './lightGate/schema.ts';
@@ -26,6 +27,7 @@ export const itemSchema = z.discriminatedUnion('kind', [
   lightSchema,
   pixelTapeSchema,
   plainTapeSchema,
+  guideSchema,
   boardSchema,
   buttonSchema,
   latchingSwitchSchema,

@@ -20,6 +20,8 @@ export type LightItem = ItemOf<'light'>;
 export type PixelTapeItem = ItemOf<'pixel tape'>;
 /** A plain tape. */
 export type PlainTapeItem = ItemOf<'plain tape'>;
+/** Fibres or light pipes. */
+export type GuideItem = ItemOf<'guide'>;
 /** A controller. */
 export type BoardItem = ItemOf<'board'>;
 /** A pack. */

@@ -34,3 +34,122 @@ export const acceptanceDeg = (numericalAperture: number): number =>
 
 /** Share of a cosine emitter's light that falls into a fibre's cone: sin² of its half angle. */
 export const acceptedShare = (numericalAperture: number): number => Math.min(1, numericalAperture) ** 2;
+
+/** Share of a bundle's area that fibres pushed together by hand fill. */
+export const HAND_FILL = 0.82;
+/** What each face of clear plastic in air throws back. */
+const FACE_LOSS = 0.04;
+/** Clear glue over a bundle mixes, and lets this much through. */
+const GLUE_SHARE = 0.7;
+
+/** A light as a guide sees it. */
+export interface Emitter {
+  readonly widthMm: number;
+  /** To the side, where it has fallen to a half. */
+  readonly halfAngleDeg: number;
+  readonly intensityMcd: number;
+}
+
+/** How steeply a light falls to the side: the power of the cosine that is a half at its half angle; 1 = a flat emitter. */
+export const sidewaysPower = (halfAngleDeg: number): number =>
+  -Math.LN2 / Math.log(Math.cos((halfAngleDeg * Math.PI) / 180));
+
+/** Share of a light that goes into a cone: all of it at 90°. @example a flat emitter (60°) into ±30°: a quarter */
+export const shareInCone = (halfAngleDeg: number, coneDeg: number): number =>
+  1 - Math.cos((Math.min(90, coneDeg) * Math.PI) / 180) ** (sidewaysPower(halfAngleDeg) + 1);
+
+/** How light goes from a lamp into the guides before it, and what comes out. */
+export interface Guided {
+  /** Across the mouth: of the bundle, or of one guide. */
+  readonly mouthMm: number;
+  /** So much gap lights all of it. */
+  readonly neededGapMm: number;
+  /** Of the mouth, by all lights together. */
+  readonly litShare: number;
+  /** Each as a share of what is left before it, in the order of the way. */
+  readonly kept: {
+    readonly entersCone: number;
+    readonly meetsFibre: number;
+    readonly faces: number;
+    readonly onTheWay: number;
+  };
+  /** Of one light's, out of all ends together. */
+  readonly share: number;
+  /** Of each end, straight ahead. */
+  readonly endMcd: number;
+}
+
+/**
+ * What guides make of the lights at their mouth.
+ * @param options `guides` of the whole mouth, `perEnd` of them in each hole, `lamps` over the mouth
+ * @example 90 fibres of 0.5 mm: a mouth of 5.24 mm; a die of 2 mm and 60° lights all of it from 0.93 mm on
+ */
+export function reckonGuided(options: {
+  readonly guides: number;
+  readonly perEnd: number;
+  readonly lamps: number;
+  readonly isBundle: boolean;
+  readonly emitter: Emitter;
+  readonly gapMm: number;
+  readonly filled: boolean;
+  readonly lengthMm: number;
+  readonly part: { readonly diameterMm: number; readonly numericalAperture: number; readonly lossDbPerMetre: number };
+}): Guided {
+  const { guides, perEnd, lamps, isBundle, emitter, gapMm, filled, lengthMm, part } = options;
+  const n = Math.max(1, guides);
+  const mouthMm = isBundle
+    ? n === 1
+      ? part.diameterMm
+      : fibreBundle.reckon({ n, d: part.diameterMm, f: HAND_FILL })
+    : part.diameterMm;
+  const { widthMm, halfAngleDeg, intensityMcd } = emitter;
+  const spotMm = widthMm + 2 * gapMm * Math.tan((halfAngleDeg * Math.PI) / 180);
+  const litShare = filled
+    ? 1
+    : Math.min(1, (isBundle ? Math.max(1, lamps) : 1) * (Math.min(spotMm, mouthMm) / mouthMm) ** 2);
+  const rimDeg = gapMm === 0 ? 90 : (Math.atan(mouthMm / 2 / gapMm) * 180) / Math.PI;
+  // A light that is wider than the mouth shines past it from the start.
+  const beside = Math.min(1, (mouthMm / widthMm) ** 2);
+  const kept = {
+    entersCone: beside * shareInCone(halfAngleDeg, Math.min(rimDeg, acceptanceDeg(part.numericalAperture))),
+    meetsFibre: isBundle && n > 1 ? HAND_FILL : 1,
+    faces: filled ? GLUE_SHARE * (1 - FACE_LOSS) : (1 - FACE_LOSS) ** 2,
+    onTheWay: 10 ** (-(part.lossDbPerMetre * lengthMm) / 1000 / 10),
+  };
+  const share = kept.entersCone * kept.meetsFibre * kept.faces * kept.onTheWay;
+  // All of a light, by its straight-ahead intensity; an end shines into the cone that its guide takes in.
+  const lamp = (2 * Math.PI * intensityMcd) / (sidewaysPower(halfAngleDeg) + 1);
+  const ends = isBundle ? n / perEnd : 1;
+  const outOfEnd = (lamp * share * (isBundle ? Math.max(1, lamps) : 1)) / Math.max(1, ends);
+  const endMcd = outOfEnd / (Math.PI * acceptedShare(part.numericalAperture));
+  return {
+    mouthMm,
+    neededGapMm: gapToCover.reckon({ D: mouthMm, s: widthMm, a: halfAngleDeg }),
+    litShare,
+    kept,
+    share,
+    endMcd,
+  };
+}
+
+/** Of what each body is wide, and how far to the side it shines: round ones gather their light, chips do not. */
+const roundHalfAngleDeg = 15;
+const flatHalfAngleDeg = 60;
+const PIXEL_DIE_MM = 2;
+
+/** A pixel as a guide sees it. */
+export const pixelEmitter = (intensityMcd: number): Emitter => ({
+  widthMm: PIXEL_DIE_MM,
+  halfAngleDeg: flatHalfAngleDeg,
+  intensityMcd,
+});
+
+/** A single light as a guide sees it, by its body. */
+export const lightEmitter = (
+  part: { readonly body: string; readonly bareDiameterMm: number; readonly halfAngleDeg?: number | undefined },
+  intensityMcd: number,
+): Emitter => ({
+  widthMm: part.bareDiameterMm,
+  halfAngleDeg: part.halfAngleDeg ?? (/^\d/.test(part.body) ? roundHalfAngleDeg : flatHalfAngleDeg),
+  intensityMcd,
+});

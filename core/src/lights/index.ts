@@ -25,7 +25,19 @@ export {
   upToDrillMm,
 } from './fit.ts';
 export { type BoxFit, chordBend, fillOfHollow, fitBox, type Size3 } from './fitBox.ts';
-export { acceptanceDeg, acceptedShare, fibreBundle, gapToCover } from './guide.ts';
+export {
+  acceptanceDeg,
+  acceptedShare,
+  type Emitter,
+  fibreBundle,
+  type Guided,
+  gapToCover,
+  HAND_FILL,
+  lightEmitter,
+  pixelEmitter,
+  reckonGuided,
+  shareInCone,
+} from './guide.ts';
 export { type Layout, layOut, nearestMm } from './layOut.ts';
 export { equalLook, fadeSteps, perceivedShare, screenWeights } from './look.ts';
 export {

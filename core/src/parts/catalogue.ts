@@ -1,5 +1,6 @@
 import { controllers } from './controllers.ts';
 import { converters, protections } from './converters.ts';
+import { guides } from './guides.ts';
 import { plugs, sensors, switches, transistors, wires } from './hardware.ts';
 import type { Part } from './kinds.ts';
 import { leds } from './leds.ts';
@@ -38,6 +39,7 @@ export const builtInLibrary: Library = createLibrary([
   ...drivers,
   ...boxes,
   ...wires,
+  ...guides,
 ]);
 
 /** The part of this id if it is of this kind; undefined for none, since a plan may name a part that is gone. */

@@ -5,6 +5,7 @@ export { type ChemistryRow, chemistries, chemistryNames } from './chemistries.ts
 export { controllers } from './controllers.ts';
 export { converters, protections } from './converters.ts';
 export { type Figure, type Origin, stateFigure, typical } from './figure.ts';
+export { guides } from './guides.ts';
 export { fuseRatingsA, plugs, sensors, switches, transistors, wires } from './hardware.ts';
 export type {
   BoxPart,
@@ -14,6 +15,7 @@ export type {
   ConverterPart,
   DieColour,
   DriverPart,
+  GuidePart,
   LedBody,
   LedPart,
   LoadPart,

@@ -118,6 +118,19 @@ export interface PixelTapePart extends PartBase {
   readonly form?: PixelForm;
 }
 
+/** What leads light from one place to another: a fibre off a reel, or a pipe that is cut from a rod. */
+export interface GuidePart extends PartBase {
+  readonly kind: 'guide';
+  /** Across. */
+  readonly diameterMm: number;
+  /** How far to the side it takes light in: the sine of the half angle. */
+  readonly numericalAperture: number;
+  /** Lost on its way. */
+  readonly lossDbPerMetre: number;
+  /** It cracks or leaks when it is bent tighter. */
+  readonly leastBendMm: number;
+}
+
 /** Pixels on a board of fixed shape. */
 export interface PixelForm {
   readonly shape: 'ring' | 'panel' | 'stick' | 'single';
@@ -442,6 +455,7 @@ export interface WirePart extends PartBase {
 
 /** Anything of the catalogue; `kind` tells the families apart. */
 export type Part =
+  | GuidePart
   | OutsideSupplyPart
   | LoadPart
   | DriverPart

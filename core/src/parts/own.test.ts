@@ -33,7 +33,7 @@ describe('parts of the maker’s own', () => {
     expect(parts[2] && describeOwnPart(parts[2])).toEqual({ density: '66/m', 'die current': '9 mA' });
   });
   it.each([
-    ['kite,led-5mm-white,Kite,,,,,,', /kind "kite" is not one of led, pixel-tape, pack, controller/],
+    ['kite,led-5mm-white,Kite,,,,,,', /kind "kite" is not one of led, pixel-tape, guide, pack, controller/],
     ['led,pixel-tape-60,Mixed,,,,,,', /like "pixel-tape-60" is not a led of the library/],
     ['led,led-5mm-white,,,,,,,', /name "" must have letters or figures/],
     ['led,led-5mm-white,A,,,20 mm,,,', /forward at 20 mA: .*voltage/],

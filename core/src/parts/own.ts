@@ -2,11 +2,11 @@ import { parseQuantity, type QuantityKind, usualPrinter } from '../units/index.t
 import { builtInLibrary, findPart } from './catalogue.ts';
 import { chemistries } from './chemistries.ts';
 import type { Figure } from './figure.ts';
-import type { ControllerPart, LedPart, PackPart, PixelTapePart } from './kinds.ts';
+import type { ControllerPart, GuidePart, LedPart, PackPart, PixelTapePart } from './kinds.ts';
 import { readPins, writePins } from './pinList.ts';
 import { type Cell, type RowProblem, readPrice, readTable, writeTable } from './table.ts';
 
-type Describable = LedPart | PixelTapePart | PackPart | ControllerPart;
+type Describable = LedPart | PixelTapePart | PackPart | ControllerPart | GuidePart;
 type OwnKind = Describable['kind'];
 
 /**
@@ -54,6 +54,14 @@ export const ownColumns = {
     'rest current': column('restCurrentA', 'currentA', 0.00001, 0.01),
     'rail resistance': column('railOhmPerMetre', 'ohmPerMetre', 0.01, 5),
     'feed limit': column('feedLimitA', 'currentA', 0.1, 20),
+    'dots a pixel': { ...column('dotsPerPixel', 'count', 1, 24), isWhole: true },
+    'chip voltage': column('chipV', 'voltageV', 1.8, 24),
+  },
+  guide: {
+    diameter: column('diameterMm', 'lengthMm', 0.1, 30),
+    aperture: column('numericalAperture', 'fraction', 0.1, 1),
+    'loss in dB a metre': column('lossDbPerMetre', 'count', 0, 100),
+    'least bend': column('leastBendMm', 'lengthMm', 0.5, 2000),
   },
   pack: {
     capacity: column('capacityMah', 'capacityMah', 10, 100_000),
@@ -222,6 +230,7 @@ const examples: Readonly<Record<OwnKind, string>> = {
   'pixel-tape': 'pixel-tape-60',
   pack: 'pack-two-lithium-round',
   controller: 'controller-large-5v',
+  guide: 'fibre-0.75',
 };
 
 /** What a table of own parts came to. */

@@ -18,7 +18,7 @@ const base = {
   name,
   price,
 };
-const { led, pack, 'pixel-tape': tape, controller } = ownColumns;
+const { led, pack, 'pixel-tape': tape, controller, guide } = ownColumns;
 
 /** A part of the maker's own within a plan, so that the plan is whole wherever it goes. */
 export const ownPartSchema = z.discriminatedUnion('kind', [
@@ -45,6 +45,14 @@ export const ownPartSchema = z.discriminatedUnion('kind', [
     common: z.enum(['plus', 'minus']).optional(),
     insideOhm: inBand(led['inside resistor']).optional(),
     madeForV: inBand(led['made for']).optional(),
+  }),
+  z.strictObject({
+    ...base,
+    kind: z.literal('guide'),
+    diameterMm: inBand(guide.diameter),
+    numericalAperture: inBand(guide.aperture),
+    lossDbPerMetre: inBand(guide['loss in dB a metre']),
+    leastBendMm: inBand(guide['least bend']),
   }),
   z.strictObject({
     ...base,

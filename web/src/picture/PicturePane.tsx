@@ -50,6 +50,11 @@ function dropPoint(tool: Tool, at: PlanPoint): void {
       const found = design.items.find((item) => item.id === tool.groupId);
       if (found?.kind === 'light') found.places.push({ id: nanoid(8), at, hollowId: null });
     });
+  } else if (tool.kind === 'end') {
+    editDesign((design) => {
+      const found = design.items.find((item) => item.id === tool.guideId);
+      if (found?.kind === 'guide') found.ends.push({ id: nanoid(8), at, hollowId: null });
+    });
   }
 }
 
@@ -57,6 +62,7 @@ const toolWords: Readonly<Record<Exclude<Tool['kind'], 'none'>, string>> = {
   route:
     'Click along the route, point by point, beginning where the data comes in. Arrow keys and Enter work too; Escape when done.',
   light: 'Click where each light sits. Arrow keys and Enter work too; Escape when done.',
+  end: 'Click where each hole is that guides end in. Arrow keys and Enter work too; Escape when done.',
 };
 
 /** A mood that flashes faster than three times a second, as fast as it is shown here, is held until the maker has said yes. */

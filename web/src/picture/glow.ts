@@ -69,6 +69,8 @@ export interface Light {
   readonly dimmingHz: number;
   /** Behind a light gate: dark while the room is lit. */
   readonly onlyInDark: boolean;
+  /** First bytes of others that are mixed into it in equal parts, where a guide gathers several. */
+  readonly mixedWith?: readonly number[];
 }
 
 /** A light that stands in no frame: always at full. */
@@ -78,42 +80,76 @@ const WHITE = [255, 255, 255] as const;
 /** The eight-bit board dims by hardware at this rate. */
 const CHANNEL_DIMMING_HZ = 977;
 
-/** All lights of an assessed design, with what they give at full against each other. */
-export function listLights({ placed, show, driven, consumers }: Assessment): Light[] {
-  const lights = placed.flatMap((group): (Light & { readonly mcd: number })[] => {
-    const row = show.groups.find((each) => each.id === group.id);
-    const drive = driven.find((each) => each.itemId === group.id);
-    // What no program drives is lit while its supply is; on a supply that is not there it stays dark.
-    const isLit = (consumers.find((each) => each.id === group.id)?.steadyPeakA ?? 0) > 0;
-    if (!row && !isLit) return [];
-    if (group.shape === 'pixels') {
-      if (!row) return [];
-      return group.places.map((place, i) => ({
-        ...place,
-        at: row.offset + i * 3,
-        colour: null,
-        radiusMm: spotRadiusMm(bareRadiusMm(PIXEL_MCD), group.tape.diffuserMm),
-        relative: 1,
-        mcd: PIXEL_MCD,
-        dimmingHz: PIXEL_DIMMING_HZ,
-        onlyInDark: false,
-      }));
-    }
-    const channels = Math.max(1, row?.points ?? 1);
-    const share = drive ? drive.corners.currentA / Math.max(1e-6, drive.ratedCurrentA) : 1;
-    const mcd = group.shape === 'lights' ? group.part.intensityMcd : PIXEL_MCD;
-    const diffuserMm = group.shape === 'lights' ? group.group.diffuserMm : group.tape.diffuserMm;
+type Measured = Light & { readonly mcd: number };
+
+/** The lights of one group, where they sit. */
+function lightsOf(group: Assessment['placed'][number], { show, driven, consumers }: Assessment): Measured[] {
+  const row = show.groups.find((each) => each.id === group.id);
+  const drive = driven.find((each) => each.itemId === group.id);
+  // What no program drives is lit while its supply is; on a supply that is not there it stays dark.
+  const isLit = (consumers.find((each) => each.id === group.id)?.steadyPeakA ?? 0) > 0;
+  if (!row && !isLit) return [];
+  if (group.shape === 'pixels') {
+    if (!row) return [];
     return group.places.map((place, i) => ({
       ...place,
-      at: row ? row.offset + (row.bytesPerPoint === 3 ? 0 : i % channels) : ALWAYS,
-      colour: row?.bytesPerPoint === 3 ? null : group.shape === 'lights' ? parseColour(group.part.colour) : WHITE,
-      radiusMm: spotRadiusMm(bareRadiusMm(mcd), diffuserMm),
+      at: row.offset + i * 3,
+      colour: null,
+      radiusMm: spotRadiusMm(bareRadiusMm(PIXEL_MCD), group.tape.diffuserMm),
       relative: 1,
-      mcd: mcd * (group.shape === 'lights' ? share : 1),
-      dimmingHz: CHANNEL_DIMMING_HZ,
-      onlyInDark: drive?.way.id === 'light gate',
+      mcd: PIXEL_MCD,
+      dimmingHz: PIXEL_DIMMING_HZ,
+      onlyInDark: false,
     }));
-  });
+  }
+  const channels = Math.max(1, row?.points ?? 1);
+  const share = drive ? drive.corners.currentA / Math.max(1e-6, drive.ratedCurrentA) : 1;
+  const mcd = group.shape === 'lights' ? group.part.intensityMcd : PIXEL_MCD;
+  const diffuserMm = group.shape === 'lights' ? group.group.diffuserMm : group.tape.diffuserMm;
+  return group.places.map((place, i) => ({
+    ...place,
+    at: row ? row.offset + (row.bytesPerPoint === 3 ? 0 : i % channels) : ALWAYS,
+    colour: row?.bytesPerPoint === 3 ? null : group.shape === 'lights' ? parseColour(group.part.colour) : WHITE,
+    radiusMm: spotRadiusMm(bareRadiusMm(mcd), diffuserMm),
+    relative: 1,
+    mcd: mcd * (group.shape === 'lights' ? share : 1),
+    dimmingHz: CHANNEL_DIMMING_HZ,
+    onlyInDark: drive?.way.id === 'light gate',
+  }));
+}
+
+/** Where guides end their light is seen, and no longer where they begin: there they stand before it. */
+function throughGuides(lights: ReadonlyMap<string, Measured>, { guides }: Assessment): Measured[] {
+  const covered = new Set(guides.flatMap(({ sources }) => sources.map(({ groupId, light }) => `${groupId} ${light}`)));
+  const ends = guides.flatMap(({ sources, ends: holes }) =>
+    holes.flatMap(({ at, from, intensityMcd }): Measured[] => {
+      const [first, ...others] = from.flatMap((k) => {
+        const source = sources[k];
+        return source ? (lights.get(`${source.groupId} ${source.light}`) ?? []) : [];
+      });
+      if (!first) return [];
+      return [
+        {
+          ...first,
+          ...at,
+          mcd: intensityMcd,
+          radiusMm: bareRadiusMm(intensityMcd),
+          mixedWith: others.map((each) => each.at),
+        },
+      ];
+    }),
+  );
+  return [...[...lights].flatMap(([key, light]) => (covered.has(key) ? [] : [light])), ...ends];
+}
+
+/** All lights of an assessed design, with what they give at full against each other. */
+export function listLights(assessment: Assessment): Light[] {
+  const own = new Map(
+    assessment.placed.flatMap((group) =>
+      lightsOf(group, assessment).map((light, i): [string, Measured] => [`${group.id} ${i}`, light]),
+    ),
+  );
+  const lights = throughGuides(own, assessment);
   const brightest = Math.max(1, ...lights.map((light) => light.mcd));
   return lights.map(({ mcd, ...light }) => ({ ...light, relative: mcd / brightest }));
 }
@@ -141,6 +177,13 @@ export interface Painter {
   readonly exposure: Exposure | null;
 }
 
+const byteAt = (frame: ArrayLike<number>, at: number, k: number): number =>
+  at === ALWAYS ? 1 : (frame[at + k] ?? 0) / 255;
+
+/** Level of one colour of a light, 0 to 1; of a mixture the mean. */
+const levelOf = ({ at, mixedWith = [] }: Light, frame: ArrayLike<number>, k: number): number =>
+  mixedWith.reduce((sum, other) => sum + byteAt(frame, other, k), byteAt(frame, at, k)) / (1 + mixedWith.length);
+
 /** Small models need small dots: radii are held to a share of the view. */
 const sizeOf = (radiusMm: number, viewMm: number): number => Math.min(radiusMm * 1.4, (viewMm * radiusMm) / 260);
 
@@ -153,7 +196,7 @@ export function paintLights(painter: Painter, lights: readonly Light[], frame: A
   for (const light of inThisRoom) {
     const y = fitting.topPx + light.yMm * fitting.scale;
     const seen = (k: number): number => {
-      const level = light.at === ALWAYS ? 1 : (frame[light.at + k] ?? 0) / 255;
+      const level = levelOf(light, frame, k);
       if (!exposure || level === 0) return onScreen(level);
       const openS = exposure.fromS + (y / Math.max(1, fitting.heightPx)) * exposure.readOutS;
       return onScreen(exposedShare.reckon({ d: level, f: light.dimmingHz, t: openS, e: exposure.shutterS }));

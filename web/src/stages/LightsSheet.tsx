@@ -4,6 +4,7 @@ import type { Item } from '@glimmer/core/plan';
 import { MapPin, Spline } from 'lucide-react';
 import { ItemCard } from '../items/ItemCard.tsx';
 import { addItem } from '../items/itemActions.ts';
+import { GuideDetails } from '../lights/GuideDetails.tsx';
 import { LightDetails } from '../lights/LightDetails.tsx';
 import { Schools } from '../lights/Schools.tsx';
 import { PixelTapeDetails, PlainTapeDetails } from '../lights/TapeDetails.tsx';
@@ -13,17 +14,19 @@ import { Button } from '../widgets/Button.tsx';
 import { BeginHere, Section } from '../widgets/Section.tsx';
 import { useSheet } from './useSheet.ts';
 
-type LightKind = 'pixel tape' | 'light' | 'plain tape';
+type LightKind = 'pixel tape' | 'light' | 'plain tape' | 'guide';
 
 const sections: readonly { readonly kind: LightKind; readonly add: string }[] = [
   { kind: 'pixel tape', add: 'Add a tape' },
   { kind: 'light', add: 'Add single lights' },
   { kind: 'plain tape', add: 'Add plain tape' },
+  { kind: 'guide', add: 'Add light guides' },
 ];
 
 function layOut(kind: ItemKind, id: string): void {
   tool.pointAt(id);
-  tool.take(kind === 'light' ? { kind: 'light', groupId: id } : { kind: 'route', tapeId: id });
+  if (kind === 'guide') tool.take({ kind: 'end', guideId: id });
+  else tool.take(kind === 'light' ? { kind: 'light', groupId: id } : { kind: 'route', tapeId: id });
 }
 
 function Details({ item }: { readonly item: Item }) {
@@ -36,6 +39,8 @@ function Details({ item }: { readonly item: Item }) {
       return <PlainTapeDetails item={item} placed={placed?.shape === 'units' ? placed : undefined} />;
     case 'light':
       return <LightDetails item={item} placed={placed?.shape === 'lights' ? placed : undefined} />;
+    case 'guide':
+      return <GuideDetails item={item} />;
     default:
       return null;
   }
@@ -46,7 +51,13 @@ function Layer({ item }: { readonly item: Item }) {
   return (
     <Button onClick={() => layOut(item.kind, item.id)}>
       {isRoute ? <Spline size={16} /> : <MapPin size={16} />}
-      {isRoute ? (item.route.length > 0 ? 'Go on with the route' : 'Lay the route') : 'Place on the picture'}
+      {isRoute
+        ? item.route.length > 0
+          ? 'Go on with the route'
+          : 'Lay the route'
+        : 'ends' in item
+          ? 'Place its holes'
+          : 'Place on the picture'}
     </Button>
   );
 }
@@ -57,7 +68,7 @@ const rounded = (volts: number | undefined): number | null => (volts === undefin
 const isOfTheLine = (item: Item, field: string): boolean =>
   item.kind === 'pixel tape' &&
   item.after !== null &&
-  ['feed', 'board', 'dataResistorOhm', 'levelShifter', 'reservoirUf'].includes(field);
+  ['feed', 'board', 'dataResistorOhm', 'levelShifter', 'reservoirUf', 'spareFirst'].includes(field);
 
 /** A driver holds all its lights in one string, without a resistor; dice that share a leg have each their own. */
 const isSettled = (item: Item, field: string, part: LedPart | undefined): boolean =>
@@ -88,7 +99,7 @@ export default function LightsSheet() {
             title={kindOf(kind).name}
             aside={
               <Button
-                look={items.length === 0 && kind !== 'plain tape' ? 'main' : 'quiet'}
+                look={items.length === 0 && (kind === 'pixel tape' || kind === 'light') ? 'main' : 'quiet'}
                 onClick={() => layOut(kind, addItem(kind))}
               >
                 {add}

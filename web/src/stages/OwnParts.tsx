@@ -17,6 +17,7 @@ const MOST_BYTES = 1_000_000;
 const kindWords: Readonly<Record<OwnPart['kind'], string>> = {
   led: 'light',
   'pixel-tape': 'pixel tape',
+  guide: 'light guide',
   pack: 'pack',
   controller: 'controller',
 };

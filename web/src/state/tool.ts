@@ -4,7 +4,8 @@ import { create } from 'zustand';
 export type Tool =
   | { readonly kind: 'none' }
   | { readonly kind: 'route'; readonly tapeId: string }
-  | { readonly kind: 'light'; readonly groupId: string };
+  | { readonly kind: 'light'; readonly groupId: string }
+  | { readonly kind: 'end'; readonly guideId: string };
 
 interface ToolState {
   readonly tool: Tool;

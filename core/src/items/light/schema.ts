@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { bands, holders } from '../limits.ts';
+import { bands, holders, plenty } from '../limits.ts';
 import { base, feed, figure, id, inBand, part, point, switchedBy, whiteFrom, wiring } from '../schemaFields.ts';
 
 /** A group of like single lights, on one channel or several. */
@@ -48,6 +48,6 @@ export const lightSchema = z.strictObject({
   diffuserMm: inBand(bands.diffuserMm).optional(),
   /** Earlier sheets called its cores "rail plus and channel": which of the two ways was soldered is not known yet. */
   waySoldered: z.literal('not said').optional(),
-  places: z.array(z.strictObject({ id, at: point, hollowId: id.nullable() })).max(2000),
+  places: z.array(z.strictObject({ id, at: point, hollowId: id.nullable() })).max(plenty.places),
   whiteFrom,
 });

@@ -92,6 +92,7 @@ const marks: Readonly<Record<ItemRole, (props: MarkProps) => ReactNode>> = {
   switches: PillMark,
   load: PillMark,
   light: PillMark,
+  guide: PillMark,
   control: RingMark,
 };
 

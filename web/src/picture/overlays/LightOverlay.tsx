@@ -2,6 +2,7 @@ import { type ItemOf, itemsOf, type PlacedPlain, type PlacedTape } from '@glimme
 import { editDesign } from '../../state/planStore.ts';
 import { tool as toolHand, useTool } from '../../state/tool.ts';
 import { Handle } from '../Handle.tsx';
+import { ItemHandles } from './ItemHandles.tsx';
 import { Label } from './Label.tsx';
 import type { OverlayProps } from './OverlayProps.ts';
 
@@ -171,8 +172,71 @@ function SingleLight({ group, place, number, u }: SingleLightProps) {
   );
 }
 
+type Guide = ItemOf<'guide'>;
+
+/** The way of each guide from its mouth to its hole, and the hole, to be dragged. */
+function GuideWays({ guide, u }: { readonly guide: Guide; readonly u: number }) {
+  const { at, ends } = guide;
+  return (
+    <g>
+      {ends.map((end) => (
+        <path
+          key={end.id}
+          d={`M${at.xMm} ${at.yMm} L${end.at.xMm} ${end.at.yMm}`}
+          stroke="var(--faint)"
+          strokeWidth="0.8"
+          strokeDasharray="1 3"
+          vectorEffect="non-scaling-stroke"
+        />
+      ))}
+      {ends.map((end, i) => (
+        <Handle
+          key={end.id}
+          label={`${guide.name}, hole ${i + 1}`}
+          at={end.at}
+          onPoint={() => toolHand.pointAt(guide.id)}
+          onMove={(to) =>
+            editDesign(
+              (draft) => {
+                const found = draft.items.find((item) => item.id === guide.id);
+                const own = found?.kind === 'guide' ? found.ends.find((each) => each.id === end.id) : undefined;
+                if (own) own.at = to;
+              },
+              { merge: `end ${guide.id} ${end.id}` },
+            )
+          }
+        >
+          <circle
+            cx={end.at.xMm}
+            cy={end.at.yMm}
+            r={u * 1.2}
+            fill="var(--paper)"
+            stroke="var(--ink)"
+            strokeWidth="1.2"
+            strokeDasharray="2 1.5"
+            vectorEffect="non-scaling-stroke"
+          />
+          {(ends.length <= 12 || i === 0 || i === ends.length - 1) && (
+            <text
+              x={end.at.xMm}
+              y={end.at.yMm - u * 2}
+              fontSize={u * 2.7}
+              textAnchor="middle"
+              fill="var(--faint)"
+              className="figures"
+            >
+              {i + 1}
+            </text>
+          )}
+        </Handle>
+      ))}
+    </g>
+  );
+}
+
 /** Lights: routes with numbers and direction, single lights; all of it can be moved. */
-export function LightOverlay({ design, assessment, u }: OverlayProps) {
+export function LightOverlay(props: OverlayProps) {
+  const { design, assessment, u } = props;
   return (
     <>
       {itemsOf(design, 'pixel tape', 'plain tape').map((tape) => (
@@ -183,6 +247,10 @@ export function LightOverlay({ design, assessment, u }: OverlayProps) {
           <SingleLight key={`${group.id} ${place.id}`} group={group} place={place} number={i + 1} u={u} />
         )),
       )}
+      {itemsOf(design, 'guide').map((guide) => (
+        <GuideWays key={guide.id} guide={guide} u={u} />
+      ))}
+      <ItemHandles {...props} stages={['lights']} />
     </>
   );
 }

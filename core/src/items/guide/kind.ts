@@ -1,0 +1,85 @@
+import type { KindDefinition } from '../contract.ts';
+import { bands } from '../limits.ts';
+import { itsPart, partRow } from '../rows.ts';
+
+/** Fibres or pipes that carry light from a few lamps to holes elsewhere. No wire leads to them. */
+export const guide: KindDefinition<'guide'> = {
+  kind: 'guide',
+  name: 'Light guides',
+  freshName: 'Guides',
+  stage: 'lights',
+  role: 'guide',
+  create: ({ id, name, at }) => ({
+    kind: 'guide',
+    id,
+    name,
+    at,
+    part: 'fibre-0.75',
+    gather: 'bundle',
+    lights: [],
+    gapMm: 3,
+    filled: false,
+    hollowId: null,
+    perEnd: 1,
+    skinMm: 2,
+    ends: [],
+  }),
+  rows: [
+    partRow('guide', 'Kind of guide'),
+    {
+      type: 'choice',
+      field: 'gather',
+      label: 'They begin',
+      options: [
+        { value: 'bundle', label: 'all in one bundle over its lights' },
+        { value: 'each', label: 'each over a light of its own' },
+      ],
+    },
+    {
+      type: 'quantity',
+      field: 'gapMm',
+      label: 'Gap from light to guide',
+      quantity: 'lengthMm',
+      band: bands.guideGapMm,
+    },
+    {
+      type: 'quantity',
+      field: 'perEnd',
+      label: 'Guides in each hole',
+      quantity: 'count',
+      band: bands.perEnd,
+      isWhole: true,
+    },
+    { type: 'quantity', field: 'skinMm', label: 'Wall that they go through', quantity: 'lengthMm', band: bands.wallMm },
+    {
+      type: 'quantity',
+      field: 'lengthMm',
+      label: 'Length of each',
+      quantity: 'lengthMm',
+      band: bands.guideMm,
+      isLeftOut: true,
+      empty: 'as far as on the picture, and slack',
+    },
+    {
+      type: 'quantity',
+      field: 'dieMm',
+      label: 'The light is so wide',
+      quantity: 'lengthMm',
+      band: bands.dieMm,
+      isLeftOut: true,
+      empty: 'typical of the light',
+    },
+    {
+      type: 'quantity',
+      field: 'halfAngleDeg',
+      label: 'It shines so far to each side',
+      quantity: 'angleDeg',
+      band: bands.halfAngleDeg,
+      isLeftOut: true,
+      empty: 'typical of the light',
+    },
+    { type: 'named', field: 'hollowId', label: 'The bundle is gathered in', names: 'bore', none: 'no bore yet' },
+    { type: 'tick', field: 'filled', label: 'The gap is filled with clear glue' },
+  ],
+  parts: ({ part }) => itsPart('guide', part),
+};
