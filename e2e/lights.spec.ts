@@ -1,4 +1,4 @@
-import { beginPlan, clickPicture, copyDemo, expect, fill, goTo, kept, type Page, test } from './bench.ts';
+import { beginPlan, clickPicture, copyDemo, drawn, expect, fill, goTo, kept, type Page, test } from './bench.ts';
 
 async function layTape(page: Page, y: number): Promise<void> {
   await page.getByRole('button', { name: 'Add a tape' }).click();
@@ -304,5 +304,53 @@ test('a tape grown up: cut at its corners, fed again where it fades, in its own 
   await page.getByLabel('A spare pixel before the first').selectOption('behind a diode: takes a lower data level too');
   await goTo(page, 'wires');
   await expect(page.getByText('Diode, silicon, 1 A')).toBeVisible();
+  await kept(page);
+});
+
+test('light guides: holes on the picture, a bundle over a pixel, too near and mended; its ends show the light', async ({
+  page,
+}) => {
+  await beginPlan(page);
+  await goTo(page, 'power');
+  await page.getByRole('button', { name: 'Outside supply' }).click();
+  await fill(page, 'Its voltage', '5 V');
+  await goTo(page, 'drive');
+  await page.getByRole('button', { name: 'Controller', exact: true }).click();
+  await goTo(page, 'lights');
+  // Nothing to begin over yet: it says what to do.
+  await page.getByRole('button', { name: 'Add light guides' }).click();
+  for (let i = 0; i < 9; i += 1) await clickPicture(page, 0.15 + 0.08 * i, 0.3);
+  await page.getByRole('button', { name: 'Done' }).click();
+  const card = page.getByRole('article', { name: 'Light guides: Guides 1' });
+  await expect(card.getByText('Add a light first: guides begin over one.')).toBeVisible();
+  await layTape(page, 0.8);
+  await card.getByRole('button', { name: 'Say which light they begin over' }).click();
+  // Nine fibres of 0.75 mm at 0.82: 0.75 · √(9 / 0.82) = 2.48 mm.
+  await expect(card.getByText('⌀ 2.48 mm, 2.58 mm')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Guides 1, hole 9' })).toBeVisible();
+
+  // Thirty in each hole and no gap: the spot of a pixel lights the middle alone. The gap is set by a click.
+  await fill(page, 'Guides in each hole', '30');
+  await fill(page, 'Gap from light to guide', '0 mm');
+  await expect(page.getByText(/The light is so near to Guides 1 that/)).toBeVisible();
+  await page.getByRole('button', { name: /^Set the gap to/ }).click();
+  await expect(page.getByText(/The light is so near to Guides 1 that/)).toHaveCount(0);
+  await card.getByRole('button', { name: /^⌀/ }).click();
+  await expect(page.getByRole('dialog').getByText('meets a fibre, not the room between')).toBeVisible();
+  await page.getByRole('button', { name: 'Close' }).click();
+
+  // Rubbish in its fields is refused, and what stood there stands.
+  await card.getByLabel('Gap from light to guide').fill('wide');
+  await card.getByLabel('Gap from light to guide').press('Enter');
+  await expect(card.getByRole('alert')).toBeVisible();
+
+  // Seen where the guides end: with the first pixel red the row of holes is lit.
+  await goTo(page, 'moods');
+  const dark = await drawn(page);
+  await page.getByRole('button', { name: 'Add a mood' }).click();
+  await page.keyboard.press('l');
+  await expect.poll(() => drawn(page)).not.toBe(dark);
+  await goTo(page, 'bench');
+  await expect(page.getByText('Cut and gather Guides 1').filter({ visible: true }).first()).toBeVisible();
   await kept(page);
 });

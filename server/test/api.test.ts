@@ -243,9 +243,11 @@ describe('the store', () => {
     };
     await layInDemo(repository, folder, clock);
     expect(added.sort()).toEqual([
+      'Diver’s helmet lamp',
       'Harbour beacon',
       'Harbour beacon, by a gate',
       'Kelp cloak',
+      'Lock-keeper’s key',
       'Mooring float',
       'Reef reliquary',
       'Stepping-stone lanterns',

@@ -81,7 +81,7 @@ export interface FeedShares {
  * in a network of resistances, so that what several tapes take adds up.
  * @param leadOhmOf of a feed’s lead, out and back; before the leads are sized they are taken for nothing
  */
-export function shareFeeds(
+function shareFeeds(
   chain: readonly PlacedTape[],
   runs: readonly WireRun[],
   leadOhmOf: (feed: TapeFeed) => number,

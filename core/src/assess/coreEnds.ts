@@ -27,6 +27,13 @@ function pinFor(demandId: string, { pins }: Named): string | null {
   return null;
 }
 
+/** A spare pixel before a tape and the diode before it, in words; null for any other small part. */
+function nameOfSpare(what: string, tape: string, port: string): string | null {
+  if (what === 'spare') return `spare pixel of ${tape}, ${port}`;
+  const end = port === 'cathode' ? 'ringed end' : 'other end';
+  return what === 'diode' ? `diode before the spare pixel of ${tape}, ${end}` : null;
+}
+
 /**
  * A port in words; a small part by what it is and what it serves, since a wire ends there and not at the item.
  * @example "390 Ω before Eyes 1", "transistor of Eyes, on pin 5 of Board"
@@ -41,9 +48,8 @@ function nameEnd({ item, port }: PortRef, named: Named): Message {
   if (!served) return `${item} ${port}`;
   const rest = item.slice(what.length + served.id.length + 2);
   const sized = driven.find((each) => each.itemId === served.id);
-  if (what === 'spare') return `spare pixel of ${served.name}, ${port}`;
-  if (what === 'diode')
-    return `diode before the spare pixel of ${served.name}, ${port === 'cathode' ? 'ringed end' : 'other end'}`;
+  const ofSpare = nameOfSpare(what, served.name, port);
+  if (ofSpare) return ofSpare;
   if (what === 'resistor') {
     const places = 'places' in served ? served.places : [];
     const [placeId = '', die] = rest.split(':');

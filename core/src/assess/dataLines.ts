@@ -13,7 +13,7 @@ export interface LineOfData {
 }
 
 /** Pixels that a frame of a line is sent to: to the last one that is used, the spare one before them too. */
-export function countSent(chain: readonly PlacedTape[]): number {
+function countSent(chain: readonly PlacedTape[]): number {
   const last = chain[chain.length - 1];
   const dark = last ? last.cut.lights - last.lit : 0;
   const spare = chain[0] ? sparesBefore(chain[0]) : 0;

@@ -5,7 +5,7 @@ import { findPart, type GuidePart, type Library } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
 
 /** A light over which guides begin. */
-export interface GuideSource {
+interface GuideSource {
   readonly groupId: string;
   /** Its number in the group, counted from 0. */
   readonly light: number;
@@ -13,7 +13,7 @@ export interface GuideSource {
 }
 
 /** One hole in which guides end. */
-export interface GuideEnd {
+interface GuideEnd {
   readonly id: string;
   readonly at: PlanPoint;
   /** Numbers of the sources whose light comes out here. */

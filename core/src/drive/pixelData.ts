@@ -27,7 +27,7 @@ export const leastHighLevel = defineFormula({
 });
 
 /** Silicon diode before a pixel that only passes data on: at about a milliamp it takes this much. */
-export const SPARE_DIODE_V = 0.6;
+const SPARE_DIODE_V = 0.6;
 
 /**
  * What the chip of the first pixel of a line runs on, in volts: the tape's supply or its own regulator's, and for a spare

@@ -1,10 +1,11 @@
+import type { Assessment } from '../assess.ts';
 import { firstChipV, leastHighLevel } from '../drive/index.ts';
-import { type Finding, type Fix, named } from '../items/index.ts';
-import { type Driven, isProgrammed, unlitOverPin } from '../network/index.ts';
+import { type Finding, type Fix, named, type PixelTapeItem } from '../items/index.ts';
+import { type Board, type Driven, isProgrammed, unlitOverPin } from '../network/index.ts';
 import { findPart } from '../parts/index.ts';
 import { changeItem, changeWay, itemNamed } from '../plan/index.ts';
 import { amps, say, volts } from '../units/index.ts';
-import type { Rule } from './finding.ts';
+import type { Rule, RuleInput } from './finding.ts';
 
 /** More current than the transistor of a channel bears. */
 export const switchLoadRule: Rule = ({ assessment }) =>
@@ -138,44 +139,59 @@ export const pinPlanRule: Rule = ({ design, assessment }) =>
       );
   });
 
+/** A data line whose high level is too low for its first pixel. */
+function judgeLevel(
+  { design, library }: RuleInput,
+  chain: Assessment['chains'][number],
+  item: PixelTapeItem,
+  board: Board,
+): Finding[] {
+  const part = findPart(library, 'pixel-tape', item.part);
+  const neededAt = (spare: PixelTapeItem['spareFirst']): number =>
+    leastHighLevel.reckon({ Vp: firstChipV(chain.railV, part ?? {}, spare) });
+  const neededV = neededAt(item.spareFirst);
+  const isOwnRail = board.part.regulator === null && board.railId === chain.railId;
+  const highV = isOwnRail ? chain.railV : board.part.logicV;
+  if (chain.railV <= 0 || item.levelShifter || highV >= neededV - 1e-9) return [];
+  const who =
+    item.spareFirst === 'behind a diode'
+      ? say`a spare pixel behind a diode wants`
+      : say`pixels on ${volts(part?.chipV ?? chain.railV)} want`;
+  return [
+    {
+      ...named('data-level', item.id),
+      gravity: 'mend',
+      stage: 'drive',
+      aboutId: item.id,
+      actual: { kind: 'voltageV', value: highV },
+      limit: { kind: 'voltageV', value: neededV },
+      what: say`The data line is ${volts(highV)} high; ${who} ${volts(neededV)}`,
+      why: 'Below seven tenths of their own supply pixels may misread the data: flicker, wrong colours, worse when warm or on a long lead.',
+      mend: 'Put a level shifter into the data line, or feed the pixels from a lower voltage.',
+      fixes: [
+        { label: 'Add a level shifter', edits: changeItem(design, item.id, { levelShifter: true }) },
+        ...(neededAt('behind a diode') <= highV
+          ? [
+              {
+                label: 'Put a spare pixel behind a diode first',
+                edits: changeItem(design, item.id, { spareFirst: 'behind a diode' }),
+              },
+            ]
+          : []),
+      ],
+    },
+  ];
+}
+
 /** Data level, series resistor and reservoir of the pixels. */
-export const pixelRule: Rule = ({ design, assessment, library }) =>
-  assessment.chains.flatMap((chain): Finding[] => {
+export const pixelRule: Rule = (input) =>
+  input.assessment.chains.flatMap((chain): Finding[] => {
+    const { design, assessment } = input;
     const [firstId] = chain.tapeIds;
     const item = itemNamed(design, firstId ?? null);
     const line = assessment.dataLines.find((each) => each.tapeId === firstId);
     if (!item || !('dataResistorOhm' in item) || !line?.board || !firstId) return [];
-    const findings: Finding[] = [];
-    const part = findPart(library, 'pixel-tape', item.part);
-    const neededAt = (spare: typeof item.spareFirst): number =>
-      leastHighLevel.reckon({ Vp: firstChipV(chain.railV, part ?? {}, spare) });
-    const neededV = neededAt(item.spareFirst);
-    const { board } = line;
-    const isOwnRail = board.part.regulator === null && board.railId === chain.railId;
-    const highV = isOwnRail ? chain.railV : board.part.logicV;
-    if (chain.railV > 0 && !item.levelShifter && highV < neededV - 1e-9)
-      findings.push({
-        ...named('data-level', firstId),
-        gravity: 'mend',
-        stage: 'drive',
-        aboutId: firstId,
-        actual: { kind: 'voltageV', value: highV },
-        limit: { kind: 'voltageV', value: neededV },
-        what: say`The data line is ${volts(highV)} high; ${item.spareFirst === 'behind a diode' ? say`a spare pixel behind a diode wants` : say`pixels on ${volts(part?.chipV ?? chain.railV)} want`} ${volts(neededV)}`,
-        why: 'Below seven tenths of their own supply pixels may misread the data: flicker, wrong colours, worse when warm or on a long lead.',
-        mend: 'Put a level shifter into the data line, or feed the pixels from a lower voltage.',
-        fixes: [
-          { label: 'Add a level shifter', edits: changeItem(design, firstId, { levelShifter: true }) },
-          ...(neededAt('behind a diode') <= highV
-            ? [
-                {
-                  label: 'Put a spare pixel behind a diode first',
-                  edits: changeItem(design, firstId, { spareFirst: 'behind a diode' }),
-                },
-              ]
-            : []),
-        ],
-      });
+    const findings = judgeLevel(input, chain, item, line.board);
     if (item.dataResistorOhm === null)
       findings.push({
         ...named('data-resistor', firstId),

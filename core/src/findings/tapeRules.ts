@@ -15,7 +15,7 @@ const MOST_FEEDS = 8;
  * @returns by tape, the light at whose pads it is fed, counted from 1
  * @example 60 lights, one more: two thirds on, before light 41
  */
-export function placeFeeds(chain: readonly PlacedTape[], more: number): ReadonlyMap<string, readonly number[]> {
+function placeFeeds(chain: readonly PlacedTape[], more: number): ReadonlyMap<string, readonly number[]> {
   const lights = chain.reduce((sum, { cut }) => sum + cut.lights, 0);
   const feeds = new Map<string, number[]>();
   for (let k = 1; k <= more; k += 1) {

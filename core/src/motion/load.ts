@@ -58,21 +58,23 @@ function sumGlow(frame: Uint8Array, group: ShowGroup, lightsAt: readonly number[
   const weights = weightsOf(group.bytesPerPoint);
   const [k, points, dice] = [group.bytesPerPoint, group.points, diceOf(group)];
   const isByDie = dice > 1 && lightsAt.length === points * dice;
+  const countOf = (i: number, c: number): number => (isByDie ? lightsAt[i * dice + c] : lightsAt[i]) ?? 1;
   let [bytes, luminance, red, weight] = [0, 0, 0, 0];
   for (let i = 0; i < points; i += 1) {
     const at = group.offset + i * k;
     const white = group.whiteDie === 'lit' ? whiteOf(frame, at) : 0;
-    for (let c = 0; c < dice; c += 1) {
-      const count = (isByDie ? lightsAt[i * dice + c] : lightsAt[i]) ?? 1;
-      weight += count;
-      if (c === k) {
-        bytes += white * count;
-        continue;
-      }
+    for (let c = 0; c < k; c += 1) {
+      const count = countOf(i, c);
       const light = (frame[at + c] ?? 0) * count;
+      weight += count;
       bytes += light - white * count;
       luminance += light * (weights[c] ?? 0);
       if (k === 3) red += c === 0 ? light : -light;
+    }
+    if (dice > k) {
+      const count = countOf(i, k);
+      weight += count;
+      bytes += white * count;
     }
   }
   const full = 255 * Math.max(1, weight / dice);

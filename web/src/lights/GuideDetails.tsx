@@ -169,9 +169,10 @@ export function GuideDetails({ item }: { readonly item: Guide }) {
             value={`${printer.quantity('lengthMm', guided.neededGapMm)}; ${printer.quantity('fraction', guided.litShare)}`}
           />
           <FigureLine
-            label="Of the light, what comes out of all ends; straight ahead of each"
-            value={`${printer.quantity('fraction', guided.share)}; ${printer.quantity('intensityMcd', guided.endMcd)}`}
+            label="Of the light, out of all ends together"
+            value={printer.quantity('fraction', guided.share)}
           />
+          <FigureLine label="Straight ahead of each hole" value={printer.quantity('intensityMcd', guided.endMcd)} />
           <FigureLine
             label="To cut, in all; bend no tighter than"
             value={`${guide.metres.toFixed(2)} m; ${printer.quantity('lengthMm', guide.part.leastBendMm)}`}
