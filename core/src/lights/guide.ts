@@ -51,8 +51,7 @@ export interface Emitter {
 }
 
 /** How steeply a light falls to the side: the power of the cosine that is a half at its half angle; 1 = a flat emitter. */
-const sidewaysPower = (halfAngleDeg: number): number =>
-  -Math.LN2 / Math.log(Math.cos((halfAngleDeg * Math.PI) / 180));
+const sidewaysPower = (halfAngleDeg: number): number => -Math.LN2 / Math.log(Math.cos((halfAngleDeg * Math.PI) / 180));
 
 /** Share of a light that goes into a cone: all of it at 90°. @example a flat emitter (60°) into ±30°: a quarter */
 export const shareInCone = (halfAngleDeg: number, coneDeg: number): number =>
