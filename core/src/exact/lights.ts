@@ -234,7 +234,7 @@ function drawSwitching(sketch: Sketch, channel: Channel): void {
     drawTransistor(sketch, channel, id);
     return;
   }
-  if (by && driven.loop.heldA !== null) drawDriver(sketch, driven.loop, by.id, id, share);
+  if (by && driven.loop.heldA !== null) drawDriver(sketch, driven.loop, by.id, id, isLit ? share : 0);
 }
 
 function drawTransistor(sketch: Sketch, { switched, driven, share, isLit }: Channel, id: string): void {

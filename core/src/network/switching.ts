@@ -2,7 +2,7 @@ import { type BoardItem, type Item, kindOf, type SwitchedBy, waysOf } from '../i
 import { type BoxPart, type ControllerPart, type DriverPart, findPart, type Library } from '../parts/index.ts';
 import { type Design, itemNamed } from '../plan/index.ts';
 import type { Rails } from './rails.ts';
-import { type Way, ways } from './ways.ts';
+import { dimmedDriver, type Way, ways } from './ways.ts';
 
 /** A board of the plan with its kind. */
 export interface Board {
@@ -105,8 +105,13 @@ export function resolveSwitching(options: {
       const channels = Array.from({ length: channelsOf(item, library) }, (_, channel): Switched => {
         const own = said[Math.min(channel, said.length - 1)] ?? first;
         const board = boardOf(boards, 'board' in own ? own.board : null);
-        const way = wayOf(own, reckonWay(item, asked, boards.length > 0), board, (to) => chooseAuto(item, channel, to));
         const named = 'by' in own ? (itemNamed(design, own.by) ?? null) : null;
+        const parts = partsOf(named, library);
+        const isDimmed =
+          parts.driver?.dims && board && asked.moves.has(item.id) && isAloneOn(design, item, own, library);
+        const way = isDimmed
+          ? dimmedDriver
+          : wayOf(own, reckonWay(item, asked, boards.length > 0), board, (to) => chooseAuto(item, channel, to));
         return {
           itemId: item.id,
           channel,
@@ -115,13 +120,19 @@ export function resolveSwitching(options: {
           railId: railOf(item, own, named, rails),
           board: way.pin === 'none' ? null : board,
           by: named,
-          ...partsOf(named, library),
+          ...parts,
         };
       });
       return [[item.id, channels]];
     }),
   );
 }
+
+/** Whether a driver has this item alone, in one string: two pins on one dimming input would short each other. */
+const isAloneOn = (design: Pick<Design, 'items'>, item: Item, said: SwitchedBy, library: Library): boolean =>
+  said.way === 'driver' &&
+  channelsOf(item, library) === 1 &&
+  design.items.filter((each) => waysOf(each).some((way) => way.way === 'driver' && way.by === said.by)).length === 1;
 
 /** The way that comes of what is said: one that needs a board where there is none is not decided yet. */
 function wayOf(

@@ -170,6 +170,13 @@ export const ways: Readonly<Record<Exclude<Way['id'], 'auto'>, Way>> = {
   },
 };
 
+/** A driver with a dimming input on a pin: the pin says how far it is lit, the driver how much that is. */
+export const dimmedDriver: Way = {
+  ...ways.driver,
+  words: 'a constant-current driver, dimmed by a pin',
+  pin: 'drive',
+};
+
 /** Whether a way can switch a part: dice that share a leg can only be told apart on the other side. */
 export const canSwitch = (way: Way, { common }: Pick<LedPart, 'common'>): boolean =>
   way.id !== 'undecided' && way[common === 'plus' ? 'plusSide' : 'minusSide'] !== (common ? 'channel' : undefined);

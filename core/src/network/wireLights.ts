@@ -2,7 +2,7 @@ import type { Item, PlacedLeds } from '../items/index.ts';
 import type { Net } from './netNames.ts';
 import type { CoreDraft, PortRef, RunEnd } from './runs.ts';
 import { hungOf, isResistorInside, type OnResistor, stringsOf } from './strings.ts';
-import type { Switched } from './switching.ts';
+import type { Board, Switched } from './switching.ts';
 import { isProgrammed } from './ways.ts';
 import { wireDice } from './wireDice.ts';
 import { endAt, port, uniqueCores, type Wiring } from './wiring.ts';
@@ -17,6 +17,7 @@ export function wireLights(wiring: Wiring, leds: PlacedLeds): void {
   // What no board drives has no channels of its own: all its lights hang on one.
   const channels = isProgrammed(first.way) || first.way.id === 'driver' ? all : [first];
   for (const each of channels) wiring.transistorLeg(each, hub);
+  if (first.way.id === 'driver' && first.board) wireDimming(wiring, first, hub, first.board);
   if (leds.part.dice) {
     wireDice(wiring, leds, all, hub);
     return;
@@ -212,6 +213,25 @@ class Strung {
     const at = this.leds.group.places[light]?.at ?? null;
     return { name: this.nameOf(light), itemId: this.leds.id, at };
   }
+}
+
+/** The pin that dims a driver: a core of its own, from the board to the dimming input. */
+function wireDimming(wiring: Wiring, switched: Switched, driver: Item, board: Board): void {
+  const channel = switched.channel + 1;
+  wiring.add({
+    id: `dim:${switched.itemId}`,
+    name: `Dimming of ${driver.name}`,
+    from: endAt(board.item),
+    to: endAt(driver),
+    cores: [
+      {
+        net: wiring.names.channel(switched.itemId, channel),
+        from: port(`channel:${switched.itemId}:${channel}`, 'out'),
+        to: port(driver.id, 'dim'),
+      },
+    ],
+    carries: null,
+  });
 }
 
 /** Whether a channel still has a light from this one on. */

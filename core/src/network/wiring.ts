@@ -265,7 +265,9 @@ export class Wiring {
     const lit = [...switched.values()].flatMap((channels) =>
       channels.flatMap((each) =>
         each.by?.id === hubId ||
-        (each.board?.id === hubId && (each.way.throughPin === 'given' || each.railId === own?.railId))
+        (each.way.hub === 'board' &&
+          each.board?.id === hubId &&
+          (each.way.throughPin === 'given' || each.railId === own?.railId))
           ? [each.itemId]
           : [],
       ),
