@@ -1,14 +1,15 @@
 import { forwardVoltageV } from '../circuit/index.ts';
 import { LIGHT_SHARE, lightHeat, type WarmBody, warmChain } from '../heat/index.ts';
-import type { PlacedGroup, PlacedLeds } from '../items/index.ts';
-import type { Driven } from '../network/index.ts';
+import { isLinear, type PlacedGroup, type PlacedLeds } from '../items/index.ts';
+import type { Board, Driven, Rails } from '../network/index.ts';
 import type { Design } from '../plan/index.ts';
+import type { SupplyAssessment } from './supplies.ts';
 
 /** What turns current to heat, with the temperatures that it comes to at the brightest corner. */
 export interface WarmPart {
   readonly id: string;
   readonly itemId: string;
-  readonly what: 'light' | 'resistor' | 'transistor' | 'driver';
+  readonly what: 'light' | 'resistor' | 'transistor' | 'driver' | 'converter' | 'regulator';
   readonly name: string;
   /** The air round the piece. */
   readonly airC: number;
@@ -32,6 +33,11 @@ const thermal = {
   starBoardG: 2,
   transistorKPerW: 200,
   driverKPerW: 60,
+  /** A linear regulator on a little copper; the coil and board of a switching one. */
+  linearKPerW: 50,
+  switchingKPerW: 35,
+  /** The small one on a board. */
+  regulatorKPerW: 120,
   /** Of a quarter of a watt; larger ones have more skin. */
   resistorKPerW: 130,
 } as const;
@@ -39,7 +45,7 @@ const QUARTER_W = 0.25;
 const ALUMINIUM_J_PER_GK = 0.9;
 /** The air of a hollow with the skin of its walls. */
 const HOLLOW_J_PER_K = 60;
-const limits = { light: 120, resistor: 155, transistor: 125, driver: 125 } as const;
+const limits = { light: 120, resistor: 155, transistor: 125, driver: 125, converter: 125, regulator: 125 } as const;
 /** A part that rises by less is not told of. */
 const LEAST_RISE_K = 3;
 
@@ -131,19 +137,61 @@ function warmOf(driven: Driven, group: PlacedGroup | undefined, ambientC: number
   ];
 }
 
+/** What is fed by way of a supply, as far as it says how warm that gets. */
+type Fed = Pick<SupplyAssessment, 'tree' | 'atPeak' | 'atFull'>;
+
+/** What a converter turns to heat: all that goes in and does not come out, fresh or near the end, whichever is more. */
+function warmConverters({ tree, atPeak, atFull }: Fed, ambientC: number): WarmPart[] {
+  return tree.nodes.flatMap((node, i): WarmPart[] => {
+    if (!node.converter) return [];
+    const lostIn = ({ nodes, collapses }: Fed['atPeak']): number => {
+      const at = nodes[i];
+      return at && !collapses ? at.inV * at.inA - at.outV * at.outA : 0;
+    };
+    const heatW = Math.max(0, lostIn(atPeak), lostIn(atFull));
+    const kelvinPerW = isLinear(node.converter) ? thermal.linearKPerW : thermal.switchingKPerW;
+    const part = { id: `converter:${node.id}`, itemId: node.id, what: 'converter' as const, name: node.name, heatW };
+    return smallPart(part, kelvinPerW, { ambientC });
+  });
+}
+
+/** What the regulator of a board turns to heat: its chip and all that its pins give go through it. */
+function warmRegulator(board: Board, driven: readonly Driven[], mostV: number, ambientC: number): WarmPart[] {
+  const { regulator, logicV, drawA } = board.part;
+  // One that lifts its voltage too is no resistor that takes what is over.
+  if (!regulator || regulator.lifts) return [];
+  const givenA = driven
+    .filter((each) => each.board?.id === board.id && each.way.throughPin === 'given')
+    .reduce((sum, each) => sum + each.channelBrightestA * each.channels.length, 0);
+  const heatW = Math.max(0, mostV - logicV) * (drawA.likely + givenA);
+  const name = `${board.name}, its regulator`;
+  return smallPart(
+    { id: `regulator:${board.id}`, itemId: board.id, what: 'regulator', name, heatW },
+    thermal.regulatorKPerW,
+    {
+      ambientC,
+    },
+  );
+}
+
 /** All that gets warm, the hottest first. */
 export function listWarm(
-  { piece }: Pick<Design, 'piece'>,
-  placed: readonly PlacedGroup[],
-  driven: readonly Driven[],
+  { piece: { ambientC } }: Pick<Design, 'piece'>,
+  known: {
+    readonly placed: readonly PlacedGroup[];
+    readonly driven: readonly Driven[];
+    readonly boards: readonly Board[];
+    readonly rails: Rails;
+    readonly supplies: readonly Fed[];
+  },
 ): readonly WarmPart[] {
-  return driven
-    .flatMap((each) =>
-      warmOf(
-        each,
-        placed.find((group) => group.id === each.itemId),
-        piece.ambientC,
-      ),
-    )
-    .sort((a, b) => b.outsideC - a.outsideC);
+  const { placed, driven, boards, rails, supplies } = known;
+  const groupOf = (id: string): PlacedGroup | undefined => placed.find((group) => group.id === id);
+  const mostOf = (railId: string | null): number =>
+    (railId === null ? undefined : rails.byId.get(railId)?.range?.mostV) ?? 0;
+  return [
+    ...driven.flatMap((each) => warmOf(each, groupOf(each.itemId), ambientC)),
+    ...supplies.flatMap((supply) => warmConverters(supply, ambientC)),
+    ...boards.flatMap((board) => warmRegulator(board, driven, mostOf(board.railId), ambientC)),
+  ].sort((a, b) => b.outsideC - a.outsideC);
 }

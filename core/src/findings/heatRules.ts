@@ -1,7 +1,8 @@
 import type { WarmPart } from '../assess.ts';
 import { forwardVoltageV } from '../circuit/index.ts';
 import { deratedCurrentA, isTooNear, LIGHT_SHARE, softensAtC, touchLimitsC } from '../heat/index.ts';
-import { type Edit, type Finding, named } from '../items/index.ts';
+import { type Edit, type Finding, type Fix, named } from '../items/index.ts';
+import { converters } from '../parts/index.ts';
 import { changeItem } from '../plan/index.ts';
 import { amps, celsius, quantity, say } from '../units/index.ts';
 import type { Rule, RuleInput } from './finding.ts';
@@ -39,6 +40,20 @@ function derate(
   return { mostA, edits };
 }
 
+/** A switching converter in place of a linear one that burns what is over: the smallest that gives as much. */
+function takeSwitching({ design, assessment }: RuleInput, { itemId, what }: WarmPart): Fix[] {
+  const nodes = assessment.supplies.flatMap(({ tree, atPeak, atFull }) =>
+    tree.nodes.map((node, i) => ({ node, outA: Math.max(...[atPeak, atFull].map((at) => at.nodes[i]?.outA ?? 0)) })),
+  );
+  const found = nodes.find(({ node }) => what === 'converter' && node.id === itemId);
+  const now = found?.node.converter;
+  if (!found || !now || now.topology !== 'linear') return [];
+  const part = converters
+    .filter((each) => each.topology === 'buck' && each.outputV === now.outputV && each.outputLimitA >= found.outA)
+    .sort((a, b) => a.outputLimitA - b.outputLimitA)[0];
+  return part ? [{ label: `Take: ${part.name}`, edits: changeItem(design, itemId, { part: part.id }) }] : [];
+}
+
 /** A part that is hotter inside than it bears. */
 export const hotRule: Rule = (input) =>
   input.assessment.warm
@@ -49,7 +64,7 @@ export const hotRule: Rule = (input) =>
       return {
         ...named('too-hot', part.id),
         gravity: 'stop',
-        stage: 'drive',
+        stage: part.what === 'converter' ? 'power' : 'drive',
         aboutId: part.itemId,
         actual: { kind: 'temperatureC', value: part.insideC },
         limit: { kind: 'temperatureC', value: part.limitC },
@@ -58,7 +73,9 @@ export const hotRule: Rule = (input) =>
         mend: derated
           ? say`At most ${amps(derated.mostA)}, or a heatsink and air that make it ${enough} from inside to the room.`
           : say`Less current, less voltage to lose in it, or ${enough} to the air.`,
-        fixes: derated ? [{ label: say`At most ${amps(roundDown(derated.mostA))}`, edits: derated.edits }] : [],
+        fixes: derated
+          ? [{ label: say`At most ${amps(roundDown(derated.mostA))}`, edits: derated.edits }]
+          : takeSwitching(input, part),
       };
     });
 
