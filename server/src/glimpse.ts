@@ -22,25 +22,52 @@ const onScreen = (light: number): string =>
     .toString(16)
     .padStart(2, '0');
 
-/** The lights of a piece as its first mood shows them a little way in; all of them, in a plain colour, where it is dark. */
-export function glimpseLights({ placed, show }: Assessment): readonly GlimpseLight[] {
+/** What a group shows in a frame, by the number of each light; those that are dark are left out. */
+function lightsOf(
+  group: Assessment['placed'][number],
+  { groups }: Assessment['show'],
+  frame: Uint8Array,
+  brightest: number,
+): (readonly [light: number, shown: GlimpseLight])[] {
+  const row = groups.find((each) => each.id === group.id);
+  // What no program drives is lit while its supply is.
+  const plain = group.shape === 'lights' ? group.part.colour : UNLIT;
+  const used = group.shape === 'pixels' ? group.places.slice(0, group.lit) : group.places;
+  return used.flatMap((place, i): (readonly [number, GlimpseLight])[] => {
+    if (!row || brightest === 0) return [[i, { ...place, colour: plain }]];
+    const at = row.offset + (i % Math.max(1, row.points)) * row.bytesPerPoint;
+    const bytes = [...frame.slice(at, at + row.bytesPerPoint)].map((byte) => byte / brightest);
+    if (Math.max(...bytes) < LEAST_SEEN) return [];
+    return [[i, { ...place, colour: row.bytesPerPoint === 3 ? `#${bytes.map(onScreen).join('')}` : plain }]];
+  });
+}
+
+/**
+ * The lights of a piece as its first mood shows them a little way in; all of them, in a plain colour, where it is dark. What
+ * guides lead on is seen where they end.
+ */
+export function glimpseLights({ placed, show, guides }: Assessment): readonly GlimpseLight[] {
   const frame = new Uint8Array(show.frameBytes);
   const mood = show.moods[show.start];
   if (mood) paintFrame(show, show.start, Math.round(mood.throughMs * SEEN_AT), frame);
   const brightest = Math.max(0, ...frame);
-  const lights = placed.flatMap((group): GlimpseLight[] => {
-    const row = show.groups.find((each) => each.id === group.id);
-    // What no program drives is lit while its supply is.
-    const plain = group.shape === 'lights' ? group.part.colour : UNLIT;
-    if (!row) return group.places.map((place) => ({ ...place, colour: plain }));
-    return group.places.flatMap((place, i): GlimpseLight[] => {
-      if (brightest === 0) return [{ ...place, colour: plain }];
-      const at = row.offset + (i % Math.max(1, row.points)) * row.bytesPerPoint;
-      const bytes = [...frame.slice(at, at + row.bytesPerPoint)].map((byte) => byte / brightest);
-      if (Math.max(...bytes) < LEAST_SEEN) return [];
-      return [{ ...place, colour: row.bytesPerPoint === 3 ? `#${bytes.map(onScreen).join('')}` : plain }];
-    });
-  });
+  const own = new Map(
+    placed.flatMap((group) =>
+      lightsOf(group, show, frame, brightest).map(([light, shown]): [string, GlimpseLight] => [
+        `${group.id} ${light}`,
+        shown,
+      ]),
+    ),
+  );
+  const keyOf = ({ groupId, light }: (typeof guides)[number]['sources'][number]): string => `${groupId} ${light}`;
+  const covered = new Set(guides.flatMap(({ sources }) => sources.map(keyOf)));
+  const ends = guides.flatMap(({ sources, ends: holes }) =>
+    holes.flatMap(({ at, from }) => {
+      const [first] = from.flatMap((k) => (sources[k] ? (own.get(keyOf(sources[k])) ?? []) : []));
+      return first ? [{ ...at, colour: first.colour }] : [];
+    }),
+  );
+  const lights = [...[...own].flatMap(([key, light]) => (covered.has(key) ? [] : [light])), ...ends];
   const step = Math.max(1, Math.ceil(lights.length / MOST_LIGHTS));
   return lights.filter((_, i) => i % step === 0);
 }

@@ -35,4 +35,4 @@ export {
   type ShowSensing,
 } from './show.ts';
 export { gammaTable, lookTable } from './tables.ts';
-export { whiteOf } from './white.ts';
+export { lightOfChannel } from './white.ts';

@@ -1,6 +1,6 @@
 import type { Assessment } from '@glimmer/core/assess';
 import { fingerprint } from '@glimmer/core/exports';
-import { ANY } from '@glimmer/core/motion';
+import { ANY, lightOfChannel } from '@glimmer/core/motion';
 import { useEffect, useMemo, useState } from 'react';
 import { type PieceMoment, usePieceStore } from '../picture/pieceStore.ts';
 import { useSheet } from '../stages/useSheet.ts';
@@ -44,7 +44,7 @@ function describePin(demandId: string, { show, chains }: Assessment, moment: Pie
   const group = show.groups.find((each) => each.id === id);
   if (!group) return '';
   if (kind === 'channel') {
-    const level = moment.frame[group.offset + Number(number ?? 1) - 1] ?? 0;
+    const level = lightOfChannel(moment.frame, group, Number(number ?? 1) - 1);
     return `${Math.round((level / 255) * 100)} % of the time high`;
   }
   const ids = chains.find((chain) => chain.tapeIds[0] === id)?.tapeIds ?? [];

@@ -91,7 +91,8 @@ function lightsOf(group: Assessment['placed'][number], { show, driven, consumers
   if (!row && !isLit) return [];
   if (group.shape === 'pixels') {
     if (!row) return [];
-    return group.places.map((place, i) => ({
+    // Those that are not used stay dark.
+    return group.places.slice(0, group.lit).map((place, i) => ({
       ...place,
       at: row.offset + i * 3,
       colour: null,
