@@ -1,5 +1,5 @@
 import { percent, say } from '../../units/index.ts';
-import { ask, assume } from '../inputs.ts';
+import { ask, assume, choice } from '../inputs.ts';
 import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 /** Answers what pixels draw by colour and brightness. */
@@ -17,18 +17,22 @@ export const pixelCurrentSum = defineSum({
     lit: assume('fraction', 'lit', 'Share of them lit', 1, { least: 0, most: 1 }),
     restA: assume('currentA', 'rest', 'Rest current of one', 0.0008, { least: 0, most: 0.01 }),
     dieA: assume('currentA', 'die', 'One die at full', 0.012, { most: 0.1, usual: [0.004, 0.025] }),
+    white: choice('white', 'White comes from', ['three dice', 'a white die'], 'three dice'),
   },
-  reckon: ({ pixels, red, green, blue, brightness, lit, restA, dieA }) => {
+  reckon: ({ pixels, red, green, blue, brightness, lit, restA, dieA, white }) => {
+    // A white die takes the place of what the three have in common: two dice in three are saved of it.
+    const saved = white === 'a white die' ? 2 : 0;
+    const dice = red + green + blue - saved * Math.min(red, green, blue);
     const restTotal = pixels * restA;
-    const whiteA = restTotal + pixels * 3 * dieA;
-    const nowA = restTotal + pixels * lit * (red + green + blue) * dieA * brightness;
+    const whiteA = restTotal + pixels * (3 - saved) * dieA;
+    const nowA = restTotal + pixels * lit * dice * dieA * brightness;
     return {
       results: [
         mainFigure('currentA', 'Draws', 'currentA', nowA),
         figure('darkA', 'Dark', 'currentA', restTotal),
         figure('whiteA', 'All white at full', 'currentA', whiteA),
         figure('oneDieA', 'One colour at full', 'currentA', restTotal + pixels * dieA),
-        figure('eachA', 'One pixel, white at full', 'currentA', restA + 3 * dieA),
+        figure('eachA', 'One pixel, white at full', 'currentA', restA + (3 - saved) * dieA),
       ],
       steps: [],
       findings: findingsWhere([
