@@ -344,6 +344,17 @@ test('light guides: holes on the picture, a bundle over a pixel, too near and me
   await card.getByLabel('Gap from light to guide').press('Enter');
   await expect(card.getByRole('alert')).toBeVisible();
 
+  // Ninety holes are not clicked one by one: a row of them is laid out, with what is known of it before a hole is drilled.
+  await card.getByText('Lay out a ring, a row or a grid').click();
+  await card.getByLabel('Shape').selectOption('a row');
+  await fill(page, 'How many', '90');
+  await fill(page, 'From, across', '20 mm');
+  await fill(page, 'To, across', '376 mm');
+  // 356 mm in 89 steps.
+  await expect(card.getByText('4.00 mm from one to the next, middle to middle')).toBeVisible();
+  await card.getByRole('button', { name: 'Lay 90 holes' }).click();
+  await expect(page.getByRole('button', { name: 'Guides 1, hole 90' })).toBeVisible();
+
   // Seen where the guides end: with the first pixel red the row of holes is lit.
   await goTo(page, 'moods');
   const dark = await drawn(page);

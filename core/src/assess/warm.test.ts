@@ -3,6 +3,7 @@ import { circuitOf, itemOf } from '../../tests/designs.ts';
 import { assess } from '../assess.ts';
 import { listSteps } from '../bench/index.ts';
 import { checkDesign } from '../findings/index.ts';
+import { readPartsCsv } from '../parts/index.ts';
 import { applyEdits, type Design, type Item } from '../plan/index.ts';
 import { usualPrinter } from '../units/index.ts';
 
@@ -120,5 +121,30 @@ describe('other warm parts', () => {
       }),
     ]);
     expect(assess(design).warm).toEqual([]);
+  });
+});
+
+describe('a star of the maker’s own', () => {
+  it('with 4 K/W from its inside to its board instead of the typical 10 is so much cooler inside, and no cooler outside', () => {
+    const read = readPartsCsv('kind,like,name,price,inside to board\nled,led-star-white,Mine,4,4 K/W\n');
+    expect(read.problems).toEqual([]);
+    const [own] = read.parts;
+    const starOf = (part: string) => {
+      const design = circuitOf([
+        itemOf('outside supply', { id: 'supply', at: { xMm: 0, yMm: 0 }, part: 'supply-bench', volts: 5 }),
+        itemOf('light', {
+          id: 'star',
+          part,
+          wantedCurrentA: 0.3,
+          resistorRatedW: 2,
+          places: [{ id: 'p', at: { xMm: 50, yMm: 0 }, hollowId: null }],
+          switchedBy: { way: 'always on' },
+        }),
+      ]);
+      return assess({ ...design, ownParts: [...read.parts] }).warm.find(({ what }) => what === 'light');
+    };
+    const [typical, mine] = [starOf('led-star-white'), starOf(own?.id ?? '')];
+    expect(mine?.outsideC).toBeCloseTo(typical?.outsideC ?? 0, 6);
+    expect((typical?.insideC ?? 0) - (mine?.insideC ?? 0)).toBeCloseTo(6 * (mine?.heatW ?? 0), 6);
   });
 });

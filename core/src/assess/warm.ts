@@ -63,7 +63,7 @@ function smallPart(
 
 /** A power star on its board or heatsink, in the open or in a closed hollow that the others of its group warm too. */
 function warmStar(group: PlacedLeds, driven: Driven, ambientC: number): WarmPart {
-  const { group: item, places } = group;
+  const { group: item, places, part } = group;
   const I = driven.corners.brightestA;
   const heatW = lightHeat.reckon({ V: forwardVoltageV(driven.loop.curve, I), I, n: LIGHT_SHARE });
   const hollow: readonly WarmBody[] =
@@ -71,7 +71,7 @@ function warmStar(group: PlacedLeds, driven: Driven, ambientC: number): WarmPart
       ? []
       : [{ heatW: heatW * (places.length - 1), toNextKPerW: item.hollowKPerW, capacityJPerK: HOLLOW_J_PER_K }];
   const chain: readonly WarmBody[] = [
-    { heatW, toNextKPerW: thermal.starInsideKPerW, capacityJPerK: 0.5 },
+    { heatW, toNextKPerW: part.insideKPerW ?? thermal.starInsideKPerW, capacityJPerK: 0.5 },
     {
       heatW: 0,
       toNextKPerW: item.sinkKPerW ?? thermal.starBoardKPerW,

@@ -39,6 +39,14 @@ const sayBuild = ({ board }: ProgramPart): string =>
     : `5. Copy \`template.c\`, fill in its eight functions for your board, \`make board BOARD=yours.c\`.
 6. Load it with the lights unplugged. It must say the mark above.`;
 
+/** How the order of the pixels’ colours is seen; nothing where there is none to see. */
+const sayColours = ({ board, chains }: ProgramPart): string =>
+  chains.length === 0
+    ? ''
+    : `
+   To see in which order the pixels take their colours, load \`make clean ${board?.part.code ? 'avr' : 'board'} MAIN=colours.c\` first: the first pixel
+   shows red, green, blue, a second each. Where it shows others, say so on the Lights sheet and take the program out again.`;
+
 /** What hangs on which pin, to be held against the wires once more. */
 function sayPins({ pinPlan, board, channels }: ProgramPart): string {
   const own = new Map((board?.item.pinNames ?? []).map(({ pin, name }) => [pin, name]));
@@ -61,7 +69,7 @@ of them is older.
 2. Take the pack out while the board is fed by its USB lead.
 3. Choose port and kind of board. ${part.board ? `The plan takes: ${part.board.part.name}. ${isNumbered(part.board.part.pins) ? 'Pins are numbered along the edge, the first is 1.' : 'Pins go by what is printed on your board; `pins.h` counts them as your table lists them, the first is 1.'} Hold each wire against its pin once more:` : 'The plan has no controller yet.'}
 ${sayPins(part)}
-4. \`make host\` and try it: \`echo "frame 0" | ./host\`.
+4. \`make host\` and try it: \`echo "frame 0" | ./host\`.${sayColours(part)}
 ${sayBuild(part)}
 7. Plug in one light group at a time. Before the first full frame: pack in, fuse in, hand on the switch.
    ${sayLimit(part)}

@@ -38,7 +38,7 @@ export {
   reckonGuided,
   shareInCone,
 } from './guide.ts';
-export { type Layout, layOut, nearestMm } from './layOut.ts';
+export { judgeLayout, type Layout, type LayoutFacts, layOut, nearestMm } from './layOut.ts';
 export { equalLook, fadeSteps, perceivedShare, screenWeights } from './look.ts';
 export {
   chordOfRing,

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { circuitOf, itemOf, planOf } from '../../tests/designs.ts';
 import { copyGroup, type Design, layInTurn, shiftGroup } from '../plan/index.ts';
 import { readPlan } from '../plan/reading.ts';
-import { type Layout, layOut, nearestMm } from './index.ts';
+import { judgeLayout, type Layout, layOut, nearestMm } from './index.ts';
 
 const centre = { xMm: 100, yMm: 80 };
 const rounded = (layout: Layout): number[][] =>
@@ -217,5 +217,40 @@ describe('groups as one', () => {
     const ids = copied.items.flatMap((item) => (item.kind === 'light' ? item.places.map((place) => place.id) : []));
     expect(new Set(ids).size).toBe(4);
     expect(readPlan(planOf(copied))).toMatchObject({ ok: true });
+  });
+});
+
+describe('what is to be known before a hole is drilled', () => {
+  const ring = (count: number, radiusMm = 40): Layout => ({
+    shape: 'ring',
+    centre,
+    count,
+    radiusMm,
+    startDeg: 90,
+    clockwise: true,
+  });
+  const facts = (layout: Layout, options: { acrossMm: number | null; channels: number; turns: number }) =>
+    judgeLayout(layout, layOut(layout), options);
+
+  it('24 on a ring of 40 mm stand a chord of 10.44 mm apart: 12 mm lights touch, and there is room for 20', () => {
+    // 2 · 40 · sin(π / 24) = 10.44; room: π / asin(12 / 80) = 20.9.
+    const { apartMm, touches, room } = facts(ring(24), { acrossMm: 12, channels: 1, turns: 1 });
+    expect(apartMm).toBeCloseTo(10.44, 2);
+    expect(touches).toBe(true);
+    expect(room).toBe(20);
+    expect(facts(ring(24), { acrossMm: 5, channels: 1, turns: 1 }).touches).toBe(false);
+    expect(facts(ring(24), { acrossMm: null, channels: 1, turns: 1 })).toMatchObject({ touches: false, room: null });
+  });
+  it('a run shows its direction from three channels on; 24 on 5 leave a seam, 20 or 25 do not', () => {
+    expect(facts(ring(24), { acrossMm: 5, channels: 2, turns: 1 }).showsDirection).toBe(false);
+    expect(facts(ring(24), { acrossMm: 5, channels: 3, turns: 1 })).toMatchObject({ showsDirection: true, even: null });
+    expect(facts(ring(24), { acrossMm: 5, channels: 5, turns: 1 }).even).toEqual({ fewer: 20, more: 25 });
+    // A row has no seam.
+    const row: Layout = { shape: 'row', from: centre, to: { xMm: 300, yMm: 80 }, count: 24 };
+    expect(facts(row, { acrossMm: 5, channels: 5, turns: 1 }).even).toBeNull();
+  });
+  it('two kinds by turns round an odd ring stand beside their like at the seam', () => {
+    expect(facts(ring(25), { acrossMm: 5, channels: 1, turns: 2 })).toMatchObject({ alikeAtSeam: true, each: 13 });
+    expect(facts(ring(24), { acrossMm: 5, channels: 1, turns: 2 })).toMatchObject({ alikeAtSeam: false, each: 12 });
   });
 });

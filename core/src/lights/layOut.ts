@@ -1,5 +1,5 @@
 import { measureRoute, type PlanPoint, walkRoute } from '../items/index.ts';
-import { markRing } from './marking.ts';
+import { interleave, markRing, ringRoom } from './marking.ts';
 
 /** A shape along which lights are laid, each place reckoned from the one datum so that no error adds up. */
 export type Layout =
@@ -93,4 +93,50 @@ export function nearestMm(places: readonly PlanPoint[]): number {
   for (const [i, a] of places.entries())
     for (const b of places.slice(i + 1)) least = Math.min(least, Math.hypot(a.xMm - b.xMm, a.yMm - b.yMm));
   return least;
+}
+
+/** What is to be known of a layout before a hole is drilled. */
+export interface LayoutFacts {
+  /** From one to the next, middle to middle, at the nearest; infinite for fewer than two. */
+  readonly apartMm: number;
+  /** Neighbours touch. */
+  readonly touches: boolean;
+  /** So many a ring has room for; null for any other shape, or while it is not known how wide a light is. */
+  readonly room: number | null;
+  /** Lights of each group that takes its turn. */
+  readonly each: number;
+  /** At the seam of a closed ring two of the same group are neighbours. */
+  readonly alikeAtSeam: boolean;
+  /** A run over the channels shows which way it goes. */
+  readonly showsDirection: boolean;
+  /** The channels do not come out even where a ring closes: so many lights do, fewer and more. */
+  readonly even: { readonly fewer: number; readonly more: number } | null;
+}
+
+/**
+ * Judges a layout: room, seam and direction.
+ * @param options `acrossMm` of one light with its sleeve, null where it is not known; `turns` groups that take turns
+ */
+export function judgeLayout(
+  layout: Layout | null,
+  places: readonly PlanPoint[],
+  options: { readonly acrossMm: number | null; readonly channels: number; readonly turns: number },
+): LayoutFacts {
+  const { acrossMm, channels, turns } = options;
+  const each = Math.ceil(places.length / turns);
+  const { missingAtSeam, showsDirection } = interleave(each, channels, null);
+  const apartMm = nearestMm(places);
+  const isClosed = layout?.shape === 'ring';
+  return {
+    apartMm,
+    touches: acrossMm !== null && apartMm < acrossMm,
+    room: isClosed && acrossMm !== null ? ringRoom.reckon({ r: layout.radiusMm, s: acrossMm }) : null,
+    each,
+    alikeAtSeam: turns > 1 && isClosed && places.length % turns !== 0,
+    showsDirection,
+    even:
+      channels > 1 && isClosed && missingAtSeam.length > 0
+        ? { fewer: each - (each % channels), more: each - (each % channels) + channels }
+        : null,
+  };
 }

@@ -68,6 +68,8 @@ export interface LedPart extends PartBase {
   readonly dice?: readonly DieColour[];
   /** The side on which its dice share a leg. */
   readonly common?: 'plus' | 'minus';
+  /** From its inside to the board of a power star; typical of the kind without it. */
+  readonly insideKPerW?: number | undefined;
   /** The resistor that it has inside; it wants none besides. */
   readonly insideOhm?: number;
   /** The supply that its resistor inside was chosen for. */

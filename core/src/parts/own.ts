@@ -45,6 +45,7 @@ export const ownColumns = {
     'made for': column('madeForV', 'voltageV', 1, 60),
     'wavelength in nm': column('wavelengthNm', 'count', 200, 2000),
     'radiant power': column('radiantW', 'powerW', 0.0001, 20),
+    'inside to board': column('insideKPerW', 'thermalKPerW', 0.2, 100),
   },
   'pixel-tape': {
     density: column('perMetre', 'perMetre', 5, 400),

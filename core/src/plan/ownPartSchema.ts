@@ -39,6 +39,7 @@ export const ownPartSchema = z.discriminatedUnion('kind', [
     intensityMcd: inBand(led.brightness),
     invisible: z.enum(['infrared', 'ultraviolet']).optional(),
     wavelengthNm: inBand(led['wavelength in nm']).optional(),
+    insideKPerW: inBand(led['inside to board']).optional(),
     radiantW: inBand(led['radiant power']).optional(),
     halfAngleDeg: z.number().min(1).max(90).optional(),
     dice: z.array(z.enum(dieColours)).min(2).max(4).optional(),

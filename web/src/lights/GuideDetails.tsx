@@ -9,6 +9,7 @@ import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField } from '../widgets/fields.tsx';
 import { FigureLine } from '../widgets/Section.tsx';
 import { openSum } from '../widgets/SumDrawer.tsx';
+import { LayOut } from './LayOut.tsx';
 
 type Guide = ItemOf<'guide'>;
 
@@ -179,6 +180,7 @@ export function GuideDetails({ item }: { readonly item: Guide }) {
           />
         </div>
       )}
+      <LayOut item={item} acrossMm={guide?.part.diameterMm ?? null} />
       <Ends item={item} />
     </>
   );

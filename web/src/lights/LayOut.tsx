@@ -1,9 +1,10 @@
-import type { ItemOf, PlanPoint } from '@glimmer/core/items';
-import { interleave, type Layout, layOut, nearestMm, ringRoom } from '@glimmer/core/lights';
+import type { ItemOf } from '@glimmer/core/items';
+import { judgeLayout, type Layout, type LayoutFacts, layOut } from '@glimmer/core/lights';
 import { canHold, type Design, layInTurn } from '@glimmer/core/plan';
 import type { Band } from '@glimmer/core/units';
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
+import { setField } from '../items/itemActions.ts';
 import { useSheet } from '../stages/useSheet.ts';
 import { changeDesign } from '../state/planStore.ts';
 import { usePrinter } from '../units/index.ts';
@@ -11,7 +12,7 @@ import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField, Tick } from '../widgets/fields.tsx';
 import { tellDone } from '../widgets/tellDone.ts';
 
-type Lights = ItemOf<'light'>;
+type Laid = ItemOf<'light' | 'guide'>;
 type Shape = Layout['shape'];
 
 /** What the form of a layout holds; each shape asks for some of it. */
@@ -70,12 +71,12 @@ const asks: Readonly<Record<Shape, readonly (keyof typeof rows)[]>> = {
   line: ['count'],
 };
 
-/** What a layout begins with: as many lights as there are, in the middle of the picture. */
-function beginWith(item: Lights, { view }: Design): Asked {
+/** What a layout begins with: as many as there are, in the middle of the picture. */
+function beginWith(count: number, { view }: Design): Asked {
   const [xMm, yMm] = [Math.round(view.widthMm / 2), Math.round(view.heightMm / 2)];
   return {
     shape: 'ring',
-    count: Math.max(item.places.length, 8),
+    count: Math.max(count, 8),
     xMm,
     yMm,
     toXMm: Math.round(view.widthMm * 0.8),
@@ -107,33 +108,27 @@ function layoutOf(asked: Asked, design: Design): Layout | null {
 }
 
 interface FactsProps {
-  readonly asked: Asked;
-  readonly places: readonly PlanPoint[];
+  readonly facts: LayoutFacts;
   readonly acrossMm: number | null;
   readonly channels: number;
+  readonly isByTurns: boolean;
 }
 
 /** What is to be known of a layout before a hole is drilled. */
-function Facts({ asked, places, acrossMm, channels }: FactsProps) {
+function Facts({ facts, acrossMm, channels, isByTurns }: FactsProps) {
   const printer = usePrinter();
-  const turns = asked.inTurnWith === NONE ? 1 : 2;
-  const each = Math.ceil(places.length / turns);
-  const { missingAtSeam, showsDirection } = interleave(each, channels, null);
-  const apartMm = nearestMm(places);
-  const isTight = acrossMm !== null && apartMm < acrossMm;
-  const room = asked.shape === 'ring' && acrossMm !== null ? ringRoom.reckon({ r: asked.radiusMm, s: acrossMm }) : null;
-  const isClosed = asked.shape === 'ring';
+  const { apartMm, touches, room, each, alikeAtSeam, showsDirection, even } = facts;
   return (
     <ul className="mt-1 list-disc pl-5 text-[13.5px]">
       {Number.isFinite(apartMm) && (
-        <li className={isTight ? 'text-amber-ink' : ''}>
+        <li className={touches ? 'text-amber-ink' : ''}>
           {printer.quantity('lengthMm', apartMm)} from one to the next, middle to middle
-          {isTight && `: they touch, each is ${printer.quantity('lengthMm', acrossMm)} across`}
-          {isTight && room !== null && `; this ring has room for ${room}`}
+          {touches && acrossMm !== null && `: they touch, each is ${printer.quantity('lengthMm', acrossMm)} across`}
+          {touches && room !== null && `; this ring has room for ${room}`}
         </li>
       )}
-      {turns > 1 && <li>{each} of each, by turns. Each group has channels of its own, so no channel mixes the two.</li>}
-      {turns > 1 && isClosed && places.length % 2 === 1 && (
+      {isByTurns && <li>{each} of each, by turns. Each group has channels of its own, so no channel mixes the two.</li>}
+      {alikeAtSeam && (
         <li className="text-amber-ink">An odd number: at the seam two of the same kind are neighbours.</li>
       )}
       {channels > 1 && (
@@ -143,31 +138,46 @@ function Facts({ asked, places, acrossMm, channels }: FactsProps) {
             : 'On two channels it swings to and fro: a way round is seen from three channels on.'}
         </li>
       )}
-      {channels > 1 && isClosed && missingAtSeam.length > 0 && (
+      {even && (
         <li className="text-amber-ink">
-          {each} lights on {channels} channels leave a seam: take {each - (each % channels)} or{' '}
-          {each - (each % channels) + channels}.
+          {each} lights on {channels} channels leave a seam: take {even.fewer} or {even.more}.
         </li>
       )}
     </ul>
   );
 }
 
-/** Lays the lights of a group out along a shape, alone or in turn with those of another. */
-export function LayOut({ item, acrossMm }: { readonly item: Lights; readonly acrossMm: number | null }) {
+interface LayOutProps {
+  readonly item: Laid;
+  /** How wide one is; null while it is not known. */
+  readonly acrossMm: number | null;
+}
+
+/** Lays what stands at many places out along a shape: the lights of a group, alone or in turn with another's, or holes of guides. */
+export function LayOut({ item, acrossMm }: LayOutProps) {
   const { design } = useSheet();
   const [own, setOwn] = useState<Asked | null>(null);
-  const asked = own ?? beginWith(item, design);
+  const isGuide = 'ends' in item;
+  const [word, channels] = isGuide ? ['holes', 1] : ['lights', item.channels];
+  const asked = own ?? beginWith(isGuide ? item.ends.length : item.places.length, design);
   const set = (fields: Partial<Asked>): void => setOwn({ ...asked, ...fields });
   const tapes = design.items.filter((each) => 'route' in each && each.route.length > 1);
-  const others = design.items.filter((each) => each.kind === 'light' && each.id !== item.id);
+  const others = isGuide ? [] : design.items.filter((each) => each.kind === 'light' && each.id !== item.id);
   const layout = layoutOf(asked, design);
   const places = layout ? layOut(layout) : [];
+  const isByTurns = asked.inTurnWith !== NONE;
+  const facts = judgeLayout(layout, places, { acrossMm, channels, turns: isByTurns ? 2 : 1 });
   const isHeld = canHold(places) && places.length <= 1000;
   const lay = (): void => {
-    const ids = [item.id, ...(asked.inTurnWith === NONE ? [] : [asked.inTurnWith])];
-    changeDesign((open) => layInTurn(open, ids, places, () => nanoid(8)));
-    tellDone(`${places.length} lights laid out`);
+    const ids = [item.id, ...(isByTurns ? [asked.inTurnWith] : [])];
+    if (isGuide)
+      setField(
+        item.id,
+        'ends',
+        places.map((at) => ({ id: nanoid(8), at, hollowId: null })),
+      );
+    else changeDesign((open) => layInTurn(open, ids, places, () => nanoid(8)));
+    tellDone(`${places.length} ${word} laid out`);
   };
   return (
     <details className="no-print mt-1">
@@ -213,14 +223,14 @@ export function LayOut({ item, acrossMm }: { readonly item: Lights; readonly acr
           />
         )}
       </div>
-      <Facts asked={asked} places={places} acrossMm={acrossMm} channels={item.channels} />
+      <Facts facts={facts} acrossMm={acrossMm} channels={channels} isByTurns={isByTurns} />
       {!isHeld && (
         <p role="alert" className="text-brick-ink">
           That is more than a picture can hold: a smaller shape, or nearer to the middle.
         </p>
       )}
       <Button className="mt-1" onClick={lay} disabled={places.length === 0 || !isHeld}>
-        Lay {places.length} lights
+        Lay {places.length} {word}
       </Button>
     </details>
   );

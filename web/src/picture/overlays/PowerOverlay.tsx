@@ -3,6 +3,36 @@ import { ItemHandles } from './ItemHandles.tsx';
 import { Label } from './Label.tsx';
 import type { OverlayProps } from './OverlayProps.ts';
 
+/** What gets warm, at its place: the hottest part of each item, after as long as it is lit at a time. */
+function Warmth({ design, assessment, u }: OverlayProps) {
+  const printer = usePrinter();
+  const hottest = new Map(
+    [...assessment.warm].sort((a, b) => a.afterC - b.afterC).map((part) => [part.itemId, part] as const),
+  );
+  return [...hottest.values()].map((part) => {
+    const item = design.items.find(({ id }) => id === part.itemId);
+    const at = item && ('at' in item ? item.at : 'places' in item ? item.places[0]?.at : undefined);
+    if (!at) return null;
+    return (
+      <g key={part.id} aria-label={`${part.name}: ${printer.quantity('temperatureC', part.afterC)}`}>
+        <circle
+          cx={at.xMm}
+          cy={at.yMm}
+          r={u * 4.5}
+          fill="none"
+          stroke={part.insideC > part.limitC ? 'var(--brick-ink)' : 'var(--amber-ink)'}
+          strokeWidth="1"
+          strokeDasharray="1 2"
+          vectorEffect="non-scaling-stroke"
+        />
+        <Label x={at.xMm} y={at.yMm + u * 8} u={u}>
+          {printer.quantity('temperatureC', part.afterC)}
+        </Label>
+      </g>
+    );
+  });
+}
+
 /** Voltage as ink: full voltage is verdigris, what is lost turns to brick; the figure at the far end says it in words. */
 export function PowerOverlay(props: OverlayProps) {
   const printer = usePrinter();
@@ -43,6 +73,7 @@ export function PowerOverlay(props: OverlayProps) {
           </g>
         );
       })}
+      <Warmth {...props} />
       <ItemHandles {...props} stages={['power']} withBoards />
     </>
   );
