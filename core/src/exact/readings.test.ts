@@ -40,7 +40,8 @@ describe('what a bench card says to expect', () => {
     const assessment = assess(plan.design);
     const steps = listSteps(plan.design, assessment).filter(({ id }) => id.startsWith('rest-current'));
     for (const supply of assessment.supplies) {
-      const step = steps.find(({ id }) => steps.length === 1 || id.includes(supply.rail.id));
+      const own = supply === assessment.supplies[0] ? 'rest-current' : `rest-current:${supply.rail.id}`;
+      const step = steps.find(({ id }) => id === own);
       if (!step?.expect) continue;
       const drawnA = solve(plan, assessment, { charge: BENCH_CHARGE, moodId: null, openIds: [] }).gives(supply);
       // A card’s band is wider than the exact and the reduced way differ: the reading is in its middle.
