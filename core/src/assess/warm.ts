@@ -1,7 +1,7 @@
 import { forwardVoltageV } from '../circuit/index.ts';
 import { LIGHT_SHARE, lightHeat, type WarmBody, warmChain } from '../heat/index.ts';
 import { isLinear, type PlacedGroup, type PlacedLeds } from '../items/index.ts';
-import type { Board, Driven, Rails } from '../network/index.ts';
+import type { Board, Driven, Rails, Switched } from '../network/index.ts';
 import type { Design } from '../plan/index.ts';
 import type { SupplyAssessment } from './supplies.ts';
 
@@ -96,7 +96,8 @@ function warmStar(group: PlacedLeds, driven: Driven, ambientC: number): WarmPart
   };
 }
 
-function warmOf(driven: Driven, group: PlacedGroup | undefined, ambientC: number): WarmPart[] {
+/** What one channel of lights warms: `driverId` of what holds their current, where something does. */
+function warmOf(driven: Driven, group: PlacedGroup | undefined, driverId: string | null, ambientC: number): WarmPart[] {
   const { itemId, name, resistor, transistor, loop, channelBrightestA, corners, feed, die } = driven;
   const air = { ambientC };
   const part = die ?? (driven.tape && driven.tape.colours > 1 ? driven.tape.colour : null);
@@ -130,7 +131,7 @@ function warmOf(driven: Driven, group: PlacedGroup | undefined, ambientC: number
         )
       : []),
     ...smallPart(
-      { id: `driver:${suffix}`, itemId, what: 'driver', name: `${name}, its driver`, heatW: heldW },
+      { id: `driver:${suffix}`, itemId: driverId ?? itemId, what: 'driver', name: `${name}, its driver`, heatW: heldW },
       thermal.driverKPerW,
       air,
     ),
@@ -180,17 +181,21 @@ export function listWarm(
   known: {
     readonly placed: readonly PlacedGroup[];
     readonly driven: readonly Driven[];
+    /** How every channel is switched, by the id of its item. */
+    readonly switched: ReadonlyMap<string, readonly Switched[]>;
     readonly boards: readonly Board[];
     readonly rails: Rails;
     readonly supplies: readonly Fed[];
   },
 ): readonly WarmPart[] {
-  const { placed, driven, boards, rails, supplies } = known;
+  const { placed, driven, switched, boards, rails, supplies } = known;
   const groupOf = (id: string): PlacedGroup | undefined => placed.find((group) => group.id === id);
   const mostOf = (railId: string | null): number =>
     (railId === null ? undefined : rails.byId.get(railId)?.range?.mostV) ?? 0;
   return [
-    ...driven.flatMap((each) => warmOf(each, groupOf(each.itemId), ambientC)),
+    ...driven.flatMap((each) =>
+      warmOf(each, groupOf(each.itemId), switched.get(each.itemId)?.[0]?.by?.id ?? null, ambientC),
+    ),
     ...supplies.flatMap((supply) => warmConverters(supply, ambientC)),
     ...boards.flatMap((board) => warmRegulator(board, driven, mostOf(board.railId), ambientC)),
   ].sort((a, b) => b.outsideC - a.outsideC);

@@ -88,6 +88,9 @@ function Link({ link, i, isWeakest }: LinkProps) {
   );
 }
 
+/** Figures of a link are no larger than those of the text round it. */
+const MOST_SCALE = 1.3;
+
 /** The chain from cell to light: each link as thick as what it carries at most, filled by what it carries at peak. */
 export function Chain({
   links,
@@ -103,6 +106,8 @@ export function Chain({
     <svg
       viewBox={`0 0 ${width} 106`}
       className="w-full"
+      // A chain of a few links is not blown up to the width of the sheet.
+      style={{ maxWidth: `${width * MOST_SCALE}px` }}
       role="img"
       aria-label={`Chain of ${links.length} links; weakest: ${weakestName ?? 'none'}`}
     >

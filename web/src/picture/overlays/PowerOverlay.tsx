@@ -3,16 +3,22 @@ import { ItemHandles } from './ItemHandles.tsx';
 import { Label } from './Label.tsx';
 import type { OverlayProps } from './OverlayProps.ts';
 
+/** What rises by less is hardly felt by a hand, and not told of on the picture. */
+const FELT_K = 10;
+
 /** What gets warm, at its place: the hottest part of each item, after as long as it is lit at a time. */
 function Warmth({ design, assessment, u }: OverlayProps) {
   const printer = usePrinter();
   const hottest = new Map(
-    [...assessment.warm].sort((a, b) => a.afterC - b.afterC).map((part) => [part.itemId, part] as const),
+    assessment.warm
+      .filter(({ afterC, airC }) => afterC - airC >= FELT_K)
+      .sort((a, b) => a.afterC - b.afterC)
+      .map((part) => [part.itemId, part] as const),
   );
   return [...hottest.values()].map((part) => {
     const item = design.items.find(({ id }) => id === part.itemId);
     const at = item && ('at' in item ? item.at : 'places' in item ? item.places[0]?.at : undefined);
-    if (!at) return null;
+    if (!item || !at) return null;
     return (
       <g key={part.id} aria-label={`${part.name}: ${printer.quantity('temperatureC', part.afterC)}`}>
         <circle
@@ -26,7 +32,7 @@ function Warmth({ design, assessment, u }: OverlayProps) {
           vectorEffect="non-scaling-stroke"
         />
         <Label x={at.xMm} y={at.yMm + u * 8} u={u}>
-          {printer.quantity('temperatureC', part.afterC)}
+          {`${item.name}: ${printer.quantity('temperatureC', part.afterC)}`}
         </Label>
       </g>
     );
