@@ -365,3 +365,20 @@ test('light guides: holes on the picture, a bundle over a pixel, too near and me
   await expect(page.getByText('Cut and gather Guides 1').filter({ visible: true }).first()).toBeVisible();
   await kept(page);
 });
+
+test('the helmet lamp closed in its housing: the walls’ resistance follows from the box, and may be typed over', async ({
+  page,
+}) => {
+  await page.goto(`/plan/${await copyDemo(page, '6f1d0c52-3b6e-4f0a-9a51-2c7d5b1e7b07')}/lights`);
+  const card = page.getByRole('article', { name: 'Single lights: Helmet lamp' });
+  const walls = card.getByLabel(/^Closed hollow, to the room/);
+  await card.getByLabel('Closed in').selectOption('Lamp housing');
+  // 64 × 44 × 50 mm: 164 cm² of wall in still air.
+  await expect(walls).toHaveValue('12.2 K/W');
+  await walls.fill('9 K/W');
+  await walls.press('Enter');
+  await expect(card.getByLabel('Closed in').locator('option:checked')).toHaveText('as typed above');
+  await card.getByLabel('Closed in').selectOption('nothing: it stands in the open');
+  await expect(walls).toHaveValue('');
+  await kept(page);
+});

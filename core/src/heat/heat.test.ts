@@ -3,6 +3,7 @@ import { celsius, quantitiesOf, usualPrinter } from '../units/index.ts';
 import {
   deratedCurrentA,
   heatedShare,
+  hollowWalls,
   isTooNear,
   judgeReflow,
   junctionTemperature,
@@ -84,5 +85,13 @@ describe('reflow', () => {
   });
   it('pad 3.0 × 2.4 mm, 0.12 mm of paste, half metal: 0.432 mm³', () => {
     expect(solderVolume.reckon({ a: 3, b: 2.4, h: 0.12, m: 0.5 })).toBeCloseTo(0.432, 9);
+  });
+});
+
+describe('a closed hollow', () => {
+  it('64 × 44 × 50 mm has 164 cm² of wall: 12.2 K/W, and a cube of a metre 0.033', () => {
+    // 2 · (6.4·4.4 + 6.4·5 + 4.4·5) cm² = 164.3 cm²; 1 / (5 · 0.01643).
+    expect(hollowWalls.reckon({ w: 64, h: 44, d: 50 })).toBeCloseTo(12.17, 2);
+    expect(hollowWalls.reckon({ w: 1000, h: 1000, d: 1000 })).toBeCloseTo(1 / 30, 6);
   });
 });

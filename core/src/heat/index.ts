@@ -1,3 +1,4 @@
+export { hollowWalls } from './hollow.ts';
 export {
   deratedCurrentA,
   heatedShare,

@@ -34,7 +34,7 @@ const heatRows: readonly FormRow[] = [
     band: bands.thermalKPerW,
     empty: 'open to the air',
     isLeftOut: true,
-    hint: 'about 10 K/W for a closed box as large as two fists',
+    hint: 'about 4 K/W for a thin-walled box as large as two fists, twice that under cloth',
   },
   {
     type: 'quantity',

@@ -15,26 +15,19 @@ function Warmth({ design, assessment, u }: OverlayProps) {
       .sort((a, b) => a.afterC - b.afterC)
       .map((part) => [part.itemId, part] as const),
   );
+  const above = new Map<string, number>();
   return [...hottest.values()].map((part) => {
     const item = design.items.find(({ id }) => id === part.itemId);
     const at = item && ('at' in item ? item.at : 'places' in item ? item.places[0]?.at : undefined);
     if (!item || !at) return null;
+    // What sits at one place is drawn downward from there: above it there is room, a line for each that is warm.
+    const place = `${at.xMm} ${at.yMm}`;
+    const line = (above.get(place) ?? 0) + 1;
+    above.set(place, line);
     return (
-      <g key={part.id} aria-label={`${part.name}: ${printer.quantity('temperatureC', part.afterC)}`}>
-        <circle
-          cx={at.xMm}
-          cy={at.yMm}
-          r={u * 4.5}
-          fill="none"
-          stroke={part.insideC > part.limitC ? 'var(--brick-ink)' : 'var(--amber-ink)'}
-          strokeWidth="1"
-          strokeDasharray="1 2"
-          vectorEffect="non-scaling-stroke"
-        />
-        <Label x={at.xMm} y={at.yMm + u * 8} u={u}>
-          {`${item.name}: ${printer.quantity('temperatureC', part.afterC)}`}
-        </Label>
-      </g>
+      <Label key={part.id} x={at.xMm} y={at.yMm - u * (1.5 + 4 * line)} u={u}>
+        {`${item.name}: ${printer.quantity('temperatureC', part.afterC)}`}
+      </Label>
     );
   });
 }
@@ -79,8 +72,8 @@ export function PowerOverlay(props: OverlayProps) {
           </g>
         );
       })}
-      <Warmth {...props} />
       <ItemHandles {...props} stages={['power']} withBoards />
+      <Warmth {...props} />
     </>
   );
 }
