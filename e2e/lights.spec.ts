@@ -325,8 +325,8 @@ test('light guides: holes on the picture, a bundle over a pixel, too near and me
   await expect(card.getByText('Add a light first: guides begin over one.')).toBeVisible();
   await layTape(page, 0.8);
   await card.getByRole('button', { name: 'Say which light they begin over' }).click();
-  // Nine fibres of 0.75 mm at 0.82: 0.75 · √(9 / 0.82) = 2.48 mm.
-  await expect(card.getByText('⌀ 2.48 mm, 2.58 mm')).toBeVisible();
+  // Nine circles lie in one of 3.613 times their width: 2.71 mm, and a tenth of play.
+  await expect(card.getByText('⌀ 2.71 mm, 2.81 mm')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Guides 1, hole 9' })).toBeVisible();
 
   // Thirty in each hole and no gap: the spot of a pixel lights the middle alone. The gap is set by a click.

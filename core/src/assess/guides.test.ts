@@ -5,7 +5,7 @@ import { assess } from '../assess.ts';
 import { listSteps } from '../bench/index.ts';
 import { exportTemplateSvg } from '../exports/index.ts';
 import { checkDesign } from '../findings/index.ts';
-import { reckonGuided, shareInCone } from '../lights/index.ts';
+import { gatheredMm, reckonGuided, shareInCone } from '../lights/index.ts';
 import { applyEdits, changeItem, createPlan, type Design } from '../plan/index.ts';
 import { usualPrinter } from '../units/index.ts';
 
@@ -47,10 +47,19 @@ describe('a bundle of fibres over a pixel', () => {
     expect(guided?.neededGapMm).toBeCloseTo(0.93, 2);
     expect(guided?.litShare).toBe(1);
   });
+  it('few fibres fill less than many: two lie in twice their width, nine in 3.613 times, four to a hole in 2.414 times', () => {
+    // Two circles of 0.5 mm in one of 1 mm fill a half of it; √(2 / 0.82) would say 0.78 mm.
+    expect(guideOf(bundleOf({}, 2)).guided).toMatchObject({ mouthMm: 1, kept: { meetsFibre: 0.5 } });
+    expect(guideOf(bundleOf({}, 9)).boreMm).toBeCloseTo(3.613 * 0.5 + 0.1, 9);
+    expect(guideOf(bundleOf({ perEnd: 4 })).holeMm).toBeCloseTo(2.414 * 0.5 + 0.1, 9);
+    // One more fibre never makes a bundle thinner.
+    const widths = Array.from({ length: 120 }, (_, i) => gatheredMm(i + 1, 0.5));
+    expect(widths).toEqual([...widths].sort((a, b) => a - b));
+  });
   it('loses its light step by step: a quarter of it goes into ±30°, 82 % meets a fibre, 92 % passes both faces', () => {
     const { guided, ends } = guideOf(bundleOf({ lengthMm: 1000 }));
     // At 1 mm the rim of the mouth is 69° off: the fibre's own cone of ±30° is the narrower, sin² 30° = 0.25.
-    expect(guided?.kept).toMatchObject({ meetsFibre: 0.82 });
+    expect(guided?.kept.meetsFibre).toBeCloseTo(0.82, 9);
     expect(guided?.kept.entersCone).toBeCloseTo(0.25, 9);
     expect(guided?.kept.faces).toBeCloseTo(0.96 * 0.96, 9);
     // 0.3 dB on a metre: 10^-0.03.
@@ -94,9 +103,8 @@ describe('a bundle of fibres over a pixel', () => {
           const at = (gapMm: number) =>
             reckonGuided({
               guides,
-              perEnd: 1,
+              ends: guides,
               lamps: 1,
-              isBundle: true,
               emitter: { widthMm: 2, halfAngleDeg, intensityMcd: 1000 },
               gapMm,
               filled,

@@ -1,5 +1,5 @@
 import { distanceMm, type GuideItem, type PlacedGroup, type PlanPoint, type Purchase } from '../items/index.ts';
-import { type Emitter, type Guided, lightEmitter, PIXEL_MCD, pixelEmitter, reckonGuided } from '../lights/index.ts';
+import { type Emitter, type Guided, gatheredMm, lightEmitter, PIXEL_MCD, pixelEmitter, reckonGuided } from '../lights/index.ts';
 import type { Driven } from '../network/index.ts';
 import { findPart, type GuidePart, type Library } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
@@ -29,6 +29,10 @@ export interface GuideAssessment {
   readonly part: GuidePart;
   /** In all. */
   readonly guides: number;
+  /** The bore that takes what is gathered before one light, with play. */
+  readonly boreMm: number;
+  /** The hole that takes what ends in it, with play. */
+  readonly holeMm: number;
   readonly sources: readonly GuideSource[];
   /** Lights that are named and not there. */
   readonly gone: number;
@@ -44,6 +48,8 @@ export interface GuideAssessment {
 /** Guides lie in curves and are trimmed when they are in: so much more than the straight way, and so much besides. */
 const SLACK = 1.15;
 const TRIM_MM = 30;
+/** What a guide needs of a hole beside its own diameter. */
+const PLAY_MM = 0.1;
 
 function lightAt(
   placed: readonly PlacedGroup[],
@@ -78,6 +84,7 @@ function reckon(
   const sources = found.flatMap((each) => (each ? [each] : []));
   const isBundle = item.gather === 'bundle';
   const guides = item.ends.length * item.perEnd;
+  const atMouth = isBundle ? guides : item.perEnd;
   const lengthOf = (at: PlanPoint): number =>
     item.lengthMm ?? Math.ceil(distanceMm(item.at, at) * SLACK + item.skinMm + TRIM_MM);
   const lengths = item.ends.map(({ at }) => lengthOf(at));
@@ -85,10 +92,9 @@ function reckon(
   const along = (lengthMm: number): Guided | null =>
     emitter && guides > 0
       ? reckonGuided({
-          guides: isBundle ? guides : item.perEnd,
-          perEnd: item.perEnd,
+          guides: atMouth,
+          ends: isBundle ? item.ends.length : 1,
           lamps: isBundle ? sources.length : 1,
-          isBundle: isBundle || item.perEnd > 1,
           emitter,
           gapMm: item.gapMm,
           filled: item.filled,
@@ -101,6 +107,8 @@ function reckon(
     item,
     part,
     guides,
+    boreMm: gatheredMm(atMouth, part.diameterMm) + PLAY_MM,
+    holeMm: gatheredMm(item.perEnd, part.diameterMm) + PLAY_MM,
     sources: sources.map(({ groupId, light, name }) => ({ groupId, light, name })),
     gone: found.filter((each) => each === null).length,
     emitter,

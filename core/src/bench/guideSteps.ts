@@ -2,9 +2,9 @@ import type { Assessment, GuideAssessment } from '../assess.ts';
 import { joinMessages, mm, say } from '../units/index.ts';
 import { type BenchStep, step } from './step.ts';
 
-const mouthOf = ({ item, guided, guides }: GuideAssessment): ReturnType<typeof say> =>
+const mouthOf = ({ item, boreMm, guides }: GuideAssessment): ReturnType<typeof say> =>
   item.gather === 'bundle'
-    ? say`Gather all ${guides} in a bore of at least ${mm((guided?.mouthMm ?? 0) + 0.1)}, glue them there, cut the mouth flat with a sharp blade and polish it.`
+    ? say`Gather all ${guides} in a bore of at least ${mm(boreMm)}, glue them there, cut the mouth flat with a sharp blade and polish it.`
     : say`Cut both ends of each flat and polish them.`;
 
 /** Cutting, gathering and registering of light guides: nothing electrical, so only a count is expected. */

@@ -1,5 +1,5 @@
 import { type Edit, type GuideItem, kindOf, type LightItem, type PixelTapeItem } from '../items/index.ts';
-import { fibreBundle, HAND_FILL } from '../lights/index.ts';
+import { gatheredMm } from '../lights/index.ts';
 import { type GuidePart, guides, type LedPart, leds, type PixelTapePart, pixelShapes } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
 import { mm, say, volts } from '../units/index.ts';
@@ -78,7 +78,7 @@ function judgeBundle(wish: Wish): Judged {
   if (points < 2) return { id, name, reason: 'it is for many points from one light; say how many there are' };
   const metres = 0.25 * points;
   const worstA = pixel.dice * pixel.dieCurrentA.likely + pixel.restCurrentA.likely;
-  const mouthMm = fibreBundle.reckon({ n: points, d: part.diameterMm, f: HAND_FILL });
+  const mouthMm = gatheredMm(points, part.diameterMm);
   const asks = { lights: 1, worstA, cost: pixel.price + metres * part.price, depthMm: part.leastBendMm };
   return {
     id,

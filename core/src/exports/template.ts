@@ -55,20 +55,19 @@ function drawLeds(
 
 /** The holes that guides end in, each as wide as they are, and the mouth where they are gathered. */
 function drawGuides(
-  { item, part, guided, ends }: Assessment['guides'][number],
+  { item, guided, ends, boreMm, holeMm }: Assessment['guides'][number],
   frame: Frame,
   printer: Printer,
 ): string {
-  const across = item.perEnd === 1 ? part.diameterMm : part.diameterMm * Math.sqrt(item.perEnd / 0.82);
   const circle = (place: PlanPoint, diameterMm: number, label: string): string => {
     const { x, y } = frame.at(place);
     return `<circle cx="${n(x)}" cy="${n(y)}" r="${n(diameterMm / 2)}" fill="none" stroke="#000" stroke-width="0.15"/><text x="${n(x + diameterMm / 2 + 0.8)}" y="${n(y - 0.6)}" font-size="2.2">${escapeXml(label)}</text>`;
   };
-  const first = printer.message(say`${item.name} 1, drill ${mm(across + 0.1)}`);
+  const first = printer.message(say`${item.name} 1, drill ${mm(holeMm)}`);
   return [
-    ...ends.map((end, i) => circle(end.at, across + 0.1, i === 0 ? first : `${i + 1}`)),
+    ...ends.map((end, i) => circle(end.at, holeMm, i === 0 ? first : `${i + 1}`)),
     ...(guided
-      ? [circle(item.at, guided.mouthMm + 0.1, printer.message(say`${item.name}, bore ${mm(guided.mouthMm + 0.1)}`))]
+      ? [circle(item.at, boreMm, printer.message(say`${item.name}, bore ${mm(boreMm)}`))]
       : []),
   ].join('');
 }

@@ -1,5 +1,5 @@
 import type { GuideAssessment } from '../assess.ts';
-import { fibreBundle, gapToCover, HAND_FILL } from '../lights/index.ts';
+import { fibreBundle, gapToCover } from '../lights/index.ts';
 import { fillSum, mm, percent, quantity, say } from '../units/index.ts';
 import type { Explanation } from './figure.ts';
 
@@ -25,7 +25,7 @@ export function explainGuide({ item, part, guides, guided, emitter }: GuideAsses
     sums:
       guided && emitter
         ? [
-            ...(isBundle ? [fillSum(fibreBundle, { n: guides, d: part.diameterMm, f: HAND_FILL })] : []),
+            ...(isBundle ? [fillSum(fibreBundle, { n: guides, d: part.diameterMm, f: guided.kept.meetsFibre })] : []),
             fillSum(gapToCover, { D: guided.mouthMm, s: emitter.widthMm, a: emitter.halfAngleDeg }),
           ]
         : [],

@@ -10,8 +10,6 @@ const FAR_GAP = 2;
 const FAR_LOSS = 0.5;
 /** Below this an end is not seen beside others, even at night. */
 const DIM_MCD = 0.3;
-/** What a guide needs of a hole beside its own diameter. */
-const PLAY_MM = 0.1;
 
 const about = ({ item }: GuideAssessment): Pick<Finding, 'stage' | 'aboutId'> => ({
   stage: 'lights',
@@ -87,7 +85,7 @@ function gap(guide: GuideAssessment, design: Design): Finding[] {
 
 /** Guides that are thicker than what they go through. */
 function bores(guide: GuideAssessment, design: Design): Finding[] {
-  const { item, part, guided } = guide;
+  const { item, guides } = guide;
   const holeOf = (id: string | null): number | null => {
     const hollow = design.hollows.find((each) => each.id === id);
     return hollow?.kind === 'bore' ? hollow.diameterMm : null;
@@ -108,10 +106,9 @@ function bores(guide: GuideAssessment, design: Design): Finding[] {
             fixes: [],
           },
         ];
-  const endMm = (item.perEnd === 1 ? part.diameterMm : part.diameterMm * Math.sqrt(item.perEnd / 0.82)) + PLAY_MM;
   return [
-    ...(guided ? tight('mouth', 'The bore of the bundle', holeOf(item.hollowId), guided.mouthMm + PLAY_MM) : []),
-    ...item.ends.flatMap((end, i) => tight(end.id, `Hole ${i + 1}`, holeOf(end.hollowId), endMm)),
+    ...(guides > 0 ? tight('mouth', 'The bore of the bundle', holeOf(item.hollowId), guide.boreMm) : []),
+    ...item.ends.flatMap((end, i) => tight(end.id, `Hole ${i + 1}`, holeOf(end.hollowId), guide.holeMm)),
   ];
 }
 

@@ -1,4 +1,5 @@
 import { defineFormula } from '../units/index.ts';
+import { bundleDiameterMm } from './fit.ts';
 
 /** Diameter of a bundle. @example 100 fibres of 0.75 mm that fill 0.82: 8.28 mm */
 export const fibreBundle = defineFormula({
@@ -10,7 +11,7 @@ export const fibreBundle = defineFormula({
     f: { meaning: 'share of the area that fibres fill', kind: 'fraction' },
   },
   form: '{D} = {d} · √({n} / {f})',
-  source: 'areas add; a hand-pushed bundle fills 0.82, no packing more than 0.907 (π/√12)',
+  source: 'areas add; many fibres pushed by hand fill 0.82, few fill less by the known packings, none more than 0.907 (π/√12)',
   reckon: ({ n, d, f }) => d * Math.sqrt(n / f),
 });
 
@@ -35,8 +36,28 @@ export const acceptanceDeg = (numericalAperture: number): number =>
 /** Share of a cosine emitter's light that falls into a fibre's cone: sin² of its half angle. */
 export const acceptedShare = (numericalAperture: number): number => Math.min(1, numericalAperture) ** 2;
 
-/** Share of a bundle's area that fibres pushed together by hand fill. */
-export const HAND_FILL = 0.82;
+/** Share of a bundle's area that many fibres pushed together by hand fill. */
+const HAND_FILL = 0.82;
+/** From here on what a hand leaves between fibres counts for more than what the best packing must leave. */
+const MANY = 60;
+
+/**
+ * Across fibres that are gathered in a round bore: by the share that a hand fills, and never thinner than the known
+ * packings of few.
+ * @example gatheredMm(9, 0.75) // 2.71; √(9 / 0.82) would say 2.48, into which nine do not go
+ */
+export const gatheredMm = (fibres: number, fibreMm: number, fill = HAND_FILL): number =>
+  fibres === 1
+    ? fibreMm
+    : Math.max(
+        fibreBundle.reckon({ n: fibres, d: fibreMm, f: fill }),
+        bundleDiameterMm(Math.min(fibres, MANY), fibreMm),
+      );
+
+/** Share of a bore that fibres fill. */
+export const filledShare = (fibres: number, fibreMm: number, boreMm: number): number =>
+  fibres * (fibreMm / boreMm) ** 2;
+
 /** What each face of clear plastic in air throws back. */
 const FACE_LOSS = 0.04;
 /** Clear glue over a bundle mixes, and lets this much through. */
@@ -80,46 +101,37 @@ export interface Guided {
 
 /**
  * What guides make of the lights at their mouth.
- * @param options `guides` of the whole mouth, `perEnd` of them in each hole, `lamps` over the mouth
+ * @param options `guides` of the mouth, one or more, which end in `ends` holes; `lamps` over the mouth
  * @example 90 fibres of 0.5 mm: a mouth of 5.24 mm; a die of 2 mm and 60° lights all of it from 0.93 mm on
  */
 export function reckonGuided(options: {
   readonly guides: number;
-  readonly perEnd: number;
+  readonly ends: number;
   readonly lamps: number;
-  readonly isBundle: boolean;
   readonly emitter: Emitter;
   readonly gapMm: number;
   readonly filled: boolean;
   readonly lengthMm: number;
   readonly part: { readonly diameterMm: number; readonly numericalAperture: number; readonly lossDbPerMetre: number };
 }): Guided {
-  const { guides, perEnd, lamps, isBundle, emitter, gapMm, filled, lengthMm, part } = options;
-  const n = Math.max(1, guides);
-  const mouthMm = isBundle
-    ? n === 1
-      ? part.diameterMm
-      : fibreBundle.reckon({ n, d: part.diameterMm, f: HAND_FILL })
-    : part.diameterMm;
+  const { guides, ends, lamps, emitter, gapMm, filled, lengthMm, part } = options;
+  const mouthMm = gatheredMm(guides, part.diameterMm);
   const { widthMm, halfAngleDeg, intensityMcd } = emitter;
   const spotMm = widthMm + 2 * gapMm * Math.tan((halfAngleDeg * Math.PI) / 180);
-  const litShare = filled
-    ? 1
-    : Math.min(1, (isBundle ? Math.max(1, lamps) : 1) * (Math.min(spotMm, mouthMm) / mouthMm) ** 2);
+  const litShare = filled ? 1 : Math.min(1, lamps * (Math.min(spotMm, mouthMm) / mouthMm) ** 2);
   const rimDeg = gapMm === 0 ? 90 : (Math.atan(mouthMm / 2 / gapMm) * 180) / Math.PI;
   // A light that is wider than the mouth shines past it from the start.
   const beside = Math.min(1, (mouthMm / widthMm) ** 2);
   const kept = {
     entersCone: beside * shareInCone(halfAngleDeg, Math.min(rimDeg, acceptanceDeg(part.numericalAperture))),
-    meetsFibre: isBundle && n > 1 ? HAND_FILL : 1,
+    meetsFibre: filledShare(guides, part.diameterMm, mouthMm),
     faces: filled ? GLUE_SHARE * (1 - FACE_LOSS) : (1 - FACE_LOSS) ** 2,
     onTheWay: 10 ** (-(part.lossDbPerMetre * lengthMm) / 1000 / 10),
   };
   const share = kept.entersCone * kept.meetsFibre * kept.faces * kept.onTheWay;
   // All of a light, by its straight-ahead intensity; an end shines into the cone that its guide takes in.
   const lamp = (2 * Math.PI * intensityMcd) / (sidewaysPower(halfAngleDeg) + 1);
-  const ends = isBundle ? n / perEnd : 1;
-  const outOfEnd = (lamp * share * (isBundle ? Math.max(1, lamps) : 1)) / Math.max(1, ends);
+  const outOfEnd = (lamp * share * lamps) / ends;
   const endMcd = outOfEnd / (Math.PI * acceptedShare(part.numericalAperture));
   return {
     mouthMm,

@@ -31,6 +31,7 @@ const byHand: readonly (readonly [
   ['balance', 'masses=12g:-180mm,10g:200mm', 'rightGmm', 2000, 9, '10 × 200'],
   ['balance', 'masses=12g:-180mm,10g:200mm', 'centreMm', -7.273, 3, '(2000 − 2160) / 22'],
   ['bundle', 'fibres=90 diameter=0.5mm', 'leastDiameterMm', 4.981, 3, '0.5 × √(90 / 0.9069), packed like oranges'],
+  ['bundle', 'fibres=2 diameter=0.5mm', 'diameterMm', 1, 9, 'two side by side, not 0.5 × √(2 / 0.82)'],
   ['bundle', 'fibres=90 diameter=0.5mm', 'acceptanceDeg', 30, 6, 'arcsin 0.5'],
   ['bundle', 'fibres=90 diameter=0.5mm', 'acceptedShare', 0.25, 6, 'sin² 30° of a matt light'],
   ['light-bleed', 'through=35% ratio=50', 'through', 0.015, 3, '0.35⁴'],

@@ -162,7 +162,7 @@ export function GuideDetails({ item }: { readonly item: Guide }) {
         <div className="mt-2">
           <FigureLine
             label={item.gather === 'bundle' ? 'Bundle, bore at least' : 'One guide, bore at least'}
-            value={`⌀ ${printer.quantity('lengthMm', guided.mouthMm)}, ${printer.quantity('lengthMm', guided.mouthMm + 0.1)}`}
+            value={`⌀ ${printer.quantity('lengthMm', guided.mouthMm)}, ${printer.quantity('lengthMm', guide.boreMm)}`}
             onOpen={() => openSum(explainGuide(guide))}
           />
           <FigureLine
@@ -176,7 +176,7 @@ export function GuideDetails({ item }: { readonly item: Guide }) {
           <FigureLine label="Straight ahead of each hole" value={printer.quantity('intensityMcd', guided.endMcd)} />
           <FigureLine
             label="To cut, in all; bend no tighter than"
-            value={`${guide.metres.toFixed(2)} m; ${printer.quantity('lengthMm', guide.part.leastBendMm)}`}
+            value={`${printer.quantity('lengthMm', guide.metres * 1000)}; ${printer.quantity('lengthMm', guide.part.leastBendMm)}`}
           />
         </div>
       )}

@@ -1,4 +1,4 @@
-import { acceptanceDeg, acceptedShare, fibreBundle, gapToCover } from '../../lights/index.ts';
+import { acceptanceDeg, acceptedShare, fibreBundle, filledShare, gapToCover, gatheredMm } from '../../lights/index.ts';
 import { fillSum } from '../../units/index.ts';
 import { ask, assume } from '../inputs.ts';
 import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
@@ -12,13 +12,13 @@ export const bundleSum = defineSum({
   inputs: {
     fibres: ask('count', 'fibres', 'Fibres', 90, { whole: true, least: 1, most: 5000 }),
     fibreMm: ask('lengthMm', 'diameter', 'Diameter of one', 0.5, { least: 0.05, most: 10 }),
-    fill: assume('fraction', 'fill', 'Share that fibres fill', 0.82, { least: 0.4, most: 0.907 }),
+    fill: assume('fraction', 'fill', 'Share that many fibres fill', 0.82, { least: 0.4, most: 0.907 }),
     dieMm: assume('lengthMm', 'die', 'Width of the light’s die', 2, { least: 0.1, most: 50 }),
     halfAngleDeg: assume('angleDeg', 'angle', 'Half angle of the light', 60, { least: 2, most: 85 }),
     aperture: assume('count', 'aperture', 'Numerical aperture of the fibre', 0.5, { least: 0.05, most: 1 }),
   },
   reckon: ({ fibres, fibreMm, fill, dieMm, halfAngleDeg, aperture }) => {
-    const diameterMm = fibreBundle.reckon({ n: fibres, d: fibreMm, f: fill });
+    const diameterMm = gatheredMm(fibres, fibreMm, fill);
     return {
       results: [
         mainFigure('diameterMm', 'Diameter of the bundle', 'lengthMm', diameterMm),
@@ -38,7 +38,7 @@ export const bundleSum = defineSum({
         figure('acceptedShare', 'Of a wide light it takes in', 'fraction', acceptedShare(aperture)),
       ],
       steps: [
-        fillSum(fibreBundle, { n: fibres, d: fibreMm, f: fill }),
+        fillSum(fibreBundle, { n: fibres, d: fibreMm, f: filledShare(fibres, fibreMm, diameterMm) }),
         fillSum(gapToCover, { D: diameterMm, s: dieMm, a: halfAngleDeg }),
       ],
       findings: findingsWhere([
