@@ -1,5 +1,13 @@
 import { distanceMm, type GuideItem, type PlacedGroup, type PlanPoint, type Purchase } from '../items/index.ts';
-import { type Emitter, type Guided, gatheredMm, lightEmitter, PIXEL_MCD, pixelEmitter, reckonGuided } from '../lights/index.ts';
+import {
+  type Emitter,
+  type Guided,
+  gatheredMm,
+  lightEmitter,
+  PIXEL_MCD,
+  pixelEmitter,
+  reckonGuided,
+} from '../lights/index.ts';
 import type { Driven } from '../network/index.ts';
 import { findPart, type GuidePart, type Library } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';

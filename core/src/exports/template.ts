@@ -66,9 +66,7 @@ function drawGuides(
   const first = printer.message(say`${item.name} 1, drill ${mm(holeMm)}`);
   return [
     ...ends.map((end, i) => circle(end.at, holeMm, i === 0 ? first : `${i + 1}`)),
-    ...(guided
-      ? [circle(item.at, boreMm, printer.message(say`${item.name}, bore ${mm(boreMm)}`))]
-      : []),
+    ...(guided ? [circle(item.at, boreMm, printer.message(say`${item.name}, bore ${mm(boreMm)}`))] : []),
   ].join('');
 }
 

@@ -11,7 +11,8 @@ export const fibreBundle = defineFormula({
     f: { meaning: 'share of the area that fibres fill', kind: 'fraction' },
   },
   form: '{D} = {d} · √({n} / {f})',
-  source: 'areas add; many fibres pushed by hand fill 0.82, few fill less by the known packings, none more than 0.907 (π/√12)',
+  source:
+    'areas add; many fibres pushed by hand fill 0.82, few fill less by the known packings, none more than 0.907 (π/√12)',
   reckon: ({ n, d, f }) => d * Math.sqrt(n / f),
 });
 
