@@ -13,6 +13,8 @@ export interface ChainCopper {
   readonly lightAt: readonly number[];
   /** In the order of `feedsOfChain`. */
   readonly feeds: Ladder['feeds'];
+  /** Wires between tapes and between pieces, each with the node right behind it. */
+  readonly joints: readonly { readonly runId: string; readonly at: number }[];
 }
 
 /**
@@ -28,19 +30,22 @@ export function copperOfChain(
   const runOf = new Map(runs.map((run) => [run.id, run]));
   const [stepOhm, tapeAt, lightAt]: [number[], number[], number[]] = [[], [], []];
   const nodeOf = new Map<string, number>();
-  const addLast = (ohm: number): void => {
+  const joints: { runId: string; at: number }[] = [];
+  const addJoint = (runId: string): void => {
     const last = stepOhm.length - 1;
-    if (last >= 0) stepOhm[last] = (stepOhm[last] ?? 0) + ohm;
+    if (last < 0) return;
+    stepOhm[last] = (stepOhm[last] ?? 0) + runOhm(runOf.get(runId));
+    joints.push({ runId, at: last + 1 });
   };
   chain.forEach((tape, t) => {
     const { lights } = tape.cut;
     const pitchOhm = railsOhm(tape.part, 1);
     const starts = pieceStarts(tape.pieces);
-    addLast(runOhm(runOf.get(`jumper:${tape.id}`)));
+    addJoint(`jumper:${tape.id}`);
     for (let light = 0; light < lights; light += 1) {
       const piece = starts.indexOf(light);
       // The wire to a piece begins behind the own stretch of the last pixel of the one before.
-      if (piece > 0) addLast(runOhm(runOf.get(pieceRunId(tape.id, piece - 1))));
+      if (piece > 0) addJoint(pieceRunId(tape.id, piece - 1));
       nodeOf.set(`${tape.id} ${light}`, stepOhm.length);
       stepOhm.push(pitchOhm);
       tapeAt.push(t);
@@ -61,35 +66,44 @@ export function copperOfChain(
       rail: 'both' as const,
       leadOhm: leadOhm / 2,
     })),
+    joints,
   };
 }
 
 /** Lines of tapes whose shares are kept: every mood asks for those of all. */
 const KEPT_LINES = 16;
 
-/** What each feed of a line gives of what each of its tapes takes, and the most of it that goes one way in the rails there. */
-export interface FeedShares {
-  readonly feed: TapeFeed;
-  /** Of each tape of the line. */
-  readonly ofTape: readonly number[];
-  /** The same, of what goes on in the rails to one side of the feed. */
-  readonly inRails: readonly number[];
+/** How what the tapes of a line take goes through its wires and their own rails, as shares of what each tape takes. */
+export interface LineShares {
+  /** By the run, tape by tape: what comes by a feed, or goes through a wire away from the board; less than nothing goes back. */
+  readonly ofRun: ReadonlyMap<string, readonly number[]>;
+  /** At each feed, tape by tape: the most that goes one way in the rails there. */
+  readonly inRails: readonly { readonly feed: TapeFeed; readonly shares: readonly number[] }[];
+}
+
+/** What flows in the rails before each node: what has come in up to there, less what was taken. */
+function flowsBefore(feeds: Ladder['feeds'], feedA: readonly number[], loadA: readonly number[]): readonly number[] {
+  const fedA = new Map(feeds.map(({ at }, f) => [at, feedA[f] ?? 0]));
+  let flowA = 0;
+  return loadA.map((amps, node) => {
+    const before = flowA;
+    flowA += (fedA.get(node) ?? 0) - amps;
+    return before;
+  });
 }
 
 /**
- * Shares the current of a line of tapes among its feeds, tape by tape, as long as no pixel fades: loads of a given current
- * in a network of resistances, so that what several tapes take adds up.
+ * Shares the current of a line of tapes among its feeds and wires, tape by tape, as long as no pixel fades: loads of a
+ * given current in a network of resistances, so that what several tapes take adds up.
  * @param leadOhmOf of a feed’s lead, out and back; before the leads are sized they are taken for nothing
  */
-function shareFeeds(
+function shareLine(
   chain: readonly PlacedTape[],
   runs: readonly WireRun[],
   leadOhmOf: (feed: TapeFeed) => number,
-): readonly FeedShares[] {
+): LineShares {
   const known = feedsOfChain(chain);
-  if (known.length === 1)
-    return known.map((feed) => ({ feed, ofTape: chain.map(() => 1), inRails: chain.map(() => 1) }));
-  const { halfOhm, tapeAt, feeds } = copperOfChain(
+  const { halfOhm, tapeAt, feeds, joints } = copperOfChain(
     chain,
     runs,
     known.map((feed) => ({ ...feed, leadOhm: leadOhmOf(feed) })),
@@ -103,36 +117,37 @@ function shareFeeds(
       left -= 1;
       return each;
     });
-    const { feedA } = solveLadder({
+    const ladder = {
       supplyV: 0,
       plusOhm: halfOhm,
       minusOhm: halfOhm,
       loadA,
       feeds,
       fullAboveV: Number.NEGATIVE_INFINITY,
-    });
-    return { feedA, loadA };
+    };
+    const feedA = known.length === 1 ? [1] : solveLadder(ladder).feedA;
+    return { feedA, flowA: flowsBefore(feeds, feedA, loadA) };
   });
-  return known.map((feed, f) => ({
-    feed,
-    ofTape: solved.map(({ feedA }) => feedA[f] ?? 0),
-    inRails: solved.map(({ feedA, loadA }) => mostInRails(feeds, feedA, loadA, f)),
-  }));
+  return {
+    ofRun: new Map([
+      ...known.map(({ runId }, f) => [runId, solved.map(({ feedA }) => feedA[f] ?? 0)] as const),
+      ...joints.map(({ runId, at }) => [runId, solved.map(({ flowA }) => flowA[at] ?? 0)] as const),
+    ]),
+    inRails: known.map((feed, f) => {
+      const at = feeds[f]?.at ?? 0;
+      return {
+        feed,
+        shares: solved.map(({ feedA, flowA }) => {
+          const before = flowA[at] ?? 0;
+          return Math.max(Math.abs(before), Math.abs(before + (feedA[f] ?? 0)));
+        }),
+      };
+    }),
+  };
 }
 
 /** The same with the leads as they are sized. */
-export const sharesOfFeeds = keepFew((chain: readonly PlacedTape[], runs: readonly WireRun[]) => {
+export const sharesOfLine = keepFew((chain: readonly PlacedTape[], runs: readonly WireRun[]) => {
   const runOf = new Map(runs.map((run) => [run.id, run]));
-  return shareFeeds(chain, runs, ({ runId }) => runOhm(runOf.get(runId)));
+  return shareLine(chain, runs, ({ runId }) => runOhm(runOf.get(runId)));
 }, KEPT_LINES);
-
-/** What flows in the rails to either side of a feed, the greater of the two: what comes in before a place, less what is taken. */
-function mostInRails(feeds: Ladder['feeds'], feedA: readonly number[], loadA: readonly number[], f: number): number {
-  const at = feeds[f]?.at ?? 0;
-  const before = (isAmong: (place: number) => boolean): number =>
-    feeds.reduce((sum, feed, i) => sum + (isAmong(feed.at) ? (feedA[i] ?? 0) : 0), 0) -
-    loadA.reduce((sum, amps, i) => sum + (isAmong(i) ? amps : 0), 0);
-  const toLeft = Math.abs(before((place) => place < at));
-  const toRight = Math.abs(before((place) => place <= at));
-  return Math.max(toLeft, toRight);
-}

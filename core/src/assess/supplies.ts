@@ -23,7 +23,7 @@ import {
 } from '../power/index.ts';
 import { wireCarriesA } from '../wires/index.ts';
 import { hungriestOf, type MoodBudget } from './budget.ts';
-import { sharesOfFeeds } from './chainLadder.ts';
+import { sharesOfLine } from './chainLadder.ts';
 import type { Consumer } from './consumers.ts';
 import type { CourseStretch } from './course.ts';
 import { type Drawn, darkDraws, heightShares, lightDraws, startDraws } from './draws.ts';
@@ -167,7 +167,8 @@ function linkTapes(input: SuppliesInput, drawn: Drawn, budget: MoodBudget | unde
       const share = nodeLightA <= 0 ? 0 : Math.min(1, of(lightOf) / nodeLightA);
       return { node, side: 'own', share, offsetA: of(({ restA }) => restA) - darkA * share };
     };
-    return sharesOfFeeds(chain, runs).flatMap(({ feed, ofTape, inRails }): LinkLimit[] => {
+    const { ofRun, inRails } = sharesOfLine(chain, runs);
+    return inRails.flatMap(({ feed, shares }): LinkLimit[] => {
       const run = runOf.get(feed.runId);
       const fed = chain.find(({ id }) => id === feed.tapeId);
       if (!run || !fed) return [];
@@ -177,9 +178,9 @@ function linkTapes(input: SuppliesInput, drawn: Drawn, budget: MoodBudget | unde
           id: 'wire',
           name: `The feed of ${place}`,
           limitA: wireCarriesA(run.gaugeAwg),
-          ...partOf(ofTape),
+          ...partOf(ofRun.get(feed.runId) ?? []),
         },
-        { id: 'tape', itemId: fed.id, name: `The rails of ${place}`, limitA: fed.part.feedLimitA, ...partOf(inRails) },
+        { id: 'tape', itemId: fed.id, name: `The rails of ${place}`, limitA: fed.part.feedLimitA, ...partOf(shares) },
       ];
     });
   });

@@ -158,10 +158,44 @@ describe('a tape that is fed at several places', () => {
             const [here, there] = [(chain.voltageV[0] ?? 0) - (chain.voltageV[i] ?? 0), (exactV[0] ?? 0) - volts];
             expect(Math.abs(here - there), `light ${i + 1}`).toBeLessThan(1e-3);
           });
+          // Each wire of the line carries what the exact one does; what its dark lights rest at is shared out among the lit.
+          const restA = litFirst < chain.voltageV.length ? 0.0008 * chain.voltageV.length : 0;
+          for (const { id, peakA } of assessment.runs.filter(({ id }) => /^(feed|row):tape/.test(id)))
+            expect(Math.abs(Math.abs(solved.currentA.get(`${id}, core 1`) ?? 0) - (peakA ?? 0)), id).toBeLessThan(
+              restA + 1e-3,
+            );
         },
       ),
       { numRuns: 40, seed: 5 },
     );
+  });
+  it('a jumper in the middle of a line that is fed at both ends carries a quarter of a tape, either way, not all of it', () => {
+    const both = lineOf();
+    const tail = {
+      id: 'tail',
+      name: 'Tail',
+      part: 'pixel-tape-60',
+      after: 'tape',
+      feedsAt: [61],
+      route: [...straight],
+    };
+    const design: Design = {
+      ...both,
+      items: [...both.items, itemOf('pixel tape', tail)],
+      wires: {
+        ...both.wires,
+        runs: ['feed:tape', 'jumper:tail', 'feed:tail:61'].map((runId) => ({
+          runId,
+          lengthMm: 1,
+          gaugeAwg: 10,
+          colours: null,
+        })),
+      },
+    };
+    const { runs } = assess(design);
+    const jumperA = runs.find(({ id }) => id === 'jumper:tail')?.peakA ?? 0;
+    // A load at x of the whole length takes x of itself from the far end: the near half, at 1/4 on the mean, a quarter.
+    expect(jumperA / (60 * 0.0368)).toBeCloseTo(0.25, 1);
   });
   it('where its far pixels fade the fewest feeds that are enough are found, and are enough', () => {
     const long: readonly PlanPoint[] = [
@@ -249,6 +283,33 @@ describe('a spare pixel before the first', () => {
     expect(show.groups[0]).toMatchObject({ offset: 3, points: 60 });
     expect(dataLines[0]?.line.pixels).toBe(61);
     expect(consumers.find(({ id }) => id === 'tape')?.restA).toBeCloseTo(61 * 0.0008, 9);
+  });
+  it('is soldered in by the sheet, with every other small part that is bought for the line', () => {
+    const design = lineOf({
+      spareFirst: 'behind a diode',
+      levelShifter: true,
+      dataResistorOhm: 330,
+      reservoirUf: 1000,
+    });
+    const assessment = assess(design);
+    const at = listSteps(design, assessment).findIndex(({ id }) => id === 'parts:tape');
+    const steps = listSteps(design, assessment).map(({ todo }) => usualPrinter.message(todo));
+    const pin = usualPrinter.message(assessment.coreEnds.get('legs:spare:tape')?.[3]?.from ?? '');
+    expect(pin).toMatch(/^pin \S+ of /);
+    const sheet = steps[at] ?? '';
+    for (const part of [
+      'Level shifter',
+      '330 Ω',
+      'diode before the spare pixel of Tape, ringed end to spare pixel of Tape, plus',
+      `${pin} to spare pixel of Tape, data in`,
+      '1000 µF',
+    ])
+      expect(sheet).toContain(part);
+    // Before the wire that begins at its data out.
+    expect(at).toBeLessThan(listSteps(design, assessment).findIndex(({ id }) => id === 'solder:feed:tape'));
+    // Nothing to say where nothing is fitted.
+    const bare = lineOf({ dataResistorOhm: null, reservoirUf: null });
+    expect(listSteps(bare, assess(bare)).map(({ id }) => id)).not.toContain('parts:tape');
   });
 });
 

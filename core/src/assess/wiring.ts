@@ -23,7 +23,7 @@ import { findPart, type Library } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
 import { addDraws, type Draws, findRailLimitA, findReserve, fuseBand, operate } from '../power/index.ts';
 import type { MoodBudget } from './budget.ts';
-import { sharesOfFeeds } from './chainLadder.ts';
+import { sharesOfLine } from './chainLadder.ts';
 import type { Consumer } from './consumers.ts';
 import type { CourseStretch } from './course.ts';
 import { type Drawn, darkDraws, lightDraws } from './draws.ts';
@@ -214,17 +214,15 @@ export function layWires(input: WiresInput): Wires {
     );
   // First without wires, whose gauges are to be found: what everything at full would take in at each node.
   const fullInto = nodeCurrents(rails, treesWith([]), (laid) => fullDraws(input, drawnIn(laid)));
-  const finish = (feedShare: FeedShare): readonly WireRun[] =>
+  const finish = (lineShare: LineShare): readonly WireRun[] =>
     finishRuns(design, joins.filter(isWire), (run) =>
-      loadOfRun(input, run, { fullInto, peaks: new Map(), peakInto: () => null, feedShare }),
+      loadOfRun(input, run, { fullInto, peaks: new Map(), peakInto: () => null, lineShare }),
     );
   // Feeds share a tape by their leads, and those follow from what each carries: first as if the leads were nothing.
-  const ideal = feedShareOf(input.chains, []);
+  const ideal = lineShareOf(input.chains, []);
   const drafted = finish(ideal);
-  const real = feedShareOf(input.chains, drafted);
-  const sized = input.chains.some((chain) => feedsOfChain(chain).length > 1)
-    ? finish((runId, tapeId) => Math.max(ideal(runId, tapeId), real(runId, tapeId)))
-    : drafted;
+  const real = lineShareOf(input.chains, drafted);
+  const sized = input.chains.some((chain) => feedsOfChain(chain).length > 1) ? finish(greater(ideal, real)) : drafted;
   return { joins, nets: joinNets(joins), sized, treeOf: treesWith(sized), nodeOf, drawnIn, fullInto };
 }
 
@@ -244,7 +242,7 @@ export function loadWires(
 ): LoadedWires {
   const peaks = peakByConsumer(input.consumers, budgets, show);
   const peakInto = nodeCurrents(input.rails, wires.treeOf, (laid) => peakDraws(input, wires.drawnIn(laid), peaks));
-  const known = { fullInto: wires.fullInto, peaks, peakInto, feedShare: feedShareOf(input.chains, wires.sized) };
+  const known = { fullInto: wires.fullInto, peaks, peakInto, lineShare: lineShareOf(input.chains, wires.sized) };
   const drafts = new Map(wires.joins.map((draft) => [draft.id, draft]));
   // A wire is as thick as it was sized: what it loses makes less flow, and that must not make it thinner again.
   const runs = wires.sized.map((run) => {
@@ -380,21 +378,29 @@ function peakDraws(input: WiresInput, drawn: Drawn, peaks: ReadonlyMap<string, n
   return amps.map((steadyA) => ({ steadyA, shaped: [] }));
 }
 
-/** Share of what a tape takes that comes by one feed of its line, by the run of the feed and the tape. */
-type FeedShare = (runId: string, tapeId: string) => number;
+/** Part of what a tape takes that goes through a wire of its line; less than nothing goes back towards the board. */
+type LineShare = (runId: string, tapeId: string) => number;
 
-/** How the feeds of every line share it, with leads as they are known. */
-function feedShareOf(chains: WiresInput['chains'], runs: readonly WireRun[]): FeedShare {
+/** How the wires of every line share what it takes, with leads as they are known. */
+function lineShareOf(chains: WiresInput['chains'], runs: readonly WireRun[]): LineShare {
   const shares = new Map(
     chains.flatMap((chain) =>
-      sharesOfFeeds(chain, runs).map(({ feed, ofTape }): [string, ReadonlyMap<string, number>] => [
-        feed.runId,
+      [...sharesOfLine(chain, runs).ofRun].map(([runId, ofTape]): [string, ReadonlyMap<string, number>] => [
+        runId,
         new Map(chain.map(({ id }, t) => [id, ofTape[t] ?? 0])),
       ]),
     ),
   );
   return (runId, tapeId) => shares.get(runId)?.get(tapeId) ?? 1;
 }
+
+/** The share that is greater, whichever way it goes. */
+const greater =
+  (one: LineShare, other: LineShare): LineShare =>
+  (runId, tapeId) => {
+    const [a, b] = [one(runId, tapeId), other(runId, tapeId)];
+    return Math.abs(a) >= Math.abs(b) ? a : b;
+  };
 
 /** What one run must bear, and what flows in it. */
 function loadOfRun(
@@ -404,8 +410,7 @@ function loadOfRun(
     readonly fullInto: (railId: string) => number | null;
     readonly peakInto: (railId: string) => number | null;
     readonly peaks: ReadonlyMap<string, number>;
-    /** Share of what a tape takes that comes by one feed of its line. */
-    readonly feedShare: FeedShare;
+    readonly lineShare: LineShare;
   },
 ): RunLoad {
   const { rails, byId, switching } = input;
@@ -434,13 +439,19 @@ function loadOfRun(
     const peakA = Math.max(brightestA, mostA * carries.lights);
     return { carryA: peakA, peakA, railV: voltsOf(driven?.railId ?? null) };
   }
-  const itemIds = carries.kind === 'feed' ? carries.tapeIds : carries.itemIds;
-  const shareOf = (id: string): number =>
-    carries.kind === 'feed' ? known.feedShare(carries.runId, id) : carries.share;
+  const itemIds = carries.kind === 'line' ? carries.tapeIds : carries.itemIds;
   const own = itemIds.flatMap((id) => byId.get(id) ?? []);
   const railId = own[0]?.railId ?? null;
-  const fullA = own.reduce((sum, each) => sum + (each.restA + each.steadyPeakA + each.fullA) * shareOf(each.id), 0);
-  const peakA = own.reduce((sum, each) => sum + (known.peaks.get(each.id) ?? 0) * shareOf(each.id), 0);
+  // What goes out and what goes back only ever take from each other while both are lit.
+  const through = (ampsOf: (consumer: Consumer) => number): number => {
+    const parts = own.map(
+      (each) => ampsOf(each) * (carries.kind === 'line' ? known.lineShare(run.id, each.id) : carries.share),
+    );
+    const [out, back] = [1, -1].map((way) => parts.reduce((sum, part) => sum + Math.max(0, way * part), 0));
+    return Math.max(out ?? 0, back ?? 0);
+  };
+  const fullA = through((each) => each.restA + each.steadyPeakA + each.fullA);
+  const peakA = through((each) => known.peaks.get(each.id) ?? 0);
   const most = railId === null ? Number.POSITIVE_INFINITY : mostOfRail(input, railId, true);
   return { carryA: Math.min(fullA, most), peakA, railV: voltsOf(railId) };
 }

@@ -24,13 +24,13 @@ type RunDraft = Assessment['joins'][number];
 const onlyOf = (ids: readonly string[]): string | null => (ids.length === 1 ? (ids[0] ?? null) : null);
 
 /** The item whose lights or lead a run feeds, where it is one. */
-const servedBy = ({ carries }: RunDraft): string | null =>
+const servedBy = ({ carries, to }: RunDraft): string | null =>
   carries?.kind === 'lights'
     ? carries.itemId
     : carries?.kind === 'items'
       ? onlyOf(carries.itemIds)
-      : carries?.kind === 'feed'
-        ? onlyOf(carries.tapeIds)
+      : carries?.kind === 'line'
+        ? to.itemId
         : null;
 
 /** What a step that solders makes real as the plan is now; null for any other step. */

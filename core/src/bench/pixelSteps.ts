@@ -1,6 +1,6 @@
 import type { Assessment, ChainVoltage } from '../assess.ts';
 import type { PlacedPlain, PlacedTape } from '../items/index.ts';
-import { type Message, mm, say } from '../units/index.ts';
+import { joinMessages, type Message, mm, ohms, quantity, say } from '../units/index.ts';
 import { expectBetween, expectShare } from './expectation.ts';
 import { type BenchStep, step } from './step.ts';
 
@@ -48,6 +48,54 @@ function sayLeast(
     probe: `Direct volts across the pads of light ${light}, counted from where its data enters.`,
   };
 }
+
+/** Where the small parts of a tape sit, in the order of the data line; nothing for what it has none of. */
+function sayParts({ tape }: PlacedTape, { coreEnds }: Assessment): readonly Message[] {
+  const [plus, minus] = coreEnds.get(`feed:${tape.id}`) ?? [];
+  const spare = coreEnds.get(`legs:spare:${tape.id}`);
+  const isFirst = tape.after === null;
+  const solder = joinMessages(
+    (spare ?? []).map(({ from, to }) => say`${from} to ${to}`),
+    '; ',
+  );
+  return [
+    ...(isFirst && tape.levelShifter && plus && minus
+      ? [
+          say`Level shifter: right at the board, in the data line. Its low side to the pin, its high side on towards the lights, its supply to ${plus.from} and ${minus.from}.`,
+        ]
+      : []),
+    ...(isFirst && tape.dataResistorOhm !== null
+      ? [
+          say`${ohms(tape.dataResistorOhm)}: in the data line, next after ${tape.levelShifter ? 'the level shifter' : 'the pin'}; a sleeve over both its legs.`,
+        ]
+      : []),
+    ...(spare
+      ? [say`Spare pixel: right at the board, its arrow away from it. Solder ${solder}. Nothing but data leaves it.`]
+      : []),
+    ...(tape.reservoirUf === null
+      ? []
+      : [
+          say`Capacitor of ${quantity('capacitanceUf', tape.reservoirUf)}: across plus and minus where the tape is fed, the striped leg on minus; sleeve both legs.`,
+        ]),
+  ];
+}
+
+/** What is soldered in beside the wires of a tape. */
+export const partSteps = (assessment: Assessment): BenchStep[] =>
+  assessment.placed.flatMap((group) => {
+    if (group.shape !== 'pixels' || group.cut.lights === 0) return [];
+    const parts = sayParts(group, assessment);
+    return parts.length === 0
+      ? []
+      : [
+          step({
+            id: `parts:${group.id}`,
+            chapter: 'Soldering',
+            title: `Small parts at ${group.name}`,
+            todo: joinMessages(parts, ' '),
+          }),
+        ];
+  });
 
 /** Each line shows red, green and blue on its first pixel, by a program that does nothing else. */
 export const orderSteps = (assessment: Assessment): BenchStep[] =>

@@ -10,7 +10,7 @@ import { type Draws, drawAt, operate, scaleLit, sourceAt } from '../power/index.
 import { celsius, gauge, joinMessages, type Message, mm, ohms, quantity, say } from '../units/index.ts';
 import { expectBetween, expectShare } from './expectation.ts';
 import { guideSteps } from './guideSteps.ts';
-import { leastSteps, orderSteps, sayCut } from './pixelSteps.ts';
+import { leastSteps, orderSteps, partSteps, sayCut } from './pixelSteps.ts';
 import { type BenchStep, step } from './step.ts';
 
 /** Width of the model's own doubt about a whole current. */
@@ -129,7 +129,7 @@ function soldering(assessment: Assessment): BenchStep[] {
       caution: 'Air away from you, eyes covered, pack unplugged.',
     }),
   );
-  return [...tapes, ...solder];
+  return [...tapes, ...partSteps(assessment), ...solder];
 }
 
 /** The charge at which currents are expected at the bench: charged, but not fresh from the charger. */

@@ -54,11 +54,11 @@ export interface RunDraft {
   readonly isLeg?: true;
 }
 
-/** What flows in a run: what a node of the supply takes in, what hangs on a rail at a hub, a part of a line of tapes, or some lights. */
+/** What flows in a run: what a node of the supply takes in, what hangs on a rail at a hub, its part of what a line of tapes takes, or some lights. */
 export type RunCarries =
   | { readonly kind: 'node'; readonly railId: string }
   | { readonly kind: 'items'; readonly itemIds: readonly string[]; readonly share: number }
-  | { readonly kind: 'feed'; readonly tapeIds: readonly string[]; readonly runId: string }
+  | { readonly kind: 'line'; readonly tapeIds: readonly string[] }
   | { readonly kind: 'lights'; readonly itemId: string; readonly lights: number };
 
 /** One core of a run: what it means, and its colour. */

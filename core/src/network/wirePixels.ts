@@ -1,5 +1,5 @@
 import { type PlacedTape, type PlanPoint, sparesBefore } from '../items/index.ts';
-import type { CoreDraft, PortRef } from './runs.ts';
+import type { CoreDraft, PortRef, RunCarries } from './runs.ts';
 import { type Board, boardOf } from './switching.ts';
 import { extraFeeds } from './tapeFeeds.ts';
 import { padsBefore, padsIn, padsOut, pieceRunId, pieceStarts, pieceWord } from './tapePads.ts';
@@ -13,7 +13,7 @@ export function wirePixels(wiring: Wiring, tape: PlacedTape): void {
   if (railId === null) return;
   const before = placed.find((group): group is PlacedTape => group.shape === 'pixels' && group.id === tape.tape.after);
   const to = { name: `${tape.name}, data in`, itemId: tape.id, at: tape.places[0] ?? null };
-  const behind = wiring.behind(tape.id);
+  const carries = carriedBy(lineOf(wiring, tape));
   const dataIn: CoreDraft = {
     net: wiring.names.data(tape.id),
     from: before ? port(before.id, 'data out') : port(`data:${tape.id}`, 'out'),
@@ -32,12 +32,12 @@ export function wirePixels(wiring: Wiring, tape: PlacedTape): void {
         { net: wiring.names.minus(railId), from: port(before.id, 'minus out'), to: port(tape.id, 'minus') },
         dataIn,
       ],
-      carries: { kind: 'items', itemIds: behind, share: 1 },
+      carries,
     });
   } else {
     const board = boardOf(boards, tape.tape.board);
     if (!board) return;
-    wiring.railTo(board.item, railId, behind);
+    wiring.railTo(board.item, railId, carries.tapeIds);
     if (sparesBefore(tape) > 0) wireSpare(wiring, tape, { spareId, board, railId, dataIn });
     wiring.add({
       id: `feed:${tape.id}`,
@@ -51,7 +51,7 @@ export function wirePixels(wiring: Wiring, tape: PlacedTape): void {
           ? { net: wiring.names.dataBehindSpare(tape.id), from: port(spareId, 'data out'), to: dataIn.to }
           : dataIn,
       ],
-      carries: { kind: 'feed', tapeIds: behind, runId: `feed:${tape.id}` },
+      carries,
     });
   }
   wirePieces(wiring, tape, railId);
@@ -113,10 +113,16 @@ function wireFeeds(wiring: Wiring, tape: PlacedTape, railId: string): void {
           to: port(tape.id, padsBefore(tape, 'minus', light)),
         },
       ],
-      carries: { kind: 'feed', tapeIds: line.map(({ id }) => id), runId },
+      carries: carriedBy(line),
     });
   }
 }
+
+/** Any wire of a line carries its part of what the tapes of the whole line take: that follows from where it is fed. */
+const carriedBy = (line: readonly PlacedTape[]): Extract<RunCarries, { kind: 'line' }> => ({
+  kind: 'line',
+  tapeIds: line.map(({ id }) => id),
+});
 
 /** The tapes of a data line from its first on, by any one of them. */
 function lineOf(wiring: Wiring, tape: PlacedTape): readonly PlacedTape[] {
@@ -135,7 +141,7 @@ function lineOf(wiring: Wiring, tape: PlacedTape): readonly PlacedTape[] {
 function wirePieces(wiring: Wiring, tape: PlacedTape, railId: string): void {
   const word = pieceWord(tape);
   const starts = pieceStarts(tape.pieces);
-  const feedsOthers = wiring.behind(tape.id).length > 1;
+  const carries = carriedBy(lineOf(wiring, tape));
   for (let piece = 0; piece < tape.pieces.length - 1; piece += 1) {
     const next = starts[piece + 1] ?? 0;
     const at = (light: number): PlanPoint | null => tape.places[light] ?? null;
@@ -151,11 +157,7 @@ function wirePieces(wiring: Wiring, tape: PlacedTape, railId: string): void {
         { net: wiring.names.minus(railId), from: out('minus'), to: into('minus') },
         { net: wiring.names.dataPiece(tape.id, word, piece), from: out('data'), to: into('data') },
       ],
-      carries: {
-        kind: 'items',
-        itemIds: feedsOthers ? wiring.behind(tape.id) : [tape.id],
-        share: feedsOthers ? 1 : (tape.cut.lights - next) / tape.cut.lights,
-      },
+      carries,
     });
   }
 }

@@ -95,7 +95,7 @@ export const pixelTape: KindDefinition<'pixel tape'> = {
       ? []
       : [
           pieces(
-            'Single pixel, of the tape’s own kind: cut it off its reel',
+            'Single pixel with the tape’s own data, or a piece with one light',
             sundryPrices.sparePixel,
             'spare, before the first',
           ),
