@@ -60,7 +60,7 @@ export type { Sensing } from './assess/sensing.ts';
 export type { ShoppingLine } from './assess/shopping.ts';
 export type { MoodCeiling, SupplyAssessment } from './assess/supplies.ts';
 export type { ChainVoltage } from './assess/tapeVoltage.ts';
-export type { WarmPart } from './assess/warm.ts';
+export { hollowOf, type WarmPart } from './assess/warm.ts';
 
 export type { RailFigures } from './assess/wiring.ts';
 

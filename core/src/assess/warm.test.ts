@@ -47,6 +47,17 @@ describe('a power star', () => {
     const open = starOf(lamp());
     const closed = starOf(lamp({ hollowKPerW: 10 }));
     expect(closed.insideC - open.insideC).toBeCloseTo(open.heatW * 10, 6);
+    // Closed in a box of 100 × 100 × 50 mm its walls say it: 400 cm² at 5 W/m²K, 5 K/W. Another size, another figure.
+    const boxed = (depthMm: number, change: object = {}): number =>
+      starOf({
+        ...lamp({ boxId: 'housing', ...change }),
+        hollows: [
+          { kind: 'box', id: 'housing', name: 'H', at: { xMm: 0, yMm: 0 }, widthMm: 100, heightMm: 100, depthMm },
+        ],
+      }).insideC - open.insideC;
+    expect(boxed(50)).toBeCloseTo(open.heatW * 5, 6);
+    expect(boxed(100)).toBeCloseTo((open.heatW * 10) / 3, 6);
+    expect(boxed(50, { hollowKPerW: 10 })).toBeCloseTo(open.heatW * 10, 6);
     // Three of them warm the air of one hollow together.
     const places = [0, 1, 2].map((i) => ({ id: `p${i}`, at: { xMm: 20 * i, yMm: 0 }, hollowId: null }));
     const three = lamp({ hollowKPerW: 10, places });

@@ -1,5 +1,5 @@
 import { forwardVoltageV } from '../circuit/index.ts';
-import { LIGHT_SHARE, lightHeat, type WarmBody, warmChain } from '../heat/index.ts';
+import { hollowWalls, LIGHT_SHARE, lightHeat, type WarmBody, warmChain } from '../heat/index.ts';
 import { isLinear, type PlacedGroup, type PlacedLeds } from '../items/index.ts';
 import type { Board, Driven, Rails, Switched } from '../network/index.ts';
 import type { Design } from '../plan/index.ts';
@@ -46,6 +46,9 @@ const ALUMINIUM_J_PER_GK = 0.9;
 /** The air of a hollow with the skin of its walls. */
 const HOLLOW_J_PER_K = 60;
 const limits = { light: 120, resistor: 155, transistor: 125, driver: 125, converter: 125, regulator: 125 } as const;
+/** What of a design says how warm its air is and what is closed in. */
+type WarmDesign = Pick<Design, 'piece' | 'hollows'>;
+
 /** A part that rises by less is not told of. */
 const LEAST_RISE_K = 3;
 
@@ -61,15 +64,27 @@ function smallPart(
     : [{ ...part, airC: air.ambientC, insideC: atC, outsideC: atC, afterC: atC, limitC: limits[part.what] }];
 }
 
+/** What a hollow holds back for the light that is closed in it, as typed or by the walls of its box; null in the open. */
+export function hollowOf(
+  { hollowKPerW, boxId }: Pick<PlacedLeds['group'], 'hollowKPerW' | 'boxId'>,
+  { hollows }: Pick<Design, 'hollows'>,
+): number | null {
+  if (hollowKPerW !== undefined) return hollowKPerW;
+  const box = hollows.find(({ id }) => id === boxId);
+  return box?.kind === 'box' ? hollowWalls.reckon({ w: box.widthMm, h: box.heightMm, d: box.depthMm }) : null;
+}
+
 /** A power star on its board or heatsink, in the open or in a closed hollow that the others of its group warm too. */
-function warmStar(group: PlacedLeds, driven: Driven, ambientC: number): WarmPart {
+function warmStar(group: PlacedLeds, driven: Driven, design: WarmDesign): WarmPart {
   const { group: item, places, part } = group;
+  const { ambientC } = design.piece;
+  const hollowKPerW = hollowOf(item, design);
   const I = driven.corners.brightestA;
   const heatW = lightHeat.reckon({ V: forwardVoltageV(driven.loop.curve, I), I, n: LIGHT_SHARE });
   const hollow: readonly WarmBody[] =
-    item.hollowKPerW === undefined
+    hollowKPerW === null
       ? []
-      : [{ heatW: heatW * (places.length - 1), toNextKPerW: item.hollowKPerW, capacityJPerK: HOLLOW_J_PER_K }];
+      : [{ heatW: heatW * (places.length - 1), toNextKPerW: hollowKPerW, capacityJPerK: HOLLOW_J_PER_K }];
   const chain: readonly WarmBody[] = [
     { heatW, toNextKPerW: part.insideKPerW ?? thermal.starInsideKPerW, capacityJPerK: 0.5 },
     {
@@ -97,9 +112,14 @@ function warmStar(group: PlacedLeds, driven: Driven, ambientC: number): WarmPart
 }
 
 /** What one channel of lights warms: `driverId` of what holds their current, where something does. */
-function warmOf(driven: Driven, group: PlacedGroup | undefined, driverId: string | null, ambientC: number): WarmPart[] {
+function warmOf(
+  driven: Driven,
+  group: PlacedGroup | undefined,
+  driverId: string | null,
+  design: WarmDesign,
+): WarmPart[] {
   const { itemId, name, resistor, transistor, loop, channelBrightestA, corners, feed, die } = driven;
-  const air = { ambientC };
+  const air = design.piece;
   const part = die ?? (driven.tape && driven.tape.colours > 1 ? driven.tape.colour : null);
   const suffix = part === null ? itemId : `${itemId}:${part}`;
   const ratedW = group?.shape === 'lights' ? group.group.resistorRatedW : QUARTER_W;
@@ -109,7 +129,7 @@ function warmOf(driven: Driven, group: PlacedGroup | undefined, driverId: string
       ? 0
       : Math.max(0, feed.mostV - loop.inSeries * forwardVoltageV(loop.curve, corners.brightestA)) * corners.brightestA;
   return [
-    ...(isStar ? [warmStar(group, driven, ambientC)] : []),
+    ...(isStar ? [warmStar(group, driven, design)] : []),
     ...(resistor
       ? smallPart(
           { id: `resistor:${suffix}`, itemId, what: 'resistor', name: `${name}, resistor`, heatW: resistor.heatW },
@@ -177,7 +197,7 @@ function warmRegulator(board: Board, driven: readonly Driven[], mostV: number, a
 
 /** All that gets warm, the hottest first. */
 export function listWarm(
-  { piece: { ambientC } }: Pick<Design, 'piece'>,
+  design: WarmDesign,
   known: {
     readonly placed: readonly PlacedGroup[];
     readonly driven: readonly Driven[];
@@ -189,12 +209,13 @@ export function listWarm(
   },
 ): readonly WarmPart[] {
   const { placed, driven, switched, boards, rails, supplies } = known;
+  const { ambientC } = design.piece;
   const groupOf = (id: string): PlacedGroup | undefined => placed.find((group) => group.id === id);
   const mostOf = (railId: string | null): number =>
     (railId === null ? undefined : rails.byId.get(railId)?.range?.mostV) ?? 0;
   return [
     ...driven.flatMap((each) =>
-      warmOf(each, groupOf(each.itemId), switched.get(each.itemId)?.[0]?.by?.id ?? null, ambientC),
+      warmOf(each, groupOf(each.itemId), switched.get(each.itemId)?.[0]?.by?.id ?? null, design),
     ),
     ...supplies.flatMap((supply) => warmConverters(supply, ambientC)),
     ...boards.flatMap((board) => warmRegulator(board, driven, mostOf(board.railId), ambientC)),

@@ -31,6 +31,7 @@ export type Nameable =
   | 'switch'
   | 'channel'
   | 'bore'
+  | 'hollow box'
   | 'lit';
 
 interface Row {

@@ -41,7 +41,7 @@ export function referencesOf(item: Item): Reference[] {
     ['after', 'tape'],
     ['of', 'pack'],
     ['hollowId', item.kind === 'guide' ? 'bore' : 'channel'],
-    ['boxId', 'channel'],
+    ['boxId', 'hollow box'],
   ];
   // Only fields of the list are read, each a string or null in every kind that has it.
   const fields = item as unknown as Readonly<Record<string, string | null | undefined>>;
@@ -115,6 +115,7 @@ const suits: Readonly<Record<Nameable, (item: Item) => boolean>> = {
   switch: (item) => item.kind === 'switch',
   channel: () => false,
   bore: () => false,
+  'hollow box': () => false,
   lit: (item) => 'route' in item || 'places' in item,
 };
 
@@ -134,6 +135,7 @@ export const nameableWords: Readonly<Record<Nameable, string>> = {
   channel: 'hollow',
   lit: 'light',
   bore: 'hollow',
+  'hollow box': 'hollow',
 };
 
 /** All items of some kinds, in the order of the plan. */

@@ -18,6 +18,8 @@ export const boardRow: FormRow = {
   names: 'board',
   none: 'the only one there is',
 };
+/** Asks which box of the piece it lies in. */
+export const boxRow: FormRow = { type: 'named', field: 'boxId', label: 'Lies in', names: 'hollow box', none: 'no box' };
 /** Asks how it is switched. */
 export const switchedRow: FormRow = { type: 'switched by', field: 'switchedBy', label: 'Switched by' };
 /** Asks whether its lights are passed in turn or have a pair of wires each. */

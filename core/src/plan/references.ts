@@ -48,7 +48,9 @@ function listItemReferences({ items, hollows }: Design): PlanProblem[] {
       if (id === null) return [];
       const other = byId.get(id);
       const isRight =
-        names === 'bore' || names === 'channel' ? holes.has(id) : other !== undefined && canBeNamed(other, names);
+        names === 'bore' || names === 'channel' || names === 'hollow box'
+          ? holes.has(id)
+          : other !== undefined && canBeNamed(other, names);
       if (isRight) return [];
       const found = other ? `which is no ${nameableWords[names]}` : 'which is not in the plan';
       return [

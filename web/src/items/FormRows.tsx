@@ -162,8 +162,8 @@ function RatingRow({ item, row, shown }: RowProps<'rating'>) {
 
 /** What a field of an item may name: items that suit, or hollows. An item that leads to itself is left out. */
 function listNameable(design: Design, item: Item, row: Extract<FormRow, { type: 'named' }>) {
-  if (row.names === 'channel' || row.names === 'bore')
-    return design.hollows.filter((hollow) => hollow.kind === row.names);
+  if (row.names === 'channel' || row.names === 'bore' || row.names === 'hollow box')
+    return design.hollows.filter(({ kind }) => row.names === (kind === 'box' ? 'hollow box' : kind));
   const leadsHere = (from: Item): boolean => {
     let at: Item | undefined = from;
     for (let hops = 0; at && hops <= design.items.length; hops += 1) {

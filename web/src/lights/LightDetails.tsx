@@ -1,6 +1,5 @@
-import { hollowWalls } from '@glimmer/core/heat';
 import type { ItemOf, PlacedLeds } from '@glimmer/core/items';
-import { finishedDiameter } from '@glimmer/core/lights';
+import { CLEARANCE_A_SIDE_MM, finishedDiameter, upToDrillMm } from '@glimmer/core/lights';
 import { bands, removePlace } from '@glimmer/core/plan';
 import type { Draft } from 'immer';
 import { Trash2 } from 'lucide-react';
@@ -17,10 +16,6 @@ import { Dose } from './Dose.tsx';
 import { LayOut } from './LayOut.tsx';
 import { MoveGroup } from './MoveGroup.tsx';
 import { StringTable } from './StringTable.tsx';
-
-/** Room that a drilled bore leaves round what goes in, and the tenth to which drills are sold. */
-const BORE_ROOM_MM = 0.4;
-const leastBoreMm = (finishedMm: number): number => Math.ceil((finishedMm + BORE_ROOM_MM) * 10 - 1e-6) / 10;
 
 type Lights = ItemOf<'light'>;
 
@@ -89,43 +84,6 @@ function PlaceRow({ item, place, number }: PlaceRowProps) {
   );
 }
 
-const OPEN = '(open)';
-const OTHER = '(typed)';
-
-/** The box that a power star is closed in: what its walls hold back follows from its size, and may be typed over. */
-function ClosedIn({ item }: { readonly item: ItemOf<'light'> }) {
-  const { design } = useSheet();
-  const boxes = design.hollows.flatMap((hollow) =>
-    hollow.kind === 'box'
-      ? [
-          {
-            ...hollow,
-            kPerW: roundTenth(hollowWalls.reckon({ w: hollow.widthMm, h: hollow.heightMm, d: hollow.depthMm })),
-          },
-        ]
-      : [],
-  );
-  if (boxes.length === 0) return null;
-  const known = boxes.find(({ kPerW }) => kPerW === item.hollowKPerW);
-  return (
-    <Choice
-      label="Closed in"
-      value={item.hollowKPerW === undefined ? OPEN : (known?.id ?? OTHER)}
-      hint="Sets what the hollow holds back, by the area of its walls in still air."
-      options={[
-        { value: OPEN, label: 'nothing: it stands in the open' },
-        ...boxes.map(({ id, name }) => ({ value: id, label: name })),
-        ...(item.hollowKPerW !== undefined && !known ? [{ value: OTHER, label: 'as typed above' }] : []),
-      ]}
-      onChoose={(id) => {
-        if (id !== OTHER) setField(item.id, 'hollowKPerW', boxes.find((box) => box.id === id)?.kPerW);
-      }}
-    />
-  );
-}
-
-const roundTenth = (value: number): number => Math.round(value * 10) / 10;
-
 /** Where each light of a group sits, and how it fits there. */
 export function LightDetails({
   item,
@@ -153,13 +111,14 @@ export function LightDetails({
           )}
           <span className="text-faint">
             finished <span className="figures">⌀ {printer.quantity('lengthMm', finishedMm)}</span>, bore at least{' '}
-            <span className="figures">{printer.quantity('lengthMm', leastBoreMm(finishedMm))}</span>
+            <span className="figures">
+              {printer.quantity('lengthMm', upToDrillMm(finishedMm + 2 * CLEARANCE_A_SIDE_MM))}
+            </span>
           </span>
         </div>
       )}
       {part?.dice?.length === 4 && <WhiteFrom item={item} />}
       {part?.dice ? <CommonLeg item={item} /> : <StringTable item={item} />}
-      {part?.body === 'power star' && <ClosedIn item={item} />}
       {part?.invisible && <Dose item={item} part={part} />}
       <LayOut item={item} acrossMm={part ? finishedMm : null} />
       {item.places.length > 0 && <MoveGroup item={item} />}

@@ -1,7 +1,10 @@
+import { hollowOf } from '@glimmer/core/assess';
 import { type ItemKind, itemsOf, kindOf } from '@glimmer/core/items';
+import type { Driven } from '@glimmer/core/network';
 import { findPart, type LedPart } from '@glimmer/core/parts';
-import type { Item } from '@glimmer/core/plan';
+import type { Design, Item } from '@glimmer/core/plan';
 import { MapPin, Spline } from 'lucide-react';
+import type { Shown } from '../items/FormRows.tsx';
 import { ItemCard } from '../items/ItemCard.tsx';
 import { addItem } from '../items/itemActions.ts';
 import { GuideDetails } from '../lights/GuideDetails.tsx';
@@ -64,6 +67,15 @@ function Layer({ item }: { readonly item: Item }) {
 
 const rounded = (volts: number | undefined): number | null => (volts === undefined ? null : Number(volts.toFixed(2)));
 
+/** What stands in a light’s fields while the maker has typed nothing there. */
+function shownOf(item: Item, design: Design, driven: Driven | undefined): Shown {
+  const hollowKPerW = item.kind === 'light' ? hollowOf({ boxId: item.boxId }, design) : null;
+  return {
+    forwardV: { value: rounded(driven?.forwardV.likely) },
+    ...(hollowKPerW === null ? {} : { hollowKPerW: { value: hollowKPerW } }),
+  };
+}
+
 /** What the first tape of a data line decides for all behind it. */
 const isOfTheLine = (item: Item, field: string): boolean =>
   item.kind === 'pixel tape' &&
@@ -73,7 +85,7 @@ const isOfTheLine = (item: Item, field: string): boolean =>
 /** A driver holds all its lights in one string, without a resistor; dice that share a leg have each their own. */
 const isSettled = (item: Item, field: string, part: LedPart | undefined): boolean =>
   item.kind === 'light' &&
-  ((part?.body !== 'power star' && ['sinkKPerW', 'sinkG', 'hollowKPerW', 'litS', 'heldBy'].includes(field)) ||
+  ((part?.body !== 'power star' && ['sinkKPerW', 'sinkG', 'boxId', 'hollowKPerW', 'litS', 'heldBy'].includes(field)) ||
     (item.switchedBy.way === 'driver' && ['inSeries', 'sideBySide', 'resistorAt'].includes(field)) ||
     (part?.dice !== undefined && ['inSeries', 'sideBySide', 'resistorAt', 'channels', 'forwardV'].includes(field)) ||
     (part?.insideOhm !== undefined && ['wantedCurrentA', 'resistorAt'].includes(field)));
@@ -114,7 +126,7 @@ export default function LightsSheet() {
                   !isOfTheLine(item, row.field) &&
                   !isSettled(item, row.field, findPart(assessment.library, 'led', 'part' in item ? item.part : null))
                 }
-                shown={{ forwardV: { value: rounded(driven.get(item.id)?.forwardV.likely) } }}
+                shown={shownOf(item, design, driven.get(item.id))}
                 actions={<Layer item={item} />}
               >
                 <Details item={item} />

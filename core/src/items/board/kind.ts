@@ -1,7 +1,7 @@
 import { findPart } from '../../parts/index.ts';
 import type { KindDefinition } from '../contract.ts';
 import { drawsAtRest } from '../draws.ts';
-import { feedRow, itsPart, partRow } from '../rows.ts';
+import { boxRow, feedRow, itsPart, partRow } from '../rows.ts';
 import { drawBoard } from './draw.ts';
 
 /** A controller board: it drives, listens and sends data. */
@@ -21,7 +21,7 @@ export const board: KindDefinition<'board'> = {
     pinLocks: [],
     pinNames: [],
   }),
-  rows: [partRow('controller', 'Controller'), feedRow],
+  rows: [partRow('controller', 'Controller'), feedRow, boxRow],
   parts: ({ part }) => itsPart('controller', part),
   lead: { plus: 'plus in', minus: 'minus' },
   draws: (item, library) => {

@@ -26,6 +26,7 @@ const heatRows: readonly FormRow[] = [
     empty: 'of its board alone',
     isLeftOut: true,
   },
+  { type: 'named', field: 'boxId', label: 'Closed in', names: 'hollow box', none: 'nothing: it stands in the open' },
   {
     type: 'quantity',
     field: 'hollowKPerW',
@@ -34,7 +35,7 @@ const heatRows: readonly FormRow[] = [
     band: bands.thermalKPerW,
     empty: 'open to the air',
     isLeftOut: true,
-    hint: 'about 4 K/W for a thin-walled box as large as two fists, twice that under cloth',
+    hint: 'by the walls of the box that it is closed in, in still air; about 4 K/W for one as large as two fists, twice that under cloth',
   },
   {
     type: 'quantity',

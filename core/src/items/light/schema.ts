@@ -36,7 +36,9 @@ export const lightSchema = z.strictObject({
   sinkKPerW: inBand(bands.thermalKPerW).optional(),
   /** Of its heatsink, which takes up heat for a while. */
   sinkG: inBand(bands.sinkG).optional(),
-  /** From the air of a closed hollow to the room; in the open without it. */
+  /** The box that it is closed in; in the open without one. */
+  boxId: id.nullable().optional(),
+  /** From the air of its hollow to the room: overrules what the walls of its box hold back, or stands for a hollow that is not drawn. */
   hollowKPerW: inBand(bands.thermalKPerW).optional(),
   /** How long it is lit at a time; for good without it. */
   litS: inBand(bands.litS).optional(),

@@ -2,7 +2,7 @@ import { findPart, fuseRatingsA } from '../../parts/index.ts';
 import { fuseOf } from '../buys.ts';
 import type { KindDefinition } from '../contract.ts';
 import { bands } from '../limits.ts';
-import { minusRow, partRow } from '../rows.ts';
+import { boxRow, minusRow, partRow } from '../rows.ts';
 import { drawSource } from '../source.ts';
 import { modelPack, openCircuitVoltageV } from './model.ts';
 import { packCareRule } from './rules.ts';
@@ -56,6 +56,7 @@ export const pack: KindDefinition<'pack'> = {
       label: 'Kept in',
       options: [{ value: 'none', label: 'nothing: bare' }, same('soft pouch'), same('hard case')],
     },
+    boxRow,
     {
       type: 'choice',
       field: 'charging',
