@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { circuitOf, itemOf } from '../../tests/designs.ts';
 import { assess } from '../assess.ts';
 import { listSteps } from '../bench/index.ts';
-import { exportTemplateSvg } from '../exports/index.ts';
+import { exportTemplateSvg, tellAssessment } from '../exports/index.ts';
 import { checkDesign } from '../findings/index.ts';
 import { gatheredMm, reckonGuided, shareInCone } from '../lights/index.ts';
 import { applyEdits, changeItem, createPlan, type Design } from '../plan/index.ts';
@@ -160,6 +160,11 @@ describe('a bundle of fibres over a pixel', () => {
     const svg = exportTemplateSvg(plan, assessment, 'front', usualPrinter);
     expect(svg).toContain('Bow wave 1, drill 0.600 mm');
     expect(svg).toContain('Bow wave, bore 5.34 mm');
+    // Other programs are told the same: the light by the number that stands on the tape.
+    const [told] = tellAssessment(plan, assessment, usualPrinter).guides;
+    expect(told).toMatchObject({ id: 'wave', guides: 90 });
+    expect(told?.holeMm).toBeCloseTo(0.6, 9);
+    expect(told?.ends[89]).toMatchObject({ from: [{ item: 'pixel', light: 1 }], lengthMm: 250 });
     // No wire leads to it.
     expect(assessment.runs.some(({ id }) => id.includes('wave'))).toBe(false);
   });

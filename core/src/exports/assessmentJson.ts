@@ -95,6 +95,27 @@ const findingsOf = (findings: readonly Finding[], message: Printer['message']): 
     text: message(say`${finding.what}. ${finding.why} ${finding.mend}`),
   }));
 
+const guidesOf = ({ guides }: Assessment): AssessmentJson['guides'] =>
+  guides.map(({ item, guides: count, boreMm, holeMm, guided, sources, ends }) => ({
+    id: item.id,
+    name: item.name,
+    guides: count,
+    boreMm,
+    holeMm,
+    neededGapMm: finite(guided?.neededGapMm),
+    litShare: finite(guided?.litShare),
+    share: finite(guided?.share),
+    ends: ends.map(({ id, from, lengthMm, intensityMcd }) => ({
+      id,
+      from: from.flatMap((k) => {
+        const source = sources[k];
+        return source ? [{ item: source.groupId, light: source.light + 1 }] : [];
+      }),
+      lengthMm,
+      intensityMcd,
+    })),
+  }));
+
 /** An assessed plan as plain data of a stable form, for other programs. */
 export function tellAssessment(plan: Plan, assessment: Assessment, { message }: Printer): AssessmentJson {
   const { design } = plan;
@@ -130,6 +151,16 @@ export function tellAssessment(plan: Plan, assessment: Assessment, { message }: 
       forWhat,
     })),
     steps: stepsOf(listSteps(design, assessment), message),
+    guides: guidesOf(assessment),
+    warm: assessment.warm.map(({ itemId, name, heatW, airC, outsideC, insideC, limitC }) => ({
+      item: itemId,
+      name,
+      heatW,
+      airC,
+      outsideC,
+      insideC,
+      limitC,
+    })),
     findings: findingsOf(checkPlan(plan, assessment), message),
   };
 }

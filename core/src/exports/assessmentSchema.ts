@@ -106,6 +106,41 @@ export const assessmentSchema = z.strictObject({
       expect: z.strictObject({ kind: z.string(), low: number, likely: number, high: number }).nullable(),
     }),
   ),
+  guides: z
+    .array(
+      z.strictObject({
+        id: z.string(),
+        name: z.string(),
+        guides: z.number(),
+        boreMm: z.number().describe('Takes what is gathered before one light, with play.'),
+        holeMm: z.number().describe('Takes what ends in it, with play.'),
+        neededGapMm: number,
+        litShare: number.describe('Of what is gathered, by all its lights together.'),
+        share: number.describe('Of one light, out of all ends together.'),
+        ends: z.array(
+          z.strictObject({
+            id: z.string(),
+            from: z.array(z.strictObject({ item: z.string(), light: z.number() })),
+            lengthMm: z.number(),
+            intensityMcd: z.number(),
+          }),
+        ),
+      }),
+    )
+    .describe('Fibres and pipes, and which light serves each hole; lights are counted from 1.'),
+  warm: z
+    .array(
+      z.strictObject({
+        item: z.string(),
+        name: z.string(),
+        heatW: z.number(),
+        airC: z.number(),
+        outsideC: z.number(),
+        insideC: z.number(),
+        limitC: z.number(),
+      }),
+    )
+    .describe('What gets warm, lit for good at the brightest corner; the hottest first.'),
   findings: z.array(
     z.strictObject({
       id: z.string(),

@@ -37,7 +37,7 @@ const keepsUp = (assessment: Assessment, tapeIds: readonly string[]): boolean =>
 };
 
 /**
- * Feeds a line at more places, the fewest that are enough.
+ * Feeds a line at the fewest places beside its start that are enough, in the stead of those that it has.
  * @param isEnough of the plan with them; unless it is given, that every light of the line has what it wants
  */
 export function feedAgain(
@@ -52,7 +52,7 @@ export function feedAgain(
     const feeds = placeFeeds(chain, more);
     const edits = chain.flatMap(({ id }) => changeItem(design, id, { feedsAt: feeds.get(id)?.slice() }));
     if (isEnough(assess(applyEdits(design, edits), library)))
-      return [{ label: `Feed it at ${more === 1 ? 'one more place' : `${more} more places`}`, edits }];
+      return [{ label: `Feed it at ${more === 1 ? 'one place' : `${more} places`} beside its start`, edits }];
   }
   return [];
 }

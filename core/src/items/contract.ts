@@ -14,8 +14,8 @@ import type { Item, ItemKind, ItemOf } from './types.ts';
 export type ItemStage = 'lights' | 'drive' | 'power';
 
 /**
- * What an item is to the others: it lights, leads light on, draws, is heard by a board, is a board, feeds, passes on what feeds it, or
- * switches what hangs on it.
+ * What an item is to the others: it lights, leads light on, draws, is heard by a board, is a board, feeds, passes on
+ * what feeds it, or switches what hangs on it.
  */
 export type ItemRole = 'light' | 'guide' | 'load' | 'control' | 'board' | 'source' | 'passes' | 'switches';
 

@@ -10,6 +10,7 @@ import { Choice, QuantityField } from '../widgets/fields.tsx';
 import { FigureLine } from '../widgets/Section.tsx';
 import { openSum } from '../widgets/SumDrawer.tsx';
 import { LayOut } from './LayOut.tsx';
+import { PlaceCells, RemoveCell } from './PlaceCells.tsx';
 
 type Guide = ItemOf<'guide'>;
 
@@ -87,18 +88,7 @@ function Ends({ item }: { readonly item: Guide }) {
             return (
               <tr key={end.id}>
                 <td className="figures w-9">{i + 1}</td>
-                {(['xMm', 'yMm'] as const).map((axis) => (
-                  <td key={axis} className="w-24 pr-2">
-                    <QuantityField
-                      hideLabel
-                      label={`Hole ${i + 1} ${axis === 'xMm' ? 'across' : 'down'}`}
-                      kind="lengthMm"
-                      value={end.at[axis]}
-                      band={{ least: -20_000, most: 20_000 }}
-                      onCommit={(value) => setField(item.id, `ends.${i}.at.${axis}`, value)}
-                    />
-                  </td>
-                ))}
+                <PlaceCells itemId={item.id} field={`ends.${i}.at`} name={`Hole ${i + 1}`} at={end.at} />
                 <td className="w-28 pr-2">
                   <Choice
                     inline
@@ -116,19 +106,14 @@ function Ends({ item }: { readonly item: Guide }) {
                     ? `${known.from.map((k) => guide.sources[k]?.name ?? '').join(' and ')}, ${printer.quantity('lengthMm', known.lengthMm)}, ${printer.quantity('intensityMcd', known.intensityMcd)}`
                     : '–'}
                 </td>
-                <td>
-                  <Button
-                    look="quiet"
-                    aria-label={`Remove hole ${i + 1}`}
-                    onClick={() =>
-                      editItem(item, (draft) => {
-                        draft.ends.splice(i, 1);
-                      })
-                    }
-                  >
-                    <Trash2 size={15} />
-                  </Button>
-                </td>
+                <RemoveCell
+                  name={`hole ${i + 1}`}
+                  onRemove={() =>
+                    editItem(item, (draft) => {
+                      draft.ends.splice(i, 1);
+                    })
+                  }
+                />
               </tr>
             );
           })}

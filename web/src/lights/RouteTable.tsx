@@ -1,9 +1,7 @@
 import type { ItemOf } from '@glimmer/core/items';
-import { bands } from '@glimmer/core/plan';
-import { Trash2 } from 'lucide-react';
-import { editItem, setField } from '../items/itemActions.ts';
+import { editItem } from '../items/itemActions.ts';
 import { Button } from '../widgets/Button.tsx';
-import { QuantityField } from '../widgets/fields.tsx';
+import { PlaceCells, RemoveCell } from './PlaceCells.tsx';
 
 /** The points of a route as numbers, for work without a pointer. */
 export function RouteTable({ item }: { readonly item: ItemOf<'pixel tape' | 'plain tape'> }) {
@@ -24,31 +22,15 @@ export function RouteTable({ item }: { readonly item: ItemOf<'pixel tape' | 'pla
           {route.map((point, i) => (
             <tr key={i}>
               <td className="figures w-12">{i + 1}</td>
-              {(['xMm', 'yMm'] as const).map((axis) => (
-                <td key={axis} className="pr-2">
-                  <QuantityField
-                    hideLabel
-                    label={`Point ${i + 1} ${axis === 'xMm' ? 'across' : 'down'}`}
-                    kind="lengthMm"
-                    value={point[axis]}
-                    band={bands.placeMm}
-                    onCommit={(value) => setField(id, `route.${i}.${axis}`, value)}
-                  />
-                </td>
-              ))}
-              <td>
-                <Button
-                  look="quiet"
-                  aria-label={`Remove point ${i + 1}`}
-                  onClick={() =>
-                    editItem(item, (draft) => {
-                      draft.route.splice(i, 1);
-                    })
-                  }
-                >
-                  <Trash2 size={15} />
-                </Button>
-              </td>
+              <PlaceCells itemId={id} field={`route.${i}`} name={`Point ${i + 1}`} at={point} />
+              <RemoveCell
+                name={`point ${i + 1}`}
+                onRemove={() =>
+                  editItem(item, (draft) => {
+                    draft.route.splice(i, 1);
+                  })
+                }
+              />
             </tr>
           ))}
         </tbody>

@@ -35,7 +35,7 @@ export function TapeFeeds({ item, placed }: TapeFeedsProps) {
     if (fix) mend(fix.edits);
     setAnswer(
       fix
-        ? `${fix.label} beside the start: every light has what it wants.`
+        ? `${fix.label}: every light has what it wants.`
         : 'No number of feeds is enough: a thicker lead, another supply or less light.',
     );
   };

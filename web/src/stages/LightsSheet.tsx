@@ -72,7 +72,7 @@ function shownOf(item: Item, design: Design, driven: Driven | undefined): Shown 
   const hollowKPerW = item.kind === 'light' ? hollowOf({ boxId: item.boxId }, design) : null;
   return {
     forwardV: { value: rounded(driven?.forwardV.likely) },
-    ...(hollowKPerW === null ? {} : { hollowKPerW: { value: hollowKPerW } }),
+    ...(hollowKPerW === null ? {} : { hollowKPerW: { value: Number(hollowKPerW.toFixed(1)) } }),
   };
 }
 
