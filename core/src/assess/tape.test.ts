@@ -222,6 +222,25 @@ describe('a tape that is fed at several places', () => {
   });
 });
 
+describe('two tapes behind one', () => {
+  it('are stopped: one output to two inputs; each fix leaves one behind each', () => {
+    const line = lineOf();
+    const behind = (id: string): Design['items'][number] =>
+      itemOf('pixel tape', { id, name: id, part: 'pixel-tape-60', after: 'tape', route: [...straight] });
+    const design: Design = { ...line, items: [...line.items, behind('one'), behind('two'), behind('three')] };
+    const forks = (at: Design) => checkDesign(at, assess(at)).filter(({ rule }) => rule === 'data-forks');
+    expect(forks(design).map(({ id }) => id)).toEqual(['data-forks:two', 'data-forks:three']);
+    // Mended one after the other, by either way: no output leads to two.
+    for (const way of [0, 1]) {
+      let at = design;
+      for (let found = forks(at); found[0]; found = forks(at)) at = applyEdits(at, found[0].fixes[way]?.edits ?? []);
+      const outs = assess(at).nets.flatMap(({ ports }) => ports.filter(({ port }) => port === 'data out'));
+      expect(new Set(outs.map(({ item }) => item)).size).toBe(outs.length);
+      expect(assess(at).chains.flatMap(({ tapeIds }) => tapeIds)).toHaveLength(4);
+    }
+  });
+});
+
 describe('a tape of which only the first lights are used', () => {
   it('draws for those alone, the rest is dark: 20 · 3 · 12 mA and 60 · 0.8 mA; its frame is as short', () => {
     const { consumers, dataLines, show } = assess(lineOf({ litFirst: 20 }));

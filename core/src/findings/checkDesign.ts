@@ -43,7 +43,7 @@ import { farResistorRule, headRoomRule, overRatingRule, resistorPowerRule } from
 import { runTimeRule, startRule } from './runRules.ts';
 import { chargeSenseRule, ownLightRule, swappedSensorRule } from './sensorRules.ts';
 import { fadingStringRule, sharedResistorRule, unevenStringRule } from './stringRules.ts';
-import { cornerRule, mixedOrderRule, tapeLowRule } from './tapeRules.ts';
+import { cornerRule, forkRule, mixedOrderRule, tapeLowRule } from './tapeRules.ts';
 import { wireRule } from './wireRules.ts';
 
 const rules: readonly Rule[] = [
@@ -55,6 +55,7 @@ const rules: readonly Rule[] = [
   drawnLengthRule,
   emptyTapeRule,
   mixedLineRule,
+  forkRule,
   mixedOrderRule,
   cornerRule,
   guideRule,

@@ -134,3 +134,32 @@ export const mixedOrderRule: Rule = ({ design, assessment }) =>
       },
     ];
   });
+
+/** A data output that two tapes take their data from: both would show the same, the second not what is meant for it. */
+export const forkRule: Rule = ({ design, assessment }) =>
+  assessment.chains.flatMap(({ tapeIds }) => {
+    const tapes = tapeIds.flatMap((id) =>
+      assessment.placed.filter((group): group is PlacedTape => group.shape === 'pixels' && group.id === id),
+    );
+    return tapes.flatMap((group, i): Finding[] => {
+      const { after } = group.tape;
+      const other = tapes.slice(0, i).find(({ tape }) => tape.after !== null && tape.after === after);
+      const [before, last] = [tapes.find(({ id }) => id === after), tapes[i - 1]];
+      if (!other || !before || !last) return [];
+      return [
+        {
+          ...named('data-forks', group.id),
+          gravity: 'stop',
+          stage: 'lights',
+          aboutId: group.id,
+          what: `${other.name} and ${group.name} both take their data from the end of ${before.name}`,
+          why: `Both hear the same bytes: ${group.name} would show what is meant for ${other.name}, and its own is never read.`,
+          mend: `Let its data come from the end of ${last.name}, or give it a data line of its own.`,
+          fixes: [
+            { label: `Behind ${last.name}`, edits: changeItem(design, group.id, { after: last.id }) },
+            { label: 'Give it its own data line', edits: changeItem(design, group.id, { after: null }) },
+          ],
+        },
+      ];
+    });
+  });

@@ -55,6 +55,7 @@ export { orderSeen, sayOrder } from './pixelTape/order.ts';
 export {
   countLights,
   distanceToGroupMm,
+  firstOnLine,
   orderOfTape,
   type PlacedGroup,
   type PlacedLeds,

@@ -61,6 +61,12 @@ export interface PlacedPlain {
 export const sparesBefore = ({ tape, cut }: Pick<PlacedTape, 'tape' | 'cut'>): number =>
   tape.after === null && tape.spareFirst && cut.lights > 0 ? 1 : 0;
 
+/** The first tape of the data line that a tape is on. */
+export function firstOnLine(tape: PlacedTape, placed: readonly PlacedGroup[]): PlacedTape {
+  const before = placed.find(({ id }) => id === tape.tape.after);
+  return before?.shape === 'pixels' ? firstOnLine(before, placed) : tape;
+}
+
 /** In which order the pixels of a tape take their colours: as the maker saw it, or as is usual for their kind. */
 export const orderOfTape = ({ tape, part }: Pick<PlacedTape, 'tape' | 'part'>): ColourOrder =>
   tape.order ?? part.order ?? 'GRB';

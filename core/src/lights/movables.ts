@@ -1,4 +1,5 @@
 import {
+  firstOnLine,
   type Item,
   kindOf,
   type PlacedGroup,
@@ -47,39 +48,25 @@ function darkOf(tape: PlacedTape, isLast: boolean): Pick<MovableGroup, 'dark'> {
   return before + after > 0 ? { dark: { before, after } } : {};
 }
 
-/** What its data line says of a tape: the first of the line, and whether this one is the last. */
-interface OnLine {
-  /** One line is sent in one way: what its first tape says counts for all. */
-  readonly firstOnLine: PlacedTape;
-  readonly isLast: boolean;
-}
-
-function lineOf(group: PlacedTape, placed: readonly PlacedGroup[]): OnLine {
-  let firstOnLine = group;
-  for (let before: PlacedGroup | undefined = group; before?.shape === 'pixels'; ) {
-    firstOnLine = before;
-    const { after } = firstOnLine.tape;
-    before = placed.find(({ id }) => id === after);
-  }
-  // Lines are placed one after another, each in the order of its data.
+/** Whether its data goes no further. Lines are placed one after another, each in the order of its data. */
+function isLastOnLine(group: PlacedTape, placed: readonly PlacedGroup[]): boolean {
   const next = placed[placed.indexOf(group) + 1];
-  return { firstOnLine, isLast: next?.shape !== 'pixels' || next.tape.after === null };
+  return next?.shape !== 'pixels' || next.tape.after === null;
 }
 
 function movableOf(group: PlacedGroup, placed: readonly PlacedGroup[]): MovableGroup {
   switch (group.shape) {
-    case 'pixels': {
-      const { firstOnLine, isLast } = lineOf(group, placed);
+    case 'pixels':
       return {
         id: group.id,
         points: group.lit,
         bytesPerPoint: 3,
         lightsAt: group.places.slice(0, group.lit).map((place) => [place]),
         grid: gridOf(group),
-        ...whiteDieOf(group.part.dice === 4, firstOnLine.tape),
-        ...darkOf(group, isLast),
+        // One line is sent in one way: what its first tape says counts for all.
+        ...whiteDieOf(group.part.dice === 4, firstOnLine(group, placed).tape),
+        ...darkOf(group, isLastOnLine(group, placed)),
       };
-    }
     case 'units':
       return {
         id: group.id,

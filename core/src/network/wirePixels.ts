@@ -1,4 +1,4 @@
-import { type PlacedTape, type PlanPoint, sparesBefore } from '../items/index.ts';
+import { firstOnLine, type PlacedTape, type PlanPoint, sparesBefore } from '../items/index.ts';
 import type { CoreDraft, PortRef, RunCarries } from './runs.ts';
 import { type Board, boardOf } from './switching.ts';
 import { extraFeeds } from './tapeFeeds.ts';
@@ -126,15 +126,9 @@ const carriedBy = (line: readonly PlacedTape[]): Extract<RunCarries, { kind: 'li
 
 /** The tapes of a data line from its first on, by any one of them. */
 function lineOf(wiring: Wiring, tape: PlacedTape): readonly PlacedTape[] {
-  const tapes = wiring.input.placed.filter((group): group is PlacedTape => group.shape === 'pixels');
-  let first = tape;
-  for (let before: PlacedTape | undefined = tape; before; ) {
-    first = before;
-    const { after } = first.tape;
-    before = tapes.find(({ id }) => id === after);
-  }
-  const ids = new Set(wiring.behind(first.id));
-  return tapes.filter(({ id }) => ids.has(id));
+  const { placed } = wiring.input;
+  const ids = new Set(wiring.behind(firstOnLine(tape, placed).id));
+  return placed.filter((group): group is PlacedTape => group.shape === 'pixels' && ids.has(group.id));
 }
 
 /** Each piece is cut off and joined to the one before: from its last light to the next one's first. */

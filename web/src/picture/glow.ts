@@ -121,7 +121,11 @@ function lightsOf(group: Assessment['placed'][number], { show, driven, consumers
 
 /** Where guides end their light is seen, and no longer where they begin: there they stand before it. */
 function throughGuides(lights: ReadonlyMap<string, Measured>, { guides }: Assessment): Measured[] {
-  const covered = new Set(guides.flatMap(({ sources }) => sources.map(({ groupId, light }) => `${groupId} ${light}`)));
+  const covered = new Set(
+    guides.flatMap(({ sources, ends }) =>
+      ends.length === 0 ? [] : sources.map(({ groupId, light }) => `${groupId} ${light}`),
+    ),
+  );
   const ends = guides.flatMap(({ sources, ends: holes }) =>
     holes.flatMap(({ at, from, intensityMcd }): Measured[] => {
       const [first, ...others] = from.flatMap((k) => {
