@@ -390,3 +390,128 @@ test('the helmet lamp closed in its housing: the walls’ resistance follows fro
   await expect(walls).toHaveValue('');
   await kept(page);
 });
+
+test('a scanned grid: laid out in rows, its figures, what glows and its mend, its pins, wires and steps; then pins that it shares', async ({
+  page,
+}) => {
+  await beginDriven(page);
+  await page.getByRole('button', { name: 'Add single lights' }).click();
+  await page.keyboard.press('Escape');
+  await page.getByText('Lay out a ring, a row or a grid').click();
+  await page.getByLabel('Shape').selectOption('grid');
+  await fill(page, 'In a row', '4');
+  await fill(page, 'Rows', '4');
+  await page.getByRole('button', { name: 'Lay 16 lights' }).click();
+  const card = page.getByRole('article', { name: /^Single lights: Lights/ });
+  await card.getByLabel('Kind of light').selectOption({ label: 'Light, 5 mm, amber' });
+  await card.getByLabel('Switched by', { exact: true }).selectOption('a scanned grid: its rows lit in turn');
+  // As square as its lights make one; what a grid does not know is not asked.
+  await expect(card.getByLabel('Switched by: rows')).toHaveValue('4');
+  await expect(card.getByLabel('Channels, lit by turns')).toHaveCount(0);
+  await expect(card.getByLabel('Wired', { exact: true })).toHaveCount(0);
+  await expect(card.getByLabel('A diode behind each light')).toBeVisible();
+
+  await goTo(page, 'drive');
+  await expect(page.getByText('4 × 4, 8 wires')).toBeVisible();
+  await expect(page.getByText('Each is on for one turn of 4; in the mean')).toBeVisible();
+  await expect(page.getByText('The transistor of a row carries, all of it lit')).toBeVisible();
+  // Half microseconds: 255 · 15 + 40 a turn, four turns: 129 pictures a second.
+  await expect(page.getByText('129 Hz')).toBeVisible();
+  await page.getByRole('button', { name: /mA \(/ }).click();
+  await expect(page.getByText(/^= .* · .* \/ 4 = /)).toBeVisible();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await expect(page.getByRole('row', { name: /Lights 1, row 1/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: /Lights 1, column 4/ })).toBeVisible();
+
+  // Rubbish is asked about, and nothing is lost.
+  await page.getByLabel('Switched by: rows').fill('none');
+  await page.getByLabel('Switched by: rows').press('Enter');
+  await expect(page.getByRole('alert').first()).toBeVisible();
+  await fill(page, 'Switched by: rows', '0');
+  await expect(page.getByRole('alert').first()).toBeVisible();
+  await fill(page, 'Switched by: rows', '4');
+
+  // A chip of 3.3 V beside rows of 5 V: columns at pins are held too low, and amber glows.
+  await page.getByLabel('Controller', { exact: true }).selectOption({ label: '3.3 V radio controller, 16 pins' });
+  await page
+    .getByLabel('Switched by: columns end at')
+    .selectOption('a pin each: dark ones are held at the chip’s supply');
+  await expect(page.getByText(/Lights 1 glows where it should be dark/).first()).toBeVisible();
+  await page.getByText(/^What glows at 1\.\d+ V that should be dark\?$/).click();
+  await expect(page.getByRole('row', { name: /5 mm, amber .* seen/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: /5 mm, blue next to nothing dark/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Columns on transistors' }).first().click();
+  await expect(page.getByText(/Lights 1 glows where it should be dark/)).toHaveCount(0);
+  await expect(page.getByLabel(/^Switched by: columns end at/).locator('option:checked')).toHaveText(
+    /^a transistor each/,
+  );
+
+  await goTo(page, 'wires');
+  await expect(page.getByText('Lights 1, row 4', { exact: true })).toBeVisible();
+  await expect(page.getByText('Lights 1, column 4', { exact: true })).toBeVisible();
+  await goTo(page, 'bench');
+  await expect(page.getByText('Join the rows of Lights 1').first()).toBeAttached();
+
+  // Three pins would bear six lights; sixteen want five.
+  await goTo(page, 'drive');
+  await page
+    .getByLabel('Switched by yours', { exact: true })
+    .selectOption('between pins that they share, one light after another');
+  await expect(page.getByText('Wires that they share')).toBeVisible();
+  await expect(page.getByText('Resistor, each shared pin')).toBeVisible();
+  await expect(page.getByRole('row', { name: /Lights 1, shared pin 5/ })).toBeVisible();
+  await kept(page);
+});
+
+test('a scan driver: found among the parts, told over three wires, its columns held too far below its supply', async ({
+  page,
+}) => {
+  await beginDriven(page);
+  await page.getByRole('button', { name: 'Add single lights' }).click();
+  await page.keyboard.press('Escape');
+  await page.getByText('Lay out a ring, a row or a grid').click();
+  await page.getByLabel('Shape').selectOption('grid');
+  await page.getByRole('button', { name: 'Lay 12 lights' }).click();
+  await goTo(page, 'drive');
+  await page.getByRole('button', { name: 'Scan driver', exact: true }).click();
+  await page
+    .getByLabel(/^Switched by/)
+    .first()
+    .selectOption('a scan driver: it lights its rows in turn by itself');
+  await expect(page.getByLabel('Switched by: which').locator('option:checked')).toHaveText(/^Scan driver/);
+  for (const what of ['data', 'clock', 'latch'])
+    await expect(page.getByRole('row', { name: new RegExp(`Scan driver.*, ${what}`) })).toBeVisible();
+  await expect(page.getByText('800 Hz')).toBeVisible();
+  await page.getByLabel(/^Switched by: rows/).fill('12');
+  await page.getByLabel(/^Switched by: rows/).press('Enter');
+  await expect(page.getByText(/has 12 rows of 1; its driver has lines for 8 rows of 8/).first()).toBeVisible();
+  await kept(page);
+});
+
+test('a long plain tape fades, and is fed again where that helps most; each feed says what it brings', async ({
+  page,
+}) => {
+  await beginFed(page, '12 V');
+  await goTo(page, 'lights');
+  await page.getByRole('button', { name: 'Add plain tape' }).click();
+  await clickPicture(page, 0.1, 0.5);
+  await clickPicture(page, 0.9, 0.5);
+  await page.getByRole('button', { name: 'Done' }).click();
+  const card = page.getByRole('article', { name: /^Plain tape: / });
+  await fill(page, 'Length of the route', '5000 mm');
+  await expect(card.getByText(/^7\d\.?\d* % of its brightest \(light 298\)$/)).toBeVisible();
+  await expect(page.getByText(/Plain tape 1 fades: its far end gets/).first()).toBeVisible();
+  await card.getByRole('button', { name: 'Find the fewest feeds that are enough' }).click();
+  await expect(card.getByText(/Feed it at one place beside its start: every light has what it wants/)).toBeVisible();
+  await expect(card.getByLabel('Feed 2 at the pads before light')).toHaveValue('201');
+  await expect(card.getByText(/lights before its end; brings .*A/)).toBeVisible();
+  await expect(page.getByText(/Plain tape 1 fades/)).toHaveCount(0);
+  await goTo(page, 'wires');
+  await expect(page.getByText('Feed of Plain tape 1, before light 199', { exact: true })).toBeVisible();
+  await goTo(page, 'lights');
+  await card.getByRole('button', { name: 'Remove feed 2' }).click();
+  await expect(card.getByLabel('Feed 2 at the pads before light')).toHaveCount(0);
+  await card.getByRole('button', { name: /at its far end too$/ }).click();
+  await expect(card.getByText(/^its far end; brings/)).toBeVisible();
+  await kept(page);
+});

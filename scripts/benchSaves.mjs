@@ -17,7 +17,7 @@ const cluster = await startCluster({ folder });
 const server = await startServer({ databaseUrl: cluster.url, port: 0, demo: false });
 try {
   mkdirSync(plans);
-  const { id: _own, ...demo } = JSON.parse(readFileSync(join(root, 'demo/reef-reliquary.glimmer.json'), 'utf8'));
+  const { id: _own, ...demo } = JSON.parse(readFileSync(join(root, 'demo/anglerfish-headdress.glimmer.json'), 'utf8'));
   // Run 0 warms the server up: a new process compiles as it goes.
   for (let run = 0; run <= RUNS; run += 1) {
     for (let browser = 0; browser < BROWSERS; browser += 1) {

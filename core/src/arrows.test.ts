@@ -27,9 +27,10 @@ const allowed: Readonly<Record<string, readonly string[]>> = {
   assess: reckoning,
   figures: told,
   exact: told,
-  findings: [...told, 'bench', 'logbook'],
-  exports: [...told, 'exact', 'findings', 'bench', 'logbook'],
-  bench: told,
+  states: told,
+  findings: [...told, 'states', 'bench', 'logbook'],
+  exports: [...told, 'exact', 'states', 'findings', 'bench', 'logbook'],
+  bench: [...told, 'states'],
   logbook: [...told, 'bench'],
   sums: [...told, 'logbook'],
   workshop: ['units', 'parts', 'plan'],
@@ -130,6 +131,7 @@ describe('kinds of items', () => {
       "findings/addBoost.ts: kindOf('converter'",
       "findings/fuseRules.ts: kindOf('switch'",
       "findings/invisibleRules.ts: kindOf('light'",
+      "findings/receiverRules.ts: kindOf('receiver'",
     ]);
   });
 });

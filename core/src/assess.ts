@@ -9,7 +9,7 @@ import {
   weightsOf,
 } from './assess/budget.ts';
 import { type Build, buildOf } from './assess/build.ts';
-import type { Consumer } from './assess/consumers.ts';
+import { type Consumer, fullOf } from './assess/consumers.ts';
 import { type CopiesInStep, judgeCopies } from './assess/copies.ts';
 import { type CoreEnds, nameCoreEnds } from './assess/coreEnds.ts';
 import { type CourseStretch, layOutCourse, meanOfCourse } from './assess/course.ts';
@@ -21,6 +21,7 @@ import { keepFew } from './assess/keepFew.ts';
 import { limitOf } from './assess/limit.ts';
 import { findNeeds, type Need } from './assess/needs.ts';
 import { type BoardPins, planPins } from './assess/pins.ts';
+import { listFades, type TapeFade } from './assess/plainFeeds.ts';
 import { type BoardAssessment, listPrograms } from './assess/programs.ts';
 import { type Sensing, thresholdsById } from './assess/sensing.ts';
 import { type ShoppingLine, totalCost } from './assess/shopping.ts';
@@ -39,13 +40,23 @@ import { figureRails, guardRail, loadWires, type RailFigures } from './assess/wi
 import { countLights, type PlacedGroup, type PlacedTape } from './items/index.ts';
 import type { MovableGroup } from './lights/index.ts';
 import { compileShow, type Show, type ShowLimit } from './motion/index.ts';
-import type { Board, Driven, JoinedNet, PortRef, Rails, RunDraft, Switched, WireRun } from './network/index.ts';
+import type {
+  Board,
+  Driven,
+  JoinedNet,
+  LoadDrive,
+  PortRef,
+  Rails,
+  RunDraft,
+  Switched,
+  WireRun,
+} from './network/index.ts';
 import { type Library, withOwnParts } from './parts/index.ts';
 import type { Design } from './plan/index.ts';
 import type { LoadedLink, NightMaker, RunsFor } from './power/index.ts';
 
 export type { MoodBudget, SignBudget, SignOverMood } from './assess/budget.ts';
-export type { Consumer } from './assess/consumers.ts';
+export { type Consumer, fullOf } from './assess/consumers.ts';
 export type { CopiesInStep } from './assess/copies.ts';
 export type { CoreEnds } from './assess/coreEnds.ts';
 export type { CourseStretch } from './assess/course.ts';
@@ -55,6 +66,7 @@ export type { GuideAssessment } from './assess/guides.ts';
 export { budgetLoop, type LoopBudget } from './assess/loop.ts';
 export type { Need } from './assess/needs.ts';
 export { type BoardPins, whyDimmed } from './assess/pins.ts';
+export { EVEN_SHARE, type TapeFade } from './assess/plainFeeds.ts';
 export type { BoardAssessment } from './assess/programs.ts';
 export type { Sensing } from './assess/sensing.ts';
 export type { ShoppingLine } from './assess/shopping.ts';
@@ -87,6 +99,8 @@ export interface Assessment {
   readonly switched: ReadonlyMap<string, readonly Switched[]>;
   /** What is switched with what stands before it: resistor, transistor, currents. */
   readonly driven: readonly Driven[];
+  /** Loads that a program runs, with what stands before each. */
+  readonly loads: readonly LoadDrive[];
   /** What each board’s pins do. */
   readonly pins: readonly BoardPins[];
   /** One for each board. */
@@ -125,6 +139,8 @@ export interface Assessment {
   /** The supply that ends first. */
   readonly runsFor: RunsFor | null;
   readonly railFigures: readonly RailFigures[];
+  /** How far each plain tape fades along its way with all of it lit. */
+  readonly fades: readonly TapeFade[];
   /** Each data line’s voltages, from its feed outward. */
   readonly chains: readonly ChainVoltage[];
   /** What is joined with what, by a wire or at one place. */
@@ -202,14 +218,14 @@ export function assessAndTell(design: Design): { readonly assessment: Assessment
 function reckon(design: Design, library: Library, searched: Searches | null = null): Reckoned {
   const built = buildOf(design, library);
   const { placed, rails, boards, switching, sensing, controls, movables, consumers, byId, chains, wires } = built;
-  const { switched, driven } = switching;
+  const { switched, driven, loads } = switching;
   const show = compileShow({ moods: design.moods, movables, controls, sensing: thresholdsById(sensing) });
   const { budgets, weights, course, runs, peaks, guard, limit, input, supplies } = load(design, built, show, searched);
   const { joins, nets } = wires;
-  const allWhiteA = consumers.reduce((sum, each) => sum + each.restA + each.steadyPeakA + each.fullA, 0);
+  const allWhiteA = consumers.reduce((sum, each) => sum + each.restA + each.steadyPeakA + fullOf(each, 'peak'), 0);
   const hungriest = hungriestOf(budgets);
   const dataLines = listDataLines(chains, boards);
-  const pins = planPins(design, boards, placed, driven);
+  const pins = planPins(design, boards, placed, switching);
   const assessment: Assessment = {
     library,
     placed,
@@ -223,6 +239,7 @@ function reckon(design: Design, library: Library, searched: Searches | null = nu
     boards,
     switched,
     driven,
+    loads,
     pins,
     programs: listPrograms(design, built, { chains, driven, dataLines, guard, whole: limit }),
     dataLines,
@@ -243,11 +260,12 @@ function reckon(design: Design, library: Library, searched: Searches | null = nu
     supply: mainSupply(supplies, rails),
     ...leastOf(supplies),
     railFigures: figureRails(built, peaks, supplies, course),
+    fades: listFades(placed, driven, runs, rails),
     chains: chains.map((chain) => solveChainOf(chain, built, hungriest)),
     joins,
     nets,
     ...keptEnds(built, pinsGiven(pins), () => ({
-      coreEnds: nameCoreEnds(joins, { design, driven, pins }),
+      coreEnds: nameCoreEnds(joins, { design, driven, loads, pins }),
       freePorts: listFreePorts({ design, library, chains, pins, nets }),
     })),
     runs,

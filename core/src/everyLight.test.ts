@@ -78,6 +78,29 @@ const cases: readonly Case[] = [
     }),
     caution: solder,
   },
+  ...(
+    [
+      ['a scanned grid', { way: 'scanned grid', board: null, rows: 3, part: null, columnsBy: null }],
+      ['lights between shared pins', { way: 'shared pins', board: null }],
+      ['a grid on a scan driver', { way: 'scan driver', by: 'scanner', rows: 3 }],
+    ] as const
+  ).map(
+    ([name, switchedBy]): Case => ({
+      ...lit,
+      name,
+      item: single('led-5mm-green', {
+        switchedBy,
+        diodes: true,
+        places: Array.from({ length: 9 }, (_, i) => ({
+          id: `g${i}`,
+          at: { xMm: 90 + 10 * (i % 3), yMm: 60 + 10 * Math.floor(i / 3) },
+          hollowId: null,
+        })),
+      }),
+      beside: [itemOf('scan driver', { id: 'scanner', at: { xMm: 50, yMm: 20 } })],
+      caution: solder,
+    }),
+  ),
   { ...lit, name: 'light, three colours', item: single('led-5mm-three-colours-minus'), caution: solder },
   { ...lit, name: 'light, three colours and white', item: single('led-10mm-four-colours-minus'), caution: solder },
   { ...lit, name: 'light, infrared', item: single('led-5mm-infrared-850'), caution: 'caution-invisible' },

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import {
   boxes,
+  chargers,
   colourOrders,
   controllers,
   converters,
@@ -15,6 +16,8 @@ import {
   pixelTapes,
   plainTapes,
   plugs,
+  receivers,
+  scanDrivers,
   switches,
   transistors,
   typical,
@@ -45,7 +48,9 @@ interface Counts {
   readonly switches: number;
   readonly gates: number;
   readonly drivers: number;
+  readonly scanners: number;
   readonly boxes: number;
+  readonly changeovers: number;
   readonly tapes: number;
 }
 
@@ -58,7 +63,9 @@ const anyCounts: fc.Arbitrary<Counts> = fc.record({
   switches: fc.nat(2),
   gates: fc.nat(1),
   drivers: fc.nat(1),
+  scanners: fc.nat(1),
   boxes: fc.nat(1),
+  changeovers: fc.nat(1),
   tapes: fc.nat(3),
 });
 
@@ -71,6 +78,7 @@ function fieldsFor(counts: Counts) {
   const converterIds = idsOf('converter', counts.converters);
   const switchIds = idsOf('switch', counts.switches);
   const sources = [...idsOf('pack', counts.packs), ...idsOf('supply', counts.supplies)];
+  const changeoverIds = idsOf('changeover', counts.changeovers);
   const board = among(idsOf('board', counts.boards));
   const part = orNull(idOf(transistors));
   const named = (way: 'hand switch' | 'light gate', ids: readonly string[]) =>
@@ -84,6 +92,21 @@ function fieldsFor(counts: Counts) {
     ...idsOf('driver', counts.drivers).map((by) =>
       fc.record({ way: fc.constant('driver' as const), by: fc.constant(by), board }),
     ),
+    fc.record({
+      way: fc.constant('scanned grid' as const),
+      board,
+      rows: fc.integer({ min: 1, max: 4 }),
+      part,
+      columnsBy: orNull(fc.constantFrom('pin' as const, 'transistor' as const)),
+    }),
+    fc.record({ way: fc.constant('shared pins' as const), board }),
+    ...idsOf('scanner', counts.scanners).map((by) =>
+      fc.record({
+        way: fc.constant('scan driver' as const),
+        by: fc.constant(by),
+        rows: fc.integer({ min: 1, max: 4 }),
+      }),
+    ),
     ...idsOf('box', counts.boxes).map((by) =>
       fc.record({
         way: fc.constant('box' as const),
@@ -95,10 +118,11 @@ function fieldsFor(counts: Counts) {
   return {
     board,
     switchedBy,
-    feed: among([...sources, ...converterIds, ...switchIds]),
+    feed: among([...sources, ...converterIds, ...switchIds, ...changeoverIds]),
+    source: among(sources),
     /** What stands between source and rail is fed by something before it, so that no two feed each other. */
-    feedOfSwitch: (i: number) => among([...sources, ...switchIds.slice(0, i)]),
-    feedOfConverter: (i: number) => among([...sources, ...switchIds, ...converterIds.slice(0, i)]),
+    feedOfSwitch: (i: number) => among([...sources, ...changeoverIds, ...switchIds.slice(0, i)]),
+    feedOfConverter: (i: number) => among([...sources, ...changeoverIds, ...switchIds, ...converterIds.slice(0, i)]),
     hollowId: among(idsOf('hollow', counts.hollows)),
     packId: among(idsOf('pack', counts.packs)),
   };
@@ -154,6 +178,7 @@ const anyPlainTape = ({ feed, switchedBy, hollowId }: Fields) =>
     lengthMm: orNull(fc.integer({ min: 1, max: 3000 })),
     cutAtCorners: orLeftOut(fc.boolean()),
     whiteFrom: anyWhite,
+    feedsAt: orLeftOut(fc.array(fc.integer({ min: 2, max: 120 }), { maxLength: 3 })),
     hollowId,
     powerPerMetreW: anyFigure(fc.integer({ min: 2, max: 20 })),
   });
@@ -199,6 +224,7 @@ const anyLight = ({ feed, switchedBy, hollowId }: Fields) =>
     resistorOhm: orNull(fc.integer({ min: 1, max: 5000 })),
     resistorRatedW: fc.constantFrom(0.125, 0.25, 0.5),
     sleeved: fc.boolean(),
+    diodes: orLeftOut(fc.boolean()),
     whiteFrom: anyWhite,
     waySoldered: orLeftOut(fc.constant('not said' as const)),
     places: fc
@@ -228,6 +254,8 @@ const anyControl = (fields: Fields) =>
       kind: kindOf('remote'),
       ...control(fields),
       output: fc.constantFrom('held' as const, 'latched' as const),
+      receiver: orLeftOut(among(['receiver0'])),
+      key: orLeftOut(fc.integer({ min: 1, max: 5 })),
     }),
     fc.record({
       kind: kindOf('light sensor'),
@@ -333,13 +361,15 @@ const named = <T>(items: readonly T[], prefix: string): (T & { readonly id: stri
 
 /** Moods, cues, an evening, a sign and a set over what there is to light and to touch. */
 function anyMoods(items: readonly Item[]): fc.Arbitrary<Design['moods']> {
-  const groupIds = items.flatMap((item) => ('route' in item || 'places' in item ? [item.id] : []));
+  const groupIds = items.flatMap((item) =>
+    'route' in item || 'places' in item || item.kind === 'load' ? [item.id] : [],
+  );
   // A set is of one kind: pixels with pixels, single lights with single lights.
   const tapeIds = items.flatMap((item) => (item.kind === 'pixel tape' ? [item.id] : []));
   const kindIds = tapeIds.length > 0 ? tapeIds : items.flatMap((item) => (item.kind === 'light' ? [item.id] : []));
   const setIds = kindIds.length > 0 ? ['set0'] : [];
   const controlIds = items.flatMap((item) =>
-    'board' in item && 'at' in item && item.kind !== 'signal' ? [item.id] : [],
+    'board' in item && 'at' in item && item.kind !== 'signal' && item.kind !== 'scan driver' ? [item.id] : [],
   );
   return fc.nat(4).chain((count): fc.Arbitrary<Design['moods']> => {
     const moodIds = idsOf('mood', count);
@@ -462,11 +492,59 @@ function anyItems(counts: Counts): fc.Arbitrary<Item[]> {
           'switch',
           counts.switches,
         ),
+        listOf(
+          fc.record({
+            kind: kindOf('changeover'),
+            at,
+            feed: fields.source,
+            other: fields.source,
+            by: fc.constantFrom('switch' as const, 'diodes' as const, 'joined' as const),
+            part: idOf(switches),
+          }),
+          'changeover',
+          counts.changeovers,
+        ),
+        someOf(
+          fc.record({
+            kind: kindOf('charger'),
+            at,
+            part: idOf(chargers),
+            feed,
+            inlet: fc.constantFrom('covered socket' as const, 'bare terminals' as const),
+          }),
+          'charger',
+          1,
+        ),
         listOf(anyGate(fields), 'gate', counts.gates),
         listOf(
           fc.record({ kind: kindOf('driver'), at, part: idOf(drivers), feed, setA: orNull(ampsTo(0.5)) }),
           'driver',
           counts.drivers,
+        ),
+        listOf(
+          fc.record({
+            kind: kindOf('scan driver'),
+            at,
+            part: idOf(scanDrivers),
+            feed,
+            board,
+            setA: orNull(fc.double({ min: 0.001, max: 0.05, noNaN: true })),
+            idleBelowV: orNull(fc.double({ min: 0, max: 3, noNaN: true })),
+          }),
+          'scanner',
+          counts.scanners,
+        ),
+        listOf(
+          fc.record({
+            kind: kindOf('receiver'),
+            at,
+            part: idOf(receivers),
+            feed,
+            rangeMm: fc.integer({ min: 500, max: 90_000 }),
+            transmitters: fc.constantFrom('one for all copies' as const, 'one each' as const),
+          }),
+          'receiver',
+          1,
         ),
         listOf(fc.record({ kind: kindOf('box'), at, part: idOf(boxes), feed }), 'box', counts.boxes),
         boardIds.length < 2

@@ -138,6 +138,23 @@ export const itemOf = <K extends ItemKind>(kind: K, change: Partial<ItemOf<K>> &
   ({ ...kindOf(kind).create({ id: change.id, name: change.id, at: { xMm: 0, yMm: 0 } }), ...change }) as Item;
 
 /** A design of items alone: nothing moves but what the moods say. */
+/** Lights in rows, one centimetre apart, as an item "grid". */
+export const gridOf = (count: number, rows: number, change: Partial<ItemOf<'light'>> = {}): Item => {
+  const columns = Math.ceil(count / rows);
+  return itemOf('light', {
+    id: 'grid',
+    name: 'Grid',
+    part: 'led-5mm-amber',
+    wantedCurrentA: 0.012,
+    places: Array.from({ length: count }, (_, i) => ({
+      id: `g${i + 1}`,
+      at: { xMm: 40 + 10 * (i % columns), yMm: 40 + 10 * Math.floor(i / columns) },
+      hollowId: null,
+    })),
+    ...change,
+  });
+};
+
 export const circuitOf = (items: readonly Item[], change: Partial<Design> = {}): Design => ({
   ...emptyDesign,
   ...change,

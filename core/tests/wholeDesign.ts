@@ -1,4 +1,5 @@
 import type fc from 'fast-check';
+import { takesTurns } from '../src/items/index.ts';
 import { builtInLibrary, findPart, packs } from '../src/parts/index.ts';
 import type { Design, Item } from '../src/plan/index.ts';
 import { anyDesign } from './anyDesign.ts';
@@ -17,6 +18,12 @@ function buildable(way: Way, isBelow: boolean, boardId: string | undefined): Way
   return isBelow && way.way !== 'always on' ? { way: 'auto' } : way;
 }
 
+/** Only lights of one die take turns, and only where a board says when. */
+const inTurns = (item: Extract<Item, { kind: 'light' }>): Way => {
+  const isOne = findPart(builtInLibrary, 'led', item.part)?.dice === undefined;
+  return takesTurns(item.switchedBy) && !isOne ? { way: 'auto' } : item.switchedBy;
+};
+
 const route = [
   { xMm: 20, yMm: 20 },
   { xMm: 320, yMm: 60 },
@@ -34,7 +41,8 @@ function complete(item: Item, boardId: string | undefined): Item {
       const colours = findPart(builtInLibrary, 'plain-tape', item.part)?.colours ?? 1;
       const [first = { way: 'always on' as const }] = item.switchedBy;
       // What holds or switches one string is no supply for a tape.
-      const isTooFine = first.way === 'driver' || first.way === 'pin high' || first.way === 'pin low';
+      const isTooFine =
+        takesTurns(first) || first.way === 'driver' || first.way === 'pin high' || first.way === 'pin low';
       const way = buildable(isTooFine ? { way: 'auto' } : first, colours > 1, boardId);
       return { ...item, switchedBy: [way], route: item.route.length > 1 ? item.route : route };
     }
@@ -43,13 +51,13 @@ function complete(item: Item, boardId: string | undefined): Item {
     case 'light':
       return {
         ...item,
-        switchedBy: buildable(item.switchedBy, false, boardId),
+        switchedBy: buildable(inTurns(item), false, boardId),
         channels: item.switchedBy.way === 'driver' ? 1 : item.channels,
         places: item.places.length > 0 ? item.places : [{ id: 'place0', at: { xMm: 90, yMm: 70 }, hollowId: null }],
       };
     case 'load': {
       const way = item.switchedBy;
-      const isHung = way.way === 'driver' || way.way === 'box' || way.way === 'light gate';
+      const isHung = takesTurns(way) || way.way === 'driver' || way.way === 'box' || way.way === 'light gate';
       return { ...item, switchedBy: isHung ? { way: 'always on' } : buildable(way, false, boardId) };
     }
     default:
@@ -69,8 +77,11 @@ export function makeWhole(design: Design): Design {
     .filter((item) => boardId !== undefined || item.kind !== 'pixel tape')
     .map((item) => complete(item, boardId))
     .map((item): Item => {
-      // A driver holds one string.
-      if (item.kind !== 'light' || item.switchedBy.way !== 'driver') return item;
+      if (item.kind !== 'light') return item;
+      if (item.switchedBy.way === 'scan driver' && boardId === undefined)
+        return { ...item, switchedBy: { way: 'always on' } };
+      // A driver holds one string, or scans one grid.
+      if (item.switchedBy.way !== 'driver' && item.switchedBy.way !== 'scan driver') return item;
       if (!seenDrivers.has(item.switchedBy.by)) {
         seenDrivers.add(item.switchedBy.by);
         return item;

@@ -1,4 +1,4 @@
-/* What a board has to do for the engine: eight functions. Pins are numbered along the board's edge, see pins.h. */
+/* What a board has to do for the engine: ten functions. Pins are numbered along the board's edge, see pins.h. */
 #ifndef BOARD_H
 #define BOARD_H
 
@@ -19,6 +19,14 @@ void board_dim(uint8_t channel, uint8_t light);
 /* Sends the `how->bytes` of a line, red green blue of each pixel, the first pixel first: for each the `how->dice` bytes that
  * `ug_wire` gives, in the order in which the tape takes them. `line` counts over the list of pins.h. */
 void board_pixels(uint8_t line, const UG_FLASH ug_line *how, const uint8_t *bytes);
+/* Shows the lights of the grid that this board scans, 0 to 255 each, UG_GRID_LIGHTS of them. Row after row, a row of
+ * UG_GRID_COLUMNS; with UG_GRID_ONE_BY_ONE each between two of UG_GRID_SHARED_PINS: the first gives to each other in turn,
+ * then the second, and so on. Only one turn is lit at a time, a hundred whole pictures a second or more; dark columns are
+ * driven to their dark level, dark shared pins are let go. */
+void board_grid(const uint8_t *lights);
+/* Tells a scan driver its lights: a byte each, the highest bit first, taken while its clock rises, shown once its latch rises.
+ * `driver` counts over UG_TOLD_PINS, each its data, clock and latch. */
+void board_tell(uint8_t driver, const uint8_t *lights, uint16_t count);
 /* Waits until the next frame is due. */
 void board_wait_frame(void);
 /* A line of text for whoever listens: the program's mark, the mood it goes to. */

@@ -50,7 +50,13 @@ static void send(void) {
 #if UG_LINES > 0
   for (i = 0; i < UG_LINES; i++) board_pixels(i, &ug_lines[i], frame + ug_lines[i].offset);
 #endif
-#if UG_CHANNELS == 0 && UG_LINES == 0
+#if UG_GRID_LIGHTS > 0
+  board_grid(frame + UG_GRID_AT);
+#endif
+#if UG_TOLD > 0
+  for (i = 0; i < UG_TOLD; i++) board_tell(i, frame + ug_told_lights[i].offset, ug_told_lights[i].lights);
+#endif
+#if UG_CHANNELS == 0 && UG_LINES == 0 && UG_TOLD == 0
   (void)i;
 #endif
 }

@@ -1,4 +1,4 @@
-/* A board file to fill in: eight functions, each with what it has to do. Copy it, name it after your kind of board. */
+/* A board file to fill in: ten functions, each with what it has to do. Copy it, name it after your kind of board. */
 #include "board.h"
 #include "pins.h"
 #include "show.h"
@@ -30,6 +30,12 @@ void board_pixels(uint8_t line, const UG_FLASH ug_line *how, const uint8_t *byte
   }
   (void)line;
 }
+
+/* From a timer's interrupt: 255 steps a turn, a light lit for as many of them as its byte says; all dark between two turns.
+ * No row may be lit while columns change, and nothing may float while it runs. */
+void board_grid(const uint8_t *lights) { (void)lights; }
+
+void board_tell(uint8_t driver, const uint8_t *lights, uint16_t count) { (void)driver; (void)lights; (void)count; }
 
 void board_wait_frame(void) {}
 

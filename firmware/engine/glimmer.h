@@ -27,11 +27,12 @@
 enum ug_how { UG_OVER, UG_ADD, UG_LIGHTEST };
 
 /* A light group as it is wired: pixels of three bytes, or channels of one; microamperes of a die at full. `own_white`: what
- * red, green and blue have in common comes from a white die in their place. */
+ * red, green and blue have in common comes from a white die in their place; `switches`: a load that is on or off. */
 typedef struct {
   uint16_t points;
   uint8_t bytes_per_point;
   uint8_t own_white;
+  uint8_t switches;
   uint16_t offset;
   uint32_t microamps_per_byte;
 } ug_group;
@@ -52,6 +53,12 @@ typedef struct {
   uint16_t at;
   uint8_t die;
 } ug_channel;
+
+/* Lights that a scan driver is told: where they stand in the frame, and how many. */
+typedef struct {
+  uint16_t offset;
+  uint16_t lights;
+} ug_told;
 
 /* Lights that a move is painted on; `offsets` says where each stands in the frame, 0 = one after another. */
 typedef struct {
@@ -182,6 +189,8 @@ typedef struct {
 
 /* A byte of chance for a light and a slot: a 32-bit mix. */
 uint8_t ug_chance(uint16_t seed, uint32_t light, uint32_t slot);
+/* What is on or off is on while anything is left of its byte. */
+void ug_switch_frame(const UG_FLASH ug_show *show, uint8_t *frame);
 /* The frame of a mood at a time since it began; `controls` may be 0, values then count as full. */
 void ug_paint_frame(const UG_FLASH ug_show *show, uint8_t mood, uint32_t t_ms, const ug_control_state *controls,
                     uint8_t *out);

@@ -86,6 +86,16 @@ void ug_paint_layers(const UG_FLASH ug_show *show, uint16_t first, uint16_t coun
   }
 }
 
+void ug_switch_frame(const UG_FLASH ug_show *show, uint8_t *frame) {
+  uint16_t g, i;
+  for (g = 0; g < show->group_count; g++) {
+    const UG_FLASH ug_group *group = &show->groups[g];
+    if (!group->switches) continue;
+    for (i = 0; i < group->points; i++)
+      if (frame[group->offset + i]) frame[group->offset + i] = 255;
+  }
+}
+
 void ug_paint_frame(const UG_FLASH ug_show *show, uint8_t mood, uint32_t t_ms, const ug_control_state *controls,
                     uint8_t *out) {
   const UG_FLASH ug_mood *shown = &show->moods[mood];
@@ -93,8 +103,9 @@ void ug_paint_frame(const UG_FLASH ug_show *show, uint8_t mood, uint32_t t_ms, c
   for (i = 0; i < show->frame_bytes; i++) out[i] = 0;
   if (mood >= show->mood_count) return;
   ug_paint_layers(show, shown->first_layer, shown->layer_count, t_ms, controls, out);
-  if (shown->brightness256 == 256) return;
-  for (i = 0; i < show->frame_bytes; i++) out[i] = (uint8_t)(((uint16_t)out[i] * shown->brightness256 + 128u) >> 8);
+  if (shown->brightness256 != 256)
+    for (i = 0; i < show->frame_bytes; i++) out[i] = (uint8_t)(((uint16_t)out[i] * shown->brightness256 + 128u) >> 8);
+  ug_switch_frame(show, out);
 }
 
 /* The light whose look is nearest; the lower one where two are as near. */
@@ -129,7 +140,7 @@ uint8_t ug_wire(const UG_FLASH ug_line *line, const uint8_t *rgb, uint8_t k, uin
 }
 
 uint16_t ug_limit_frame(const UG_FLASH ug_show *show, uint8_t *frame) {
-  uint64_t lit = 0, room;
+  uint64_t lit = 0, room, switched = 0;
   uint32_t scale;
   uint16_t g, i;
   if (show->limit_microamps == 0) return 256;
@@ -139,12 +150,20 @@ uint16_t ug_limit_frame(const UG_FLASH ug_show *show, uint8_t *frame) {
     for (i = 0; i < bytes; i++) sum += frame[group->offset + i];
     if (group->own_white)
       for (i = 0; i < bytes; i = (uint16_t)(i + 3u)) sum -= 2u * ug_white(frame + group->offset + i);
-    lit += (uint64_t)sum * group->microamps_per_byte;
+    if (group->switches) switched += (uint64_t)sum * group->microamps_per_byte;
+    else lit += (uint64_t)sum * group->microamps_per_byte;
   }
   if (show->rest_microamps >= show->limit_microamps) room = 0;
   else room = (uint64_t)(show->limit_microamps - show->rest_microamps) * 255u;
+  room = room > switched ? room - switched : 0;
   if (lit <= room) return 256;
   scale = (uint32_t)((room * 256u) / lit);
-  for (i = 0; i < show->frame_bytes; i++) frame[i] = (uint8_t)(((uint32_t)frame[i] * scale) >> 8);
+  for (g = 0; g < show->group_count; g++) {
+    const UG_FLASH ug_group *group = &show->groups[g];
+    uint32_t bytes = (uint32_t)group->points * group->bytes_per_point;
+    if (group->switches) continue;
+    for (i = 0; i < bytes; i++)
+      frame[group->offset + i] = (uint8_t)(((uint32_t)frame[group->offset + i] * scale) >> 8);
+  }
   return (uint16_t)scale;
 }

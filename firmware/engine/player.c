@@ -231,5 +231,6 @@ void ug_paint_now(const UG_FLASH ug_show *show, const ug_player *player, uint32_
   /* Light comes up at power-on, so that a weak pack is not asked for all at once. */
   if (now_ms < UG_START_MS)
     for (i = 0; i < show->frame_bytes; i++) out[i] = (uint8_t)(((uint32_t)out[i] * now_ms) >> 9);
+  ug_switch_frame(show, out);
   ug_limit_frame(show, out);
 }

@@ -19,6 +19,8 @@ import {
   usart0Config,
 } from 'avr8js';
 
+import { noteChange, type PortState, StackDepth, Stopwatch } from './watching.ts';
+
 const facts = controllers.find(({ code }) => code === 'eight16');
 const CLOCK_HZ = (facts?.clockMhz ?? 0) * 1e6;
 
@@ -47,16 +49,29 @@ export interface ChipRun {
   /** Compare values of the timers' channels, where they drive their pin: by the pin's number. */
   readonly dimmed: ReadonlyMap<number, number>;
   readonly milliseconds: number;
-  /** Cycles of each time that the paint function ran from its first instruction to its return. */
+  /** Deepest that the stack was, once the program ran. */
+  readonly stackBytes: number;
+  /** Every change of the ports, where they were to be watched. */
+  readonly states: readonly PortState[];
+  /** Share of the chip's time that is spent taking turns, and cycles of each time that lights were handed over to that. */
+  readonly turnShare: number;
+  readonly handCycles: readonly number[];
+  /** Cycles of each time that the paint function ran from its first instruction to its return, less what took turns meanwhile. */
   readonly paintCycles: readonly number[];
 }
 
 /** Where a function begins in the built program, in words. */
 function addressOf(folder: string, symbol: string): number {
+  const found = addressIn(folder, symbol);
+  if (found === null) throw new Error(`the program has no ${symbol}`);
+  return found;
+}
+
+/** The same, or null where the program has none. */
+function addressIn(folder: string, symbol: string): number | null {
   const symbols = execFileSync('avr-nm', ['program.elf'], { cwd: folder, encoding: 'utf8' });
   const found = symbols.split('\n').find((line) => line.endsWith(` ${symbol}`));
-  if (!found) throw new Error(`the program has no ${symbol}`);
-  return Number.parseInt(found.split(' ')[0] ?? '', 16) / 2;
+  return found ? Number.parseInt(found.split(' ')[0] ?? '', 16) / 2 : null;
 }
 
 /** Builds the eight-bit board in a program's folder with avr-gcc, warnings as errors; gives the sizes it reports. */
@@ -69,10 +84,12 @@ export function buildChip(
   return { flashBytes: text + data, dataBytes: data + bss };
 }
 
-/** What is wired to the chip's inputs: contacts of port D that stand open (their pull-up holds them high), volts on its level pins. */
+/** What is wired to the chip's inputs: lines whose contacts stand open (their pull-up holds them high), volts on its level lines, A0 first. */
 export interface Wired {
   readonly open: readonly number[];
   readonly volts: readonly number[];
+  /** Every change of the ports is to be told. */
+  readonly watch?: boolean;
   /** What runs is no show. */
   readonly paints?: boolean;
 }
@@ -81,8 +98,12 @@ export interface Wired {
 export function runChip(folder: string, milliseconds: number, wired: Wired = { open: [], volts: [] }): ChipRun {
   const cpu = new CPU(readHex(join(folder, 'program.hex')));
   const port = new AVRIOPort(cpu, portDConfig);
-  for (const config of [portBConfig, portCConfig]) new AVRIOPort(cpu, config);
-  for (const pin of wired.open) port.setPin(pin, true);
+  const [portB, portC] = [new AVRIOPort(cpu, portBConfig), new AVRIOPort(cpu, portCConfig)];
+  for (const line of wired.open) {
+    if (line < 8) port.setPin(line, true);
+    else if (line < 14) portB.setPin(line - 8, true);
+    else portC.setPin(line - 14, true);
+  }
   const converter = new AVRADC(cpu, adcConfig);
   wired.volts.forEach((volts, channel) => {
     converter.channelValues[channel] = volts;
@@ -103,17 +124,22 @@ export function runChip(folder: string, milliseconds: number, wired: Wired = { o
   });
   const until = (CLOCK_HZ / 1000) * milliseconds;
   // The colour test paints nothing.
-  const paint = wired.paints === false ? Number.NaN : addressOf(folder, 'ug_paint_now');
-  const paintCycles: number[] = [];
-  let entered: { readonly cycles: number; readonly stack: number } | null = null;
+  const paint = wired.paints === false ? null : addressOf(folder, 'ug_paint_now');
+  const turns = new Stopwatch(addressIn(folder, '__vector_11'));
+  const painting = new Stopwatch(paint, turns);
+  const handing = ['board_grid', 'board_tell'].map(
+    (name) => new Stopwatch(wired.watch ? addressIn(folder, name) : null, turns),
+  );
+  const watches = [painting, turns, ...handing];
+  const states: PortState[] = [];
+  const depth = new StackDepth();
   while (cpu.cycles < until) {
-    if (cpu.pc === paint) entered = { cycles: cpu.cycles, stack: cpu.SP };
+    if (wired.watch) noteChange(cpu, states);
+    for (const watch of watches) watch.before(cpu);
     avrInstruction(cpu);
     cpu.tick();
-    if (entered && cpu.SP > entered.stack) {
-      paintCycles.push(cpu.cycles - entered.cycles);
-      entered = null;
-    }
+    depth.after(cpu);
+    for (const watch of watches) watch.after(cpu);
   }
   const compare: readonly (readonly [pin: number, control: number, on: number, value: number])[] = [
     [3, 0xb0, 0x20, 0xb4],
@@ -129,7 +155,12 @@ export function runChip(folder: string, milliseconds: number, wired: Wired = { o
       ),
     ),
     milliseconds,
-    paintCycles,
+    stackBytes: depth.bytes,
+    states,
+    turnShare: turns.total / until,
+    // The one that has nothing to do returns at once.
+    handCycles: handing.flatMap(({ cycles }) => cycles.filter((each) => each > 40)),
+    paintCycles: painting.cycles,
   };
 }
 

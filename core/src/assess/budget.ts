@@ -1,5 +1,6 @@
 import {
   type GroupLoad,
+  type LimitedLoad,
   type MoodLoad,
   measureLimited,
   measureMood,
@@ -11,7 +12,7 @@ import {
 } from '../motion/index.ts';
 import type { Driven } from '../network/index.ts';
 import type { Design, Mood } from '../plan/index.ts';
-import type { Consumer } from './consumers.ts';
+import { type Consumer, fullOf } from './consumers.ts';
 
 /** What one group draws in one mood, at the mood's own brightness. */
 interface GroupInMood {
@@ -23,10 +24,13 @@ interface GroupInMood {
 
 /** A load that grows in a straight line with brightness: with every light dark, and what full brightness adds. */
 interface MoodDraw {
-  /** What no mood changes: boards, dark pixels, what is lit by hand. */
+  /** What brightness does not change: boards, dark pixels, what is lit by hand, loads that run. */
   readonly restA: number;
   readonly dynamicMeanA: number;
   readonly dynamicPeakA: number;
+  /** Of that, loads that the mood runs: what they start with is part of `restA`, what they usually take of the mean. */
+  readonly runMeanA: number;
+  readonly runPeakA: number;
 }
 
 /** A mood's draw, all consumers together. */
@@ -100,34 +104,53 @@ export function budgetMood(options: {
 }): MoodBudget {
   const { mood, shown, moodIndex, show, consumers, restA, weights, signNames } = options;
   const moodLoad = measureMood(show, shown, weights);
-  const worth = show.groups.map((group) => consumers.get(group.id)?.fullA ?? 0);
+  const worthAt = (at: 'mean' | 'peak', isOf: (group: Show['groups'][number]) => boolean): readonly number[] =>
+    show.groups.map((group) => {
+      const consumer = consumers.get(group.id);
+      return consumer && isOf(group) ? fullOf(consumer, at) : 0;
+    });
+  const [worth, worthAtPeak] = [worthAt('mean', () => true), worthAt('peak', () => true)];
   const groups = moodLoad.groups.map((load, g): GroupInMood => {
-    const groupId = show.groups[g]?.id ?? '';
+    const group = show.groups[g];
+    const groupId = group?.id ?? '';
     const consumer = consumers.get(groupId);
-    const [fullA, ownA] = [worth[g] ?? 0, (consumer?.restA ?? 0) + (consumer?.steadyA ?? 0)];
+    const ownA = (consumer?.restA ?? 0) + (consumer?.steadyA ?? 0);
+    // What is on or off is not dimmed with its mood.
+    const brightness = group?.switches ? 1 : mood.brightness;
     return {
       groupId,
       load,
-      meanA: ownA + fullA * load.mean * mood.brightness,
-      peakA: ownA + fullA * load.peak * mood.brightness,
+      meanA: ownA + (worth[g] ?? 0) * load.mean * brightness,
+      peakA: ownA + (worthAtPeak[g] ?? 0) * load.peak * brightness,
     };
   });
-  const dynamicMeanA = sum(groups.map(({ load }, g) => (worth[g] ?? 0) * load.mean));
-  const dynamicPeakA = peakOfMood(moodLoad, worth);
-  const meanRestA = sum([...consumers.values()].map((consumer) => consumer.restA + consumer.steadyA));
+  const isDimmed = (group: Show['groups'][number] | undefined): boolean => !group?.switches;
+  const together = (amps: readonly number[], at: 'mean' | 'peak', isOf: typeof isDimmed): number =>
+    sum(moodLoad.groups.map((load, g) => (isOf(show.groups[g]) ? (amps[g] ?? 0) * load[at] : 0)));
+  const dynamicMeanA = together(worth, 'mean', isDimmed);
+  const dynamicPeakA = peakOfMood(moodLoad, worthAt('peak', isDimmed));
+  const switchedMeanA = together(worth, 'mean', (group) => !isDimmed(group));
+  const switchedPeakA = together(worthAtPeak, 'peak', (group) => !isDimmed(group));
+  const meanRestA = sum([...consumers.values()].map((consumer) => consumer.restA + consumer.steadyA)) + switchedMeanA;
   return {
     moodId: mood.id,
     name: mood.name,
     brightness: mood.brightness,
-    draw: { restA, dynamicMeanA, dynamicPeakA },
+    draw: {
+      restA: restA + switchedPeakA,
+      dynamicMeanA,
+      dynamicPeakA,
+      runMeanA: switchedMeanA,
+      runPeakA: switchedPeakA,
+    },
     meanA: meanRestA + dynamicMeanA * mood.brightness,
-    peakA: restA + dynamicPeakA * mood.brightness,
+    peakA: restA + switchedPeakA + dynamicPeakA * mood.brightness,
     limited: null,
     groups,
     load: moodLoad,
     underSigns: show.signs.map((sign, s) => {
       const moments = measureUnderSign(show, moodIndex, s);
-      const amps = moments.map((shares) => sum(shares.map((share, g) => share * (worth[g] ?? 0))));
+      const amps = moments.map((shares) => sum(shares.map((share, g) => share * (worthAtPeak[g] ?? 0))));
       const highest = amps.indexOf(Math.max(0, ...amps));
       return {
         signId: sign.id,
@@ -160,7 +183,8 @@ export function budgetSigns(
       name: design.moods.signs?.find((each) => each.id === sign.id)?.name ?? sign.id,
       groups: load.groups.map((each, g) => {
         const groupId = show.groups[g]?.id ?? '';
-        return { groupId, load: each, peakA: (consumers.get(groupId)?.fullA ?? 0) * each.peak };
+        const consumer = consumers.get(groupId);
+        return { groupId, load: each, peakA: (consumer ? fullOf(consumer, 'peak') : 0) * each.peak };
       }),
     };
   });
@@ -179,8 +203,14 @@ export const limitBudgets = (budgets: readonly MoodBudget[], show: Show, limit: 
   budgets.map((budget, i) =>
     limit.limitMicroA === 0 || budget.peakA * 1e6 <= limit.limitMicroA
       ? budget
-      : { ...budget, limited: measureLimited(show, i, limit) },
+      : { ...budget, limited: withRuns(measureLimited(show, i, limit), budget.draw) },
   );
+
+/** With the loads that the mood runs, which no limiter dims. */
+const withRuns = (left: LimitedLoad, { runMeanA, runPeakA }: MoodDraw): LimitedLoad => ({
+  meanA: left.meanA + runMeanA,
+  peakA: left.peakA + runPeakA,
+});
 
 /** What a mood draws as the program shows it. */
 export const shownDraw = (budget: MoodBudget): { readonly meanA: number; readonly peakA: number } =>

@@ -77,6 +77,7 @@ function build(
     boards,
     placed,
     driven: switching.driven,
+    loads: switching.loads,
     loadRailOf: (itemId) => railOfSwitched(switching, itemId),
   });
   const movables = listMovables(design, placed, (item) => isMoved(item, switching));
@@ -111,6 +112,7 @@ function build(
       runs: wires.sized,
       sensing,
       guides,
+      loads: switching.loads,
     }),
     guides,
   };

@@ -1,5 +1,5 @@
 import { type ItemRole, kindOf, type OwnDraw, type PlacedGroup, sparesBefore } from '../items/index.ts';
-import { type Board, type Driven, isProgrammed, type Rails, unlitOverPin } from '../network/index.ts';
+import { type Board, type Driven, isProgrammed, type LoadDrive, type Rails, unlitOverPin } from '../network/index.ts';
 import type { Figure, Library } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
 import type { RailLaw } from '../power/index.ts';
@@ -10,8 +10,10 @@ export interface Consumer extends OwnDraw {
   readonly name: string;
   /** The rail that it draws from; null while nothing feeds it. */
   readonly railId: string | null;
-  /** Added by moods with every light at full. */
+  /** Added by moods with every light at full, and loads at their usual. */
   readonly fullA: number;
+  /** The same at its height, where that is more: a load that starts. */
+  readonly peakFullA?: number;
   /** Null = the same at any voltage of its rail. */
   readonly follows: Follows | null;
   /** Of what moods add, so much comes from the rail of the board that switches it; null where that is the same rail. */
@@ -44,6 +46,10 @@ export const followAlone = (fullAt: (railV: number) => number): Follows => ({
   slot: 0,
   slots: 1,
 });
+
+/** What moods add at full: over time, or at the height. */
+export const fullOf = ({ fullA, peakFullA }: Pick<Consumer, 'fullA' | 'peakFullA'>, at: 'mean' | 'peak'): number =>
+  at === 'peak' ? (peakFullA ?? fullA) : fullA;
 
 const plain = {
   restA: 0,
@@ -111,6 +117,27 @@ function consumerOfPixels(group: Extract<PlacedGroup, { shape: 'pixels' }>, rail
   };
 }
 
+/**
+ * A load that a program runs: behind its transistor it draws nothing until it is started, at an input of its own it
+ * waits. What it draws then is added by moods: on the mean what is usual, at the height what it starts with.
+ */
+function consumerOfLoad(load: Consumer, run: LoadDrive, boardV: number): Consumer {
+  const { transistor, heldAt, railHeldA, startA, board } = run;
+  const heldA = heldAt(boardV);
+  const waitingA = transistor ? 0 : load.restA;
+  const usualA = load.restA + load.steadyA;
+  return {
+    ...load,
+    restA: waitingA,
+    steadyA: 0,
+    steadyPeakA: 0,
+    startA: waitingA,
+    fullA: usualA - waitingA + railHeldA + heldA,
+    peakFullA: Math.max(usualA, startA) - waitingA + railHeldA + heldA,
+    byBoard: heldA > 0 ? { boardId: board.id, fullA: heldA, law: followAlone(heldAt).law } : null,
+  };
+}
+
 /** What every item of a plan draws, in the order: boards, lights, what switches without a board, other loads. */
 export function listConsumers(options: {
   readonly design: Pick<Design, 'items'>;
@@ -119,10 +146,11 @@ export function listConsumers(options: {
   readonly boards: readonly Board[];
   readonly placed: readonly PlacedGroup[];
   readonly driven: readonly Driven[];
+  readonly loads: readonly LoadDrive[];
   /** The rail behind the contact or gate that switches an item; null where nothing does. */
   readonly loadRailOf: (itemId: string) => string | null;
 }): Consumer[] {
-  const { design, library, rails, boards, placed, driven, loadRailOf } = options;
+  const { design, library, rails, boards, placed, driven, loads, loadRailOf } = options;
   const boardNames = new Map(boards.map(({ id, part, item }) => [id, boards.length > 1 ? item.name : part.name]));
   const nominalOf = (railId: string | null): number =>
     (railId === null ? undefined : rails.byId.get(railId)?.range?.nominalV) ?? 0;
@@ -132,7 +160,14 @@ export function listConsumers(options: {
       if (kind.role !== role) return [];
       const railId = role === 'load' ? loadRailOf(item.id) : rails.feedOf(item);
       const own = kind.draws?.(item, library, nominalOf(railId));
-      return own ? [{ ...plain, ...own, id: item.id, name: boardNames.get(item.id) ?? item.name, railId }] : [];
+      if (!own) return [];
+      const run = loads.find(({ itemId }) => itemId === item.id);
+      const named = { id: item.id, name: boardNames.get(item.id) ?? item.name, railId };
+      return [
+        run
+          ? consumerOfLoad({ ...plain, ...own, ...named }, run, nominalOf(run.board.railId))
+          : { ...plain, ...own, ...named },
+      ];
     });
   const lights = placed.flatMap((group): Consumer[] => {
     if (group.shape !== 'pixels')

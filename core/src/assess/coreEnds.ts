@@ -1,4 +1,5 @@
-import type { Driven, PortRef, RunDraft } from '../network/index.ts';
+import type { ScanLine } from '../items/index.ts';
+import { type Driven, type LoadDrive, nameOfLine, type PortRef, type RunDraft } from '../network/index.ts';
 import type { Design } from '../plan/index.ts';
 import { type Message, ohms, say } from '../units/index.ts';
 import type { BoardPins } from './pins.ts';
@@ -15,7 +16,10 @@ export interface CoreEnds {
 interface Named {
   readonly design: Pick<Design, 'items'>;
   readonly driven: readonly Driven[];
+  readonly loads: readonly LoadDrive[];
   readonly pins: readonly BoardPins[];
+  /** What a resistor that sits where its wire begins is soldered to there. */
+  readonly nearOf: (resistor: string) => PortRef | undefined;
 }
 
 /** The pin that a demand is given. @example "pin 5 of Board" */
@@ -48,28 +52,93 @@ function nameEnd({ item, port }: PortRef, named: Named): Message {
   if (!served) return `${item} ${port}`;
   const rest = item.slice(what.length + served.id.length + 2);
   const sized = driven.find((each) => each.itemId === served.id);
-  const ofSpare = nameOfSpare(what, served.name, port);
-  if (ofSpare) return ofSpare;
-  if (what === 'resistor') {
-    const places = 'places' in served ? served.places : [];
-    const [placeId = '', die] = rest.split(':');
-    const light = places.length > 1 ? ` ${places.findIndex((place) => place.id === placeId) + 1}` : '';
-    const own = die === undefined ? sized : driven.find((each) => each.itemId === served.id && each.die === die);
-    const value = own?.resistor ? ohms(own.resistor.resistorOhm) : 'resistor';
-    return die === undefined
-      ? say`${value} before ${served.name}${light}`
-      : say`${value} at the ${die} leg of ${served.name}${light}`;
-  }
+  const ofSpare = 'after' in served ? nameOfSpare(what, served.name, port) : null;
+  return ofSpare ?? namePart({ item, port }, { what, rest, served, sized }, named);
+}
+
+/** What a small part is called that serves an item. */
+interface Serves {
+  readonly what: string;
+  /** Which of its kind it is. */
+  readonly rest: string;
+  readonly served: Design['items'][number];
+  readonly sized: Driven | undefined;
+}
+
+function namePart({ item, port }: PortRef, { what, rest, served, sized }: Serves, named: Named): Message {
   const pin = pinFor(item, named) ?? 'its pin';
+  const line = sized?.scan?.layout.lines.find(({ id }) => id === rest);
+  if (what === 'resistor' && port === 'b') return nameFarEnd(item, { what, rest, served, sized }, named);
+  if (line && sized) return nameLineEnd({ item, port }, what, sized, line, pin);
+  if (what === 'diode')
+    return `diode at ${served.name}${lightNumber(served, rest)}, ${port === 'cathode' ? 'ringed end' : 'other end'}`;
+  if (what === 'resistor') return nameResistor(rest, served, sized, named);
+  if (what === 'channel' && named.loads.some((run) => run.itemId === served.id && run.transistor))
+    return `transistor of ${served.name}, on ${pin}`;
   if (what !== 'channel' || !sized?.transistor) return pin;
   return `transistor of ${served.name}${sized.lightsOnChannel.length > 1 ? ` ${rest}` : ''}, on ${pin}`;
 }
 
+/** The end of a resistor at which a wire begins, with what its other end is soldered to. @example "150 Ω of Reef, column 1, on pin 14 of Board" */
+function nameFarEnd(item: string, serves: Serves, named: Named): Message {
+  const { rest, served, sized } = serves;
+  const line = sized?.scan?.layout.lines.find(({ id }) => id === rest);
+  const own =
+    line && sized
+      ? nameLineEnd({ item, port: 'b' }, 'resistor', sized, line, '')
+      : nameResistor(rest, served, sized, named);
+  const near = named.nearOf(item);
+  return near ? say`${own}, on ${nameEnd(near, named)}` : own;
+}
+
+/** A resistor by its value and the light, or the die of it, that it serves. */
+function nameResistor(rest: string, served: Serves['served'], sized: Driven | undefined, { driven }: Named): Message {
+  const [placeId = '', die] = rest.split(':');
+  const light = lightNumber(served, placeId);
+  const own = die === undefined ? sized : driven.find((each) => each.itemId === served.id && each.die === die);
+  const value = own?.resistor ? ohms(own.resistor.resistorOhm) : 'resistor';
+  return die === undefined
+    ? say`${value} before ${served.name}${light}`
+    : say`${value} at the ${die} leg of ${served.name}${light}`;
+}
+
+/** Which light of an item a place is, where it has several. @example " 3" */
+function lightNumber(served: Design['items'][number], placeId: string): string {
+  const places = 'places' in served ? served.places : [];
+  return places.length > 1 ? ` ${places.findIndex((place) => place.id === placeId) + 1}` : '';
+}
+
+/** What stands at the end of a line that lights share. @example "transistor of Reef, row 1, on pin 5 of Board" */
+function nameLineEnd(
+  { port }: PortRef,
+  what: string,
+  { name, resistor, transistor, scan }: Driven,
+  line: ScanLine,
+  pin: string,
+): Message {
+  const ofLine = `${name}, ${nameOfLine(line)}`;
+  if (what === 'resistor') return say`${resistor ? ohms(resistor.resistorOhm) : 'resistor'} of ${ofLine}`;
+  const on = line.kind === 'row' ? transistor : line.kind === 'column' ? scan?.columnSwitch : null;
+  if (!on) return pin;
+  return `transistor of ${ofLine}${port === 'out' ? '' : `, towards ${port}`}, on ${pin}`;
+}
+
 /** The ends of every core, by run. */
-export const nameCoreEnds = (joins: readonly RunDraft[], named: Named): ReadonlyMap<string, readonly CoreEnds[]> =>
-  new Map(
+export function nameCoreEnds(
+  joins: readonly RunDraft[],
+  known: Omit<Named, 'nearOf'>,
+): ReadonlyMap<string, readonly CoreEnds[]> {
+  const near = new Map(
+    joins
+      .filter(({ isLeg }) => isLeg)
+      .flatMap(({ cores }) => cores)
+      .flatMap(({ from, to }): [string, PortRef][] => (to.port === 'a' ? [[to.item, from]] : [])),
+  );
+  const named: Named = { ...known, nearOf: (resistor) => near.get(resistor) };
+  return new Map(
     joins.map((run) => [
       run.id,
       run.cores.map(({ from, to }): CoreEnds => ({ from: nameEnd(from, named), to: nameEnd(to, named) })),
     ]),
   );
+}

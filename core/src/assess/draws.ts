@@ -1,7 +1,7 @@
 import { peakOfMood, type Show } from '../motion/index.ts';
 import { addRailDraws, type Draws, noDraw, type RailDraw, type SupplyTree, scaleLit } from '../power/index.ts';
 import type { MoodBudget } from './budget.ts';
-import type { Consumer } from './consumers.ts';
+import { type Consumer, fullOf } from './consumers.ts';
 
 /** Where in a tree each consumer draws. */
 export interface Drawn {
@@ -73,6 +73,7 @@ export const lightDraws = (
   drawn: Drawn,
   { groups }: { readonly groups: readonly { readonly id: string }[] },
   shares: readonly number[],
+  at: 'mean' | 'peak' = 'peak',
 ): Draws => {
   const shareOf = new Map(groups.map((group, g) => [group.id, shares[g] ?? 0]));
   const held = new Map<string, RailDraw['shaped'][number][]>();
@@ -85,7 +86,7 @@ export const lightDraws = (
     const shaped = held.get(consumer.id);
     if (shaped) return { steadyA: 0, shaped };
     const share = shareOf.get(consumer.id) ?? 0;
-    const fullA = consumer.fullA - (consumer.byBoard?.fullA ?? 0);
+    const fullA = fullOf(consumer, at) - (consumer.byBoard?.fullA ?? 0);
     if (share === 0 || fullA <= 0) return null;
     return consumer.follows ? lit(consumer, share * partOf(consumer, fullA), 1) : lit(consumer, share, fullA);
   });
@@ -105,12 +106,14 @@ export function heightShares(
     const consumer = consumers.get(group.id);
     return consumer ? nodeOf(consumer) : -1;
   });
-  const full = show.groups.map((group) => consumers.get(group.id)?.fullA ?? 0);
+  const full = show.groups.map((group) => (group.switches ? 0 : (consumers.get(group.id)?.fullA ?? 0)));
   const scale = new Map<number, number>();
   for (const node of new Set(nodes)) {
     const worth = full.map((amps, g) => (nodes[g] === node ? amps : 0));
     const apart = worth.reduce((sum, amps, g) => sum + amps * (budget.load.groups[g]?.peak ?? 0), 0);
     scale.set(node, apart <= 0 ? 1 : peakOfMood(budget.load, worth) / apart);
   }
-  return show.groups.map((_, g) => (budget.load.groups[g]?.peak ?? 0) * (scale.get(nodes[g] ?? -1) ?? 1));
+  return show.groups.map(
+    ({ switches }, g) => (budget.load.groups[g]?.peak ?? 0) * (switches ? 1 : (scale.get(nodes[g] ?? -1) ?? 1)),
+  );
 }

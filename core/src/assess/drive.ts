@@ -1,26 +1,30 @@
-import type { Item, PlacedGroup } from '../items/index.ts';
+import type { Item, PlacedGroup, SwitchedBy } from '../items/index.ts';
 import {
   type Asked,
   type Board,
   channelsOf,
   type Driven,
   drawnFrom,
+  gridOnPins,
   isPinEnough,
+  type LoadDrive,
   type Rails,
   resolveSwitching,
   type SizingInput,
   type Switched,
   sizeLights,
+  sizeLoads,
   sizeTape,
   ways,
 } from '../network/index.ts';
-import type { Library } from '../parts/index.ts';
+import { findPart, type Library } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
 
 /** How all is switched, and what that comes to. */
 export interface Switching {
   readonly switched: ReadonlyMap<string, readonly Switched[]>;
   readonly driven: readonly Driven[];
+  readonly loads: readonly LoadDrive[];
 }
 
 /** Resolves and sizes every channel; between pin and transistor it goes by what the pin bears. */
@@ -54,13 +58,25 @@ export function switchAll(
       return driven !== null && isPinEnough(driven);
     });
   };
+  /** A rail of its own, a transistor that the maker chose: then it is not the pins that are to bear a row. */
+  const bearsRows = (item: Item, said: SwitchedBy, board: Board): boolean => {
+    const group = groups.get(item.id);
+    const isNamed =
+      ('part' in said && said.part !== null) || ('feed' in item && item.feed !== null && item.feed !== board.railId);
+    if (group?.shape !== 'lights' || isNamed || ('columnsBy' in said && said.columnsBy === 'transistor')) return false;
+    const driven = sizeLights(group, { ...onPin(item.id, board, 0, false), way: gridOnPins, said }, input);
+    return driven !== null && isPinEnough(driven);
+  };
   const switched = resolveSwitching({
+    bearsRows,
     design,
     asked,
     library,
     rails,
     boards,
     chooseAuto: (item, _channel, board) => {
+      const load = 'part' in item ? findPart(library, 'load', item.part) : undefined;
+      if (load) return load.input === undefined ? 'transistor below' : load.input === 'low' ? 'pin low' : 'pin high';
       // A leg that the dice share decides the side on which each of them is switched.
       const common = commonOf(item.id);
       if (tryPin(item, board)) return common === 'plus' ? 'pin low' : 'pin high';
@@ -77,7 +93,7 @@ export function switchAll(
         : channels.map((channel) => sizeTape(group, channel, input));
     return sized.filter((each) => each !== null);
   });
-  return { switched, driven };
+  return { switched, driven, loads: sizeLoads(design, switched, input) };
 }
 
 /** Strings of single lights on each driver: every channel of every group that names it. */

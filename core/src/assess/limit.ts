@@ -1,5 +1,5 @@
 import { diceOf, type Show, type ShowLimit } from '../motion/index.ts';
-import type { Consumer } from './consumers.ts';
+import { type Consumer, fullOf } from './consumers.ts';
 
 /** The rail that the program's limiter guards: node of its tree, and the most that it gives. */
 export interface Guarded {
@@ -21,7 +21,7 @@ export function limitOf(guarded: Guarded | null, show: Show, consumers: Readonly
     limitMicroA: guarded ? Math.max(1, Math.floor(guarded.limitA * 1e6)) : 0,
     microAPerByte: show.groups.map((group) => {
       const consumer = consumers.get(group.id);
-      const fullA = consumer && isHere(consumer) ? consumer.fullA : 0;
+      const fullA = consumer && isHere(consumer) ? fullOf(consumer, 'peak') : 0;
       return microA(fullA / Math.max(1, group.points * diceOf(group)));
     }),
   };

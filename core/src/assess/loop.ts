@@ -1,5 +1,5 @@
-import { type DataLine, longestWaitS } from '../drive/index.ts';
-import { cyclesAtWorst, memoryOfShow, programOfShow, type Show } from '../motion/index.ts';
+import { type DataLine, longestWaitS, timeScan } from '../drive/index.ts';
+import { cyclesAtWorst, cyclesToScan, memoryOfShow, programOfShow, type Show } from '../motion/index.ts';
 import type { ControllerPart } from '../parts/index.ts';
 
 /** One turn of the program's loop at its hardest, and what the program takes of its controller. */
@@ -33,7 +33,13 @@ export function budgetLoop(
   controller: ControllerPart,
   lines: readonly Pick<DataLine, 'frameS' | 'memoryBytes'>[],
 ): LoopBudget {
-  const computeS = cyclesAtWorst(show) / (controller.clockMhz * 1e6 * controller.worthCycles);
+  // The turns of a grid interrupt all else; so much of the time is theirs.
+  const ofTurns = show.groups.reduce(
+    (share, { scan }) => (scan && scan.how !== 'told' ? share + timeScan(controller, scan.turns).ofChip : share),
+    0,
+  );
+  const cycles = cyclesAtWorst(show) + cyclesToScan(show);
+  const computeS = cycles / (controller.clockMhz * 1e6 * controller.worthCycles) / Math.max(0.1, 1 - ofTurns);
   const gapS = (controller.byteGapUs ?? 0) * 1e-6;
   const sendS = lines.reduce((sum, { frameS, memoryBytes }) => sum + frameS + memoryBytes * gapS, 0);
   const senseS = show.controls.filter((control) => control.sensing).length * controller.converterReadingUs * 1e-6;

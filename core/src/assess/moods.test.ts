@@ -17,7 +17,13 @@ const reef: Plan = JSON.parse(
 const at = { xMm: 0, yMm: 0 };
 
 describe('the current of a mood', () => {
-  it.each([demoPlan(), reef])('the mean of its frames is what the night is run with: $name', ({ design }) => {
+  // Its votives hang on a cell of their own, which no program sees.
+  const without = ['votives', 'coin', 'wick'];
+  const grid = {
+    ...reef,
+    design: { ...reef.design, items: reef.design.items.filter(({ id }) => !without.includes(id)) },
+  };
+  it.each([demoPlan(), grid])('the mean of its frames is what the night is run with: $name', ({ design }) => {
     const { show, limit, moods } = assess(design);
     moods.forEach((mood, i) => {
       if (mood.limited) return;
@@ -182,7 +188,7 @@ describe('in words', () => {
   it('the card tells moods with their draw, cues, signs and the mark', () => {
     const card = writeMoodCard(reef, assess(reef.design), usualPrinter);
     expect(card).toContain(`Mark ${fingerprint(reef.design)}`);
-    expect(card).toMatch(/Night reef \(at the start\), draws \d+ mA/);
+    expect(card).toMatch(/Night reef \(at the start\), draws [\d.]+ mA/);
     expect(card).toContain('1. In any mood, when Lid is on, for as long as it is: Offering over 1.50 s, and back');
     expect(card).toMatch(/SIGNS\nCharge low, by Charge/);
     for (const mood of reef.design.moods.list)
@@ -193,7 +199,7 @@ describe('in words', () => {
 describe('the simulated controller', () => {
   it('answers as a board does, and says what it takes', () => {
     const controller = startSimulated(reef.design, assess(reef.design));
-    expect(controller.answer('frame 0')).toBe(`${'00'.repeat(195)} Night reef`);
+    expect(controller.answer('frame 0')).toBe(`${'00'.repeat(64)} Night reef`);
     expect(controller.answer('close 0 1000')).toBe('Offering');
     expect(controller.answer('open 0 2000')).toBe('Night reef');
     for (const bad of ['', 'frame', 'frame -1', 'close 0', 'code 1 2', 'sing 1 2', 'frame 1.5'])

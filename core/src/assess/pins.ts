@@ -1,9 +1,20 @@
 import type { PinDemand, PinPlan } from '../drive/index.ts';
 import { assignPins } from '../drive/index.ts';
-import { kindOf, type PlacedGroup, type PlacedTape } from '../items/index.ts';
+import { kindOf, type PlacedGroup, type PlacedTape, waysOf } from '../items/index.ts';
 import { heightOf, type Move, moveOf } from '../moves/index.ts';
-import { type Board, boardOf, type Driven, isProgrammed } from '../network/index.ts';
-import { controlsOf, type Design, type Mood } from '../plan/index.ts';
+import {
+  type Board,
+  boardOf,
+  type Driven,
+  isProgrammed,
+  nameOfLine,
+  scanDataId,
+  scanLineId,
+  scanWires,
+} from '../network/index.ts';
+import type { ControllerPart, Pin } from '../parts/index.ts';
+import { controlsOf, type Design, itemNamed, type Mood } from '../plan/index.ts';
+import type { Switching } from './drive.ts';
 
 /** Every move that is shown on a group, by itself or as part of a set, in moods and signs. */
 function listMovesOn(design: Design, groupId: string): { readonly move: Move; readonly brightness: number }[] {
@@ -51,7 +62,7 @@ function listPinDemands(
   board: Board,
   boards: readonly Board[],
   placed: readonly PlacedGroup[],
-  driven: readonly Driven[],
+  { driven, loads }: Pick<Switching, 'driven' | 'loads'>,
 ): PinDemand[] {
   const isHere = (id: string | null): boolean => boardOf(boards, id)?.id === board.id;
   const data = placed
@@ -60,8 +71,10 @@ function listPinDemands(
         group.shape === 'pixels' && group.tape.after === null && group.cut.lights > 0 && isHere(group.tape.board),
     )
     .map((tape): PinDemand => ({ id: `data:${tape.id}`, label: `Data of ${tape.name}`, needs: 'data', isLoad: true }));
-  const channels = driven
-    .filter((each) => each.board?.id === board.id && isProgrammed(each.way))
+  const own = driven.filter((each) => each.board?.id === board.id && isProgrammed(each.way));
+  const lines = own.flatMap((each) => demandsOfTurns(design, each));
+  const channels = own
+    .filter((each) => !each.scan)
     .flatMap((each) =>
       each.channels.map(
         (channel): PinDemand => ({
@@ -72,6 +85,9 @@ function listPinDemands(
         }),
       ),
     );
+  const runs = loads
+    .filter((each) => each.board.id === board.id)
+    .map((each): PinDemand => ({ id: `channel:${each.itemId}:1`, label: each.name, needs: 'out', isLoad: true }));
   const given = controlsOf(design)
     .filter((control) => kindOf(control.kind).control?.givenBy?.(control) === board.id)
     .map(
@@ -92,7 +108,26 @@ function listPinDemands(
         isLoad: false,
       }),
     );
-  return [...data, ...channels, ...given, ...controls];
+  return [...data, ...channels, ...runs, ...lines, ...given, ...controls];
+}
+
+/** The part that scans an item's lights, by its id; undefined where none does. */
+function scanDriverOf(design: Pick<Design, 'items'>, itemId: string): string | undefined {
+  const item = itemNamed(design, itemId);
+  const way = item && waysOf(item).find((each) => each.way === 'scan driver');
+  return way && 'by' in way ? way.by : undefined;
+}
+
+/** A pin for each line of lights that take turns; three to tell the part that scans them, where that is another. */
+function demandsOfTurns(design: Design, { itemId, name, scan }: Driven): PinDemand[] {
+  if (!scan) return [];
+  const { driver } = scan;
+  const by = scanDriverOf(design, itemId);
+  const demand = (id: string, label: string): PinDemand => ({ id, label, needs: 'out', isLoad: true });
+  if (!driver || by === undefined)
+    return scan.layout.lines.map((line) => demand(scanLineId(itemId, line), `${name}, ${nameOfLine(line)}`));
+  const told = itemNamed(design, by)?.name ?? name;
+  return scanWires.map((what) => demand(scanDataId(by, what), `${told}, ${what}`));
 }
 
 /** The pins of one board. */
@@ -107,9 +142,22 @@ export const planPins = (
   design: Design,
   boards: readonly Board[],
   placed: readonly PlacedGroup[],
-  driven: readonly Driven[],
+  switching: Pick<Switching, 'driven' | 'loads'>,
 ): readonly BoardPins[] =>
   boards.map((board) => ({
     board,
-    plan: assignPins(board.part, listPinDemands(design, board, boards, placed, driven), board.item.pinLocks),
+    plan: assignPins(
+      whileScanning(board, switching.driven),
+      listPinDemands(design, board, boards, placed, switching),
+      board.item.pinLocks,
+    ),
   }));
+
+/** A controller whose program scans needs one of its clocks for that: the pins that it dims can then only switch. */
+function whileScanning({ id, part }: Board, driven: readonly Driven[]): ControllerPart {
+  const scans = driven.some((each) => each.board?.id === id && each.scan !== null && each.scan.driver === null);
+  const lost = scans ? (part.scan?.losesDimming ?? []) : [];
+  if (lost.length === 0) return part;
+  const withoutDimming = (pin: Pin): Pin => ({ ...pin, can: pin.can.filter((ability) => ability !== 'dimmed') });
+  return { ...part, pins: part.pins.map((pin) => (lost.includes(pin.name) ? withoutDimming(pin) : pin)) };
+}

@@ -1,5 +1,12 @@
 import { kindOf, type PlacedGroup, type Purchase, pieces, resistors, SIGNAL_RESISTOR_W } from '../items/index.ts';
-import { countResistors, type Driven, HELPER_BASE_OHM, PULL_OHM, type WireRun } from '../network/index.ts';
+import {
+  countResistors,
+  type Driven,
+  HELPER_BASE_OHM,
+  type LoadDrive,
+  type TransistorSwitch,
+  type WireRun,
+} from '../network/index.ts';
 import { type Library, sundryPrices } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
 import { gauge, type Message, say } from '../units/index.ts';
@@ -14,17 +21,25 @@ export interface ShoppingLine extends Purchase {
 
 /** What stands between a pin and its channels: transistors with what drives and holds them. */
 function listSwitches(driven: Driven): Purchase[] {
-  const { transistor, channels, name } = driven;
-  if (!transistor) return [];
-  const count = channels.length;
-  const { part, gateOhm, helper } = transistor;
+  const { transistor, channels, name, scan } = driven;
+  if (!scan) return listTransistors(transistor, channels.length, name);
+  const count = (kind: 'row' | 'column'): number => scan.layout.lines.filter((line) => line.kind === kind).length;
+  return [
+    ...listTransistors(transistor, count('row'), `${name}, rows`),
+    ...listTransistors(scan.columnSwitch, count('column'), `${name}, columns`),
+  ];
+}
+
+function listTransistors(on: TransistorSwitch | null, count: number, name: string): Purchase[] {
+  if (!on) return [];
+  const { part, gateOhm, helper, pullOhm } = on;
   const isGate = part.type === 'field-effect';
   return [
     pieces(part.name, part.price, name, count),
     resistors(gateOhm, SIGNAL_RESISTOR_W, `${name}, ${isGate ? 'gate' : 'base'}`, count),
     // A gate that floats is half on while the controller starts; a base above needs holding to plus as well.
     ...(isGate || part.side === 'high'
-      ? [resistors(PULL_OHM, SIGNAL_RESISTOR_W, `${name}, ${part.side === 'low' ? 'pull-down' : 'pull-up'}`, count)]
+      ? [resistors(pullOhm, SIGNAL_RESISTOR_W, `${name}, ${part.side === 'low' ? 'pull-down' : 'pull-up'}`, count)]
       : []),
     ...(helper
       ? [
@@ -116,18 +131,24 @@ export function listShopping(options: {
   /** Sensors with their resistors. */
   readonly sensing: readonly Sensing[];
   readonly guides: readonly GuideAssessment[];
+  /** Loads that a program runs. */
+  readonly loads: readonly LoadDrive[];
 }): ShoppingLine[] {
-  const { design, library, placed, driven, runs, sensing, guides } = options;
+  const { design, library, placed, driven, runs, sensing, guides, loads } = options;
   const merged = new Map<string, Purchase>();
   for (const line of [
     ...listLights(placed, driven),
     ...listParts(design, library),
     ...design.items.flatMap((item) => kindOf(item.kind).buys?.(item) ?? []),
+    ...loads.flatMap(({ transistor, name, wantsDiode }) => [
+      ...listTransistors(transistor, 1, name),
+      ...(wantsDiode && transistor ? [pieces('Diode, fast, 3 A', sundryPrices.diode, `${name}, across it`)] : []),
+    ]),
     ...listDividers(sensing),
     ...listWire(runs),
     ...buyGuides(guides),
   ]) {
-    const key = JSON.stringify(line.name);
+    const key = JSON.stringify([line.name, line.isShared]);
     const before = merged.get(key);
     merged.set(
       key,

@@ -108,11 +108,19 @@ const drawnFor = (input: SuppliesInput, laid: LaidTree, factor: number): Drawn =
 
 /** What a mood draws from a tree: dark, and what full brightness adds at its height. */
 function drawOfMood(input: SuppliesInput, drawn: Drawn, budget: MoodBudget): BrightnessDraw {
+  const shares = heightShares(budget, input.show, input.byId, drawn.nodeOf);
   return {
-    dark: darkDraws(drawn, 'peak'),
-    light: lightDraws(drawn, input.show, heightShares(budget, input.show, input.byId, drawn.nodeOf)),
+    dark: addDraws(darkDraws(drawn, 'peak'), lightDraws(drawn, input.show, switchedOnly(input.show, shares))),
+    light: lightDraws(drawn, input.show, dimmedOnly(input.show, shares)),
   };
 }
+
+/** Shares of what is on or off, which no brightness changes. */
+const switchedOnly = ({ groups }: Show, shares: readonly number[]): readonly number[] =>
+  shares.map((share, g) => (groups[g]?.switches ? share : 0));
+
+const dimmedOnly = ({ groups }: Show, shares: readonly number[]): readonly number[] =>
+  shares.map((share, g) => (groups[g]?.switches ? 0 : share));
 
 /** The same with a sign over it: what the sign lights does not dim with the mood, what it leaves does. */
 function drawsUnderSigns(input: SuppliesInput, drawn: Drawn, budget: MoodBudget): BrightnessDraw[] {
@@ -124,8 +132,12 @@ function drawsUnderSigns(input: SuppliesInput, drawn: Drawn, budget: MoodBudget)
     const ofSign = shares.map((share, g) => (touched.has(g) ? share : 0));
     const left = heights.map((share, g) => (touched.has(g) ? 0 : share));
     return {
-      dark: addDraws(darkDraws(drawn, 'peak'), lightDraws(drawn, show, ofSign)),
-      light: lightDraws(drawn, show, left),
+      dark: addDraws(
+        darkDraws(drawn, 'peak'),
+        lightDraws(drawn, show, ofSign),
+        lightDraws(drawn, show, switchedOnly(show, left)),
+      ),
+      light: lightDraws(drawn, show, dimmedOnly(show, left)),
     };
   });
 }
@@ -190,16 +202,13 @@ function linkTapes(input: SuppliesInput, drawn: Drawn, budget: MoodBudget | unde
 function stretchDraws(input: SuppliesInput, drawn: Drawn, stretch: CourseStretch): NightStretch {
   const { show } = input;
   const meanDark = darkDraws(drawn, 'mean');
-  const means = stretch.parts.map(({ budget, share, meanLeft }) =>
-    scaleDraws(
-      lightDraws(
-        drawn,
-        show,
-        budget.load.groups.map((group) => group.mean),
-      ),
-      share * budget.brightness * meanLeft,
-    ),
-  );
+  const means = stretch.parts.flatMap(({ budget, share, meanLeft }) => {
+    const shares = budget.load.groups.map((group) => group.mean);
+    return [
+      scaleDraws(lightDraws(drawn, show, dimmedOnly(show, shares), 'mean'), share * budget.brightness * meanLeft),
+      scaleDraws(lightDraws(drawn, show, switchedOnly(show, shares), 'mean'), share),
+    ];
+  });
   const peaks = stretch.parts.map(({ budget, peakLeft }) => ({
     amps: budget.peakA,
     draws: drawAtBrightness(drawOfMood(input, drawn, budget), budget.brightness * peakLeft),
@@ -336,7 +345,9 @@ export function assessSupply(
     moodShares: new Map(
       budgets.map((budget) => [
         budget.moodId,
-        heightShares(budget, show, input.byId, drawn.nodeOf).map((share) => share * budget.brightness),
+        heightShares(budget, show, input.byId, drawn.nodeOf).map((share, g) =>
+          show.groups[g]?.switches ? share : share * budget.brightness,
+        ),
       ]),
     ),
     links,

@@ -1,5 +1,5 @@
 import type { Item } from '../items/index.ts';
-import { kindOf, modelPack } from '../items/index.ts';
+import { FEED_DIODE_V, kindOf, modelPack } from '../items/index.ts';
 import {
   type Board,
   type PortRef,
@@ -133,7 +133,11 @@ export interface Hub {
 }
 
 const switchOf = ({ gives }: Rail, library: Library): SwitchPart | undefined =>
-  gives.form === 'contact' ? findPart(library, 'switch', gives.item.part) : undefined;
+  gives.form === 'contact'
+    ? findPart(library, 'switch', gives.item.part)
+    : gives.form === 'changeover'
+      ? (gives.part ?? undefined)
+      : undefined;
 
 const switchLink = (rail: Rail, part: SwitchPart, node: number): LinkLimit => ({
   id: 'switch',
@@ -151,6 +155,10 @@ function converterLinks(rail: Rail, part: ConverterPart, node: number): LinkLimi
     { id: 'converter output', name: named, limitA: part.outputLimitA, node, side: 'out', ...whole },
   ];
 }
+
+/** What a diode takes from one of two feeds. */
+const diodeBefore = ({ gives }: Rail): { readonly dropV?: number } =>
+  gives.form === 'changeover' && gives.item.by === 'diodes' ? { dropV: FEED_DIODE_V } : {};
 
 /** The lead of a rail; beside a switch in the plus lead its minus is a way of its own, which nothing further on goes by. */
 const leadOhm = ({ gives }: Rail, lead: WireRun | undefined, back: WireRun | undefined): number =>
@@ -235,6 +243,7 @@ export function layTree(options: {
         parent,
         ohm: parent < 0 ? contactsOf(rail) : leadOhm(rail, run, back) + (part?.contactOhm ?? 0),
         converter: gives.form === 'converter' ? gives.part : null,
+        ...diodeBefore(rail),
         brownOutV: brownOutOn(rail.id, null),
       },
       rail.id,

@@ -118,7 +118,7 @@ function warmOf(
   driverId: string | null,
   design: WarmDesign,
 ): WarmPart[] {
-  const { itemId, name, resistor, transistor, loop, channelBrightestA, corners, feed, die } = driven;
+  const { itemId, name, resistor, transistor, loop, channelBrightestA, corners, feed, die, scan } = driven;
   const air = design.piece;
   const part = die ?? (driven.tape && driven.tape.colours > 1 ? driven.tape.colour : null);
   const suffix = part === null ? itemId : `${itemId}:${part}`;
@@ -127,7 +127,9 @@ function warmOf(
   const heldW =
     loop.heldA === null
       ? 0
-      : Math.max(0, feed.mostV - loop.inSeries * forwardVoltageV(loop.curve, corners.brightestA)) * corners.brightestA;
+      : Math.max(0, feed.mostV - loop.inSeries * forwardVoltageV(loop.curve, corners.brightestA)) *
+        corners.brightestA *
+        (scan?.layout.atOnce ?? 1);
   return [
     ...(isStar ? [warmStar(group, driven, design)] : []),
     ...(resistor
@@ -144,7 +146,8 @@ function warmOf(
             itemId,
             what: 'transistor',
             name: `${name}, transistor`,
-            heatW: channelBrightestA * (loop.dropV + channelBrightestA * loop.sharedOhm),
+            // Of those of a grid each has its turn.
+            heatW: (channelBrightestA * (loop.dropV + channelBrightestA * loop.sharedOhm)) / (scan?.layout.turns ?? 1),
           },
           thermal.transistorKPerW,
           air,

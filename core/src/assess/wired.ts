@@ -1,12 +1,16 @@
-import { currentOfLead, type Tap, type TappedLead, tabulate } from '../circuit/index.ts';
-import type { LightItem, PlacedGroup, PlacedLeds, PlacedPlain, PlacedTape } from '../items/index.ts';
+import { currentOfLead, type LeadFeed, type Tap, type TappedLead, tabulate } from '../circuit/index.ts';
+import type { LightItem, PlacedGroup, PlacedLeds, PlacedPlain, PlacedTape, ScanLine } from '../items/index.ts';
 import {
   channelsApart,
   type Driven,
+  extraFeeds,
   isProgrammed,
+  type Loop,
   loopCurrentA,
   pieceRunId,
   pieceStarts,
+  type Scan,
+  scanRunId,
   stringsOf,
   type WireRun,
   wireCoreOhm,
@@ -76,6 +80,8 @@ function currentAtRail(
   runOf: RunOf,
 ): ((railV: number) => number) | null {
   const driven = input.driven.filter((each) => each.itemId === group.id);
+  const [only] = driven;
+  if (only?.scan) return currentOfTurns(only, only.scan, runOf);
   const held = group.shape === 'lights' ? currentOfString(group, driven, runOf) : null;
   if (held) return held;
   const lead = group.shape === 'lights' ? leadOfLights(group, driven, runOf) : leadOfPlain(group, driven, runOf);
@@ -86,7 +92,60 @@ function currentAtRail(
     first.takenA(lit(first.hubV(railV)), railV) + others.reduce((sum, each) => sum + each.takenA(0, railV), 0);
 }
 
-type RunOf = ReadonlyMap<string, WireRun>;
+/** Wires by their run. */
+export type RunOf = ReadonlyMap<string, WireRun>;
+
+/** Lights that take turns: each row with the wires of its own, or each pair of shared pins, and the mean of all turns. */
+function currentOfTurns(driven: Driven, scan: Scan, runOf: RunOf): (railV: number) => number {
+  const { itemId, loop, takenA, hubV } = driven;
+  const { layout, litOfTurn } = scan;
+  const ohmOf = (line: ScanLine): number => wireCoreOhm(runOf.get(scanRunId(itemId, line)));
+  const lineAt = (light: number, side: 'plus' | 'minus'): number => {
+    const line = layout.lines.find(({ joins }) => joins.some((join) => join.light === light && join.side === side));
+    return line ? ohmOf(line) : 0;
+  };
+  const rows = layout.lines.filter(({ kind }) => kind === 'row');
+  const lights = Array.from({ length: layout.turns }, (_, light) => light);
+  const turns =
+    rows.length > 0
+      ? rows.map((row) =>
+          turnOf(
+            loop,
+            ohmOf(row),
+            row.joins.map(({ light }) => lineAt(light, 'minus')),
+          ),
+        )
+      : lights.map((light) => turnOf(loop, lineAt(light, 'plus'), [lineAt(light, 'minus')]));
+  return (railV) => {
+    const lit = turns.reduce((sum, turn) => sum + turn(hubV(railV)), 0) / turns.length;
+    return litOfTurn * takenA(lit, railV);
+  };
+}
+
+/** What the lights of one turn draw together, each behind wires of its own and all behind one. */
+function turnOf(loop: Loop, sharedOhm: number, ownOhm: readonly number[]): (volts: number) => number {
+  if (loop.heldA !== null)
+    return tabulate((volts) =>
+      ownOhm.reduce(
+        (sum, ohm) => sum + loopCurrentA({ ...loop, ohm: loop.ohm + ohm + sharedOhm * ownOhm.length }, 1, volts),
+        0,
+      ),
+    );
+  return currentOfLead({
+    taps: ownOhm.map((ohm): Tap => ({ place: 0, channel: 0, ownOhm: ohm })),
+    stepOhm: [0],
+    sharedOhm: 0,
+    channels: [
+      {
+        curve: loop.curve,
+        inSeries: loop.inSeries,
+        ohm: loop.ohm,
+        hubOhm: loop.sharedOhm + sharedOhm,
+        hubDropV: loop.dropV,
+      },
+    ],
+  });
+}
 
 const channelsOf = (driven: readonly Driven[]): TappedLead['channels'] =>
   driven.map(({ loop }) => ({
@@ -203,7 +262,8 @@ function isLedOn(
 }
 
 /** Plain tape: a unit of each colour at every step, behind the lead that feeds it. */
-function leadOfPlain({ id, part, pieces }: PlacedPlain, driven: readonly Driven[], runOf: RunOf): TappedLead | null {
+export function leadOfPlain(group: PlacedPlain, driven: readonly Driven[], runOf: RunOf): TappedLead | null {
+  const { id, part, pieces, cut } = group;
   const [first] = driven;
   if (!first?.tape) return null;
   const units = first.lightsOnChannel[0] ?? 0;
@@ -217,14 +277,25 @@ function leadOfPlain({ id, part, pieces }: PlacedPlain, driven: readonly Driven[
       wireCoreOhm(runOf.get(pieceRunId(id, piece - 1))),
     ]),
   );
+  const extra = extraFeeds(group);
+  // Its far end lies one more stretch of copper on.
+  const places = units + (extra.some(({ light }) => light === cut.lights) ? 1 : 0);
+  const isBridged = !isApart && driven.length > 1;
+  const feedAt = (place: number, ohm: number): LeadFeed => ({ place, ohm, isBridged });
   return {
     taps: driven.flatMap((_, channel) =>
       Array.from({ length: units }, (_unit, place) => ({ place, channel, ownOhm: 0 })),
     ),
-    stepOhm: Array.from({ length: units }, (_, i) =>
+    stepOhm: Array.from({ length: places }, (_, i) =>
       i === 0 ? (isApart ? leadOhm : 0) : railOhm / 2 + (jumperOhm.get(i) ?? 0),
     ),
     sharedOhm: isApart ? 0 : 2 * leadOhm,
+    ...(extra.length > 0 && {
+      feeds: [
+        feedAt(0, leadOhm),
+        ...extra.map(({ light, runId }) => feedAt(light / part.lightsPerJoint, wireCoreOhm(runOf.get(runId)))),
+      ],
+    }),
     channels: channelsOf(driven),
   };
 }

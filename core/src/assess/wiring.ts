@@ -4,6 +4,7 @@ import {
   type Board,
   boardOf,
   draftRuns,
+  extraFeeds,
   feedsOfChain,
   finishRuns,
   isWire,
@@ -13,6 +14,7 @@ import {
   minusAtHub,
   type PortRef,
   type Rails,
+  type RunCarries,
   type RunDraft,
   type RunLoad,
   runOhm,
@@ -24,12 +26,13 @@ import type { Design } from '../plan/index.ts';
 import { addDraws, type Draws, findRailLimitA, findReserve, fuseBand, operate } from '../power/index.ts';
 import type { MoodBudget } from './budget.ts';
 import { sharesOfLine } from './chainLadder.ts';
-import type { Consumer } from './consumers.ts';
+import { type Consumer, fullOf } from './consumers.ts';
 import type { CourseStretch } from './course.ts';
 import { type Drawn, darkDraws, lightDraws } from './draws.ts';
 import type { Switching } from './drive.ts';
 import { keepFew } from './keepFew.ts';
 import type { Guarded } from './limit.ts';
+import { sharesOfPlain } from './plainFeeds.ts';
 import type { SupplyAssessment } from './supplies.ts';
 import { type Begins, type Hub, type LaidTree, layTree, nodeAtHub } from './trees.ts';
 
@@ -143,6 +146,10 @@ function mostOfRail(input: WiresInput, railId: string, isWithFuse: boolean): num
       most = Math.min(most, findPart(library, 'switch', gives.item.part)?.limitA ?? most);
       continue;
     }
+    if (gives.form === 'changeover') {
+      most = Math.min(most, gives.part?.limitA ?? most);
+      continue;
+    }
     const limitA = gives.form === 'cells' ? gives.part?.steadyLimitA : gives.part?.limitA;
     const plug = findPart(library, 'plug', gives.item.plug);
     most = Math.min(most, limitA ?? most, plug?.contactLimitA ?? most);
@@ -174,12 +181,12 @@ function peakByConsumer(
       const baseA = consumer.restA + consumer.steadyPeakA;
       const g = show.groups.findIndex((group) => group.id === consumer.id);
       if (g < 0) return [consumer.id, baseA];
-      if (budgets.length === 0) return [consumer.id, baseA + consumer.fullA];
+      if (budgets.length === 0) return [consumer.id, baseA + fullOf(consumer, 'peak')];
       const shares = budgets.flatMap((budget) => [
-        (budget.load.groups[g]?.peak ?? 0) * budget.brightness,
+        (budget.load.groups[g]?.peak ?? 0) * (show.groups[g]?.switches ? 1 : budget.brightness),
         ...budget.underSigns.map((sign) => sign.shares[g] ?? 0),
       ]);
-      return [consumer.id, baseA + consumer.fullA * Math.max(0, ...shares)];
+      return [consumer.id, baseA + fullOf(consumer, 'peak') * Math.max(0, ...shares)];
     }),
   );
 }
@@ -187,7 +194,9 @@ function peakByConsumer(
 /** Lays the wires: what each must bear follows from the build alone. */
 export function layWires(input: WiresInput): Wires {
   const { design, library, placed, rails, boards, switching, consumers } = input;
-  const joins = draftRuns({ design, library, placed, rails, boards, switched: switching.switched });
+  const columnsOn = (itemId: string): boolean =>
+    switching.driven.some((each) => each.itemId === itemId && each.scan !== null && each.scan.columnSwitch !== null);
+  const joins = draftRuns({ design, library, placed, rails, boards, switched: switching.switched, columnsOn });
   const beginnings = new Map(consumers.map((consumer) => [consumer.id, beginningOf(input, consumer.id)]));
   const known = new WeakMap<LaidTree['nodeOf'], Map<string, number>>();
   const nodeOf = (laid: LaidTree, { id, railId }: Consumer): number => {
@@ -219,10 +228,13 @@ export function layWires(input: WiresInput): Wires {
       loadOfRun(input, run, { fullInto, peaks: new Map(), peakInto: () => null, lineShare }),
     );
   // Feeds share a tape by their leads, and those follow from what each carries: first as if the leads were nothing.
-  const ideal = lineShareOf(input.chains, []);
+  const ideal = lineShareOf(input, []);
   const drafted = finish(ideal);
-  const real = lineShareOf(input.chains, drafted);
-  const sized = input.chains.some((chain) => feedsOfChain(chain).length > 1) ? finish(greater(ideal, real)) : drafted;
+  const real = lineShareOf(input, drafted);
+  const isFedAgain =
+    input.chains.some((chain) => feedsOfChain(chain).length > 1) ||
+    placed.some((group) => group.shape === 'units' && extraFeeds(group).length > 0);
+  const sized = isFedAgain ? finish(greater(ideal, real)) : drafted;
   return { joins, nets: joinNets(joins), sized, treeOf: treesWith(sized), nodeOf, drawnIn, fullInto };
 }
 
@@ -242,7 +254,7 @@ export function loadWires(
 ): LoadedWires {
   const peaks = peakByConsumer(input.consumers, budgets, show);
   const peakInto = nodeCurrents(input.rails, wires.treeOf, (laid) => peakDraws(input, wires.drawnIn(laid), peaks));
-  const known = { fullInto: wires.fullInto, peaks, peakInto, lineShare: lineShareOf(input.chains, wires.sized) };
+  const known = { fullInto: wires.fullInto, peaks, peakInto, lineShare: lineShareOf(input, wires.sized) };
   const drafts = new Map(wires.joins.map((draft) => [draft.id, draft]));
   // A wire is as thick as it was sized: what it loses makes less flow, and that must not make it thinner again.
   const runs = wires.sized.map((run) => {
@@ -382,16 +394,26 @@ function peakDraws(input: WiresInput, drawn: Drawn, peaks: ReadonlyMap<string, n
 type LineShare = (runId: string, tapeId: string) => number;
 
 /** How the wires of every line share what it takes, with leads as they are known. */
-function lineShareOf(chains: WiresInput['chains'], runs: readonly WireRun[]): LineShare {
-  const shares = new Map(
-    chains.flatMap((chain) =>
+function lineShareOf({ chains, placed }: WiresInput, runs: readonly WireRun[]): LineShare {
+  const plain = placed.flatMap((group) =>
+    group.shape === 'units' && group.cut.lights > 0
+      ? [...sharesOfPlain(group, runs)].map(([runId, share]): [string, ReadonlyMap<string, number>] => [
+          runId,
+          new Map([[group.id, share]]),
+        ])
+      : [],
+  );
+  const shares = new Map([
+    ...plain,
+    ...chains.flatMap((chain) =>
       [...sharesOfLine(chain, runs).ofRun].map(([runId, ofTape]): [string, ReadonlyMap<string, number>] => [
         runId,
         new Map(chain.map(({ id }, t) => [id, ofTape[t] ?? 0])),
       ]),
     ),
-  );
-  return (runId, tapeId) => shares.get(runId)?.get(tapeId) ?? 1;
+  ]);
+  // A feed of other channels of the same tape brings its part at the same place.
+  return (runId, tapeId) => (shares.get(runId) ?? shares.get(runId.replace(/:\d+$/, '')))?.get(tapeId) ?? 1;
 }
 
 /** The share that is greater, whichever way it goes. */
@@ -413,13 +435,13 @@ function loadOfRun(
     readonly lineShare: LineShare;
   },
 ): RunLoad {
-  const { rails, byId, switching } = input;
+  const { rails, switching } = input;
   const { carries } = run;
   if (carries === null) return { carryA: null, peakA: null, railV: 5 };
   const voltsOf = (railId: string | null): number =>
     (railId === null ? undefined : rails.byId.get(railId)?.range?.nominalV) ?? 5;
   if (carries.kind === 'node') {
-    const from = rails.byId.get(carries.railId)?.fromId ?? null;
+    const from = carries.fromId ?? rails.byId.get(carries.railId)?.fromId ?? null;
     const most = from === null ? Number.POSITIVE_INFINITY : mostOfRail(input, from, false);
     const fused = from === null ? Number.POSITIVE_INFINITY : mostOfRail(input, from, true);
     const asked = known.fullInto(carries.railId);
@@ -432,6 +454,7 @@ function loadOfRun(
       railV: voltsOf(from),
     };
   }
+  if (carries.kind === 'charge') return { carryA: carries.amps, peakA: carries.amps, railV: 5 };
   if (carries.kind === 'lights') {
     const driven = switching.driven.find((each) => each.itemId === carries.itemId);
     const { brightestA, mostA } = driven?.corners ?? { brightestA: 0, mostA: 0 };
@@ -439,18 +462,31 @@ function loadOfRun(
     const peakA = Math.max(brightestA, mostA * carries.lights);
     return { carryA: peakA, peakA, railV: voltsOf(driven?.railId ?? null) };
   }
+  return loadOfItems(input, run.id, carries, known, voltsOf);
+}
+
+/** What flows in a run that some items are fed by. */
+function loadOfItems(
+  input: WiresInput,
+  runId: string,
+  carries: Extract<RunCarries, { kind: 'line' | 'items' }>,
+  known: { readonly peaks: ReadonlyMap<string, number>; readonly lineShare: LineShare },
+  voltsOf: (railId: string | null) => number,
+): RunLoad {
   const itemIds = carries.kind === 'line' ? carries.tapeIds : carries.itemIds;
-  const own = itemIds.flatMap((id) => byId.get(id) ?? []);
+  const own = itemIds.flatMap((id) => input.byId.get(id) ?? []);
   const railId = own[0]?.railId ?? null;
   // What goes out and what goes back only ever take from each other while both are lit.
   const through = (ampsOf: (consumer: Consumer) => number): number => {
     const parts = own.map(
-      (each) => ampsOf(each) * (carries.kind === 'line' ? known.lineShare(run.id, each.id) : carries.share),
+      (each) =>
+        ampsOf(each) *
+        (carries.kind === 'line' ? known.lineShare(runId, each.id) * (carries.part ?? 1) : carries.share),
     );
     const [out, back] = [1, -1].map((way) => parts.reduce((sum, part) => sum + Math.max(0, way * part), 0));
     return Math.max(out ?? 0, back ?? 0);
   };
-  const fullA = through((each) => each.restA + each.steadyPeakA + each.fullA);
+  const fullA = through((each) => each.restA + each.steadyPeakA + fullOf(each, 'peak'));
   const peakA = through((each) => known.peaks.get(each.id) ?? 0);
   const most = railId === null ? Number.POSITIVE_INFINITY : mostOfRail(input, railId, true);
   return { carryA: Math.min(fullA, most), peakA, railV: voltsOf(railId) };

@@ -9,8 +9,12 @@ import { controlsOf, type Design, itemNamed, sayWhen } from '../plan/index.ts';
 import { type Draws, drawAt, operate, scaleLit, sourceAt } from '../power/index.ts';
 import { celsius, gauge, joinMessages, type Message, mm, ohms, quantity, say } from '../units/index.ts';
 import { expectBetween, expectShare } from './expectation.ts';
+import { changeoverSteps, chargerSteps } from './feedSteps.ts';
 import { guideSteps } from './guideSteps.ts';
+import { loadSteps } from './loadSteps.ts';
 import { leastSteps, orderSteps, partSteps, sayCut } from './pixelSteps.ts';
+import { rangeSteps } from './receiverSteps.ts';
+import { joinSteps, turnSteps } from './scanSteps.ts';
 import { type BenchStep, step } from './step.ts';
 
 /** Width of the model's own doubt about a whole current. */
@@ -91,7 +95,7 @@ function sayEnds({ coreEnds }: Assessment, run: Assessment['runs'][number]): Mes
   const ends = (coreEnds.get(run.id) ?? []).map(
     ({ from, to }, c) => say`${run.cores[c]?.colour ?? 'core'} from ${from} to ${to}`,
   );
-  const bridges = (coreEnds.get(`legs:bridge:${run.to.itemId}`) ?? []).map(({ from, to }) => say`${from} to ${to}`);
+  const bridges = (coreEnds.get(`legs:bridge:${run.id}`) ?? []).map(({ from, to }) => say`${from} to ${to}`);
   return joinMessages(
     [
       ...(ends.length > 0 ? [say` Solder ${joinMessages(ends, '; ')}.`] : []),
@@ -129,7 +133,7 @@ function soldering(assessment: Assessment): BenchStep[] {
       caution: 'Air away from you, eyes covered, pack unplugged.',
     }),
   );
-  return [...tapes, ...partSteps(assessment), ...solder];
+  return [...tapes, ...partSteps(assessment), ...joinSteps(assessment), ...solder];
 }
 
 /** The charge at which currents are expected at the bench: charged, but not fresh from the charger. */
@@ -154,6 +158,8 @@ function powerUp(design: Design, assessment: Assessment): BenchStep[] {
       caution: 'Not before this is right does the pack go in.',
     }),
     ...assessment.supplies.flatMap((supply) => firstPower(assessment, supply)),
+    ...changeoverSteps(assessment),
+    ...chargerSteps(design, assessment),
     ...senseSteps(design, assessment),
   ];
 }
@@ -305,7 +311,9 @@ function channelStep(driven: Driven, count: number, channel: number): BenchStep 
 
 const channelSteps = (assessment: Assessment): BenchStep[] =>
   assessment.driven.flatMap((driven) => [
-    ...driven.lightsOnChannel.map((count, i) => channelStep(driven, count, driven.channels[i] ?? i)),
+    ...(driven.scan
+      ? turnSteps(driven)
+      : driven.lightsOnChannel.map((count, i) => channelStep(driven, count, driven.channels[i] ?? i))),
     ...unseenSteps(assessment, driven),
     ...warmSteps(assessment, driven),
   ]);
@@ -392,7 +400,13 @@ const between = (dark: Draws, peak: Draws, left: number): Draws =>
       });
 
 function lightUp(assessment: Assessment): BenchStep[] {
-  return [...orderSteps(assessment), ...channelSteps(assessment), ...moodSteps(assessment), ...leastSteps(assessment)];
+  return [
+    ...orderSteps(assessment),
+    ...channelSteps(assessment),
+    ...loadSteps(assessment),
+    ...moodSteps(assessment),
+    ...leastSteps(assessment),
+  ];
 }
 
 function closing(design: Design, assessment: Assessment): BenchStep[] {
@@ -412,6 +426,7 @@ function closing(design: Design, assessment: Assessment): BenchStep[] {
       : [];
   return [
     ...cues,
+    ...rangeSteps(design, assessment),
     step({
       id: 'shake',
       chapter: 'Closing',

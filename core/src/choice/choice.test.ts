@@ -35,8 +35,15 @@ describe('what could light this', () => {
     );
     // On less than they draw dark they can't be at all.
     expect(reasonOf({ ...asked, mostA: 0.15 }, 'pixel-tape-60')).toMatch(/^dark alone its 210 pixels draw 168 mA/);
-    // A grid of 14 rows and 15 columns takes 29 pins.
-    expect(reasonOf({ points: 210 }, 'scanned-grid')).toMatch(/29 pins \(14 rows, 15 columns\)/);
+    // A grid of 14 rows and 15 columns takes 29 pins; 15 lights of 10 mA are lit at once.
+    const grid = chooseKind(wish({ ...asked, colour: 'one colour', mostA: null })).options.find(
+      ({ id }) => id === 'scanned-grid',
+    );
+    expect([grid?.pins, grid?.worstA]).toEqual([29, 0.15]);
+    expect(reasonOf({ ...asked, colour: 'one colour' }, 'shared-pins')).toMatch(/1\/210/);
+    expect(reasonOf({ ...asked, colour: 'one colour', points: 2000 }, 'scanned-grid')).toMatch(
+      /lines; a controller has \d+ pins/,
+    );
   });
   it('what is impossible is never at the end of the list: it is not in it, with the reason', () => {
     expect(idsOf({ control: 'a run' })).not.toContain('plain-white');

@@ -3,7 +3,7 @@ import { gatheredMm } from '../lights/index.ts';
 import { type GuidePart, guides, type LedPart, leds, type PixelTapePart, pixelShapes } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
 import { mm, say, volts } from '../units/index.ts';
-import { acrossMiddle, countSingles, missesOf } from './shared.ts';
+import { acrossMiddle, missesOf } from './shared.ts';
 import type { Judged, Wish } from './wish.ts';
 
 /** Lead, lead, driver in and out. */
@@ -43,28 +43,6 @@ function judgeStar(wish: Wish): Judged {
     misses: [...missesOf(wish, asks), 'it wants a heatsink and a driver that holds its current'],
     add: (design, newId) => addStar(part, design, newId),
   };
-}
-
-/** Rows and columns of a grid that is as square as it can be. */
-function sides(points: number): readonly [number, number] {
-  const rows = Math.max(1, Math.floor(Math.sqrt(points)));
-  return [rows, Math.ceil(points / rows)];
-}
-
-/** Kinds that no plan can hold yet; what they would ask is said, and where it is reckoned. */
-function notInPlans(wish: Wish): readonly Judged[] {
-  const points = countSingles(wish);
-  const [rows, columns] = sides(points);
-  return [
-    {
-      id: 'scanned-grid',
-      name: 'A scanned grid of single lights',
-      reason:
-        wish.colour === 'any colour'
-          ? 'each light has the one colour that it was bought in'
-          : `a plan can’t hold one yet. It would take ${rows + columns} pins (${rows} rows, ${columns} columns), each light lit ${rows === 1 ? 'all' : `1/${rows}`} of the time: the sum “A scanned grid” reckons it`,
-    },
-  ];
 }
 
 /** Fibres of the common kind, for many points that show one light. */
@@ -115,4 +93,4 @@ function addBundle(
 }
 
 /** What the other kinds make of a wish. */
-export const judgeOthers = (wish: Wish): readonly Judged[] => [judgeStar(wish), judgeBundle(wish), ...notInPlans(wish)];
+export const judgeOthers = (wish: Wish): readonly Judged[] => [judgeStar(wish), judgeBundle(wish)];

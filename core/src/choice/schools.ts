@@ -92,6 +92,21 @@ export const schools: readonly School[] = [
     here: '“What could light this?” leaves out what is impossible, with the reason, and ranks the rest.',
   },
   {
+    question: 'Many single lights on few pins: how?',
+    ways: [
+      {
+        way: 'rows and columns',
+        when: 'nine lights and more; a transistor a row, each light lit one turn of as many as there are rows',
+      },
+      {
+        way: 'between shared pins',
+        when: 'up to twenty, without a transistor; each lit by itself, so the fainter the more there are',
+      },
+      { way: 'a scan driver', when: 'pins or time are short; it holds each current, and never stands still' },
+    ],
+    here: 'All three, with pins, currents, pictures a second and what would glow falsely; a mend where one of them does.',
+  },
+  {
     question: 'Spread the light how?',
     ways: [
       { way: 'depth and a sheet', when: 'there is room behind' },

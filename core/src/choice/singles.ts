@@ -1,5 +1,14 @@
 import { forwardVoltageV } from '../circuit/index.ts';
-import { bands, type Edit, kindOf, type LightItem, plenty } from '../items/index.ts';
+import {
+  bands,
+  type Edit,
+  kindOf,
+  type LightItem,
+  layOutScan,
+  plenty,
+  type ScanLayout,
+  type SwitchedBy,
+} from '../items/index.ts';
 import { curveOfPart } from '../lights/index.ts';
 import { type LedPart, leds, sundryPrices } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
@@ -18,12 +27,19 @@ const JOINTS_COLOURED = 10;
 
 const partNamed = (id: string) => leds.find((part) => part.id === id);
 
+/** Fewer lights take more pins in rows and columns than with a pin each. */
+const LEAST_GRID = 9;
+/** One by one, more of them are too faint each. */
+const MOST_SHARED = 20;
+
 interface Row {
   readonly id: string;
   readonly name: string;
   readonly partId: string;
   readonly channels: (lights: number) => number;
   readonly isColoured: boolean;
+  /** How they take turns, where they do. */
+  readonly takeTurns?: (lights: number) => SwitchedBy;
   /** Why it can’t; null where it can. */
   readonly cannot: (wish: Wish, lights: number) => string | null;
 }
@@ -74,6 +90,40 @@ const rows: readonly Row[] = [
         : null),
   },
   {
+    id: 'scanned-grid',
+    name: 'A scanned grid of single lights',
+    partId: 'led-5mm-amber',
+    channels: () => 1,
+    isColoured: false,
+    takeTurns: (lights) => ({
+      way: 'scanned grid',
+      board: null,
+      rows: Math.max(1, Math.min(bands.gridRows.most, Math.round(Math.sqrt(lights)))),
+      part: null,
+      columnsBy: null,
+    }),
+    cannot: (wish, lights) =>
+      oneColour(wish) ??
+      isOneEnough(wish) ??
+      (lights < LEAST_GRID ? 'so few lights have a pin each, or share a few' : null),
+  },
+  {
+    id: 'shared-pins',
+    name: 'Single lights between pins that they share',
+    partId: 'led-5mm-amber',
+    channels: () => 1,
+    isColoured: false,
+    takeTurns: () => ({ way: 'shared pins', board: null }),
+    cannot: (wish, lights) =>
+      oneColour(wish) ??
+      isOneEnough(wish) ??
+      (lights < 2
+        ? 'a single light has a pin of its own'
+        : lights > MOST_SHARED
+          ? `each would be lit 1/${lights} of the time: too dim`
+          : null),
+  },
+  {
     id: 'many-coloured',
     name: 'Many-coloured lights on three channels',
     partId: 'led-5mm-three-colours-plus',
@@ -94,6 +144,7 @@ function addSingles(row: Row, wish: Wish, lights: number, design: Design, newId:
     part: wish.colour === 'white' && !row.isColoured ? 'led-5mm-white' : row.partId,
     wantedCurrentA: EACH_A,
     channels: row.isColoured ? 1 : row.channels(lights),
+    ...(row.takeTurns && { switchedBy: row.takeTurns(lights) }),
     places: places.map((at) => ({ id: newId(), at, hollowId: null })),
   } as LightItem;
   return [{ kind: 'add item', item }];
@@ -103,12 +154,24 @@ function addSingles(row: Row, wish: Wish, lights: number, design: Design, newId:
 function whyNot(row: Row, part: LedPart, wish: Wish, lights: number): Message | null {
   if (lights > plenty.places)
     return say`so near to the sheet it would take ${lights} of them; one group holds ${plenty.places}`;
-  const reason = row.cannot(wish, lights);
+  const reason = row.cannot(wish, lights) ?? tooManyPins(row, lights);
   if (reason !== null) return reason;
   const dropV = forwardVoltageV(curveOfPart(part), EACH_A);
   if (dropV + HEAD_ROOM_V > wish.railV) return say`it drops ${volts(dropV)}, and the rail has ${volts(wish.railV)}`;
   return isTooDim(wish, lights * diceOf(row))
     ? say`${amps(wish.mostA ?? 0)} among ${lights} lights is too little to be seen`
+    : null;
+}
+
+/** How its lights take turns, where they do. */
+const turnsOf = (row: Row, lights: number): ScanLayout | null =>
+  row.takeTurns ? layOutScan(lights, row.takeTurns(lights)) : null;
+
+/** Lines that no controller has pins for. */
+function tooManyPins(row: Row, lights: number): string | null {
+  const lines = turnsOf(row, lights)?.lines.length ?? 0;
+  return lines > mostPins
+    ? `that is ${lines} lines; a controller has ${mostPins} pins at most: take a scan driver`
     : null;
 }
 
@@ -121,21 +184,25 @@ const apartMm = (wish: Wish, lights: number): number =>
 function reckon(row: Row, part: LedPart, wish: Wish, lights: number): KindOption {
   const channels = row.channels(lights);
   const isDriven = wish.control !== 'as one' || row.isColoured;
-  const worstA = lights * diceOf(row) * EACH_A;
+  const turns = turnsOf(row, lights);
+  const worstA = (turns?.atOnce ?? lights) * diceOf(row) * EACH_A;
   const asks = {
     lights,
     worstA,
-    cost: lights * (part.price + diceOf(row) * sundryPrices.resistor),
+    cost: lights * part.price + (turns ? turns.lines.length : lights * diceOf(row)) * sundryPrices.resistor,
     depthMm: wish.isEven ? evenDepthMm(apartMm(wish, lights)) : part.lengthMm,
   };
   return {
     id: row.id,
     name: row.name,
     ...asks,
-    pins: isDriven ? channels : 0,
-    usualA: wish.control === 'as one' ? worstA : worstA / channels,
+    pins: turns?.lines.length ?? (isDriven ? channels : 0),
+    usualA: wish.control === 'as one' ? worstA : turns ? worstA / 3 : worstA / channels,
     joints: lights * (row.isColoured ? JOINTS_COLOURED : JOINTS_EACH),
-    misses: missesOf(wish, asks),
+    misses: [
+      ...missesOf(wish, asks),
+      ...(turns ? [`each is lit 1/${turns.turns} of the time, and so much dimmer`] : []),
+    ],
     add: (design, newId) => addSingles(row, wish, lights, design, newId),
   };
 }

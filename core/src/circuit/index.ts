@@ -9,4 +9,4 @@ export { type AlikeStrings, solveSideBySide } from './sideBySide.ts';
 export { type NetlistSolution, solveNetlist } from './solveNetlist.ts';
 export { spiceLines } from './spice.ts';
 export { tabulate } from './tabulate.ts';
-export { currentOfLead, type Tap, type TappedLead } from './taps.ts';
+export { currentOfLead, currentsOfTaps, type LeadFeed, type Tap, type TappedLead } from './taps.ts';

@@ -13,6 +13,15 @@ export interface Tap {
   readonly ownOhm: number;
 }
 
+/** One of several leads from the hub to places along a lead. */
+export interface LeadFeed {
+  readonly place: number;
+  /** Of each of its cores. */
+  readonly ohm: number;
+  /** All channels go by one core, and are bridged where it ends. */
+  readonly isBridged?: boolean;
+}
+
 /** A lead that passes its lights in turn: one common core, and one for each channel. */
 export interface TappedLead {
   /** Every light that hangs on it. */
@@ -21,6 +30,8 @@ export interface TappedLead {
   readonly stepOhm: readonly number[];
   /** In the lead to the first place besides, where all channels share both of its cores. */
   readonly sharedOhm: number;
+  /** All leads from the hub, where there is more than that to its first place; what is said of the first step counts no more. */
+  readonly feeds?: readonly LeadFeed[];
   /** Each channel: its light with its resistor, and what closes it at the hub. */
   readonly channels: readonly {
     /** Of one light. */
@@ -64,6 +75,14 @@ function layOutLead(lead: TappedLead): (hubV: number) => number {
   return tabulateSmooth((hubV) => ladder.solve(hubV), ROW_V);
 }
 
+/** What each tap of a lead carries at a voltage of its hub, in the order of the taps. */
+export function currentsOfTaps(lead: TappedLead, hubV: number): readonly number[] {
+  const laws = lead.taps.map(({ channel, ownOhm }) => lawOf(lead.channels[channel], ownOhm));
+  const ladder = new RailLadder(lead, laws);
+  ladder.solve(hubV);
+  return ladder.tapsA();
+}
+
 type Law = (volts: number) => number;
 
 /** Current of one tap by the voltage across it: the same for all that are alike. */
@@ -88,6 +107,9 @@ class RailLadder {
   private readonly volts: Float64Array;
   private readonly diagonal: Float64Array;
   private readonly right: Float64Array;
+  private readonly inverses: Float64Array[];
+  /** Null where its first place alone is fed. */
+  private readonly fed: Fed | null;
 
   constructor(
     private readonly lead: TappedLead,
@@ -96,6 +118,20 @@ class RailLadder {
     const { stepOhm, sharedOhm, channels } = lead;
     this.rails = 1 + channels.length;
     this.places = stepOhm.length;
+    this.inverses = new Array(this.places);
+    const feeds = lead.feeds ?? [];
+    const conductance = (ohm: number): number => 1 / Math.max(LEAST_OHM, ohm);
+    this.fed =
+      feeds.length === 0
+        ? null
+        : {
+            feedS: feeds.map(({ place, ohm, isBridged = false }) => ({
+              at: place,
+              siemens: conductance(ohm),
+              isBridged,
+            })),
+            hubS: channels.map(({ hubOhm }) => conductance(hubOhm)),
+          };
     this.stepS = Float64Array.from({ length: this.rails * this.places }, (_, i) => {
       const [place, rail] = [Math.floor(i / this.rails), i % this.rails];
       const atHub = rail === 0 ? sharedOhm : (channels[rail - 1]?.hubOhm ?? 0);
@@ -116,23 +152,69 @@ class RailLadder {
     });
     for (let pass = 0; pass < MOST_PASSES; pass += 1) {
       this.assemble(hub);
-      if (this.eliminate() < SETTLED_V) break;
+      if (this.move() < SETTLED_V) break;
     }
-    return (hubV - (volts[0] ?? 0)) * (this.stepS[0] ?? 0);
+    return this.fed === null
+      ? (hubV - (volts[0] ?? 0)) * (this.stepS[0] ?? 0)
+      : this.fed.feedS.reduce((sum, { at, siemens }) => sum + (hubV - (volts[at * rails] ?? 0)) * siemens, 0);
+  }
+
+  /** What each tap carries, as solved last. */
+  tapsA(): readonly number[] {
+    const { lead, laws, volts, rails } = this;
+    return lead.taps.map(
+      ({ place, channel }, k) =>
+        laws[k]?.(Math.max(0, (volts[place * rails] ?? 0) - (volts[place * rails + 1 + channel] ?? 0))) ?? 0,
+    );
+  }
+
+  /** The equations of the copper: each rail from place to place, and to the hub by whatever leads there. */
+  private assembleCopper(hub: readonly number[]): void {
+    const { rails, places, stepS, diagonal, fed } = this;
+    diagonal.fill(0);
+    this.right.fill(0);
+    for (let at = 0; at < rails * places; at += 1) {
+      const rail = at % rails;
+      diagonal[at * rails + rail] = (at < rails ? 0 : (stepS[at] ?? 0)) + (stepS[at + rails] ?? 0);
+      if (at < rails && fed === null) this.toHub(at, stepS[at] ?? 0, hub[rail] ?? 0);
+    }
+    // What closes a channel joins all feeds: its potential is found last.
+    for (const feed of fed?.feedS ?? []) {
+      this.toHub(feed.at * rails, feed.siemens, hub[0] ?? 0);
+      for (let rail = 1; rail < rails; rail += 1) {
+        this.toHub(feed.at * rails + rail, channelS(feed, rail - 1), 0);
+        if (feed.isBridged && rail > 1) this.bridge(feed.at, rail);
+      }
+    }
+  }
+
+  /** Joins the rail of a channel to that of the first, at a place. */
+  private bridge(place: number, rail: number): void {
+    const { rails, diagonal } = this;
+    const put = (row: number, column: number, siemens: number): void => {
+      const i = (place * rails + row) * rails + column;
+      diagonal[i] = (diagonal[i] ?? 0) + siemens;
+    };
+    for (const [row, column] of [
+      [1, rail],
+      [rail, 1],
+    ] as const) {
+      put(row, row, 1 / LEAST_OHM);
+      put(row, column, -1 / LEAST_OHM);
+    }
+  }
+
+  /** A way from a rail at a place to a potential that is known. */
+  private toHub(at: number, siemens: number, volts: number): void {
+    const own = at * this.rails + (at % this.rails);
+    this.diagonal[own] = (this.diagonal[own] ?? 0) + siemens;
+    this.right[at] = (this.right[at] ?? 0) + siemens * volts;
   }
 
   /** The equations at the voltages of now: every tap is its current with its slope. */
   private assemble(hub: readonly number[]): void {
-    const { rails, places, stepS, diagonal, right, volts, lead, laws } = this;
-    diagonal.fill(0);
-    right.fill(0);
-    for (let place = 0; place < places; place += 1)
-      for (let rail = 0; rail < rails; rail += 1) {
-        const at = place * rails + rail;
-        const siemens = (stepS[at] ?? 0) + (place + 1 < places ? (stepS[at + rails] ?? 0) : 0);
-        diagonal[at * rails + rail] = siemens;
-        if (place === 0) right[at] = (stepS[at] ?? 0) * (hub[rail] ?? 0);
-      }
+    this.assembleCopper(hub);
+    const { rails, diagonal, right, volts, lead, laws } = this;
     lead.taps.forEach(({ place, channel }, k) => {
       const [common, own] = [place * rails, place * rails + 1 + channel];
       const across = (volts[common] ?? 0) - (volts[own] ?? 0);
@@ -152,46 +234,108 @@ class RailLadder {
     });
   }
 
-  /** Elimination from the far end to the hub and back; returns the greatest move of any voltage. */
-  private eliminate(): number {
-    const { rails, places, stepS, volts, right } = this;
-    const inverses: Float64Array[] = new Array(places);
+  /** Takes place after place out of the one before it, from the far end to the hub: their blocks, inverted. */
+  private factor(): void {
+    const { rails, places, stepS, diagonal, inverses } = this;
+    const size = rails * rails;
     for (let place = places - 1; place >= 0; place -= 1) {
-      if (place + 1 < places) this.takeFar(place, inverses[place + 1] ?? new Float64Array(0));
-      inverses[place] = invert(this.diagonal.slice(place * rails * rails, (place + 1) * rails * rails), rails);
-    }
-    let moved = 0;
-    for (let place = 0; place < places; place += 1) {
-      const inverse = inverses[place] ?? new Float64Array(0);
-      for (let rail = 0; rail < rails; rail += 1) {
-        let sum = 0;
-        for (let other = 0; other < rails; other += 1) {
-          const at = place * rails + other;
-          const from = place === 0 ? 0 : (stepS[at] ?? 0) * (volts[at - rails] ?? 0);
-          sum += (inverse[rail * rails + other] ?? 0) * ((right[at] ?? 0) + from);
-        }
-        const at = place * rails + rail;
-        moved = Math.max(moved, Math.abs(sum - (volts[at] ?? 0)));
-        volts[at] = sum;
+      const [here, far] = [place * rails, (place + 1) * rails];
+      const beyond = inverses[place + 1];
+      for (let i = 0; beyond && i < size; i += 1) {
+        const [row, column] = [Math.floor(i / rails), i % rails];
+        const part = (stepS[far + row] ?? 0) * (beyond[i] ?? 0) * (stepS[far + column] ?? 0);
+        diagonal[here * rails + i] = (diagonal[here * rails + i] ?? 0) - part;
       }
+      inverses[place] = invert(diagonal.slice(place * size, (place + 1) * size), rails);
     }
+  }
+
+  /** The potentials that these currents into the rails make, once the places are factored. */
+  private substitute(into: Float64Array): Float64Array {
+    const { rails, places, stepS, inverses } = this;
+    const gathered = into.slice();
+    const found = new Float64Array(rails * places);
+    const through = (place: number, row: number, of: (at: number) => number): number => {
+      let sum = 0;
+      for (let other = 0; other < rails; other += 1)
+        sum += (inverses[place]?.[row * rails + other] ?? 0) * of(place * rails + other);
+      return sum;
+    };
+    for (let place = places - 1; place > 0; place -= 1)
+      for (let row = 0; row < rails; row += 1) {
+        const at = (place - 1) * rails + row;
+        const behind = through(place, row, (i) => gathered[i] ?? 0);
+        gathered[at] = (gathered[at] ?? 0) + (stepS[place * rails + row] ?? 0) * behind;
+      }
+    for (let place = 0; place < places; place += 1)
+      for (let row = 0; row < rails; row += 1) {
+        const from = (at: number): number => (place === 0 ? 0 : (stepS[at] ?? 0) * (found[at - rails] ?? 0));
+        found[place * rails + row] = through(place, row, (i) => (gathered[i] ?? 0) + from(i));
+      }
+    return found;
+  }
+
+  /** Goes on to the potentials of the equations of now; returns the greatest move of any. */
+  private move(): number {
+    this.factor();
+    const found = this.fed === null ? this.substitute(this.right) : this.withHubs(this.fed);
+    let moved = 0;
+    found.forEach((volts, i) => {
+      moved = Math.max(moved, Math.abs(volts - (this.volts[i] ?? 0)));
+      this.volts[i] = volts;
+    });
     return moved;
   }
 
-  /** Takes the place farther out, whose block is inverted, out of this one. */
-  private takeFar(place: number, inverse: Float64Array): void {
-    const { rails, stepS, diagonal, right } = this;
-    const [here, far] = [place * rails, (place + 1) * rails];
-    for (let row = 0; row < rails; row += 1) {
-      const rowS = stepS[far + row] ?? 0;
-      for (let column = 0; column < rails; column += 1) {
-        const part = rowS * (inverse[row * rails + column] ?? 0);
-        const i = (here + row) * rails + column;
-        diagonal[i] = (diagonal[i] ?? 0) - part * (stepS[far + column] ?? 0);
-        right[here + row] = (right[here + row] ?? 0) + part * (right[far + column] ?? 0);
+  /**
+   * Where a lead is fed at several places, what closes a channel at the hub joins them all: its potential is an unknown of
+   * its own. What one volt there makes everywhere is added up so that all that comes back by the feeds goes through it.
+   */
+  private withHubs({ feedS, hubS }: Fed): Float64Array {
+    const { rails, right, lead } = this;
+    const channels = rails - 1;
+    const bare = this.substitute(right);
+    const perVolt = Array.from({ length: channels }, (_, c) => {
+      const into = new Float64Array(right.length);
+      for (const feed of feedS) {
+        const i = feed.at * rails + 1 + c;
+        into[i] = (into[i] ?? 0) + channelS(feed, c);
       }
-    }
+      return this.substitute(into);
+    });
+    const back = (c: number, volts: Float64Array): number =>
+      feedS.reduce((sum, feed) => sum + channelS(feed, c) * (volts[feed.at * rails + 1 + c] ?? 0), 0);
+    const allS = (c: number): number => feedS.reduce((sum, feed) => sum + channelS(feed, c), 0);
+    const block = new Float64Array(channels * channels);
+    for (let row = 0; row < channels; row += 1)
+      for (let column = 0; column < channels; column += 1)
+        block[row * channels + column] =
+          (row === column ? (hubS[row] ?? 0) + allS(row) : 0) - back(row, perVolt[column] ?? bare);
+    const known = Array.from(
+      { length: channels },
+      (_, c) => (hubS[c] ?? 0) * (lead.channels[c]?.hubDropV ?? 0) + back(c, bare),
+    );
+    const inverse = invert(block, channels);
+    const hubV = known.map((_, row) =>
+      known.reduce((sum, amps, column) => sum + (inverse[row * channels + column] ?? 0) * amps, 0),
+    );
+    return bare.map((volts, i) => hubV.reduce((sum, each, c) => sum + each * (perVolt[c]?.[i] ?? 0), volts));
   }
+}
+
+interface FeedS {
+  readonly at: number;
+  readonly siemens: number;
+  readonly isBridged: boolean;
+}
+
+/** What leads from a feed to what closes a channel: of those that are bridged there, by way of the first alone. */
+const channelS = ({ siemens, isBridged }: FeedS, channel: number): number => (isBridged && channel > 0 ? 0 : siemens);
+
+/** Conductances of a lead that is fed at several places: of each core of a feed, and of what closes each channel. */
+interface Fed {
+  readonly feedS: readonly FeedS[];
+  readonly hubS: readonly number[];
 }
 
 /** Takes so many times one row out of another. */

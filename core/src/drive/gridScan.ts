@@ -1,17 +1,18 @@
 import { type Element, type LedCurve, type NetlistSolution, solveNetlist } from '../circuit/index.ts';
 import { defineFormula } from '../units/index.ts';
 
-/** Mean current of a light in a scanned grid. @example 40 mA in one of 8 rows: 5 mA */
+/** Mean current of a light that takes turns with others. @example 40 mA in one of 8 rows: 5 mA */
 export const meanOfScan = defineFormula({
-  name: 'Mean current of a light in a scanned grid',
+  name: 'Mean current of a light that takes turns',
   gives: { meaning: 'mean current', kind: 'currentA' },
   symbols: {
-    Ip: { meaning: 'current while its row is on', kind: 'currentA' },
-    r: { meaning: 'rows', kind: 'count' },
+    Ip: { meaning: 'current while its turn is on', kind: 'currentA' },
+    r: { meaning: 'turns: rows, or lights one by one', kind: 'count' },
+    s: { meaning: 'share of its turn in which it is lit', kind: 'fraction' },
   },
-  form: '{I} = {Ip} / {r}',
-  source: 'each row is on for one part in as many as there are rows',
-  reckon: ({ Ip, r }) => Ip / r,
+  form: '{I} = {Ip} · {s} / {r}',
+  source: 'each is on for one turn in as many as there are, less what is dark between two',
+  reckon: ({ Ip, r, s }) => (Ip * s) / r,
 });
 
 /** What scanning a grid comes to: pins, duty, mean and peak currents, times. */
@@ -41,7 +42,7 @@ export function scanGrid(options: {
   return {
     pins: rows + columns,
     duty: 1 / rows,
-    meanA: meanOfScan.reckon({ Ip: peakA, r: rows }),
+    meanA: meanOfScan.reckon({ Ip: peakA, r: rows, s: 1 }),
     rowSwitchA: peakA * columns,
     rowTimeS: 1 / picturesPerS / rows,
   };

@@ -25,6 +25,7 @@ export {
   seriesResistor,
 } from './resistor.ts';
 export { chipCodes, colourBands, type MarkedResistor, readBands, readChipCode } from './resistorCode.ts';
+export { FILMED_BELOW_HZ, FLICKERS_BELOW_HZ, type ScanTiming, timeScan } from './scanTiming.ts';
 export { nextStandard, type SeriesName, series, seriesTolerance, standardNeighbours } from './standardValues.ts';
 export {
   chooseThresholds,

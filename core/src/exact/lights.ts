@@ -7,20 +7,21 @@ import {
   type Driven,
   dieLeg,
   dieResistor,
+  extraFeeds,
   isProgrammed,
   type Loop,
-  padsIn,
+  padsBefore,
   padsOut,
   pieceStarts,
   plusAtHub,
   type Switched,
   stringsOf,
+  wireCoreOhm,
 } from '../network/index.ts';
 import type { Conditions } from './condition.ts';
 import type { Sketch } from './nodes.ts';
-
-/** Of what is dark a transistor still lets this through (typical leakage: 50 nA at 5 V). */
-const OFF_OHM = 1e8;
+import { drawScan } from './scan.ts';
+import { curveShare, drawTransistor } from './switches.ts';
 
 /** A channel in one condition. */
 interface Channel {
@@ -30,16 +31,6 @@ interface Channel {
   readonly share: number;
   readonly isLit: boolean;
 }
-
-/**
- * A light that is lit for a share of the time stands as so much of a light: its voltages are those of the lit one, its
- * current is the mean.
- */
-const curveShare = (curve: LedCurve, share: number): LedCurve => ({
-  ...curve,
-  saturationA: curve.saturationA * share,
-  seriesOhm: curve.seriesOhm / share,
-});
 
 /** Lights in series are one light of so many times the voltage. */
 const curveInSeries = (curve: LedCurve, count: number): LedCurve => ({
@@ -65,17 +56,25 @@ export function drawLights(sketch: Sketch, assessment: Assessment, conditions: C
     if (group.shape === 'pixels') continue;
     for (const switched of assessment.switched.get(group.id) ?? []) {
       const channel = channelIn(assessment, conditions, switched);
-      if (!channel) continue;
-      drawSwitching(sketch, channel);
-      const isFirst = assessment.driven.find((each) => each.itemId === group.id) === channel.driven;
-      if (group.shape === 'units') drawUnits(sketch, channel, group, isFirst);
-      else {
-        if (group.part.dice) drawDice(sketch, channel, group);
-        else drawSingleLights(sketch, channel, group.group.places, assessment);
-        drawWhileDark(sketch, channel, assessment);
-      }
+      if (channel) drawChannel(sketch, channel, group, assessment);
     }
   }
+}
+
+function drawChannel(sketch: Sketch, channel: Channel, group: PlacedLeds | PlacedPlain, assessment: Assessment): void {
+  const { driven } = channel;
+  if (driven.scan && group.shape === 'lights') {
+    drawScan(sketch, channel, group, (runId) => wireCoreOhm(assessment.runs.find((run) => run.id === runId)));
+    return;
+  }
+  drawSwitching(sketch, channel);
+  if (group.shape === 'units') {
+    drawUnits(sketch, channel, group, assessment.driven.find((each) => each.itemId === group.id) === driven);
+    return;
+  }
+  if (group.part.dice) drawDice(sketch, channel, group);
+  else drawSingleLights(sketch, channel, group.group.places, assessment);
+  drawWhileDark(sketch, channel, assessment);
 }
 
 /** What is left of a rail over lights between it and a pin, in the time in which the pin says dark. */
@@ -173,16 +172,29 @@ function drawUnits(sketch: Sketch, { switched, driven, share }: Channel, group: 
   const { loop } = driven;
   const halfOhm = railOhm / 2;
   const starts = pieceStarts(group.pieces).map((light) => light / part.lightsPerJoint);
-  // The first unit of each piece sits right at its pads.
+  const fed = extraFeeds(group).map(({ light }) => light / part.lightsPerJoint);
+  // The first unit of each piece, and one before which the tape is fed, sits right at its pads.
   const at = (side: string, unit: number): string => {
-    const piece = starts.indexOf(unit);
-    return sketch.at(itemId, piece >= 0 ? padsIn(group, side, piece) : `${side} of unit ${unit + 1}`);
+    const isAtPads = starts.includes(unit) || fed.includes(unit);
+    return sketch.at(
+      itemId,
+      isAtPads ? padsBefore(group, side, unit * part.lightsPerJoint) : `${side} of unit ${unit + 1}`,
+    );
   };
   /** Where the rail of the unit before ends: at this one, or at the end of the piece before. */
   const endBefore = (side: string, unit: number): string => {
     const piece = starts.indexOf(unit);
     return piece > 0 ? sketch.at(itemId, padsOut(group, side, piece - 1)) : at(side, unit);
   };
+  // From the last unit on to its far end, where that is fed.
+  for (const side of fed.includes(units) ? [minus, ...(isFirst ? [common] : [])] : [])
+    sketch.add(itemId, {
+      kind: 'resistor',
+      name: `${itemId}: ${side} rail to its end`,
+      a: at(side, units - 1),
+      b: sketch.at(itemId, padsOut(group, side, group.pieces.length - 1)),
+      ohm: halfOhm / share,
+    });
   for (let unit = 0; unit < units; unit += 1) {
     const name = `${itemId}: ${colour}, unit ${unit + 1}`;
     const behind = sketch.at(itemId, `${colour} dice of unit ${unit + 1}`);
@@ -231,73 +243,10 @@ function drawSwitching(sketch: Sketch, channel: Channel): void {
     return;
   }
   if (way.transistor !== null) {
-    drawTransistor(sketch, channel, id);
+    drawTransistor(sketch, { itemId, board, isLit, share, isBelow: way.transistor === 'low' }, driven.transistor, id);
     return;
   }
   if (by && driven.loop.heldA !== null) drawDriver(sketch, driven.loop, by.id, id, isLit ? share : 0);
-}
-
-function drawTransistor(sketch: Sketch, { switched, driven, share, isLit }: Channel, id: string): void {
-  const { way, itemId, board } = switched;
-  const { transistor, loop } = driven;
-  const out = sketch.at(id, 'out');
-  const isBelow = way.transistor === 'low';
-  const far = sketch.at(id, isBelow ? 'minus' : 'plus');
-  if (!isLit || !transistor || !board) {
-    sketch.add(itemId, { kind: 'resistor', name: `${id}: transistor, off`, a: out, b: far, ohm: OFF_OHM });
-    return;
-  }
-  const [high, low] = isBelow ? [out, far] : [far, out];
-  const within = sketch.at(id, 'within');
-  sketch.add(
-    itemId,
-    { kind: 'resistor', name: `${id}: transistor`, a: high, b: within, ohm: loop.sharedOhm / share },
-    { kind: 'voltage', name: `${id}: transistor, full on`, plus: within, minus: low, volts: loop.dropV },
-  );
-  drawBase(sketch, { transistor, isBelow, share, far, boardId: board.id, itemId }, id);
-}
-
-/** Base or gate of a transistor that is on, with what the pin or its helper stands before it. */
-function drawBase(
-  sketch: Sketch,
-  on: {
-    readonly transistor: NonNullable<Driven['transistor']>;
-    readonly isBelow: boolean;
-    readonly share: number;
-    readonly far: string;
-    readonly boardId: string;
-    readonly itemId: string;
-  },
-  id: string,
-): void {
-  const { transistor, isBelow, share, far, boardId, itemId } = on;
-  const [chip, minus] = [sketch.at(boardId, 'chip plus'), sketch.at(boardId, 'minus')];
-  const ohm = transistor.holdOhm / share;
-  const name = `${id}: base or gate`;
-  const junction = sketch.at(id, 'base');
-  const volts = transistor.junctionV;
-  const [from, to] = isBelow ? [chip, far] : [far, minus];
-  if (volts === 0) sketch.add(itemId, { kind: 'resistor', name, a: from, b: to, ohm });
-  else if (isBelow)
-    sketch.add(
-      itemId,
-      { kind: 'resistor', name, a: from, b: junction, ohm },
-      { kind: 'voltage', name: `${id}: base to emitter`, plus: junction, minus: to, volts },
-    );
-  else
-    sketch.add(
-      itemId,
-      { kind: 'voltage', name: `${id}: emitter to base`, plus: from, minus: junction, volts },
-      { kind: 'resistor', name, a: junction, b: to, ohm },
-    );
-  if (transistor.helper)
-    sketch.add(itemId, {
-      kind: 'current',
-      name: `${id}: base of its helper`,
-      from: chip,
-      to: minus,
-      amps: transistor.helperA * share,
-    });
 }
 
 /** A linear driver holds its current as long as it has its drop-out. */

@@ -1,6 +1,7 @@
 import type { Assessment } from '../assess.ts';
 import type { Netlist } from '../circuit/index.ts';
 import { type ItemKind, type ItemRole, kindOf } from '../items/index.ts';
+import type { RunCarries } from '../network/index.ts';
 import type { Design } from '../plan/index.ts';
 import { applyCondition, type Condition } from './condition.ts';
 import { drawingOf } from './drawingOf.ts';
@@ -39,6 +40,12 @@ function checkCondition(design: Design, { charge, moodId, openIds }: Condition):
       );
 }
 
+/** Of the time in which lights are lit, the part in which this wire of theirs has its turn. */
+function timeOfTurn({ driven }: Assessment, { itemId, turns }: Extract<RunCarries, { kind: 'lights' }>): number {
+  const scan = driven.find((each) => each.itemId === itemId)?.scan;
+  return scan && turns !== undefined ? scan.litOfTurn / turns : 1;
+}
+
 /**
  * Draws the exact network of a plan: every core of every wire with its resistance, every light, pixel, resistor,
  * transistor, converter and pack. Nothing is summed up, so that it takes as long as it takes.
@@ -51,7 +58,7 @@ export function drawNetwork(design: Design, assessment: Assessment, condition: C
   // What flows in a light's own wire is told of as the light is: voltages while it is lit, currents on the mean. What
   // leads to a hub, where others may begin, is told of on the mean.
   const sketch = new Sketch(assessment.joins, assessment.runs, ({ carries, to }) => {
-    if (carries?.kind === 'lights') return conditions.shareOf(carries.itemId) || 1;
+    if (carries?.kind === 'lights') return (conditions.shareOf(carries.itemId) || 1) * timeOfTurn(assessment, carries);
     const isPlain = assessment.placed.some((group) => group.shape === 'units' && group.id === to.itemId);
     return isPlain ? conditions.shareOf(to.itemId) || 1 : 1;
   });
@@ -66,6 +73,6 @@ export function drawNetwork(design: Design, assessment: Assessment, condition: C
   drawLights(sketch, assessment, conditions);
   drawTapes(sketch, assessment, conditions);
   drawItems(['switches', 'load', 'control', 'light']);
-  closeLoads(sketch, assessment);
+  closeLoads(sketch, assessment, conditions);
   return sketch.finish();
 }

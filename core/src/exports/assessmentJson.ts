@@ -1,9 +1,10 @@
-import type { Assessment } from '../assess.ts';
+import { type Assessment, fullOf } from '../assess.ts';
 import { type BenchStep, listSteps } from '../bench/index.ts';
 import { figuresOf } from '../figures/index.ts';
 import { checkPlan } from '../findings/index.ts';
 import type { Finding } from '../items/index.ts';
 import type { Item, Plan } from '../plan/index.ts';
+import { type StateTable, tabulateStates } from '../states/index.ts';
 import { type Printer, say } from '../units/index.ts';
 import type { AssessmentJson } from './assessmentSchema.ts';
 import { fingerprint } from './fingerprint.ts';
@@ -15,8 +16,9 @@ const finite = (value: number | null | undefined): number | null =>
 function itemOf(assessment: Assessment, item: Item): AssessmentJson['items'][number] {
   const driven = assessment.driven.filter((each) => each.itemId === item.id);
   const consumer = assessment.consumers.find((each) => each.id === item.id);
-  const loopsOf = (each: (typeof driven)[number]): number => each.loopsOnChannel.reduce((sum, loops) => sum + loops, 0);
-  const wholeA = consumer ? consumer.restA + consumer.steadyPeakA + consumer.fullA : 0;
+  const loopsOf = (each: (typeof driven)[number]): number =>
+    each.loopsOnChannel.reduce((sum, loops) => sum + loops, 0) * (each.scan?.litOfTurn ?? 1);
+  const wholeA = consumer ? consumer.restA + consumer.steadyPeakA + fullOf(consumer, 'peak') : 0;
   const spreadA = wholeA * (consumer?.relativeSpread ?? 0);
   const currentA =
     driven.length > 0
@@ -39,6 +41,23 @@ function itemOf(assessment: Assessment, item: Item): AssessmentJson['items'][num
     resistorOhm: driven[0]?.resistor?.resistorOhm ?? null,
     voltageV,
     powerW: currentA && voltageV !== null ? currentA.typical * voltageV : null,
+    turns: turnsOf(driven[0]),
+  };
+}
+
+/** How its lights take turns; null where each has its own time. */
+function turnsOf(driven: Assessment['driven'][number] | undefined): AssessmentJson['items'][number]['turns'] {
+  const scan = driven?.scan;
+  if (!scan) return null;
+  const { layout, meanA, picturesPerS, acrossOffV, glowA } = scan;
+  return {
+    count: layout.turns,
+    lightsAtOnce: layout.atOnce,
+    lines: layout.lines.length,
+    meanA,
+    picturesPerS,
+    acrossDarkV: acrossOffV,
+    glowA,
   };
 }
 
@@ -116,6 +135,15 @@ const guidesOf = ({ guides }: Assessment): AssessmentJson['guides'] =>
     })),
   }));
 
+const statesOf = ({ levers, states, rails }: StateTable): AssessmentJson['states'] => ({
+  levers: levers.map(({ id, name, kind, positions }) => ({ id, name, kind, positions: [...positions] })),
+  rows: states.map(({ positions, fedBy, troubles }) => ({
+    positions: [...positions],
+    fed: rails.map(({ id }) => ({ rail: id, by: [...(fedBy.get(id) ?? [])] })),
+    troubles: troubles.map(({ kind }) => kind),
+  })),
+});
+
 /** An assessed plan as plain data of a stable form, for other programs. */
 export function tellAssessment(plan: Plan, assessment: Assessment, { message }: Printer): AssessmentJson {
   const { design } = plan;
@@ -152,6 +180,12 @@ export function tellAssessment(plan: Plan, assessment: Assessment, { message }: 
     })),
     steps: stepsOf(listSteps(design, assessment), message),
     guides: guidesOf(assessment),
+    fades: assessment.fades.map(({ itemId, leastShare, dimmestLight }) => ({
+      item: itemId,
+      leastShare,
+      light: dimmestLight,
+    })),
+    states: statesOf(tabulateStates(design, assessment)),
     warm: assessment.warm.map(({ itemId, name, heatW, airC, outsideC, insideC, limitC }) => ({
       item: itemId,
       name,

@@ -62,8 +62,23 @@ export const assessmentSchema = z.strictObject({
       resistorOhm: number,
       voltageV: number,
       powerW: number,
+      turns: z
+        .strictObject({
+          count: z.number(),
+          lightsAtOnce: z.number(),
+          lines: z.number(),
+          meanA: z.number().describe('Of one light at full, over time.'),
+          picturesPerS: z.number(),
+          acrossDarkV: z.number().describe('Over a light that is dark while its row is lit.'),
+          glowA: z.number().describe('What then flows through one of the lowest drop of its kind.'),
+        })
+        .nullable()
+        .describe('How its lights take turns on lines that they share; null where each has its own time.'),
     }),
   ),
+  fades: z
+    .array(z.strictObject({ item: z.string(), leastShare: z.number(), light: z.number() }))
+    .describe('Plain tapes with all of them lit: of its brightest light the dimmest, which is named, gets so much.'),
   free: z
     .array(z.strictObject({ item: z.string(), port: z.string() }))
     .describe('Ports that are left free on purpose: pins left over, data out that nothing follows, outputs unused.'),
@@ -128,6 +143,25 @@ export const assessmentSchema = z.strictObject({
       }),
     )
     .describe('Fibres and pipes, and which light serves each hole; lights are counted from 1.'),
+  states: z
+    .strictObject({
+      levers: z.array(
+        z.strictObject({
+          id: z.string(),
+          name: z.string(),
+          kind: z.enum(['switch', 'changeover', 'plug', 'charger']),
+          positions: z.array(z.string()),
+        }),
+      ),
+      rows: z.array(
+        z.strictObject({
+          positions: z.array(z.number().int()),
+          fed: z.array(z.strictObject({ rail: z.string(), by: z.array(z.string()) })),
+          troubles: z.array(z.enum(['meet', 'backwards', 'charges nothing', 'load beside'])),
+        }),
+      ),
+    })
+    .describe('What gives each rail power, in every position of switches, plugs and chargers'),
   warm: z
     .array(
       z.strictObject({

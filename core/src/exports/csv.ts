@@ -11,7 +11,7 @@ export function exportShoppingCsv(assessment: Assessment, copies: number, printe
   return write([
     ['part', 'for one', 'copies', 'in all', 'unit', 'unit price', 'cost', 'for what'],
     ...assessment.shopping.map((line) => {
-      const inAll = line.quantity * copies;
+      const inAll = line.quantity * (line.isShared ? 1 : copies);
       return [
         printer.message(line.name),
         rounded(line.quantity),

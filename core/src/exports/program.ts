@@ -1,8 +1,9 @@
 import type { Assessment } from '../assess.ts';
+import { scanLineId } from '../network/index.ts';
 import type { Plan } from '../plan/index.ts';
 import { amps, type Message, say, usualPrinter } from '../units/index.ts';
 import { fingerprint } from './fingerprint.ts';
-import { listProgramParts, type ProgramPart } from './programPart.ts';
+import { listProgramParts, type ProgramGrid, type ProgramPart } from './programPart.ts';
 import { isNumbered, writePins } from './programPins.ts';
 import { writeShowHeader, writeShowTables } from './programTables.ts';
 
@@ -36,7 +37,7 @@ const sayBuild = ({ board }: ProgramPart): string =>
   board?.part.code
     ? `5. \`make avr\` builds \`program.hex\` with the board file \`${board.part.code}.c\`, which is made for this controller at ${board.part.clockMhz} MHz.
 6. Load it with the lights unplugged. At 115 200 baud it must say the mark above.`
-    : `5. Copy \`template.c\`, fill in its eight functions for your board, \`make board BOARD=yours.c\`.
+    : `5. Copy \`template.c\`, fill in its ten functions for your board, \`make board BOARD=yours.c\`.
 6. Load it with the lights unplugged. It must say the mark above.`;
 
 /** How the order of the pixels’ colours is seen; nothing where there is none to see. */
@@ -47,13 +48,24 @@ const sayColours = ({ board, chains }: ProgramPart): string =>
    To see in which order the pixels take their colours, load \`make clean ${board?.part.code ? 'avr' : 'board'} MAIN=colours.c\` first: the first pixel
    shows red, green, blue, a second each. Where it shows others, say so on the Lights sheet and take the program out again.`;
 
+/** Whether a row or a column is lit while its pin is low. */
+const isLineLow = (grids: readonly ProgramGrid[], demandId: string): boolean =>
+  grids.some(({ itemId, scan, rowIsLow, columnIsLow }) =>
+    scan.layout.lines.some(
+      (line) =>
+        scanLineId(itemId, line) === demandId &&
+        (line.kind === 'row' ? rowIsLow : line.kind === 'column' && columnIsLow),
+    ),
+  );
+
 /** What hangs on which pin, to be held against the wires once more. */
-function sayPins({ pinPlan, board, channels }: ProgramPart): string {
+function sayPins({ pinPlan, board, channels, grids }: ProgramPart): string {
   const own = new Map((board?.item.pinNames ?? []).map(({ pin, name }) => [pin, name]));
   return (pinPlan?.given ?? [])
     .map(({ demand, pin }) => {
       const mark = own.get(pin.name);
-      const isLow = channels.some((each) => each.demandId === demand.id && each.isLitLow);
+      const isLow =
+        channels.some((each) => each.demandId === demand.id && each.isLitLow) || isLineLow(grids, demand.id);
       return `   - pin ${pin.name}${mark ? ` (marked ${mark})` : ''}: ${demand.label}${isLow ? ', lit while low' : ''}${pin.startUp ? ` (this pin ${pin.startUp})` : ''}`;
     })
     .join('\n');

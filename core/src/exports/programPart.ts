@@ -1,8 +1,8 @@
 import type { Assessment, ChainVoltage } from '../assess.ts';
 import type { PinPlan } from '../drive/index.ts';
 import type { Show, ShowGroup, ShowLimit } from '../motion/index.ts';
-import { type Board, boardOf, isProgrammed } from '../network/index.ts';
-import { type Control, controlsOf, type Plan } from '../plan/index.ts';
+import { type Board, boardOf, type Driven, isProgrammed } from '../network/index.ts';
+import { type Control, controlsOf, itemNamed, type Plan } from '../plan/index.ts';
 
 /** A channel of a program: where its light stands in the frame, what asks for its pin, and which level is light. */
 interface ProgramChannel {
@@ -12,6 +12,21 @@ interface ProgramChannel {
   /** Which die of a light that has a white one: 0 to 2 are coloured, 3 is white; null = it has a byte of its own. */
   readonly die: number | null;
   readonly isLitLow: boolean;
+}
+
+/** Lights that take turns: where they stand in the frame, and what lights them. */
+export interface ProgramGrid {
+  readonly itemId: string;
+  readonly name: string;
+  /** Of its first light in the frame. */
+  readonly at: number;
+  readonly lights: number;
+  readonly scan: NonNullable<Driven['scan']>;
+  /** Light is a low pin: of a row, of a column. */
+  readonly rowIsLow: boolean;
+  readonly columnIsLow: boolean;
+  /** The part that is told its lights; null = the program scans them. */
+  readonly driverId: string | null;
 }
 
 /** What of a plan one board's program holds. */
@@ -28,13 +43,15 @@ export interface ProgramPart {
   readonly controls: readonly Control[];
   /** In the order of the frame. */
   readonly channels: readonly ProgramChannel[];
+  /** In the order of the frame. */
+  readonly grids: readonly ProgramGrid[];
 }
 
 /** Every channel of a show that is no pixel, in the order of its groups. */
 function listChannels(assessment: Assessment, show: Show): ProgramChannel[] {
   const pixels = new Set(assessment.chains.flatMap((chain) => chain.tapeIds));
   return show.groups.flatMap((group): ProgramChannel[] => {
-    if (pixels.has(group.id)) return [];
+    if (pixels.has(group.id) || group.scan) return [];
     const channels = assessment.switched.get(group.id) ?? [];
     const bytes = group.points * group.bytesPerPoint;
     const count = Math.max(bytes, channels.filter((each) => isProgrammed(each.way)).length);
@@ -43,6 +60,28 @@ function listChannels(assessment: Assessment, show: Show): ProgramChannel[] {
       ...placeInFrame(group, i),
       isLitLow: isLitLow(assessment, group.id, i),
     }));
+  });
+}
+
+/** Every group of a show whose lights take turns. */
+function listGrids({ driven, switched }: Assessment, { groups }: Show, design: Plan['design']): ProgramGrid[] {
+  return groups.flatMap((group): ProgramGrid[] => {
+    const own = driven.find((each) => each.itemId === group.id);
+    const by = switched.get(group.id)?.[0]?.by ?? null;
+    if (!group.scan || !own?.scan) return [];
+    return [
+      {
+        itemId: group.id,
+        name: itemNamed(design, group.id)?.name ?? group.id,
+        at: group.offset,
+        lights: group.points,
+        scan: own.scan,
+        // A transistor above without a helper is on while its pin is low; so is a column that ends at a pin.
+        rowIsLow: own.transistor !== null && own.transistor.helper === null,
+        columnIsLow: own.scan.columnSwitch === null,
+        driverId: own.scan.driver ? (by?.id ?? null) : null,
+      },
+    ];
   });
 }
 
@@ -61,8 +100,10 @@ function isLitLow(assessment: Assessment, itemId: string, channel: number): bool
   const way = (channels[channel] ?? channels[0])?.way;
   if (!way) return false;
   if (way.transistor === 'high') {
-    const driven = assessment.driven.find((each) => each.itemId === itemId && each.channels.includes(channel));
-    return driven?.transistor !== null && driven?.transistor?.helper === null;
+    const sized =
+      assessment.driven.find((each) => each.itemId === itemId && each.channels.includes(channel)) ??
+      assessment.loads.find((each) => each.itemId === itemId);
+    return sized?.transistor !== null && sized?.transistor?.helper === null;
   }
   return way.isLitLow;
 }
@@ -81,6 +122,7 @@ export function listProgramParts(plan: Plan, assessment: Assessment): readonly P
         chains: assessment.chains,
         controls,
         channels: listChannels(assessment, assessment.show),
+        grids: listGrids(assessment, assessment.show, plan.design),
       },
     ];
   return assessment.programs.map(({ board, show, limit }) => ({
@@ -93,5 +135,6 @@ export function listProgramParts(plan: Plan, assessment: Assessment): readonly P
     ),
     controls: controls.filter((control) => boardOf(assessment.boards, control.board)?.id === board.id),
     channels: listChannels(assessment, show),
+    grids: listGrids(assessment, show, plan.design),
   }));
 }

@@ -1,6 +1,7 @@
 import type { Pin } from '../parts/index.ts';
 import type { Plan } from '../plan/index.ts';
 import type { ProgramPart } from './programPart.ts';
+import { writeScanPins } from './programScan.ts';
 import { safe } from './programText.ts';
 
 const macro = (text: string): string =>
@@ -63,7 +64,7 @@ ${lines.join('\n') || '/* No controller is chosen yet. */'}
     part.controls.map((control) => nameOf(`control:${control.id}`)),
     'NO_PIN',
   )}
-
+${writeScanPins(part, nameOf)}
 #endif
 `;
 }

@@ -6,6 +6,7 @@ import type { Laying, Plan } from '../plan/index.ts';
 import { writeMove } from './engineMoves.ts';
 import { fingerprint } from './fingerprint.ts';
 import type { ProgramPart } from './programPart.ts';
+import { writeScanSizes, writeTold } from './programScan.ts';
 import { rows, safe } from './programText.ts';
 
 const howNames: Readonly<Record<Laying, string>> = { over: 'UG_OVER', add: 'UG_ADD', lightest: 'UG_LIGHTEST' };
@@ -142,9 +143,11 @@ export function writeShowHeader(plan: Plan, part: ProgramPart): string {
 #define UG_CHANNELS ${part.channels.length}
 #define UG_NAME_BYTES ${NAME_BYTES}
 
+${writeScanSizes(part)}
 extern const UG_FLASH ug_show ug_plan;
 extern const UG_FLASH ug_line ug_lines[];
 extern const UG_FLASH ug_channel ug_channels[];
+extern const UG_FLASH ug_told ug_told_lights[];
 extern const UG_FLASH char ug_mood_names[][UG_NAME_BYTES];
 
 #endif
@@ -171,7 +174,7 @@ function layTables({ design }: Plan, assessment: Assessment, part: ProgramPart) 
   };
   const groups = show.groups.map(
     (group, g) =>
-      `  { .points = ${group.points}, .bytes_per_point = ${group.bytesPerPoint}, .own_white = ${yes(group.whiteDie === 'lit')}, .offset = ${group.offset}, .microamps_per_byte = ${limit.microAPerByte[g] ?? 0}u }, /* ${setName(g)} */`,
+      `  { .points = ${group.points}, .bytes_per_point = ${group.bytesPerPoint}, .own_white = ${yes(group.whiteDie === 'lit')}, .switches = ${yes(group.switches === true)}, .offset = ${group.offset}, .microamps_per_byte = ${limit.microAPerByte[g] ?? 0}u }, /* ${setName(g)} */`,
   );
   const sets = show.sets.map(
     (set, i) =>
@@ -259,6 +262,10 @@ ${rows(lines, '{ .offset = 0 }')}
 };
 
 const UG_FLASH ug_channel ug_channels[] = { ${part.channels.map(writeChannel).join(', ') || '{ UG_NOWHERE, UG_WHOLE }'} };
+
+const UG_FLASH ug_told ug_told_lights[] = {
+${writeTold(part)}
+};
 
 const UG_FLASH char ug_mood_names[][UG_NAME_BYTES] = {
 ${rows(names, '""')}

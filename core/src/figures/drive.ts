@@ -1,4 +1,4 @@
-import { resistorPower, seriesResistor } from '../drive/index.ts';
+import { meanOfScan, resistorPower, seriesResistor } from '../drive/index.ts';
 import { regulatedChip } from '../items/index.ts';
 import { baseResistor, type Driven } from '../network/index.ts';
 import { amps, fillSum, ohms, say, volts } from '../units/index.ts';
@@ -34,13 +34,16 @@ export function explainDrive(driven: Driven): Explanation {
     { label: 'dimmest corner', value: amps(corners.dimmestA) },
   ];
   const doubt = say`Forward voltage ${driven.hung.inSeries > 1 ? say`of each of ${driven.hung.inSeries} lights ` : ''}${volts(driven.forwardV.likely)} ± ${volts(driven.forwardV.spread)} (${driven.forwardV.origin}), ${resistor ? 'resistor ± 5 %, ' : ''}${driven.way.throughPin === 'given' ? 'the pin' : 'supply'} ${volts(feed.leastV)} to ${volts(feed.mostV)}. The likely current is solved on the light’s curve, not with a constant drop.`;
+  const turns = driven.scan
+    ? [fillSum(meanOfScan, { Ip: corners.currentA, r: driven.scan.layout.turns, s: driven.scan.litOfTurn })]
+    : [];
   if (!resistor)
     return {
       title: `Current of ${driven.name}`,
       answer: amps(corners.currentA),
       lead: `Switched by ${driven.way.words}; its current is held without a resistor of yours.`,
       lines: currents,
-      sums: base,
+      sums: [...turns, ...base],
       doubt,
     };
   return {
@@ -67,6 +70,7 @@ export function explainDrive(driven: Driven): Explanation {
         I: resistor.headRoomV / resistor.exactOhm,
       }),
       fillSum(resistorPower, { I: resistor.mostA * driven.hung.sideBySide, R: resistor.resistorOhm }),
+      ...turns,
       ...base,
     ],
     doubt,

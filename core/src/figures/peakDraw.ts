@@ -1,4 +1,4 @@
-import type { Assessment } from '../assess.ts';
+import { type Assessment, fullOf } from '../assess.ts';
 import { boostInput, efficiencyAt, isLinear } from '../items/index.ts';
 import { amps, fillSum, percent, type Sum, say, volts } from '../units/index.ts';
 import type { Figure } from './figure.ts';
@@ -36,7 +36,7 @@ export function peakDraw(assessment: Assessment): Figure {
     value: amps(
       most
         ? (most.groups.find((group) => group.groupId === consumer.id)?.peakA ?? baseOf(consumer))
-        : baseOf(consumer) + consumer.fullA,
+        : baseOf(consumer) + fullOf(consumer, 'peak'),
     ),
   }));
   const apartA = most

@@ -1,4 +1,4 @@
-import { cutLength, type WireRun } from '../network/index.ts';
+import { cutLength, type WireRun, waysOfRun } from '../network/index.ts';
 import { amps, fillSum, gauge, mm, say } from '../units/index.ts';
 import { wireDrop, wireOhmPerMetre } from '../wires/index.ts';
 import type { Explanation } from './figure.ts';
@@ -21,7 +21,7 @@ export function explainRun(run: WireRun, distanceOnPictureMm: number | null): Ex
       ...(run.lengthOverruled || distanceOnPictureMm === null ? [] : [fillSum(cutLength, { d: distanceOnPictureMm })]),
       ...(run.peakA === null || run.lengthMm === null
         ? []
-        : [fillSum(wireDrop, { I: run.peakA, L: run.lengthMm, r: wireOhmPerMetre(run.gaugeAwg) })]),
+        : [fillSum(wireDrop, { n: waysOfRun(run), I: run.peakA, L: run.lengthMm, r: wireOhmPerMetre(run.gaugeAwg) })]),
     ],
     doubt: null,
   };

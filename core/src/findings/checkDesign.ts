@@ -5,8 +5,10 @@ import type { Design, Plan } from '../plan/index.ts';
 import { findRebuilds } from './builtRules.ts';
 import { cautionRule } from './cautionRules.ts';
 import { cellsRule } from './cellsRule.ts';
+import { bareTerminalsRule, chargerSuitsRule, chargesNothingRule, loadWhileChargingRule } from './chargeRules.ts';
 import { emptySignRule, impossibleCueRule, reachRule, shadowedCueRule, signRule } from './cueRules.ts';
 import { commonLegRule } from './diceRules.ts';
+import { feedsApartRule, meetRule, standInVoltsRule, standInWeakRule } from './feedRules.ts';
 import type { Rule } from './finding.ts';
 import { boxRule, fitRule } from './fitRules.ts';
 import { flashRule, signFlashRule } from './flashRules.ts';
@@ -30,7 +32,15 @@ import { moduleRule } from './moduleRules.ts';
 import { darkMoodRule, drivenMoveRule, lightsItselfRule, mixedSetRule, setRule, shownValueRule } from './moodRules.ts';
 import { needRule } from './needRules.ts';
 import { partGoneRule } from './partRules.ts';
-import { pinLoadRule, pinLowRule, pinPlanRule, pixelRule, solderedWayRule, switchLoadRule } from './pinRules.ts';
+import {
+  loadSwitchRule,
+  pinLoadRule,
+  pinLowRule,
+  pinPlanRule,
+  pixelRule,
+  solderedWayRule,
+  switchLoadRule,
+} from './pinRules.ts';
 import {
   bankSleepsRule,
   converterInputRule,
@@ -39,11 +49,21 @@ import {
   supplyRangeRule,
   whichRailRule,
 } from './railRules.ts';
+import { hiddenEyeRule, manyReceiversRule, receiverLevelRule, receiverOutputRule } from './receiverRules.ts';
 import { farResistorRule, headRoomRule, overRatingRule, resistorPowerRule } from './resistorRules.ts';
 import { runTimeRule, startRule } from './runRules.ts';
+import {
+  scanClashRule,
+  scanDriverRule,
+  scanFlickerRule,
+  scanGlowRule,
+  scanRowsRule,
+  scanStallRule,
+  scanStillRule,
+} from './scanRules.ts';
 import { chargeSenseRule, ownLightRule, swappedSensorRule } from './sensorRules.ts';
 import { fadingStringRule, sharedResistorRule, unevenStringRule } from './stringRules.ts';
-import { cornerRule, forkRule, mixedOrderRule, tapeLowRule } from './tapeRules.ts';
+import { cornerRule, fadeRule, forkRule, mixedOrderRule, tapeLowRule } from './tapeRules.ts';
 import { wireRule } from './wireRules.ts';
 
 const rules: readonly Rule[] = [
@@ -93,15 +113,35 @@ const rules: readonly Rule[] = [
   pinLowRule,
   pinLoadRule,
   switchLoadRule,
+  loadSwitchRule,
   pinPlanRule,
+  scanRowsRule,
+  scanClashRule,
+  scanDriverRule,
+  scanGlowRule,
+  scanFlickerRule,
+  scanStallRule,
+  scanStillRule,
   pixelRule,
   loopRule,
   ownLightRule,
   swappedSensorRule,
   chargeSenseRule,
+  receiverOutputRule,
+  receiverLevelRule,
+  hiddenEyeRule,
+  manyReceiversRule,
   itemRules,
   minusRule,
   whichRailRule,
+  meetRule,
+  feedsApartRule,
+  standInVoltsRule,
+  standInWeakRule,
+  chargerSuitsRule,
+  loadWhileChargingRule,
+  chargesNothingRule,
+  bareTerminalsRule,
   ceilingRule,
   linkRule,
   startRule,
@@ -110,6 +150,7 @@ const rules: readonly Rule[] = [
   switchRule,
   supplyRangeRule,
   tapeLowRule,
+  fadeRule,
   overVoltageRule,
   converterInputRule,
   bankSleepsRule,

@@ -18,11 +18,20 @@ export const commonLegRule: Rule = ({ design, assessment }) =>
         gravity: 'stop',
         stage: 'drive',
         aboutId: group.id,
-        ...describe(group.name, { common, count: group.part.dice?.length ?? 3 }, isHeld),
+        ...(first.way.scans
+          ? scanned(group.name)
+          : describe(group.name, { common, count: group.part.dice?.length ?? 3 }, isHeld)),
         fixes: switchEach(design, group.id, common, first.board),
       },
     ];
   });
+
+/** Lines that lights share tell a light by its two legs: it has no third. */
+const scanned = (name: string): Pick<Finding, 'what' | 'why' | 'mend'> => ({
+  what: `${name} has several dice behind one leg, and lights that take turns have one each`,
+  why: 'A light is told by its row and its column: dice that share a leg would be lit together.',
+  mend: 'Take lights of one colour, or pixels, or switch each colour for itself.',
+});
 
 function describe(
   name: string,

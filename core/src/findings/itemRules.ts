@@ -10,6 +10,7 @@ const ruledChannel = ({ channel, railId, by, way }: Switched): RuledChannel => (
   byId: by?.id ?? null,
   words: way.words,
   isByPin: way.pin !== 'none',
+  isByTransistor: way.transistor !== null,
   plusSide: way.plusSide === 'rail plus' ? 'rail' : way.plusSide === 'channel' ? 'channel' : 'by',
 });
 

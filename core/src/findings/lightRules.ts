@@ -197,7 +197,7 @@ function scaleRoute(route: PlacedTape['tape']['route'], factor: number): PlacedT
   const [first] = route;
   if (!first) return route;
   return route.map((point) => ({
-    xMm: Math.round((first.xMm + (point.xMm - first.xMm) * factor) * 10) / 10,
-    yMm: Math.round((first.yMm + (point.yMm - first.yMm) * factor) * 10) / 10,
+    xMm: Math.round((first.xMm + (point.xMm - first.xMm) * factor) * 1000) / 1000,
+    yMm: Math.round((first.yMm + (point.yMm - first.yMm) * factor) * 1000) / 1000,
   }));
 }

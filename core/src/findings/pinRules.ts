@@ -6,6 +6,7 @@ import { findPart } from '../parts/index.ts';
 import { changeItem, changeWay, itemNamed } from '../plan/index.ts';
 import { amps, say, volts } from '../units/index.ts';
 import type { Rule, RuleInput } from './finding.ts';
+import { columnsOnTransistors } from './scanRules.ts';
 
 /** More current than the transistor of a channel bears. */
 export const switchLoadRule: Rule = ({ assessment }) =>
@@ -28,9 +29,44 @@ export const switchLoadRule: Rule = ({ assessment }) =>
     ];
   });
 
+/** The same of a load that a program runs: what it starts with counts, since that is when a transistor dies. */
+export const loadSwitchRule: Rule = ({ assessment }) =>
+  assessment.loads.flatMap(({ itemId, name, transistor, startA }): Finding[] => {
+    if (!transistor || startA <= transistor.part.currentLimitA) return [];
+    return [
+      {
+        ...named('load-switch', itemId),
+        gravity: 'stop',
+        stage: 'drive',
+        aboutId: itemId,
+        actual: { kind: 'currentA', value: startA },
+        limit: { kind: 'currentA', value: transistor.part.currentLimitA },
+        what: say`${name} starts with ${amps(startA)} through a transistor that bears ${amps(transistor.part.currentLimitA)}`,
+        why: 'A motor that starts, or is held, takes several times what it runs with; the transistor fails by staying on.',
+        mend: 'Take a stronger transistor, or a motor that asks less.',
+        fixes: [],
+      },
+    ];
+  });
+
+/** What a column of a grid asks of its pin: the current of a light, or what drives its transistor; nothing where another part scans. */
+function columnPinA({ scan, corners }: Driven): number {
+  if (!scan || scan.driver) return 0;
+  return scan.columnSwitch?.pinA ?? corners.mostA;
+}
+
 /** What a channel asks of its pin: the lights' own current, or what drives the transistor. */
 const pinCurrent = (driven: Driven): number =>
-  driven.way.throughPin === 'not' ? (driven.transistor?.pinA ?? 0) : driven.channelBrightestA;
+  driven.way.throughPin === 'not'
+    ? Math.max(driven.transistor?.pinA ?? 0, columnPinA(driven))
+    : driven.channelBrightestA;
+
+/** What a group asks of all pins together; of a grid one row at a time, with each of its columns. */
+function chipCurrent(driven: Driven): number {
+  const { way, transistor, channels, totalA, scan } = driven;
+  if (way.throughPin !== 'not') return scan ? driven.channelA : totalA;
+  return (transistor?.pinA ?? 0) * channels.length + columnPinA(driven) * (scan?.layout.atOnce ?? 0);
+}
 
 /** More current than a pin, or all pins of a board together, may give or take. */
 export const pinLoadRule: Rule = ({ design, assessment }) =>
@@ -38,6 +74,10 @@ export const pinLoadRule: Rule = ({ design, assessment }) =>
     const own = assessment.driven.filter((driven) => driven.board?.id === board.id && isProgrammed(driven.way));
     const asTransistor = (driven: Driven) =>
       changeWay(design, driven.itemId, { way: 'transistor below', board: driven.board?.id ?? null, part: null });
+    const mendsOfPin = (driven: Driven): Fix[] =>
+      driven.scan || driven.way.throughPin === 'not'
+        ? columnsOnTransistors(design, driven)
+        : [{ label: 'Switch it with a transistor', edits: asTransistor(driven) }];
     const worst = own.filter((driven) =>
       own.every((each) => each.itemId !== driven.itemId || pinCurrent(each) <= pinCurrent(driven)),
     );
@@ -57,21 +97,13 @@ export const pinLoadRule: Rule = ({ design, assessment }) =>
             what: say`${driven.name} asks ${amps(pinA)} of a pin that ${driven.way.throughPin === 'taken' ? 'takes' : 'gives'} ${amps(board.part.pinLimitA)}`,
             why: 'The pin sags, so it seems to work, and fails later or takes the controller with it.',
             mend: 'Switch the channel with a transistor, or share its lights among more channels.',
-            fixes:
-              driven.way.throughPin === 'not'
-                ? []
-                : [{ label: 'Switch it with a transistor', edits: asTransistor(driven) }],
+            fixes: mendsOfPin(driven),
           },
         ];
       });
-    const chipA = own.reduce(
-      (sum, driven) =>
-        sum +
-        (driven.way.throughPin === 'not' ? (driven.transistor?.pinA ?? 0) * driven.channels.length : driven.totalA),
-      0,
-    );
+    const chipA = own.reduce((sum, driven) => sum + chipCurrent(driven), 0);
     if (chipA <= board.part.chipLimitA) return single;
-    const direct = own.filter((driven) => driven.way.throughPin !== 'not');
+    const direct = own.filter((driven) => driven.way.throughPin !== 'not' && !driven.scan);
     return [
       ...single,
       {
@@ -84,15 +116,17 @@ export const pinLoadRule: Rule = ({ design, assessment }) =>
         what: say`All pins of ${board.name} together carry ${amps(chipA)}; its chip bears ${amps(board.part.chipLimitA)}`,
         why: 'The sum over the chip has a limit of its own, below pins × limit.',
         mend: 'Switch the larger groups with transistors.',
-        fixes:
-          direct.length > 0
+        fixes: [
+          ...own.flatMap((driven) => columnsOnTransistors(design, driven)),
+          ...(direct.length > 0
             ? [
                 {
                   label: 'Switch all groups with transistors',
                   edits: [...new Map(direct.map((driven) => [driven.itemId, driven])).values()].flatMap(asTransistor),
                 },
               ]
-            : [],
+            : []),
+        ],
       },
     ];
   });

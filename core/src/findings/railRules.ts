@@ -1,4 +1,4 @@
-import { type Finding, type Fix, type Item, kindOf, named } from '../items/index.ts';
+import { type Finding, type Fix, type Item, isFedByWay, kindOf, named } from '../items/index.ts';
 import type { Board } from '../network/index.ts';
 import { bearsV } from '../parts/index.ts';
 import { changeItem, type Design, itemNamed } from '../plan/index.ts';
@@ -203,7 +203,7 @@ function joinMinuses(design: Design, givers: readonly (Item | undefined)[]): Fix
 export const whichRailRule: Rule = ({ design, assessment }) => {
   if (!assessment.rails.isAmbiguous) return [];
   const silent = design.items.filter(
-    (item) => 'feed' in item && item.feed === null && !assessment.rails.byId.has(item.id),
+    (item) => 'feed' in item && item.feed === null && !assessment.rails.byId.has(item.id) && !isFedByWay(item),
   );
   const main = assessment.rails.mainId === null ? undefined : assessment.rails.byId.get(assessment.rails.mainId);
   if (silent.length === 0 || !main) return [];

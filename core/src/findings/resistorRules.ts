@@ -74,7 +74,7 @@ export const overRatingRule: Rule = ({ design, assessment }) =>
         aboutId: driven.itemId,
         actual: { kind: 'currentA', value: corners.brightestA },
         limit: { kind: 'currentA', value: driven.ratedCurrentA },
-        what: say`${driven.name} may take ${amps(corners.brightestA)} and is rated for ${amps(driven.ratedCurrentA)}`,
+        what: say`${driven.name} may take ${amps(corners.brightestA)} and ${driven.scan ? `bears, for one turn of ${driven.scan.layout.turns},` : 'is rated for'} ${amps(driven.ratedCurrentA)}`,
         why: resistor
           ? say`${ohms(resistor.resistorOhm)} is too little at a full supply with a light of low drop and a resistor at the low end of its tolerance.`
           : 'What holds its current is set to more than the light bears.',

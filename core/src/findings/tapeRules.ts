@@ -1,7 +1,15 @@
-import { type Assessment, assess } from '../assess.ts';
-import { type Finding, type Fix, legsOfRoute, named, orderOfTape, type PlacedTape } from '../items/index.ts';
-import { applyEdits, changeItem } from '../plan/index.ts';
-import { say, volts } from '../units/index.ts';
+import { type Assessment, assess, EVEN_SHARE } from '../assess.ts';
+import {
+  type Finding,
+  type Fix,
+  legsOfRoute,
+  named,
+  orderOfTape,
+  type PlacedPlain,
+  type PlacedTape,
+} from '../items/index.ts';
+import { applyEdits, changeItem, itemNamed } from '../plan/index.ts';
+import { roughPercent, say, volts } from '../units/index.ts';
 import { addBoost } from './addBoost.ts';
 import type { Rule, RuleInput } from './finding.ts';
 import { straightAboveV } from './margins.ts';
@@ -15,7 +23,10 @@ const MOST_FEEDS = 8;
  * @returns by tape, the light at whose pads it is fed, counted from 1
  * @example 60 lights, one more: two thirds on, before light 41
  */
-function placeFeeds(chain: readonly PlacedTape[], more: number): ReadonlyMap<string, readonly number[]> {
+function placeFeeds(
+  chain: readonly (PlacedTape | PlacedPlain)[],
+  more: number,
+): ReadonlyMap<string, readonly number[]> {
   const lights = chain.reduce((sum, { cut }) => sum + cut.lights, 0);
   const feeds = new Map<string, number[]>();
   for (let k = 1; k <= more; k += 1) {
@@ -30,15 +41,18 @@ function placeFeeds(chain: readonly PlacedTape[], more: number): ReadonlyMap<str
   return feeds;
 }
 
-/** Whether a line of tapes has what it wants at its every light. */
+/** Whether a line of tapes has what it wants at its every light, or a plain tape is even enough. */
 const keepsUp = (assessment: Assessment, tapeIds: readonly string[]): boolean => {
+  const fade = assessment.fades.find(({ itemId }) => itemId === tapeIds[0]);
+  if (fade) return !fade.isSeen;
   const line = assessment.chains.find((each) => each.tapeIds[0] === tapeIds[0]);
   return line !== undefined && line.leastV >= line.wantsV;
 };
 
 /**
  * Feeds a line at the fewest places beside its start that are enough, in the stead of those that it has.
- * @param isEnough of the plan with them; unless it is given, that every light of the line has what it wants
+ * @param isEnough of the plan with them; unless it is given, that every light of the line has what it wants, or that a plain
+ * tape is even enough
  */
 export function feedAgain(
   { design, assessment, library }: RuleInput,
@@ -46,7 +60,7 @@ export function feedAgain(
   isEnough: (fed: Assessment) => boolean = (fed) => keepsUp(fed, tapeIds),
 ): Fix[] {
   const chain = tapeIds.flatMap((id) =>
-    assessment.placed.filter((group): group is PlacedTape => group.id === id && group.shape === 'pixels'),
+    assessment.placed.filter((group): group is PlacedTape | PlacedPlain => group.id === id && group.shape !== 'lights'),
   );
   for (let more = 1; more <= MOST_FEEDS; more += 1) {
     const feeds = placeFeeds(chain, more);
@@ -81,6 +95,27 @@ export const tapeLowRule: Rule = (input) => {
     },
   ];
 };
+
+/** A plain tape that is seen to fade along its way: its copper and its lead take what its far lights want. */
+export const fadeRule: Rule = (input) =>
+  input.assessment.fades.flatMap(({ itemId, leastShare, dimmestLight, isFarEnd, isSeen }): Finding[] => {
+    const name = itemNamed(input.design, itemId)?.name ?? itemId;
+    if (!isSeen) return [];
+    return [
+      {
+        ...named('tape-fades', itemId),
+        gravity: 'mend',
+        stage: 'lights',
+        aboutId: itemId,
+        actual: { kind: 'fraction', value: leastShare },
+        limit: { kind: 'fraction', value: EVEN_SHARE },
+        what: say`${name} fades: ${isFarEnd ? 'its far end' : `light ${dimmestLight}, between its feeds,`} gets ${roughPercent(leastShare)} of what its brightest light gets`,
+        why: 'Every light that it passes takes from the same two strips of copper, and the drop adds up along the way.',
+        mend: 'Feed it at its far end or in the middle too, or take shorter tapes side by side.',
+        fixes: feedAgain(input, [itemId]),
+      },
+    ];
+  });
 
 /** A tape that is laid round a corner in one piece. */
 export const cornerRule: Rule = ({ assessment, design }) => {

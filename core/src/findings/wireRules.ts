@@ -1,5 +1,5 @@
 import { type Finding, type Fix, named } from '../items/index.ts';
-import type { WireRun } from '../network/index.ts';
+import { type WireRun, waysOfRun } from '../network/index.ts';
 import { takeGauge } from '../plan/index.ts';
 import { amps, gauge, mm, say, volts } from '../units/index.ts';
 import { soldGauges, wireCarriesA, wireDrop, wireOhmPerMetre } from '../wires/index.ts';
@@ -20,7 +20,7 @@ function fixRun(run: WireRun, input: RuleInput): Fix[] {
   const stock = input.design.wires.gaugesInStock;
   const suits = (gaugeAwg: number): boolean =>
     wireCarriesA(gaugeAwg) >= peakA &&
-    wireDrop.reckon({ I: peakA, L: run.lengthMm ?? 0, r: wireOhmPerMetre(gaugeAwg) }) <=
+    wireDrop.reckon({ n: waysOfRun(run), I: peakA, L: run.lengthMm ?? 0, r: wireOhmPerMetre(gaugeAwg) }) <=
       MOST_DROP_SHARE * railVOf(run, input);
   const inStock = soldGauges.find((each) => stock.includes(each) && suits(each));
   const thick = inStock ?? soldGauges.find(suits);

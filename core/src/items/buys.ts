@@ -11,6 +11,8 @@ export interface Purchase {
   readonly unitPrice: number;
   /** The item that asks for it. */
   readonly forWhat: string;
+  /** One serves all copies. */
+  readonly isShared?: true;
 }
 
 /** What the smallest resistors bear, which is more than a signal asks. */

@@ -15,9 +15,9 @@ export type ItemStage = 'lights' | 'drive' | 'power';
 
 /**
  * What an item is to the others: it lights, leads light on, draws, is heard by a board, is a board, feeds, passes on
- * what feeds it, or switches what hangs on it.
+ * what feeds it, switches what hangs on it, or charges what feeds.
  */
-export type ItemRole = 'light' | 'guide' | 'load' | 'control' | 'board' | 'source' | 'passes' | 'switches';
+export type ItemRole = 'light' | 'guide' | 'load' | 'control' | 'board' | 'source' | 'passes' | 'switches' | 'charges';
 
 /** What a field of an item may name. */
 export type Nameable =
@@ -27,7 +27,9 @@ export type Nameable =
   | 'tape'
   | 'gate'
   | 'driver'
+  | 'scan driver'
   | 'box'
+  | 'receiver'
   | 'switch'
   | 'channel'
   | 'bore'
@@ -133,6 +135,8 @@ interface Kind<K extends ItemKind, I extends Item> {
   readonly buys?: (item: I) => readonly Purchase[];
   /** Draws what is between its ports. */
   readonly draw?: (item: I, drawing: Drawing) => void;
+  /** A board tells it every light that it scans, over three wires. */
+  readonly isTold?: true;
   /** Lights in the dark by itself what hangs on it, without a program. */
   readonly seesLight?: true;
   /** What is to be found about it alone. */

@@ -36,6 +36,8 @@ export interface ControlFacet<I> {
   readonly sense?: (item: I) => Sense;
   /** The board whose moods give it; it has no part of its own then. */
   readonly givenBy?: (item: I) => string;
+  /** The output of another item that it is; null where it has a part of its own. */
+  readonly outputOf?: (item: I) => { readonly itemId: string; readonly output: number } | null;
   /** By radio: closed while its key is held, or changed by each press. */
   readonly radio?: (item: I) => 'held' | 'latched';
 }

@@ -19,6 +19,8 @@ export interface Drawing {
   readonly isLive: (itemId: string) => boolean;
   /** Whether a switch in a lead is open just now. */
   readonly isOpen: (switchId: string) => boolean;
+  /** The sides of a changeover that its rail takes from just now, by their ports. */
+  readonly takenBy: (changeoverId: string) => readonly ('a' | 'b')[];
   /** What a source gives at this charge, with all that resists as far as its plus; null while its kind is not known. */
   readonly sourceOf: (itemId: string) => { readonly openV: number; readonly ohm: number } | null;
   /** What an item draws in this condition; 0 while that is not known. */

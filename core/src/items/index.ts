@@ -1,5 +1,6 @@
 export { chipInputA, chipVoltageV, rangeOfChip, regulatedChip } from './board/chip.ts';
 export { type Purchase, pieces, resistors, SIGNAL_RESISTOR_W, sayAmount } from './buys.ts';
+export { FEED_DIODE_V } from './changeover/kind.ts';
 export type {
   AnyKind,
   FormRow,
@@ -29,6 +30,7 @@ export { distanceMm, legsOfRoute, measureRoute, type PlanPoint, walkRoute } from
 export type { Giving, RailRange } from './gives.ts';
 export { hasColours, kindOf, kinds, rowsOf } from './kinds.ts';
 export { discField, reachMm } from './leadSwitch/magnet.ts';
+export { layOutScan, pairOf, pinsToShare, type ScanLayout, type ScanLine, takesTurns } from './light/scan.ts';
 export { designLightGate, type GateAt, gateNode } from './lightGate/model.ts';
 export {
   type Along,
@@ -68,6 +70,7 @@ export { coloursOfTape } from './plainTape/colours.ts';
 export {
   canBeNamed,
   forgetIn,
+  isFedByWay,
   itemsOf,
   nameableWords,
   type Reference,
@@ -94,5 +97,6 @@ export type {
   PackItem,
   PixelTapeItem,
   PlainTapeItem,
+  ScanDriverItem,
   SwitchedBy,
 } from './types.ts';

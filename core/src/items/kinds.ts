@@ -1,6 +1,8 @@
 import type { Library } from '../parts/index.ts';
 import { board } from './board/kind.ts';
 import { box } from './box/kind.ts';
+import { changeover } from './changeover/kind.ts';
+import { charger } from './charger/kind.ts';
 import type { AnyKind, FormRow } from './contract.ts';
 import { button, chargeSense, latchingSwitch, lightSensor, remote, tiltSwitch } from './control/kind.ts';
 import { converter } from './converter/kind.ts';
@@ -14,6 +16,8 @@ import { outsideSupply } from './outsideSupply/kind.ts';
 import { pack } from './pack/kind.ts';
 import { pixelTape } from './pixelTape/kind.ts';
 import { plainTape } from './plainTape/kind.ts';
+import { receiver } from './receiver/kind.ts';
+import { scanDriver } from './scanDriver/kind.ts';
 import { signal } from './signal/kind.ts';
 import type { Item, ItemKind } from './types.ts';
 
@@ -32,11 +36,15 @@ const definitions = [
   signal,
   lightGate,
   driver,
+  scanDriver,
   box,
+  receiver,
   pack,
   outsideSupply,
   converter,
   leadSwitch,
+  changeover,
+  charger,
   load,
 ] as const;
 

@@ -17,9 +17,16 @@ export function waysOf(item: Item): readonly SwitchedBy[] {
   return 'way' in item.switchedBy ? [item.switchedBy] : item.switchedBy;
 }
 
+/** Whether what switches an item feeds it as well, so that its own feed is not asked: a switch in its lead, a driver. */
+export function isFedByWay(item: Item): boolean {
+  const own = waysOf(item);
+  return own.length > 0 && own.every(({ way }) => way === 'hand switch' || way === 'driver' || way === 'scan driver');
+}
+
 const namedByWay: Readonly<Partial<Record<SwitchedBy['way'], Nameable>>> = {
   'hand switch': 'switch',
   'light gate': 'gate',
+  'scan driver': 'scan driver',
   driver: 'driver',
   box: 'box',
 };
@@ -36,7 +43,9 @@ function referencesOfWay(way: SwitchedBy, field: string): Reference[] {
 export function referencesOf(item: Item): Reference[] {
   const own: readonly (readonly [field: string, names: Nameable])[] = [
     ['feed', 'feeder'],
+    ['other', 'feeder'],
     ['board', 'board'],
+    ['receiver', 'receiver'],
     ['from', 'board'],
     ['after', 'tape'],
     ['of', 'pack'],
@@ -73,7 +82,7 @@ const forgetWay = (way: SwitchedBy, id: string): SwitchedBy =>
 export function forgetIn(item: Item, id: string): Item | null {
   if (item.kind === 'signal' && item.from === id) return null;
   const cleared = Object.fromEntries(
-    ['feed', 'board', 'after', 'of', 'hollowId', 'boxId'].flatMap((field) =>
+    ['feed', 'other', 'receiver', 'board', 'after', 'of', 'hollowId', 'boxId'].flatMap((field) =>
       (item as unknown as Readonly<Record<string, unknown>>)[field] === id ? [[field, null]] : [],
     ),
   );
@@ -105,13 +114,15 @@ export function forgetIn(item: Item, id: string): Item | null {
 
 /** Whether an item can be what a field names. */
 const suits: Readonly<Record<Nameable, (item: Item) => boolean>> = {
-  feeder: (item) => ['pack', 'outside supply', 'converter', 'switch'].includes(item.kind),
+  feeder: (item) => ['pack', 'outside supply', 'converter', 'switch', 'changeover'].includes(item.kind),
   board: (item) => item.kind === 'board',
   pack: (item) => item.kind === 'pack',
   tape: (item) => item.kind === 'pixel tape',
   gate: (item) => item.kind === 'light gate',
   driver: (item) => item.kind === 'driver',
+  'scan driver': (item) => item.kind === 'scan driver',
   box: (item) => item.kind === 'box',
+  receiver: (item) => item.kind === 'receiver',
   switch: (item) => item.kind === 'switch',
   channel: () => false,
   bore: () => false,
@@ -124,13 +135,15 @@ export const canBeNamed = (item: Item, as: Nameable): boolean => suits[as](item)
 
 /** What each sort of thing that can be named is called in a message. */
 export const nameableWords: Readonly<Record<Nameable, string>> = {
-  feeder: 'pack, supply, converter or switch',
+  feeder: 'pack, supply, converter, switch or changeover',
   board: 'controller',
   pack: 'pack',
   tape: 'tape',
   gate: 'light gate',
   driver: 'driver',
+  'scan driver': 'scan driver',
   box: 'ready-made box',
+  receiver: 'receiver',
   switch: 'switch',
   channel: 'hollow',
   lit: 'light',

@@ -16,6 +16,8 @@ export interface RuledChannel {
   readonly words: string;
   /** A pin switches it. */
   readonly isByPin: boolean;
+  /** By way of a transistor. */
+  readonly isByTransistor: boolean;
   /** The net on its plus side is the rail, its own channel, or what switches it. */
   readonly plusSide: 'rail' | 'channel' | 'by';
 }

@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { boardSchema } from './board/schema.ts';
 import { boxSchema } from './box/schema.ts';
+import { changeoverSchema } from './changeover/schema.ts';
+import { chargerSchema } from './charger/schema.ts';
 import {
   buttonSchema,
   chargeSenseSchema,
@@ -20,6 +22,8 @@ import { outsideSupplySchema } from './outsideSupply/schema.ts';
 import { packSchema } from './pack/schema.ts';
 import { pixelTapeSchema } from './pixelTape/schema.ts';
 import { plainTapeSchema } from './plainTape/schema.ts';
+import { receiverSchema } from './receiver/schema.ts';
+import { scanDriverSchema } from './scanDriver/schema.ts';
 import { signalSchema } from './signal/schema.ts';
 
 /** Anything in a plan. */
@@ -38,10 +42,14 @@ export const itemSchema = z.discriminatedUnion('kind', [
   signalSchema,
   lightGateSchema,
   driverSchema,
+  scanDriverSchema,
   boxSchema,
+  receiverSchema,
   packSchema,
   outsideSupplySchema,
   converterSchema,
   leadSwitchSchema,
+  changeoverSchema,
+  chargerSchema,
   loadSchema,
 ]);

@@ -47,6 +47,18 @@ export const switchedBy = z.discriminatedUnion('way', [
   z.strictObject({ way: z.literal('pin low'), board }),
   z.strictObject({ way: z.literal('transistor below'), board, part: part.nullable() }),
   z.strictObject({ way: z.literal('transistor above'), board, part: part.nullable() }),
+  /** Rows lit in turn, each with its columns: what switches a row, and what a column ends at; null = as reckoned. */
+  z.strictObject({
+    way: z.literal('scanned grid'),
+    board,
+    rows: inBand(bands.gridRows).int(),
+    part: part.nullable(),
+    columnsBy: z.enum(['pin', 'transistor']).nullable(),
+  }),
+  /** Each light between two pins of its own pair, one light after another. */
+  z.strictObject({ way: z.literal('shared pins'), board }),
+  /** A part that scans the grid by itself; it is told each light by the board that it names. */
+  z.strictObject({ way: z.literal('scan driver'), by: id, rows: inBand(bands.gridRows).int() }),
   z.strictObject({ way: z.literal('light gate'), by: id }),
   z.strictObject({ way: z.literal('driver'), by: id, board }),
   z.strictObject({ way: z.literal('box'), by: id, output: z.number().int().min(1).max(12) }),

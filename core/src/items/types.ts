@@ -32,10 +32,16 @@ export type OutsideSupplyItem = ItemOf<'outside supply'>;
 export type ConverterItem = ItemOf<'converter'>;
 /** A switch in a lead. */
 export type LeadSwitchItem = ItemOf<'switch'>;
+/** Two feeds to one rail. */
+export type ChangeoverItem = ItemOf<'changeover'>;
 /** A load that is no light. */
 export type LoadItem = ItemOf<'load'>;
 /** A light gate. */
 export type LightGateItem = ItemOf<'light gate'>;
+/** A part that scans a grid of lights. */
+export type ScanDriverItem = ItemOf<'scan driver'>;
+/** A receiver. */
+export type ReceiverItem = ItemOf<'receiver'>;
 /** A control box. */
 export type BoxItem = ItemOf<'box'>;
 /** What a board listens to. */

@@ -2,9 +2,11 @@ import {
   firstOnLine,
   type Item,
   kindOf,
+  layOutScan,
   type PlacedGroup,
   type PlacedTape,
   type PlanPoint,
+  type SwitchedBy,
   sparesBefore,
   type WhiteDie,
 } from '../items/index.ts';
@@ -25,6 +27,14 @@ export interface MovableGroup {
   readonly dark?: { readonly before: number; readonly after: number };
   /** Where it is cut into rows. */
   readonly grid?: { readonly columns: number; readonly rows: number; readonly snakes: boolean } | undefined;
+  /** It is on or off, and nothing between: a load, a signal. */
+  readonly switches?: true;
+  /** Its lights take turns: how many, how many are lit at once, and who takes them: the program, or another part that is told. */
+  readonly scan?: {
+    readonly turns: number;
+    readonly atOnce: number;
+    readonly how: 'rows' | 'one by one' | 'told';
+  };
 }
 
 /** The rows of a tape that is cut into such, or of a panel. */
@@ -51,8 +61,12 @@ function darkOf(tape: PlacedTape, isLast: boolean): Pick<MovableGroup, 'dark'> {
 /** Whether its data goes no further. Lines are placed one after another, each in the order of its data. */
 function isLastOnLine(group: PlacedTape, placed: readonly PlacedGroup[]): boolean {
   const next = placed[placed.indexOf(group) + 1];
-  return next?.shape !== 'pixels' || next.tape.after === null;
+  return next?.shape !== 'pixels' || next.tape.after !== group.id;
 }
+
+/** Who takes the turns, and how. */
+const howTaken = ({ way }: SwitchedBy): NonNullable<MovableGroup['scan']>['how'] =>
+  way === 'scan driver' ? 'told' : way === 'shared pins' ? 'one by one' : 'rows';
 
 function movableOf(group: PlacedGroup, placed: readonly PlacedGroup[]): MovableGroup {
   switch (group.shape) {
@@ -85,6 +99,16 @@ function movableOf(group: PlacedGroup, placed: readonly PlacedGroup[]): MovableG
           lightsAt: [group.places],
           ...whiteDieOf(group.part.dice.length === 4, group.group),
         };
+      const scan = layOutScan(group.places.length, group.group.switchedBy);
+      if (scan)
+        return {
+          id: group.id,
+          points: group.places.length,
+          bytesPerPoint: 1,
+          lightsAt: group.places.map((place) => [place]),
+          ...(scan.grid && { grid: { ...scan.grid, snakes: false } }),
+          scan: { turns: scan.turns, atOnce: scan.atOnce, how: howTaken(group.group.switchedBy) },
+        };
       const points = Math.min(group.group.channels, Math.max(1, group.places.length));
       return {
         id: group.id,
@@ -98,7 +122,7 @@ function movableOf(group: PlacedGroup, placed: readonly PlacedGroup[]): MovableG
   }
 }
 
-/** All that moods can move: light groups that a program may drive, in their order, then the signals between boards. */
+/** All that moods can move: light groups that a program may drive, in their order, then the loads that a program runs and the signals between boards. */
 export function listMovables(
   design: Pick<Design, 'items'>,
   placed: readonly PlacedGroup[],
@@ -113,12 +137,16 @@ export function listMovables(
       })
       .map((group) => movableOf(group, placed)),
     ...design.items
-      .filter((item) => kindOf(item.kind).control?.givenBy !== undefined)
+      .filter(
+        (item) =>
+          kindOf(item.kind).control?.givenBy !== undefined || (kindOf(item.kind).role === 'load' && isDriven(item)),
+      )
       .map(
         (item): MovableGroup => ({
           id: item.id,
           points: 1,
           bytesPerPoint: 1,
+          switches: true,
           lightsAt: [['at' in item ? item.at : { xMm: 0, yMm: 0 }]],
         }),
       ),

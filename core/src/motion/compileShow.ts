@@ -18,12 +18,22 @@ import {
 /** Puts groups one after another in the frame, with the dark points that lie between them on a data line. */
 function layOutGroups(movables: readonly Movable[]): Pick<Show, 'groups' | 'frameBytes'> {
   let offset = 0;
-  const groups = movables.map(({ id, points, bytesPerPoint, whiteDie, dark = { before: 0, after: 0 } }) => {
-    offset += dark.before * bytesPerPoint;
-    const row = { id, points, bytesPerPoint, offset, ...(whiteDie && { whiteDie }) };
-    offset += (points + dark.after) * bytesPerPoint;
-    return row;
-  });
+  const groups = movables.map(
+    ({ id, points, bytesPerPoint, whiteDie, switches, scan, dark = { before: 0, after: 0 } }) => {
+      offset += dark.before * bytesPerPoint;
+      const row = {
+        id,
+        points,
+        bytesPerPoint,
+        offset,
+        ...(whiteDie && { whiteDie }),
+        ...(switches && { switches }),
+        ...(scan && { scan }),
+      };
+      offset += (points + dark.after) * bytesPerPoint;
+      return row;
+    },
+  );
   return { groups, frameBytes: offset };
 }
 

@@ -14,13 +14,14 @@ const CYCLES_A_FRAME = 1300;
 const CYCLES_A_LAYER = 1500;
 /** Mixing two frames, a byte; one that keeps the look searches a table for each. */
 const FADE_CYCLES_A_BYTE = { current: 90, look: 900 } as const;
-/** A single light is one byte of a pixel's three. */
-const CHANNEL_SHARE = 0.5;
+/** A single light is one byte of a pixel's three; of a cell most is to find out whether it lives. */
+const CHANNEL_SHARE = { mixed: 0.5, cells: 0.56 } as const;
 
 const cyclesOfLayers = (show: Show, layers: readonly ShowLayer[]): number =>
   layers.reduce((sum, { set, move }) => {
     const ground = show.sets[set];
-    const points = (ground?.points ?? 0) * (ground?.bytesPerPoint === 1 ? CHANNEL_SHARE : 1);
+    const share = moveOf(move.kind).cells ? CHANNEL_SHARE.cells : CHANNEL_SHARE.mixed;
+    const points = (ground?.points ?? 0) * (ground?.bytesPerPoint === 1 ? share : 1);
     const cycles = isAlike(move) ? ALIKE_CYCLES : (moveOf(move.kind).cyclesAPixel ?? ALIKE_CYCLES);
     return sum + CYCLES_A_LAYER + points * cycles;
   }, 0);
@@ -47,7 +48,10 @@ export function cyclesAtWorst(show: Show): number {
 /** How many there are of what a board file has code and pins for. */
 function countParts(show: Show): { readonly channels: number; readonly tapes: number; readonly controls: number } {
   const points = (bytesPerPoint: number, count: (points: number) => number): number =>
-    show.groups.reduce((sum, group) => sum + (group.bytesPerPoint === bytesPerPoint ? count(group.points) : 0), 0);
+    show.groups.reduce(
+      (sum, group) => sum + (group.bytesPerPoint === bytesPerPoint && !group.scan ? count(group.points) : 0),
+      0,
+    );
   return {
     // One point of three bytes is a tape whose colours are channels, or a single pixel: the more of both is counted.
     channels:
@@ -61,11 +65,46 @@ function countParts(show: Show): { readonly channels: number; readonly tapes: nu
   };
 }
 
+/** What lights that take turns add to a program. */
+interface ScanCost {
+  readonly memoryBytes: number;
+  readonly programBytes: number;
+  /** To hand over the lights of a frame. */
+  readonly cycles: number;
+}
+
+const NO_SCAN: ScanCost = { memoryBytes: 0, programBytes: 0, cycles: 0 };
+
+/** By turns and lights, measured as above: a table of what each port is in each step, or a byte a light and three a pin. */
+function costOfScan({ scan, points }: Show['groups'][number]): ScanCost {
+  if (!scan) return NO_SCAN;
+  const { turns, atOnce, how } = scan;
+  if (how === 'told') return { memoryBytes: 3, programBytes: 120, cycles: 300 + 195 * points };
+  if (how === 'one by one') {
+    const pins = Math.ceil((1 + Math.sqrt(1 + 4 * points)) / 2);
+    return { memoryBytes: 11 + points + 4 * pins, programBytes: 450, cycles: 60 * points };
+  }
+  return { memoryBytes: 13 + 51 * turns + atOnce, programBytes: 1245 + 9 * turns, cycles: 600 * turns + 290 * points };
+}
+
+const sumOfScans = (show: Show, of: (cost: ScanCost) => number): number =>
+  show.groups.reduce((sum, group) => sum + of(costOfScan(group)), 0);
+
+/** Cycles that it takes to hand a frame to what scans its lights. */
+export const cyclesToScan = (show: Show): number => sumOfScans(show, ({ cycles }) => cycles);
+
 /** Memory that the program takes beside its stack, in bytes: two frames, the boards of the cells, controls and pins. */
 export function memoryOfShow(show: Show): number {
   const { channels, tapes, controls } = countParts(show);
   // A pin and a level for each channel.
-  return 241 + 2 * show.frameBytes + 23 * controls + 2 * channels + tapes;
+  return (
+    241 +
+    2 * show.frameBytes +
+    23 * controls +
+    2 * channels +
+    tapes +
+    sumOfScans(show, ({ memoryBytes }) => memoryBytes)
+  );
 }
 
 /** Bytes of the engine in the flash of an eight-bit controller; a 32-bit one takes about as much. */
@@ -92,6 +131,7 @@ export function programOfShow(show: Show): number {
   return (
     ENGINE_BYTES +
     board +
+    sumOfScans(show, ({ programBytes }) => programBytes) +
     31 +
     table(LAYER_BYTES + moveBytes(), layers.length) +
     table(10, show.groups.length) +

@@ -119,6 +119,15 @@ export function paintLayers(
   }
 }
 
+/** What is on or off is on while anything is left of its byte: neither a mood’s brightness nor a fade dims it. */
+export function switchFrame(show: Show, frame: Uint8Array): void {
+  for (const { switches, offset, points, bytesPerPoint } of show.groups) {
+    if (!switches) continue;
+    const end = offset + points * bytesPerPoint;
+    for (let i = offset; i < end; i += 1) if (frame[i] !== 0) frame[i] = 255;
+  }
+}
+
 const nothingRead: Reads = [];
 
 /**
@@ -137,6 +146,7 @@ export function paintFrame(
   const mood = show.moods[moodIndex];
   if (!mood) return;
   paintLayers(show, mood.layers, tMs, reads, out);
-  if (mood.brightness256 === 256) return;
-  for (let i = 0; i < out.length; i += 1) out[i] = ((out[i] ?? 0) * mood.brightness256 + 128) >> 8;
+  if (mood.brightness256 !== 256)
+    for (let i = 0; i < out.length; i += 1) out[i] = ((out[i] ?? 0) * mood.brightness256 + 128) >> 8;
+  switchFrame(show, out);
 }

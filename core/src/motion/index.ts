@@ -1,12 +1,20 @@
 export { arrange, type ShowSet } from './arrange.ts';
 export { compileShow, type ShowInput } from './compileShow.ts';
-export { cyclesAtWorst, cyclesOfMood, memoryOfShow, programOfShow } from './cost.ts';
+export { cyclesAtWorst, cyclesOfMood, cyclesToScan, memoryOfShow, programOfShow } from './cost.ts';
 export { traceCurrent } from './currentTrace.ts';
 export { crossFade } from './fade.ts';
 export { type Flashing, findFlashing } from './flashes.ts';
 export { paintFrame } from './frame.ts';
 export { limitFrame, type ShowLimit } from './limit.ts';
-export { type GroupLoad, type MoodLoad, measureLimited, measureMood, measureUnderSign, peakOfMood } from './load.ts';
+export {
+  type GroupLoad,
+  type LimitedLoad,
+  type MoodLoad,
+  measureLimited,
+  measureMood,
+  measureUnderSign,
+  peakOfMood,
+} from './load.ts';
 export { type MoodMap, type MoodWay, mapMoods } from './moodMap.ts';
 export type { Movable } from './movable.ts';
 export { type MoodOffer, offerMoods } from './offers.ts';

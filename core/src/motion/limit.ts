@@ -1,4 +1,4 @@
-import type { Show } from './show.ts';
+import type { Show, ShowGroup } from './show.ts';
 import { whiteOf } from './white.ts';
 
 /** What the supply bears, for the program's own limiter: whole microamperes. */
@@ -11,28 +11,44 @@ export interface ShowLimit {
   readonly microAPerByte: readonly number[];
 }
 
-/** Current of a frame as the limiter counts it, in microamperes times 255. */
-export function litOf(show: Show, limit: ShowLimit, frame: Uint8Array): number {
-  return show.groups.reduce((sum, group, g) => {
-    let bytes = 0;
-    const end = group.offset + group.points * group.bytesPerPoint;
-    for (let i = group.offset; i < end; i += 1) bytes += frame[i] ?? 0;
-    // A white die takes the place of three: two of what they have in common are not drawn.
-    if (group.whiteDie === 'lit') for (let i = group.offset; i < end; i += 3) bytes -= 2 * whiteOf(frame, i);
-    return sum + bytes * (limit.microAPerByte[g] ?? 0);
-  }, 0);
+/** Bytes of a group as they draw: a white die takes the place of three, so two of what they have in common are not drawn. */
+function bytesOf({ offset, points, bytesPerPoint, whiteDie }: ShowGroup, frame: Uint8Array): number {
+  let bytes = 0;
+  const end = offset + points * bytesPerPoint;
+  for (let i = offset; i < end; i += 1) bytes += frame[i] ?? 0;
+  if (whiteDie === 'lit') for (let i = offset; i < end; i += 3) bytes -= 2 * whiteOf(frame, i);
+  return bytes;
 }
 
+const sumOf = (show: Show, limit: ShowLimit, frame: Uint8Array, counts: (group: ShowGroup) => boolean): number =>
+  show.groups.reduce(
+    (sum, group, g) => (counts(group) ? sum + bytesOf(group, frame) * (limit.microAPerByte[g] ?? 0) : sum),
+    0,
+  );
+
+/** The same of the lights alone, which are all that a limiter dims. */
+export const lightsOf = (show: Show, limit: ShowLimit, frame: Uint8Array): number =>
+  sumOf(show, limit, frame, (group) => !group.switches);
+
+/** Current of a frame as the limiter counts it, in microamperes times 255. */
+export const litOf = (show: Show, limit: ShowLimit, frame: Uint8Array): number => sumOf(show, limit, frame, () => true);
+
 /**
- * Scales a frame down, in place, that would pass the limit; gives the scale, 256 = untouched. Every byte is cut alike, so
- * the colours stay; rounding is always down, so what is left is never above the limit.
+ * Scales a frame down, in place, that would pass the limit; gives the scale, 256 = untouched. Every byte of a light is
+ * cut alike, so the colours stay, and what is on or off stays as it is; rounding is always down, so what is left is never
+ * above the limit while the switched loads alone are not.
  */
 export function limitFrame(show: Show, limit: ShowLimit, frame: Uint8Array): number {
   if (limit.limitMicroA === 0) return 256;
-  const lit = litOf(show, limit, frame);
-  const room = Math.max(0, limit.limitMicroA - limit.restMicroA) * 255;
+  const switched = sumOf(show, limit, frame, (group) => group.switches === true);
+  const lit = lightsOf(show, limit, frame);
+  const room = Math.max(0, Math.max(0, limit.limitMicroA - limit.restMicroA) * 255 - switched);
   if (lit <= room) return 256;
   const scale = Math.trunc((room * 256) / lit);
-  for (let i = 0; i < frame.length; i += 1) frame[i] = ((frame[i] ?? 0) * scale) >> 8;
+  for (const { switches, offset, points, bytesPerPoint } of show.groups) {
+    if (switches) continue;
+    const end = offset + points * bytesPerPoint;
+    for (let i = offset; i < end; i += 1) frame[i] = ((frame[i] ?? 0) * scale) >> 8;
+  }
   return scale;
 }

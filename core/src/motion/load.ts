@@ -3,7 +3,7 @@ import { type CompiledMove, isAlike, moveOf } from '../moves/index.ts';
 import type { ShowSet } from './arrange.ts';
 import { type Flashing, findFlashing, noFlashing, redFlash } from './flashes.ts';
 import { paintFrame, paintLayer, paintLayers } from './frame.ts';
-import { limitFrame, litOf, type ShowLimit } from './limit.ts';
+import { lightsOf, limitFrame, type ShowLimit } from './limit.ts';
 import { remember } from './remember.ts';
 import { diceOf, type Show, type ShowGroup, type ShowLayer, type ShowMood } from './show.ts';
 import { whiteOf } from './white.ts';
@@ -50,6 +50,9 @@ interface Glow {
 const weightsOf = (bytesPerPoint: 1 | 3): readonly number[] =>
   bytesPerPoint === 1 ? [1] : [screenWeights.red, screenWeights.green, screenWeights.blue];
 
+/** What is on or off is full on with anything left of its byte. */
+const byteOf = ({ switches }: ShowGroup, byte: number): number => (switches && byte > 0 ? 255 : byte);
+
 /**
  * Sums up a frame of a group; `lightsAt` says how many lights hang on each point, or what each die of a colour weighs beside
  * the others.
@@ -65,7 +68,7 @@ function sumGlow(frame: Uint8Array, group: ShowGroup, lightsAt: readonly number[
     const white = group.whiteDie === 'lit' ? whiteOf(frame, at) : 0;
     for (let c = 0; c < k; c += 1) {
       const count = countOf(i, c);
-      const light = (frame[at + c] ?? 0) * count;
+      const light = byteOf(group, frame[at + c] ?? 0) * count;
       weight += count;
       bytes += light - white * count;
       luminance += light * (weights[c] ?? 0);
@@ -361,12 +364,12 @@ export function peakOfMood(load: MoodLoad, worth: readonly number[]): number {
 }
 
 /** A mood's current once the limiter has seen each frame. */
-interface LimitedLoad {
+export interface LimitedLoad {
   readonly meanA: number;
   readonly peakA: number;
 }
 
-/** Mean and height of a mood's current once the limiter has seen each frame, in amperes. */
+/** Mean and height of what the lights of a mood draw above the rest once the limiter has seen each frame, in amperes. */
 export function measureLimited(show: Show, moodIndex: number, limit: ShowLimit): LimitedLoad {
   const mood = show.moods[moodIndex];
   const asked = show.groups.map((group) => ({ group, lightsAt: undefined }));
@@ -381,7 +384,7 @@ function lookLimited(show: Show, moodIndex: number, limit: ShowLimit): LimitedLo
   const currents = Array.from({ length: isStill ? 1 : MOMENTS }, (_, i) => {
     paintFrame(show, moodIndex, momentMs(i), frame);
     limitFrame(show, limit, frame);
-    return (limit.restMicroA + litOf(show, limit, frame) / 255) / 1e6;
+    return (limit.restMicroA + lightsOf(show, limit, frame) / 255) / 1e6;
   });
   return {
     meanA: currents.reduce((sum, currentA) => sum + currentA, 0) / currents.length,

@@ -15,4 +15,12 @@ export interface Movable {
   readonly lightsAt: readonly (readonly PlanPoint[])[];
   /** Where it is cut into rows. */
   readonly grid?: { readonly columns: number; readonly rows: number; readonly snakes: boolean } | undefined;
+  /** It is on or off, and nothing between: a load, a signal. On while its byte is not 0, whatever dims the lights. */
+  readonly switches?: true;
+  /** Its lights take turns: how many, how many are lit at once, and who takes them: the program, or another part that is told. */
+  readonly scan?: {
+    readonly turns: number;
+    readonly atOnce: number;
+    readonly how: 'rows' | 'one by one' | 'told';
+  };
 }

@@ -1,6 +1,6 @@
 import { chanceByte } from '../moves/index.ts';
 import { crossFade, type FadeShares } from './fade.ts';
-import { paintFrame, paintLayers } from './frame.ts';
+import { paintFrame, paintLayers, switchFrame } from './frame.ts';
 import { limitFrame, type ShowLimit } from './limit.ts';
 import { ANY, type Show, type ShowCue, type ShowSensing } from './show.ts';
 
@@ -281,5 +281,6 @@ export function paintNow(options: {
     if (control?.isOn) paintLayers(show, sign.layers, nowMs - control.onSinceMs, controls, out);
   }
   if (nowMs < START_MS) for (let i = 0; i < out.length; i += 1) out[i] = ((out[i] ?? 0) * nowMs) >> 9;
+  switchFrame(show, out);
   if (options.limit) limitFrame(show, options.limit, out);
 }

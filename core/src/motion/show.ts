@@ -2,6 +2,7 @@ import type { Laying, WhiteDie } from '../items/index.ts';
 import type { CompiledMove } from '../moves/index.ts';
 import type { Cue } from '../plan/index.ts';
 import type { ShowSet } from './arrange.ts';
+import type { Movable } from './movable.ts';
 
 /** One light group as it is wired: `points` pixels of three bytes, or `points` channels of one. */
 export interface ShowGroup {
@@ -14,6 +15,10 @@ export interface ShowGroup {
   readonly offset: number;
   /** What its white die does; without one it is left out. */
   readonly whiteDie?: WhiteDie;
+  /** It is on or off, and nothing between. */
+  readonly switches?: true;
+  /** Its lights take turns on lines that they share; without it each has its own. */
+  readonly scan?: Movable['scan'];
 }
 
 /** Dice of each point, whatever bytes tell them. */

@@ -1,6 +1,6 @@
-import type { Feed, Hung, ResistorChoice } from '../drive/index.ts';
-import { type RailRange, rangeOfChip } from '../items/index.ts';
-import type { DieColour, Figure, Library } from '../parts/index.ts';
+import type { Feed, Hung, ResistorChoice, ScanTiming } from '../drive/index.ts';
+import { chipVoltageV, type RailRange, rangeOfChip, type ScanLayout } from '../items/index.ts';
+import type { DieColour, Figure, Library, ScanDriverPart } from '../parts/index.ts';
 import type { Loop } from './loop.ts';
 import type { Board, Switched } from './switching.ts';
 import type { TransistorSwitch } from './transistors.ts';
@@ -18,6 +18,25 @@ export interface Corners {
   readonly mostA: number;
   /** Each in the dimmest corner with all of them alike. */
   readonly leastA: number;
+}
+
+/** Lights that take turns: on which lines, how often, and what stands at the ends of those. */
+export interface Scan extends ScanTiming {
+  readonly layout: ScanLayout;
+  /** Of one light over time, at full. */
+  readonly meanA: number;
+  /** What one light of the kind bears for good. */
+  readonly ratedA: number;
+  /** What each column ends at; null = a pin, or the part that scans. */
+  readonly columnSwitch: TransistorSwitch | null;
+  /** The part that scans by itself; null = the program of the board. */
+  readonly driver: ScanDriverPart | null;
+  /** A diode stands behind each light. */
+  readonly hasDiodes: boolean;
+  /** Across a light that is dark while its row, or another of its pins, is lit; 0 where its column is let go. */
+  readonly acrossOffV: number;
+  /** What flows through it, where it is of the lowest drop of its kind. */
+  readonly glowA: number;
 }
 
 /** What of one item is switched alike, sized: its currents, its resistor, and what stands between it and its pin. */
@@ -60,6 +79,8 @@ export interface Driven {
   readonly die: DieColour | null;
   /** Of a plain tape: this colour of it, and both its rails from one unit to the next. */
   readonly tape: { readonly colour: string; readonly colours: number; readonly railOhm: number } | null;
+  /** How its lights take turns; null where each has its own time. */
+  readonly scan: Scan | null;
   /** What the loop of one light works against. */
   readonly feed: Feed;
   /** The loop of one light, for whoever solves it at another voltage. */
@@ -95,6 +116,24 @@ export const drawnFrom = (switched: Switched): string | null =>
 export const chipRange = (board: Board, railOfLights: RailRange, input: Pick<SizingInput, 'rangeOf'>): RailRange =>
   rangeOfChip(board.part, input.rangeOf(board.railId) ?? railOfLights);
 
+/**
+ * How far a rail may lie above the supply of the chip that switches what hangs on it. Where one source feeds both they rise
+ * and fall together; of two, the board's may be spent first.
+ */
+export function aboveChipV(
+  { railId }: Pick<Switched, 'railId'>,
+  board: Board,
+  rail: RailRange,
+  input: Pick<SizingInput, 'rangeOf'>,
+): number {
+  const boardV = board.railId === railId ? rail.mostV : (input.rangeOf(board.railId)?.leastV ?? rail.mostV);
+  return Math.max(0, rail.mostV - chipVoltageV(board.part, boardV));
+}
+
 /** Resistors of a group that the maker buys: one for each string, or for several. */
-export const countResistors = ({ resistor, loopsOnChannel, hung }: Driven): number =>
-  resistor === null ? 0 : loopsOnChannel.reduce((sum, loops) => sum + Math.ceil(loops / hung.sideBySide), 0);
+export const countResistors = ({ resistor, loopsOnChannel, hung, scan }: Driven): number => {
+  if (resistor === null) return 0;
+  // One at each column, or at each pin that lights share.
+  if (scan) return scan.layout.lines.filter(({ kind }) => kind !== 'row').length;
+  return loopsOnChannel.reduce((sum, loops) => sum + Math.ceil(loops / hung.sideBySide), 0);
+};

@@ -26,6 +26,8 @@ export interface NetNamer {
   readonly minus: (railId: string) => Net;
   /** Between a board and a light. */
   readonly channel: (itemId: string, channel: number) => Net;
+  /** That lights share, or over which a part is told something, by its short name on the item. */
+  readonly line: (itemId: string, line: string, name: NetName) => Net;
   /** Between light and resistor. */
   readonly behind: (itemId: string, placeId: string) => Net;
   /** Into a tape. */
@@ -100,6 +102,7 @@ export function nameNets(design: Pick<Design, 'items'>, rails: Rails, library: L
     },
     channel: (itemId, channel) =>
       net(`channel:${itemId}:${channel}`, 'signal', () => channelName(design, library, itemId, channel)),
+    line: (itemId, line, name) => net(`line:${itemId}:${line}`, 'signal', () => name),
     behind: (itemId, placeId) =>
       net(`behind:${itemId}:${placeId}`, 'signal', () => `plus of ${nameOf(itemId)}, behind its resistor`),
     data: (tapeId) =>

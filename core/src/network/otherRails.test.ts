@@ -4,7 +4,7 @@ import { type Assessment, assess } from '../assess.ts';
 import { solveNetlist } from '../circuit/index.ts';
 import { drawNetwork } from '../exact/index.ts';
 import { checkDesign } from '../findings/index.ts';
-import type { Design, Item } from '../plan/index.ts';
+import { applyEdits, type Design, type Item } from '../plan/index.ts';
 import { operate } from '../power/index.ts';
 import { wireOhmPerMetre } from '../wires/index.ts';
 
@@ -71,6 +71,48 @@ describe('a board on 5 V that switches lights on 12 V', () => {
     expect(channelA).toBeLessThan(0.125);
     expect(transistor.gateOhm).toBe(330);
     expect(transistor.pinA * 1000).toBeCloseTo((1000 * (5 - 0.75)) / 330, 1);
+  });
+
+  it('feeds its tape on round a corner: the jumper carries what the piece behind it takes, at its own drop', () => {
+    const cut = tape({ cutAtCorners: true, route: [at(100), at(1100), { xMm: 1100, yMm: 500 }] });
+    const { placed, runs } = assess(circuitOf([cut, supply, five, bareBoard], { moods: bright }));
+    // Sixty a metre on a metre and on half of one: 60 lights and 30, a third of them behind the corner.
+    expect(placed[0]?.shape === 'units' && placed[0].pieces).toEqual([60, 30]);
+    const runOf = (id: string) => runs.find((run) => run.id === id);
+    const [feed, jumper] = [runOf('feed:lights'), runOf('row:lights:1')];
+    expect(jumper?.joins.map(({ from, to }) => [from.port, to.port])).toEqual(
+      ['plus', 'minus'].map((side) => [`${side}, piece 1 out`, `${side}, piece 2 in`]),
+    );
+    expect((jumper?.peakA ?? 0) / (feed?.peakA ?? 1)).toBeCloseTo(1 / 3, 9);
+    // Both ways by the copper of its gauge: AWG n is 0.127 mm · 92^((36 − n)/39) thick.
+    const gauge = jumper?.gaugeAwg ?? 0;
+    const areaMm2 = (Math.PI / 4) * (0.127 * 92 ** ((36 - gauge) / 39)) ** 2;
+    const ohm = (2 * 0.01724 * (jumper?.lengthMm ?? 0)) / 1000 / areaMm2;
+    expect(jumper?.dropV).toBeCloseTo((jumper?.peakA ?? 0) * ohm, 3);
+  });
+
+  it('fed again at its far end it fades less, and the finding that asked for it is gone', () => {
+    const long = tape({ route: [at(100), at(5100)] });
+    const design = circuitOf([long, supply, five, bareBoard], { moods: bright });
+    const assessment = assess(design);
+    const [fade] = assessment.fades;
+    // 300 lights of 60 a metre: the last of them is the dimmest.
+    expect([fade?.dimmestLight, fade?.isFarEnd]).toEqual([298, true]);
+    expect(fade?.leastShare).toBeLessThan(0.8);
+    const found = checkDesign(design, assessment).find(({ id }) => id === 'tape-fades:lights');
+    const mended = applyEdits(design, found?.fixes[0]?.edits ?? []);
+    const fed = assess(mended);
+    expect(checkDesign(mended, fed).map(({ id }) => id)).not.toContain('tape-fades:lights');
+    // Two thirds on, the copper before it and what lies behind it lose alike.
+    expect(fed.placed[0]?.shape === 'units' && fed.placed[0].tape.feedsAt).toEqual([201]);
+    const [start, again] = ['feed:lights', 'feed:lights:at 199'].map((id) => fed.runs.find((run) => run.id === id));
+    expect(again?.joins.map(({ to }) => to.port)).toEqual(['plus before light 199', 'minus before light 199']);
+    // Both leads together carry what the tape takes.
+    const whole = fed.consumers.find(({ id }) => id === 'lights');
+    expect((start?.peakA ?? 0) + (again?.peakA ?? 0)).toBeCloseTo(whole?.fullA ?? 0, 6);
+    const solved = solveNetlist(drawNetwork(mended, fed, { charge: 1, moodId: 'mood', openIds: [] }).netlist);
+    const exactA = solved.ok ? -(solved.currentA.get('supply: open voltage') ?? 0) : Number.NaN;
+    expect(Math.abs(exactA / (fed.supplies[0]?.atPeak.packA ?? 0) - 1)).toBeLessThan(1e-3);
   });
 
   it('takes the base current out of the 5 V rail, not out of the 12 V', () => {

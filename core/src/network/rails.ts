@@ -36,6 +36,9 @@ export interface Rails {
 
 const isSource = (item: Item): boolean => kindOf(item.kind).role === 'source';
 
+/** What only stands in for another, by its place as a second feed. */
+const secondFeed = (item: Item): string | null => kindOf(item.kind).feeding?.other?.(item).railId ?? null;
+
 /** Switches that single items name as theirs: they are no main switch. */
 const switchesOfItems = (design: Pick<Design, 'items'>): ReadonlySet<string> =>
   new Set(design.items.flatMap((item) => waysOf(item).flatMap((way) => ('by' in way ? [way.by] : []))));
@@ -49,17 +52,23 @@ interface Trunk {
 
 /** From the source by way of the main switch to the converter: what is fed from where, for those that do not say so. */
 function findTrunk(design: Pick<Design, 'items'>, givers: readonly Item[]): Trunk {
-  const sources = givers.filter(isSource);
+  const second = new Set(givers.map(secondFeed));
+  const sources = givers.filter((item) => isSource(item) && !second.has(item.id));
   const own = switchesOfItems(design);
   const feedOf = (item: Item): string | null => ('feed' in item ? item.feed : null);
-  const start = sources[0]?.id ?? null;
+  // Where two feeds meet the trunk begins: what says nothing is fed from there.
+  const joint = givers.find((item) => kindOf(item.kind).feeding?.other);
+  const begin = sources[0]?.id ?? null;
+  const start = joint?.id ?? begin;
   const isLever = ({ kind }: Item): boolean => kindOf(kind).feeding?.ports.minus === null;
   const levers = givers.filter(isLever);
   const mains = levers.filter(
-    (item) => !own.has(item.id) && (feedOf(item) === null || sources.some((source) => source.id === feedOf(item))),
+    (item) =>
+      !own.has(item.id) &&
+      (feedOf(item) === null || feedOf(item) === start || sources.some((source) => source.id === feedOf(item))),
   );
   const afterSwitch = mains[0]?.id ?? start;
-  const converters = givers.filter((item) => !isSource(item) && !isLever(item));
+  const converters = givers.filter((item) => !isSource(item) && !isLever(item) && !kindOf(item.kind).feeding?.other);
   const first = converters.filter((item) => {
     const from = feedOf(item);
     return from === null || from === start || from === afterSwitch || sources.some((source) => source.id === from);
@@ -74,6 +83,9 @@ function findTrunk(design: Pick<Design, 'items'>, givers: readonly Item[]): Trun
         own.has(item.id) && !mains.includes(item) ? mainId : start,
       ]),
       ...converters.map((item): [string, string | null] => [item.id, afterSwitch]),
+      ...givers.flatMap((item): [string, string | null][] =>
+        kindOf(item.kind).feeding?.other ? [[item.id, begin === item.id ? null : begin]] : [],
+      ),
     ]),
   };
 }
@@ -137,6 +149,7 @@ export function layRails(design: Pick<Design, 'items' | 'piece'>, library: Libra
       const fed = firstOfLine(design, item);
       if (!('feed' in fed)) return null;
       if (fed.feed !== null) return byId.has(fed.feed) ? fed.feed : null;
+      if (kindOf(fed.kind).role === 'charges') return list.find(({ gives }) => gives.form === 'cells')?.id ?? null;
       return trunk.before.has(fed.id) ? (trunk.before.get(fed.id) ?? null) : trunk.mainId;
     },
   };

@@ -54,12 +54,17 @@ export interface RunDraft {
   readonly isLeg?: true;
 }
 
-/** What flows in a run: what a node of the supply takes in, what hangs on a rail at a hub, its part of what a line of tapes takes, or some lights. */
+/**
+ * What flows in a run: what a node of the supply takes in (from another feed than its own, where that is named), what a
+ * charger gives, what hangs on a rail at a hub, its part of what a line of tapes
+ * takes (of some of its channels, where others begin elsewhere), or some lights; of those that take turns in one of so many.
+ */
 export type RunCarries =
-  | { readonly kind: 'node'; readonly railId: string }
+  | { readonly kind: 'node'; readonly railId: string; readonly fromId?: string }
+  | { readonly kind: 'charge'; readonly amps: number }
   | { readonly kind: 'items'; readonly itemIds: readonly string[]; readonly share: number }
-  | { readonly kind: 'line'; readonly tapeIds: readonly string[] }
-  | { readonly kind: 'lights'; readonly itemId: string; readonly lights: number };
+  | { readonly kind: 'line'; readonly tapeIds: readonly string[]; readonly part?: number }
+  | { readonly kind: 'lights'; readonly itemId: string; readonly lights: number; readonly turns?: number };
 
 /** One core of a run: what it means, and its colour. */
 export interface Core {
@@ -111,15 +116,21 @@ const MOST_DROP_SHARE = 0.03;
 /** The thinnest gauge in stock that carries the current and keeps the drop; the thickest where none does. */
 export function chooseGauge(
   stock: readonly number[],
-  options: { readonly carryA: number | null; readonly lengthMm: number | null; readonly railV: number },
+  options: {
+    readonly carryA: number | null;
+    readonly lengthMm: number | null;
+    readonly railV: number;
+    /** Out and back, or one. */
+    readonly ways: number;
+  },
 ): number {
   const byThickness = [...stock].sort((a, b) => b - a);
-  const { carryA, lengthMm, railV } = options;
+  const { carryA, lengthMm, railV, ways } = options;
   if (carryA === null) return byThickness[0] ?? 28;
   const suits = byThickness.find(
     (gauge) =>
       wireCarriesA(gauge) >= carryA &&
-      wireDrop.reckon({ I: carryA, L: lengthMm ?? 0, r: wireOhmPerMetre(gauge) }) <= MOST_DROP_SHARE * railV,
+      wireDrop.reckon({ n: ways, I: carryA, L: lengthMm ?? 0, r: wireOhmPerMetre(gauge) }) <= MOST_DROP_SHARE * railV,
   );
   return suits ?? byThickness[byThickness.length - 1] ?? 20;
 }
@@ -149,7 +160,9 @@ export function finishRuns(
       from.at === null || to.at === null ? null : Math.ceil(cutLength.reckon({ d: distanceMm(from.at, to.at) }));
     const lengthMm = own?.lengthMm ?? reckonedMm;
     const { carryA, peakA, railV } = loadOf(draft);
-    const gaugeAwg = own?.gaugeAwg ?? chooseGauge(wires.gaugesInStock, { carryA, lengthMm, railV });
+    const gaugeAwg =
+      own?.gaugeAwg ??
+      chooseGauge(wires.gaugesInStock, { carryA, lengthMm, railV, ways: waysOfRun({ joins: draft.cores }) });
     const sized = {
       id: draft.id,
       name: draft.name,
@@ -176,13 +189,22 @@ export function loadRun(sized: Omit<WireRun, 'peakA' | 'dropV'>, peakA: number |
   // Where the supply gives way nothing can be said of what flows; the finding there says so.
   const knownA = peakA !== null && Number.isFinite(peakA) ? peakA : null;
   const { lengthMm, gaugeAwg } = sized;
-  const dropV = wireDrop.reckon({ I: knownA ?? 0, L: lengthMm ?? 0, r: wireOhmPerMetre(gaugeAwg) });
+  const dropV = wireDrop.reckon({
+    n: waysOfRun(sized),
+    I: knownA ?? 0,
+    L: lengthMm ?? 0,
+    r: wireOhmPerMetre(gaugeAwg),
+  });
   return { ...sized, peakA: knownA, dropV };
 }
 
 /** Resistance of one core of a run; 0 while its length is not known, or where there is no wire at all. */
 export const wireCoreOhm = (run: WireRun | undefined): number =>
   run === undefined || run.lengthMm === null ? 0 : (run.lengthMm * wireOhmPerMetre(run.gaugeAwg)) / 1000;
+
+/** Ways that the current of a run takes in it: out and back, or one where it holds one of the two alone. */
+export const waysOfRun = ({ joins }: Pick<WireRun, 'joins'>): number =>
+  Math.max(1, Math.min(2, joins.filter(({ net }) => net.role !== 'data').length));
 
 /** Resistance of a run: out and back, or one way where it holds one of the two alone; 0 while its length is not known. */
 export function runOhm(run: WireRun | undefined): number {

@@ -3,9 +3,18 @@ import { chooseResistor, currentsWithout, type Feed, LEAST_HEAD_ROOM_V } from '.
 import type { PlacedLeds, RailRange } from '../items/index.ts';
 import { curveOfGroup } from '../lights/index.ts';
 import { type DieColour, dieOf, type TransistorPart } from '../parts/index.ts';
-import { type Corners, chipRange, type Driven, drawnFrom, type SizingInput, workingRange } from './driven.ts';
+import {
+  aboveChipV,
+  type Corners,
+  chipRange,
+  type Driven,
+  drawnFrom,
+  type SizingInput,
+  workingRange,
+} from './driven.ts';
 import { hubOf } from './hub.ts';
 import { type Loop, loopCurrentA } from './loop.ts';
+import { sizeScan } from './sizeScan.ts';
 import { channelsApart, hungOf, isEven, isResistorInside } from './strings.ts';
 import type { Switched } from './switching.ts';
 import { chooseTransistor, type TransistorSwitch } from './transistors.ts';
@@ -25,7 +34,7 @@ const listOnChannels = ({ places, group }: PlacedLeds, { way }: Switched, die: D
 const dieOfChannel = ({ part }: PlacedLeds, { channel }: Switched): DieColour | null => part.dice?.[channel] ?? null;
 
 /** What is known of a group, or of one die of it, before what stands in its path is chosen. */
-interface Sizing {
+export interface Sizing {
   readonly leds: PlacedLeds;
   readonly switched: Switched;
   readonly input: SizingInput;
@@ -74,6 +83,7 @@ export function sizeLights(leds: PlacedLeds, switched: Switched, input: SizingIn
   const sizing = beginSizing(leds, switched, input);
   if (!sizing) return null;
   const { known, curve, rail } = sizing;
+  if (switched.way.scans) return sizeScan(sizing);
   if (switched.driver && switched.by) {
     // A driver holds one current, which is never shared out between dice of unlike drops.
     if (known.die) return null;
@@ -112,7 +122,7 @@ function sizeLoops(sizing: Sizing): Driven | null {
       },
     },
     board,
-    { chip: chipRange(board, rail, input), rail },
+    { chip: chipRange(board, rail, input), rail, aboveV: aboveChipV(switched, board, rail, input) },
     input.library,
     'part' in switched.said ? switched.said.part : null,
   );
@@ -166,6 +176,7 @@ function withFeed(sizing: Sizing, feed: Feed, transistor: TransistorSwitch | nul
     transistor,
     holdA: hub.takenA(0, rail.nominalV) + hub.boardA(input.rangeOf(switched.board?.railId ?? null)?.nominalV ?? 0),
     tape: null,
+    scan: null,
     feed,
     loop,
     ...hub,
@@ -214,6 +225,7 @@ function holdBy(known: Sizing['known'], heldA: number, dropOutV: number, curve: 
     holdA: 0,
     boardA: () => 0,
     tape: null,
+    scan: null,
     feed: { ...rail, seriesOhm: 0, dropV: dropOutV },
     loop,
     hubV: (railV) => railV,

@@ -3,7 +3,15 @@ import { aloneOnIt } from '../drive/index.ts';
 import { coloursOfTape, type PlacedPlain, railsOhm } from '../items/index.ts';
 import { curveOfPart } from '../lights/index.ts';
 import { dieOf, type PlainTapePart } from '../parts/index.ts';
-import { type Corners, chipRange, type Driven, drawnFrom, type SizingInput, workingRange } from './driven.ts';
+import {
+  aboveChipV,
+  type Corners,
+  chipRange,
+  type Driven,
+  drawnFrom,
+  type SizingInput,
+  workingRange,
+} from './driven.ts';
 import { hubOf } from './hub.ts';
 import { type Loop, loopCurrentA } from './loop.ts';
 import type { Switched } from './switching.ts';
@@ -69,6 +77,7 @@ export function sizeTape(tape: PlacedPlain, switched: Switched, input: SizingInp
       railId,
       board: switched.board,
       channels: [switched.channel],
+      scan: null,
       lightsOnChannel: [units],
       loopsOnChannel: [units],
       hung: aloneOnIt,
@@ -105,7 +114,7 @@ export function sizeTape(tape: PlacedPlain, switched: Switched, input: SizingInp
       },
     },
     switched.board,
-    { chip: chipRange(switched.board, rail, input), rail },
+    { chip: chipRange(switched.board, rail, input), rail, aboveV: aboveChipV(switched, switched.board, rail, input) },
     input.library,
     'part' in switched.said ? switched.said.part : null,
   );

@@ -1,8 +1,8 @@
-import { type BoardItem, type Item, kindOf, type SwitchedBy, waysOf } from '../items/index.ts';
+import { type BoardItem, type Item, kindOf, type SwitchedBy, takesTurns, waysOf } from '../items/index.ts';
 import { type BoxPart, type ControllerPart, type DriverPart, findPart, type Library } from '../parts/index.ts';
 import { type Design, itemNamed } from '../plan/index.ts';
 import type { Rails } from './rails.ts';
-import { dimmedDriver, type Way, ways } from './ways.ts';
+import { dimmedDriver, gridOnPins, startedBy, type Way, ways } from './ways.ts';
 
 /** A board of the plan with its kind. */
 export interface Board {
@@ -69,8 +69,8 @@ export interface Asked {
 
 /** What is decided for an item that says "as reckoned": by a board where moods ask for it, else by its supply. */
 function reckonWay(item: Item, asked: Asked, hasBoards: boolean): SwitchedBy['way'] | 'undecided' {
-  if (kindOf(item.kind).role === 'load') return 'always on';
   const isAsked = asked.moves.has(item.id);
+  if (kindOf(item.kind).role === 'load' && !isAsked) return 'always on';
   if (hasBoards) return isAsked || !asked.hasMoods ? 'auto' : 'always on';
   return isAsked ? 'undecided' : 'always on';
 }
@@ -79,11 +79,8 @@ function reckonWay(item: Item, asked: Asked, hasBoards: boolean): SwitchedBy['wa
 export const channelsOf = (item: Item, library: Library): number =>
   kindOf(item.kind).channels?.(item, library).length ?? 0;
 
-/**
- * How every channel of every item is switched: the maker's word, or what follows. `chooseAuto` says between pin and
- * transistor for those that a board drives "as reckoned", since that depends on their currents.
- */
-export function resolveSwitching(options: {
+/** All that the switching follows from. */
+interface SwitchingInput {
   readonly design: Pick<Design, 'items'>;
   readonly asked: Asked;
   readonly library: Library;
@@ -95,37 +92,71 @@ export function resolveSwitching(options: {
     channel: number,
     board: Board,
   ) => 'pin high' | 'pin low' | 'transistor below' | 'transistor above';
-}): ReadonlyMap<string, readonly Switched[]> {
-  const { design, asked, library, rails, boards, chooseAuto } = options;
+  /** Whether its pins bear the rows of a grid by themselves. */
+  readonly bearsRows: (item: Item, said: SwitchedBy, board: Board) => boolean;
+}
+
+/**
+ * How every channel of every item is switched: the maker's word, or what follows. `chooseAuto` says between pin and
+ * transistor for those that a board drives "as reckoned", since that depends on their currents.
+ */
+export function resolveSwitching(options: SwitchingInput): ReadonlyMap<string, readonly Switched[]> {
+  const { design, library } = options;
   return new Map(
     design.items.flatMap((item): [string, readonly Switched[]][] => {
       const said = waysOf(item);
       const [first] = said;
       if (!first) return [];
-      const channels = Array.from({ length: channelsOf(item, library) }, (_, channel): Switched => {
-        const own = said[Math.min(channel, said.length - 1)] ?? first;
-        const board = boardOf(boards, 'board' in own ? own.board : null);
-        const named = 'by' in own ? (itemNamed(design, own.by) ?? null) : null;
-        const parts = partsOf(named, library);
-        const isDimmed =
-          parts.driver?.dims && board && asked.moves.has(item.id) && isAloneOn(design, item, own, library);
-        const way = isDimmed
-          ? dimmedDriver
-          : wayOf(own, reckonWay(item, asked, boards.length > 0), board, (to) => chooseAuto(item, channel, to));
-        return {
-          itemId: item.id,
-          channel,
-          way,
-          said: own,
-          railId: railOf(item, own, named, rails),
-          board: way.pin === 'none' ? null : board,
-          by: named,
-          ...parts,
-        };
-      });
+      const channels = Array.from(
+        { length: channelsOf(item, library) },
+        (_, channel): Switched =>
+          resolveChannel(options, item, channel, said[Math.min(channel, said.length - 1)] ?? first),
+      );
       return [[item.id, channels]];
     }),
   );
+}
+
+/** One channel of an item: the way, and what it names. */
+function resolveChannel(
+  { design, asked, library, rails, boards, chooseAuto, bearsRows }: SwitchingInput,
+  item: Item,
+  channel: number,
+  own: SwitchedBy,
+): Switched {
+  const named = 'by' in own ? (itemNamed(design, own.by) ?? null) : null;
+  // A part that scans by itself says which board tells it what.
+  const teller = own.way === 'scan driver' && named && 'board' in named ? named : own;
+  const board = boardOf(boards, 'board' in teller ? teller.board : null);
+  const parts = partsOf(named, library);
+  const isDimmed = parts.driver?.dims && board && asked.moves.has(item.id) && isAloneOn(design, item, own, library);
+  const decided = own.way === 'auto' ? reckonWay(item, asked, boards.length > 0) : own.way;
+  const way = isDimmed
+    ? dimmedDriver
+    : takesTurns(own)
+      ? wayOfTurns(item, own, board, bearsRows)
+      : ofLoad(
+          wayOf(decided, board, (to) => chooseAuto(item, channel, to)),
+          item,
+          library,
+        );
+  return {
+    itemId: item.id,
+    channel,
+    way,
+    said: own,
+    railId: railOf(item, own, named, rails),
+    board: way.pin === 'none' ? null : board,
+    by: named,
+    ...parts,
+  };
+}
+
+/** A pin does not feed a load, but it starts one that has an input for it. */
+function ofLoad(way: Way, item: Item, library: Library): Way {
+  const input =
+    kindOf(item.kind).role === 'load' && 'part' in item ? findPart(library, 'load', item.part)?.input : undefined;
+  return input && (way.id === 'pin high' || way.id === 'pin low') ? startedBy(input) : way;
 }
 
 /** Whether a driver has this item alone, in one string: two pins on one dimming input would short each other. */
@@ -136,14 +167,23 @@ const isAloneOn = (design: Pick<Design, 'items'>, item: Item, said: SwitchedBy, 
 
 /** The way that comes of what is said: one that needs a board where there is none is not decided yet. */
 function wayOf(
-  own: SwitchedBy,
-  reckoned: SwitchedBy['way'] | 'undecided',
+  decided: SwitchedBy['way'] | 'undecided',
   board: Board | null,
   chooseAuto: (board: Board) => Exclude<Way['id'], 'auto'>,
 ): Way {
-  const decided = own.way === 'auto' ? reckoned : own.way;
   if (decided === 'auto') return ways[board ? chooseAuto(board) : 'undecided'];
   return ways[decided].pin !== 'none' && !board ? ways.undecided : ways[decided];
+}
+
+/** The same of lights that take turns, which only single lights do: a grid whose rows its pins bear hangs on those alone. */
+function wayOfTurns(
+  item: Item,
+  own: SwitchedBy,
+  board: Board | null,
+  bearsRows: (item: Item, said: SwitchedBy, board: Board) => boolean,
+): Way {
+  if (!('places' in item) || !board || own.way === 'auto') return ways.undecided;
+  return own.way === 'scanned grid' && bearsRows(item, own, board) ? gridOnPins : ways[own.way];
 }
 
 /** The part of a driver or box that is named. */
@@ -155,6 +195,6 @@ function partsOf(named: Item | null, library: Library): Pick<Switched, 'driver' 
 /** What is fed by way of a switch of its own takes from there; by way of a driver, from what feeds that. */
 function railOf(item: Item, own: SwitchedBy, named: Item | null, rails: Rails): string | null {
   if (own.way === 'hand switch') return named && rails.byId.has(named.id) ? named.id : null;
-  if (own.way === 'driver' && named) return rails.feedOf(named);
+  if ((own.way === 'driver' || own.way === 'scan driver') && named) return rails.feedOf(named);
   return rails.feedOf(item);
 }

@@ -31,6 +31,9 @@ const GATE_OHM = 220;
 /** Holds a gate or base while the controller starts: to minus below, to plus above. */
 export const PULL_OHM = 100_000;
 
+/** The same above a row that must let go before the next is lit, where no pin itself pulls it up. */
+const QUICK_PULL_OHM = 2200;
+
 /** Before the base of a helper: about a milliampere of any pin. */
 export const HELPER_BASE_OHM = 4700;
 
@@ -45,6 +48,8 @@ export interface TransistorSwitch {
   readonly helper: TransistorPart | null;
   /** What the pin gives that helper. */
   readonly helperA: number;
+  /** What holds its base or gate while nothing drives it. */
+  readonly pullOhm: number;
   /** What holds it on flows through this, from the pin below, from the rail above; of a gate through its pull. */
   readonly holdOhm: number;
   /** Base to emitter; none at a gate. */
@@ -79,16 +84,26 @@ const drivingV = (part: TransistorPart, chip: RailRange, rail: RailRange): numbe
 
 function standBefore(
   part: TransistorPart,
-  chip: RailRange,
-  rail: RailRange,
+  { chip, rail, aboveV }: Between,
   channelA: number,
   library: Library,
+  isQuick: boolean,
 ): TransistorSwitch {
-  const isHelped = part.side === 'high' && rail.mostV > chip.leastV + STRAIGHT_ABOVE_V;
+  const isHelped = part.side === 'high' && aboveV > STRAIGHT_ABOVE_V;
   const helper = isHelped ? helperOf(library) : null;
   const helperA = helper ? 0.001 : 0;
+  const pullOhm = isQuick && helper ? QUICK_PULL_OHM : PULL_OHM;
   if (part.type === 'field-effect')
-    return { part, gateOhm: GATE_OHM, pinA: helperA, helper, helperA, holdOhm: GATE_OHM + PULL_OHM, junctionV: 0 };
+    return {
+      part,
+      gateOhm: GATE_OHM,
+      pinA: helperA,
+      helper,
+      helperA,
+      pullOhm,
+      holdOhm: GATE_OHM + pullOhm,
+      junctionV: 0,
+    };
   const volts = part.side === 'low' ? chip.nominalV : rail.nominalV;
   // Round down: more base current keeps it full on, as long as the pin can give it.
   const gateOhm = standardNeighbours(
@@ -100,6 +115,7 @@ function standBefore(
     pinA: helper ? helperA : Math.max(0, (volts - part.gateV) / gateOhm),
     helper,
     helperA,
+    pullOhm,
     holdOhm: gateOhm,
     junctionV: part.gateV,
   };
@@ -110,12 +126,16 @@ interface ChannelAsk {
   readonly side: TransistorPart['side'];
   readonly wantedA: number;
   readonly brightestBehind: (part: TransistorPart) => { readonly channelA: number; readonly brightestA: number };
+  /** It must let go within a few microseconds. */
+  readonly isQuick?: true;
 }
 
 /** What a transistor stands between: the supply of the chip that drives it, and the rail of its lights. */
 interface Between {
   readonly chip: RailRange;
   readonly rail: RailRange;
+  /** How far the rail may lie above the chip's supply. */
+  readonly aboveV: number;
 }
 
 /**
@@ -125,18 +145,20 @@ interface Between {
 export function chooseTransistor(
   ask: ChannelAsk,
   board: Board,
-  { chip, rail }: Between,
+  between: Between,
   library: Library,
   own: string | null,
 ): TransistorSwitch | null {
   const named = own === null ? undefined : findPart(library, 'transistor', own);
   const able = named
     ? [named]
-    : transistors.filter((part) => part.side === ask.side && part.gateV <= drivingV(part, chip, rail) + 1e-9);
+    : transistors.filter(
+        (part) => part.side === ask.side && part.gateV <= drivingV(part, between.chip, between.rail) + 1e-9,
+      );
   let strongest: TransistorSwitch | null = null;
   for (const part of able) {
     const { channelA, brightestA } = ask.brightestBehind(part);
-    const stood = standBefore(part, chip, rail, Math.max(ask.wantedA, channelA), library);
+    const stood = standBefore(part, between, Math.max(ask.wantedA, channelA), library, ask.isQuick === true);
     if (Math.max(ask.wantedA * SWITCH_MARGIN, brightestA) <= part.currentLimitA && stood.pinA <= board.part.pinLimitA)
       return stood;
     if (!strongest || strongest.part.currentLimitA < part.currentLimitA) strongest = stood;

@@ -45,6 +45,8 @@ export interface Way {
   readonly transistor: TransistorPart['side'] | null;
   /** Where its run of wire begins: at a board, at the item that switches, or at what feeds it. */
   readonly hub: 'board' | 'by' | 'feed';
+  /** Its lights take turns on lines that they share: row by row, or one by one. */
+  readonly scans?: 'rows' | 'one by one';
 }
 
 const plain = {
@@ -158,6 +160,43 @@ export const ways: Readonly<Record<Exclude<Way['id'], 'auto'>, Way>> = {
     toLight: 'Put its output on with the remote',
     hub: 'by',
   },
+  'scanned grid': {
+    ...plain,
+    id: 'scanned grid',
+    name: 'a scanned grid: its rows lit in turn',
+    words: 'a scanned grid, its rows on transistors',
+    plusSide: 'channel',
+    minusSide: 'channel',
+    pin: 'drive',
+    startsAs: 'dark',
+    hub: 'board',
+    scans: 'rows',
+  },
+  'shared pins': {
+    ...plain,
+    id: 'shared pins',
+    name: 'between pins that they share, one light after another',
+    words: 'pins that they share, one light after another',
+    plusSide: 'channel',
+    minusSide: 'channel',
+    pin: 'light',
+    throughPin: 'given',
+    startsAs: 'dark',
+    hub: 'board',
+    scans: 'one by one',
+  },
+  'scan driver': {
+    ...plain,
+    id: 'scan driver',
+    name: 'a scan driver: it lights its rows in turn by itself',
+    words: 'a scan driver',
+    plusSide: 'channel',
+    minusSide: 'channel',
+    pin: 'drive',
+    startsAs: 'dark',
+    hub: 'by',
+    scans: 'rows',
+  },
   undecided: {
     ...plain,
     id: 'undecided',
@@ -177,9 +216,29 @@ export const dimmedDriver: Way = {
   pin: 'drive',
 };
 
+/** A load that is always fed and has an input of its own: the pin starts it there. */
+export const startedBy = (input: 'low' | 'high'): Way => ({
+  ...ways[input === 'low' ? 'pin low' : 'pin high'],
+  words: `a pin at its own input, started ${input}`,
+  plusSide: 'rail plus',
+  minusSide: 'minus',
+  pin: 'drive',
+  throughPin: 'not',
+  isLitLow: input === 'low',
+});
+
+/** A grid of which a pin bears a whole row: the chip gives its current. */
+export const gridOnPins: Way = {
+  ...ways['scanned grid'],
+  words: 'a scanned grid, rows and columns on pins',
+  throughPin: 'given',
+};
+
 /** Whether a way can switch a part: dice that share a leg can only be told apart on the other side. */
 export const canSwitch = (way: Way, { common }: Pick<LedPart, 'common'>): boolean =>
-  way.id !== 'undecided' && way[common === 'plus' ? 'plusSide' : 'minusSide'] !== (common ? 'channel' : undefined);
+  way.id !== 'undecided' &&
+  !(common && way.scans) &&
+  way[common === 'plus' ? 'plusSide' : 'minusSide'] !== (common ? 'channel' : undefined);
 
 /** Whether a program dims or switches what hangs on this way. */
 export const isProgrammed = (way: Way): boolean => way.pin !== 'none';

@@ -13,6 +13,11 @@ export function wireControl(wiring: Wiring, control: Control): void {
     wireGiven(wiring, control, board, giverId);
     return;
   }
+  const own = facet.outputOf?.(control);
+  if (own) {
+    wireOutput(wiring, control, board, own);
+    return;
+  }
   const sense = facet.sense?.(control);
   if (sense?.kind === 'charge') wireToPack(wiring, control, sense.packId);
   const cores = facet.cores.map((core): CoreDraft | null =>
@@ -42,6 +47,31 @@ const minusFrom = (wiring: Wiring, board: Board, control: Control): CoreDraft | 
   board.railId === null
     ? null
     : { net: wiring.names.minus(board.railId), from: port(board.id, 'minus'), to: port(control.id, 'minus') };
+
+/** From an output of a receiver to the pin that hears it; the receiver has a lead of its own. */
+function wireOutput(
+  wiring: Wiring,
+  control: Control,
+  board: Board,
+  { itemId, output }: { readonly itemId: string; readonly output: number },
+): void {
+  const giver = wiring.item(itemId);
+  if (!giver) return;
+  wiring.add({
+    id: `control:${control.id}`,
+    name: control.name,
+    from: endAt(board.item),
+    to: endAt(giver),
+    cores: [
+      {
+        net: wiring.names.signal(control.id),
+        from: port(`control:${control.id}`, 'in'),
+        to: port(giver.id, `output ${output}`),
+      },
+    ],
+    carries: null,
+  });
+}
 
 /** A line from the board that gives it to the one that hears it. */
 function wireGiven(wiring: Wiring, control: Control, board: Board, giverId: string): void {

@@ -94,7 +94,7 @@ describe('many-coloured lights', () => {
     expect(joins.find(({ id }) => id === 'light:lamp:p1')?.cores[0]?.from).toEqual({ item: 'lamp', port: 'common 1' });
     const plain = assess(lamp({ board: false, switchedBy: { way: 'always on' } })).joins;
     expect(plain.find(({ id }) => id === 'light:lamp:p0')?.cores).toHaveLength(2);
-    expect(plain.find(({ id }) => id.includes('bridge:lamp:p0'))?.cores.map(({ to }) => to.item)).toEqual([
+    expect(plain.find(({ id }) => id.includes('bridge:light:lamp:p0'))?.cores.map(({ to }) => to.item)).toEqual([
       'resistor:lamp:p0:green',
       'resistor:lamp:p0:blue',
     ]);

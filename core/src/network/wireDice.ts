@@ -83,5 +83,5 @@ function legDice(
     if (!from) firstTo.set(net, to);
     return from && (from.item !== to.item || from.port !== to.port) ? [{ net, from, to }] : [];
   });
-  if (bridges.length > 0) wiring.leg(`bridge:${group.id}:${at.placeId}`, at.here, bridges);
+  if (bridges.length > 0) wiring.leg(`bridge:light:${group.id}:${at.placeId}`, at.here, bridges);
 }

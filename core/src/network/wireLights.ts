@@ -5,6 +5,7 @@ import { hungOf, isResistorInside, type OnResistor, stringsOf } from './strings.
 import type { Board, Switched } from './switching.ts';
 import { isProgrammed } from './ways.ts';
 import { wireDice } from './wireDice.ts';
+import { wireScan } from './wireScan.ts';
 import { endAt, port, uniqueCores, type Wiring } from './wiring.ts';
 
 /** Single lights on their channels: a pair of wires each, or one lead that passes them in turn. */
@@ -12,6 +13,10 @@ export function wireLights(wiring: Wiring, leds: PlacedLeds): void {
   const { group } = leds;
   const all = wiring.input.switched.get(group.id) ?? [];
   const [first] = all;
+  if (first?.way.scans) {
+    wireScan(wiring, leds, first);
+    return;
+  }
   const hub = first && wiring.prepare(first);
   if (!first || !hub) return;
   // What no board drives has no channels of its own: all its lights hang on one.

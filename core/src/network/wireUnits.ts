@@ -1,8 +1,9 @@
 import { coloursOfTape, type Item, type PlacedPlain } from '../items/index.ts';
 import type { Net } from './netNames.ts';
-import type { CoreDraft, PortRef, RunEnd } from './runs.ts';
+import type { CoreDraft, PortRef, RunCarries, RunEnd } from './runs.ts';
 import type { Switched } from './switching.ts';
-import { padsIn, padsOut, pieceRunId, pieceStarts } from './tapePads.ts';
+import { extraFeeds } from './tapeFeeds.ts';
+import { padsBefore, padsIn, padsOut, pieceRunId, pieceStarts } from './tapePads.ts';
 import { endAt, port, uniqueCores, type Wiring } from './wiring.ts';
 
 /** Units of plain tape: a feed from each hub that switches some of its colours. */
@@ -22,23 +23,49 @@ export function wireUnits(wiring: Wiring, tape: PlacedPlain): void {
   const common = tape.part.colours > 1 ? 'common' : 'plus';
   const fed = new Map<string, Net>();
   [...hubs.values()].forEach(({ hub, channels: own }, h) => {
-    const cores = own.flatMap((each): CoreDraft[] => {
-      const minusPort = tape.part.colours > 1 ? (colours[each.channel] ?? 'minus') : 'minus';
-      // The common core of plain colour tape is its plus: a way from above serves tape of one colour alone.
-      return [
-        { ...wiring.side(each.way.plusSide, each, hub), to: port(tape.id, common) },
-        { ...wiring.side(each.way.minusSide, each, hub), to: port(tape.id, minusPort) },
-      ];
-    });
+    const coresTo = (pads: (side: string) => string): CoreDraft[] =>
+      own.flatMap((each): CoreDraft[] => {
+        const minusPort = tape.part.colours > 1 ? (colours[each.channel] ?? 'minus') : 'minus';
+        // The common core of plain colour tape is its plus: a way from above serves tape of one colour alone.
+        return [
+          { ...wiring.side(each.way.plusSide, each, hub), to: port(tape.id, pads(common)) },
+          { ...wiring.side(each.way.minusSide, each, hub), to: port(tape.id, pads(minusPort)) },
+        ];
+      });
+    const cores = coresTo((side) => side);
+    const part = own.length / Math.max(1, channels.length);
+    const carries: RunCarries = { kind: 'line', tapeIds: [tape.id], part };
+    for (const feed of extraFeeds(tape)) {
+      const isEnd = feed.light === tape.cut.lights;
+      const where = isEnd ? 'end' : `before light ${feed.light + 1}`;
+      const to = {
+        name: `${tape.name}, ${where}`,
+        itemId: tape.id,
+        at: tape.places[Math.min(feed.light, tape.places.length - 1)] ?? null,
+      };
+      const again = coresTo((side) => padsBefore(tape, side, feed.light));
+      wiring.add({
+        id: h === 0 ? feed.runId : `${feed.runId}:${h + 1}`,
+        name: `Feed of ${tape.name}, ${where}`,
+        from: endAt(hub),
+        to,
+        cores: uniqueCores(again),
+        carries,
+      });
+      bridge(wiring, again, { id: h === 0 ? feed.runId : `${feed.runId}:${h + 1}`, at: to });
+    }
     wiring.add({
       id: h === 0 ? `feed:${tape.id}` : `feed:${tape.id}:${h + 1}`,
       name: `Feed of ${tape.name}`,
       from: endAt(hub),
       to: { name: `${tape.name}, start`, itemId: tape.id, at: tape.places[0] ?? null },
       cores: uniqueCores(cores),
-      carries: { kind: 'items', itemIds: [tape.id], share: own.length / Math.max(1, channels.length) },
+      carries,
     });
-    bridge(wiring, tape, cores);
+    bridge(wiring, cores, {
+      id: h === 0 ? `feed:${tape.id}` : `feed:${tape.id}:${h + 1}`,
+      at: { name: `${tape.name}, start`, itemId: tape.id, at: tape.places[0] ?? null },
+    });
     for (const { net, to } of cores) fed.set(to.port, net);
   });
   wirePieces(wiring, tape, fed);
@@ -60,19 +87,22 @@ function wirePieces(wiring: Wiring, tape: PlacedPlain, fed: ReadonlyMap<string, 
         from: port(tape.id, padsOut(tape, side, piece)),
         to: port(tape.id, padsIn(tape, side, piece + 1)),
       })),
-      carries: { kind: 'items', itemIds: [tape.id], share: (tape.cut.lights - next) / tape.cut.lights },
+      carries: { kind: 'line', tapeIds: [tape.id] },
     });
   }
 }
 
-/** Colours that are lit as one hang on one core: their pads are bridged at the start of the tape. */
-function bridge(wiring: Wiring, tape: PlacedPlain, cores: readonly CoreDraft[]): void {
+/** Colours that are lit as one hang on one core: their pads are bridged where it is fed. */
+function bridge(
+  wiring: Wiring,
+  cores: readonly CoreDraft[],
+  { id, at }: { readonly id: string; readonly at: RunEnd },
+): void {
   const first = new Map<Net, PortRef>();
   const bridges = cores.flatMap(({ net, to }): CoreDraft[] => {
     const from = first.get(net);
     if (!from) first.set(net, to);
     return from && from.port !== to.port ? [{ net, from, to }] : [];
   });
-  const start: RunEnd = { name: `${tape.name}, start`, itemId: tape.id, at: tape.places[0] ?? null };
-  if (bridges.length > 0) wiring.leg(`bridge:${tape.id}`, start, bridges);
+  if (bridges.length > 0) wiring.leg(`bridge:${id}`, at, bridges);
 }

@@ -162,7 +162,10 @@ describe('how a group is led', () => {
     });
     const design = circuitOf([tape, pack]);
     expect(coresOf(design, 'feed:hem')).toEqual(['pack plus: pack plus → hem common', 'minus: pack minus → hem red']);
-    expect(coresOf(design, 'legs:bridge:hem')).toEqual(['minus: hem red → hem green', 'minus: hem red → hem blue']);
+    expect(coresOf(design, 'legs:bridge:feed:hem')).toEqual([
+      'minus: hem red → hem green',
+      'minus: hem red → hem blue',
+    ]);
   });
 });
 

@@ -1,5 +1,5 @@
 import type { Item, LeadPorts, PlacedGroup, PlacedTape, PlanPoint } from '../items/index.ts';
-import type { Library } from '../parts/index.ts';
+import { findPart, type Library } from '../parts/index.ts';
 import { type Design, itemNamed } from '../plan/index.ts';
 import type { Net, NetNamer } from './netNames.ts';
 import type { Rails } from './rails.ts';
@@ -15,6 +15,8 @@ export interface WiringInput {
   readonly rails: Rails;
   readonly boards: readonly Board[];
   readonly switched: ReadonlyMap<string, readonly Switched[]>;
+  /** Whether the columns of a grid end at transistors, rather than at pins. */
+  readonly columnsOn: (itemId: string) => boolean;
 }
 
 const placeOf = (item: Item | undefined): PlanPoint | null => (item && 'at' in item ? item.at : null);
@@ -95,9 +97,12 @@ export class Wiring {
     const minus = ports.minus === null ? [] : [this.minus(railId, port(item.id, ports.minus))];
     const isOneRun = !isApart(placeOf(giver), placeOf(returns));
     const { name } = item;
-    const carries: RunCarries = rails.byId.has(item.id)
-      ? { kind: 'node', railId: item.id }
-      : { kind: 'items', itemIds: this.begunAt(item.id), share: 1 };
+    const charger = 'part' in item ? findPart(this.input.library, 'charger', item.part) : undefined;
+    const carries: RunCarries = charger
+      ? { kind: 'charge', amps: charger.chargeA }
+      : rails.byId.has(item.id)
+        ? { kind: 'node', railId: item.id }
+        : { kind: 'items', itemIds: this.begunAt(item.id), share: 1 };
     this.add({
       id: `lead:${item.id}`,
       name: `Lead of ${name}`,
@@ -122,7 +127,7 @@ export class Wiring {
     const rail = this.input.rails.byId.get(item.id);
     if (!rail || rail.fromId === null || rail.ports.minus === null) return;
     const net = this.names.minus(rail.id);
-    if (this.names.minus(rail.fromId) === net)
+    if (this.names.minus(rail.fromId) === net && inMinus !== rail.ports.minus)
       this.leg(item.id, endAt(item), [{ net, from: port(item.id, inMinus), to: port(item.id, rail.ports.minus) }]);
   }
 

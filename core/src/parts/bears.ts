@@ -14,9 +14,12 @@ export function bearsV(part: Part): { readonly leastV: number; readonly mostV: n
       return { leastV: part.voltageV * PLAIN_TAPE.least, mostV: part.voltageV * PLAIN_TAPE.most };
     case 'load':
     case 'box':
+    case 'receiver':
       return { leastV: part.leastV, mostV: part.mostV };
     case 'driver':
       return { leastV: part.inputLeastV, mostV: part.inputMostV };
+    case 'scan-driver':
+      return { leastV: part.supplyLeastV, mostV: part.supplyMostV };
     default:
       return null;
   }

@@ -1,11 +1,13 @@
+import { chargers } from './chargers.ts';
 import { controllers } from './controllers.ts';
 import { converters, protections } from './converters.ts';
 import { guides } from './guides.ts';
 import { plugs, sensors, switches, transistors, wires } from './hardware.ts';
 import type { Part } from './kinds.ts';
 import { leds } from './leds.ts';
-import { boxes, drivers, loads } from './loads.ts';
+import { boxes, drivers, loads, scanDrivers } from './loads.ts';
 import { packs } from './packs.ts';
+import { receivers } from './receivers.ts';
 import { outsideSupplies } from './supplies.ts';
 import { pixelShapes, pixelTapes, plainTapes } from './tapes.ts';
 
@@ -37,7 +39,10 @@ export const builtInLibrary: Library = createLibrary([
   ...outsideSupplies,
   ...loads,
   ...drivers,
+  ...scanDrivers,
   ...boxes,
+  ...chargers,
+  ...receivers,
   ...wires,
   ...guides,
 ]);

@@ -127,6 +127,15 @@ export const switches: readonly SwitchPart[] = [
   },
   {
     kind: 'switch',
+    id: 'switch-changeover-3a',
+    name: 'Changeover switch, two throws, off between them, 3 A direct current',
+    price: 2.1,
+    limitA: 3,
+    contactOhm: 0.01,
+    throws: 2,
+  },
+  {
+    kind: 'switch',
     id: 'switch-rocker-6a',
     name: 'Rocker switch, 6 A direct current',
     price: 1.6,

@@ -1,6 +1,7 @@
 export { bearsV } from './bears.ts';
 export { boardFacts } from './boardFacts.ts';
 export { builtInLibrary, createLibrary, findPart, type Library } from './catalogue.ts';
+export { chargers } from './chargers.ts';
 export { type ChemistryRow, chemistries, chemistryNames } from './chemistries.ts';
 export { controllers } from './controllers.ts';
 export { converters, protections } from './converters.ts';
@@ -9,6 +10,7 @@ export { guides } from './guides.ts';
 export { fuseRatingsA, plugs, sensors, switches, transistors, wires } from './hardware.ts';
 export type {
   BoxPart,
+  ChargerPart,
   Chemistry,
   ColourOrder,
   ControllerPart,
@@ -29,6 +31,8 @@ export type {
   PlainTapePart,
   PlugPart,
   ProtectionPart,
+  ReceiverPart,
+  ScanDriverPart,
   SensorPart,
   SwitchPart,
   TransistorPart,
@@ -36,12 +40,13 @@ export type {
 } from './kinds.ts';
 export { colourOrders, dieColours, ledBodies } from './kinds.ts';
 export { dieOf, leds } from './leds.ts';
-export { boxes, drivers, loads } from './loads.ts';
+export { boxes, drivers, loads, scanDrivers } from './loads.ts';
 export { type Outline, outlines } from './outlines.ts';
 export { describeOwnPart, type OwnPart, type OwnPartsRead, ownColumns, readPartsCsv, writePartsCsv } from './own.ts';
 export { withOwnParts } from './ownLibrary.ts';
 export { packs } from './packs.ts';
 export { MOST_PINS, pinName } from './pinList.ts';
+export { receivers } from './receivers.ts';
 export { readStockCsv, resistorsInStock, type StockItem, type StockRead, writeStockCsv } from './stock.ts';
 export { helperTransistorId, sundryPrices } from './sundries.ts';
 export { outsideSupplies } from './supplies.ts';

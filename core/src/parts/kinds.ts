@@ -200,6 +200,16 @@ export interface ControllerPart extends PartBase {
   readonly converterReadingUs: number;
   /** What its board file rests between two bytes that it sends to pixels; nothing without it. */
   readonly byteGapUs?: number | undefined;
+  /** How its board file scans a grid: ticks a second, those dark between two turns, the longest step that it waits for, cycles of an interrupt, pins that lose their dimming; nothing without it. */
+  readonly scan?:
+    | {
+        readonly ticksPerS: number;
+        readonly darkTicks: number;
+        readonly shortTicks: number;
+        readonly cyclesAnInterrupt: number;
+        readonly losesDimming: readonly string[];
+      }
+    | undefined;
   /** Name of its board file, which builds for it as it stands; null = `template.c` is filled in. */
   readonly code: string | null;
   /** Length, width, height. */
@@ -306,8 +316,43 @@ export interface SwitchPart extends PartBase {
   readonly contactOhm: number;
   /** Momentary: closed only while it is held. */
   readonly momentary?: boolean;
+  /** Leads one wire to either of two; left out, it only makes and breaks. */
+  readonly throws?: 2;
   /** Worked by a magnet: fields at which it closes and opens again. */
   readonly magnetic?: { readonly pullInMt: number; readonly dropOutMt: number };
+}
+
+/** A receiver with the transmitter that belongs to it. */
+export interface ReceiverPart extends PartBase {
+  readonly kind: 'receiver';
+  readonly transmitterPrice: number;
+  /** One for each key. */
+  readonly outputs: number;
+  /** Closed while its key is held, or changed by each press. */
+  readonly output: 'held' | 'latched';
+  readonly carrier: 'radio' | 'infrared';
+  /** Below it it hears less and less, by no law that can be relied on. */
+  readonly leastV: number;
+  readonly mostV: number;
+  /** All day. */
+  readonly standbyA: number;
+  /** Of an infrared eye, each way from where it looks. */
+  readonly halfAngleDeg?: number;
+}
+
+/** What charges a pack. */
+export interface ChargerPart extends PartBase {
+  readonly kind: 'charger';
+  /** Of the cells that it is made for. */
+  readonly chemistry: Chemistry;
+  /** How many of them. */
+  readonly cellsInSeries: number;
+  /** Until the pack is nearly full. */
+  readonly chargeA: number;
+  /** It stops where the current has fallen to this share. */
+  readonly endShare: number;
+  /** Has a way past the pack for what runs meanwhile, which does not hide the end of the charge. */
+  readonly sharesLoad: boolean;
 }
 
 /** What feeds a piece from outside. */
@@ -343,6 +388,8 @@ export interface LoadPart extends PartBase {
   readonly mostA: Figure;
   /** In the first moment. */
   readonly startA: Figure;
+  /** It has an input of its own that starts it, by this level; left out, only its supply starts it. */
+  readonly input?: 'low' | 'high';
 }
 
 /** A constant-current driver for lights. */
@@ -360,6 +407,29 @@ export interface DriverPart extends PartBase {
   readonly ownA: number;
   /** Level or duty at its dimming input sets its light; null = it has none. */
   readonly dims: 'high is lit' | null;
+}
+
+/** What scans a grid of single lights by itself, and is told the light of each over three wires. */
+export interface ScanDriverPart extends PartBase {
+  readonly kind: 'scan-driver';
+  /** Lines that it has for rows, and for columns. */
+  readonly rows: number;
+  readonly columns: number;
+  /** That each of its columns takes at most, and the most that it can be set to. */
+  readonly setA: number;
+  readonly mostA: number;
+  /** Least left over for a column to hold its current. */
+  readonly dropOutV: number;
+  /** In the switch of a row. */
+  readonly rowOhm: number;
+  readonly supplyLeastV: number;
+  readonly supplyMostV: number;
+  /** Drawn by itself. */
+  readonly ownA: number;
+  /** Whole pictures. */
+  readonly picturesPerS: number;
+  /** A column at rest is held so far below its supply. */
+  readonly idleBelowV: number;
 }
 
 /** A ready-made box that switches what hangs on its outputs, worked by a remote of its own. */
@@ -462,6 +532,8 @@ export type Part =
   | LoadPart
   | DriverPart
   | BoxPart
+  | ChargerPart
+  | ReceiverPart
   | PlainTapePart
   | ProtectionPart
   | SensorPart
@@ -473,4 +545,5 @@ export type Part =
   | ConverterPart
   | TransistorPart
   | SwitchPart
+  | ScanDriverPart
   | PlugPart;

@@ -5,9 +5,12 @@ import type { Design } from './types.ts';
 export const itemNamed = (design: Pick<Design, 'items'>, id: string | null): Item | undefined =>
   design.items.find((item) => item.id === id);
 
-/** Items that moods can move: what gives light, and signals from board to board. */
+/** Items that moods can move: what gives light, loads, and signals from board to board. */
 export const movableItems = (design: Pick<Design, 'items'>): readonly Item[] =>
-  design.items.filter((item) => kindOf(item.kind).role === 'light' || kindOf(item.kind).control?.givenBy !== undefined);
+  design.items.filter(
+    ({ kind }) =>
+      kindOf(kind).role === 'light' || kindOf(kind).role === 'load' || kindOf(kind).control?.givenBy !== undefined,
+  );
 
 /** The edit that sets fields of one item; none where the item is not there. */
 export const changeItem = (design: Design, id: string, fields: Fields): readonly Edit[] =>

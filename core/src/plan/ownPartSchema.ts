@@ -121,6 +121,15 @@ export const ownPartSchema = z.discriminatedUnion('kind', [
     converterReferenceV: z.number().positive().max(12).nullable(),
     converterReadingUs: z.number().positive().max(1e6),
     byteGapUs: z.number().min(0).max(1000).optional(),
+    scan: z
+      .strictObject({
+        ticksPerS: z.number().positive().max(1e9),
+        darkTicks: z.number().min(0).max(1e6),
+        shortTicks: z.number().min(0).max(1e6),
+        cyclesAnInterrupt: z.number().min(0).max(1e6),
+        losesDimming: z.array(z.string().max(12)).max(100).readonly(),
+      })
+      .optional(),
     code: z.string().max(60).nullable(),
     sizeMm: z.tuple([sizeMm, sizeMm, sizeMm]).readonly(),
     pins: z

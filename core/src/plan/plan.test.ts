@@ -56,13 +56,13 @@ describe('reading a plan', () => {
       'a feed that is gone',
       ['design', 'items', 0, 'feed'],
       'nowhere',
-      /Upper jaw names the pack, supply, converter or switch "nowhere", which is not in the plan/,
+      /Upper jaw names the pack, supply, converter, switch or changeover "nowhere", which is not in the plan/,
     ],
     [
       'a feed that feeds nothing',
       ['design', 'items', 0, 'feed'],
       'jaw-lower',
-      /which is no pack, supply, converter or switch/,
+      /which is no pack, supply, converter, switch or changeover/,
     ],
     [
       'a switch that is gone',

@@ -112,16 +112,25 @@ function listReferences(design: Design): Check[] {
   ];
 }
 
-/** Items that name each other in a circle by one field: none of them begins anywhere. */
-function findLoops(items: readonly Item[], field: 'after' | 'feed', message: string): PlanProblem[] {
+/** Items that name each other in a circle by these fields: none of them begins anywhere. */
+function findLoops(
+  items: readonly Item[],
+  fields: readonly ('after' | 'feed' | 'other')[],
+  message: string,
+): PlanProblem[] {
   const next = new Map(
-    items.map((item) => [item.id, (item as unknown as Readonly<Record<string, string | null>>)[field] ?? null]),
+    items.map((item): [string, readonly string[]] => [
+      item.id,
+      fields.flatMap((field) => (item as unknown as Readonly<Record<string, string | null>>)[field] ?? []),
+    ]),
   );
   return items.flatMap((item, i) => {
-    let at = next.get(item.id) ?? null;
-    for (let hops = 0; at !== null && hops <= items.length; hops += 1) {
-      if (at === item.id) return [{ place: `items.${i}.${field}`, message: `${item.name}: ${message}` }];
-      at = next.get(at) ?? null;
+    const seen = new Set<string>();
+    const waiting = [...(next.get(item.id) ?? [])];
+    for (let at = waiting.pop(); at !== undefined; at = waiting.pop()) {
+      if (at === item.id) return [{ place: `items.${i}.${fields[0]}`, message: `${item.name}: ${message}` }];
+      if (!seen.has(at)) waiting.push(...(next.get(at) ?? []));
+      seen.add(at);
     }
     return [];
   });
@@ -190,12 +199,12 @@ function checkDesign(design: Design): PlanProblem[] {
     ...dangling,
     ...findLoops(
       design.items,
-      'after',
+      ['after'],
       'the data of these tapes goes round in a circle; let one of them start at the controller',
     ),
     ...findLoops(
       design.items,
-      'feed',
+      ['feed', 'other'],
       'it is made from itself, by way of what it feeds; let one of them be fed from a pack or an outside supply',
     ),
     ...findPinTwins(design.items),

@@ -22,6 +22,8 @@ export interface SupplyNode {
   readonly parent: number;
   /** Contacts and lead in front of it, out and back. */
   readonly ohm: number;
+  /** Lost in a diode before it, whatever flows. */
+  readonly dropV?: number;
   /** Null where it only passes on. */
   readonly converter: ConverterPart | null;
   /** A board on this rail resets below this; 0 = none hangs on it. */
@@ -304,8 +306,8 @@ function bracketRail(solver: Solver, i: number, openV: number, ohm: number): num
 
 /** One node and all below it, from what stands before it. False where the voltage collapses. */
 function solve(solver: Solver, i: number, openV: number, ohm: number): boolean {
-  const converter = solver.tree.nodes[i]?.converter ?? null;
-  if (!converter) return solvePassing(solver, i, openV, ohm);
+  const { converter = null, dropV = 0 } = solver.tree.nodes[i] ?? {};
+  if (!converter) return solvePassing(solver, i, Math.max(0, openV - dropV), ohm);
   return converter.topology === 'linear'
     ? solveLinear(solver, i, converter, openV, ohm)
     : solveSwitching(solver, i, converter, openV, ohm);

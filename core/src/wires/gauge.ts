@@ -20,18 +20,19 @@ export function wireOhmPerMetre(gaugeAwg: number, temperatureC = 20): number {
   return (COPPER_OHM_M / areaM2) * (1 + COPPER_PER_KELVIN * (temperatureC - 20));
 }
 
-/** What a wire loses on its way out and back. @example 1.2 A over 700 mm of 0.0842 Ω/m: 0.141 V */
+/** What a wire loses: out and back, or one way where its way back is another. @example 1.2 A over 700 mm of 0.0842 Ω/m and back: 0.141 V */
 export const wireDrop = defineFormula({
-  name: 'Drop of a wire, out and back',
+  name: 'Drop of a wire',
   gives: { meaning: 'drop', kind: 'voltageV' },
   symbols: {
+    n: { meaning: 'ways: out and back, or one', kind: 'count' },
     I: { meaning: 'current', kind: 'currentA' },
     L: { meaning: 'length one way', kind: 'lengthMm' },
     r: { meaning: 'resistance of one core for a metre', kind: 'resistanceOhm' },
   },
-  form: '{U} = 2 · {I} · {L} · {r}',
+  form: '{U} = {n} · {I} · {L} · {r}',
   source: 'Ohm’s law; the current goes out and comes back',
-  reckon: ({ I, L, r }) => (2 * I * L * r) / 1000,
+  reckon: ({ n, I, L, r }) => (n * I * L * r) / 1000,
 });
 
 /** Conservative currents for one core bundled with others under cloth, by gauge: well under what the same wire bears in free air. */

@@ -13,7 +13,7 @@ describe('gauge and drop', () => {
     expect(wireOhmPerMetre(gauge)).toBeCloseTo(ohms, digits);
   });
   it('1.2 A over 0.7 m out and back in 24 gauge: 0.141 V', () => {
-    expect(wireDrop.reckon({ I: 1.2, L: 700, r: wireOhmPerMetre(24) })).toBeCloseTo(0.141, 3);
+    expect(wireDrop.reckon({ n: 2, I: 1.2, L: 700, r: wireOhmPerMetre(24) })).toBeCloseTo(0.141, 3);
   });
   it('36 gauge is 0.127 mm and each step is thinner', () => {
     expect(gaugeDiameter.reckon({ n: 36 })).toBeCloseTo(0.127, 9);
@@ -30,10 +30,10 @@ describe('runs', () => {
     expect(cutLength.reckon({ d: 480 })).toBeCloseTo(636, 9);
   });
   it('takes the thinnest gauge in the drawer that carries and keeps the drop', () => {
-    expect(chooseGauge([30, 28, 26, 24, 22], { carryA: 1, lengthMm: 200, railV: 5 })).toBe(26);
-    expect(chooseGauge([30, 28, 26, 24, 22], { carryA: 1, lengthMm: 2000, railV: 5 })).toBe(22);
-    expect(chooseGauge([30], { carryA: 3, lengthMm: 200, railV: 5 })).toBe(30);
-    expect(chooseGauge([24, 30], { carryA: null, lengthMm: 200, railV: 5 })).toBe(30);
+    expect(chooseGauge([30, 28, 26, 24, 22], { carryA: 1, lengthMm: 200, railV: 5, ways: 2 })).toBe(26);
+    expect(chooseGauge([30, 28, 26, 24, 22], { carryA: 1, lengthMm: 2000, railV: 5, ways: 2 })).toBe(22);
+    expect(chooseGauge([30], { carryA: 3, lengthMm: 200, railV: 5, ways: 2 })).toBe(30);
+    expect(chooseGauge([24, 30], { carryA: null, lengthMm: 200, railV: 5, ways: 2 })).toBe(30);
   });
   it('keeps one meaning to a colour, and no live core is black', () => {
     const roles: readonly NetRole[] = [

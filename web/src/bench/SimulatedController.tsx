@@ -1,6 +1,7 @@
 import type { Assessment } from '@glimmer/core/assess';
 import { fingerprint } from '@glimmer/core/exports';
 import { ANY, lightOfChannel } from '@glimmer/core/motion';
+import { scanLineId } from '@glimmer/core/network';
 import { useEffect, useMemo, useState } from 'react';
 import { type PieceMoment, usePieceStore } from '../picture/pieceStore.ts';
 import { useSheet } from '../stages/useSheet.ts';
@@ -30,9 +31,27 @@ function useSaid(mark: string, moodName: string | null, atMs: number): readonly 
   return said;
 }
 
+/** What the pin of a line that lights share does: how bright its lights are, each in its turn. */
+function describeLine(demandId: string, { show, driven }: Assessment, moment: PieceMoment): string | null {
+  for (const { itemId, scan } of driven) {
+    const line = scan?.layout.lines.find((each) => scanLineId(itemId, each) === demandId);
+    const group = show.groups.find((each) => each.id === itemId);
+    if (!scan || !line || !group) continue;
+    const lights = line.joins.map(({ light }) => moment.frame[group.offset + light] ?? 0);
+    const lit = lights.filter((light) => light > 0).length;
+    const mean = lights.reduce((sum, light) => sum + light, 0) / 255 / Math.max(1, lights.length);
+    return `one turn of ${scan.layout.turns}${line.kind === 'row' ? '' : ' for each'}: ${lit} of ${lights.length} lit, ${Math.round(mean * 100)} %`;
+  }
+  return null;
+}
+
 /** What a pin does at a moment, in words. */
-function describePin(demandId: string, { show, chains }: Assessment, moment: PieceMoment): string {
+function describePin(demandId: string, assessment: Assessment, moment: PieceMoment): string {
+  const { show, chains } = assessment;
+  const line = describeLine(demandId, assessment, moment);
+  if (line !== null) return line;
   const [kind, id, number] = demandId.split(':');
+  if (kind === 'scan') return number === 'latch' ? 'a pulse a frame' : 'every light, bit by bit';
   if (kind === 'control') {
     const index = show.controls.findIndex((control) => control.id === id);
     const [control, state] = [show.controls[index], moment.state.controls[index]];

@@ -1,4 +1,4 @@
-import { canBeNamed, type FormRow, kindOf, rowsOf, waysOf } from '@glimmer/core/items';
+import { canBeNamed, type FormRow, isFedByWay, kindOf, rowsOf } from '@glimmer/core/items';
 import { type Figure, type LedBody, type Origin, type Part, stateFigure } from '@glimmer/core/parts';
 import { type Design, type Item, itemNamed } from '@glimmer/core/plan';
 import type { QuantityKind } from '@glimmer/core/units';
@@ -182,8 +182,8 @@ function NamedRow({ item, row, shown }: RowProps<'named'>) {
   const named = listNameable(design, item, row);
   if (named.length < (row.field === 'feed' || row.names === 'board' ? 2 : 1) && (value === null || value === undefined))
     return null;
-  const { mainId } = assessment.rails;
-  const main = row.names === 'feeder' && mainId !== null ? itemNamed(design, mainId) : undefined;
+  const reckonedId = row.field === 'feed' ? assessment.rails.feedOf({ ...item, feed: null } as Item) : null;
+  const main = reckonedId === null ? undefined : itemNamed(design, reckonedId);
   const words = row.names === 'tape' ? (name: string) => `the end of ${name}` : (name: string) => name;
   return (
     <Choice
@@ -204,14 +204,8 @@ const hasMinuses = (design: Design): boolean =>
   design.items.filter((item) => item.kind === 'pack' || item.kind === 'outside supply' || item.kind === 'converter')
     .length > 1;
 
-/** What a switch of its own or a driver feeds takes from there, so its feed is not asked besides. */
-const isFedBySwitch = (item: Item): boolean => {
-  const own = waysOf(item);
-  return own.length > 0 && own.every(({ way }) => way === 'hand switch' || way === 'driver');
-};
-
 const isAsked = (design: Design, item: Item, row: FormRow): boolean =>
-  row.field === 'minus' ? hasMinuses(design) : row.field === 'feed' ? !isFedBySwitch(item) : true;
+  row.field === 'minus' ? hasMinuses(design) : row.field === 'feed' ? !isFedByWay(item) : true;
 
 function OneRow({ item, row, shown }: { readonly item: Item; readonly row: FormRow; readonly shown: Shown }) {
   const value = read(item, row.field);

@@ -1,9 +1,9 @@
 import { canBeNamed, type Nameable, type SwitchedBy, waysOf } from '@glimmer/core/items';
 import { ways } from '@glimmer/core/network';
-import { transistors } from '@glimmer/core/parts';
-import { type Item, itemNamed } from '@glimmer/core/plan';
+import { findPart, transistors } from '@glimmer/core/parts';
+import { bands, type Item, itemNamed } from '@glimmer/core/plan';
 import { useSheet } from '../stages/useSheet.ts';
-import { Choice } from '../widgets/fields.tsx';
+import { Choice, QuantityField } from '../widgets/fields.tsx';
 import { editItem, setField } from './itemActions.ts';
 
 const NONE = '(none)';
@@ -12,11 +12,22 @@ const namedBy: Readonly<Partial<Record<SwitchedBy['way'], Nameable>>> = {
   'light gate': 'gate',
   driver: 'driver',
   box: 'box',
+  'scan driver': 'scan driver',
 };
 
+/** Rows of a fresh grid: as square as its lights make one. */
+const squareRows = (item: Item): number =>
+  'places' in item ? Math.max(1, Math.min(bands.gridRows.most, Math.round(Math.sqrt(item.places.length)))) : 1;
+
 /** A way of a kind with nothing said yet but what it must name. */
-function freshWay(way: SwitchedBy['way'], by: string): SwitchedBy {
+function freshWay(item: Item, way: SwitchedBy['way'], by: string): SwitchedBy {
   switch (way) {
+    case 'scanned grid':
+      return { way, board: null, rows: squareRows(item), part: null, columnsBy: null };
+    case 'scan driver':
+      return { way, by, rows: squareRows(item) };
+    case 'shared pins':
+      return { way, board: null };
     case 'pin high':
     case 'pin low':
       return { way, board: null };
@@ -44,12 +55,45 @@ interface WayRowProps {
   readonly label: string;
   readonly own: SwitchedBy;
   readonly channel: number;
-  /** Changes the way as it is by now. */
-  readonly onSet: (change: (now: SwitchedBy) => SwitchedBy) => void;
+  /** Changes the way as it is by now, of the item as it is by now: what is shown may be a moment behind. */
+  readonly onSet: (change: (now: SwitchedBy, item: Item) => SwitchedBy) => void;
 }
 
 interface NamedProps extends Pick<WayRowProps, 'label' | 'own' | 'onSet'> {
   readonly candidates: readonly Item[];
+}
+
+/** What of a grid the maker decides: its rows, and what its columns end at. */
+function GridFields({ label, own, onSet }: Pick<WayRowProps, 'label' | 'own' | 'onSet'>) {
+  if (!('rows' in own)) return null;
+  return (
+    <>
+      <QuantityField
+        label={`${label}: rows`}
+        kind="count"
+        value={own.rows}
+        band={bands.gridRows}
+        onCommit={(rows) => onSet((now) => ('rows' in now ? { ...now, rows: Math.round(rows) } : now))}
+      />
+      {own.way === 'scanned grid' && (
+        <Choice
+          label={`${label}: columns end at`}
+          value={own.columnsBy ?? NONE}
+          overruled={own.columnsBy !== null}
+          options={[
+            { value: NONE, label: 'as reckoned' },
+            { value: 'pin', label: 'a pin each: dark ones are held at the chip’s supply' },
+            { value: 'transistor', label: 'a transistor each: dark ones are let go' },
+          ]}
+          onChoose={(by) =>
+            onSet((now) =>
+              now.way === 'scanned grid' ? { ...now, columnsBy: by === 'pin' || by === 'transistor' ? by : null } : now,
+            )
+          }
+        />
+      )}
+    </>
+  );
 }
 
 /** What a way names: a switch or gate, an output, a transistor, a board. */
@@ -57,6 +101,7 @@ function Named({ label, own, candidates, onSet }: NamedProps) {
   const { assessment } = useSheet();
   return (
     <>
+      <GridFields label={label} own={own} onSet={onSet} />
       {'by' in own && (
         <Choice
           label={`${label}: which`}
@@ -75,12 +120,12 @@ function Named({ label, own, candidates, onSet }: NamedProps) {
       )}
       {'part' in own && (
         <Choice
-          label={`${label}: which transistor`}
+          label={own.way === 'scanned grid' ? `${label}: transistor of each row` : `${label}: which transistor`}
           value={own.part ?? NONE}
           options={[
             { value: NONE, label: 'as reckoned' },
             ...transistors
-              .filter((part) => part.side === ways[own.way].transistor)
+              .filter((part) => part.side === (own.way === 'scanned grid' ? 'high' : ways[own.way].transistor))
               .map((part) => ({ value: part.id, label: part.name })),
           ]}
           onChoose={(part) => onSet((now) => ('part' in now ? { ...now, part: part === NONE ? null : part } : now))}
@@ -111,8 +156,13 @@ function WayRow({ item, label, own, channel, onSet }: WayRowProps) {
     return as ? design.items.filter((each) => canBeNamed(each, as)) : [];
   };
   const hasBoard = assessment.boards.length > 0;
+  // Dice that share a leg can't be told from each other by a row and a column.
+  const canTakeTurns = item.kind === 'light' && findPart(assessment.library, 'led', item.part)?.dice === undefined;
   const offered = allWays.filter(
-    ({ id }) => id === own.way || (namedBy[id] ? candidates(id).length > 0 : hasBoard || ways[id].pin === 'none'),
+    ({ id }) =>
+      id === own.way ||
+      ((!ways[id].scans || canTakeTurns) &&
+        (namedBy[id] ? candidates(id).length > 0 : hasBoard || ways[id].pin === 'none')),
   );
   const resolved = assessment.switched.get(item.id)?.[channel];
   const driven = assessment.driven.find((each) => each.itemId === item.id && each.channels.includes(channel));
@@ -132,7 +182,7 @@ function WayRow({ item, label, own, channel, onSet }: WayRowProps) {
           ...offered.map(({ id, name }) => ({ value: id, label: name })),
         ]}
         hint={hint.length > 0 ? hint.join('; ') : undefined}
-        onChoose={(way) => onSet(() => freshWay(way, candidates(way)[0]?.id ?? ''))}
+        onChoose={(way) => onSet((_, now) => freshWay(now, way, candidates(way)[0]?.id ?? ''))}
       />
       <Named label={label} own={own} candidates={candidates(own.way)} onSet={onSet} />
       {own.way === 'hand switch' && itemNamed(design, own.by) === undefined && (
@@ -156,12 +206,12 @@ export function WayRows({ item, label }: { readonly item: Item; readonly label: 
       ? Array.from({ length: channels }, (_, i) => own[Math.min(i, own.length - 1)] ?? first)
       : [first];
   const isApart = own.length > 1;
-  const set = (index: number, change: (now: SwitchedBy) => SwitchedBy): void =>
+  const set = (index: number, change: (now: SwitchedBy, item: Item) => SwitchedBy): void =>
     editItem(item, (draft) => {
       const now = waysOf(draft as Item);
       const next = (isApart ? shown : [first]).map((each, i) => {
         const said = now[Math.min(i, now.length - 1)] ?? each;
-        return i === index ? change(said) : said;
+        return i === index ? change(said, draft as Item) : said;
       });
       // A tape says so for each of its colours, all else once.
       Object.assign(draft, { switchedBy: item.kind === 'plain tape' ? next : next[0] });

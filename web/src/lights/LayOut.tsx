@@ -1,6 +1,6 @@
 import type { ItemOf } from '@glimmer/core/items';
 import { judgeLayout, type Layout, type LayoutFacts, layOut } from '@glimmer/core/lights';
-import { canHold, type Design, layInTurn } from '@glimmer/core/plan';
+import { bands, canHold, type Design, layInTurn, mapItem } from '@glimmer/core/plan';
 import type { Band } from '@glimmer/core/units';
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
@@ -147,6 +147,14 @@ function Facts({ facts, acrossMm, channels, isByTurns }: FactsProps) {
   );
 }
 
+/** A scanned grid has the rows that its lights are laid in. */
+const takeRows = (design: Design, id: string, { shape, rows: asked }: Asked): Design =>
+  mapItem(design, id, (item) =>
+    shape === 'grid' && item.kind === 'light' && 'rows' in item.switchedBy
+      ? { ...item, switchedBy: { ...item.switchedBy, rows: Math.min(bands.gridRows.most, asked) } }
+      : item,
+  );
+
 interface LayOutProps {
   readonly item: Laid;
   /** How wide one is; null while it is not known. */
@@ -159,11 +167,14 @@ export function LayOut({ item, acrossMm }: LayOutProps) {
   const [own, setOwn] = useState<Asked | null>(null);
   const isGuide = 'ends' in item;
   const [word, channels] = isGuide ? ['holes', 1] : ['lights', item.channels];
-  const asked = own ?? beginWith(isGuide ? item.ends.length : item.places.length, design);
+  // What is scanned is told by row and column: each row must run the same way.
+  const isScanned = !isGuide && 'rows' in item.switchedBy;
+  const begun = beginWith(isGuide ? item.ends.length : item.places.length, design);
+  const asked = own ?? (isScanned ? { ...begun, shape: 'grid' as const } : begun);
   const set = (fields: Partial<Asked>): void => setOwn({ ...asked, ...fields });
   const tapes = design.items.filter((each) => 'route' in each && each.route.length > 1);
   const others = isGuide ? [] : design.items.filter((each) => each.kind === 'light' && each.id !== item.id);
-  const layout = layoutOf(asked, design);
+  const layout = layoutOf(isScanned ? { ...asked, snakes: false } : asked, design);
   const places = layout ? layOut(layout) : [];
   const isByTurns = asked.inTurnWith !== NONE;
   const facts = judgeLayout(layout, places, { acrossMm, channels, turns: isByTurns ? 2 : 1 });
@@ -176,7 +187,14 @@ export function LayOut({ item, acrossMm }: LayOutProps) {
         'ends',
         places.map((at) => ({ id: nanoid(8), at, hollowId: null })),
       );
-    else changeDesign((open) => layInTurn(open, ids, places, () => nanoid(8)));
+    else
+      changeDesign((open) =>
+        takeRows(
+          layInTurn(open, ids, places, () => nanoid(8)),
+          item.id,
+          asked,
+        ),
+      );
     tellDone(`${places.length} ${word} laid out`);
   };
   return (
@@ -208,7 +226,7 @@ export function LayOut({ item, acrossMm }: LayOutProps) {
         {(asked.shape === 'ring' || asked.shape === 'arc') && (
           <Tick label="Clockwise" checked={asked.clockwise} onChange={(clockwise) => set({ clockwise })} />
         )}
-        {asked.shape === 'grid' && (
+        {asked.shape === 'grid' && !isScanned && (
           <Tick label="Every second row back" checked={asked.snakes} onChange={(snakes) => set({ snakes })} />
         )}
         {others.length > 0 && (

@@ -1,4 +1,4 @@
-import type { ItemOf, PlacedLeds } from '@glimmer/core/items';
+import { type ItemOf, type PlacedLeds, takesTurns } from '@glimmer/core/items';
 import { CLEARANCE_A_SIDE_MM, finishedDiameter, upToDrillMm } from '@glimmer/core/lights';
 import { bands, removePlace } from '@glimmer/core/plan';
 import type { Draft } from 'immer';
@@ -118,7 +118,8 @@ export function LightDetails({
         </div>
       )}
       {part?.dice?.length === 4 && <WhiteFrom item={item} />}
-      {part?.dice ? <CommonLeg item={item} /> : <StringTable item={item} />}
+      {part?.dice && <CommonLeg item={item} />}
+      {!part?.dice && !takesTurns(item.switchedBy) && <StringTable item={item} />}
       {part?.invisible && <Dose item={item} part={part} />}
       <LayOut item={item} acrossMm={part ? finishedMm : null} />
       {item.places.length > 0 && <MoveGroup item={item} />}

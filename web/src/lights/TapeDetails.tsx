@@ -11,7 +11,7 @@ import { FigureLine } from '../widgets/Section.tsx';
 import { openSum } from '../widgets/SumDrawer.tsx';
 import { ColoursSeen, WhiteFrom } from './Colours.tsx';
 import { RouteTable } from './RouteTable.tsx';
-import { TapeFeeds } from './TapeFeeds.tsx';
+import { PlainFeeds, TapeFeeds } from './TapeFeeds.tsx';
 
 /** A tape cut into rows: how many lights each way, and which way every second one runs. */
 function Rows({ item }: { readonly item: ItemOf<'pixel tape'> }) {
@@ -210,6 +210,7 @@ export function PlainTapeDetails({
           />
         </div>
       )}
+      {placed && <PlainFeeds item={item} placed={placed} />}
       <RouteTable item={item} />
     </>
   );

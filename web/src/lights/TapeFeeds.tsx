@@ -1,5 +1,6 @@
 import { feedAgain } from '@glimmer/core/findings';
-import type { ItemOf, PlacedTape } from '@glimmer/core/items';
+import type { ItemOf, PlacedPlain, PlacedTape } from '@glimmer/core/items';
+import { extraFeeds } from '@glimmer/core/network';
 import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { setField } from '../items/itemActions.ts';
@@ -10,28 +11,31 @@ import { Button } from '../widgets/Button.tsx';
 import { QuantityField } from '../widgets/fields.tsx';
 import { FigureLine } from '../widgets/Section.tsx';
 
-interface TapeFeedsProps {
-  readonly item: ItemOf<'pixel tape'>;
-  readonly placed: PlacedTape;
+type Fed = ItemOf<'pixel tape' | 'plain tape'>;
+
+interface FeedRowsProps {
+  readonly item: Fed;
+  readonly lights: number;
+  /** The run that leads to the pads before a light, counted from 1. */
+  readonly runIdOf: (at: number) => string;
+  /** Some light wants more than it gets. */
+  readonly isShort: boolean;
+  /** All tapes that are fed together with it, the first of their line first. */
+  readonly together: readonly string[];
 }
 
-/** Where a tape is fed besides its start, what each feed brings, and what is left at the light that gets least. */
-export function TapeFeeds({ item, placed }: TapeFeedsProps) {
+/** Where a tape is fed besides its start, each feed with what it brings; one more, or the fewest that are enough. */
+function FeedRows({ item, lights, runIdOf, isShort, together }: FeedRowsProps) {
   const printer = usePrinter();
   const { design, assessment } = useSheet();
   const [answer, setAnswer] = useState<string | null>(null);
-  const chain = assessment.chains.find(({ tapeIds }) => tapeIds.includes(item.id));
-  if (!chain || chain.railV <= 0 || placed.cut.lights < 2) return null;
   const feeds = item.feedsAt ?? [];
-  const { lights } = placed.cut;
-  const own = chain.voltageV.slice(placed.firstIndex, placed.firstIndex + lights);
-  const leastV = Math.min(...own);
   const set = (next: readonly number[]): void => {
     setAnswer(null);
     setField(item.id, 'feedsAt', next.length === 0 ? undefined : [...next]);
   };
   const propose = (): void => {
-    const [fix] = feedAgain({ design, assessment, library: assessment.library }, chain.tapeIds);
+    const [fix] = feedAgain({ design, assessment, library: assessment.library }, together);
     if (fix) mend(fix.edits);
     setAnswer(
       fix
@@ -40,13 +44,9 @@ export function TapeFeeds({ item, placed }: TapeFeedsProps) {
     );
   };
   return (
-    <div className="mt-2">
-      <FigureLine
-        label="At the height its lights get, at the least"
-        value={`${printer.quantity('voltageV', leastV)} (light ${own.indexOf(leastV) + 1}; wanted ${printer.quantity('voltageV', chain.wantsV)})`}
-      />
+    <>
       {feeds.map((at, i) => {
-        const run = assessment.runs.find(({ id }) => id === `feed:${item.id}:${Math.min(at - 1, lights) + 1}`);
+        const run = assessment.runs.find(({ id }) => id === runIdOf(at));
         return (
           <div key={i} className="mt-1 flex items-end gap-2">
             <QuantityField
@@ -72,7 +72,7 @@ export function TapeFeeds({ item, placed }: TapeFeedsProps) {
           <Plus size={15} />
           Feed {item.name} at its far end too
         </Button>
-        {chain.leastV < chain.wantsV && (
+        {isShort && (
           <Button look="quiet" onClick={propose}>
             Find the fewest feeds that are enough
           </Button>
@@ -81,6 +81,63 @@ export function TapeFeeds({ item, placed }: TapeFeedsProps) {
           {answer}
         </span>
       </div>
+    </>
+  );
+}
+
+interface TapeFeedsProps {
+  readonly item: ItemOf<'pixel tape'>;
+  readonly placed: PlacedTape;
+}
+
+/** Where a tape of pixels is fed, and what is left at the light that gets least. */
+export function TapeFeeds({ item, placed }: TapeFeedsProps) {
+  const printer = usePrinter();
+  const { assessment } = useSheet();
+  const chain = assessment.chains.find(({ tapeIds }) => tapeIds.includes(item.id));
+  if (!chain || chain.railV <= 0 || placed.cut.lights < 2) return null;
+  const { lights } = placed.cut;
+  const own = chain.voltageV.slice(placed.firstIndex, placed.firstIndex + lights);
+  const leastV = Math.min(...own);
+  return (
+    <div className="mt-2">
+      <FigureLine
+        label="At the height its lights get, at the least"
+        value={`${printer.quantity('voltageV', leastV)} (light ${own.indexOf(leastV) + 1}; wanted ${printer.quantity('voltageV', chain.wantsV)})`}
+      />
+      <FeedRows
+        item={item}
+        lights={lights}
+        runIdOf={(at) => `feed:${item.id}:${Math.min(at - 1, lights) + 1}`}
+        isShort={chain.leastV < chain.wantsV}
+        together={chain.tapeIds}
+      />
+    </div>
+  );
+}
+
+/** Where a plain tape is fed, and how far it fades along its way. */
+export function PlainFeeds({ item, placed }: { readonly item: ItemOf<'plain tape'>; readonly placed: PlacedPlain }) {
+  const printer = usePrinter();
+  const { assessment } = useSheet();
+  const fade = assessment.fades.find(({ itemId }) => itemId === item.id);
+  const { lights } = placed.cut;
+  if (!fade) return null;
+  const runs = extraFeeds(placed);
+  const isAt = (at: number, light: number): boolean => light + placed.part.lightsPerJoint > at - 1 && light <= at - 1;
+  return (
+    <div className="mt-2">
+      <FigureLine
+        label="All of it lit, its dimmest light gets"
+        value={`${printer.quantity('fraction', fade.leastShare)} of its brightest (light ${fade.dimmestLight})`}
+      />
+      <FeedRows
+        item={item}
+        lights={lights}
+        runIdOf={(at) => runs.find(({ light }) => isAt(at, light))?.runId ?? `${item.id}: none`}
+        isShort={assessment.fades.some(({ itemId, isSeen }) => itemId === item.id && isSeen)}
+        together={[item.id]}
+      />
     </div>
   );
 }

@@ -16,6 +16,50 @@ export interface LightTarget {
   readonly fixedColour: string | null;
   /** Lights of several groups. */
   readonly isSet: boolean;
+  /** No light: a load or a signal, which is on or off. */
+  readonly isSwitched: boolean;
+}
+
+const ranks = { dark: 'stands still', steady: 'runs', shots: 'runs in bursts' } as const;
+
+/** What a load does in one mood: it runs, runs in bursts, or stands still. A move that dims just runs it. */
+function SwitchedMove({ target, mood }: MoveStackProps) {
+  const move = moveOn(mood.moves, target.id);
+  const edit = (recipe: (draft: Draft<Mood>) => void, merge?: string): void =>
+    editDesign(
+      (draft) => {
+        const found = draft.moods.list.find((each) => each.id === mood.id);
+        if (found) recipe(found);
+      },
+      merge ? { merge: `${merge} ${mood.id} ${target.id}` } : {},
+    );
+  const now = move === undefined ? 'dark' : move.kind === 'shots' ? 'shots' : 'steady';
+  return (
+    <div className="stitch grid grid-cols-[8rem_1fr] gap-x-3 py-2 first:border-t-0" data-target={target.name}>
+      <div>
+        <p className="font-semibold">{target.name}</p>
+        <Choice
+          hideLabel
+          label={`What ${target.name} does`}
+          value={now}
+          options={(['dark', 'steady', 'shots'] as const).map((value) => ({ value, label: ranks[value] }))}
+          onChoose={(kind) =>
+            edit((draft) => {
+              if (kind === 'dark') delete draft.moves[target.id];
+              else draft.moves[target.id] = changeMove(kind, undefined, '#ffffff') as Draft<Move>;
+            })
+          }
+        />
+      </div>
+      {move?.kind === 'shots' && (
+        <MoveSettings
+          move={move}
+          fixedColour="transparent"
+          onSet={(fields, merge) => edit((draft) => Object.assign(draft.moves[target.id] ?? {}, fields), merge)}
+        />
+      )}
+    </div>
+  );
 }
 
 const kinds = moveKinds.map((value) => ({ value, label: value }));
@@ -89,8 +133,12 @@ function Top({ top, target, fallback, edit }: TopProps) {
   );
 }
 
-/** What one light group or set does in one mood: a first move, and those laid upon it. */
-export function MoveStack({ target, mood }: MoveStackProps) {
+/** What one light group, set or load does in one mood. */
+export const MoveStack = (props: MoveStackProps) =>
+  props.target.isSwitched ? <SwitchedMove {...props} /> : <LightMoves {...props} />;
+
+/** What lights do in one mood: a first move, and those laid upon it. */
+function LightMoves({ target, mood }: MoveStackProps) {
   const move = moveOn(mood.moves, target.id);
   const fallback = target.fixedColour ?? '#ffb45e';
   const edit = (recipe: (draft: Draft<Mood>) => void, merge?: string): void =>

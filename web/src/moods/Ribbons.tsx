@@ -152,6 +152,8 @@ interface RibbonsProps {
   readonly limit: ShowLimit;
   readonly moodIndex: number;
   readonly placed: readonly PlacedGroup[];
+  /** What each group is called. */
+  readonly nameOf: (groupId: string) => string;
   readonly spanS: number;
 }
 
@@ -166,7 +168,7 @@ const layOutDark = (show: Show, spanS: number): Weave => ({
 });
 
 /** A mood as ribbons: time runs to the right, the lights of a group stand one under another. */
-export function Ribbons({ show, limit, moodIndex, placed, spanS }: RibbonsProps) {
+export function Ribbons({ show, limit, moodIndex, placed, nameOf, spanS }: RibbonsProps) {
   const printer = usePrinter();
   const woven = useWeave({ show, limit, moodIndex, spanS, columns: COLUMNS, mostRows: MOST_ROWS });
   // Until the first are woven, dark ones stand in their places, so that nothing below them moves when they come.
@@ -176,14 +178,16 @@ export function Ribbons({ show, limit, moodIndex, placed, spanS }: RibbonsProps)
     <Scrubbed spanS={weave.spanS}>
       {ribbons.map((ribbon) => {
         const group = placed.find((each) => each.id === ribbon.groupId);
+        const name = nameOf(ribbon.groupId);
+        const isSwitched = show.groups.find(({ id }) => id === ribbon.groupId)?.switches;
         return (
           <div key={ribbon.groupId} className="mb-1 grid grid-cols-[6.5rem_1fr] items-center gap-2">
-            <span className="truncate text-[13px] text-faint">{group?.name}</span>
+            <span className="truncate text-[13px] text-faint">{name}</span>
             <RibbonCanvas
               ribbon={ribbon}
               tint={group?.shape === 'lights' ? parseColour(group.part.colour) : WHITE}
-              high={ribbons.length > 5 ? 24 : 56}
-              label={`${group?.name ?? 'group'} ${woven ? `over ${spanS} seconds` : 'is being woven'}`}
+              high={isSwitched ? 10 : ribbons.length > 5 ? 24 : 56}
+              label={`${name} ${woven ? `over ${spanS} seconds` : 'is being woven'}`}
             />
           </div>
         );

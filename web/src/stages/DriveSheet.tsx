@@ -16,6 +16,7 @@ import { openSum } from '../widgets/SumDrawer.tsx';
 import { Controls } from './Controls.tsx';
 import { Loop } from './Loop.tsx';
 import { Pins } from './Pins.tsx';
+import { Turns } from './Turns.tsx';
 import { useSheet } from './useSheet.ts';
 
 function BoardCard({ item }: { readonly item: ItemOf<'board'> }) {
@@ -52,7 +53,8 @@ function setResistor(item: ItemOf<'light'>, die: DieColour | null, ohm: number |
 }
 
 /** What one resistor of a group serves. */
-function servedBy({ inSeries, sideBySide }: Driven['hung']): string {
+function servedBy({ hung: { inSeries, sideBySide }, scan }: Driven): string {
+  if (scan) return scan.layout.lines.some(({ kind }) => kind === 'row') ? 'each column' : 'each shared pin';
   const each = inSeries > 1 ? `string of ${inSeries}` : 'light';
   return sideBySide > 1 ? `every ${sideBySide} ${inSeries > 1 ? `strings of ${inSeries}` : 'lights'}` : `each ${each}`;
 }
@@ -63,11 +65,12 @@ function ResistorFields({ item, driven }: { readonly item: ItemOf<'light'>; read
   const hottestW = Math.max(0, ...driven.map(({ resistor }) => resistor?.heatW ?? 0));
   return (
     <>
-      {driven.map(({ die, resistor, loop, hung }) =>
-        loop.heldA === null ? (
+      {driven.map((each) => {
+        const { die, resistor, loop } = each;
+        return loop.heldA === null ? (
           <QuantityField
             key={die}
-            label={`Resistor, ${die === null ? servedBy(hung) : `each ${die} die`}`}
+            label={`Resistor, ${die === null ? servedBy(each) : `each ${die} die`}`}
             kind="resistanceOhm"
             value={resistor?.resistorOhm ?? null}
             band={bands.resistorOhm}
@@ -77,8 +80,8 @@ function ResistorFields({ item, driven }: { readonly item: ItemOf<'light'>; read
             onCommit={(value) => setResistor(item, die, value)}
             onClear={() => setResistor(item, die, null)}
           />
-        ) : null,
-      )}
+        ) : null;
+      })}
       {hottestW > 0 && (
         <Choice
           label="Rated"
@@ -96,7 +99,8 @@ function ResistorFields({ item, driven }: { readonly item: ItemOf<'light'>; read
 }
 
 /** What the three currents are of. */
-function unitOf({ tape, loop }: Driven): string {
+function unitOf({ tape, loop, scan }: Driven): string {
+  if (scan) return 'Each light, while its turn is on';
   if (tape) return 'Each piece between two marks';
   return loop.heldA === null ? 'Each light' : 'All its lights';
 }
@@ -126,6 +130,7 @@ function Channel({ item, driven }: { readonly item: Item; readonly driven: reado
           value={driven.map((each) => printer.quantity('currentA', each.channelA)).join(', ')}
         />
       )}
+      {first?.scan && <Turns driven={first} scan={first.scan} />}
       {first?.resistor && (
         <FigureLine
           label="Head-room for the resistor"
@@ -244,11 +249,11 @@ export default function DriveSheet() {
           ))}
         </Section>
       )}
-      <Section title="Switching without a pin">
+      <Section title="Gates, drivers, boxes and receivers">
         {switching.map((item) => (
           <ItemCard key={item.id} item={item} />
         ))}
-        <AddItems kinds={['light gate', 'driver', 'box']} />
+        <AddItems kinds={['light gate', 'driver', 'scan driver', 'box', 'receiver']} />
       </Section>
       <Warm />
       {assessment.dataLines.length > 0 && <PixelData />}

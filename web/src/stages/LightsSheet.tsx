@@ -1,5 +1,5 @@
 import { hollowOf } from '@glimmer/core/assess';
-import { type ItemKind, itemsOf, kindOf } from '@glimmer/core/items';
+import { type ItemKind, itemsOf, kindOf, takesTurns } from '@glimmer/core/items';
 import type { Driven } from '@glimmer/core/network';
 import { findPart, type LedPart } from '@glimmer/core/parts';
 import type { Design, Item } from '@glimmer/core/plan';
@@ -82,10 +82,13 @@ const isOfTheLine = (item: Item, field: string): boolean =>
   item.after !== null &&
   ['feed', 'board', 'dataResistorOhm', 'levelShifter', 'reservoirUf', 'spareFirst'].includes(field);
 
-/** A driver holds all its lights in one string, without a resistor; dice that share a leg have each their own. */
+/** A driver holds all its lights in one string, without a resistor; dice that share a leg have each their own; what takes turns is wired by its lines. */
 const isSettled = (item: Item, field: string, part: LedPart | undefined): boolean =>
   item.kind === 'light' &&
   ((part?.body !== 'power star' && ['sinkKPerW', 'sinkG', 'boxId', 'hollowKPerW', 'litS', 'heldBy'].includes(field)) ||
+    (takesTurns(item.switchedBy)
+      ? ['inSeries', 'sideBySide', 'resistorAt', 'channels', 'wiring'].includes(field)
+      : field === 'diodes') ||
     (item.switchedBy.way === 'driver' && ['inSeries', 'sideBySide', 'resistorAt'].includes(field)) ||
     (part?.dice !== undefined && ['inSeries', 'sideBySide', 'resistorAt', 'channels', 'forwardV'].includes(field)) ||
     (part?.insideOhm !== undefined && ['wantedCurrentA', 'resistorAt'].includes(field)));

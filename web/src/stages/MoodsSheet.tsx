@@ -22,7 +22,7 @@ import { useSheet } from './useSheet.ts';
 
 /** Groups and sets that moves are given to. */
 const listTargets = (design: Design, assessment: Assessment): LightTarget[] => [
-  ...assessment.movables.map(({ id, bytesPerPoint }) => {
+  ...assessment.movables.map(({ id, bytesPerPoint, switches }) => {
     const group = assessment.placed.find((each) => each.id === id);
     const own = group?.shape === 'lights' ? group.part.colour : '#ffffff';
     return {
@@ -30,6 +30,7 @@ const listTargets = (design: Design, assessment: Assessment): LightTarget[] => [
       name: itemNamed(design, id)?.name ?? id,
       fixedColour: bytesPerPoint === 1 ? own : null,
       isSet: false,
+      isSwitched: switches === true,
     };
   }),
   ...(design.moods.sets ?? []).map((set) => {
@@ -39,6 +40,7 @@ const listTargets = (design: Design, assessment: Assessment): LightTarget[] => [
       name: set.name,
       fixedColour: first?.shape === 'lights' && !first.part.dice ? first.part.colour : null,
       isSet: true,
+      isSwitched: false,
     };
   }),
 ];
@@ -53,7 +55,8 @@ function addMood(targets: readonly LightTarget[]): void {
       brightness: 0.4,
       moves: Object.fromEntries(
         targets
-          .filter((target) => !target.isSet)
+          // A load stands still until it is asked for.
+          .filter((target) => !target.isSet && !target.isSwitched)
           .map((target) => [
             target.id,
             { kind: 'breathe' as const, colour: target.fixedColour ?? '#ff9a3c', periodS: 4, low: 0.15, high: 1 },
@@ -227,6 +230,7 @@ export default function MoodsSheet() {
             limit={assessment.limit}
             moodIndex={index}
             placed={assessment.placed}
+            nameOf={(id) => itemNamed(design, id)?.name ?? id}
             spanS={Math.min(60, longestS)}
           />
           <OpenMood mood={mood} targets={targets} />

@@ -1,4 +1,4 @@
-import type { SupplyAssessment } from '@glimmer/core/assess';
+import { fullOf, type SupplyAssessment } from '@glimmer/core/assess';
 import { explainCeiling, figuresOf } from '@glimmer/core/figures';
 import { fusesFor } from '@glimmer/core/findings';
 import { kindOf } from '@glimmer/core/items';
@@ -14,6 +14,7 @@ import { BeginHere, FigureLine, Section } from '../widgets/Section.tsx';
 import { openSum } from '../widgets/SumDrawer.tsx';
 import { Chain } from './Chain.tsx';
 import { Night } from './Night.tsx';
+import { States } from './States.tsx';
 import { useSheet } from './useSheet.ts';
 
 const suits = ({ leastA, mostA }: { readonly leastA: number; readonly mostA: number }): Message =>
@@ -192,7 +193,7 @@ function Budget() {
                 </td>
               ))}
               <td className="text-right">
-                {printer.quantity('currentA', consumer.restA + consumer.steadyPeakA + consumer.fullA)}
+                {printer.quantity('currentA', consumer.restA + consumer.steadyPeakA + fullOf(consumer, 'peak'))}
               </td>
             </tr>
           ))}
@@ -236,9 +237,13 @@ export default function PowerSheet() {
       >
         <Items roles={['source']} />
       </Section>
-      <Section title="Switches and converters" aside={<AddItems kinds={['switch', 'converter']} />}>
-        <Items roles={['passes']} />
+      <Section
+        title="Switches, converters, chargers"
+        aside={<AddItems kinds={['switch', 'converter', 'changeover', 'charger']} />}
+      >
+        <Items roles={['passes', 'charges']} />
       </Section>
+      <States />
       <Section title="Other loads" aside={<AddItems kinds={['load']} />}>
         <Items roles={['load']} />
       </Section>

@@ -74,11 +74,23 @@ export const remote: KindDefinition<'remote'> = {
         { value: 'latched', label: 'changes with each press' },
       ],
     },
+    { type: 'named', field: 'receiver', label: 'Output of', names: 'receiver', none: 'a receiver of its own' },
+    {
+      type: 'quantity',
+      field: 'key',
+      label: 'Which output',
+      quantity: 'count',
+      band: bands.outputs,
+      isWhole: true,
+      empty: '1',
+      isLeftOut: true,
+    },
     boardRow,
   ],
   control: {
     pin: 'in',
     cores: ['chip plus', 'minus'],
+    outputOf: ({ receiver, key }) => (receiver ? { itemId: receiver, output: key ?? 1 } : null),
     radio: ({ output }) => output,
     doings: ({ output }) =>
       contactDoings(
@@ -93,7 +105,8 @@ export const remote: KindDefinition<'remote'> = {
           : { button: 'comes on', opened: 'goes off', while: 'is on, for as long as it is' },
       ),
   },
-  buys: ({ name }) => [pieces('Radio receiver, one channel, with its hand transmitter', 7.5, name)],
+  buys: ({ name, receiver }) =>
+    receiver ? [] : [pieces('Radio receiver, one channel, with its hand transmitter', 7.5, name)],
 };
 /** A photoresistor with a fixed resistor to minus, read by the converter. */
 export const lightSensor: KindDefinition<'light sensor'> = {

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { bands } from '../limits.ts';
-import { board, inBand, placed } from '../schemaFields.ts';
+import { board, id, inBand, placed } from '../schemaFields.ts';
 
 const control = { ...placed, board };
 
@@ -16,6 +16,10 @@ export const remoteSchema = z.strictObject({
   kind: z.literal('remote'),
   ...control,
   output: z.enum(['held', 'latched']),
+  /** Whose output it is; left out, it has a receiver of its own with one. */
+  receiver: id.nullable().optional(),
+  /** Which output, from 1. */
+  key: inBand(bands.outputs).int().optional(),
 });
 
 /** A light sensor as a plan holds it: the maker’s own two readings, in ohms. */

@@ -4,6 +4,8 @@ import { pieces } from '../buys.ts';
 import { asReckoned, type FormRow, type KindDefinition } from '../contract.ts';
 import { bands, holders } from '../limits.ts';
 import { diffuserRow, feedRow, itsPart, partRow, switchedRow, wiringRow } from '../rows.ts';
+import type { LightItem } from '../types.ts';
+import { takesTurns } from './scan.ts';
 
 /** What a power star is asked besides. */
 const heatRows: readonly FormRow[] = [
@@ -54,6 +56,11 @@ const heatRows: readonly FormRow[] = [
     options: holders.map((value) => ({ value, label: value })),
   },
 ];
+
+/** What takes turns knows no channels, no strings and no other wiring: each light is by itself. */
+function eachByItself({ inSeries: _, sideBySide: _besides, ...item }: LightItem): LightItem {
+  return { ...item, channels: 1 };
+}
 
 /** Single lights that are switched together, each with its resistor or in a string. */
 export const light: KindDefinition<'light'> = {
@@ -130,6 +137,11 @@ export const light: KindDefinition<'light'> = {
     },
     ...heatRows,
     switchedRow,
+    {
+      type: 'tick',
+      field: 'diodes',
+      label: 'A diode behind each light',
+    },
     feedRow,
     wiringRow,
     {
@@ -156,11 +168,12 @@ export const light: KindDefinition<'light'> = {
       const part = findPart(library, 'led', item.part);
       if (!part) return null;
       const { id, name, places } = item;
-      return { shape: 'lights', id, name, group: item, part, places: places.map(({ at }) => at) };
+      const group = takesTurns(item.switchedBy) ? eachByItself(item) : item;
+      return { shape: 'lights', id, name, group, part, places: places.map(({ at }) => at) };
     },
   },
-  buys: ({ sinkKPerW, places, name }) =>
-    sinkKPerW === undefined || places.length === 0
+  buys: ({ sinkKPerW, places, name, diodes, switchedBy }) => [
+    ...(sinkKPerW === undefined
       ? []
       : [
           pieces(
@@ -169,10 +182,14 @@ export const light: KindDefinition<'light'> = {
             name,
             places.length,
           ),
-        ],
-  channels: ({ channels, places, part }, library) =>
+        ]),
+    ...(diodes && takesTurns(switchedBy)
+      ? [pieces('Small signal diode', sundryPrices.diode, `${name}, one behind each light`, places.length)]
+      : []),
+  ],
+  channels: ({ channels, places, part, switchedBy }, library) =>
     findPart(library, 'led', part)?.dice ??
-    (channels > 1
+    (channels > 1 && !takesTurns(switchedBy)
       ? Array.from({ length: Math.max(1, Math.min(channels, places.length)) }, (_, i) => `${i + 1}`)
       : ['']),
 };

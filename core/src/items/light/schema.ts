@@ -18,6 +18,8 @@ export const lightSchema = z.strictObject({
   inSeries: inBand(bands.inSeries).int().optional(),
   /** Strings side by side on one resistor; each has its own without it. */
   sideBySide: inBand(bands.sideBySide).int().optional(),
+  /** A diode behind each light, so that none glows on lines that it shares. */
+  diodes: z.boolean().optional(),
   wantedCurrentA: inBand(bands.ledCurrentA),
   /** The maker's own reading at the wanted current. */
   forwardV: figure(bands.forwardV).nullable(),

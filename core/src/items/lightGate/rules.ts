@@ -2,6 +2,7 @@ import { findPart, type TransistorPart } from '../../parts/index.ts';
 import { lux, ohms, say, volts } from '../../units/index.ts';
 import { type Finding, named } from '../finding.ts';
 import type { RailRange } from '../gives.ts';
+import { bands } from '../limits.ts';
 import type { ItemRule } from '../rules.ts';
 import type { LightGateItem } from '../types.ts';
 import { designLightGate } from './model.ts';
@@ -46,8 +47,11 @@ function judgeLevels(
   // Full on in the dark asks for so much at most, off in light for so much at least.
   const mostOhm = ohmFor(gate.darkLux, part.gateV, Math.max(range.leastV, part.gateV + GATE_HEAD_V));
   const leastOhm = ohmFor(gate.brightLux, part.thresholdV, range.mostV);
-  const best = Math.sqrt(Math.max(1, mostOhm) * Math.max(1, leastOhm));
-  const serves = leastOhm <= mostOhm;
+  const { least: leastInUseOhm, most: mostInUseOhm } = bands.resistorOhm;
+  const fromOhm = Math.max(leastOhm, leastInUseOhm);
+  const toOhm = Math.min(mostOhm, mostInUseOhm);
+  const best = Math.sqrt(fromOhm * toOhm);
+  const serves = fromOhm <= toOhm;
   const takeBest = set(say`Take ${ohms(best)}`, { pullUpOhm: Math.round(best) });
   if (!serves && range.leastV >= part.gateV)
     return [
@@ -59,7 +63,10 @@ function judgeLevels(
         limit: { kind: 'resistanceOhm', value: mostOhm },
         what: say`${gate.name}: no pull-up is full on below ${lux(gate.darkLux)} and off above ${lux(gate.brightLux)}`,
         why: say`To go out it takes ${ohms(leastOhm)} at least, to be full on ${ohms(mostOhm)} at most, from a fresh pack to a spent one.`,
-        mend: 'Set the two levels farther apart, or take a transistor that is full on at less.',
+        mend:
+          leastOhm <= mostOhm
+            ? say`Resistors in use go from ${ohms(leastInUseOhm)} to ${ohms(mostInUseOhm)}: take a sensor that carries ${leastOhm > mostInUseOhm ? 'more' : 'less'} in the same light.`
+            : 'Set the two levels farther apart, or take a transistor that is full on at less.',
         fixes: [],
       },
     ];

@@ -1,10 +1,13 @@
-import { named } from '../finding.ts';
+import { findPart } from '../../parts/index.ts';
+import { type Finding, named } from '../finding.ts';
 import type { ItemRule } from '../rules.ts';
 import type { LoadItem } from '../types.ts';
 
-/** A load that a pin should switch: moods can't do that yet, so it would hang on nothing. */
-export const loadWayRule: ItemRule<LoadItem> = (item, { channels: [first], switchAll }) => {
-  if (!first?.isByPin) return [];
+/** A load that hangs on a pin itself: a pin gives some milliamperes, and only starts what has an input for it. */
+export const loadWayRule: ItemRule<LoadItem> = (item, { channels: [first], library, switchAll }) => {
+  const part = findPart(library, 'load', item.part);
+  const findings = part?.what === 'servo' && first?.isByPin ? [servo(item, switchAll)] : [];
+  if (!first?.isByPin || first.isByTransistor || part?.input !== undefined) return findings;
   return [
     {
       ...named('load-way', item.id),
@@ -12,9 +15,23 @@ export const loadWayRule: ItemRule<LoadItem> = (item, { channels: [first], switc
       stage: 'drive',
       aboutId: item.id,
       what: `${item.name} is to be switched by ${first.words}`,
-      why: 'Programs light lights; a load on a pin would neither be started nor stopped.',
-      mend: 'Feed it always, or by a switch, a gate or a box.',
-      fixes: [switchAll('Feed it always', { way: 'always on' })],
+      why: 'A pin gives some milliamperes: a load there pulls it down, and takes the controller with it.',
+      mend: 'Put a transistor below, or feed it always, by a switch, a gate or a box.',
+      fixes: [
+        switchAll('A transistor below', { way: 'transistor below', board: null, part: null }),
+        switchAll('Feed it always', { way: 'always on' }),
+      ],
     },
   ];
 };
+
+const servo = ({ id, name }: LoadItem, switchAll: Parameters<ItemRule<LoadItem>>[1]['switchAll']): Finding => ({
+  ...named('load-servo', id),
+  gravity: 'mend',
+  stage: 'drive',
+  aboutId: id,
+  what: `${name} is started and stopped by the program, which sends it no pulses`,
+  why: 'A servo goes where a train of pulses tells it; switched on without them it stays where it is, or twitches.',
+  mend: 'Feed it always and give it its pulses from a controller of its own.',
+  fixes: [switchAll('Feed it always', { way: 'always on' })],
+});

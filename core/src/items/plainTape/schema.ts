@@ -16,6 +16,8 @@ export const plainTapeSchema = z.strictObject({
   lengthMm: inBand(bands.tapeLengthMm).nullable(),
   /** Cut at each corner of its route, and joined again by a jumper. */
   cutAtCorners: z.boolean().optional(),
+  /** Fed again at the cut marks before these lights, counted from 1; one more than it has = at its far end. */
+  feedsAt: z.array(z.number().int().min(2).max(plenty.lights)).max(plenty.feeds).optional(),
   hollowId: id.nullable(),
   /** Overrules what a metre of its kind takes with every colour at full. */
   powerPerMetreW: figure(bands.powerPerMetreW).nullable(),

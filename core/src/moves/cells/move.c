@@ -86,7 +86,7 @@ static uint16_t cell_share(const UG_FLASH ug_move *move, uint32_t t_ms, uint16_t
     at->generation++;
   }
   if (!move->melts) return lives(at->now, cell) ? 256 : 0;
-  part = (uint32_t)(((uint64_t)(t_ms % move->step_ms) * 256u) / move->step_ms);
+  part = (t_ms % move->step_ms) * 256u / move->step_ms;
   return (uint16_t)(lives(at->now, cell) * (256u - part) + lives(at->next, cell) * part);
 }
 

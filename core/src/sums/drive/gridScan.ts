@@ -113,7 +113,7 @@ export const gridScanSum = defineSum({
         figure('lineRateHz', 'Rows a second', 'frequencyHz', picturesPerS * rows),
         figure('sneakA', 'Most through a light that should be off', 'currentA', worst),
       ],
-      steps: [fillSum(meanOfScan, { Ip: peakA, r: rows })],
+      steps: [fillSum(meanOfScan, { Ip: peakA, r: rows, s: 1 })],
       findings: judge({ isSeen: found.sneaks.some((sneak) => sneak.seen), worst, idle, middleA, picturesPerS }),
     };
   },

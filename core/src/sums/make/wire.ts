@@ -133,11 +133,11 @@ export const wireSum = defineSum({
   }) => {
     const isGauge = conductor === 'stranded wire';
     const r = ohmOf({ conductor, gaugeAwg, widthMm, thicknessMm, threadOhmPerMetre, ambientC });
-    const dropV = wireDrop.reckon({ I: currentA, L: lengthMm, r });
+    const dropV = wireDrop.reckon({ n: 2, I: currentA, L: lengthMm, r });
     const thinnest = soldGauges.find(
       (gauge) =>
         wireCarriesA(gauge) >= currentA &&
-        wireDrop.reckon({ I: currentA, L: lengthMm, r: wireOhmPerMetre(gauge, ambientC) }) <= mostDrop * supplyV,
+        wireDrop.reckon({ n: 2, I: currentA, L: lengthMm, r: wireOhmPerMetre(gauge, ambientC) }) <= mostDrop * supplyV,
     );
     const carriesA = isGauge ? wireCarriesA(gaugeAwg) : null;
     return {
@@ -160,7 +160,7 @@ export const wireSum = defineSum({
         ...(isGauge ? [fillSum(gaugeDiameter, { n: gaugeAwg })] : []),
         ...(conductor === 'foil' ? [fillSum(foilOhm, { b: widthMm ?? 1, h: thicknessMm ?? 1 })] : []),
         ...(conductor === 'enamelled wire' ? [fillSum(roundOhm, { d: widthMm ?? 1 })] : []),
-        fillSum(wireDrop, { I: currentA, L: lengthMm, r }),
+        fillSum(wireDrop, { n: 2, I: currentA, L: lengthMm, r }),
       ],
       findings: judge({ carriesA, currentA, gaugeAwg, thinnest, dropV, mostDrop, supplyV, conductor }),
     };

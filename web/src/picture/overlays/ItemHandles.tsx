@@ -89,6 +89,7 @@ const marks: Readonly<Record<ItemRole, (props: MarkProps) => ReactNode>> = {
   board: BoardMark,
   source: SourceMark,
   passes: PillMark,
+  charges: PillMark,
   switches: PillMark,
   load: PillMark,
   light: PillMark,

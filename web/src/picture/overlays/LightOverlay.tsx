@@ -131,6 +131,40 @@ interface SingleLightProps {
   readonly u: number;
 }
 
+/** More than so many lights of a group are named once and numbered else; beyond the other only some have their number. */
+const FEW = 6;
+const MANY = 40;
+
+/** What a light is called on the picture, so that names do not lie on each other. */
+function LightName({ group, place, number, u }: SingleLightProps) {
+  const count = group.places.length;
+  if (count <= FEW)
+    return (
+      <Label x={place.at.xMm + u * 3.2} y={place.at.yMm + u} u={u}>
+        {count > 1 ? `${group.name} ${number}` : group.name}
+      </Label>
+    );
+  const isNumbered = count <= MANY || number === 1 || number === count || number % 10 === 0;
+  return (
+    <>
+      {number === 1 && (
+        <Label x={place.at.xMm - u * 1.7} y={place.at.yMm - u * 6} u={u}>{`${group.name}: ${count}`}</Label>
+      )}
+      {isNumbered && (
+        <text
+          x={place.at.xMm + u * 1.6}
+          y={place.at.yMm - u * 1.6}
+          fontSize={u * 2.6}
+          fill="var(--faint)"
+          className="figures pointer-events-none"
+        >
+          {number}
+        </text>
+      )}
+    </>
+  );
+}
+
 /** One light at its place, to be dragged. */
 function SingleLight({ group, place, number, u }: SingleLightProps) {
   return (
@@ -165,9 +199,7 @@ function SingleLight({ group, place, number, u }: SingleLightProps) {
         strokeWidth="1"
         vectorEffect="non-scaling-stroke"
       />
-      <Label x={place.at.xMm + u * 3.2} y={place.at.yMm + u} u={u}>
-        {group.places.length > 1 ? `${group.name} ${number}` : group.name}
-      </Label>
+      <LightName group={group} place={place} number={number} u={u} />
     </Handle>
   );
 }

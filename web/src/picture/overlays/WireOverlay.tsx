@@ -79,12 +79,31 @@ function Run({ run, u, isPointed }: { readonly run: WireRun; readonly u: number;
   );
 }
 
+/** From light to light along a line that they share: legs or bare wire, rows drawn through and columns dashed. */
+function SharedLines({ assessment }: Pick<OverlayProps, 'assessment'>) {
+  return assessment.driven.flatMap(({ itemId, scan }) => {
+    const places = assessment.placed.find((group) => group.id === itemId)?.places ?? [];
+    return (scan?.layout.lines ?? []).map((line) => (
+      <polyline
+        key={`${itemId}:${line.id}`}
+        points={line.joins.map(({ light }) => `${places[light]?.xMm ?? 0},${places[light]?.yMm ?? 0}`).join(' ')}
+        fill="none"
+        stroke="var(--faint)"
+        strokeWidth="1"
+        strokeDasharray={line.kind === 'column' ? '3 3' : undefined}
+        vectorEffect="non-scaling-stroke"
+      />
+    ));
+  });
+}
+
 /** Wires: each run as its cores side by side, in their colours. */
 export function WireOverlay(props: OverlayProps) {
   const { assessment, u } = props;
   const pointedId = useTool((state) => state.pointedId);
   return (
     <>
+      <SharedLines assessment={assessment} />
       {assessment.runs.map((run) => (
         <Run key={run.id} run={run} u={u} isPointed={pointedId === run.id} />
       ))}

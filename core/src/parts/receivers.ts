@@ -1,0 +1,76 @@
+import type { ReceiverPart } from './kinds.ts';
+
+const receiver = (
+  id: string,
+  name: string,
+  outputs: number,
+  output: ReceiverPart['output'],
+  volts: readonly [least: number, most: number],
+  standbyA: number,
+  prices: readonly [receiver: number, transmitter: number],
+  carrier: ReceiverPart['carrier'] = 'radio',
+): ReceiverPart => ({
+  kind: 'receiver',
+  id: `receiver-${id}`,
+  name,
+  price: prices[0],
+  transmitterPrice: prices[1],
+  outputs,
+  output,
+  carrier,
+  leastV: volts[0],
+  mostV: volts[1],
+  standbyA,
+  ...(carrier === 'infrared' && { halfAngleDeg: 40 }),
+});
+
+/** Receivers with the hand transmitters that belong to them; currents typical of the kind. */
+export const receivers: readonly ReceiverPart[] = [
+  receiver(
+    'radio-1-held',
+    'Radio receiver, one output, closed while its key is held',
+    1,
+    'held',
+    [3, 5.5],
+    0.005,
+    [2.2, 4.5],
+  ),
+  receiver(
+    'radio-2-latched',
+    'Radio receiver, two outputs, changed by each press',
+    2,
+    'latched',
+    [3, 5.5],
+    0.005,
+    [3, 4.5],
+  ),
+  receiver(
+    'radio-4-held',
+    'Radio receiver, four outputs, closed while a key is held',
+    4,
+    'held',
+    [3, 5.5],
+    0.005,
+    [3.8, 5.5],
+  ),
+  receiver(
+    'radio-4-latched',
+    'Radio receiver, four outputs, changed by each press',
+    4,
+    'latched',
+    [3, 5.5],
+    0.005,
+    [3.8, 5.5],
+  ),
+  receiver('radio-4-held-12v', 'Radio receiver, four outputs, held, for 12 V', 4, 'held', [6, 14], 0.007, [4.6, 5.5]),
+  receiver(
+    'infrared-4-held',
+    'Infrared eye with decoder, four outputs, held',
+    4,
+    'held',
+    [4.5, 5.5],
+    0.003,
+    [3.2, 3],
+    'infrared',
+  ),
+];
