@@ -5,9 +5,10 @@ import { coloursOfTape, countLights } from '../items/index.ts';
 import { curveOfPart } from '../lights/index.ts';
 import { countResistors, type Driven } from '../network/index.ts';
 import { chemistries, dieOf, findPart } from '../parts/index.ts';
-import { controlsOf, type Design, itemNamed, sayWhen } from '../plan/index.ts';
+import { type Design, itemNamed, sayWhen } from '../plan/index.ts';
 import { type Draws, drawAt, operate, scaleLit, sourceAt } from '../power/index.ts';
 import { celsius, gauge, joinMessages, type Message, mm, ohms, quantity, say } from '../units/index.ts';
+import { controlSteps, gateSteps } from './controlSteps.ts';
 import { expectBetween, expectShare } from './expectation.ts';
 import { changeoverSteps, chargerSteps } from './feedSteps.ts';
 import { guideSteps } from './guideSteps.ts';
@@ -160,7 +161,7 @@ function powerUp(design: Design, assessment: Assessment): BenchStep[] {
     ...assessment.supplies.flatMap((supply) => firstPower(assessment, supply)),
     ...changeoverSteps(assessment),
     ...chargerSteps(design, assessment),
-    ...senseSteps(design, assessment),
+    ...controlSteps(design, assessment),
   ];
 }
 
@@ -238,44 +239,6 @@ function firstPower(assessment: Assessment, supply: SupplyAssessment): BenchStep
         ]
       : [];
   return [sourceStep(assessment, supply), ...converters, ...open, ...restStep];
-}
-
-/** What the sensors give, covered and lit. */
-function senseSteps(design: Design, assessment: Assessment): BenchStep[] {
-  return controlsOf(design).flatMap((control) => {
-    const sensor = assessment.sensing.find((each) => each.control.id === control.id);
-    if (sensor?.kind !== 'light') return [];
-    const { chip, board, referenceV } = sensor;
-    const volts = (code: number): number => (code / 2 ** board.part.converterBits) * referenceV;
-    return [
-      step({
-        id: `sensor-dark:${control.id}`,
-        chapter: 'First power' as const,
-        title: `${control.name}, covered`,
-        todo: 'Cover the sensor with a hand, all lights dark.',
-        probe: 'Direct volts from its pin to minus.',
-        expect: expectBetween(
-          'voltageV',
-          volts(sensor.design.darkCode) * 0.6,
-          volts(sensor.design.darkBelow),
-          volts(sensor.design.darkCode),
-        ),
-      }),
-      step({
-        id: `sensor-light:${control.id}`,
-        chapter: 'First power' as const,
-        title: `${control.name}, in light`,
-        todo: 'Hold a lamp to it as bright as where it should stay off.',
-        probe: 'Direct volts from its pin to minus.',
-        expect: expectBetween(
-          'voltageV',
-          volts(sensor.design.lightAbove),
-          chip.nominalV,
-          volts(sensor.design.lightCode),
-        ),
-      }),
-    ];
-  });
 }
 
 /** Where the meter goes for a channel: the core that is its own. */
@@ -399,11 +362,12 @@ const between = (dark: Draws, peak: Draws, left: number): Draws =>
         };
       });
 
-function lightUp(assessment: Assessment): BenchStep[] {
+function lightUp(design: Design, assessment: Assessment): BenchStep[] {
   return [
     ...orderSteps(assessment),
     ...channelSteps(assessment),
-    ...loadSteps(assessment),
+    ...gateSteps(design, assessment),
+    ...loadSteps(design, assessment),
     ...moodSteps(assessment),
     ...leastSteps(assessment),
   ];
@@ -459,7 +423,7 @@ export function listSteps(design: Design, assessment: Assessment): BenchStep[] {
     ...guides.filter(({ chapter }) => chapter === 'Before soldering'),
     ...soldering(assessment),
     ...powerUp(design, assessment),
-    ...lightUp(assessment),
+    ...lightUp(design, assessment),
     ...guides.filter(({ chapter }) => chapter === 'Lights'),
     ...closing(design, assessment),
   ];
