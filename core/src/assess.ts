@@ -265,7 +265,7 @@ function reckon(design: Design, library: Library, searched: Searches | null = nu
     joins,
     nets,
     ...keptEnds(built, pinsGiven(pins), () => ({
-      coreEnds: nameCoreEnds(joins, { design, driven, loads, pins }),
+      coreEnds: nameCoreEnds(joins, { design, driven, loads, pins, sensing }),
       freePorts: listFreePorts({ design, library, chains, pins, nets }),
     })),
     runs,

@@ -262,7 +262,11 @@ const anyControl = (fields: Fields) =>
       ...control(fields),
       darkOhm: fc.integer({ min: 20_000, max: 900_000 }),
       lightOhm: fc.integer({ min: 100, max: 19_000 }),
+      element: orLeftOut(fc.constant('phototransistor' as const)),
     }),
+    fc.record({ kind: kindOf('knob'), ...control(fields), turnedTo: fc.double({ min: 0.05, max: 0.95, noNaN: true }) }),
+    fc.record({ kind: kindOf('motion sensor'), ...control(fields), staysS: fc.integer({ min: 1, max: 300 }) }),
+    fc.record({ kind: kindOf('sound sensor'), ...control(fields) }),
     fc.record({
       kind: kindOf('charge sense'),
       ...control(fields),

@@ -9,8 +9,8 @@
 void board_begin(void);
 /* Milliseconds since it was switched on. */
 uint32_t board_now_ms(void);
-/* 1 while the button on this control is pressed. */
-uint8_t board_pressed(uint8_t control);
+/* 1 while the pin of this control is low, its pull-up on: what closes it closes it to minus. */
+uint8_t board_low(uint8_t control);
 /* The reading of the sensor on this control, in the codes of the plan. */
 uint16_t board_level(uint8_t control);
 /* Light of a dimmed channel, 0 to 255; `channel` counts over the list of pins.h. Where UG_CHANNEL_LOW says so its pin is

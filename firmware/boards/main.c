@@ -16,7 +16,7 @@ static void look(ug_player *player, uint32_t now_ms) {
   for (i = 0; i < UG_CONTROLS; i++) {
     if (ug_plan.controls[i].is_sensor) {
       ug_sense(&ug_plan, player, i, board_level(i), now_ms);
-    } else if (board_pressed(i) == states[i].on) {
+    } else if ((board_low(i) ^ ug_plan.controls[i].reads_high) == states[i].on) {
       seen[i] = 0;
     } else if (++seen[i] == UG_SEEN) {
       seen[i] = 0;

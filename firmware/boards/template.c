@@ -10,7 +10,7 @@ void board_begin(void) {}
 uint32_t board_now_ms(void) { return 0; }
 
 /* A button closes to minus: switch the pull-up on and give 1 while the pin reads low. */
-uint8_t board_pressed(uint8_t control) { return (uint8_t)(control & 0); }
+uint8_t board_low(uint8_t control) { return (uint8_t)(control & 0); }
 
 /* The converter's code, with the fixed resistor to minus as in the plan: low in the dark. */
 uint16_t board_level(uint8_t control) { return (uint16_t)(control & 0); }

@@ -122,11 +122,13 @@ typedef struct {
   uint32_t back_after_ms;
 } ug_cue;
 
-/* A control: whether a press waits for a second or a long one; for a sensor, how its code is read. */
+/* A control: whether a press waits for a second or a long one, and whether its pin is high while it is closed; for a
+ * sensor, how its code is read. */
 typedef struct {
   uint8_t is_sensor;
   uint8_t waits;
   uint8_t has_double;
+  uint8_t reads_high;
   uint16_t on_below;
   uint16_t off_above;
   uint16_t empty_code;

@@ -5,6 +5,7 @@ import type { Library } from '../parts/index.ts';
 import { type Control, controlsOf, type Design } from '../plan/index.ts';
 import { restOf } from './budget.ts';
 import { type Consumer, listConsumers } from './consumers.ts';
+import { listControlDraws } from './controlDraws.ts';
 import { railOfSwitched, type Switching, switchAll } from './drive.ts';
 import { assessGuides, type GuideAssessment } from './guides.ts';
 import { keepFew } from './keepFew.ts';
@@ -70,6 +71,8 @@ function build(
   const rails: Rails = layRails(design, library);
   const boards = listBoards(design, library, rails);
   const switching = switchAll(design, { hasMoods, moves: new Set(moves) }, library, rails, boards, placed);
+  const sensing = designSensing(design, rails, boards);
+  const controlDraws = listControlDraws(design, boards, rails, sensing);
   const unwired = listConsumers({
     design,
     library,
@@ -78,11 +81,12 @@ function build(
     placed,
     driven: switching.driven,
     loads: switching.loads,
+    controls: controlDraws,
     loadRailOf: (itemId) => railOfSwitched(switching, itemId),
   });
   const movables = listMovables(design, placed, (item) => isMoved(item, switching));
   const chains = listChains(design, placed);
-  const bare = { design, library, placed, rails, boards, switching, movables, chains };
+  const bare = { design, library, placed, rails, boards, switching, movables, chains, controlDraws };
   const laid = layWires({ ...bare, ...known(unwired) });
   const consumers = wireConsumers(unwired, {
     placed,
@@ -95,7 +99,6 @@ function build(
   // Gauges follow from what would flow without wires; all else counts them.
   const wires: Wires = { ...laid, drawnIn: (tree) => ({ ...laid.drawnIn(tree), consumers }) };
   const guides = assessGuides(design, library, placed, switching.driven);
-  const sensing = designSensing(design, rails, boards);
   return {
     ...input,
     movables,

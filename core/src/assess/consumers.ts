@@ -3,6 +3,7 @@ import { type Board, type Driven, isProgrammed, type LoadDrive, type Rails, unli
 import type { Figure, Library } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
 import type { RailLaw } from '../power/index.ts';
+import type { ControlDraw } from './controlDraws.ts';
 
 /** What one item draws: always, while it is lit by no program, and on top of it with every light at full. */
 export interface Consumer extends OwnDraw {
@@ -147,10 +148,12 @@ export function listConsumers(options: {
   readonly placed: readonly PlacedGroup[];
   readonly driven: readonly Driven[];
   readonly loads: readonly LoadDrive[];
+  /** What controls draw all day. */
+  readonly controls: readonly ControlDraw[];
   /** The rail behind the contact or gate that switches an item; null where nothing does. */
   readonly loadRailOf: (itemId: string) => string | null;
 }): Consumer[] {
-  const { design, library, rails, boards, placed, driven, loads, loadRailOf } = options;
+  const { design, library, rails, boards, placed, driven, loads, controls, loadRailOf } = options;
   const boardNames = new Map(boards.map(({ id, part, item }) => [id, boards.length > 1 ? item.name : part.name]));
   const nominalOf = (railId: string | null): number =>
     (railId === null ? undefined : rails.byId.get(railId)?.range?.nominalV) ?? 0;
@@ -178,7 +181,8 @@ export function listConsumers(options: {
       );
     return [consumerOfPixels(group, rails.feedOf(group.tape))];
   });
-  const others = [...drawing('switches'), ...drawing('load')];
+  const heard = controls.map(({ id, name, railId, draw }): Consumer => ({ ...plain, ...draw, id, name, railId }));
+  const others = [...drawing('switches'), ...heard, ...drawing('load')];
   return withUnlit([...drawing('board'), ...lights, ...others], driven, nominalOf);
 }
 

@@ -3,6 +3,7 @@ import { type Driven, type LoadDrive, nameOfLine, type PortRef, type RunDraft } 
 import type { Design } from '../plan/index.ts';
 import { type Message, ohms, say } from '../units/index.ts';
 import type { BoardPins } from './pins.ts';
+import type { Sensing } from './sensing.ts';
 
 /** Where one core begins and ends, in words: what a maker solders it to. */
 export interface CoreEnds {
@@ -18,6 +19,7 @@ interface Named {
   readonly driven: readonly Driven[];
   readonly loads: readonly LoadDrive[];
   readonly pins: readonly BoardPins[];
+  readonly sensing: readonly Sensing[];
   /** What a resistor that sits where its wire begins is soldered to there. */
   readonly nearOf: (resistor: string) => PortRef | undefined;
 }
@@ -46,6 +48,8 @@ function nameEnd({ item, port }: PortRef, named: Named): Message {
   const { design, driven } = named;
   const nameOf = (id: string): string => design.items.find((each) => each.id === id)?.name ?? id;
   const own = design.items.find((each) => each.id === item);
+  const divider = named.sensing.find(({ control }) => control.id === item);
+  if (own && divider?.kind === 'charge') return nameDivider(divider, port);
   if (own) return `${own.name} ${port.replace(/^(plus|minus) of (.+)$/, (_, side, id) => `${side} of ${nameOf(id)}`)}`;
   const [what = ''] = item.split(':');
   const served = design.items.find((each) => `${item}:`.startsWith(`${what}:${each.id}:`));
@@ -65,6 +69,12 @@ interface Serves {
   readonly sized: Driven | undefined;
 }
 
+/** Where the two resistors of a charge sense meet its wires. */
+const nameDivider = ({ control, design }: Extract<Sensing, { kind: 'charge' }>, port: string): Message => {
+  if (port === 'signal') return say`${control.name}, where ${ohms(design.upperOhm)} and ${ohms(design.lowerOhm)} meet`;
+  return say`${control.name}, free end of its ${ohms(port === 'plus' ? design.upperOhm : design.lowerOhm)}`;
+};
+
 function namePart({ item, port }: PortRef, { what, rest, served, sized }: Serves, named: Named): Message {
   const pin = pinFor(item, named) ?? 'its pin';
   const line = sized?.scan?.layout.lines.find(({ id }) => id === rest);
@@ -73,6 +83,8 @@ function namePart({ item, port }: PortRef, { what, rest, served, sized }: Serves
   if (what === 'diode')
     return `diode at ${served.name}${lightNumber(served, rest)}, ${port === 'cathode' ? 'ringed end' : 'other end'}`;
   if (what === 'resistor') return nameResistor(rest, served, sized, named);
+  const sensor = named.sensing.find(({ control }) => control.id === served.id);
+  if (what === 'control' && sensor?.kind === 'light') return say`${pin}, with ${ohms(sensor.design.fixedOhm)} to minus`;
   if (what === 'channel' && named.loads.some((run) => run.itemId === served.id && run.transistor))
     return `transistor of ${served.name}, on ${pin}`;
   if (what !== 'channel' || !sized?.transistor) return pin;

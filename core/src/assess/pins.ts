@@ -13,7 +13,7 @@ import {
   scanWires,
 } from '../network/index.ts';
 import type { ControllerPart, Pin } from '../parts/index.ts';
-import { controlsOf, type Design, itemNamed, type Mood } from '../plan/index.ts';
+import { controlsOf, type Design, itemNamed, type Mood, pinOwnerOf } from '../plan/index.ts';
 import type { Switching } from './drive.ts';
 
 /** Every move that is shown on a group, by itself or as part of a set, in moods and signs. */
@@ -99,7 +99,7 @@ function listPinDemands(
       }),
     );
   const controls = controlsOf(design)
-    .filter((control) => isHere(control.board))
+    .filter((control) => isHere(control.board) && pinOwnerOf(control) === control.id)
     .map(
       (control): PinDemand => ({
         id: `control:${control.id}`,

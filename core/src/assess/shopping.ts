@@ -92,13 +92,30 @@ function listParts(design: Pick<Design, 'items'>, library: Library): Purchase[] 
 /** The fixed resistors of sensors. */
 const listDividers = (sensing: readonly Sensing[]): Purchase[] =>
   sensing.flatMap((each) =>
-    each.kind === 'light'
-      ? [resistors(each.design.fixedOhm, SIGNAL_RESISTOR_W, `${each.control.name}, fixed, to minus`)]
-      : [
-          resistors(each.design.upperOhm, SIGNAL_RESISTOR_W, `${each.control.name}, to the pack`),
-          resistors(each.design.lowerOhm, SIGNAL_RESISTOR_W, `${each.control.name}, to minus`),
-        ],
+    each.kind === 'light' ? lightDivider(each) : each.kind === 'charge' ? chargeDivider(each) : [],
   );
+
+function lightDivider({ control, isLevel, design }: Extract<Sensing, { kind: 'light' }>): Purchase[] {
+  if (isLevel) return [];
+  const { fixedOhm, smoothingF } = design;
+  return [
+    resistors(fixedOhm, SIGNAL_RESISTOR_W, `${control.name}, fixed, to minus`),
+    ...(smoothingF === null
+      ? []
+      : [
+          pieces(
+            `Capacitor, ${Math.round(smoothingF * 1e8) / 100} µF, 10 V`,
+            sundryPrices.capacitor,
+            `${control.name}, across the fixed resistor`,
+          ),
+        ]),
+  ];
+}
+
+const chargeDivider = ({ control, design }: Extract<Sensing, { kind: 'charge' }>): Purchase[] => [
+  resistors(design.upperOhm, SIGNAL_RESISTOR_W, `${control.name}, to the pack`),
+  resistors(design.lowerOhm, SIGNAL_RESISTOR_W, `${control.name}, to minus`),
+];
 
 function listWire(runs: readonly WireRun[]): Purchase[] {
   const lengths = new Map<string, { readonly name: Message; readonly metres: number }>();

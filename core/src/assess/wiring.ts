@@ -27,6 +27,7 @@ import { addDraws, type Draws, findRailLimitA, findReserve, fuseBand, operate } 
 import type { MoodBudget } from './budget.ts';
 import { sharesOfLine } from './chainLadder.ts';
 import { type Consumer, fullOf } from './consumers.ts';
+import type { ControlDraw } from './controlDraws.ts';
 import type { CourseStretch } from './course.ts';
 import { type Drawn, darkDraws, lightDraws } from './draws.ts';
 import type { Switching } from './drive.ts';
@@ -45,6 +46,7 @@ export interface WiresInput {
   readonly boards: readonly Board[];
   readonly switching: Switching;
   readonly consumers: readonly Consumer[];
+  readonly controlDraws: readonly ControlDraw[];
   readonly byId: ReadonlyMap<string, Consumer>;
   /** All that moods move. */
   readonly movables: readonly { readonly id: string }[];
@@ -71,9 +73,11 @@ export interface Wires {
 
 /** Where what a consumer draws begins: at a board, a gate, an output of a box, or right at what feeds it. */
 function beginningOf(input: WiresInput, consumerId: string): Begins {
-  const { boards, placed, switching } = input;
+  const { boards, placed, switching, controlDraws } = input;
   const at = (hubId: string | null): Begins => ({ hubId, outlet: null });
   if (boards.some((board) => board.id === consumerId)) return at(consumerId);
+  const heard = controlDraws.find(({ id }) => id === consumerId);
+  if (heard) return at(heard.boardId);
   const group = placed.find((each) => each.id === consumerId);
   if (group?.shape === 'pixels') {
     const root = input.chains.find((chain) => chain.some((tape) => tape.id === consumerId))?.[0];

@@ -4,11 +4,12 @@ import { boardOf } from '../network/index.ts';
 import { findPart } from '../parts/index.ts';
 import { controlsOf, type Design } from '../plan/index.ts';
 import { lux, percent, say, volts } from '../units/index.ts';
-import { expectBetween } from './expectation.ts';
+import { type Expectation, expectBetween } from './expectation.ts';
 import { type BenchStep, step } from './step.ts';
 
-/** What a chip takes for a low at any supply, as a share of it. */
+/** What a chip takes for low and for high at any supply, as shares of it. */
 const LOW_SHARE = 0.2;
+const HIGH_SHARE = 0.6;
 
 /** The input of a usual meter. */
 const METER_OHM = 10e6;
@@ -21,6 +22,7 @@ export const controlSteps = (design: Design, assessment: Assessment): BenchStep[
     const sensing = assessment.sensing.find((each) => each.control.id === control.id);
     if (sensing?.kind === 'light') return lightSteps(sensing);
     if (sensing?.kind === 'charge') return [chargeStep(sensing)];
+    if (sensing?.kind === 'knob') return [knobStep(sensing)];
     return kindOf(control.kind).control?.pin === 'in' ? contactSteps(control, assessment) : [];
   });
 
@@ -30,14 +32,17 @@ function contactSteps(control: Control, { boards, rails }: Assessment): BenchSte
   const rail = board?.railId == null ? null : rails.byId.get(board.railId)?.range;
   if (!board || !rail) return [];
   const { nominalV } = rangeOfChip(board.part, rail);
+  const goesHigh = kindOf(control.kind).control?.closedLevel === 'high';
   return [
     step({
       id: `contact:${control.id}`,
       chapter: 'First power',
       title: `${control.name}, worked`,
-      todo: say`The program in. At rest its pin stands near ${volts(nominalV)}; work it, keep it worked, and read again.`,
+      todo: say`The program in. At rest its pin stands near ${volts(goesHigh ? 0 : nominalV)}; work it, keep it worked, and read again.`,
       probe: PIN_PROBE,
-      expect: expectBetween('voltageV', 0, nominalV * LOW_SHARE, 0),
+      expect: goesHigh
+        ? expectBetween('voltageV', nominalV * HIGH_SHARE, nominalV, nominalV)
+        : expectBetween('voltageV', 0, nominalV * LOW_SHARE, 0),
     }),
   ];
 }
@@ -70,6 +75,17 @@ function lightSteps({ control, chip, board, referenceV, design }: Extract<Sensin
   ];
 }
 
+/** A knob in the middle of its turn. */
+const knobStep = ({ control, chip }: Extract<Sensing, { kind: 'knob' }>): BenchStep =>
+  step({
+    id: `knob:${control.id}`,
+    chapter: 'First power',
+    title: `${control.name}, turned half way`,
+    todo: say`Turn it from end to end: its pin goes from 0 to ${volts(chip.nominalV)}. Leave it in the middle.`,
+    probe: PIN_PROBE,
+    expect: expectBetween('voltageV', chip.nominalV * 0.4, chip.nominalV * 0.6),
+  });
+
 /** What the divider of a charge sense gives, from a spent pack to a full one. */
 function chargeStep({ control, board, pack, emptyV, fullV, design }: Extract<Sensing, { kind: 'charge' }>): BenchStep {
   const share = design.lowerOhm / (design.upperOhm + design.lowerOhm);
@@ -82,6 +98,10 @@ function chargeStep({ control, board, pack, emptyV, fullV, design }: Extract<Sen
     expect: expectBetween('voltageV', emptyV * share, fullV * share),
   });
 }
+
+/** What is likely stands in its band, which a gate that does not serve lies beside: a finding tells of it. */
+const around = (low: number, high: number, likely: number): Expectation =>
+  expectBetween('voltageV', low, high, Math.min(high, Math.max(low, likely)));
 
 /** The gates that light by themselves, at the two levels of light that they are made for. */
 export const gateSteps = (design: Design, { rails, library }: Assessment): BenchStep[] =>
@@ -108,7 +128,7 @@ export const gateSteps = (design: Design, { rails, library }: Assessment): Bench
         title: `${item.name}, in the dark`,
         todo: say`Shade the sensor to ${lux(item.darkLux)}: what hangs on it is lit.`,
         probe,
-        expect: expectBetween('voltageV', part.gateV * seen, range.mostV, at(range.nominalV, item.darkLux) * seen),
+        expect: around(Math.min(part.gateV, range.mostV) * seen, range.mostV, at(range.nominalV, item.darkLux) * seen),
       }),
       step({
         id: `gate-light:${item.id}`,
@@ -116,7 +136,7 @@ export const gateSteps = (design: Design, { rails, library }: Assessment): Bench
         title: `${item.name}, in light`,
         todo: say`Light the sensor with ${lux(item.brightLux)}: what hangs on it is dark.`,
         probe,
-        expect: expectBetween('voltageV', 0, part.thresholdV, at(range.nominalV, item.brightLux) * seen),
+        expect: around(0, part.thresholdV, at(range.nominalV, item.brightLux) * seen),
       }),
     ];
   });

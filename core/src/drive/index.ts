@@ -7,7 +7,15 @@ export {
   worksThrough,
 } from './controls.ts';
 export { findSneaks, type GridScan, meanOfScan, SEEN_IN_THE_DARK_A, type Sneak, scanGrid } from './gridScan.ts';
-export { bestFixed, designSensor, dividerCode, type SensorDesign } from './lightSensor.ts';
+export { designKnob, KNOB_OHM, type KnobDesign, knobCode } from './knob.ts';
+export {
+  bestFixed,
+  designSensor,
+  dividerCode,
+  type LightElement,
+  riseOfPhotoresistor,
+  type SensorDesign,
+} from './lightSensor.ts';
 export { longestWaitS, loopShare } from './loopBudget.ts';
 export { designPackSense, type PackSenseDesign, senseCode } from './packSense.ts';
 export { assignPins, type PinDemand, type PinGiven, type PinPlan } from './pins.ts';

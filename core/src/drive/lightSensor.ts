@@ -44,7 +44,35 @@ export interface SensorDesign {
   readonly lightAbove: number;
   /** Drawn all day, at its most. */
   readonly standingA: number;
+  /** The part alone, from the one reading to the threshold of the other. */
+  readonly reactsS: { readonly toDark: number; readonly toLight: number };
+  /** Across the fixed resistor, against lamps that pulse; null where the part is too slow to see them. */
+  readonly smoothingF: number | null;
 }
+
+/** What light makes conduct. */
+export type LightElement = 'photoresistor' | 'phototransistor';
+
+/** In a fading light a photoresistor rises by so much a second, and falls at once in light; typical of the kind. */
+const RISE_OHM_PER_S = 200_000;
+const FALL_S = 0.05;
+/** A lamp on the mains pulses a hundred times a second: this long is ten of its pulses. */
+const SMOOTH_S = 0.1;
+/** Of capacitors, in farads. */
+const capacitorsF = [1, 10, 100].flatMap((tens) => [0.1, 0.22, 0.47].map((value) => value * tens * 1e-6));
+
+/** How long a photoresistor takes to rise. @example from 2.4 kΩ to 62.4 kΩ: 0.3 s */
+export const riseOfPhotoresistor = defineFormula({
+  name: 'How slow a photoresistor is towards the dark',
+  gives: { meaning: 'time', kind: 'timeS' },
+  symbols: {
+    R1: { meaning: 'in light', kind: 'resistanceOhm' },
+    R2: { meaning: 'at the threshold', kind: 'resistanceOhm' },
+  },
+  form: '{t} = max(0.05 s, ({R2} − {R1}) / 200 kΩ/s)',
+  source: 'typical of the kind: about 200 kΩ a second; the darker, the longer it goes on',
+  reckon: ({ R1, R2 }) => Math.max(FALL_S, (R2 - R1) / RISE_OHM_PER_S),
+});
 
 /** With a reference below its supply, the light reading stays this far below the top of the converter. */
 const TOP_SHARE = 0.95;
@@ -62,14 +90,18 @@ export function designSensor(options: {
   readonly lightOhm: number;
   /** Of the converter. */
   readonly bits: number;
+  /** The darkest and lightest reading of all that share its divider; left out, its own. */
+  readonly span?: { readonly darkOhm: number; readonly lightOhm: number };
   /** Above the divider. */
   readonly supplyV: number;
   /** The converter’s own; left out, it is the supply. */
   readonly referenceV?: number;
+  /** Left out, a photoresistor. */
+  readonly element?: LightElement;
 }): SensorDesign {
-  const { darkOhm, lightOhm, bits, supplyV, referenceV = supplyV } = options;
-  const widestOhm = bestFixed.reckon({ Rd: darkOhm, Rl: lightOhm });
-  const mostOhm = referenceV < supplyV ? lightOhm / (supplyV / (referenceV * TOP_SHARE) - 1) : Infinity;
+  const { darkOhm, lightOhm, bits, supplyV, referenceV = supplyV, span = options } = options;
+  const widestOhm = bestFixed.reckon({ Rd: span.darkOhm, Rl: span.lightOhm });
+  const mostOhm = referenceV < supplyV ? span.lightOhm / (supplyV / (referenceV * TOP_SHARE) - 1) : Infinity;
   const exactOhm = Math.min(widestOhm, mostOhm);
   const { below, above } = standardNeighbours(exactOhm);
   const fixedOhm = above > mostOhm || exactOhm / below < above / exactOhm ? below : above;
@@ -78,13 +110,24 @@ export function designSensor(options: {
     Math.min(codes - 1, dividerCode.reckon({ Rf: fixedOhm, Rs: sensorOhm, top: (codes * supplyV) / referenceV }));
   const [darkCode, lightCode] = [code(darkOhm), code(lightOhm)];
   const third = (lightCode - darkCode) / 3;
+  const darkBelow = Math.round(darkCode + third);
+  const atThresholdOhm = fixedOhm * ((codes * supplyV) / referenceV / Math.max(1, darkBelow) - 1);
+  const isSlow = options.element !== 'phototransistor';
   return {
     fixedOhm,
     exactOhm,
     darkCode,
     lightCode,
-    darkBelow: Math.round(darkCode + third),
+    darkBelow,
     lightAbove: Math.round(lightCode - third),
-    standingA: supplyV / (fixedOhm + lightOhm),
+    standingA: supplyV / (fixedOhm + span.lightOhm),
+    reactsS: isSlow
+      ? { toDark: riseOfPhotoresistor.reckon({ R1: lightOhm, R2: atThresholdOhm }), toLight: FALL_S }
+      : { toDark: SMOOTH_S, toLight: SMOOTH_S },
+    smoothingF: isSlow ? null : smoothing(fixedOhm),
   };
 }
+
+/** The capacitor across the fixed resistor that outlasts the pulses of a lamp. */
+const smoothing = (fixedOhm: number): number =>
+  capacitorsF.find((farads) => farads * fixedOhm >= SMOOTH_S) ?? (capacitorsF.at(-1) as number);

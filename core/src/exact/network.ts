@@ -4,6 +4,7 @@ import { type ItemKind, type ItemRole, kindOf } from '../items/index.ts';
 import type { RunCarries } from '../network/index.ts';
 import type { Design } from '../plan/index.ts';
 import { applyCondition, type Condition } from './condition.ts';
+import { drawControls } from './controls.ts';
 import { drawingOf } from './drawingOf.ts';
 import { drawLights } from './lights.ts';
 import { closeLoads } from './loads.ts';
@@ -74,5 +75,6 @@ export function drawNetwork(design: Design, assessment: Assessment, condition: C
   drawTapes(sketch, assessment, conditions);
   drawItems(['switches', 'load', 'control', 'light']);
   closeLoads(sketch, assessment, conditions);
+  drawControls(sketch, design, assessment, conditions);
   return sketch.finish();
 }

@@ -1,5 +1,5 @@
 import type { Pin } from '../parts/index.ts';
-import type { Plan } from '../plan/index.ts';
+import { type Plan, pinOwnerOf } from '../plan/index.ts';
 import type { ProgramPart } from './programPart.ts';
 import { writeScanPins } from './programScan.ts';
 import { safe } from './programText.ts';
@@ -61,7 +61,7 @@ ${lines.join('\n') || '/* No controller is chosen yet. */'}
     'NO_PIN',
   )}
 #define UG_CONTROL_PINS ${list(
-    part.controls.map((control) => nameOf(`control:${control.id}`)),
+    part.controls.map((control) => nameOf(`control:${pinOwnerOf(control)}`)),
     'NO_PIN',
   )}
 ${writeScanPins(part, nameOf)}

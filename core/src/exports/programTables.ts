@@ -1,5 +1,5 @@
 import type { Assessment } from '../assess.ts';
-import { orderOfTape, sparesBefore } from '../items/index.ts';
+import { type Control, kindOf, orderOfTape, sparesBefore } from '../items/index.ts';
 import { ANY, type ShowControl, type ShowCue, type ShowLayer } from '../motion/index.ts';
 import type { ColourOrder } from '../parts/index.ts';
 import type { Laying, Plan } from '../plan/index.ts';
@@ -65,8 +65,8 @@ function writeCue(cue: ShowCue): string {
   return `  { ${fields.join(', ')} },`;
 }
 
-function writeControl(control: ShowControl, name: string): string {
-  const { sensing } = control;
+function writeControl({ sensing, waits, hasDouble }: ShowControl, control: Control | undefined): string {
+  const readsHigh = control !== undefined && kindOf(control.kind).control?.closedLevel === 'high';
   const fields = sensing
     ? [
         '.is_sensor = 1',
@@ -76,8 +76,8 @@ function writeControl(control: ShowControl, name: string): string {
         `.full_code = ${sensing.fullCode}`,
         `.settle_ms = ${sensing.settleMs}u`,
       ]
-    : [`.waits = ${yes(control.waits)}`, `.has_double = ${yes(control.hasDouble)}`];
-  return `  { ${fields.join(', ')} }, /* ${name} */`;
+    : [`.waits = ${yes(waits)}`, `.has_double = ${yes(hasDouble)}`, ...(readsHigh ? ['.reads_high = 1'] : [])];
+  return `  { ${fields.join(', ')} }, /* ${safe(control?.name ?? '')} */`;
 }
 
 /** Numbers of the dice in the order of the wire; a white one comes last. */
@@ -190,7 +190,7 @@ function layTables({ design }: Plan, assessment: Assessment, part: ProgramPart) 
     const { first, count } = addLayers(sign.layers, name);
     return `  { .control = ${sign.control}, .first_layer = ${first}, .layer_count = ${count} }, /* ${safe(name)} */`;
   });
-  const controls = show.controls.map((control, i) => writeControl(control, safe(part.controls[i]?.name ?? '')));
+  const controls = show.controls.map((control, i) => writeControl(control, part.controls[i]));
   const lines = listLines(assessment, part).map(
     (line) =>
       `  { .offset = ${line.offset}, .bytes = ${line.bytes}, .dice = ${line.wire.length}, .wire = { ${line.wire.join(', ')} }, .own_white = ${yes(line.ownWhite)} }, /* ${safe(line.name)} */`,

@@ -61,7 +61,14 @@ import {
   scanStallRule,
   scanStillRule,
 } from './scanRules.ts';
-import { chargeSenseRule, ownLightRule, swappedSensorRule } from './sensorRules.ts';
+import {
+  chargeSenseRule,
+  knobRule,
+  levelApartRule,
+  narrowSensorRule,
+  ownLightRule,
+  swappedSensorRule,
+} from './sensorRules.ts';
 import { fadingStringRule, sharedResistorRule, unevenStringRule } from './stringRules.ts';
 import { cornerRule, fadeRule, forkRule, mixedOrderRule, tapeLowRule } from './tapeRules.ts';
 import { wireRule } from './wireRules.ts';
@@ -126,6 +133,9 @@ const rules: readonly Rule[] = [
   loopRule,
   ownLightRule,
   swappedSensorRule,
+  narrowSensorRule,
+  levelApartRule,
+  knobRule,
   chargeSenseRule,
   receiverOutputRule,
   receiverLevelRule,

@@ -1,5 +1,6 @@
 import { distanceToGroupMm, type Finding, kindOf, named } from '../items/index.ts';
-import { changeItem } from '../plan/index.ts';
+import { boardOf } from '../network/index.ts';
+import { changeItem, controlsOf, pinOwnerOf } from '../plan/index.ts';
 import { ohms, say, volts } from '../units/index.ts';
 import type { Rule } from './finding.ts';
 
@@ -55,6 +56,78 @@ export const swappedSensorRule: Rule = ({ design, assessment }) =>
                 },
               ]
             : [],
+      },
+    ];
+  });
+
+/** A reading shakes by this share of the converter’s top each way; typical. */
+const NOISE_SHARE = 25 / 4096;
+
+/** Two readings so near each other that the noise of the converter crosses both thresholds: the lamp chatters at dusk. */
+export const narrowSensorRule: Rule = ({ assessment }) =>
+  assessment.sensing.flatMap((sensing): Finding[] => {
+    if (sensing.kind !== 'light' || sensing.sense.darkOhm <= sensing.sense.lightOhm) return [];
+    const { control, board, design } = sensing;
+    const gap = design.lightAbove - design.darkBelow;
+    const least = Math.ceil(2 * NOISE_SHARE * 2 ** board.part.converterBits) + 1;
+    if (gap >= least) return [];
+    return [
+      {
+        ...named('sensor-narrow', control.id),
+        gravity: 'mend',
+        stage: 'drive',
+        aboutId: control.id,
+        actual: { kind: 'count', value: gap },
+        limit: { kind: 'count', value: least },
+        what: `${control.name}: between its dark and its light are ${gap} codes, and a reading shakes by about ${least - 1}`,
+        why: 'Noise alone crosses both thresholds: at dusk it goes to and fro.',
+        mend: 'Take readings that lie farther apart, or have fewer levels on one sensor.',
+        fixes: [],
+      },
+    ];
+  });
+
+/** A further level that another board is to read than the one that its sensor is soldered to. */
+export const levelApartRule: Rule = ({ design, assessment }) =>
+  controlsOf(design).flatMap((control): Finding[] => {
+    const owner = controlsOf(design).find(({ id }) => id === pinOwnerOf(control));
+    if (!owner || owner === control) return [];
+    const boardId = (of: string | null): string | undefined => boardOf(assessment.boards, of)?.id;
+    if (boardId(owner.board) === boardId(control.board)) return [];
+    return [
+      {
+        ...named('level-apart', control.id),
+        gravity: 'stop',
+        stage: 'drive',
+        aboutId: control.id,
+        what: `${control.name} is a level of ${owner.name}, which another controller reads`,
+        why: 'One pin measures a sensor: a controller without it knows nothing of the level.',
+        mend: 'Let the same controller hear both, or give it a sensor of its own.',
+        fixes: [
+          {
+            label: `Let the controller of ${owner.name} hear it`,
+            edits: changeItem(design, control.id, { board: owner.board }),
+          },
+        ],
+      },
+    ];
+  });
+
+/** A knob whose threshold lies where the converter no longer tells. */
+export const knobRule: Rule = ({ assessment }) =>
+  assessment.sensing.flatMap((sensing): Finding[] => {
+    if (sensing.kind !== 'knob' || sensing.design.upAbove < sensing.design.fullCode) return [];
+    const { control, board } = sensing;
+    return [
+      {
+        ...named('knob-never', control.id),
+        gravity: 'stop',
+        stage: 'drive',
+        aboutId: control.id,
+        what: `${control.name} never counts as turned up`,
+        why: say`Its slider goes up to the chip’s supply; the converter of ${board.part.name} ends at ${volts(board.part.converterReferenceV ?? board.part.logicV)}.`,
+        mend: 'Let it count as turned up earlier.',
+        fixes: [],
       },
     ];
   });

@@ -30,6 +30,7 @@ export type Nameable =
   | 'scan driver'
   | 'box'
   | 'receiver'
+  | 'sensor'
   | 'switch'
   | 'channel'
   | 'bore'

@@ -13,7 +13,18 @@ export interface Doings {
 
 /** What a control gives a value of, with what its divider and thresholds follow from. */
 export type Sense =
-  | { readonly kind: 'light'; readonly darkOhm: number; readonly lightOhm: number }
+  | {
+      readonly kind: 'light';
+      readonly darkOhm: number;
+      readonly lightOhm: number;
+      /** What light makes conduct. */
+      readonly element: 'photoresistor' | 'phototransistor';
+    }
+  | {
+      readonly kind: 'knob';
+      /** The share of its turn from which it counts as turned up. */
+      readonly turnedTo: number;
+    }
   | {
       readonly kind: 'charge';
       /** The pack that it reads; null = the only one there is. */
@@ -38,6 +49,12 @@ export interface ControlFacet<I> {
   readonly givenBy?: (item: I) => string;
   /** The output of another item that it is; null where it has a part of its own. */
   readonly outputOf?: (item: I) => { readonly itemId: string; readonly output: number } | null;
+  /** The control whose part and pin it reads as well; null where it has its own. */
+  readonly sharesPinOf?: (item: I) => string | null;
+  /** What its pin reads while it is closed; left out, low: to minus, against the chip’s pull-up. */
+  readonly closedLevel?: 'high';
+  /** What its own part draws from the chip’s supply all day, dividers apart. */
+  readonly ownA?: (item: I) => number;
   /** By radio: closed while its key is held, or changed by each press. */
   readonly radio?: (item: I) => 'held' | 'latched';
 }

@@ -23,7 +23,7 @@ export {
   solveConstantPower,
 } from './converter/model.ts';
 export type { Drawing } from './drawing.ts';
-export type { OwnDraw } from './draws.ts';
+export { drawsAtRest, type OwnDraw } from './draws.ts';
 export type { Edit, Fields, MoveAt } from './edit.ts';
 export { type Finding, type Fix, type Gravity, named, type Stage, stages } from './finding.ts';
 export { distanceMm, legsOfRoute, measureRoute, type PlanPoint, walkRoute } from './geometry.ts';

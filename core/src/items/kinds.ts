@@ -4,7 +4,7 @@ import { box } from './box/kind.ts';
 import { changeover } from './changeover/kind.ts';
 import { charger } from './charger/kind.ts';
 import type { AnyKind, FormRow } from './contract.ts';
-import { button, chargeSense, latchingSwitch, lightSensor, remote, tiltSwitch } from './control/kind.ts';
+import { button, latchingSwitch, remote, tiltSwitch } from './control/kind.ts';
 import { converter } from './converter/kind.ts';
 import { driver } from './driver/kind.ts';
 import { guide } from './guide/kind.ts';
@@ -18,6 +18,7 @@ import { pixelTape } from './pixelTape/kind.ts';
 import { plainTape } from './plainTape/kind.ts';
 import { receiver } from './receiver/kind.ts';
 import { scanDriver } from './scanDriver/kind.ts';
+import { chargeSense, knob, lightSensor, motionSensor, soundSensor } from './sensor/kind.ts';
 import { signal } from './signal/kind.ts';
 import type { Item, ItemKind } from './types.ts';
 
@@ -33,6 +34,9 @@ const definitions = [
   remote,
   lightSensor,
   chargeSense,
+  knob,
+  motionSensor,
+  soundSensor,
   signal,
   lightGate,
   driver,

@@ -42,6 +42,10 @@ export const bands = {
   steps: { least: 2, most: 8 },
   holdS: { least: 0.2, most: 20, usual: [0.5, 5] },
   settleS: { least: 0.1, most: 120, usual: [2, 30] },
+  /** Share of the turn of a knob. */
+  turn: { least: 0.05, most: 0.95, usual: [0.2, 0.8] },
+  /** Set on a motion sensor. */
+  staysS: { least: 0.5, most: 300, usual: [2, 60] },
   rangeMm: { least: 100, most: 1_000_000, usual: [1000, 50_000] },
   outputs: { least: 1, most: 12 },
   packV: { least: 0.8, most: 60, usual: [1, 30] },

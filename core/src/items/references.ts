@@ -46,6 +46,7 @@ export function referencesOf(item: Item): Reference[] {
     ['other', 'feeder'],
     ['board', 'board'],
     ['receiver', 'receiver'],
+    ['with', 'sensor'],
     ['from', 'board'],
     ['after', 'tape'],
     ['of', 'pack'],
@@ -82,7 +83,7 @@ const forgetWay = (way: SwitchedBy, id: string): SwitchedBy =>
 export function forgetIn(item: Item, id: string): Item | null {
   if (item.kind === 'signal' && item.from === id) return null;
   const cleared = Object.fromEntries(
-    ['feed', 'other', 'receiver', 'board', 'after', 'of', 'hollowId', 'boxId'].flatMap((field) =>
+    ['feed', 'other', 'receiver', 'with', 'board', 'after', 'of', 'hollowId', 'boxId'].flatMap((field) =>
       (item as unknown as Readonly<Record<string, unknown>>)[field] === id ? [[field, null]] : [],
     ),
   );
@@ -123,6 +124,8 @@ const suits: Readonly<Record<Nameable, (item: Item) => boolean>> = {
   'scan driver': (item) => item.kind === 'scan driver',
   box: (item) => item.kind === 'box',
   receiver: (item) => item.kind === 'receiver',
+  // A further level has no part of its own.
+  sensor: (item) => item.kind === 'light sensor' && !item.with,
   switch: (item) => item.kind === 'switch',
   channel: () => false,
   bore: () => false,
@@ -144,6 +147,7 @@ export const nameableWords: Readonly<Record<Nameable, string>> = {
   'scan driver': 'scan driver',
   box: 'ready-made box',
   receiver: 'receiver',
+  sensor: 'light sensor with a part of its own',
   switch: 'switch',
   channel: 'hollow',
   lit: 'light',

@@ -29,7 +29,12 @@ const cases: readonly (readonly [what: string, items: readonly Item[], id: strin
     'a load that a pin should switch',
     [
       itemOf('board', { id: 'board', name: 'Board', part: 'controller-tiny-3v' }),
-      itemOf('load', { id: 'sound', name: 'Sound', switchedBy: { way: 'pin high', board: null } }),
+      itemOf('load', {
+        id: 'sound',
+        name: 'Sound',
+        part: 'load-motor-6v',
+        switchedBy: { way: 'pin high', board: null },
+      }),
     ],
     'load-way:sound',
     'Feed it always',

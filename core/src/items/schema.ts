@@ -3,14 +3,7 @@ import { boardSchema } from './board/schema.ts';
 import { boxSchema } from './box/schema.ts';
 import { changeoverSchema } from './changeover/schema.ts';
 import { chargerSchema } from './charger/schema.ts';
-import {
-  buttonSchema,
-  chargeSenseSchema,
-  latchingSwitchSchema,
-  lightSensorSchema,
-  remoteSchema,
-  tiltSwitchSchema,
-} from './control/schema.ts';
+import { buttonSchema, latchingSwitchSchema, remoteSchema, tiltSwitchSchema } from './control/schema.ts';
 import { converterSchema } from './converter/schema.ts';
 import { driverSchema } from './driver/schema.ts';
 import { guideSchema } from './guide/schema.ts';
@@ -24,6 +17,13 @@ import { pixelTapeSchema } from './pixelTape/schema.ts';
 import { plainTapeSchema } from './plainTape/schema.ts';
 import { receiverSchema } from './receiver/schema.ts';
 import { scanDriverSchema } from './scanDriver/schema.ts';
+import {
+  chargeSenseSchema,
+  knobSchema,
+  lightSensorSchema,
+  motionSensorSchema,
+  soundSensorSchema,
+} from './sensor/schema.ts';
 import { signalSchema } from './signal/schema.ts';
 
 /** Anything in a plan. */
@@ -39,6 +39,9 @@ export const itemSchema = z.discriminatedUnion('kind', [
   remoteSchema,
   lightSensorSchema,
   chargeSenseSchema,
+  knobSchema,
+  motionSensorSchema,
+  soundSensorSchema,
   signalSchema,
   lightGateSchema,
   driverSchema,

@@ -40,11 +40,22 @@ export type LoadItem = ItemOf<'load'>;
 export type LightGateItem = ItemOf<'light gate'>;
 /** A part that scans a grid of lights. */
 export type ScanDriverItem = ItemOf<'scan driver'>;
+/** A light sensor. */
+export type LightSensorItem = ItemOf<'light sensor'>;
 /** A receiver. */
 export type ReceiverItem = ItemOf<'receiver'>;
 /** A control box. */
 export type BoxItem = ItemOf<'box'>;
 /** What a board listens to. */
 export type Control = ItemOf<
-  'button' | 'latching switch' | 'tilt switch' | 'remote' | 'light sensor' | 'charge sense' | 'signal'
+  | 'button'
+  | 'latching switch'
+  | 'tilt switch'
+  | 'remote'
+  | 'light sensor'
+  | 'charge sense'
+  | 'knob'
+  | 'motion sensor'
+  | 'sound sensor'
+  | 'signal'
 >;

@@ -13,6 +13,7 @@ export function wireControl(wiring: Wiring, control: Control): void {
     wireGiven(wiring, control, board, giverId);
     return;
   }
+  if (facet.sharesPinOf?.(control) != null) return;
   const own = facet.outputOf?.(control);
   if (own) {
     wireOutput(wiring, control, board, own);

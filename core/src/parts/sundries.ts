@@ -9,6 +9,7 @@ export const sundryPrices = {
   reservoir: 0.4,
   sparePixel: 0.15,
   diode: 0.1,
+  capacitor: 0.08,
   levelShifter: 0.9,
   lightSensor: 0.35,
   heatsink: 1.5,

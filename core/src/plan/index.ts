@@ -23,7 +23,15 @@ export { applyEdits, editHollow, editMood, editMove, takeGauge } from './edits.t
 export { createPlan, emptyDesign } from './empty.ts';
 export { changeItem, changeWay, itemNamed, mapItem, movableItems } from './items.ts';
 export { moveOn } from './moveOn.ts';
-export { controlsOf, isSameOccasion, listOccasions, type Occasion, occasionsOf, sayWhen } from './occasions.ts';
+export {
+  controlsOf,
+  isSameOccasion,
+  listOccasions,
+  type Occasion,
+  occasionsOf,
+  pinOwnerOf,
+  sayWhen,
+} from './occasions.ts';
 export { pictureText } from './pictures.ts';
 export { removeCue, removeHollow, removeItem, removeMood, removePlace, removeSet, removeSign } from './remove.ts';
 export type {

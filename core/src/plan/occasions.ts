@@ -21,6 +21,10 @@ export const occasionsOf = (control: Control): readonly Occasion[] =>
 export const controlsOf = (design: Pick<Design, 'items'>): readonly Control[] =>
   design.items.filter((item): item is Control => kindOf(item.kind).control !== undefined);
 
+/** The control whose pin a control is read at: itself, or the sensor that it is a further level of. */
+export const pinOwnerOf = (control: Control): string =>
+  kindOf(control.kind).control?.sharesPinOf?.(control) ?? control.id;
+
 /** What gives a cue without any control. */
 const occasionsByThemselves: readonly Occasion[] = [
   { when: { kind: 'after', afterS: 30 }, words: 'some time has passed' },

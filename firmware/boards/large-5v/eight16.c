@@ -118,7 +118,7 @@ uint32_t board_now_ms(void) {
   return count + count / 125u * 3u;
 }
 
-uint8_t board_pressed(uint8_t control) {
+uint8_t board_low(uint8_t control) {
   uint8_t pin = LINE_OF(control_pins[control]);
   return pin < NO_LINE && (REG(port_of(pin) - 2) & bit_of(pin)) == 0;
 }

@@ -207,7 +207,9 @@ void __vector_11(void) {
   }
   if (now == 0) {
     /* The short steps in one go, each got ready before it is due. */
+#if FIRST_LONG > 0
     SHORT_BEGIN();
+#endif
     wait_ticks(UG_GRID_UNIT * ((2u << FIRST_LONG) - 1u));
 #if FIRST_LONG > 0
     wait_until(READY_TICKS + LEAD_TICKS);

@@ -60,6 +60,9 @@ const readings: Readonly<Record<Control['kind'], string>> = {
   remote: 'held or not',
   'light sensor': 'light of the room',
   'charge sense': 'charge left',
+  knob: 'how far it is turned',
+  'motion sensor': 'someone there or not',
+  'sound sensor': 'loud or not',
   signal: 'given or not',
 };
 

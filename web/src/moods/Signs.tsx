@@ -18,6 +18,9 @@ const whileWords: Readonly<Record<Control['kind'], string>> = {
   remote: 'is on',
   'light sensor': 'sees it dark',
   'charge sense': 'finds the pack low',
+  knob: 'is turned down',
+  'motion sensor': 'sees someone',
+  'sound sensor': 'hears something loud',
   signal: 'is given',
 };
 

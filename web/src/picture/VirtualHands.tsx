@@ -1,5 +1,5 @@
 import type { Control } from '@glimmer/core/plan';
-import { BatteryLow, Hand, RadioTower, SunMoon, ToggleLeft, ToggleRight } from 'lucide-react';
+import { BatteryLow, Disc3, Hand, RadioTower, SunMoon, ToggleLeft, ToggleRight } from 'lucide-react';
 import { hands, useHands } from '../state/hands.ts';
 import { Button } from '../widgets/Button.tsx';
 
@@ -49,20 +49,31 @@ function Put({ control, disabled }: { readonly control: Control; readonly disabl
   );
 }
 
+/** What a dial goes from, and to. */
+const dialled = {
+  'light sensor': { ends: 'from dark to light', Icon: SunMoon },
+  'charge sense': { ends: 'from empty to full', Icon: BatteryLow },
+  knob: { ends: 'from left to right', Icon: Disc3 },
+} as const;
+
+type Dialled = keyof typeof dialled;
+
+const isDialled = (kind: Control['kind']): kind is Dialled => kind in dialled;
+
 /** What a sensor sees, from nothing to full. */
-function Dial({ control }: { readonly control: Control }) {
+function Dial({ control, kind }: { readonly control: Control; readonly kind: Dialled }) {
   const value = useHands((state) => state.dials[control.id] ?? 1);
-  const isCharge = control.kind === 'charge sense';
+  const { ends, Icon } = dialled[kind];
   return (
     <label className="flex items-center gap-1.5 text-[13px]">
-      {isCharge ? <BatteryLow size={15} aria-hidden="true" /> : <SunMoon size={15} aria-hidden="true" />}
+      <Icon size={15} aria-hidden="true" />
       {control.name}
       <input
         type="range"
         min={0}
         max={100}
         value={Math.round(value * 100)}
-        aria-valuetext={`${Math.round(value * 100)} %, from ${isCharge ? 'empty to full' : 'dark to light'}`}
+        aria-valuetext={`${Math.round(value * 100)} %, ${ends}`}
         onChange={(event) => hands.turnDial(control.id, Number(event.target.value) / 100)}
         className="w-24 accent-verdigris"
       />
@@ -74,6 +85,7 @@ function Dial({ control }: { readonly control: Control }) {
 const isKept = (control: Control): boolean =>
   control.kind === 'latching switch' ||
   control.kind === 'tilt switch' ||
+  control.kind === 'motion sensor' ||
   (control.kind === 'remote' && control.output === 'latched');
 
 /** Hands on the controls of the piece: what they do, the running picture answers. */
@@ -91,8 +103,7 @@ export function VirtualHands({ controls }: { readonly controls: readonly Control
       <legend className="sr-only">Virtual hands</legend>
       <span className="text-[13px] text-faint">Hands on</span>
       {controls.map((control) => {
-        if (control.kind === 'light sensor' || control.kind === 'charge sense')
-          return <Dial key={control.id} control={control} />;
+        if (isDialled(control.kind)) return <Dial key={control.id} control={control} kind={control.kind} />;
         const disabled = control.kind === 'remote' && remoteLost;
         return isKept(control) ? (
           <Put key={control.id} control={control} disabled={disabled} />

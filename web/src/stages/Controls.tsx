@@ -7,6 +7,9 @@ import { useSheet } from './useSheet.ts';
 /** How each kind is wired, where there is nothing to choose. */
 const how: Readonly<Partial<Record<ItemKind, string>>> = {
   button: 'momentary, to minus',
+  'motion sensor':
+    'its output goes high while it sees; nothing is seen through glass or a wall, nor in its first minute',
+  'sound sensor': 'its output goes high while it hears; how loud is set by its trimmer',
   'latching switch': 'stays as it is put, to minus',
   'tilt switch': 'closes when it tilts, to minus',
 };
@@ -30,12 +33,27 @@ function Sensed({ id, kind }: { readonly id: string; readonly kind: ItemKind }) 
       </p>
     );
   }
+  if (sensing.kind === 'knob') {
+    const { downBelow, upAbove, fullCode, standingA } = sensing.design;
+    return (
+      <p className="figures mt-1 text-[13px] text-faint">
+        10 kΩ between the chip’s plus and minus, its slider to the pin; down below {downBelow}, up above {upAbove}{' '}
+        (reads 0 to {fullCode}); draws {printer.quantity('currentA', standingA)} always
+      </p>
+    );
+  }
   const sensor = sensing.design;
+  const own = (
+    <>
+      fixed resistor {printer.quantity('resistanceOhm', sensor.fixedOhm)} to minus
+      {sensor.smoothingF !== null && `, ${Math.round(sensor.smoothingF * 1e8) / 100} µF across it`};{' '}
+    </>
+  );
   return (
     <p className="figures mt-1 text-[13px] text-faint">
-      fixed resistor {printer.quantity('resistanceOhm', sensor.fixedOhm)} to minus; dark below {sensor.darkBelow}, light
-      above {sensor.lightAbove} (reads {sensor.darkCode} and {sensor.lightCode}); draws{' '}
-      {printer.quantity('currentA', sensor.standingA)} in light
+      {!sensing.isLevel && own}dark below {sensor.darkBelow}, light above {sensor.lightAbove} (reads {sensor.darkCode}{' '}
+      and {sensor.lightCode}); dark is told after {printer.quantity('timeS', sensor.reactsS.toDark + 0.3)}
+      {!sensing.isLevel && <>; draws {printer.quantity('currentA', sensor.standingA)} in light</>}
       {sensor.lightCode <= sensor.darkCode && (
         <span className="block font-semibold text-amber-ink">
           The dark reading must be the higher resistance: were the two exchanged?

@@ -5,6 +5,9 @@ import { bands } from '../limits.ts';
 import { boardRow } from '../rows.ts';
 
 const control = { stage: 'drive', role: 'control', parts: () => [] } as const;
+/** Of a receiver with one output, all day; typical of the kind. */
+const RECEIVER_A = 0.005;
+
 const contact = { pin: 'in', cores: ['minus'] } as const;
 
 /** A button to minus, with the pull-up inside the chip. */
@@ -92,6 +95,8 @@ export const remote: KindDefinition<'remote'> = {
     cores: ['chip plus', 'minus'],
     outputOf: ({ receiver, key }) => (receiver ? { itemId: receiver, output: key ?? 1 } : null),
     radio: ({ output }) => output,
+    // A receiver that others hear as well has a draw of its own in the plan.
+    ownA: ({ receiver }) => (receiver ? 0 : RECEIVER_A),
     doings: ({ output }) =>
       contactDoings(
         output === 'held'
@@ -107,57 +112,4 @@ export const remote: KindDefinition<'remote'> = {
   },
   buys: ({ name, receiver }) =>
     receiver ? [] : [pieces('Radio receiver, one channel, with its hand transmitter', 7.5, name)],
-};
-/** A photoresistor with a fixed resistor to minus, read by the converter. */
-export const lightSensor: KindDefinition<'light sensor'> = {
-  ...control,
-  kind: 'light sensor',
-  name: 'Light sensor',
-  create: (fresh) => ({ kind: 'light sensor', ...fresh, board: null, darkOhm: 180_000, lightOhm: 2400 }),
-  rows: [
-    {
-      type: 'quantity',
-      field: 'darkOhm',
-      label: 'Measured in the dark',
-      quantity: 'resistanceOhm',
-      band: bands.resistorOhm,
-    },
-    {
-      type: 'quantity',
-      field: 'lightOhm',
-      label: 'Measured in light',
-      quantity: 'resistanceOhm',
-      band: bands.resistorOhm,
-    },
-    boardRow,
-  ],
-  control: {
-    pin: 'analog',
-    cores: ['chip plus'],
-    doings: () => [
-      { does: { kind: 'dark' }, words: 'sees it get dark' },
-      { does: { kind: 'light' }, words: 'sees it get light' },
-    ],
-    sense: ({ darkOhm, lightOhm }) => ({ kind: 'light', darkOhm, lightOhm }),
-  },
-  buys: ({ name }) => [pieces('Light sensor, photoresistor', 0.35, name)],
-};
-/** A divider that lets the program see the charge of a pack. */
-export const chargeSense: KindDefinition<'charge sense'> = {
-  ...control,
-  kind: 'charge sense',
-  name: 'Charge sense',
-  create: (fresh) => ({ kind: 'charge sense', ...fresh, board: null, of: null, lowV: 3.4, settleS: 8 }),
-  rows: [
-    { type: 'quantity', field: 'lowV', label: 'Low below, whole pack', quantity: 'voltageV', band: bands.packV },
-    { type: 'quantity', field: 'settleS', label: 'For at least', quantity: 'timeS', band: bands.settleS },
-    { type: 'named', field: 'of', label: 'Of the pack', names: 'pack', none: 'the only one there is' },
-    boardRow,
-  ],
-  control: {
-    pin: 'analog',
-    cores: ['minus'],
-    doings: () => [{ does: { kind: 'low' }, words: 'finds the pack low' }],
-    sense: ({ of, lowV, settleS }) => ({ kind: 'charge', packId: of, lowV, settleS }),
-  },
 };

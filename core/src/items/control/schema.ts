@@ -21,23 +21,3 @@ export const remoteSchema = z.strictObject({
   /** Which output, from 1. */
   key: inBand(bands.outputs).int().optional(),
 });
-
-/** A light sensor as a plan holds it: the maker’s own two readings, in ohms. */
-export const lightSensorSchema = z.strictObject({
-  kind: z.literal('light sensor'),
-  ...control,
-  darkOhm: inBand(bands.resistorOhm),
-  lightOhm: inBand(bands.resistorOhm),
-});
-
-/** A charge sense as a plan holds it: whose charge, and below what it counts as low. */
-export const chargeSenseSchema = z.strictObject({
-  kind: z.literal('charge sense'),
-  ...control,
-  /** The pack that it reads; null = the only one there is. */
-  of: board,
-  /** Of the whole pack, below which it is low. */
-  lowV: inBand(bands.packV),
-  /** It must stay low for so long: a sag under load is no empty pack. */
-  settleS: inBand(bands.settleS),
-});

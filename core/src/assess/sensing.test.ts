@@ -1,0 +1,201 @@
+import { describe, expect, it } from 'vitest';
+import { circuitOf, itemOf, planOf } from '../../tests/designs.ts';
+import { assess, type Sensing } from '../assess.ts';
+import { listSteps } from '../bench/index.ts';
+import { solveNetlist } from '../circuit/index.ts';
+import { drawNetwork } from '../exact/index.ts';
+import { exportProgram, exportShoppingCsv } from '../exports/index.ts';
+import { checkDesign } from '../findings/index.ts';
+import { sense, startPlayer } from '../motion/index.ts';
+import type { Design, Item } from '../plan/index.ts';
+import { readPlanText } from '../plan/reading.ts';
+import { usualPrinter } from '../units/index.ts';
+
+const at = { xMm: 60, yMm: 40 };
+const base = [
+  itemOf('outside supply', { id: 'supply', at: { xMm: 10, yMm: 10 }, part: 'supply-bench', volts: 5 }),
+  itemOf('board', {
+    id: 'board',
+    name: 'Board',
+    at: { xMm: 30, yMm: 10 },
+    part: 'controller-large-5v',
+    feed: 'supply',
+  }),
+  itemOf('light', {
+    id: 'lamp',
+    name: 'Lamp',
+    part: 'led-5mm-red',
+    feed: 'supply',
+    places: [{ id: 'a', at: { xMm: 300, yMm: 200 }, hollowId: null }],
+  }),
+];
+const withItems = (...items: readonly Item[]): Design => ({
+  ...circuitOf([...base, ...items]),
+  moods: {
+    list: [{ id: 'm', name: 'On', brightness: 1, moves: { lamp: { kind: 'steady', colour: '#ffffff', level: 1 } } }],
+    startId: 'm',
+    cues: [],
+    course: [],
+    cueUses: [],
+  },
+});
+const day = itemOf('light sensor', { id: 'day', name: 'Dusk', at, board: 'board', darkOhm: 20_000, lightOhm: 2000 });
+const night = itemOf('light sensor', {
+  id: 'night',
+  name: 'Night',
+  at,
+  board: 'board',
+  with: 'day',
+  darkOhm: 180_000,
+  lightOhm: 20_000,
+});
+type OfLight = Extract<Sensing, { kind: 'light' }>;
+const lightOf = (design: Design, id: string): OfLight => {
+  const found = assess(design).sensing.find(({ control }) => control.id === id);
+  if (found?.kind !== 'light') throw new Error(`no light sensor ${id}`);
+  return found;
+};
+
+describe('two levels on one light sensor', () => {
+  const design = withItems(day, night);
+
+  it('one fixed resistor for the whole span, and thresholds of each by its own readings', () => {
+    // √(180 kΩ · 2 kΩ) = 18.97 kΩ; of 18 and 20 kΩ the nearer ratio is 20: 20/18.97 = 1.054 = 18.97/18 – and 18 wins.
+    const [a, b] = [lightOf(design, 'day').design, lightOf(design, 'night').design];
+    expect(a.fixedOhm).toBe(b.fixedOhm);
+    expect([18_000, 20_000]).toContain(a.fixedOhm);
+    // At ten bits: 1024 · Rf / (Rf + Rs).
+    const code = (ohm: number): number => Math.floor((1024 * a.fixedOhm) / (a.fixedOhm + ohm));
+    expect([a.darkCode, a.lightCode]).toEqual([code(20_000), code(2000)]);
+    expect([b.darkCode, b.lightCode]).toEqual([code(180_000), code(20_000)]);
+    expect(b.lightAbove).toBeLessThan(a.darkBelow);
+  });
+
+  it('over every code, falling and rising: what is dark is a staircase, never both the wrong way round', () => {
+    const { show } = assess(design);
+    const indexOf = (id: string): number => show.controls.findIndex((each) => each.id === id);
+    const run = (codes: readonly number[]): number[] => {
+      let state = startPlayer(show);
+      let now = 0;
+      return codes.map((code) => {
+        for (let k = 0; k < 2; k++) {
+          now += 400;
+          for (const id of ['day', 'night']) state = sense(show, state, indexOf(id), code, now);
+        }
+        return ['day', 'night'].filter((id) => state.controls[indexOf(id)]?.isOn).length;
+      });
+    };
+    const down = Array.from({ length: 1024 }, (_, i) => 1023 - i);
+    for (const codes of [down, [...down].reverse()]) {
+      const levels = run(codes);
+      const steps = levels.slice(1).map((level, i) => level - (levels[i] ?? 0));
+      const sign = codes === down ? 1 : -1;
+      expect(steps.every((step) => step === 0 || step === sign)).toBe(true);
+      expect(new Set(levels).size).toBe(3);
+    }
+  });
+
+  it('one part, one pin, one resistor, one draw; both read that pin in the program', () => {
+    const assessment = assess(design);
+    const demands = assessment.pins.flatMap(({ plan }) => (plan.ok ? plan.given : []));
+    expect(demands.filter(({ demand }) => demand.needs === 'analog')).toHaveLength(1);
+    const bought = exportShoppingCsv(assessment, 1, usualPrinter);
+    expect(bought.match(/Light sensor/g)).toHaveLength(1);
+    expect(bought.match(/fixed, to minus/g)).toHaveLength(1);
+    expect(assessment.consumers.filter(({ id }) => ['day', 'night'].includes(id))).toHaveLength(1);
+    const pins = exportProgram(planOf(design), assessment, {})['pins.h'];
+    expect(pins).toMatch(/UG_CONTROL_PINS \{ (PIN_\w+), \1 \}/);
+  });
+
+  it('a sensor that is taken away leaves its level a sensor of its own; a level of a level is refused', () => {
+    const chain = withItems(day, night, { ...night, id: 'third', with: 'night' } as Item);
+    const read = readPlanText(JSON.stringify(planOf(chain)));
+    expect(read.ok ? [] : read.problems.map(({ place }) => place)).toEqual(['design.items.5.with']);
+  });
+
+  it('a level that another board is to read is told, once', () => {
+    const apart = withItems(
+      day,
+      { ...night, board: 'second' } as Item,
+      itemOf('board', { id: 'second', at: { xMm: 90, yMm: 10 }, part: 'controller-large-5v', feed: 'supply' }),
+    );
+    expect(checkDesign(apart, assess(apart)).filter(({ rule }) => rule === 'level-apart')).toHaveLength(1);
+  });
+
+  it('two readings that lie nearer than the noise of the converter', () => {
+    // 10 bits: ±25 of 4096 are ±6.25 codes, so 13 must lie between the thresholds, a third of 39 codes.
+    const near = withItems({ ...day, darkOhm: 2300 } as Item);
+    expect(checkDesign(near, assess(near)).some(({ id }) => id === 'sensor-narrow:day')).toBe(true);
+    const own = withItems(day);
+    expect(checkDesign(own, assess(own)).some(({ id }) => id === 'sensor-narrow:day')).toBe(false);
+  });
+});
+
+describe('how quick a sensor is', () => {
+  it('a photoresistor takes its time towards the dark, a phototransistor wants a capacitor against lamps that pulse', () => {
+    const slow = withItems(itemOf('light sensor', { id: 'eye', name: 'Eye', at, board: 'board' }));
+    // 180 kΩ and 2.4 kΩ: 20 or 22 kΩ; dark below a third of the way from 102 to 923 codes ≈ 376: 22 kΩ · (1024/376 − 1) =
+    // 37.9 kΩ; (37.9 − 2.4) kΩ at 200 kΩ a second ≈ 0.18 s.
+    expect(lightOf(slow, 'eye').design.reactsS.toDark).toBeGreaterThan(0.15);
+    expect(lightOf(slow, 'eye').design.reactsS.toDark).toBeLessThan(0.22);
+    expect(lightOf(slow, 'eye').design.smoothingF).toBeNull();
+    const quick = withItems(
+      itemOf('light sensor', { id: 'eye', name: 'Eye', at, board: 'board', element: 'phototransistor' }),
+    );
+    const { fixedOhm, smoothingF } = lightOf(quick, 'eye').design;
+    // At 100 pulses a second a tenth of a second leaves 1/(2π · 100 · 0.1) = 1.6 % of them.
+    expect((smoothingF ?? 0) * fixedOhm).toBeGreaterThanOrEqual(0.1);
+    expect((smoothingF ?? 0) * fixedOhm).toBeLessThan(0.3);
+    expect(exportShoppingCsv(assess(quick), 1, usualPrinter)).toMatch(/Capacitor, 4\.7 µF/);
+  });
+});
+
+describe('what controls draw all day', () => {
+  const heard = withItems(
+    itemOf('remote', { id: 'key', name: 'Key', at, board: 'board' }),
+    itemOf('knob', { id: 'knob', name: 'Knob', at, board: 'board' }),
+    itemOf('motion sensor', { id: 'eye', name: 'Eye', at, board: 'board' }),
+    itemOf('sound sensor', { id: 'ear', name: 'Ear', at, board: 'board' }),
+    itemOf('button', { id: 'button', name: 'Button', at, board: 'board' }),
+  );
+
+  it('receiver 5 mA, knob 5 V over 10 kΩ = 0.5 mA, motion 60 µA, sound 4 mA, button nothing: in the rest draw', () => {
+    const { consumers, restA } = assess(heard);
+    const drawn = (id: string): number | undefined => consumers.find((each) => each.id === id)?.restA;
+    expect(['key', 'knob', 'eye', 'ear', 'button'].map(drawn)).toEqual([0.005, 0.0005, 60e-6, 0.004, undefined]);
+    const bare = assess(withItems());
+    expect(restA - bare.restA).toBeCloseTo(0.00956, 9);
+  });
+
+  it('and the exact network takes as much more from its supply', () => {
+    const drawn = (design: Design): number => {
+      const assessment = assess(design);
+      const { netlist } = drawNetwork(design, assessment, { charge: 1, moodId: null, openIds: [] });
+      const solved = solveNetlist(netlist);
+      if (!solved.ok) throw new Error('no solution');
+      return solved.currentA.get('supply: open voltage') ?? 0;
+    };
+    expect(Math.abs(Math.abs(drawn(heard)) - Math.abs(drawn(withItems())))).toBeCloseTo(0.00956, 4);
+  });
+
+  it('what goes high while it is closed is said so to the board, and read so at the bench', () => {
+    const assessment = assess(heard);
+    const text = exportProgram(planOf(heard), assessment, {})['show.c'];
+    expect(text).toMatch(/\.reads_high = 1 \}, \/\* Eye \*\//);
+    expect(text).not.toMatch(/reads_high = 1 \}, \/\* Button/);
+    const band = listSteps(heard, assessment).find(({ id }) => id === 'contact:eye')?.expect;
+    // From six tenths of 5 V to 5 V, and what a meter is wrong by.
+    expect(band?.low).toBeCloseTo(3, 1);
+    expect(band?.high).toBeCloseTo(5, 0);
+  });
+});
+
+describe('a knob', () => {
+  it('counts as turned up above half, with 3 % of its turn to each side, and is never up past the reference', () => {
+    const half = withItems(itemOf('knob', { id: 'knob', name: 'Knob', at, board: 'board' }));
+    const found = assess(half).sensing[0];
+    // 1024 · 0.47 = 481, 1024 · 0.53 = 542.
+    expect(found?.kind === 'knob' && [found.design.downBelow, found.design.upAbove]).toEqual([481, 542]);
+    expect(checkDesign(half, assess(half)).some(({ rule }) => rule === 'knob-never')).toBe(false);
+  });
+});
