@@ -72,79 +72,92 @@ function spanOf(
   };
 }
 
-/** Designs what every sensor of a design is read with; a charge sense needs a pack as well as a controller. */
-export function designSensing(design: Pick<Design, 'items'>, rails: Rails, boards: readonly Board[]): Sensing[] {
-  return controlsOf(design).flatMap((control): Sensing[] => {
-    const facet = kindOf(control.kind).control;
-    const ownerId = pinOwnerOf(control);
-    const owner = controlsOf(design).find(({ id }) => id === ownerId) ?? control;
-    const board = boardOf(boards, owner.board);
-    const rail = board?.railId == null ? null : (rails.byId.get(board.railId)?.range ?? null);
-    if (!board || !rail) return [];
-    const chip = rangeOfChip(board.part, rail);
-    const referenceV = board.part.converterReferenceV ?? chip.nominalV;
-    const common = { bits: board.part.converterBits, referenceV };
-    const sense = facet?.sense?.(control);
-    if (sense?.kind === 'knob')
-      return [
-        {
-          kind: 'knob',
-          control,
-          sense,
-          board,
-          chip,
-          design: designKnob({ ...common, turnedTo: sense.turnedTo, supplyV: chip.nominalV }),
-        },
-      ];
-    if (sense?.kind === 'light') {
-      const ownerSense = kindOf(owner.kind).control?.sense?.(owner);
-      const element = ownerSense?.kind === 'light' ? ownerSense.element : sense.element;
-      return [
-        {
-          kind: 'light',
-          control,
-          sense,
-          board,
-          chip,
-          referenceV,
-          isLevel: owner !== control,
-          design: designSensor({
-            ...common,
-            darkOhm: sense.darkOhm,
-            lightOhm: sense.lightOhm,
-            span: spanOf(design, ownerId),
-            supplyV: chip.nominalV,
-            element,
-          }),
-        },
-      ];
-    }
-    if (sense?.kind !== 'charge') return [];
-    const packs = rails.list.filter((each) => each.gives.form === 'cells');
-    const pack = sense.packId === null ? packs[0] : packs.find((each) => each.id === sense.packId);
-    if (pack?.gives.form !== 'cells' || !pack.gives.model) return [];
-    const { model } = pack.gives;
-    const [fullV, emptyV] = [openCircuitVoltageV(model, 1), model.cutOffV];
-    return [
-      {
-        kind: 'charge',
-        control,
-        sense,
-        board,
-        chip,
-        pack,
-        fullV,
-        emptyV,
-        design: designPackSense({
-          ...common,
-          fullV,
-          emptyV,
-          lowV: sense.lowV,
-        }),
-      },
-    ];
-  });
+/** A control with the board that reads it, what that board’s chip runs at, and its converter. */
+interface Read<S extends Sense> {
+  readonly control: Control;
+  readonly sense: S;
+  readonly board: Board;
+  readonly chip: RailRange;
+  readonly converter: { readonly bits: number; readonly referenceV: number };
 }
+
+function senseLight(
+  design: Pick<Design, 'items'>,
+  owner: Control,
+  { control, sense, board, chip, converter }: Read<Extract<Sense, { kind: 'light' }>>,
+): Sensing {
+  const ofOwner = kindOf(owner.kind).control?.sense?.(owner);
+  return {
+    kind: 'light',
+    control,
+    sense,
+    board,
+    chip,
+    referenceV: converter.referenceV,
+    isLevel: owner !== control,
+    design: designSensor({
+      ...converter,
+      darkOhm: sense.darkOhm,
+      lightOhm: sense.lightOhm,
+      span: spanOf(design, owner.id),
+      supplyV: chip.nominalV,
+      element: ofOwner?.kind === 'light' ? ofOwner.element : sense.element,
+    }),
+  };
+}
+
+function senseCharge(
+  rails: Rails,
+  { control, sense, board, chip, converter }: Read<Extract<Sense, { kind: 'charge' }>>,
+): Sensing | null {
+  const packs = rails.list.filter((each) => each.gives.form === 'cells');
+  const pack = sense.packId === null ? packs[0] : packs.find((each) => each.id === sense.packId);
+  if (pack?.gives.form !== 'cells' || !pack.gives.model) return null;
+  const { model } = pack.gives;
+  const [fullV, emptyV] = [openCircuitVoltageV(model, 1), model.cutOffV];
+  return {
+    kind: 'charge',
+    control,
+    sense,
+    board,
+    chip,
+    pack,
+    fullV,
+    emptyV,
+    design: designPackSense({ ...converter, fullV, emptyV, lowV: sense.lowV }),
+  };
+}
+
+function senseOf(
+  design: Pick<Design, 'items'>,
+  rails: Rails,
+  boards: readonly Board[],
+  control: Control,
+): Sensing | null {
+  const owner = controlsOf(design).find(({ id }) => id === pinOwnerOf(control)) ?? control;
+  const board = boardOf(boards, owner.board);
+  const rail = board?.railId == null ? null : (rails.byId.get(board.railId)?.range ?? null);
+  const sense = kindOf(control.kind).control?.sense?.(control);
+  if (!board || !rail || !sense) return null;
+  const chip = rangeOfChip(board.part, rail);
+  const referenceV = board.part.converterReferenceV ?? chip.nominalV;
+  const read = { control, board, chip, converter: { bits: board.part.converterBits, referenceV } };
+  switch (sense.kind) {
+    case 'light':
+      return senseLight(design, owner, { ...read, sense });
+    case 'charge':
+      return senseCharge(rails, { ...read, sense });
+    case 'knob': {
+      const { turnedTo } = sense;
+      const own = designKnob({ ...read.converter, turnedTo, supplyV: chip.nominalV });
+      return { kind: 'knob', control, sense, board, chip, design: own };
+    }
+  }
+}
+
+/** Designs what every sensor of a design is read with; a charge sense needs a pack as well as a controller. */
+export const designSensing = (design: Pick<Design, 'items'>, rails: Rails, boards: readonly Board[]): Sensing[] =>
+  controlsOf(design).flatMap((control) => senseOf(design, rails, boards, control) ?? []);
 
 /** The thresholds as the engine wants them, by the id of the control. */
 export const thresholdsById = (sensing: readonly Sensing[]): ReadonlyMap<string, ShowSensing> =>
