@@ -25,6 +25,7 @@ import { listFades, type TapeFade } from './assess/plainFeeds.ts';
 import { type BoardAssessment, listPrograms } from './assess/programs.ts';
 import { type Sensing, thresholdsById } from './assess/sensing.ts';
 import { type ShoppingLine, totalCost } from './assess/shopping.ts';
+import { listStandBy, type StandBy } from './assess/standBy.ts';
 import {
   assessSupply,
   createNightMaker,
@@ -70,6 +71,7 @@ export { EVEN_SHARE, type TapeFade } from './assess/plainFeeds.ts';
 export type { BoardAssessment } from './assess/programs.ts';
 export type { Sensing } from './assess/sensing.ts';
 export type { ShoppingLine } from './assess/shopping.ts';
+export { eveningWithSpares, type StandBy } from './assess/standBy.ts';
 export type { MoodCeiling, SupplyAssessment } from './assess/supplies.ts';
 export type { ChainVoltage } from './assess/tapeVoltage.ts';
 export { hollowOf, type WarmPart } from './assess/warm.ts';
@@ -134,6 +136,8 @@ export interface Assessment {
   readonly supply: SupplyAssessment | null;
   /** The link that gives way first, of all supplies. */
   readonly weakest: LoadedLink | null;
+  /** Every pack while the piece waits, on the way, and exchanged during the evening. */
+  readonly standBy: readonly StandBy[];
   /** Of each mood the lowest of all supplies. */
   readonly ceilings: readonly MoodCeiling[];
   /** The supply that ends first. */
@@ -257,6 +261,7 @@ function reckon(design: Design, library: Library, searched: Searches | null = nu
     needs: findNeeds({ design, library, placed, rails, boards, switched, driven, consumers, course }),
     limit,
     supplies,
+    standBy: listStandBy(design.piece.hoursWanted, library, rails, consumers, supplies),
     supply: mainSupply(supplies, rails),
     ...leastOf(supplies),
     railFigures: figureRails(built, peaks, supplies, course),

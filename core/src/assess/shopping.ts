@@ -82,9 +82,11 @@ function listParts(design: Pick<Design, 'items'>, library: Library): Purchase[] 
     const { role, parts } = kindOf(item.kind);
     // Lights are counted by their places, guides by the metre.
     if (role === 'light' || role === 'guide') return [];
-    return parts(item).flatMap(({ part }) => {
+    return parts(item).flatMap(({ part, quantity }) => {
       const found = part === null ? undefined : library.parts.get(part);
-      return found ? [pieces(found.name, found.price, role === 'control' ? item.name : 'supply and drive')] : [];
+      return found
+        ? [pieces(found.name, found.price, role === 'control' ? item.name : 'supply and drive', quantity)]
+        : [];
     });
   });
 }

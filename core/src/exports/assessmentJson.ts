@@ -61,6 +61,20 @@ function turnsOf(driven: Assessment['driven'][number] | undefined): AssessmentJs
   };
 }
 
+const standByOf = ({ standBy }: Assessment): AssessmentJson['standBy'] =>
+  standBy.map(({ supplyId, energyWh, off, dark, brought, asked, swapsH, eveningH }) => ({
+    packId: supplyId,
+    energyWh,
+    offA: off.drawnA,
+    offKeepsH: off.keepsH,
+    darkA: dark.drawnA,
+    darkKeepsH: dark.keepsH,
+    brought,
+    asked,
+    swapsH: [...swapsH],
+    eveningH: finite(eveningH),
+  }));
+
 const railsOf = ({ railFigures }: Assessment): AssessmentJson['rails'] =>
   railFigures.map((rail) => ({
     id: rail.id,
@@ -163,6 +177,7 @@ export function tellAssessment(plan: Plan, assessment: Assessment, { message }: 
       meanA: mood.meanA,
       peakA: mood.peakA,
     })),
+    standBy: standByOf(assessment),
     rails: railsOf(assessment),
     items: design.items.map((item) => itemOf(assessment, item)),
     free: assessment.freePorts.map((port) => ({ ...port })),

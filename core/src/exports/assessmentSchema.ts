@@ -36,6 +36,22 @@ export const assessmentSchema = z.strictObject({
       peakA: z.number(),
     }),
   ),
+  standBy: z
+    .array(
+      z.strictObject({
+        packId: z.string(),
+        energyWh: z.number(),
+        offA: z.number(),
+        offKeepsH: z.number(),
+        darkA: z.number(),
+        darkKeepsH: z.number(),
+        brought: z.number(),
+        asked: number,
+        swapsH: z.array(z.number()),
+        eveningH: number,
+      }),
+    )
+    .describe('Each pack while the piece waits, switched off or left on and dark, and exchanged during the evening.'),
   rails: z.array(
     z.strictObject({
       id: z.string(),

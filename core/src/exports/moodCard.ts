@@ -1,7 +1,8 @@
 import type { Assessment } from '../assess.ts';
 import { sayLaying, sayMove } from '../moves/index.ts';
 import { type Cue, controlsOf, type Mood, type Plan, sayWhen } from '../plan/index.ts';
-import { amps, type Message, type Printer, say, seconds } from '../units/index.ts';
+import { sayKeeping } from '../power/index.ts';
+import { amps, hours, joinMessages, type Message, type Printer, quantity, say, seconds } from '../units/index.ts';
 import { fingerprint } from './fingerprint.ts';
 
 /** A cue as one sentence. */
@@ -18,6 +19,21 @@ function sayCue(plan: Plan, cue: Cue): Message {
       : say`, and back after ${seconds(cue.backAfterS)}`;
   return say`In ${from}, when ${sayWhen(design, cue.when)}: ${nameOf(cue.to)}${fade}${back}.`;
 }
+
+/** What goes along, when it is exchanged, and how long it keeps. */
+const packLines = ({ standBy }: Assessment): Message[] =>
+  standBy.flatMap(({ name, energyWh, brought, swapsH, off, dark }) => [
+    say`${name}${brought > 1 ? `, ${brought} of them charged` : ', charged'}: ${quantity('energyWh', energyWh)} each by its cells; carriers’ own rules hold`,
+    ...(swapsH.length > 0
+      ? [
+          say`  switched off and exchanged ${joinMessages(
+            swapsH.map((each) => hours(each)),
+            ', ',
+          )} after the start`,
+        ]
+      : []),
+    say`  switched off it keeps for ${sayKeeping(off.keepsH)}, left on and dark for ${sayKeeping(dark.keepsH)}`,
+  ]);
 
 /** What a piece does and how it is worked, as a page of text for whoever wears it or looks after it. */
 export function writeMoodCard(plan: Plan, assessment: Assessment, printer: Printer): string {
@@ -51,6 +67,7 @@ export function writeMoodCard(plan: Plan, assessment: Assessment, printer: Print
       moods.cues.map((cue, i) => say`${i + 1}. ${sayCue(plan, cue)}`),
     ),
     ...part('SIGNS', signLines),
+    ...part('PACKS', packLines(assessment)),
   ]
     .map(printer.message)
     .join('\n')

@@ -1,4 +1,4 @@
-import type { Assessment } from '../assess.ts';
+import { type Assessment, eveningWithSpares } from '../assess.ts';
 import { sayCeiling } from '../power/index.ts';
 import { amps, hours, type Message, percent, say } from '../units/index.ts';
 import type { Figure } from './figure.ts';
@@ -24,9 +24,17 @@ const plain = (figure: Figure, sayIt: (likely: number) => Message): BarFigure =>
   value: figure.likely !== null ? sayIt(figure.likely) : figure.goesOn ? 'goes on' : null,
 });
 
-function runs(figure: Figure, wantedH: number): BarFigure {
+function runs(figure: Figure, { standBy }: Assessment, wantedH: number): BarFigure {
   const { likely, cautious } = figure;
   if (likely === null || cautious === null) return plain(figure, hours);
+  const together = eveningWithSpares(standBy) ?? cautious;
+  if (together > cautious + 1e-9)
+    return {
+      figure,
+      value: hours(together),
+      below: say`${hours(cautious)} a pack`,
+      scale: { at: together / (2 * wantedH), limit: 0.5, bad: together < wantedH },
+    };
   return {
     figure,
     value: hours(cautious),
@@ -69,7 +77,7 @@ export function barOf(assessment: Assessment, wantedH: number): readonly BarFigu
       ...(isKnown ? { below: say`at most ${amps(supply.mostA)} from ${supply.rail.name}` } : {}),
     },
     plain(usualA, amps),
-    runs(runsForH, wantedH),
+    runs(runsForH, assessment, wantedH),
     weakest(weakestLink),
     ceilingOf(assessment, ceiling),
   ];

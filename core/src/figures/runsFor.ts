@@ -1,10 +1,22 @@
 import type { Assessment } from '../assess.ts';
-import { describeEnd, plainRunTime } from '../power/index.ts';
+import { describeEnd, keepsFor, plainRunTime, sayKeeping } from '../power/index.ts';
 import { fillSum, hours, milliampHours, say } from '../units/index.ts';
 import type { Figure } from './figure.ts';
 import { waiting } from './needs.ts';
 
 const TITLE = 'Runs for';
+
+/** While the piece waits, and with packs that are exchanged. */
+const standByLines = ({ standBy }: Assessment, supplyId: string): Figure['lines'] =>
+  standBy
+    .filter((each) => each.supplyId === supplyId)
+    .flatMap(({ off, dark, brought, eveningH }) => [
+      ...(brought > 1 && eveningH !== null
+        ? [{ label: `${brought} of them, exchanged as they run down`, value: hours(eveningH) }]
+        : []),
+      { label: 'switched off, a full pack keeps for', value: sayKeeping(off.keepsH) },
+      { label: 'left on and dark, it lasts', value: sayKeeping(dark.keepsH) },
+    ]);
 
 /** How long the pack lasts under the course of the evening; of several packs the one that ends first. */
 export function runsFor(assessment: Assessment): Figure {
@@ -44,11 +56,17 @@ export function runsFor(assessment: Assessment): Figure {
         label: 'left in the pack when it ends',
         value: milliampHours(Math.max(0, pack.capacityMah - runs.drawnMah)),
       },
+      ...standByLines(assessment, supply.rail.id),
       ...assessment.supplies
         .filter((each) => each !== supply && each.runsFor)
         .map((each) => ({ label: `${each.rail.name}, with caution`, value: hours(each.runsFor?.cautiousH ?? 0) })),
     ],
-    sums: [fillSum(plainRunTime, { C: pack.capacityMah, I: meanA })],
+    sums: [
+      fillSum(plainRunTime, { C: pack.capacityMah, I: meanA }),
+      ...assessment.standBy
+        .filter((each) => each.supplyId === supply.rail.id)
+        .map(({ dark }) => fillSum(keepsFor, { C: pack.capacityMah, I: dark.drawnA, s: pack.selfDischargeAMonth })),
+    ],
     doubt: `Mostly from the ${runs.chiefCause}. The plain sum is longer: it lets the pack be emptied to the last, whatever its voltage.`,
   };
 }

@@ -41,6 +41,7 @@ import {
   solderedWayRule,
   switchLoadRule,
 } from './pinRules.ts';
+import { carryRule, cutOffRule, protectionSuitsRule } from './protectRules.ts';
 import {
   bankSleepsRule,
   converterInputRule,
@@ -144,6 +145,9 @@ const rules: readonly Rule[] = [
   itemRules,
   minusRule,
   whichRailRule,
+  cutOffRule,
+  protectionSuitsRule,
+  carryRule,
   meetRule,
   feedsApartRule,
   standInVoltsRule,

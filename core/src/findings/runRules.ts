@@ -1,4 +1,4 @@
-import { assess } from '../assess.ts';
+import { assess, eveningWithSpares } from '../assess.ts';
 import { type Finding, type Fix, named } from '../items/index.ts';
 import type { Library, PackPart } from '../parts/index.ts';
 import { applyEdits, changeItem, type Design, editMood } from '../plan/index.ts';
@@ -55,12 +55,16 @@ function dimUntilEnough(design: Design, library: Library, first: number): Fix | 
   return null;
 }
 
-/** Runs shorter than the brief asks, by the cautious figure. */
+/** More are a burden that a larger pack takes away. */
+const MOST_BROUGHT = 6;
+
+/** Runs shorter than the brief asks, by the cautious figure and with all packs that are brought. */
 export const runTimeRule: Rule = ({ design, assessment, library }) => {
   const runs = assessment.runsFor;
   const wanted = design.piece.hoursWanted;
   const supply = assessment.supplies.find((each) => each.runsFor === runs);
-  if (!runs || !supply || runs.cautiousH >= wanted || supply.rail.gives.form !== 'cells') return [];
+  const together = eveningWithSpares(assessment.standBy) ?? 0;
+  if (!runs || !supply || together >= wanted - 1e-9 || supply.rail.gives.form !== 'cells') return [];
   // It never starts: that has been told.
   if (runs.likelyH === 0 && starvesBoard(assessment, supply)) return [];
   const { part: now, item } = supply.rail.gives;
@@ -78,6 +82,7 @@ export const runTimeRule: Rule = ({ design, assessment, library }) => {
   const restA = assessment.moods[0]?.draw.restA ?? 0;
   const factor = (assessment.usualA * (runs.cautiousH / wanted) - restA) / Math.max(1e-9, assessment.usualA - restA);
   const dimmed = dimUntilEnough(design, library, factor);
+  const asked = assessment.standBy.find(({ supplyId }) => supplyId === supply.rail.id)?.asked ?? 1;
   return [
     {
       ...named('runs-short'),
@@ -99,6 +104,14 @@ export const runTimeRule: Rule = ({ design, assessment, library }) => {
             ]
           : []),
         ...(dimmed ? [dimmed] : []),
+        ...(asked > 1 && asked <= MOST_BROUGHT
+          ? [
+              {
+                label: say`Bring ${asked} and exchange them every ${hours(runs.cautiousH)}`,
+                edits: changeItem(design, item.id, { spares: asked - 1 }),
+              },
+            ]
+          : []),
       ],
     },
   ];

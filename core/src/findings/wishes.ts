@@ -1,4 +1,4 @@
-import type { Assessment } from '../assess.ts';
+import { type Assessment, eveningWithSpares } from '../assess.ts';
 import { figuresOf } from '../figures/index.ts';
 import { kindOf } from '../items/index.ts';
 import type { Design } from '../plan/index.ts';
@@ -19,6 +19,14 @@ export interface Wish {
 
 const judge = (known: boolean, met: boolean): Wish['status'] => (known ? (met ? 'met' : 'open') : 'undecided');
 
+/** With packs that are exchanged, what they last together. */
+function sayRuns({ standBy, runsFor }: Assessment, alone: Message): Message {
+  const together = eveningWithSpares(standBy);
+  return together !== null && together > (runsFor?.cautiousH ?? 0) + 1e-9
+    ? say`${hours(together)} with caution, packs exchanged`
+    : alone;
+}
+
 /** The wishes of a brief; their status follows from the plan alone and is never kept by hand. */
 export function listWishes(design: Design, assessment: Assessment): Wish[] {
   const { piece, moods } = design;
@@ -35,11 +43,14 @@ export function listWishes(design: Design, assessment: Assessment): Wish[] {
     {
       id: 'hours',
       text: say`Runs at least ${hours(piece.hoursWanted)} at ${celsius(piece.ambientC)}`,
-      status: judge(runs !== null || goesOn, goesOn || (figures.runsForH.cautious ?? 0) >= piece.hoursWanted),
+      status: judge(
+        runs !== null || goesOn,
+        goesOn || (eveningWithSpares(assessment.standBy) ?? 0) >= piece.hoursWanted,
+      ),
       reached: goesOn
         ? 'as long as its outside supply'
         : runs
-          ? figures.runsForH.answer
+          ? sayRuns(assessment, figures.runsForH.answer)
           : `needs ${figures.runsForH.needs.join(', ')}`,
       test: 'run test at full charge, logged',
     },

@@ -158,6 +158,8 @@ export interface PartNamed {
   readonly partKind: Part['kind'];
   /** Its id; null where none is chosen. */
   readonly part: string | null;
+  /** How many are bought; left out, one. */
+  readonly quantity?: number;
 }
 
 /** The ways of a switched item with which a fresh one begins. */

@@ -46,6 +46,8 @@ export const bands = {
   turn: { least: 0.05, most: 0.95, usual: [0.2, 0.8] },
   /** Set on a motion sensor. */
   staysS: { least: 0.5, most: 300, usual: [2, 60] },
+  /** Packs brought besides the first. */
+  spares: { least: 0, most: 20, usual: [0, 3] },
   rangeMm: { least: 100, most: 1_000_000, usual: [1000, 50_000] },
   outputs: { least: 1, most: 12 },
   packV: { least: 0.8, most: 60, usual: [1, 30] },

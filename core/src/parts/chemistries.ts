@@ -2,6 +2,8 @@ import type { Chemistry } from './kinds.ts';
 
 /** How a chemistry behaves: open-circuit volts of one cell against charge left, and the effect of rate and cold. */
 export interface ChemistryRow {
+  /** Of one cell, as it is sold by: what carriers reckon energy with. */
+  readonly nominalV: number;
   /** From empty (0) to full (1), evenly spaced. */
   readonly openCircuitV: readonly number[];
   /** Rate exponent k of t = H·(C/(I·H))^k above the rated current; 1 where capacity hardly depends on rate. */
@@ -21,6 +23,7 @@ export interface ChemistryRow {
 /** Curves typical of the chemistry at rest and room temperature. */
 export const chemistries: Readonly<Record<Chemistry, ChemistryRow>> = {
   'lithium-ion': {
+    nominalV: 3.7,
     openCircuitV: [3.0, 3.42, 3.53, 3.6, 3.64, 3.69, 3.76, 3.85, 3.95, 4.06, 4.19],
     rateExponent: 1,
     capacityAtFreezing: 0.85,
@@ -30,6 +33,7 @@ export const chemistries: Readonly<Record<Chemistry, ChemistryRow>> = {
     canBurn: true,
   },
   alkaline: {
+    nominalV: 1.5,
     openCircuitV: [0.9, 1.05, 1.13, 1.18, 1.22, 1.26, 1.3, 1.34, 1.4, 1.47, 1.58],
     rateExponent: 1.25,
     capacityAtFreezing: 0.6,
@@ -39,6 +43,7 @@ export const chemistries: Readonly<Record<Chemistry, ChemistryRow>> = {
     canBurn: false,
   },
   'nickel-metal hydride': {
+    nominalV: 1.2,
     openCircuitV: [1.0, 1.17, 1.21, 1.23, 1.24, 1.25, 1.26, 1.275, 1.3, 1.33, 1.4],
     rateExponent: 1.03,
     capacityAtFreezing: 0.85,
@@ -48,6 +53,7 @@ export const chemistries: Readonly<Record<Chemistry, ChemistryRow>> = {
     canBurn: false,
   },
   'lithium iron phosphate': {
+    nominalV: 3.2,
     openCircuitV: [2.5, 3.1, 3.2, 3.24, 3.26, 3.28, 3.29, 3.3, 3.31, 3.33, 3.4],
     rateExponent: 1,
     capacityAtFreezing: 0.8,
@@ -57,6 +63,7 @@ export const chemistries: Readonly<Record<Chemistry, ChemistryRow>> = {
     canBurn: true,
   },
   'lithium coin': {
+    nominalV: 3,
     openCircuitV: [2.0, 2.55, 2.72, 2.8, 2.85, 2.88, 2.91, 2.93, 2.95, 2.98, 3.1],
     rateExponent: 1.25,
     capacityAtFreezing: 0.8,
@@ -66,6 +73,7 @@ export const chemistries: Readonly<Record<Chemistry, ChemistryRow>> = {
     canBurn: false,
   },
   'alkaline button': {
+    nominalV: 1.5,
     openCircuitV: [0.9, 1.08, 1.15, 1.2, 1.24, 1.28, 1.32, 1.36, 1.41, 1.47, 1.56],
     rateExponent: 1.3,
     capacityAtFreezing: 0.5,
@@ -75,6 +83,7 @@ export const chemistries: Readonly<Record<Chemistry, ChemistryRow>> = {
     canBurn: false,
   },
   'lead-acid': {
+    nominalV: 2,
     openCircuitV: [1.9, 1.942, 1.96, 1.978, 1.997, 2.015, 2.033, 2.052, 2.07, 2.098, 2.122],
     rateExponent: 1.15,
     capacityAtFreezing: 0.85,
@@ -84,6 +93,7 @@ export const chemistries: Readonly<Record<Chemistry, ChemistryRow>> = {
     canBurn: false,
   },
   'power bank': {
+    nominalV: 5,
     openCircuitV: [5.0, 5.01, 5.02, 5.03, 5.04, 5.05, 5.06, 5.07, 5.08, 5.09, 5.1],
     rateExponent: 1,
     capacityAtFreezing: 0.8,

@@ -41,6 +41,7 @@ export {
 } from './endurance.ts';
 export { type EvenTape, evenFeeds, fewestFeeds, tapeVoltages } from './feedPoints.ts';
 export { chooseFuse, fuseBand, fuseMostTimes } from './fuse.ts';
+export { keepsFor } from './keeping.ts';
 export {
   chooseStepS,
   describeEnd,
@@ -77,4 +78,4 @@ export {
   type SupplyTree,
   sourceAt,
 } from './tree.ts';
-export { describeObstacle } from './words.ts';
+export { describeObstacle, sayKeeping } from './words.ts';

@@ -1,4 +1,4 @@
-import { amps, type Message, say, volts } from '../units/index.ts';
+import { amps, hours, type Message, say, volts } from '../units/index.ts';
 import type { Obstacle } from './tree.ts';
 
 /** An obstacle in words, as the end of "above it …". */
@@ -13,4 +13,14 @@ export function describeObstacle(obstacle: Obstacle): Message {
     default:
       return say`the controller resets below ${volts(obstacle.node.brownOutV)}`;
   }
+}
+
+const DAY_H = 24;
+const MONTH_H = 730;
+
+/** A time over which something waits, as coarsely as it is known. @example 20 240 h: "28 months" */
+export function sayKeeping(keepsH: number): Message {
+  if (keepsH < 3 * DAY_H) return hours(keepsH);
+  if (keepsH < 3 * MONTH_H) return `${Math.floor(keepsH / DAY_H)} days`;
+  return keepsH < 10 * 12 * MONTH_H ? `${Math.floor(keepsH / MONTH_H)} months` : 'more than ten years';
 }

@@ -16,6 +16,7 @@ import { Chain } from './Chain.tsx';
 import { Night } from './Night.tsx';
 import { States } from './States.tsx';
 import { useSheet } from './useSheet.ts';
+import { Waiting } from './Waiting.tsx';
 
 const suits = ({ leastA, mostA }: { readonly leastA: number; readonly mostA: number }): Message =>
   leastA <= mostA
@@ -253,6 +254,11 @@ export default function PowerSheet() {
           <Section title="The night">
             <Night />
           </Section>
+          {assessment.standBy.length > 0 && (
+            <Section title="Waiting and carrying">
+              <Waiting />
+            </Section>
+          )}
           <Ceilings />
         </>
       )}

@@ -5,6 +5,7 @@ import { bands } from '../limits.ts';
 import { boxRow, minusRow, partRow } from '../rows.ts';
 import { drawSource } from '../source.ts';
 import { modelPack, openCircuitVoltageV } from './model.ts';
+import { behindProtection } from './protection.ts';
 import { packCareRule } from './rules.ts';
 
 const same = (value: string): { readonly value: string; readonly label: string } => ({ value, label: value });
@@ -58,6 +59,23 @@ export const pack: KindDefinition<'pack'> = {
     },
     boxRow,
     {
+      type: 'part',
+      field: 'protection',
+      label: 'Protection board',
+      partKind: 'protection',
+      none: 'none but what is inside',
+    },
+    {
+      type: 'quantity',
+      field: 'spares',
+      label: 'Charged ones brought to exchange',
+      quantity: 'count',
+      band: bands.spares,
+      isWhole: true,
+      empty: 'none',
+      isLeftOut: true,
+    },
+    {
       type: 'choice',
       field: 'charging',
       label: 'Charged',
@@ -67,14 +85,16 @@ export const pack: KindDefinition<'pack'> = {
     { type: 'tick', field: 'lockedLid', label: 'Lid needs a screwdriver' },
     minusRow,
   ],
-  parts: ({ part, plug }) => [
-    { field: 'part', partKind: 'pack', part },
+  parts: ({ part, plug, protection, spares = 0 }) => [
+    { field: 'part', partKind: 'pack', part, quantity: 1 + spares },
+    ...(protection ? [{ field: 'protection', partKind: 'protection', part: protection } as const] : []),
     { field: 'plug', partKind: 'plug', part: plug },
   ],
   feeding: {
     ports: { plus: 'plus', minus: 'minus' },
     giving: (item, library, ambientC) => {
-      const part = findPart(library, 'pack', item.part) ?? null;
+      const cells = findPart(library, 'pack', item.part);
+      const part = cells ? behindProtection(cells, findPart(library, 'protection', item.protection ?? null)) : null;
       const model = part && modelPack({ part, capacityMah: item.capacityMah ?? part.capacityMah, ambientC });
       return { form: 'cells', item, part, model };
     },

@@ -11,6 +11,10 @@ export const packSchema = z.strictObject({
   capacityMah: figure(bands.capacityMah).nullable(),
   fuseA: inBand(bands.fuseA).nullable(),
   plug: part.nullable(),
+  /** A board that cuts off by itself, where the cells have none inside; left out, there is none. */
+  protection: part.nullable().optional(),
+  /** Brought as well, to be exchanged during the evening; left out, none. */
+  spares: inBand(bands.spares).int().optional(),
   housing: z.enum(['none', 'soft pouch', 'hard case']),
   nextToBody: z.boolean(),
   lockedLid: z.boolean(),

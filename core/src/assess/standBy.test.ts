@@ -1,0 +1,150 @@
+import { describe, expect, it } from 'vitest';
+import { circuitOf, itemOf, planOf } from '../../tests/designs.ts';
+import { assess } from '../assess.ts';
+import { exportShoppingCsv, writeMoodCard } from '../exports/index.ts';
+import { checkDesign, listWishes } from '../findings/index.ts';
+import { applyEdits, type Design, type Item } from '../plan/index.ts';
+import { usualPrinter } from '../units/index.ts';
+
+const at = { xMm: 10, yMm: 10 };
+const lamp = (feed: string): Item =>
+  itemOf('light', {
+    id: 'lamp',
+    name: 'Lamp',
+    part: 'led-5mm-red',
+    feed,
+    switchedBy: { way: 'always on' },
+    places: [{ id: 'a', at: { xMm: 60, yMm: 40 }, hollowId: null }],
+  });
+const pack = (change: object = {}): Item =>
+  itemOf('pack', { id: 'pack', name: 'Pack', at, part: 'pack-lithium-round-3400', ...change });
+const wanting = (hoursWanted: number, ...items: readonly Item[]): Design => {
+  const design = circuitOf(items);
+  return { ...design, piece: { ...design.piece, hoursWanted } };
+};
+const waiting = (design: Design) => {
+  const [first] = assess(design).standBy;
+  if (!first) throw new Error('no pack');
+  return first;
+};
+const found = (design: Design) => checkDesign(design, assess(design));
+
+describe('a pack while its piece waits', () => {
+  it('behind an open switch only the cells lose: 3 % a month are 33 months', () => {
+    const off = waiting(wanting(3, pack(), itemOf('switch', { id: 's', at, feed: 'pack' }), lamp('s')));
+    expect(off.off.drawnA).toBe(0);
+    // 1/0.03 months of 730 h.
+    expect(off.off.keepsH).toBeCloseTo(730 / 0.03, 6);
+    expect(off.dark.drawnA).toBeGreaterThan(0.005);
+  });
+
+  it('what hangs before the switch drains it all the same: a converter’s idling, a protection board', () => {
+    const items = [
+      pack({ part: 'pack-lithium-round-5000', protection: 'protection-one-3a' }),
+      itemOf('converter', { id: 'step', at, part: 'boost-5v-1a5', feed: 'pack' }),
+      itemOf('switch', { id: 's', at, feed: 'step' }),
+      lamp('s'),
+    ];
+    const { off, dark } = waiting(wanting(3, ...items));
+    const idleA = off.drawnA - 4e-6;
+    expect(idleA).toBeGreaterThan(0);
+    expect(dark.drawnA).toBeGreaterThan(idleA);
+    // I = 4 µA + idling + 3 % of the charge a month; t = C/I.
+    const source = assess(wanting(3, ...items)).supply?.tree.source;
+    if (source?.kind !== 'pack') throw new Error('no pack');
+    const capacityAh = source.pack.capacityMah / 1000;
+    expect(off.keepsH).toBeCloseTo(capacityAh / (off.drawnA + (capacityAh * 0.03) / 730), 3);
+  });
+
+  it('11.1 V and 2.6 Ah are 28.9 Wh', () => {
+    // Three cells sold as 3.7 V each.
+    const three = wanting(
+      3,
+      pack({ part: 'pack-three-lithium-round', capacityMah: { likely: 2600, spread: 100, origin: 'measured' } }),
+      lamp('pack'),
+    );
+    const energyWh = waiting(three).energyWh;
+    expect(energyWh).toBeCloseTo(28.86, 2);
+  });
+});
+
+describe('packs to bring', () => {
+  const design = wanting(
+    5.5,
+    pack({ capacityMah: { likely: 60, spread: 3, origin: 'measured' } }),
+    itemOf('light', {
+      id: 'lamp',
+      name: 'Lamp',
+      part: 'led-5mm-red',
+      feed: 'pack',
+      switchedBy: { way: 'always on' },
+      places: [0, 1].map((i) => ({ id: `l${i}`, at: { xMm: 60 + 20 * i, yMm: 40 }, hollowId: null })),
+    }),
+  );
+
+  it('counts with the cautious time, exchanges in even stretches, and closes wish and finding', () => {
+    const first = waiting(design);
+    const cautiousH = assess(design).runsFor?.cautiousH ?? 0;
+    expect(cautiousH).toBeGreaterThan(1);
+    expect(cautiousH).toBeLessThan(5.5);
+    expect(first.asked).toBe(Math.ceil(5.5 / cautiousH));
+    const short = found(design).find(({ id }) => id === 'runs-short');
+    const bring = short?.fixes.find(({ label }) => usualPrinter.message(label).startsWith('Bring'));
+    if (!bring) throw new Error('not offered');
+    const brought = applyEdits(design, bring.edits);
+    expect(found(brought).some(({ id }) => id === 'runs-short')).toBe(false);
+    expect(listWishes(brought, assess(brought)).find(({ id }) => id === 'hours')?.status).toBe('met');
+    const again = waiting(brought);
+    expect(again.brought).toBe(first.asked);
+    expect(again.swapsH).toHaveLength((first.asked ?? 0) - 1);
+    expect(again.swapsH[0]).toBeCloseTo(cautiousH, 9);
+    expect(exportShoppingCsv(assess(brought), 1, usualPrinter)).toMatch(
+      new RegExp(`protected",${first.asked},1,${first.asked},piece`),
+    );
+    expect(writeMoodCard(planOf(brought), assess(brought), usualPrinter)).toContain('switched off and exchanged');
+  });
+});
+
+describe('a lithium pack that nothing cuts off', () => {
+  const bare = { part: 'pack-lithium-round-5000' };
+  const board = itemOf('board', { id: 'board', name: 'Board', at, part: 'controller-radio-3v3', feed: 'pack' });
+  const sense = itemOf('charge sense', { id: 'low', name: 'Charge', at, board: 'board' });
+  const ids = (design: Design): string[] => found(design).map(({ id, gravity }) => `${id} ${gravity}`);
+
+  it('is stopped, and a protection board mends it; one with protection inside, or none at all of lithium, is not', () => {
+    const design = wanting(1, pack(bare), lamp('pack'));
+    const told = found(design).find(({ id }) => id === 'no-cut-off:pack');
+    expect(told?.gravity).toBe('stop');
+    const mended = applyEdits(design, told?.fixes[0]?.edits ?? []);
+    expect(ids(mended).filter((id) => /no-cut-off|protection-other/.test(id))).toEqual([]);
+    for (const part of ['pack-lithium-round-3400', 'pack-two-c-alkaline'])
+      expect(ids(wanting(1, pack({ part }), lamp('pack'))).filter((id) => id.startsWith('no-cut-off'))).toEqual([]);
+  });
+
+  it('a sign alone is not enough, a cue to another mood is', () => {
+    const moods: Design['moods'] = {
+      list: ['on', 'saved'].map((id) => ({ id, name: id, brightness: 1, moves: {} })),
+      startId: 'on',
+      cues: [],
+      course: [],
+      cueUses: [],
+    };
+    const base = { ...wanting(1, pack(bare), board, sense, lamp('pack')), moods };
+    const signs = [{ id: 's', name: 'Low', controlId: 'low', moves: {} }];
+    expect(ids(base)).toContain('no-cut-off:pack stop');
+    expect(ids({ ...base, moods: { ...moods, signs } })).toContain('no-cut-off:pack mend');
+    const cues: Design['moods']['cues'] = [
+      { id: 'c', from: null, when: { kind: 'low', controlId: 'low' }, to: 'saved', fadeS: 0, backAfterS: null },
+    ];
+    expect(ids({ ...base, moods: { ...moods, cues } }).filter((id) => id.startsWith('no-cut-off'))).toEqual([]);
+  });
+
+  it('a protection board for other cells is refused; one that suits ends the night where it cuts off', () => {
+    const two = wanting(1, pack({ ...bare, protection: 'protection-two-8a' }), lamp('pack'));
+    expect(ids(two)).toContain('protection-other:pack stop');
+    const one = assess(wanting(1, pack({ ...bare, protection: 'protection-one-3a' }), lamp('pack')));
+    const gives = one.rails.byId.get('pack')?.gives;
+    if (gives?.form !== 'cells' || !gives.part) throw new Error('no pack');
+    expect([gives.part.steadyLimitA <= 3, gives.part.protected]).toEqual([true, true]);
+  });
+});

@@ -1,0 +1,124 @@
+import type { Assessment } from '../assess.ts';
+import { type Finding, type Fix, named, type PackItem } from '../items/index.ts';
+import type { Rail } from '../network/index.ts';
+import { chemistries, findPart, type Library, type PackPart } from '../parts/index.ts';
+import { changeItem, type Design } from '../plan/index.ts';
+import { quantity, say, volts } from '../units/index.ts';
+import type { Rule } from './finding.ts';
+
+interface Guarded {
+  readonly rail: Rail;
+  readonly item: PackItem;
+  readonly part: PackPart;
+}
+
+const packsOf = ({ rails }: Assessment): Guarded[] =>
+  rails.list.flatMap((rail) =>
+    rail.gives.form === 'cells' && rail.gives.part ? [{ rail, item: rail.gives.item, part: rail.gives.part }] : [],
+  );
+
+/** Whether all that draws from a pack hangs on converters that stop before its cells are too low. */
+function stopsByConverters(rail: Rail, cutOffV: number, { rails, consumers }: Assessment): boolean {
+  const stops = (id: string): boolean =>
+    rails.list
+      .filter((each) => each.fromId === id)
+      .every((each) => {
+        if (each.gives.form === 'converter') return (each.gives.part?.inputLeastV ?? 0) >= cutOffV;
+        return !consumers.some(({ railId }) => railId === each.id) && stops(each.id);
+      });
+  return !consumers.some(({ railId }) => railId === rail.id) && stops(rail.id);
+}
+
+/** What the piece does by itself once a pack is low: another mood, or but a sign. */
+function answersLow(design: Design, { sensing }: Assessment, packId: string): 'acts' | 'warns' | 'nothing' {
+  const senses = sensing.flatMap((each) =>
+    each.kind === 'charge' && each.pack.id === packId ? [each.control.id] : [],
+  );
+  const isOf = (id: string | undefined): boolean => id !== undefined && senses.includes(id);
+  if (design.moods.cues.some(({ when }) => when.kind === 'low' && isOf(when.controlId))) return 'acts';
+  return (design.moods.signs ?? []).some(({ controlId }) => isOf(controlId)) ? 'warns' : 'nothing';
+}
+
+const addBoard = (design: Design, library: Library, { item, part }: Guarded): readonly Fix[] => {
+  const board = [...library.parts.values()].find(
+    (each) => each.kind === 'protection' && each.cellsInSeries === part.cellsInSeries,
+  );
+  return board && part.chemistry === 'lithium-ion'
+    ? [{ label: `Add: ${board.name}`, edits: changeItem(design, item.id, { protection: board.id }) }]
+    : [];
+};
+
+/** A lithium pack that nothing cuts off: run below its end it is ruined, and may burn when it is charged again. */
+export const cutOffRule: Rule = ({ design, assessment, library }) =>
+  packsOf(assessment).flatMap((guarded): Finding[] => {
+    const { rail, item, part } = guarded;
+    const { canBurn, rechargeable } = chemistries[part.chemistry];
+    if (!canBurn || !rechargeable || part.protected || part.chemistry === 'power bank') return [];
+    if (!assessment.consumers.some(({ railId }) => assessment.rails.byId.get(railId ?? '')?.sourceId === rail.id))
+      return [];
+    const answer = answersLow(design, assessment, rail.id);
+    if (answer === 'acts' || stopsByConverters(rail, part.cutOffV, assessment)) return [];
+    return [
+      {
+        ...named('no-cut-off', item.id),
+        gravity: answer === 'warns' ? 'mend' : 'stop',
+        stage: 'power',
+        aboutId: item.id,
+        limit: { kind: 'voltageV', value: part.cutOffV },
+        what:
+          answer === 'warns'
+            ? say`${item.name} has no protection, and the piece only winks when it is low`
+            : say`Nothing stops the piece at the ${volts(part.cutOffV)} at which ${item.name} must rest`,
+        why: 'A lithium cell that is run lower is ruined, and charged again it can burn. A lamp alone is not seen by whoever wears it.',
+        mend: 'A protection board, cells with protection inside, or a charge sense with a cue to a dark mood when it is low; switch it off after the show all the same.',
+        fixes: addBoard(design, library, guarded),
+      },
+    ];
+  });
+
+/** A protection board made for other cells. */
+export const protectionSuitsRule: Rule = ({ design, assessment, library }) =>
+  packsOf(assessment).flatMap((guarded): Finding[] => {
+    const { item, part } = guarded;
+    const board = findPart(library, 'protection', item.protection ?? null);
+    if (!board || (board.cellsInSeries === part.cellsInSeries && part.chemistry === 'lithium-ion')) return [];
+    return [
+      {
+        ...named('protection-other', item.id),
+        gravity: 'stop',
+        stage: 'power',
+        aboutId: item.id,
+        what: `${board.name}: it is not made for ${part.name}`,
+        why: 'A board for other cells, or for more or fewer of them, cuts off far too late or at once.',
+        mend: 'Take the one for these cells.',
+        fixes: [
+          ...addBoard(design, library, guarded),
+          { label: 'Leave it out', edits: changeItem(design, item.id, { protection: null }) },
+        ],
+      },
+    ];
+  });
+
+/** What carriers often ask about. */
+const ASKED_ABOVE_WH = 100;
+
+/** A lithium pack of an energy that carriers ask about. */
+export const carryRule: Rule = ({ assessment }) =>
+  packsOf(assessment).flatMap(({ rail, item, part }): Finding[] => {
+    const carried = assessment.standBy.find(({ supplyId }) => supplyId === rail.id);
+    if (!carried || !chemistries[part.chemistry].canBurn || carried.energyWh <= ASKED_ABOVE_WH) return [];
+    return [
+      {
+        ...named('carry-energy', item.id),
+        gravity: 'mind',
+        stage: 'power',
+        aboutId: item.id,
+        actual: { kind: 'energyWh', value: carried.energyWh },
+        limit: { kind: 'energyWh', value: ASKED_ABOVE_WH },
+        what: say`${item.name} holds ${quantity('energyWh', carried.energyWh)}`,
+        why: 'Above about 100 Wh many carriers want to be asked first, or do not take it at all; their rules hold, not this sum.',
+        mend: 'Ask the carrier before the journey; terminals covered, in a case, switched off so that it can’t come on in the bag.',
+        fixes: [],
+      },
+    ];
+  });
