@@ -395,8 +395,10 @@ function guardedRail(
   show: Show,
 ): Consumer | null {
   const pixels = chains.flatMap((chain) => chain.flatMap((tape) => byId.get(tape.id) ?? []));
-  const moved =
-    pixels.length > 0 ? pixels : consumers.filter((each) => show.groups.some((group) => group.id === each.id));
+  const movedBy = (counts: (group: Show['groups'][number]) => boolean): Consumer[] =>
+    consumers.filter((each) => show.groups.some((group) => group.id === each.id && counts(group)));
+  const lights = movedBy((group) => !group.switches);
+  const moved = pixels.length > 0 ? pixels : lights.length > 0 ? lights : movedBy(() => true);
   return moved.reduce<Consumer | null>((most, each) => (!most || each.fullA > most.fullA ? each : most), null);
 }
 

@@ -123,3 +123,59 @@ describe('a load that a mood starts', () => {
     expect(checkDesign(weak, assess(weak)).find(({ rule }) => rule === 'load-switch')?.gravity).toBe('stop');
   });
 });
+
+describe('a load beside pixels at one board', () => {
+  const stick = itemOf('pixel tape', {
+    id: 'mast',
+    name: 'Mast',
+    part: 'pixel-stick-8',
+    feed: 'supply',
+    route: [{ xMm: 200, yMm: 20 }],
+  });
+  const both = (moves: object): Design =>
+    circuitOf([supply, board, motor(), stick], {
+      moods: {
+        list: [moodOf({ id: 'sail', name: 'Sail', brightness: 1, moves: moves as never })],
+        startId: 'sail',
+        cues: [],
+        course: [],
+        cueUses: [],
+      },
+    });
+  const feedA = (design: Design): number =>
+    assess(design).supply?.links.find(({ name }) => name === 'The feed of Mast')?.loadA ?? Number.NaN;
+
+  it('the start of the motor is no part of what the feed of the pixels carries', () => {
+    const alone = feedA(both({ mast: steady }));
+    // Eight pixels, three dice of 12 mA and 0.8 mA for each chip: 0.294 A.
+    expect(alone).toBeCloseTo(8 * (3 * 0.012 + 0.0008), 2);
+    expect(feedA(both({ mast: steady, wheel: steady }))).toBeCloseTo(alone, 5);
+  });
+});
+
+describe('a load on a pack of its own', () => {
+  it('the limiter guards the rail of the lights, not that of what is but on or off', () => {
+    const lamp = itemOf('light', {
+      id: 'lamp',
+      name: 'Lamp',
+      part: 'led-5mm-red',
+      feed: 'supply',
+      places: [{ id: 'a', at: at(120), hollowId: null }],
+    });
+    const cells = itemOf('pack', { id: 'cells', name: 'Cells', at: at(90), part: 'pack-three-aa-nimh' });
+    const { limit, show } = assess(
+      circuitOf([supply, board, cells, sound({ feed: 'cells' }), lamp], {
+        moods: {
+          list: [moodOf({ id: 'sail', name: 'Sail', brightness: 1, moves: { lamp: steady, horn: steady } })],
+          startId: 'sail',
+          cues: [],
+          course: [],
+          cueUses: [],
+        },
+      }),
+    );
+    const of = (id: string): number => limit.microAPerByte[show.groups.findIndex((group) => group.id === id)] ?? 0;
+    expect(of('lamp')).toBeGreaterThan(0);
+    expect(of('horn')).toBe(0);
+  });
+});

@@ -24,7 +24,7 @@ import {
 import { wireCarriesA } from '../wires/index.ts';
 import { hungriestOf, type MoodBudget } from './budget.ts';
 import { sharesOfLine } from './chainLadder.ts';
-import type { Consumer } from './consumers.ts';
+import { type Consumer, fullOf } from './consumers.ts';
 import type { CourseStretch } from './course.ts';
 import { type Drawn, darkDraws, heightShares, lightDraws, startDraws } from './draws.ts';
 import { keepFew } from './keepFew.ts';
@@ -159,19 +159,21 @@ function linkTapes(input: SuppliesInput, drawn: Drawn, budget: MoodBudget | unde
   const { chains, byId, runs, show } = input;
   const dark = darkDraws(drawn, 'peak');
   const runOf = new Map(runs.map((run) => [run.id, run]));
-  const lightOf = (consumer: Consumer): number => {
-    const g = show.groups.findIndex((group) => group.id === consumer.id);
-    return consumer.fullA * (budget ? (budget.load.groups[g]?.peak ?? 0) : 1);
-  };
+  const groupOf = (consumer: Consumer): number => show.groups.findIndex((group) => group.id === consumer.id);
+  const heightOf = (consumer: Consumer): number =>
+    fullOf(consumer, 'peak') * (budget ? (budget.load.groups[groupOf(consumer)]?.peak ?? 0) : 1);
+  const isSwitched = (consumer: Consumer): boolean => show.groups[groupOf(consumer)]?.switches === true;
+  // What no brightness changes is there beside the lights, as what is drawn in the dark is.
+  const lightOf = (consumer: Consumer): number => (isSwitched(consumer) ? 0 : heightOf(consumer));
   return chains.flatMap((chain): LinkLimit[] => {
     const [first] = chain;
     const own = chain.flatMap((tape) => byId.get(tape.id) ?? []);
     const node = own[0] ? drawn.nodeOf(own[0]) : -1;
     if (!first || node < 0) return [];
-    const darkA = dark[node]?.steadyA ?? 0;
-    const nodeLightA = input.consumers
-      .filter((consumer) => drawn.nodeOf(consumer) === node)
-      .reduce((sum, consumer) => sum + lightOf(consumer), 0);
+    const here = input.consumers.filter((consumer) => drawn.nodeOf(consumer) === node);
+    const switchedA = here.filter(isSwitched).reduce((sum, consumer) => sum + heightOf(consumer), 0);
+    const darkA = (dark[node]?.steadyA ?? 0) + switchedA;
+    const nodeLightA = here.reduce((sum, consumer) => sum + lightOf(consumer), 0);
     const partOf = (shares: readonly number[]): Pick<LinkLimit, 'node' | 'side' | 'share' | 'offsetA'> => {
       const of = (amps: (consumer: Consumer) => number): number =>
         own.reduce((sum, consumer, t) => sum + amps(consumer) * (shares[t] ?? 1), 0);

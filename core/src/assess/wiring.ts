@@ -109,6 +109,7 @@ function listHubs(input: WiresInput, runs: readonly WireRun[]): Hub[] {
       own !== null &&
       !isGiver &&
       role !== 'load' &&
+      role !== 'charges' &&
       !('route' in item) &&
       !('places' in item) &&
       (lead || outletOhm > 0)
@@ -458,7 +459,12 @@ function loadOfRun(
       railV: voltsOf(from),
     };
   }
-  if (carries.kind === 'charge') return { carryA: carries.amps, peakA: carries.amps, railV: 5 };
+  if (carries.kind === 'charge') {
+    // Shorted at its socket, the pack feeds it up to its fuse.
+    const fused = mostOfRail(input, carries.railId, true);
+    const isFused = fused < mostOfRail(input, carries.railId, false);
+    return { carryA: isFused ? Math.max(fused, carries.amps) : carries.amps, peakA: carries.amps, railV: 5 };
+  }
   if (carries.kind === 'lights') {
     const driven = switching.driven.find((each) => each.itemId === carries.itemId);
     const { brightestA, mostA } = driven?.corners ?? { brightestA: 0, mostA: 0 };

@@ -9,7 +9,7 @@ const TOO_NEAR_MM = 60;
 /** A light that shines on its own sensor makes the piece switch itself off and on. */
 export const ownLightRule: Rule = ({ design, assessment }) => {
   const sensors = [
-    ...assessment.sensing.flatMap(({ kind, control }) => (kind === 'light' ? [control] : [])),
+    ...assessment.sensing.flatMap((each) => (each.kind === 'light' && !each.isLevel ? [each.control] : [])),
     ...design.items.flatMap((item) => (kindOf(item.kind).seesLight && 'at' in item ? [item] : [])),
   ];
   return sensors.flatMap((sensor) =>

@@ -61,7 +61,7 @@ export interface RunDraft {
  */
 export type RunCarries =
   | { readonly kind: 'node'; readonly railId: string; readonly fromId?: string }
-  | { readonly kind: 'charge'; readonly amps: number }
+  | { readonly kind: 'charge'; readonly railId: string; readonly amps: number }
   | { readonly kind: 'items'; readonly itemIds: readonly string[]; readonly share: number }
   | { readonly kind: 'line'; readonly tapeIds: readonly string[]; readonly part?: number }
   | { readonly kind: 'lights'; readonly itemId: string; readonly lights: number; readonly turns?: number };

@@ -99,7 +99,7 @@ export class Wiring {
     const { name } = item;
     const charger = 'part' in item ? findPart(this.input.library, 'charger', item.part) : undefined;
     const carries: RunCarries = charger
-      ? { kind: 'charge', amps: charger.chargeA }
+      ? { kind: 'charge', railId, amps: charger.chargeA }
       : rails.byId.has(item.id)
         ? { kind: 'node', railId: item.id }
         : { kind: 'items', itemIds: this.begunAt(item.id), share: 1 };
