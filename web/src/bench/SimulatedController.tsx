@@ -1,7 +1,9 @@
 import type { Assessment } from '@glimmer/core/assess';
 import { fingerprint } from '@glimmer/core/exports';
+import { kindOf } from '@glimmer/core/items';
 import { ANY, lightOfChannel } from '@glimmer/core/motion';
 import { scanLineId } from '@glimmer/core/network';
+import { type Design, itemNamed } from '@glimmer/core/plan';
 import { useEffect, useMemo, useState } from 'react';
 import { type PieceMoment, usePieceStore } from '../picture/pieceStore.ts';
 import { useSheet } from '../stages/useSheet.ts';
@@ -12,6 +14,14 @@ const MOST_LINES = 60;
 interface Said {
   readonly key: number;
   readonly text: string;
+}
+
+/** What a contact gives its pin, which most close to minus. */
+function describeContact(design: Design, id: string, isOn: boolean): string {
+  const item = itemNamed(design, id);
+  const goesHigh = item && kindOf(item.kind).control?.closedLevel === 'high';
+  if (goesHigh) return isOn ? 'high: it tells' : 'low: at rest';
+  return isOn ? 'low: closed' : 'high: open';
 }
 
 /** What the program says for itself: its mark at first, then each mood it goes to. */
@@ -46,7 +56,7 @@ function describeLine(demandId: string, { show, driven }: Assessment, moment: Pi
 }
 
 /** What a pin does at a moment, in words. */
-function describePin(demandId: string, assessment: Assessment, moment: PieceMoment): string {
+function describePin(design: Design, demandId: string, assessment: Assessment, moment: PieceMoment): string {
   const { show, chains } = assessment;
   const line = describeLine(demandId, assessment, moment);
   if (line !== null) return line;
@@ -56,7 +66,7 @@ function describePin(demandId: string, assessment: Assessment, moment: PieceMome
     const index = show.controls.findIndex((control) => control.id === id);
     const [control, state] = [show.controls[index], moment.state.controls[index]];
     if (!control || !state) return '';
-    if (!control.sensing) return state.isOn ? 'low: closed' : 'high: open';
+    if (!control.sensing) return describeContact(design, control.id, state.isOn);
     const { emptyCode, fullCode } = control.sensing;
     return `reads about ${Math.round(emptyCode + ((fullCode - emptyCode) * state.level) / 255)}`;
   }
@@ -104,7 +114,7 @@ export function SimulatedController() {
               <tr key={demand.id} className="border-b border-rule/60">
                 <td className="w-10 align-top font-semibold">{pin.name}</td>
                 <td className="pr-2 align-top">{demand.label}</td>
-                <td className="align-top text-faint">{describePin(demand.id, assessment, moment)}</td>
+                <td className="align-top text-faint">{describePin(design, demand.id, assessment, moment)}</td>
               </tr>
             ))}
           </tbody>
