@@ -1,6 +1,6 @@
 // Writes what is generated: the schemas and the page of formulas in docs/, the tables and the moves of the engine.
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
-import { schools } from '@glimmer/core/choice';
+import { powerSchools, schools } from '@glimmer/core/choice';
 import * as drive from '@glimmer/core/drive';
 import { assessmentSchema, writeEngineTables, writeMovesHeader, writeMovesSource } from '@glimmer/core/exports';
 import * as heat from '@glimmer/core/heat';
@@ -83,11 +83,11 @@ const movesInC = Object.fromEntries(
 writeFileSync(engine('moves.h'), writeMovesHeader());
 writeFileSync(engine('moves.c'), writeMovesSource(movesInC));
 
-const schoolSections = schools.map(({ question, ways, here }) => {
+const schoolSections = [...schools, ...powerSchools].map(({ question, ways, here }) => {
   const list = ways.map(({ way, when }) => `- *${way}*: ${when}`).join('\n');
   return `## ${question}\n\n${list}\n\nHere: ${here}\n`;
 });
 writeFileSync(
   out('schools.md'),
-  `# Where makers differ\n\nGenerated from the core by \`npm run docs\`; the Lights stage shows the same.\n\n${schoolSections.join('\n')}`,
+  `# Where makers differ\n\nGenerated from the core by \`npm run docs\`; the stages Lights and Power show the same.\n\n${schoolSections.join('\n')}`,
 );

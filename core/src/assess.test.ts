@@ -206,7 +206,7 @@ describe('what is taken out', () => {
     const all = [
       ...Object.values(figuresOf(a)),
       explainTape(tape),
-      explainDrive(drive),
+      explainDrive(drive, a),
       explainRun(run, 50),
       explainCeiling(a, ceiling),
       explainData(a),

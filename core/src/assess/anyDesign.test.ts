@@ -247,7 +247,7 @@ describe('a design of any kind', () => {
       const opened = [
         ...Object.values(figuresOf(assessment)),
         ...assessment.placed.flatMap((group) => (group.shape === 'pixels' ? [explainTape(group)] : [])),
-        ...assessment.driven.map(explainDrive),
+        ...assessment.driven.map((driven) => explainDrive(driven, assessment)),
         ...assessment.runs.map((run) => explainRun(run, 50)),
         ...(assessment.supply?.ceilings.map((ceiling) => explainCeiling(assessment, ceiling)) ?? []),
         ...(assessment.dataLines.length > 0 ? [explainData(assessment)] : []),

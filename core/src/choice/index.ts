@@ -5,6 +5,7 @@ import { judgeSingles } from './singles.ts';
 import { judgeTapes } from './tapes.ts';
 import { isPossible, type KindExcluded, type KindOption, type Wish } from './wish.ts';
 
+export { powerSchools } from './powerSchools.ts';
 export { type School, schools } from './schools.ts';
 export type { KindExcluded, KindOption, Wish } from './wish.ts';
 

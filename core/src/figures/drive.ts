@@ -1,11 +1,30 @@
+import type { Assessment } from '../assess.ts';
 import { meanOfScan, resistorPower, seriesResistor } from '../drive/index.ts';
 import { regulatedChip } from '../items/index.ts';
-import { baseResistor, type Driven } from '../network/index.ts';
-import { amps, fillSum, ohms, say, volts } from '../units/index.ts';
+import { baseResistor, type Compared, compareTransistors, type Driven } from '../network/index.ts';
+import { amps, fillSum, type Message, ohms, say, volts, watts } from '../units/index.ts';
 import type { Explanation } from './figure.ts';
 
+/** What a transistor costs before a channel, or why it does not do. */
+function sayCompared({ lostV, heatW, holdA, drivingV, fullOnV, bears, part }: Compared): Message {
+  if (!bears) return say`bears ${amps(part.currentLimitA)} and no more`;
+  if (fullOnV > drivingV + 1e-9)
+    return say`half on with a spent pack: it wants ${volts(fullOnV)}, and gets ${volts(drivingV)}`;
+  return say`loses ${volts(lostV)}, ${watts(heatW)} of heat${part.type === 'bipolar' ? say`, takes ${amps(holdA)} of its pin` : ''}`;
+}
+
+/** The transistor that was taken, with its reason, and beside it the other sort. */
+function sayTransistors(compared: ReturnType<typeof compareTransistors>): Explanation['lines'] {
+  if (!compared) return [];
+  const { own, other } = compared;
+  return [
+    { label: `${own.part.name}, ${own.part.type}`, value: sayCompared(own) },
+    ...(other ? [{ label: `instead, ${other.part.type}: ${other.part.name}`, value: sayCompared(other) }] : []),
+  ];
+}
+
 /** How a group's resistor and switch came about. */
-export function explainDrive(driven: Driven): Explanation {
+export function explainDrive(driven: Driven, { rails, library }: Pick<Assessment, 'rails' | 'library'>): Explanation {
   const { resistor, feed, board, transistor, corners } = driven;
   const chip =
     driven.way.throughPin === 'given' && board?.part.regulator && !board.part.regulator.lifts
@@ -28,6 +47,7 @@ export function explainDrive(driven: Driven): Explanation {
           }),
         ]
       : [];
+  const switches = sayTransistors(compareTransistors(driven, rails, library));
   const currents = [
     { label: 'likely current', value: amps(corners.currentA) },
     { label: 'brightest corner', value: amps(corners.brightestA) },
@@ -42,7 +62,7 @@ export function explainDrive(driven: Driven): Explanation {
       title: `Current of ${driven.name}`,
       answer: amps(corners.currentA),
       lead: `Switched by ${driven.way.words}; its current is held without a resistor of yours.`,
-      lines: currents,
+      lines: [...currents, ...switches],
       sums: [...turns, ...base],
       doubt,
     };
@@ -60,6 +80,7 @@ export function explainDrive(driven: Driven): Explanation {
         label: say`with ${ohms(each.resistorOhm)} instead`,
         value: amps(each.currentA),
       })),
+      ...switches,
     ],
     sums: [
       ...chip,

@@ -6,6 +6,7 @@ export { type JoinedNet, joinNets, portKey } from './join.ts';
 export { Joined } from './joined.ts';
 export { type Loop, loopCurrentA } from './loop.ts';
 export { type Net, type NetName, type NetNamer, type NetRole, nameNets } from './netNames.ts';
+export { type Compared, compareTransistors } from './otherTransistor.ts';
 export { layRails, type Rail, type Rails } from './rails.ts';
 export {
   type Core,

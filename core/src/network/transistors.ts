@@ -79,10 +79,11 @@ const helperOf = (library: Library): TransistorPart | null =>
   null;
 
 /** The voltage that drives a transistor's gate or base at the lowest pack: the pin's, or above the rail's. */
-const drivingV = (part: TransistorPart, chip: RailRange, rail: RailRange): number =>
+export const drivingV = (part: TransistorPart, chip: RailRange, rail: RailRange): number =>
   part.side === 'low' ? chip.leastV : rail.leastV;
 
-function standBefore(
+/** A transistor with what stands before its gate or base there. */
+export function standBefore(
   part: TransistorPart,
   { chip, rail, aboveV }: Between,
   channelA: number,

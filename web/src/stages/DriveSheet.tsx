@@ -108,6 +108,7 @@ function unitOf({ tape, loop, scan }: Driven): string {
 /** How one group is switched, and what each of its lights gets. */
 function Channel({ item, driven }: { readonly item: Item; readonly driven: readonly Driven[] }) {
   const printer = usePrinter();
+  const { assessment } = useSheet();
   const [first] = driven;
   return (
     <div className="stitch py-2 first:border-t-0">
@@ -121,7 +122,7 @@ function Channel({ item, driven }: { readonly item: Item; readonly driven: reado
           key={each.channels.join()}
           label={`${unitOf(each)}${each.die ? `, ${each.die}` : driven.length > 1 ? `, channel ${(each.channels[0] ?? 0) + 1}` : ''}, dimmest to brightest`}
           value={`${printer.quantity('currentA', each.corners.currentA)} (${printer.quantity('currentA', each.corners.dimmestA)} to ${printer.quantity('currentA', each.corners.brightestA)})`}
-          onOpen={() => openSum(explainDrive(each))}
+          onOpen={() => openSum(explainDrive(each, assessment))}
         />
       ))}
       {driven.length > 1 && (

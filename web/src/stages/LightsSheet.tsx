@@ -1,4 +1,5 @@
 import { hollowOf } from '@glimmer/core/assess';
+import { schools } from '@glimmer/core/choice';
 import { type ItemKind, itemsOf, kindOf, takesTurns } from '@glimmer/core/items';
 import type { Driven } from '@glimmer/core/network';
 import { findPart, type LedPart } from '@glimmer/core/parts';
@@ -9,11 +10,11 @@ import { ItemCard } from '../items/ItemCard.tsx';
 import { addItem } from '../items/itemActions.ts';
 import { GuideDetails } from '../lights/GuideDetails.tsx';
 import { LightDetails } from '../lights/LightDetails.tsx';
-import { Schools } from '../lights/Schools.tsx';
 import { PixelTapeDetails, PlainTapeDetails } from '../lights/TapeDetails.tsx';
 import { WhatCouldLight } from '../lights/WhatCouldLight.tsx';
 import { tool } from '../state/tool.ts';
 import { Button } from '../widgets/Button.tsx';
+import { Schools } from '../widgets/Schools.tsx';
 import { BeginHere, Section } from '../widgets/Section.tsx';
 import { useSheet } from './useSheet.ts';
 
@@ -138,7 +139,7 @@ export default function LightsSheet() {
           </Section>
         );
       })}
-      <Schools />
+      <Schools schools={schools} />
     </>
   );
 }

@@ -1,4 +1,5 @@
 import { fullOf, type SupplyAssessment } from '@glimmer/core/assess';
+import { powerSchools } from '@glimmer/core/choice';
 import { explainCeiling, figuresOf } from '@glimmer/core/figures';
 import { fusesFor } from '@glimmer/core/findings';
 import { kindOf } from '@glimmer/core/items';
@@ -10,6 +11,7 @@ import { AddItems, ItemCard } from '../items/ItemCard.tsx';
 import { usePrinter } from '../units/index.ts';
 import { Said } from '../units/Said.tsx';
 import { Button } from '../widgets/Button.tsx';
+import { Schools } from '../widgets/Schools.tsx';
 import { BeginHere, FigureLine, Section } from '../widgets/Section.tsx';
 import { openSum } from '../widgets/SumDrawer.tsx';
 import { Chain } from './Chain.tsx';
@@ -263,6 +265,7 @@ export default function PowerSheet() {
         </>
       )}
       {assessment.consumers.length > 0 && <Budget />}
+      <Schools schools={powerSchools} />
     </>
   );
 }

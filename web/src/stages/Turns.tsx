@@ -5,6 +5,7 @@ import { leds } from '@glimmer/core/parts';
 import { usePrinter } from '../units/index.ts';
 import { FigureLine } from '../widgets/Section.tsx';
 import { openSum } from '../widgets/SumDrawer.tsx';
+import { useSheet } from './useSheet.ts';
 
 /** One of each colour: their drops tell which of them glow. */
 const ofEachColour = leds.filter(({ body, dice }) => body === '5 mm' && dice === undefined);
@@ -49,6 +50,7 @@ function Glow({ scan }: { readonly scan: Scan }) {
 /** How the lights of a group take turns: how often, how long, and what comes of it. */
 export function Turns({ driven, scan }: { readonly driven: Driven; readonly scan: Scan }) {
   const printer = usePrinter();
+  const { assessment } = useSheet();
   const { layout } = scan;
   const rows = layout.lines.filter(({ kind }) => kind === 'row').length;
   const [first] = layout.lines;
@@ -61,7 +63,7 @@ export function Turns({ driven, scan }: { readonly driven: Driven; readonly scan
       <FigureLine
         label={`Each is on for one turn of ${layout.turns}; in the mean`}
         value={printer.quantity('currentA', scan.meanA)}
-        onOpen={() => openSum(explainDrive(driven))}
+        onOpen={() => openSum(explainDrive(driven, assessment))}
       />
       {rows > 0 && first && (
         <FigureLine

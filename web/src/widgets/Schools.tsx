@@ -1,7 +1,7 @@
-import { schools } from '@glimmer/core/choice';
+import type { School } from '@glimmer/core/choice';
 
-/** Where makers differ about lights: each way with when it is sound, and what is done here. */
-export function Schools() {
+/** Where makers differ: each way with when it is sound, and what is done here. */
+export function Schools({ schools }: { readonly schools: readonly School[] }) {
   return (
     <details className="no-print mt-4">
       <summary className="cursor-pointer font-semibold text-verdigris">Where makers differ</summary>
