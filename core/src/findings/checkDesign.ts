@@ -6,6 +6,7 @@ import { findRebuilds } from './builtRules.ts';
 import { cautionRule } from './cautionRules.ts';
 import { cellsRule } from './cellsRule.ts';
 import { bareTerminalsRule, chargerSuitsRule, chargesNothingRule, loadWhileChargingRule } from './chargeRules.ts';
+import { inrushRule, wastefulRule } from './converterRules.ts';
 import { emptySignRule, impossibleCueRule, reachRule, shadowedCueRule, signRule } from './cueRules.ts';
 import { commonLegRule } from './diceRules.ts';
 import { feedsApartRule, meetRule, standInVoltsRule, standInWeakRule } from './feedRules.ts';
@@ -145,6 +146,8 @@ const rules: readonly Rule[] = [
   itemRules,
   minusRule,
   whichRailRule,
+  wastefulRule,
+  inrushRule,
   cutOffRule,
   protectionSuitsRule,
   carryRule,

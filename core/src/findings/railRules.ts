@@ -162,6 +162,14 @@ export const minusRule: Rule = ({ design, assessment }) => {
         ? [{ name: item.name, id: item.id, a: minusOf(line.board.railId), b: minusOf(assessment.rails.feedOf(item)) }]
         : [];
     }),
+    ...assessment.loads.flatMap(({ itemId, name, board, railId }) => [
+      { name, id: itemId, a: minusOf(board.railId), b: minusOf(railId) },
+    ]),
+    ...assessment.sensing.flatMap((each) =>
+      each.kind === 'charge'
+        ? [{ name: each.control.name, id: each.control.id, a: minusOf(each.board.railId), b: minusOf(each.pack.id) }]
+        : [],
+    ),
     ...design.items.flatMap((item) => {
       const giverId = kindOf(item.kind).control?.givenBy?.(item);
       if (giverId === undefined || !('board' in item)) return [];

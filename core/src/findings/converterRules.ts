@@ -1,0 +1,103 @@
+import type { Assessment } from '../assess.ts';
+import { efficiencyAt, type Finding, named } from '../items/index.ts';
+import { type Rail, runOhm } from '../network/index.ts';
+import { type ConverterPart, findPart } from '../parts/index.ts';
+import { changeItem } from '../plan/index.ts';
+import { sourceAt } from '../power/index.ts';
+import { amps, percent, quantity, say, watts } from '../units/index.ts';
+import type { Rule } from './finding.ts';
+
+/** Saving less than this share of what is taken in, or less than this current, is not worth another part. */
+const WORTH_SHARE = 0.25;
+const WORTH_A = 0.02;
+
+/** What a converter takes in over the evening. */
+const takenInA = (part: ConverterPart, outA: number, inV: number): number =>
+  (part.outputV * outA) / (Math.max(0.01, efficiencyAt(part, outA, inV)) * inV) + part.idleA;
+
+/** A linear regulator that burns much of what the pack gives, where a converter that lowers would not. */
+export const wastefulRule: Rule = ({ design, assessment, library }) =>
+  assessment.rails.list.flatMap((rail): Finding[] => {
+    const from = rail.fromId === null ? undefined : assessment.rails.byId.get(rail.fromId);
+    if (rail.gives.form !== 'converter' || rail.gives.part?.topology !== 'linear' || !from?.range) return [];
+    const { part, item } = rail.gives;
+    const outA = assessment.railFigures.find(({ id }) => id === rail.id)?.usualA ?? 0;
+    const inV = from.range.nominalV;
+    const nowA = takenInA(part, outA, inV);
+    const better = [...library.parts.values()]
+      .filter(
+        (each): each is ConverterPart =>
+          each.kind === 'converter' &&
+          each.topology === 'buck' &&
+          each.outputV === part.outputV &&
+          each.outputLimitA >= part.outputLimitA &&
+          (from.range?.mostV ?? 0) <= each.inputMostV &&
+          (from.range?.leastV ?? 0) >= each.inputLeastV,
+      )
+      .map((each) => ({ part: each, inA: takenInA(each, outA, inV) }))
+      .sort((a, b) => a.inA - b.inA)[0];
+    if (!better || nowA - better.inA < Math.max(WORTH_A, WORTH_SHARE * nowA)) return [];
+    return [
+      {
+        ...named('regulator-wastes', rail.id),
+        gravity: 'mind',
+        stage: 'power',
+        aboutId: rail.id,
+        actual: { kind: 'currentA', value: nowA },
+        limit: { kind: 'currentA', value: better.inA },
+        what: say`${rail.name} burns ${percent(1 - part.outputV / inV)} of what it takes in: ${watts((inV - part.outputV) * outA)} in the mean`,
+        why: say`A linear regulator takes ${amps(nowA)} for ${amps(outA)} given; one that switches takes ${amps(better.inA)}, and the pack lasts so much longer.`,
+        mend: 'Take a converter that lowers; the linear one where its hum would be heard, or for a few milliamperes.',
+        fixes: [{ label: `Take: ${better.part.name}`, edits: changeItem(design, item.id, { part: better.part.id }) }],
+      },
+    ];
+  });
+
+/** A contact bears so many times its rating for the moment in which a capacitor is filled; typical. */
+const BEARS_TIMES = 20;
+const LEAST_UF = 200;
+
+/** What a contact closes onto, without a converter between: the reservoirs of tapes. */
+function reservoirsBehind(rail: Rail, assessment: Assessment): number {
+  const own = assessment.placed.reduce(
+    (sum, group) =>
+      group.shape === 'pixels' && assessment.rails.feedOf(group.tape) === rail.id
+        ? sum + (group.tape.reservoirUf ?? 0)
+        : sum,
+    0,
+  );
+  return assessment.rails.list
+    .filter((each) => each.fromId === rail.id && each.gives.form === 'contact')
+    .reduce((sum, each) => sum + reservoirsBehind(each, assessment), own);
+}
+
+/** A reservoir that a small contact fills at once. */
+export const inrushRule: Rule = ({ assessment, library }) =>
+  assessment.rails.list.flatMap((rail): Finding[] => {
+    if (rail.gives.form !== 'contact') return [];
+    const part = findPart(library, 'switch', rail.gives.item.part);
+    const supply = assessment.supplies.find((each) => each.rail.id === rail.sourceId);
+    const from = rail.fromId === null ? undefined : assessment.rails.byId.get(rail.fromId);
+    // Behind a converter its own slow start fills them.
+    if (!part || !supply || !from || from.gives.form === 'converter') return [];
+    const microfarads = reservoirsBehind(rail, assessment);
+    if (microfarads < LEAST_UF) return [];
+    const { openV, ohm } = sourceAt(supply.tree.source, 1);
+    const lead = assessment.runs.find(({ id }) => id === `lead:${rail.id}`);
+    const peakA = openV / Math.max(0.01, ohm + part.contactOhm + runOhm(lead));
+    if (peakA <= part.limitA * BEARS_TIMES) return [];
+    return [
+      {
+        ...named('inrush', rail.id),
+        gravity: 'mend',
+        stage: 'power',
+        aboutId: rail.id,
+        actual: { kind: 'currentA', value: peakA },
+        limit: { kind: 'currentA', value: part.limitA * BEARS_TIMES },
+        what: say`${rail.name} closes onto ${quantity('capacitanceUf', microfarads)}: about ${amps(peakA)} for a moment, through a contact for ${amps(part.limitA)}`,
+        why: 'The contact sparks at every switching on, and welds shut in time: then it can’t be switched off.',
+        mend: 'A larger switch, a smaller reservoir, or the converter behind the switch.',
+        fixes: [],
+      },
+    ];
+  });
