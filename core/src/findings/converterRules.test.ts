@@ -88,6 +88,8 @@ describe('minus of what is read, and of what is started', () => {
   it('a charge sense on a pack whose minus is apart reads nothing that it knows', () => {
     const sense = itemOf('charge sense', { id: 'sense', name: 'Sense', at: at(50), board: 'board', of: 'second' });
     expect(told(circuitOf([...base, sense]), 'minus-apart').length).toBe(1);
-    expect(told(circuitOf([...base.slice(0, 2), { ...base[2], minus: 'joined' } as Item, sense]), 'minus-apart')).toEqual([]);
+    expect(
+      told(circuitOf([...base.slice(0, 2), { ...base[2], minus: 'joined' } as Item, sense]), 'minus-apart'),
+    ).toEqual([]);
   });
 });
