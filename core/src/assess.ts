@@ -235,7 +235,7 @@ function reckon(design: Design, library: Library, searched: Searches | null = nu
     placed,
     lightCount: placed.reduce((sum, group) => sum + countLights(group), 0),
     fits: fitAll(design, placed),
-    warm: listWarm(design, { placed, driven, switched, boards, rails, supplies }),
+    warm: listWarm(design, { placed, driven, switched, boards, rails, supplies, consumers, loads }),
     movables: built.couldMove,
     show,
     guides: built.guides,

@@ -1,20 +1,30 @@
 import { forwardVoltageV } from '../circuit/index.ts';
 import { hollowWalls, LIGHT_SHARE, lightHeat, type WarmBody, warmChain } from '../heat/index.ts';
-import { isLinear, type PlacedGroup, type PlacedLeds } from '../items/index.ts';
-import type { Board, Driven, Rails, Switched } from '../network/index.ts';
+import { isLinear, kindOf, type PlacedGroup, type PlacedLeds } from '../items/index.ts';
+import {
+  type Board,
+  countResistors,
+  type Driven,
+  type LoadDrive,
+  type Rails,
+  type Switched,
+} from '../network/index.ts';
 import type { Design } from '../plan/index.ts';
+import type { Consumer } from './consumers.ts';
 import type { SupplyAssessment } from './supplies.ts';
 
 /** What turns current to heat, with the temperatures that it comes to at the brightest corner. */
 export interface WarmPart {
   readonly id: string;
   readonly itemId: string;
-  readonly what: 'light' | 'resistor' | 'transistor' | 'driver' | 'converter' | 'regulator';
+  readonly what: 'light' | 'resistor' | 'transistor' | 'driver' | 'converter' | 'regulator' | 'load';
   readonly name: string;
   /** The air round the piece. */
   readonly airC: number;
   /** In each. */
   readonly heatW: number;
+  /** All of them together. */
+  readonly allW: number;
   /** Of its inside, lit for good. */
   readonly insideC: number;
   /** Where it is touched and held, lit for good. */
@@ -38,6 +48,8 @@ const thermal = {
   switchingKPerW: 35,
   /** The small one on a board. */
   regulatorKPerW: 120,
+  /** A motor or a sound module that takes a watt; larger ones have more skin. */
+  loadKPerW: 20,
   /** Of a quarter of a watt; larger ones have more skin. */
   resistorKPerW: 130,
 } as const;
@@ -45,9 +57,19 @@ const QUARTER_W = 0.25;
 const ALUMINIUM_J_PER_GK = 0.9;
 /** The air of a hollow with the skin of its walls. */
 const HOLLOW_J_PER_K = 60;
-const limits = { light: 120, resistor: 155, transistor: 125, driver: 125, converter: 125, regulator: 125 } as const;
+const limits = {
+  light: 120,
+  resistor: 155,
+  transistor: 125,
+  driver: 125,
+  converter: 125,
+  regulator: 125,
+  load: 90,
+} as const;
+/** Of what a load takes in at work, so much stays in it as heat: of a motor the rest turns something. */
+const LOAD_HEAT_SHARE = 0.7;
 /** What of a design says how warm its air is and what is closed in. */
-type WarmDesign = Pick<Design, 'piece' | 'hollows'>;
+type WarmDesign = Pick<Design, 'piece' | 'hollows' | 'items'>;
 
 /** A part that rises by less is not told of. */
 const LEAST_RISE_K = 3;
@@ -56,12 +78,40 @@ const LEAST_RISE_K = 3;
 function smallPart(
   part: Pick<WarmPart, 'id' | 'itemId' | 'what' | 'name' | 'heatW'>,
   kelvinPerW: number,
-  air: { readonly ambientC: number },
+  { ambientC }: { readonly ambientC: number },
+  count = 1,
 ): WarmPart[] {
-  const atC = air.ambientC + part.heatW * kelvinPerW;
-  return atC - air.ambientC < LEAST_RISE_K
-    ? []
-    : [{ ...part, airC: air.ambientC, insideC: atC, outsideC: atC, afterC: atC, limitC: limits[part.what] }];
+  const atC = ambientC + part.heatW * kelvinPerW;
+  const limitC = limits[part.what];
+  return [{ ...part, allW: part.heatW * count, airC: ambientC, insideC: atC, outsideC: atC, afterC: atC, limitC }];
+}
+
+/**
+ * What is closed in one box warms its air together: each part stands in air that all the others have warmed, for good.
+ * A light in a hollow has its own, and that of its group, in its chain already.
+ */
+function inTheirBoxes(parts: readonly WarmPart[], design: WarmDesign): WarmPart[] {
+  const boxOf = (itemId: string): string | null => {
+    const item = design.items.find(({ id }) => id === itemId);
+    return (item && 'boxId' in item ? item.boxId : null) ?? null;
+  };
+  return parts.map((part): WarmPart => {
+    const boxId = boxOf(part.itemId);
+    const kelvinPerW = boxId === null ? null : hollowOf({ boxId }, design);
+    if (kelvinPerW === null) return part;
+    const isOwn = (each: WarmPart): boolean => each === part && part.what === 'light';
+    const othersW = parts.reduce(
+      (sum, each) => (boxOf(each.itemId) === boxId && !isOwn(each) ? sum + each.allW : sum),
+      0,
+    );
+    const riseK = othersW * kelvinPerW;
+    return {
+      ...part,
+      insideC: part.insideC + riseK,
+      outsideC: part.outsideC + riseK,
+      afterC: part.afterC + riseK,
+    };
+  });
 }
 
 /** What a hollow holds back for the light that is closed in it, as typed or by the walls of its box; null in the open. */
@@ -104,6 +154,7 @@ function warmStar(group: PlacedLeds, driven: Driven, design: WarmDesign): WarmPa
     name,
     airC: ambientC,
     heatW,
+    allW: heatW * places.length,
     insideC,
     outsideC,
     afterC,
@@ -137,6 +188,7 @@ function warmOf(
           { id: `resistor:${suffix}`, itemId, what: 'resistor', name: `${name}, resistor`, heatW: resistor.heatW },
           thermal.resistorKPerW * Math.sqrt(QUARTER_W / ratedW),
           air,
+          countResistors(driven),
         )
       : []),
     ...(transistor
@@ -151,6 +203,7 @@ function warmOf(
           },
           thermal.transistorKPerW,
           air,
+          scan ? scan.layout.turns : driven.channels.length,
         )
       : []),
     ...smallPart(
@@ -198,6 +251,27 @@ function warmRegulator(board: Board, driven: readonly Driven[], mostV: number, a
   );
 }
 
+/** What a load keeps as heat while it works, by its usual current. */
+const warmLoads = (
+  consumers: readonly Consumer[],
+  loads: readonly LoadDrive[],
+  { items, piece }: WarmDesign,
+  nominalOf: (railId: string | null) => number,
+): WarmPart[] =>
+  consumers.flatMap((consumer): WarmPart[] => {
+    const { id, name, railId, restA, steadyA, fullA, byBoard } = consumer;
+    const item = items.find((each) => each.id === id);
+    if (!item || kindOf(item.kind).role !== 'load') return [];
+    const isRun = loads.some(({ itemId }) => itemId === id);
+    const usualA = isRun ? restA + fullA - (byBoard?.fullA ?? 0) : restA + steadyA;
+    const heatW = LOAD_HEAT_SHARE * usualA * nominalOf(railId);
+    return smallPart(
+      { id: `load:${id}`, itemId: id, what: 'load', name, heatW },
+      thermal.loadKPerW / Math.sqrt(Math.max(1, heatW / LOAD_HEAT_SHARE)),
+      piece,
+    );
+  });
+
 /** All that gets warm, the hottest first. */
 export function listWarm(
   design: WarmDesign,
@@ -209,18 +283,27 @@ export function listWarm(
     readonly boards: readonly Board[];
     readonly rails: Rails;
     readonly supplies: readonly Fed[];
+    readonly consumers: readonly Consumer[];
+    /** Loads that a program runs. */
+    readonly loads: readonly LoadDrive[];
   },
 ): readonly WarmPart[] {
-  const { placed, driven, switched, boards, rails, supplies } = known;
+  const { placed, driven, switched, boards, rails, supplies, consumers, loads } = known;
   const { ambientC } = design.piece;
   const groupOf = (id: string): PlacedGroup | undefined => placed.find((group) => group.id === id);
   const mostOf = (railId: string | null): number =>
     (railId === null ? undefined : rails.byId.get(railId)?.range?.mostV) ?? 0;
-  return [
+  const nominalOf = (railId: string | null): number =>
+    (railId === null ? undefined : rails.byId.get(railId)?.range?.nominalV) ?? 0;
+  const parts = [
     ...driven.flatMap((each) =>
       warmOf(each, groupOf(each.itemId), switched.get(each.itemId)?.[0]?.by?.id ?? null, design),
     ),
     ...supplies.flatMap((supply) => warmConverters(supply, ambientC)),
     ...boards.flatMap((board) => warmRegulator(board, driven, mostOf(board.railId), ambientC)),
-  ].sort((a, b) => b.outsideC - a.outsideC);
+    ...warmLoads(consumers, loads, design, nominalOf),
+  ];
+  return inTheirBoxes(parts, design)
+    .filter(({ what, outsideC, airC }) => what === 'light' || outsideC - airC >= LEAST_RISE_K)
+    .sort((a, b) => b.outsideC - a.outsideC);
 }

@@ -3,7 +3,7 @@ import { circuitOf, itemOf, moodOf } from '../../tests/designs.ts';
 import { assess } from '../assess.ts';
 import { checkDesign } from '../findings/index.ts';
 import { controllers, converters } from '../parts/index.ts';
-import { applyEdits, type Design } from '../plan/index.ts';
+import { applyEdits, type Design, type Item } from '../plan/index.ts';
 import { usualPrinter } from '../units/index.ts';
 
 /** Ten pixels, white and full, on 5 V that are made of more by a converter. */
@@ -67,5 +67,46 @@ describe('what makes a voltage gets warm', () => {
     expect((radio?.heatW ?? 0) / drawA).toBeLessThan(1.9);
     // A board that runs on its rail has none.
     expect(partOf(fedWith(5, 'buck-5v-3a'), 'regulator:board')).toBeUndefined();
+  });
+});
+
+describe('what is closed in one box', () => {
+  const closed = (box: boolean): Design => {
+    const design = fedWith(9);
+    return {
+      ...design,
+      hollows: [
+        { kind: 'box', id: 'belly', name: 'Belly', at: { xMm: 0, yMm: 0 }, widthMm: 100, heightMm: 60, depthMm: 40 },
+      ],
+      items: [
+        ...design.items.map((item) => (item.id === 'step' && box ? ({ ...item, boxId: 'belly' } as Item) : item)),
+        itemOf('load', {
+          id: 'horn',
+          name: 'Horn',
+          at: { xMm: 0, yMm: 0 },
+          part: 'load-sound-3w',
+          feed: 'step',
+          ...(box && { boxId: 'belly' }),
+        }),
+      ],
+    };
+  };
+
+  it('warms its air together: 8.06 K a watt through walls of 100 × 60 × 40 mm', () => {
+    const [open, shut] = [closed(false), closed(true)].map((design) => ({
+      step: partOf(design, 'converter:step'),
+      horn: partOf(design, 'load:horn'),
+    }));
+    if (!open?.step || !open.horn || !shut?.step || !shut.horn) throw new Error('not warm');
+    // 1 / (5 W/m²K · 2 · (0.006 + 0.004 + 0.0024) m²) = 8.06 K/W, times what both keep.
+    const riseK = (open.step.heatW + open.horn.heatW) / (10 * 0.0124);
+    expect(shut.step.insideC - open.step.insideC).toBeCloseTo(riseK, 3);
+    expect(shut.horn.insideC - open.horn.insideC).toBeCloseTo(riseK, 3);
+  });
+
+  it('a load keeps seven tenths of 5 V at its usual 0.15 A: 0.53 W, 10.5 K at 20 K a watt', () => {
+    const horn = partOf(closed(false), 'load:horn');
+    expect(horn?.heatW).toBeCloseTo(0.7 * 5 * 0.15, 2);
+    expect((horn?.insideC ?? 0) - (horn?.airC ?? 0)).toBeCloseTo(10.5, 0);
   });
 });

@@ -1,7 +1,7 @@
 import { findPart } from '../../parts/index.ts';
 import { asReckoned, type FormRow, type KindDefinition } from '../contract.ts';
 import { bands } from '../limits.ts';
-import { feedRow, itsPart, partRow, switchedRow } from '../rows.ts';
+import { boxRow, feedRow, itsPart, partRow, switchedRow } from '../rows.ts';
 import { loadWayRule } from './rules.ts';
 
 const amps = (field: string, label: string): FormRow => ({
@@ -41,6 +41,7 @@ export const load: KindDefinition<'load'> = {
     amps('startA', 'Draws in the first moment'),
     switchedRow,
     feedRow,
+    boxRow,
   ],
   parts: ({ part }) => itsPart('load', part),
   channels: () => [''],
