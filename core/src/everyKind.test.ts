@@ -139,6 +139,7 @@ const cases: readonly Case[] = [
     element: 'it:',
     buys: 'Radio receiver, four',
     reading: 'contact:key',
+    ownTable: 'receiver',
   },
   {
     ...common,
@@ -146,6 +147,7 @@ const cases: readonly Case[] = [
     element: 'it:',
     buys: 'Sound',
     reading: 'run:it',
+    ownTable: 'load',
   },
   {
     ...common,
@@ -182,6 +184,7 @@ const cases: readonly Case[] = [
     element: 'it:',
     buys: 'Linear',
     reading: 'converter-output',
+    ownTable: 'converter',
   },
   {
     ...common,
@@ -214,6 +217,7 @@ const cases: readonly Case[] = [
     buys: 'Charger',
     reading: 'charge-current:it',
     caution: 'caution-lithium',
+    ownTable: 'charger',
   },
   {
     ...common,

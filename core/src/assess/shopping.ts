@@ -158,7 +158,7 @@ export function listShopping(options: {
   for (const line of [
     ...listLights(placed, driven),
     ...listParts(design, library),
-    ...design.items.flatMap((item) => kindOf(item.kind).buys?.(item) ?? []),
+    ...design.items.flatMap((item) => kindOf(item.kind).buys?.(item, library) ?? []),
     ...loads.flatMap(({ transistor, name, wantsDiode }) => [
       ...listTransistors(transistor, 1, name),
       ...(wantsDiode && transistor ? [pieces('Diode, fast, 3 A', sundryPrices.diode, `${name}, across it`)] : []),

@@ -133,7 +133,7 @@ interface Kind<K extends ItemKind, I extends Item> {
   /** What it draws of its own; null while its part is not known. */
   readonly draws?: (item: I, library: Library, nominalV: number) => OwnDraw | null;
   /** What is bought with it, besides the parts that it names. */
-  readonly buys?: (item: I) => readonly Purchase[];
+  readonly buys?: (item: I, library: Library) => readonly Purchase[];
   /** Draws what is between its ports. */
   readonly draw?: (item: I, drawing: Drawing) => void;
   /** A board tells it every light that it scans, over three wires. */

@@ -67,7 +67,8 @@ export function kindOf(kind: ItemKind): AnyKind {
 
 /** The rows of an item's form: those of its kind, and what its settings ask besides. */
 export const rowsOf = (item: Item): readonly FormRow[] => [
-  ...kindOf(item.kind).rows,
+  // A further level has no part of its own.
+  ...kindOf(item.kind).rows.filter(({ field }) => !(field === 'element' && 'with' in item && item.with)),
   ...(item.kind === 'switch' && item.magnet ? magnetRows : []),
 ];
 

@@ -88,4 +88,17 @@ describe('what a kind finds of its own items', () => {
     expect(own[0]?.fixes).toEqual([]);
     expect(own[0]?.mend).toContain('farther apart');
   });
+
+  it('a motor whose start is not said is asked for it, one that says it is not', () => {
+    const usualA = { likely: 0.3, spread: 0.05, origin: 'measured' } as const;
+    const motor = (change: object) =>
+      found(
+        circuitOf([
+          light,
+          pack,
+          itemOf('load', { id: 'winch', name: 'Winch', part: 'load-motor-6v', feed: 'pack', ...change }),
+        ]),
+      ).filter(({ rule }) => rule === 'load-start').length;
+    expect([motor({}), motor({ usualA }), motor({ usualA, startA: usualA })]).toEqual([0, 1, 0]);
+  });
 });

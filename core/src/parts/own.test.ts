@@ -33,7 +33,10 @@ describe('parts of the maker’s own', () => {
     expect(parts[2] && describeOwnPart(parts[2])).toEqual({ density: '66/m', 'die current': '9 mA' });
   });
   it.each([
-    ['kite,led-5mm-white,Kite,,,,,,', /kind "kite" is not one of led, pixel-tape, guide, pack, controller/],
+    [
+      'kite,led-5mm-white,Kite,,,,,,',
+      /kind "kite" is not one of led, pixel-tape, guide, load, receiver, converter, charger, protection, pack, controller/,
+    ],
     ['led,pixel-tape-60,Mixed,,,,,,', /like "pixel-tape-60" is not a led of the library/],
     ['led,led-5mm-white,,,,,,,', /name "" must have letters or figures/],
     ['led,led-5mm-white,A,,,20 mm,,,', /forward at 20 mA: .*voltage/],
@@ -82,6 +85,28 @@ describe('parts of the maker’s own', () => {
     });
     expect(boards[1]).toMatchObject({ code: findPart(builtInLibrary, 'controller', 'controller-large-5v')?.code });
     expect(readPartsCsv(writePartsCsv(boards))).toEqual({ parts: boards, problems: [] });
+  });
+  it('loads, receivers, converters, chargers and protection boards too, refused where they contradict themselves', () => {
+    const head =
+      'kind,like,name,works from,works up to,draws at rest,draws at the start,input up to,charges with,trips at\n';
+    const good = readPartsCsv(
+      `${head}load,load-motor-6v,Winch,3 V,6 V,2 mA,1.4 A,,,\nreceiver,receiver-radio-4-held,Ear,2.8 V,,,,,,\nconverter,buck-5v-3a,Step,,,,,20 V,,\ncharger,charger-lithium-1-0a5,Fill,,,,,,0.3 A,\nprotection,protection-one-3a,Guard,,,,,,,4 A\n`,
+    );
+    expect(good.problems).toEqual([]);
+    // A motor of the library rests at nothing: the doubt of what is said instead is a third of it.
+    expect(good.parts[0]).toMatchObject({ restA: { likely: 0.002, spread: 0.002 / 3 }, startA: { likely: 1.4 } });
+    expect(good.parts[4]).toMatchObject({ tripA: 4 });
+    expect(readPartsCsv(writePartsCsv(good.parts)).parts).toEqual(good.parts);
+    const plan = demoPlan();
+    expect(readPlan({ ...plan, design: { ...plan.design, ownParts: good.parts } }).ok).toBe(true);
+    const bad = readPartsCsv(
+      `${head}load,load-motor-6v,A,7 V,6 V,,,,,\nload,load-motor-6v,B,,,900 mA,10 mA,,,\nconverter,buck-5v-3a,C,,,,,4 V,,\n`,
+    );
+    expect(bad.problems.map(({ problem }) => problem)).toEqual([
+      expect.stringContaining('works from 7.00 V must lie below works up to 6.00 V'),
+      expect.stringContaining('draws at the start must not be less'),
+      expect.stringContaining('must lie below input up to 4.00 V'),
+    ]);
   });
   it('keeps the good lines of a table and names the bad ones, twins among them', () => {
     const read = readPartsCsv(`${table}led,led-5mm-red,cold STAR,,,,,,\n`);

@@ -2,11 +2,32 @@ import { parseQuantity, type QuantityKind, usualPrinter } from '../units/index.t
 import { builtInLibrary, findPart } from './catalogue.ts';
 import { chemistries } from './chemistries.ts';
 import type { Figure } from './figure.ts';
-import type { ControllerPart, GuidePart, LedPart, PackPart, PixelTapePart } from './kinds.ts';
+import type {
+  ChargerPart,
+  ControllerPart,
+  ConverterPart,
+  GuidePart,
+  LedPart,
+  LoadPart,
+  PackPart,
+  PixelTapePart,
+  ProtectionPart,
+  ReceiverPart,
+} from './kinds.ts';
 import { readPins, writePins } from './pinList.ts';
 import { type Cell, type RowProblem, readPrice, readTable, writeTable } from './table.ts';
 
-type Describable = LedPart | PixelTapePart | PackPart | ControllerPart | GuidePart;
+type Describable =
+  | LedPart
+  | PixelTapePart
+  | PackPart
+  | ControllerPart
+  | GuidePart
+  | LoadPart
+  | ReceiverPart
+  | ConverterPart
+  | ChargerPart
+  | ProtectionPart;
 type OwnKind = Describable['kind'];
 
 /**
@@ -63,6 +84,37 @@ export const ownColumns = {
     aperture: column('numericalAperture', 'fraction', 0.1, 1),
     'loss in dB a metre': column('lossDbPerMetre', 'count', 0, 100),
     'least bend': column('leastBendMm', 'lengthMm', 0.5, 2000),
+  },
+  load: {
+    'works from': column('leastV', 'voltageV', 0.5, 60),
+    'works up to': column('mostV', 'voltageV', 0.5, 100),
+    'draws at rest': column('restA', 'currentA', 0, 20),
+    'draws on the mean': column('usualA', 'currentA', 0, 20),
+    'draws at most': column('mostA', 'currentA', 0, 50),
+    'draws at the start': column('startA', 'currentA', 0, 100),
+  },
+  receiver: {
+    'works from': column('leastV', 'voltageV', 0.5, 60),
+    'works up to': column('mostV', 'voltageV', 0.5, 100),
+    'waits with': column('standbyA', 'currentA', 0, 1),
+  },
+  converter: {
+    gives: column('outputV', 'voltageV', 0.5, 60),
+    'gives at most': column('outputLimitA', 'currentA', 0.01, 50),
+    'input from': column('inputLeastV', 'voltageV', 0.5, 60),
+    'input up to': column('inputMostV', 'voltageV', 0.5, 100),
+    'input limit': column('inputLimitA', 'currentA', 0.01, 50),
+    'idles with': column('idleA', 'currentA', 0, 1),
+  },
+  charger: {
+    'charges with': column('chargeA', 'currentA', 0.001, 20),
+    'ends at a share of': column('endShare', 'fraction', 0.01, 0.5),
+  },
+  protection: {
+    'trips at': column('tripA', 'currentA', 0.1, 100),
+    'cut-off': column('cutOffV', 'voltageV', 0.5, 60),
+    resistance: column('ohm', 'resistanceOhm', 0.001, 5),
+    'draws all day': column('drainA', 'currentA', 0, 0.01),
   },
   pack: {
     capacity: column('capacityMah', 'capacityMah', 10, 100_000),
@@ -121,7 +173,9 @@ function withValues(like: Describable, values: Readonly<Record<string, number>>)
   const changed = Object.entries(values).map(([field, value]) => {
     const before = (like as unknown as Readonly<Record<string, number | Figure>>)[field];
     if (!isFigure(before)) return [field, value];
-    return [field, { likely: value, spread: (before.spread * value) / before.likely, origin: 'data sheet' }];
+    // Of nothing there is no share: then a third of what is said.
+    const share = before.likely > 0 ? before.spread / before.likely : 1 / 3;
+    return [field, { likely: value, spread: share * value, origin: 'data sheet' }];
   });
   return { ...like, ...Object.fromEntries(changed) };
 }
@@ -148,26 +202,57 @@ function findOutside(part: OwnPart): string | undefined {
   return undefined;
 }
 
+const told = (low: string, lowV: number, high: string, highV: number): string =>
+  `${low} ${usualPrinter.quantity('voltageV', lowV)} must lie below ${high} ${usualPrinter.quantity('voltageV', highV)}`;
+
+const inVolts = (value: number): string => usualPrinter.quantity('voltageV', value);
+
+function findInController({ supplyLeastV, supplyMostV, brownOutV, pinLimitA, chipLimitA }: ControllerPart) {
+  if (supplyLeastV >= supplyMostV) return told('least supply', supplyLeastV, 'most supply', supplyMostV);
+  if (brownOutV > supplyLeastV)
+    return `resets below ${inVolts(brownOutV)} must not lie above least supply ${inVolts(supplyLeastV)}, or it never runs there`;
+  if (pinLimitA > chipLimitA)
+    return `pin limit ${usualPrinter.quantity('currentA', pinLimitA)} must not lie above board limit ${usualPrinter.quantity('currentA', chipLimitA)}, which is for all pins together`;
+  return undefined;
+}
+
+function findInConverter({ inputLeastV, inputMostV, topology, outputV }: ConverterPart) {
+  if (inputLeastV >= inputMostV) return told('input from', inputLeastV, 'input up to', inputMostV);
+  return topology !== 'boost' && inputMostV <= outputV ? told('gives', outputV, 'input up to', inputMostV) : undefined;
+}
+
+function findInLoad({ leastV, mostV, startA, restA }: LoadPart) {
+  if (leastV >= mostV) return told('works from', leastV, 'works up to', mostV);
+  return startA.likely < restA.likely ? 'draws at the start must not be less than draws at rest' : undefined;
+}
+
+function findInPack({ chemistry, cellsInSeries, cutOffV }: PackPart) {
+  const fullV = (chemistries[chemistry].openCircuitV.at(-1) ?? 0) * cellsInSeries;
+  return cutOffV >= fullV
+    ? `cut-off must lie below ${inVolts(fullV)}, which is all this pack has when full`
+    : undefined;
+}
+
 /** What can't be true of a part as a whole; undefined where nothing is wrong. */
 function findContradiction(part: Describable): string | undefined {
-  if (part.kind === 'led' && part.forwardAt20mAV - part.forwardAt1mAV < 0.019 * part.seriesOhm)
-    return `forward at 20 mA must be at least ${usualPrinter.quantity('voltageV', 0.019 * part.seriesOhm)} above forward at 1 mA, which is what the light’s own ${usualPrinter.quantity('resistanceOhm', part.seriesOhm)} take`;
-  if (part.kind === 'pack') {
-    const fullV = (chemistries[part.chemistry].openCircuitV.at(-1) ?? 0) * part.cellsInSeries;
-    if (part.cutOffV >= fullV)
-      return `cut-off must lie below ${usualPrinter.quantity('voltageV', fullV)}, which is all this pack has when full`;
+  switch (part.kind) {
+    case 'led':
+      return part.forwardAt20mAV - part.forwardAt1mAV < 0.019 * part.seriesOhm
+        ? `forward at 20 mA must be at least ${inVolts(0.019 * part.seriesOhm)} above forward at 1 mA, which is what the light’s own ${usualPrinter.quantity('resistanceOhm', part.seriesOhm)} take`
+        : undefined;
+    case 'pack':
+      return findInPack(part);
+    case 'load':
+      return findInLoad(part);
+    case 'receiver':
+      return part.leastV >= part.mostV ? told('works from', part.leastV, 'works up to', part.mostV) : undefined;
+    case 'converter':
+      return findInConverter(part);
+    case 'controller':
+      return findInController(part);
+    default:
+      return undefined;
   }
-  if (part.kind === 'controller') {
-    const { supplyLeastV, supplyMostV, brownOutV, pinLimitA, chipLimitA } = part;
-    const say = (value: number): string => usualPrinter.quantity('voltageV', value);
-    if (supplyLeastV >= supplyMostV)
-      return `least supply ${say(supplyLeastV)} must lie below most supply ${say(supplyMostV)}`;
-    if (brownOutV > supplyLeastV)
-      return `resets below ${say(brownOutV)} must not lie above least supply ${say(supplyLeastV)}, or it never runs there`;
-    if (pinLimitA > chipLimitA)
-      return `pin limit ${usualPrinter.quantity('currentA', pinLimitA)} must not lie above board limit ${usualPrinter.quantity('currentA', chipLimitA)}, which is for all pins together`;
-  }
-  return undefined;
 }
 
 /** A short sum of a text (FNV-1a), so that names of which no Latin letter is left are told apart. */
@@ -232,6 +317,11 @@ const examples: Readonly<Record<OwnKind, string>> = {
   pack: 'pack-two-lithium-round',
   controller: 'controller-large-5v',
   guide: 'fibre-0.75',
+  load: 'load-motor-6v',
+  receiver: 'receiver-radio-4-held',
+  converter: 'boost-5v-1a5',
+  charger: 'charger-lithium-1-0a5',
+  protection: 'protection-one-3a',
 };
 
 /** What a table of own parts came to. */

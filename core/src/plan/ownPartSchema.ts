@@ -18,7 +18,10 @@ const base = {
   name,
   price,
 };
-const { led, pack, 'pixel-tape': tape, controller, guide } = ownColumns;
+const { led, pack, 'pixel-tape': tape, controller, guide, load, receiver, converter, charger, protection } = ownColumns;
+
+const volts = z.number().min(0).max(100);
+const cells = z.number().int().min(1).max(20);
 
 /** A part of the maker's own within a plan, so that the plan is whole wherever it goes. */
 export const ownPartSchema = z.discriminatedUnion('kind', [
@@ -54,6 +57,65 @@ export const ownPartSchema = z.discriminatedUnion('kind', [
     numericalAperture: inBand(guide.aperture),
     lossDbPerMetre: inBand(guide['loss in dB a metre']),
     leastBendMm: inBand(guide['least bend']),
+  }),
+  z.strictObject({
+    ...base,
+    kind: z.literal('load'),
+    what: z.enum(['sound', 'motor', 'servo', 'receiver', 'any']),
+    leastV: inBand(load['works from']),
+    mostV: inBand(load['works up to']),
+    restA: figure(load['draws at rest']),
+    usualA: figure(load['draws on the mean']),
+    mostA: figure(load['draws at most']),
+    startA: figure(load['draws at the start']),
+    input: z.enum(['low', 'high']).optional(),
+  }),
+  z.strictObject({
+    ...base,
+    kind: z.literal('receiver'),
+    transmitterPrice: price,
+    outputs: z.number().int().min(1).max(12),
+    output: z.enum(['held', 'latched']),
+    carrier: z.enum(['radio', 'infrared']),
+    leastV: inBand(receiver['works from']),
+    mostV: inBand(receiver['works up to']),
+    standbyA: inBand(receiver['waits with']),
+    halfAngleDeg: z.number().min(1).max(90).optional(),
+  }),
+  z.strictObject({
+    ...base,
+    kind: z.literal('converter'),
+    topology: z.enum(['boost', 'buck', 'linear']),
+    outputV: inBand(converter.gives),
+    outputLimitA: inBand(converter['gives at most']),
+    inputLeastV: inBand(converter['input from']),
+    inputMostV: inBand(converter['input up to']),
+    inputLimitA: inBand(converter['input limit']),
+    idleA: inBand(converter['idles with']),
+    statedInputV: volts,
+    efficiency: z
+      .array(z.tuple([z.number().min(0).max(1), z.number().min(0.01).max(1)]).readonly())
+      .max(40)
+      .readonly(),
+    sizeMm: z.tuple([sizeMm, sizeMm, sizeMm]).readonly(),
+  }),
+  z.strictObject({
+    ...base,
+    kind: z.literal('charger'),
+    chemistry: z.enum(chemistryNames),
+    cellsInSeries: cells,
+    chargeA: inBand(charger['charges with']),
+    endShare: inBand(charger['ends at a share of']),
+    sharesLoad: z.boolean(),
+  }),
+  z.strictObject({
+    ...base,
+    kind: z.literal('protection'),
+    cellsInSeries: cells,
+    tripA: inBand(protection['trips at']),
+    cutOffV: inBand(protection['cut-off']),
+    ohm: inBand(protection.resistance),
+    drainA: inBand(protection['draws all day']),
   }),
   z.strictObject({
     ...base,

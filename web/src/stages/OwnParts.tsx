@@ -20,6 +20,11 @@ const kindWords: Readonly<Record<OwnPart['kind'], string>> = {
   guide: 'light guide',
   pack: 'pack',
   controller: 'controller',
+  load: 'other load',
+  receiver: 'receiver',
+  converter: 'converter',
+  charger: 'charger',
+  protection: 'protection board',
 };
 
 /** A table with one part of each kind to begin from. */
@@ -27,6 +32,11 @@ const beginning = `kind,like,name,price,forward at 20 mA,density,die current,cap
 led,led-5mm-white,My white light,0.20,3.2 V,,,,,
 pixel-tape,pixel-tape-60,My tape,7.50,,66/m,11 mA,,,
 pack,pack-two-lithium-round,My pack,18,,,,2.4 Ah,,
+load,load-motor-6v,My motor,4,,,,,,
+receiver,receiver-radio-4-held,My receiver,5,,,,,,
+converter,buck-5v-3a,My converter,3,,,,,,
+charger,charger-lithium-1-0a5,My charger,4,,,,,,
+protection,protection-one-3a,My protection board,1,,,,,,
 controller,controller-large-5v,My board,6,,,,,18 mA,D2 out in data; D3 out in data dimmed; A0 out in analog
 `;
 

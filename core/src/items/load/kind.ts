@@ -2,7 +2,7 @@ import { findPart } from '../../parts/index.ts';
 import { asReckoned, type FormRow, type KindDefinition } from '../contract.ts';
 import { bands } from '../limits.ts';
 import { boxRow, feedRow, itsPart, partRow, switchedRow } from '../rows.ts';
-import { loadWayRule } from './rules.ts';
+import { loadStartRule, loadWayRule } from './rules.ts';
 
 const amps = (field: string, label: string): FormRow => ({
   type: 'quantity',
@@ -64,5 +64,5 @@ export const load: KindDefinition<'load'> = {
     if (drawing.isLive(id))
       drawing.add(id, { kind: 'current', name: `${id}: load`, from, to, amps: drawing.drawnA(id), leastV: 0 });
   },
-  rules: [loadWayRule],
+  rules: [loadWayRule, loadStartRule],
 };

@@ -35,3 +35,22 @@ const servo = ({ id, name }: LoadItem, switchAll: Parameters<ItemRule<LoadItem>>
   mend: 'Feed it always and give it its pulses from a controller of its own.',
   fixes: [switchAll('Feed it always', { way: 'always on' })],
 });
+
+/** A load by the maker's own figures, whose start nobody has said: a motor's is many times what it runs on. */
+export const loadStartRule: ItemRule<LoadItem> = (item, { library }) => {
+  const part = findPart(library, 'load', item.part);
+  const isTold = item.usualA !== null || item.mostA !== null;
+  if (!part || item.startA !== null || !isTold || (part.what !== 'any' && part.what !== 'motor')) return [];
+  return [
+    {
+      ...named('load-start', item.id),
+      gravity: 'mind',
+      stage: 'power',
+      aboutId: item.id,
+      what: `${item.name}: what it draws in the first moment is not said`,
+      why: 'A motor that starts, or is held fast, takes five to eight times what it runs on: that is what pulls a supply down.',
+      mend: 'Hold it fast for a second with the meter on the 10 A range, and write that down; a resistor or a lamp has no such start: then write what it draws.',
+      fixes: [],
+    },
+  ];
+};

@@ -1,4 +1,4 @@
-import { builtInLibrary, findPart, type Library } from '../../parts/index.ts';
+import { findPart, type Library } from '../../parts/index.ts';
 import type { KindDefinition } from '../contract.ts';
 import { drawsAtRest } from '../draws.ts';
 import { bands } from '../limits.ts';
@@ -10,8 +10,8 @@ const outputsOf = ({ part }: ReceiverItem, library: Library): readonly string[] 
   Array.from({ length: findPart(library, 'receiver', part)?.outputs ?? 0 }, (_, i) => `output ${i + 1}`);
 
 /** The hand transmitter of a receiver; null where the kind is not known. */
-function transmitterOf(part: string): { readonly name: string; readonly price: number } | null {
-  const found = findPart(builtInLibrary, 'receiver', part);
+function transmitterOf(library: Library, part: string): { readonly name: string; readonly price: number } | null {
+  const found = findPart(library, 'receiver', part);
   return found
     ? {
         name: `Hand transmitter, ${found.carrier}, ${found.outputs} ${found.outputs === 1 ? 'key' : 'keys'}`,
@@ -58,8 +58,8 @@ export const receiver: KindDefinition<'receiver'> = {
     const found = findPart(library, 'receiver', part);
     return found ? drawsAtRest(found.standbyA, 0.3) : null;
   },
-  buys: ({ name, part, transmitters }) => {
-    const found = transmitterOf(part);
+  buys: ({ name, part, transmitters }, library) => {
+    const found = transmitterOf(library, part);
     return found === null
       ? []
       : [
