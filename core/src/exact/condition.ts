@@ -54,6 +54,17 @@ export function applyCondition(assessment: Assessment, condition: Condition): Co
   };
 }
 
+/** A condition with every pole of the levers that are open. */
+export function withPoles({ rails }: Pick<Assessment, 'rails'>, condition: Condition): Condition {
+  const leverOf = (id: string): string => {
+    const gives = rails.byId.get(id)?.gives;
+    return (gives?.form === 'contact' ? gives.item.with : null) ?? id;
+  };
+  const open = new Set(condition.openIds.map(leverOf));
+  const poles = rails.list.flatMap(({ id, gives }) => (gives.form === 'contact' && open.has(leverOf(id)) ? [id] : []));
+  return { ...condition, openIds: poles };
+}
+
 /** What is fed, and from which side, as switches and plugs are. */
 function findLive(
   { rails, supplies }: Pick<Assessment, 'rails' | 'supplies'>,

@@ -3,7 +3,7 @@ import type { Netlist } from '../circuit/index.ts';
 import { type ItemKind, type ItemRole, kindOf } from '../items/index.ts';
 import type { RunCarries } from '../network/index.ts';
 import type { Design } from '../plan/index.ts';
-import { applyCondition, type Condition } from './condition.ts';
+import { applyCondition, type Condition, withPoles } from './condition.ts';
 import { drawControls } from './controls.ts';
 import { drawingOf } from './drawingOf.ts';
 import { drawLights } from './lights.ts';
@@ -55,7 +55,7 @@ function timeOfTurn({ driven }: Assessment, { itemId, turns }: Extract<RunCarrie
  */
 export function drawNetwork(design: Design, assessment: Assessment, condition: Condition): ExactNetwork {
   checkCondition(design, condition);
-  const conditions = applyCondition(assessment, condition);
+  const conditions = applyCondition(assessment, withPoles(assessment, condition));
   // What flows in a light's own wire is told of as the light is: voltages while it is lit, currents on the mean. What
   // leads to a hub, where others may begin, is told of on the mean.
   const sketch = new Sketch(assessment.joins, assessment.runs, ({ carries, to }) => {

@@ -9,7 +9,7 @@ import { bareTerminalsRule, chargerSuitsRule, chargesNothingRule, loadWhileCharg
 import { inrushRule, wastefulRule } from './converterRules.ts';
 import { emptySignRule, impossibleCueRule, reachRule, shadowedCueRule, signRule } from './cueRules.ts';
 import { commonLegRule } from './diceRules.ts';
-import { feedsApartRule, meetRule, standInVoltsRule, standInWeakRule } from './feedRules.ts';
+import { feedsApartRule, meetRule, polesRule, standInVoltsRule, standInWeakRule } from './feedRules.ts';
 import type { Rule } from './finding.ts';
 import { boxRule, fitRule } from './fitRules.ts';
 import { flashRule, signFlashRule } from './flashRules.ts';
@@ -153,6 +153,7 @@ const rules: readonly Rule[] = [
   carryRule,
   meetRule,
   feedsApartRule,
+  polesRule,
   standInVoltsRule,
   standInWeakRule,
   chargerSuitsRule,

@@ -185,3 +185,24 @@ export const standInWeakRule: Rule = ({ assessment }) =>
       },
     ];
   });
+
+/** Two poles of one lever are one part: they break the same current. */
+export const polesRule: Rule = ({ design, assessment: { rails } }) =>
+  rails.list.flatMap(({ id, name, gives }): Finding[] => {
+    const owner = gives.form === 'contact' ? rails.byId.get(gives.item.with ?? '') : undefined;
+    if (gives.form !== 'contact' || owner?.gives.form !== 'contact') return [];
+    const { part } = owner.gives.item;
+    if (part === gives.item.part) return [];
+    return [
+      {
+        ...named('poles-differ', id),
+        gravity: 'mend',
+        stage: 'power',
+        aboutId: id,
+        what: `${name} is a pole of ${owner.name}, and another kind of switch`,
+        why: 'Poles that one lever moves are of one switch, and bear the same.',
+        mend: 'Choose the kind that bears what each of them carries, for both.',
+        fixes: [{ label: `As ${owner.name}`, edits: changeItem(design, id, { part }) }],
+      },
+    ];
+  });

@@ -31,6 +31,7 @@ export type Nameable =
   | 'box'
   | 'receiver'
   | 'sensor'
+  | 'pole'
   | 'switch'
   | 'channel'
   | 'bore'

@@ -10,6 +10,8 @@ export interface Lever {
   readonly id: string;
   readonly name: string;
   readonly kind: 'switch' | 'changeover' | 'plug' | 'charger';
+  /** All contacts that it moves: its own, and further poles. */
+  readonly ids: readonly string[];
   /** Its two positions in words, the one at rest first. */
   readonly positions: readonly [string, string];
 }
@@ -24,10 +26,12 @@ function leverOfRail(
 ): Lever[] {
   if (gives.form === 'contact') {
     const isHeld = findPart(library, 'switch', gives.item.part)?.momentary === true;
-    return [{ id, name, kind: 'switch', positions: isHeld ? ['let go', 'held'] : ['open', 'closed'] }];
+    return [{ id, name, ids: [id], kind: 'switch', positions: isHeld ? ['let go', 'held'] : ['open', 'closed'] }];
   }
   if (gives.form !== 'changeover' || gives.item.by !== 'switch' || gives.item.other === null) return [];
-  return [{ id, name, kind: 'changeover', positions: [`on ${nameOf(fromId)}`, `on ${nameOf(gives.item.other)}`] }];
+  return [
+    { id, name, ids: [id], kind: 'changeover', positions: [`on ${nameOf(fromId)}`, `on ${nameOf(gives.item.other)}`] },
+  ];
 }
 
 /**
@@ -43,14 +47,19 @@ export function listLevers(design: Pick<Design, 'items'>, assessment: Assessment
       gives.form === 'changeover' && gives.item.other !== null ? [sourceOf(fromId), sourceOf(gives.item.other)] : [],
     ),
   );
-  return design.items.flatMap((item): Lever[] => {
+  const polesOf = (id: string): string[] =>
+    rails.list.flatMap(({ id: pole, gives }) => (gives.form === 'contact' && gives.item.with === id ? [pole] : []));
+  const levers = design.items.flatMap((item): Lever[] => {
     const { id, name } = item;
     const rail = rails.byId.get(id);
+    if (rail?.gives.form === 'contact' && rail.gives.item.with) return [];
     const { role } = kindOf(item.kind);
     if (rail && role !== 'source') return leverOfRail(rail, library, nameOf);
-    if (role === 'source') return meeting.has(id) ? [{ id, name, kind: 'plug', positions: ['in', 'out'] }] : [];
+    if (role === 'source')
+      return meeting.has(id) ? [{ id, name, ids: [id], kind: 'plug', positions: ['in', 'out'] }] : [];
     return role === 'charges' && joins.some((run) => run.id === `lead:${id}`)
-      ? [{ id, name, kind: 'charger', positions: ['away', 'joined'] }]
+      ? [{ id, name, ids: [id], kind: 'charger', positions: ['away', 'joined'] }]
       : [];
   });
+  return levers.map((lever) => ({ ...lever, ids: [lever.id, ...polesOf(lever.id)] }));
 }

@@ -6,6 +6,7 @@ import { solveNetlist } from '../circuit/index.ts';
 import { drawNetwork } from '../exact/index.ts';
 import { checkDesign } from '../findings/index.ts';
 import type { Design, Item } from '../plan/index.ts';
+import { usualPrinter } from '../units/index.ts';
 import { isLive, tabulateStates } from './index.ts';
 
 const at = (xMm: number) => ({ xMm, yMm: 20 });
@@ -196,4 +197,50 @@ describe('against the whole circuit, solved in every state', () => {
       { seed: 12, numRuns: 40 },
     );
   }, 60_000);
+});
+
+describe('a switch of two poles', () => {
+  const second = itemOf('pack', { id: 'second', name: 'Second', at: at(110), part: 'pack-three-aa-nimh', fuseA: 1 });
+  const poles = (change: object = {}): Design =>
+    circuitOf([
+      pack(),
+      second,
+      itemOf('switch', { id: 'first', name: 'First', at: at(40), feed: 'pack' }),
+      itemOf('switch', { id: 'pole', name: 'Pole', at: at(40), feed: 'second', with: 'first', ...change }),
+      lamp('first'),
+      itemOf('light', {
+        id: 'other',
+        name: 'Other',
+        feed: 'pole',
+        part: 'led-5mm-red',
+        switchedBy: { way: 'always on' },
+        places: [{ id: 'a', at: at(140), hollowId: null }],
+      }),
+    ]);
+
+  it('one lever, two states: both rails live, or both dark; and so in the exact network', () => {
+    const design = poles();
+    const assessment = assess(design);
+    const { levers, states } = tabulateStates(design, assessment);
+    expect(levers.map(({ id, ids }) => [id, ids])).toEqual([['first', ['first', 'pole']]]);
+    expect(states.map(({ fedBy }) => [...(fedBy.get('first') ?? []), ...(fedBy.get('pole') ?? [])])).toEqual([
+      [],
+      ['pack', 'second'],
+    ]);
+    for (const openIds of [['first'], ['pole']]) {
+      const solved = solveNetlist(drawNetwork(design, assessment, { charge: 1, moodId: null, openIds }).netlist);
+      if (!solved.ok) throw new Error('no solution');
+      for (const source of ['pack', 'second'])
+        expect(Math.abs(solved.currentA.get(`${source}: open voltage`) ?? 1)).toBeLessThan(1e-6);
+    }
+  });
+
+  it('is bought as one switch with a pole more, of one kind', () => {
+    const { shopping } = assess(poles());
+    const names = shopping.map(({ name }) => usualPrinter.message(name));
+    expect(names.filter((name) => /switch/i.test(name))).toHaveLength(2);
+    expect(names).toContain('One pole more on a switch of several');
+    expect(lookAt(poles({ part: 'switch-rocker-6a' })).findings).toContain('poles-differ');
+    expect(lookAt(poles()).findings).not.toContain('poles-differ');
+  });
 });

@@ -169,7 +169,7 @@ export function prepareWalk(
   );
   const packs = new Set(rails.list.flatMap(({ id, gives }) => (gives.form === 'cells' ? [id] : [])));
   return (positions) => {
-    const moved = new Set(levers.flatMap(({ id }, i) => (positions[i] === 1 ? [id] : [])));
+    const moved = new Set(levers.flatMap(({ ids }, i) => (positions[i] === 1 ? ids : [])));
     const isMoved: IsMoved = (id) => moved.has(id);
     const metal = layMetal(assessment, netOf, isMoved);
     const givers = listGivers(assessment, levers, metal, isMoved);

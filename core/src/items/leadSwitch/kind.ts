@@ -1,8 +1,12 @@
 import { findPart } from '../../parts/index.ts';
+import { pieces } from '../buys.ts';
 import type { KindDefinition } from '../contract.ts';
 import { bands } from '../limits.ts';
 import { feedRow, itsPart, partRow } from '../rows.ts';
 import { magnetRule } from './rules.ts';
+
+/** Over the price of a switch with one less. */
+const POLE_PRICE = 0.5;
 
 /** A switch in the lead of a pack or rail, worked by hand or by a magnet. */
 export const leadSwitch: KindDefinition<'switch'> = {
@@ -11,8 +15,14 @@ export const leadSwitch: KindDefinition<'switch'> = {
   stage: 'power',
   role: 'passes',
   create: ({ id, name, at }) => ({ kind: 'switch', id, name, at, part: 'switch-slide-3a', feed: null }),
-  rows: [partRow('switch', 'Switch'), feedRow],
-  parts: ({ part }) => itsPart('switch', part),
+  rows: [
+    partRow('switch', 'Switch'),
+    feedRow,
+    { type: 'named', field: 'with', label: 'A further pole of', names: 'pole', none: 'no other: it has its own lever' },
+  ],
+  // A further pole comes with the switch.
+  parts: ({ part, with: other }) => (other ? [] : itsPart('switch', part)),
+  buys: ({ name, with: other }) => (other ? [pieces('One pole more on a switch of several', POLE_PRICE, name)] : []),
   lead: { plus: 'a', minus: null },
   feeding: {
     ports: { plus: 'b', minus: null },

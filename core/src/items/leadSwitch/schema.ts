@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { bands } from '../limits.ts';
-import { feed, inBand, part, placed } from '../schemaFields.ts';
+import { feed, id, inBand, part, placed } from '../schemaFields.ts';
 
 /** A hand's switch in a lead: what it feeds is fed through it. */
 export const leadSwitchSchema = z.strictObject({
@@ -8,6 +8,8 @@ export const leadSwitchSchema = z.strictObject({
   ...placed,
   part,
   feed,
+  /** The switch that this is a further pole of: one lever moves both; left out, it has a lever of its own. */
+  with: id.nullable().optional(),
   /** A magnet works it, through a wall. */
   magnet: z
     .strictObject({
