@@ -69,11 +69,19 @@ interface Serves {
   readonly sized: Driven | undefined;
 }
 
-/** Where the two resistors of a charge sense meet its wires. */
-const nameDivider = ({ control, design }: Extract<Sensing, { kind: 'charge' }>, port: string): Message => {
-  if (port === 'signal') return say`${control.name}, where ${ohms(design.upperOhm)} and ${ohms(design.lowerOhm)} meet`;
-  return say`${control.name}, free end of its ${ohms(port === 'plus' ? design.upperOhm : design.lowerOhm)}`;
-};
+/** Where a charge sense meets its wires: its upper resistor sits at the pack, so that a chafed wire shorts nothing. */
+const nameDivider = ({ control, design }: Extract<Sensing, { kind: 'charge' }>, port: string): Message =>
+  port === 'minus'
+    ? say`${control.name}, free end of its ${ohms(design.lowerOhm)}`
+    : say`${control.name}, where the wire from the pack, ${ohms(design.lowerOhm)} and the signal meet`;
+
+/** The wire that a charge sense has to its pack begins behind a resistor. */
+function atDivider(runId: string, ends: CoreEnds, { sensing }: Named): CoreEnds {
+  const divider = sensing.find((each) => each.kind === 'charge' && runId === `sense:${each.control.id}`);
+  return divider?.kind === 'charge'
+    ? { ...ends, from: say`${ends.from}, behind ${ohms(divider.design.upperOhm)} there` }
+    : ends;
+}
 
 function namePart({ item, port }: PortRef, { what, rest, served, sized }: Serves, named: Named): Message {
   const pin = pinFor(item, named) ?? 'its pin';
@@ -150,7 +158,9 @@ export function nameCoreEnds(
   return new Map(
     joins.map((run) => [
       run.id,
-      run.cores.map(({ from, to }): CoreEnds => ({ from: nameEnd(from, named), to: nameEnd(to, named) })),
+      run.cores.map(
+        ({ from, to }): CoreEnds => atDivider(run.id, { from: nameEnd(from, named), to: nameEnd(to, named) }, named),
+      ),
     ]),
   );
 }

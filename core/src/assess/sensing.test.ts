@@ -4,7 +4,7 @@ import { assess, type Sensing } from '../assess.ts';
 import { listSteps } from '../bench/index.ts';
 import { solveNetlist } from '../circuit/index.ts';
 import { drawNetwork } from '../exact/index.ts';
-import { exportProgram, exportShoppingCsv } from '../exports/index.ts';
+import { exportProgram, exportShoppingCsv, exportWireCsv } from '../exports/index.ts';
 import { checkDesign } from '../findings/index.ts';
 import { sense, startPlayer } from '../motion/index.ts';
 import type { Design, Item } from '../plan/index.ts';
@@ -197,5 +197,19 @@ describe('a knob', () => {
     // 1024 · 0.47 = 481, 1024 · 0.53 = 542.
     expect(found?.kind === 'knob' && [found.design.downBelow, found.design.upAbove]).toEqual([481, 542]);
     expect(checkDesign(half, assess(half)).some(({ rule }) => rule === 'knob-never')).toBe(false);
+  });
+});
+
+describe('the wires of a charge sense', () => {
+  it('its upper resistor sits at the pack, so that a chafed wire shorts nothing', () => {
+    const design = withItems(
+      itemOf('pack', { id: 'pack', name: 'Pack', at: { xMm: 10, yMm: 200 }, part: 'pack-lithium-round-3400' }),
+      itemOf('charge sense', { id: 'low', name: 'Low', at, board: 'board', of: 'pack' }),
+    );
+    const csv = exportWireCsv(assess(design), usualPrinter);
+    // 4.19 V against 5 V need no dividing: 10 kΩ keep a wrong wire from harming the pin.
+    expect(csv).toMatch(/Pack plus, behind 10\.0 kΩ there/);
+    expect(csv).toMatch(/where the wire from the pack, 100 kΩ and the signal meet/);
+    expect(csv).toMatch(/free end of its 100 kΩ/);
   });
 });

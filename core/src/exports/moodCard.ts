@@ -1,6 +1,6 @@
 import type { Assessment } from '../assess.ts';
 import { sayLaying, sayMove } from '../moves/index.ts';
-import { type Cue, controlsOf, type Mood, type Plan, sayWhen } from '../plan/index.ts';
+import { type Cue, controlsOf, itemNamed, type Mood, type Plan, sayWhen } from '../plan/index.ts';
 import { sayKeeping } from '../power/index.ts';
 import { amps, hours, joinMessages, type Message, type Printer, quantity, say, seconds } from '../units/index.ts';
 import { fingerprint } from './fingerprint.ts';
@@ -39,9 +39,17 @@ const packLines = ({ standBy }: Assessment): Message[] =>
 export function writeMoodCard(plan: Plan, assessment: Assessment, printer: Printer): string {
   const { moods } = plan.design;
   const groundName = (id: string): string =>
-    assessment.placed.find((each) => each.id === id)?.name ?? moods.sets?.find((each) => each.id === id)?.name ?? id;
+    assessment.placed.find((each) => each.id === id)?.name ??
+    moods.sets?.find((each) => each.id === id)?.name ??
+    itemNamed(plan.design, id)?.name ??
+    id;
+  const isSwitched = (id: string): boolean => assessment.loads.some(({ itemId }) => itemId === id);
   const sayMoves = (moves: Mood['moves']): Message[] =>
-    Object.entries(moves).map(([id, move]) => say`  ${groundName(id)}: ${sayMove(move)}`);
+    Object.entries(moves).map(([id, move]) =>
+      isSwitched(id)
+        ? `  ${groundName(id)}: runs${move.kind === 'shots' ? ' in bursts' : ''}`
+        : say`  ${groundName(id)}: ${sayMove(move)}`,
+    );
   const start = moods.startId ?? moods.list[0]?.id;
   const moodLines = moods.list.flatMap((mood, i) => {
     const budget = assessment.moods[i];

@@ -186,7 +186,7 @@ class Strung {
     if (isOne) return;
     wiring.add({
       id: `back:${this.leds.id}:${this.isHeld ? switched.channel + 1 : this.placeOf(head)}`,
-      name: `${this.leds.name}, back to ${hub.name}`,
+      name: `${this.nameOf(tail)}, back to ${hub.name}`,
       from: endAt(hub),
       to: this.endOf(tail),
       cores: [back],

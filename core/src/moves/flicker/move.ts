@@ -42,7 +42,7 @@ export const flicker = defineMove<Flicker, CompiledFlicker>({
   rank: 80,
   usual: (colour, height) => ({ kind: 'flicker', colour, character: 'candle', seed: 1, level: height }),
   rows: [choice('character', 'Like', Object.fromEntries(flickerCharacters.map((each) => [each, each]))), seed, level],
-  words: (move) => `flickers like a ${move.character}`,
+  words: (move) => `flickers like ${/^[aeiou]/.test(move.character) ? 'an' : 'a'} ${move.character}`,
   spanS: (move) => (move.character === 'ember' ? 8 : 4),
   calmer: (move) =>
     move.character === 'ember'
