@@ -89,6 +89,26 @@ describe('what a kind finds of its own items', () => {
     expect(own[0]?.mend).toContain('farther apart');
   });
 
+  it('a switch that a magnet holds off is on once the magnet is lost: told, and mended; one that it holds on is not', () => {
+    const magnet = { diameterMm: 6, thicknessMm: 3, remanenceMt: 1200, wallMm: 2 };
+    const held = (litWhen: 'near' | 'away') =>
+      circuitOf([
+        light,
+        pack,
+        itemOf('switch', {
+          id: 'reed',
+          name: 'Reed',
+          part: 'switch-magnet-0a5',
+          feed: 'pack',
+          magnet: { ...magnet, litWhen },
+        }),
+      ]);
+    const lost = (design: Design) => found(design).filter(({ rule }) => rule === 'magnet-lost');
+    expect(lost(held('near'))).toEqual([]);
+    const [told] = lost(held('away'));
+    expect(lost(applyEdits(held('away'), told?.fixes[0]?.edits ?? []))).toEqual([]);
+  });
+
   it('a motor whose start is not said is asked for it, one that says it is not', () => {
     const usualA = { likely: 0.3, spread: 0.05, origin: 'measured' } as const;
     const motor = (change: object) =>

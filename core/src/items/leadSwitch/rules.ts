@@ -1,6 +1,6 @@
 import { findPart } from '../../parts/index.ts';
 import { mm, say } from '../../units/index.ts';
-import { named } from '../finding.ts';
+import { type Finding, named } from '../finding.ts';
 import type { ItemRule } from '../rules.ts';
 import type { LeadSwitchItem } from '../types.ts';
 import { reachMm } from './magnet.ts';
@@ -31,8 +31,23 @@ export const magnetRule: ItemRule<LeadSwitchItem> = (item, { library, set }) => 
     ];
   const magnet = { Br: item.magnet.remanenceMt, r: item.magnet.diameterMm / 2, t: item.magnet.thicknessMm };
   const pullInMm = reachMm(magnet, part.magnetic.pullInMt);
-  if (pullInMm >= item.magnet.wallMm * REACH_MARGIN) return [];
+  const lost: Finding[] =
+    item.magnet.litWhen === 'away'
+      ? [
+          {
+            ...base,
+            ...named('magnet-lost', item.id),
+            gravity: 'mind',
+            what: `Without its magnet ${item.name} is on for good`,
+            why: 'A magnet falls off in a bag or is left at home: then the pack is run flat on the way.',
+            mend: 'A second magnet that is kept with the piece, the pack unplugged on the way, or lit while the magnet is near.',
+            fixes: [set('Lit while it is near', { magnet: { ...item.magnet, litWhen: 'near' } })],
+          },
+        ]
+      : [];
+  if (pullInMm >= item.magnet.wallMm * REACH_MARGIN) return lost;
   return [
+    ...lost,
     {
       ...base,
       ...named('magnet-weak', item.id),
