@@ -115,7 +115,7 @@ function specsOf({ likely, cautious }: NightCurves, cutOffV: number, printer: Pr
     {
       label: 'pack voltage',
       of: (sample) => sample.packV,
-      print: (value) => printer.quantity('voltageV', value, { digits: 2 }),
+      print: (value) => printer.quantity('voltageV', value, { digits: 3 }),
       from: Math.min(cutOffV * 0.97, ...volts),
       to: Math.max(cutOffV, ...volts) * 1.01,
       limit: { at: cutOffV, name: 'cut-off' },
