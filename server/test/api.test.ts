@@ -243,12 +243,17 @@ describe('the store', () => {
     };
     await layInDemo(repository, folder, clock);
     expect(added.sort()).toEqual([
+      'Bandstand rail',
+      'Bow wave, 1:24',
+      'Crew’s oars',
       'Diver’s helmet lamp',
+      'Foghorn buoy',
       'Harbour beacon',
       'Harbour beacon, by a gate',
       'Kelp cloak',
       'Lock-keeper’s key',
       'Mooring float',
+      'Paddle-steamer handcart',
       'Reef reliquary',
       'Stepping-stone lanterns',
     ]);

@@ -32,11 +32,11 @@ export interface Begins {
   /** The board or gate behind whose lead it begins; null begins at the rail. */
   readonly hubId: string | null;
   /** Which way out of the hub; null where it has but one. */
-  readonly outlet: number | null;
+  readonly outlet: string | null;
 }
 
 /** Key of the node where a rail arrives at an item, and of the one behind an outlet of that. */
-const hubKey = (itemId: string, railId: string, outlet: number | null = null): string =>
+const hubKey = (itemId: string, railId: string, outlet: string | null = null): string =>
   outlet === null ? `${itemId} on ${railId}` : `${itemId} on ${railId}, outlet ${outlet}`;
 
 /** The same tree behind a source that is off by so much. */
@@ -116,16 +116,20 @@ function linkWire(draft: Draft, node: number, run: WireRun | undefined): void {
     draft.links.push({ id: 'wire', name: run.name, limitA: run.carriesA, node, side: 'in', ...whole });
 }
 
+/** A way out of a hub, or several side by side, with the resistance that is left between. */
+interface Outlet {
+  readonly key: string;
+  readonly ohm: number;
+}
+
 /** What the items that begin at a hub need of the tree: the hub's lead, and a transistor that all of its lights share. */
 export interface Hub {
   readonly item: Item;
   readonly railId: string;
   /** Its lead; undefined where it sits on the rail. */
   readonly run: WireRun | undefined;
-  /** Its outlets, each with what all that hangs on it goes through. */
-  readonly outlets: readonly number[];
-  /** From the lead to each of its ways out. */
-  readonly outletOhm: number;
+  /** Its outlets, each with what all that hangs on it goes through; several side by side for what has a channel on each. */
+  readonly outlets: readonly Outlet[];
   /** Of a minus lead of its own, beside the run. */
   readonly backOhm: number;
   /** Where its minus arrives. */
@@ -225,7 +229,7 @@ export function layTree(options: {
     const at = add(node, hubKey(id, rail.id), { backOhm, into: hub.minus, from: hub.minus });
     linkWire(draft, at, hub.run);
     for (const outlet of hub.outlets)
-      add({ ...node, parent: at, ohm: hub.outletOhm, brownOutV: 0 }, hubKey(id, rail.id, outlet), {
+      add({ ...node, parent: at, ohm: outlet.ohm, brownOutV: 0 }, hubKey(id, rail.id, outlet.key), {
         backOhm: 0,
         into: hub.minus,
         from: hub.minus,

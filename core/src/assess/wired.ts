@@ -268,9 +268,10 @@ export function leadOfPlain(group: PlacedPlain, driven: readonly Driven[], runOf
   if (!first?.tape) return null;
   const units = first.lightsOnChannel[0] ?? 0;
   const { railOhm } = first.tape;
-  const leadOhm = wireCoreOhm(runOf.get(`feed:${id}`));
-  // Colours that no board switches apart share the minus core of their lead too.
-  const isApart = isProgrammed(first.way);
+  const lead = runOf.get(`feed:${id}`);
+  const leadOhm = wireCoreOhm(lead);
+  // Colours that are not switched apart share the minus core of their lead too.
+  const isApart = isProgrammed(first.way) || (lead?.cores.length ?? 0) > 2;
   const jumperOhm = new Map(
     pieceStarts(pieces).map((light, piece) => [
       light / part.lightsPerJoint,

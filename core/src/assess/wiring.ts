@@ -86,11 +86,14 @@ function beginningOf(input: WiresInput, consumerId: string): Begins {
   const [first] = switching.switched.get(consumerId) ?? [];
   if (!first) return at(consumerId);
   if (first.way.hub === 'board') return at(first.board?.id ?? null);
-  return first.way.hub === 'by' ? { hubId: first.by?.id ?? null, outlet: outletOf(first) } : at(null);
+  return first.way.hub === 'by'
+    ? { hubId: first.by?.id ?? null, outlet: outletsOf(switching.switched.get(consumerId) ?? []).join('+') }
+    : at(null);
 }
 
-/** The outlet of its hub on which something hangs: a box has several. */
-const outletOf = ({ said }: Switched): number => ('output' in said ? said.output : 1);
+/** The outlets of its hub on which something hangs: a box has several, and a tape a colour on each. */
+const outletsOf = (channels: readonly Switched[]): readonly number[] =>
+  [...new Set(channels.map(({ said }) => ('output' in said ? said.output : 1)))].sort((a, b) => a - b);
 
 /** The hubs that have a lead of their own, or share something that resists. */
 function listHubs(input: WiresInput, runs: readonly WireRun[]): Hub[] {
@@ -103,8 +106,9 @@ function listHubs(input: WiresInput, runs: readonly WireRun[]): Hub[] {
     const back = runs.find((run) => run.id === `return:${item.id}`);
     const { throughOhm, role } = kindOf(item.kind);
     const outletOhm = throughOhm?.(item, library) ?? 0;
-    const hung = [...input.switching.switched.values()].flat().filter((each) => each.by?.id === item.id);
-    const through = { outletOhm, outlets: outletOhm > 0 ? [...new Set(hung.map(outletOf))] : [] };
+    const hung = [...input.switching.switched.values()].filter(([first]) => first?.by?.id === item.id).map(outletsOf);
+    const ohmOf = new Map(hung.map((outlets) => [outlets.join('+'), outletOhm / outlets.length]));
+    const through = { outlets: outletOhm > 0 ? [...ohmOf].map(([key, ohm]) => ({ key, ohm })) : [] };
     const first: Hub[] =
       own !== null &&
       !isGiver &&
@@ -128,7 +132,6 @@ function listHubs(input: WiresInput, runs: readonly WireRun[]): Hub[] {
               railId: item.id,
               run: undefined,
               outlets: [],
-              outletOhm: 0,
               backOhm: runOhm(back),
               minus: minusOf(item, item.id),
             },

@@ -70,9 +70,9 @@ describe('what a bench card says to expect', () => {
     let compared = 0;
     for (const mood of assessment.moods)
       for (const supply of assessment.supplies) {
+        const isFirst = supply === assessment.supplies[0];
         const step = steps.find(
-          ({ id }) =>
-            id.includes(`mood:${mood.moodId}`) && (assessment.supplies.length === 1 || id.includes(supply.rail.id)),
+          ({ id }) => id === (isFirst ? `mood:${mood.moodId}` : `mood:${mood.moodId}:${supply.rail.id}`),
         );
         // What the program cuts back is not lit as it is set.
         if (!step?.expect || mood.limited) continue;

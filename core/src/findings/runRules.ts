@@ -60,11 +60,13 @@ const MOST_BROUGHT = 6;
 
 /** Runs shorter than the brief asks, by the cautious figure and with all packs that are brought. */
 export const runTimeRule: Rule = ({ design, assessment, library }) => {
-  const runs = assessment.runsFor;
   const wanted = design.piece.hoursWanted;
-  const supply = assessment.supplies.find((each) => each.runsFor === runs);
-  const together = eveningWithSpares(assessment.standBy) ?? 0;
-  if (!runs || !supply || together >= wanted - 1e-9 || supply.rail.gives.form !== 'cells') return [];
+  // Of several sets of packs the one that ends first, with all that are brought of it.
+  const together = eveningWithSpares(assessment.standBy);
+  const set = assessment.standBy.find(({ eveningH }) => eveningH !== null && eveningH === together);
+  const supply = assessment.supplies.find((each) => each.rail.id === set?.supplyId);
+  const runs = supply?.runsFor;
+  if (together === null || !set || !runs || together >= wanted - 1e-9 || supply?.rail.gives.form !== 'cells') return [];
   // It never starts: that has been told.
   if (runs.likelyH === 0 && starvesBoard(assessment, supply)) return [];
   const { part: now, item } = supply.rail.gives;
@@ -82,7 +84,7 @@ export const runTimeRule: Rule = ({ design, assessment, library }) => {
   const restA = assessment.moods[0]?.draw.restA ?? 0;
   const factor = (assessment.usualA * (runs.cautiousH / wanted) - restA) / Math.max(1e-9, assessment.usualA - restA);
   const dimmed = dimUntilEnough(design, library, factor);
-  const asked = assessment.standBy.find(({ supplyId }) => supplyId === supply.rail.id)?.asked ?? 1;
+  const asked = set.asked ?? 1;
   return [
     {
       ...named('runs-short'),
