@@ -5,6 +5,8 @@ export default defineConfig({
     // Only a guard against hanging: no test depends on the machine's speed.
     testTimeout: 120_000,
     hookTimeout: 120_000,
+    // By itself it leaves one core idle, which of two is half the time.
+    maxWorkers: '100%',
     projects: [
       { extends: true, test: { name: 'core', include: ['core/src/**/*.test.ts'], environment: 'node' } },
       { extends: true, test: { name: 'firmware', include: ['firmware/test/**/*.test.ts'], environment: 'node' } },

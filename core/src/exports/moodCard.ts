@@ -47,7 +47,7 @@ export function writeMoodCard(plan: Plan, assessment: Assessment, printer: Print
   const sayMoves = (moves: Mood['moves']): Message[] =>
     Object.entries(moves).map(([id, move]) =>
       isSwitched(id)
-        ? `  ${groundName(id)}: runs${move.kind === 'shots' ? ' in bursts' : ''}`
+        ? `  ${groundName(id)}: runs${'count' in move ? ' in bursts' : ''}`
         : say`  ${groundName(id)}: ${sayMove(move)}`,
     );
   const start = moods.startId ?? moods.list[0]?.id;
