@@ -12,8 +12,8 @@ test('the budget is the sum of its lines, and the highest mood is the bar’s pe
   const rows = await budget(page).locator('tbody tr').allInnerTexts();
   const cells = rows.map((row) => row.split('\t').map(amperes));
   const together = rows.findIndex((row) => row.startsWith('together'));
-  // The controller, two jaws, the lure and the eyes.
-  expect(together).toBe(5);
+  // The controller, two jaws, the lure, the eyes and the sensor.
+  expect(together).toBe(6);
   for (const column of [1, 2, 3]) {
     expect(cells[together]?.[column]).toBeGreaterThan(0.1);
     const sum = cells.slice(0, together).reduce((total, row) => total + (row[column] ?? 0), 0);
