@@ -1,7 +1,7 @@
 import type { ScanLine } from '../items/index.ts';
 import { type Driven, type LoadDrive, nameOfLine, type PortRef, type RunDraft } from '../network/index.ts';
 import type { Design } from '../plan/index.ts';
-import { type Message, ohms, say } from '../units/index.ts';
+import { type Message, ohms, quantity, say } from '../units/index.ts';
 import type { BoardPins } from './pins.ts';
 import type { Sensing } from './sensing.ts';
 
@@ -92,7 +92,11 @@ function namePart({ item, port }: PortRef, { what, rest, served, sized }: Serves
     return `diode at ${served.name}${lightNumber(served, rest)}, ${port === 'cathode' ? 'ringed end' : 'other end'}`;
   if (what === 'resistor') return nameResistor(rest, served, sized, named);
   const sensor = named.sensing.find(({ control }) => control.id === served.id);
-  if (what === 'control' && sensor?.kind === 'light') return say`${pin}, with ${ohms(sensor.design.fixedOhm)} to minus`;
+  if (what === 'control' && sensor?.kind === 'light') {
+    const { fixedOhm, smoothingUf } = sensor.design;
+    const across = smoothingUf === null ? '' : say` and ${quantity('capacitanceUf', smoothingUf)} across it`;
+    return say`${pin}, with ${ohms(fixedOhm)} to minus${across}`;
+  }
   if (what === 'channel' && named.loads.some((run) => run.itemId === served.id && run.transistor))
     return `transistor of ${served.name}, on ${pin}`;
   if (what !== 'channel' || !sized?.transistor) return pin;

@@ -60,10 +60,10 @@ describe('two levels on one light sensor', () => {
   const design = withItems(day, night);
 
   it('one fixed resistor for the whole span, and thresholds of each by its own readings', () => {
-    // √(180 kΩ · 2 kΩ) = 18.97 kΩ; of 18 and 20 kΩ the nearer ratio is 20: 20/18.97 = 1.054 = 18.97/18 – and 18 wins.
+    // √(180 kΩ · 2 kΩ) = 18.97 kΩ; of 18 and 22 kΩ 18 lies nearer: 18.97/18 = 1.05, 22/18.97 = 1.16.
     const [a, b] = [lightOf(design, 'day').design, lightOf(design, 'night').design];
     expect(a.fixedOhm).toBe(b.fixedOhm);
-    expect([18_000, 20_000]).toContain(a.fixedOhm);
+    expect(a.fixedOhm).toBe(18_000);
     // At ten bits: 1024 · Rf / (Rf + Rs).
     const code = (ohm: number): number => Math.floor((1024 * a.fixedOhm) / (a.fixedOhm + ohm));
     expect([a.darkCode, a.lightCode]).toEqual([code(20_000), code(2000)]);
@@ -136,17 +136,19 @@ describe('how quick a sensor is', () => {
     const slow = withItems(itemOf('light sensor', { id: 'eye', name: 'Eye', at, board: 'board' }));
     // 180 kΩ and 2.4 kΩ: 20 or 22 kΩ; dark below a third of the way from 102 to 923 codes ≈ 376: 22 kΩ · (1024/376 − 1) =
     // 37.9 kΩ; (37.9 − 2.4) kΩ at 200 kΩ a second ≈ 0.18 s.
-    expect(lightOf(slow, 'eye').design.reactsS.toDark).toBeGreaterThan(0.15);
-    expect(lightOf(slow, 'eye').design.reactsS.toDark).toBeLessThan(0.22);
-    expect(lightOf(slow, 'eye').design.smoothingF).toBeNull();
+    expect(lightOf(slow, 'eye').design.toDarkS).toBeGreaterThan(0.15);
+    expect(lightOf(slow, 'eye').design.toDarkS).toBeLessThan(0.22);
+    expect(lightOf(slow, 'eye').design.smoothingUf).toBeNull();
     const quick = withItems(
       itemOf('light sensor', { id: 'eye', name: 'Eye', at, board: 'board', element: 'phototransistor' }),
     );
-    const { fixedOhm, smoothingF } = lightOf(quick, 'eye').design;
+    const { fixedOhm, smoothingUf } = lightOf(quick, 'eye').design;
     // At 100 pulses a second a tenth of a second leaves 1/(2π · 100 · 0.1) = 1.6 % of them.
-    expect((smoothingF ?? 0) * fixedOhm).toBeGreaterThanOrEqual(0.1);
-    expect((smoothingF ?? 0) * fixedOhm).toBeLessThan(0.3);
-    expect(exportShoppingCsv(assess(quick), 1, usualPrinter)).toMatch(/Capacitor, 4\.7 µF/);
+    expect((smoothingUf ?? 0) * 1e-6 * fixedOhm).toBeGreaterThanOrEqual(0.1);
+    expect((smoothingUf ?? 0) * 1e-6 * fixedOhm).toBeLessThan(0.3);
+    expect(exportShoppingCsv(assess(quick), 1, usualPrinter)).toMatch(/Capacitor 4\.70 µF/);
+    // The one who solders reads of it where the wire ends.
+    expect(exportWireCsv(assess(quick), usualPrinter)).toMatch(/with 22\.0 kΩ to minus and 4\.70 µF across it/);
   });
 });
 

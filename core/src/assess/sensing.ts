@@ -22,6 +22,8 @@ export type Sensing =
       readonly chip: RailRange;
       /** What the converter counts as its top. */
       readonly referenceV: number;
+      /** How long dark must last in all before it is told: the part's own time, and what the program waits. */
+      readonly toldDarkAfterS: number;
       /** Its part, pin and fixed resistor are those of another; it reads them by thresholds of its own. */
       readonly isLevel: boolean;
       /** Fixed resistor and thresholds. */
@@ -87,6 +89,14 @@ function senseLight(
   { control, sense, board, chip, converter }: Read<Extract<Sense, { kind: 'light' }>>,
 ): Sensing {
   const ofOwner = kindOf(owner.kind).control?.sense?.(owner);
+  const designed = designSensor({
+    ...converter,
+    darkOhm: sense.darkOhm,
+    lightOhm: sense.lightOhm,
+    span: spanOf(design, owner.id),
+    supplyV: chip.nominalV,
+    element: ofOwner?.kind === 'light' ? ofOwner.element : sense.element,
+  });
   return {
     kind: 'light',
     control,
@@ -94,15 +104,9 @@ function senseLight(
     board,
     chip,
     referenceV: converter.referenceV,
+    toldDarkAfterS: designed.toDarkS + LIGHT_SETTLE_MS / 1000,
     isLevel: owner !== control,
-    design: designSensor({
-      ...converter,
-      darkOhm: sense.darkOhm,
-      lightOhm: sense.lightOhm,
-      span: spanOf(design, owner.id),
-      supplyV: chip.nominalV,
-      element: ofOwner?.kind === 'light' ? ofOwner.element : sense.element,
-    }),
+    design: designed,
   };
 }
 

@@ -9,7 +9,7 @@ import {
 } from '../network/index.ts';
 import { type Library, sundryPrices } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
-import { gauge, type Message, say } from '../units/index.ts';
+import { gauge, type Message, quantity, say } from '../units/index.ts';
 import { buyGuides, type GuideAssessment } from './guides.ts';
 import type { Sensing } from './sensing.ts';
 
@@ -99,14 +99,14 @@ const listDividers = (sensing: readonly Sensing[]): Purchase[] =>
 
 function lightDivider({ control, isLevel, design }: Extract<Sensing, { kind: 'light' }>): Purchase[] {
   if (isLevel) return [];
-  const { fixedOhm, smoothingF } = design;
+  const { fixedOhm, smoothingUf } = design;
   return [
     resistors(fixedOhm, SIGNAL_RESISTOR_W, `${control.name}, fixed, to minus`),
-    ...(smoothingF === null
+    ...(smoothingUf === null
       ? []
       : [
           pieces(
-            `Capacitor, ${Math.round(smoothingF * 1e8) / 100} µF, 10 V`,
+            say`Capacitor ${quantity('capacitanceUf', smoothingUf)}, 10 V`,
             sundryPrices.capacitor,
             `${control.name}, across the fixed resistor`,
           ),

@@ -7,7 +7,7 @@ export {
   worksThrough,
 } from './controls.ts';
 export { findSneaks, type GridScan, meanOfScan, SEEN_IN_THE_DARK_A, type Sneak, scanGrid } from './gridScan.ts';
-export { designKnob, KNOB_OHM, type KnobDesign, knobCode } from './knob.ts';
+export { designKnob, type KnobDesign, knobCode } from './knob.ts';
 export {
   bestFixed,
   designSensor,

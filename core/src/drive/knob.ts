@@ -1,7 +1,5 @@
+import { KNOB_OHM } from '../items/index.ts';
 import { defineFormula } from '../units/index.ts';
-
-/** What is bought; its slider gives from nothing to the whole supply of the chip. */
-export const KNOB_OHM = 10_000;
 
 /** A hand that rests on a knob does not hold it stiller than this share of its turn, each way. */
 const SHAKE_SHARE = 0.03;

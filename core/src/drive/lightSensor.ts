@@ -44,10 +44,10 @@ export interface SensorDesign {
   readonly lightAbove: number;
   /** Drawn all day, at its most. */
   readonly standingA: number;
-  /** The part alone, from the one reading to the threshold of the other. */
-  readonly reactsS: { readonly toDark: number; readonly toLight: number };
+  /** How long the part alone takes from light to the threshold of dark, which is its slow way. */
+  readonly toDarkS: number;
   /** Across the fixed resistor, against lamps that pulse; null where the part is too slow to see them. */
-  readonly smoothingF: number | null;
+  readonly smoothingUf: number | null;
 }
 
 /** What light makes conduct. */
@@ -58,8 +58,7 @@ const RISE_OHM_PER_S = 200_000;
 const FALL_S = 0.05;
 /** A lamp on the mains pulses a hundred times a second: this long is ten of its pulses. */
 const SMOOTH_S = 0.1;
-/** Of capacitors, in farads. */
-const capacitorsF = [1, 10, 100].flatMap((tens) => [0.1, 0.22, 0.47].map((value) => value * tens * 1e-6));
+const capacitorsUf = [0.1, 0.22, 0.47, 1, 2.2, 4.7, 10, 22, 47];
 
 /** How long a photoresistor takes to rise. @example from 2.4 kΩ to 62.4 kΩ: 0.3 s */
 export const riseOfPhotoresistor = defineFormula({
@@ -121,13 +120,11 @@ export function designSensor(options: {
     darkBelow,
     lightAbove: Math.round(lightCode - third),
     standingA: supplyV / (fixedOhm + span.lightOhm),
-    reactsS: isSlow
-      ? { toDark: riseOfPhotoresistor.reckon({ R1: lightOhm, R2: atThresholdOhm }), toLight: FALL_S }
-      : { toDark: SMOOTH_S, toLight: SMOOTH_S },
-    smoothingF: isSlow ? null : smoothing(fixedOhm),
+    toDarkS: isSlow ? riseOfPhotoresistor.reckon({ R1: lightOhm, R2: atThresholdOhm }) : SMOOTH_S,
+    smoothingUf: isSlow ? null : smoothingUf(fixedOhm),
   };
 }
 
 /** The capacitor across the fixed resistor that outlasts the pulses of a lamp. */
-const smoothing = (fixedOhm: number): number =>
-  capacitorsF.find((farads) => farads * fixedOhm >= SMOOTH_S) ?? (capacitorsF.at(-1) as number);
+const smoothingUf = (fixedOhm: number): number =>
+  capacitorsUf.find((microfarads) => microfarads * 1e-6 * fixedOhm >= SMOOTH_S) ?? Math.max(...capacitorsUf);

@@ -117,6 +117,8 @@ interface Kind<K extends ItemKind, I extends Item> {
   readonly role: ItemRole;
   readonly create: (fresh: Fresh) => I;
   readonly rows: readonly FormRow[];
+  /** Where they are others for this very item; left out, they are the same for all. */
+  readonly rowsFor?: (item: I) => readonly FormRow[];
   /** What is usual in a field of this very item, where its part says more than the row; null = as the row says. */
   readonly usual?: (item: I, field: string, library: Library) => readonly [number, number] | null;
   /** The parts that it names, by field. */

@@ -78,6 +78,7 @@ export {
   waysOf,
 } from './references.ts';
 export type { RuledChannel } from './rules.ts';
+export { KNOB_OHM } from './sensor/kind.ts';
 export { cutTape, type TapeCut, tapeLights } from './tapeCut.ts';
 export { dotPitchMm, railsOhm, tapeRails } from './tapeRails.ts';
 export type {

@@ -8,7 +8,7 @@ import { button, latchingSwitch, remote, tiltSwitch } from './control/kind.ts';
 import { converter } from './converter/kind.ts';
 import { driver } from './driver/kind.ts';
 import { guide } from './guide/kind.ts';
-import { leadSwitch, magnetRows } from './leadSwitch/kind.ts';
+import { leadSwitch } from './leadSwitch/kind.ts';
 import { light } from './light/kind.ts';
 import { lightGate } from './lightGate/kind.ts';
 import { load } from './load/kind.ts';
@@ -66,11 +66,10 @@ export function kindOf(kind: ItemKind): AnyKind {
 }
 
 /** The rows of an item's form: those of its kind, and what its settings ask besides. */
-export const rowsOf = (item: Item): readonly FormRow[] => [
-  // A further level has no part of its own.
-  ...kindOf(item.kind).rows.filter(({ field }) => !(field === 'element' && 'with' in item && item.with)),
-  ...(item.kind === 'switch' && item.magnet ? magnetRows : []),
-];
+export function rowsOf(item: Item): readonly FormRow[] {
+  const { rows, rowsFor } = kindOf(item.kind);
+  return rowsFor?.(item) ?? rows;
+}
 
 /** Whether a light item has colours of its own that moods mix, as pixels and colour tape have. */
 export const hasColours = (item: Item, library: Library): boolean =>

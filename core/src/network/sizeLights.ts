@@ -15,6 +15,7 @@ import {
 import { hubOf } from './hub.ts';
 import { type Loop, loopCurrentA } from './loop.ts';
 import { sizeScan } from './sizeScan.ts';
+import type { Sizing } from './sizing.ts';
 import { channelsApart, hungOf, isEven, isResistorInside } from './strings.ts';
 import type { Switched } from './switching.ts';
 import { chooseTransistor, type TransistorSwitch } from './transistors.ts';
@@ -32,28 +33,6 @@ const listOnChannels = ({ places, group }: PlacedLeds, { way }: Switched, die: D
 
 /** The die of a many-coloured light that a channel lights; null for lights of one die. */
 const dieOfChannel = ({ part }: PlacedLeds, { channel }: Switched): DieColour | null => part.dice?.[channel] ?? null;
-
-/** What is known of a group, or of one die of it, before what stands in its path is chosen. */
-export interface Sizing {
-  readonly leds: PlacedLeds;
-  readonly switched: Switched;
-  readonly input: SizingInput;
-  readonly rail: RailRange;
-  readonly curve: LedCurve;
-  readonly known: Pick<
-    Driven,
-    | 'itemId'
-    | 'name'
-    | 'die'
-    | 'way'
-    | 'railId'
-    | 'board'
-    | 'channels'
-    | 'lightsOnChannel'
-    | 'forwardV'
-    | 'ratedCurrentA'
-  >;
-}
 
 function beginSizing(leds: PlacedLeds, switched: Switched, input: SizingInput): Sizing | null {
   const { group, part } = leds;

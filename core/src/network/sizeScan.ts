@@ -15,7 +15,7 @@ import { findPart, type LedPart, type ScanDriverPart, type TransistorPart } from
 import { aboveChipV, chipRange, type Driven, type Scan, workingRange } from './driven.ts';
 import { hubOf } from './hub.ts';
 import { type Loop, loopCurrentA } from './loop.ts';
-import type { Sizing } from './sizeLights.ts';
+import type { Sizing } from './sizing.ts';
 import { isResistorInside } from './strings.ts';
 import type { Board, Switched } from './switching.ts';
 import { chooseTransistor, type TransistorSwitch } from './transistors.ts';

@@ -1,4 +1,4 @@
-import { type ItemKind, kindOf, kinds } from '@glimmer/core/items';
+import { type ItemKind, KNOB_OHM, kindOf, kinds } from '@glimmer/core/items';
 
 import { AddItems, ItemCard } from '../items/ItemCard.tsx';
 import { usePrinter } from '../units/index.ts';
@@ -37,8 +37,9 @@ function Sensed({ id, kind }: { readonly id: string; readonly kind: ItemKind }) 
     const { downBelow, upAbove, fullCode, standingA } = sensing.design;
     return (
       <p className="figures mt-1 text-[13px] text-faint">
-        10 kΩ between the chip’s plus and minus, its slider to the pin; down below {downBelow}, up above {upAbove}{' '}
-        (reads 0 to {fullCode}); draws {printer.quantity('currentA', standingA)} always
+        {printer.quantity('resistanceOhm', KNOB_OHM)} between the chip’s plus and minus, its slider to the pin; down
+        below {downBelow}, up above {upAbove} (reads 0 to {fullCode}); draws {printer.quantity('currentA', standingA)}{' '}
+        always
       </p>
     );
   }
@@ -46,13 +47,13 @@ function Sensed({ id, kind }: { readonly id: string; readonly kind: ItemKind }) 
   const own = (
     <>
       fixed resistor {printer.quantity('resistanceOhm', sensor.fixedOhm)} to minus
-      {sensor.smoothingF !== null && `, ${Math.round(sensor.smoothingF * 1e8) / 100} µF across it`};{' '}
+      {sensor.smoothingUf !== null && `, ${printer.quantity('capacitanceUf', sensor.smoothingUf)} across it`};{' '}
     </>
   );
   return (
     <p className="figures mt-1 text-[13px] text-faint">
       {!sensing.isLevel && own}dark below {sensor.darkBelow}, light above {sensor.lightAbove} (reads {sensor.darkCode}{' '}
-      and {sensor.lightCode}); dark is told after {printer.quantity('timeS', sensor.reactsS.toDark + 0.3)}
+      and {sensor.lightCode}); dark is told after {printer.quantity('timeS', sensing.toldDarkAfterS)}
       {!sensing.isLevel && <>; draws {printer.quantity('currentA', sensor.standingA)} in light</>}
       {sensor.lightCode <= sensor.darkCode && (
         <span className="block font-semibold text-amber-ink">

@@ -1,12 +1,41 @@
 import { findPart } from '../../parts/index.ts';
 import { pieces } from '../buys.ts';
-import type { KindDefinition } from '../contract.ts';
+import type { FormRow, KindDefinition } from '../contract.ts';
 import { bands } from '../limits.ts';
 import { feedRow, itsPart, partRow } from '../rows.ts';
 import { magnetRule } from './rules.ts';
 
 /** Over the price of a switch with one less. */
 const POLE_PRICE = 0.5;
+
+const plainRows: readonly FormRow[] = [
+  partRow('switch', 'Switch'),
+  feedRow,
+  { type: 'named', field: 'with', label: 'A further pole of', names: 'pole', none: 'no other: it has its own lever' },
+];
+
+/** What a magnet switch is asked besides. */
+const magnetRows: readonly FormRow[] = [
+  { type: 'quantity', field: 'magnet.diameterMm', label: 'Magnet, across', quantity: 'lengthMm', band: bands.magnetMm },
+  { type: 'quantity', field: 'magnet.thicknessMm', label: 'Magnet, thick', quantity: 'lengthMm', band: bands.magnetMm },
+  {
+    type: 'quantity',
+    field: 'magnet.remanenceMt',
+    label: 'Its remanence',
+    quantity: 'fluxMt',
+    band: bands.remanenceMt,
+  },
+  { type: 'quantity', field: 'magnet.wallMm', label: 'Wall between', quantity: 'lengthMm', band: bands.wallMm },
+  {
+    type: 'choice',
+    field: 'magnet.litWhen',
+    label: 'Lit',
+    options: [
+      { value: 'near', label: 'while the magnet is near' },
+      { value: 'away', label: 'while the magnet is away' },
+    ],
+  },
+];
 
 /** A switch in the lead of a pack or rail, worked by hand or by a magnet. */
 export const leadSwitch: KindDefinition<'switch'> = {
@@ -15,11 +44,8 @@ export const leadSwitch: KindDefinition<'switch'> = {
   stage: 'power',
   role: 'passes',
   create: ({ id, name, at }) => ({ kind: 'switch', id, name, at, part: 'switch-slide-3a', feed: null }),
-  rows: [
-    partRow('switch', 'Switch'),
-    feedRow,
-    { type: 'named', field: 'with', label: 'A further pole of', names: 'pole', none: 'no other: it has its own lever' },
-  ],
+  rows: plainRows,
+  rowsFor: ({ magnet }) => (magnet ? [...plainRows, ...magnetRows] : plainRows),
   // A further pole comes with the switch.
   parts: ({ part, with: other }) => (other ? [] : itsPart('switch', part)),
   buys: ({ name, with: other }) => (other ? [pieces('One pole more on a switch of several', POLE_PRICE, name)] : []),
@@ -40,26 +66,3 @@ export const leadSwitch: KindDefinition<'switch'> = {
   },
   rules: [magnetRule],
 };
-
-/** What a magnet switch is asked besides. */
-export const magnetRows = [
-  { type: 'quantity', field: 'magnet.diameterMm', label: 'Magnet, across', quantity: 'lengthMm', band: bands.magnetMm },
-  { type: 'quantity', field: 'magnet.thicknessMm', label: 'Magnet, thick', quantity: 'lengthMm', band: bands.magnetMm },
-  {
-    type: 'quantity',
-    field: 'magnet.remanenceMt',
-    label: 'Its remanence',
-    quantity: 'fluxMt',
-    band: bands.remanenceMt,
-  },
-  { type: 'quantity', field: 'magnet.wallMm', label: 'Wall between', quantity: 'lengthMm', band: bands.wallMm },
-  {
-    type: 'choice',
-    field: 'magnet.litWhen',
-    label: 'Lit',
-    options: [
-      { value: 'near', label: 'while the magnet is near' },
-      { value: 'away', label: 'while the magnet is away' },
-    ],
-  },
-] as const;

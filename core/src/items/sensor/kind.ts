@@ -1,6 +1,7 @@
 import { sundryPrices } from '../../parts/index.ts';
+import { ohms, say } from '../../units/index.ts';
 import { pieces } from '../buys.ts';
-import type { KindDefinition } from '../contract.ts';
+import type { FormRow, KindDefinition } from '../contract.ts';
 import { contactDoings } from '../controls.ts';
 import { bands } from '../limits.ts';
 import { boardRow } from '../rows.ts';
@@ -15,8 +16,46 @@ const moduled = { pin: 'in', cores: ['chip plus', 'minus'], closedLevel: 'high' 
 const MOTION_A = 60e-6;
 const SOUND_A = 0.004;
 
+/** Of a knob, from end to end. */
+export const KNOB_OHM = 10_000;
+
 const standalone = (element: LightSensorItem['element']): string =>
   element === 'phototransistor' ? 'Light sensor, phototransistor' : 'Light sensor, photoresistor';
+
+const lightRows: readonly Extract<FormRow, { field: string }>[] = [
+  {
+    type: 'named',
+    field: 'with',
+    label: 'A further level of',
+    names: 'sensor',
+    none: 'no other: it has its own part',
+  },
+  {
+    type: 'choice',
+    field: 'element',
+    label: 'Its part',
+    options: [
+      { value: 'photoresistor', label: 'a photoresistor: slow' },
+      { value: 'phototransistor', label: 'a phototransistor: quick' },
+    ],
+    none: 'a photoresistor',
+  },
+  {
+    type: 'quantity',
+    field: 'darkOhm',
+    label: 'Measured in the dark',
+    quantity: 'resistanceOhm',
+    band: bands.resistorOhm,
+  },
+  {
+    type: 'quantity',
+    field: 'lightOhm',
+    label: 'Measured in light',
+    quantity: 'resistanceOhm',
+    band: bands.resistorOhm,
+  },
+  boardRow,
+];
 
 /** What light makes conduct, with a fixed resistor to minus, read by the converter; several levels may read one. */
 export const lightSensor: KindDefinition<'light sensor'> = {
@@ -24,40 +63,9 @@ export const lightSensor: KindDefinition<'light sensor'> = {
   kind: 'light sensor',
   name: 'Light sensor',
   create: (fresh) => ({ kind: 'light sensor', ...fresh, board: null, darkOhm: 180_000, lightOhm: 2400 }),
-  rows: [
-    {
-      type: 'named',
-      field: 'with',
-      label: 'A further level of',
-      names: 'sensor',
-      none: 'no other: it has its own part',
-    },
-    {
-      type: 'choice',
-      field: 'element',
-      label: 'Its part',
-      options: [
-        { value: 'photoresistor', label: 'a photoresistor: slow' },
-        { value: 'phototransistor', label: 'a phototransistor: quick' },
-      ],
-      none: 'a photoresistor',
-    },
-    {
-      type: 'quantity',
-      field: 'darkOhm',
-      label: 'Measured in the dark',
-      quantity: 'resistanceOhm',
-      band: bands.resistorOhm,
-    },
-    {
-      type: 'quantity',
-      field: 'lightOhm',
-      label: 'Measured in light',
-      quantity: 'resistanceOhm',
-      band: bands.resistorOhm,
-    },
-    boardRow,
-  ],
+  rows: lightRows,
+  // A further level has no part of its own.
+  rowsFor: (item) => (item.with ? lightRows.filter(({ field }) => field !== 'element') : lightRows),
   control: {
     pin: 'analog',
     cores: ['chip plus'],
@@ -114,7 +122,7 @@ export const knob: KindDefinition<'knob'> = {
     ],
     sense: ({ turnedTo }) => ({ kind: 'knob', turnedTo }),
   },
-  buys: ({ name }) => [pieces('Knob, 10 kΩ, linear, with its cap', 1.2, name)],
+  buys: ({ name }) => [pieces(say`Knob, ${ohms(KNOB_OHM)}, linear, with its cap`, 1.2, name)],
 };
 /** Sees a warm body move: its output goes high, and stays so for as long as is set on it. */
 export const motionSensor: KindDefinition<'motion sensor'> = {
