@@ -50,6 +50,7 @@ function nameEnd({ item, port }: PortRef, named: Named): Message {
   const own = design.items.find((each) => each.id === item);
   const divider = named.sensing.find(({ control }) => control.id === item);
   if (own && divider?.kind === 'charge') return nameDivider(divider, port);
+  if (own && 'protection' in own && own.protection) return `${own.name} ${port}, behind its protection board`;
   if (own) return `${own.name} ${port.replace(/^(plus|minus) of (.+)$/, (_, side, id) => `${side} of ${nameOf(id)}`)}`;
   const [what = ''] = item.split(':');
   const served = design.items.find((each) => `${item}:`.startsWith(`${what}:${each.id}:`));

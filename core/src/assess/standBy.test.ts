@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { circuitOf, itemOf, planOf } from '../../tests/designs.ts';
 import { assess } from '../assess.ts';
-import { exportShoppingCsv, writeMoodCard } from '../exports/index.ts';
+import { listSteps } from '../bench/index.ts';
+import { exportShoppingCsv, exportWireCsv, writeMoodCard } from '../exports/index.ts';
 import { checkDesign, listWishes } from '../findings/index.ts';
 import { applyEdits, type Design, type Item } from '../plan/index.ts';
 import { usualPrinter } from '../units/index.ts';
@@ -137,6 +138,24 @@ describe('a lithium pack that nothing cuts off', () => {
       { id: 'c', from: null, when: { kind: 'low', controlId: 'low' }, to: 'saved', fadeS: 0, backAfterS: null },
     ];
     expect(ids({ ...base, moods: { ...moods, cues } }).filter((id) => id.startsWith('no-cut-off'))).toEqual([]);
+  });
+
+  it('its board stands on paper: bought, soldered before the wires with a reading, and all else begins behind it', () => {
+    const design = wanting(
+      1,
+      pack({ ...bare, protection: 'protection-one-3a' }),
+      itemOf('switch', { id: 's', name: 'Main', at: { xMm: 90, yMm: 10 }, feed: 'pack' }),
+      lamp('s'),
+    );
+    const assessment = assess(design);
+    expect(exportShoppingCsv(assessment, 1, usualPrinter)).toContain('Protection board, one lithium cell, 3 A');
+    const steps = listSteps(design, assessment);
+    const at = steps.findIndex(({ id }) => id === 'protection:pack');
+    // A lithium cell of 4.19 V when full; the board cuts off at 2.5 V, the cell’s own end at 2.8 V is told elsewhere.
+    expect(steps[at]?.expect?.high).toBeGreaterThan(4.19);
+    expect(steps[at]?.expect?.low).toBeLessThan(2.5);
+    expect(at).toBeLessThan(steps.findIndex(({ id }) => id.startsWith('solder:')));
+    expect(exportWireCsv(assessment, usualPrinter)).toContain('Pack plus, behind its protection board');
   });
 
   it('a protection board for other cells is refused; one that suits ends the night where it cuts off', () => {

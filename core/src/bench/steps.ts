@@ -14,6 +14,7 @@ import { changeoverSteps, chargerSteps } from './feedSteps.ts';
 import { guideSteps } from './guideSteps.ts';
 import { loadSteps } from './loadSteps.ts';
 import { leastSteps, orderSteps, partSteps, sayCut } from './pixelSteps.ts';
+import { protectionSteps } from './protectionSteps.ts';
 import { rangeSteps } from './receiverSteps.ts';
 import { joinSteps, turnSteps } from './scanSteps.ts';
 import { type BenchStep, step } from './step.ts';
@@ -134,7 +135,7 @@ function soldering(assessment: Assessment): BenchStep[] {
       caution: 'Air away from you, eyes covered, pack unplugged.',
     }),
   );
-  return [...tapes, ...partSteps(assessment), ...joinSteps(assessment), ...solder];
+  return [...tapes, ...partSteps(assessment), ...joinSteps(assessment), ...protectionSteps(assessment), ...solder];
 }
 
 /** The charge at which currents are expected at the bench: charged, but not fresh from the charger. */
