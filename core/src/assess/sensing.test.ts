@@ -107,6 +107,19 @@ describe('two levels on one light sensor', () => {
     expect(pins).toMatch(/UG_CONTROL_PINS \{ (PIN_\w+), \1 \}/);
   });
 
+  it('at the bench each level is brought to the light of its own readings: a hand over it is darker than dusk', () => {
+    const steps = listSteps(design, assess(design));
+    const of = (id: string) => steps.find((each) => each.id === id);
+    const dusk = of('sensor-dark:day');
+    expect(usualPrinter.message(dusk?.todo ?? '')).toContain('in which you measured 20.0 kΩ');
+    // 5 V · 18/(18 + 20) = 2.37 V at dusk; under a hand 5 V · 18/(18 + 180) = 0.45 V, which is outside of the band.
+    expect(dusk?.expect?.likely).toBeCloseTo(2.37, 1);
+    expect(dusk?.expect?.low).toBeGreaterThan(0.45);
+    expect(of('sensor-dark:night')?.expect?.likely).toBeCloseTo(0.45, 1);
+    const alone = listSteps(withItems(day), assess(withItems(day))).find((each) => each.id === 'sensor-dark:day');
+    expect(usualPrinter.message(alone?.todo ?? '')).toContain('with a hand');
+  });
+
   it('a sensor that is taken away leaves its level a sensor of its own; a level of a level is refused', () => {
     const chain = withItems(day, night, { ...night, id: 'third', with: 'night' } as Item);
     const read = readPlanText(JSON.stringify(planOf(chain)));

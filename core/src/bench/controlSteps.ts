@@ -2,8 +2,8 @@ import type { Assessment, Sensing } from '../assess.ts';
 import { type Control, designLightGate, kindOf, rangeOfChip } from '../items/index.ts';
 import { boardOf } from '../network/index.ts';
 import { findPart } from '../parts/index.ts';
-import { controlsOf, type Design } from '../plan/index.ts';
-import { lux, percent, say, volts } from '../units/index.ts';
+import { controlsOf, type Design, pinOwnerOf } from '../plan/index.ts';
+import { lux, ohms, percent, say, volts } from '../units/index.ts';
 import { type Expectation, expectBetween } from './expectation.ts';
 import { type BenchStep, step } from './step.ts';
 
@@ -20,7 +20,11 @@ const PIN_PROBE = 'Direct volts from its pin to minus.';
 export const controlSteps = (design: Design, assessment: Assessment): BenchStep[] =>
   controlsOf(design).flatMap((control) => {
     const sensing = assessment.sensing.find((each) => each.control.id === control.id);
-    if (sensing?.kind === 'light') return lightSteps(sensing);
+    if (sensing?.kind === 'light')
+      return lightSteps(
+        sensing,
+        sensing.isLevel || controlsOf(design).some((each) => each !== control && pinOwnerOf(each) === control.id),
+      );
     if (sensing?.kind === 'charge') return [chargeStep(sensing)];
     if (sensing?.kind === 'knob') return [knobStep(sensing)];
     return kindOf(control.kind).control?.pin === 'in' ? contactSteps(control, assessment) : [];
@@ -47,15 +51,20 @@ function contactSteps(control: Control, { boards, rails }: Assessment): BenchSte
   ];
 }
 
-/** What a light sensor gives, covered and lit. */
-function lightSteps({ control, chip, board, referenceV, design }: Extract<Sensing, { kind: 'light' }>): BenchStep[] {
+/** What a light sensor gives, covered and lit; where several levels read it, in the light of each. */
+function lightSteps(
+  { control, sense, chip, board, referenceV, design }: Extract<Sensing, { kind: 'light' }>,
+  isOneOfSeveral: boolean,
+): BenchStep[] {
   const inVolts = (code: number): number => (code / 2 ** board.part.converterBits) * referenceV;
   return [
     step({
       id: `sensor-dark:${control.id}`,
       chapter: 'First power',
-      title: `${control.name}, covered`,
-      todo: 'Cover the sensor with a hand, all lights dark.',
+      title: isOneOfSeveral ? `${control.name}, at its dark` : `${control.name}, covered`,
+      todo: isOneOfSeveral
+        ? say`Bring the sensor into the light in which you measured ${ohms(sense.darkOhm)}, all lights dark.`
+        : 'Cover the sensor with a hand, all lights dark.',
       probe: PIN_PROBE,
       expect: expectBetween(
         'voltageV',
@@ -68,7 +77,9 @@ function lightSteps({ control, chip, board, referenceV, design }: Extract<Sensin
       id: `sensor-light:${control.id}`,
       chapter: 'First power',
       title: `${control.name}, in light`,
-      todo: 'Hold a lamp to it as bright as where it should stay off.',
+      todo: isOneOfSeveral
+        ? say`Bring the sensor into the light in which you measured ${ohms(sense.lightOhm)}.`
+        : 'Hold a lamp to it as bright as where it should stay off.',
       probe: PIN_PROBE,
       expect: expectBetween('voltageV', inVolts(design.lightAbove), chip.nominalV, inVolts(design.lightCode)),
     }),
