@@ -36,7 +36,7 @@ import {
 } from './assess/supplies.ts';
 import { type ChainVoltage, solveChain } from './assess/tapeVoltage.ts';
 import { deviate, type LaidTree } from './assess/trees.ts';
-import { listWarm, type WarmPart } from './assess/warm.ts';
+import { reckonWarmth, type Warmth } from './assess/warm.ts';
 import { figureRails, guardRail, loadWires, type RailFigures } from './assess/wiring.ts';
 import { countLights, type PlacedGroup, type PlacedTape } from './items/index.ts';
 import type { MovableGroup } from './lights/index.ts';
@@ -74,7 +74,7 @@ export type { ShoppingLine } from './assess/shopping.ts';
 export { eveningWithSpares, type StandBy } from './assess/standBy.ts';
 export type { MoodCeiling, SupplyAssessment } from './assess/supplies.ts';
 export type { ChainVoltage } from './assess/tapeVoltage.ts';
-export { hollowOf, type WarmPart } from './assess/warm.ts';
+export { hollowOf, type WarmBox, type WarmPart, type Warmth } from './assess/warm.ts';
 
 export type { RailFigures } from './assess/wiring.ts';
 
@@ -87,8 +87,8 @@ export interface Assessment {
   readonly lightCount: number;
   /** Each light or tape against the hollow that it goes into. */
   readonly fits: readonly PlacedFit[];
-  /** What turns current to heat, the hottest first. */
-  readonly warm: readonly WarmPart[];
+  /** What turns current to heat, and the boxes that it warms. */
+  readonly warm: Warmth;
   /** All that moods could move: what a board drives, and what one would drive as soon as a mood moved it. */
   readonly movables: readonly MovableGroup[];
   /** All that moods move, as the preview runs it: every board in step. */
@@ -235,7 +235,7 @@ function reckon(design: Design, library: Library, searched: Searches | null = nu
     placed,
     lightCount: placed.reduce((sum, group) => sum + countLights(group), 0),
     fits: fitAll(design, placed),
-    warm: listWarm(design, { placed, driven, switched, boards, rails, supplies, consumers, loads }),
+    warm: reckonWarmth(design, { placed, driven, switched, boards, rails, supplies, consumers, loads }),
     movables: built.couldMove,
     show,
     guides: built.guides,

@@ -27,7 +27,7 @@ const lamp = (change: Partial<Light> = {}, setA = 0.35, carriedBy: 'nobody' | 'a
   return { ...base, piece: { ...base.piece, ambientC: 22, carriedBy } };
 };
 const starOf = (design: Design) => {
-  const star = assess(design).warm.find(({ what }) => what === 'light');
+  const star = assess(design).warm.parts.find(({ what }) => what === 'light');
   if (!star) throw new Error('no star is warm');
   return star;
 };
@@ -39,14 +39,14 @@ describe('a power star', () => {
     // V(0.35 A): nVt = (2.65 − 2.5 − 0.7 · 0.019) / ln 20 = 0.04563; 2.5 − 0.0007 + 0.04563 · ln 350 + 0.245 = 3.012 V.
     // 3.012 V · 0.35 A · 0.7 = 0.738 W; sink 22 + 0.738 · 16 = 33.8 °C, inside 10 K/W more: 41.2 °C.
     expect(star.heatW).toBeCloseTo(0.738, 3);
-    expect(star.outsideC).toBeCloseTo(33.8, 1);
-    expect(star.insideC).toBeCloseTo(41.2, 1);
-    expect(star.afterC).toBe(star.outsideC);
+    expect(star.forGood.outsideC).toBeCloseTo(33.8, 1);
+    expect(star.forGood.insideC).toBeCloseTo(41.2, 1);
+    expect(star.after.outsideC).toBe(star.forGood.outsideC);
   });
   it('without one, in a closed hollow, it gets hotter by what the hollow keeps in', () => {
     const open = starOf(lamp());
     const closed = starOf(lamp({ hollowKPerW: 10 }));
-    expect(closed.insideC - open.insideC).toBeCloseTo(open.heatW * 10, 6);
+    expect(closed.forGood.insideC - open.forGood.insideC).toBeCloseTo(open.heatW * 10, 6);
     // Closed in a box of 100 × 100 × 50 mm its walls say it: 400 cm² at 5 W/m²K, 5 K/W. Another size, another figure.
     const boxed = (depthMm: number, change: object = {}): number =>
       starOf({
@@ -54,7 +54,7 @@ describe('a power star', () => {
         hollows: [
           { kind: 'box', id: 'housing', name: 'H', at: { xMm: 0, yMm: 0 }, widthMm: 100, heightMm: 100, depthMm },
         ],
-      }).insideC - open.insideC;
+      }).forGood.insideC - open.forGood.insideC;
     expect(boxed(50)).toBeCloseTo(open.heatW * 5, 6);
     expect(boxed(100)).toBeCloseTo((open.heatW * 10) / 3, 6);
     expect(boxed(50, { hollowKPerW: 10 })).toBeCloseTo(open.heatW * 10, 6);
@@ -65,22 +65,22 @@ describe('a power star', () => {
       ...three,
       items: three.items.map((item) => (item.kind === 'outside supply' ? { ...item, volts: 12 } : item)),
     };
-    expect(starOf(twelve).insideC - open.insideC).toBeCloseTo(3 * open.heatW * 10, 6);
+    expect(starOf(twelve).forGood.insideC - open.forGood.insideC).toBeCloseTo(3 * open.heatW * 10, 6);
   });
   it('lit for a while on a heavy sink it is cooler than lit for good', () => {
     const brief = starOf(lamp({ sinkKPerW: 16, sinkG: 60, litS: 60 }));
-    expect(brief.afterC).toBeLessThan(brief.outsideC - 5);
+    expect(brief.after.outsideC).toBeLessThan(brief.forGood.outsideC - 5);
     // Heat of 60 s in 54 J/K, hardly any of it gone yet: 0.738 · 60 / 54 = 0.82 K.
-    expect(brief.afterC - 22).toBeGreaterThan(0.6);
-    expect(brief.afterC - 22).toBeLessThan(0.82);
+    expect(brief.after.outsideC - 22).toBeGreaterThan(0.6);
+    expect(brief.after.outsideC - 22).toBeLessThan(0.82);
   });
   it('too hot inside is stopped, and set to what it bears by a click', () => {
     const design = lamp({ sinkKPerW: 200 });
     const found = checkDesign(design, assess(design)).find(({ id }) => id === 'too-hot:star:lamp');
     expect(found?.gravity).toBe('stop');
     const mended = applyEdits(design, found?.fixes[0]?.edits ?? []);
-    expect(starOf(mended).insideC).toBeLessThanOrEqual(120.01);
-    expect(starOf(mended).insideC).toBeGreaterThan(105);
+    expect(starOf(mended).after.insideC).toBeLessThanOrEqual(120.01);
+    expect(starOf(mended).after.insideC).toBeGreaterThan(105);
     expect(idsOf(mended)).not.toContain('too-hot:star:lamp');
   });
   it('softens the glue that holds it only where it is that warm, and is told of to whoever carries it', () => {
@@ -98,9 +98,9 @@ describe('a power star', () => {
     expect(step?.expect?.kind).toBe('temperatureC');
     expect(step?.expect?.likely).toBeCloseTo(33.8, 1);
     // The supply gives 5.05 V at most: (5.05 V − 3.01 V) · 0.35 A = 0.713 W in the driver, at 60 K/W.
-    const driver = assessment.warm.find(({ what }) => what === 'driver');
+    const driver = assessment.warm.parts.find(({ what }) => what === 'driver');
     expect(driver?.heatW).toBeCloseTo(0.713, 3);
-    expect(driver?.outsideC).toBeCloseTo(22 + 0.713 * 60, 0);
+    expect(driver?.forGood.outsideC).toBeCloseTo(22 + 0.713 * 60, 0);
   });
 });
 
@@ -117,9 +117,9 @@ describe('other warm parts', () => {
         resistorOhm: 560,
       }),
     ]);
-    const { warm } = assess(design);
+    const { parts: warm } = assess(design).warm;
     expect(warm[0]?.what).toBe('resistor');
-    expect((warm[0]?.outsideC ?? 0) - design.piece.ambientC).toBeCloseTo(26.8, 0);
+    expect((warm[0]?.forGood.outsideC ?? 0) - design.piece.ambientC).toBeCloseTo(26.8, 0);
   });
   it('what hardly warms is not told of', () => {
     const design = circuitOf([
@@ -131,7 +131,7 @@ describe('other warm parts', () => {
         switchedBy: { way: 'always on' },
       }),
     ]);
-    expect(assess(design).warm).toEqual([]);
+    expect(assess(design).warm.parts).toEqual([]);
   });
 });
 
@@ -152,10 +152,10 @@ describe('a star of the maker’s own', () => {
           switchedBy: { way: 'always on' },
         }),
       ]);
-      return assess({ ...design, ownParts: [...read.parts] }).warm.find(({ what }) => what === 'light');
+      return assess({ ...design, ownParts: [...read.parts] }).warm.parts.find(({ what }) => what === 'light');
     };
     const [typical, mine] = [starOf('led-star-white'), starOf(own?.id ?? '')];
-    expect(mine?.outsideC).toBeCloseTo(typical?.outsideC ?? 0, 6);
-    expect((typical?.insideC ?? 0) - (mine?.insideC ?? 0)).toBeCloseTo(6 * (mine?.heatW ?? 0), 6);
+    expect(mine?.forGood.outsideC).toBeCloseTo(typical?.forGood.outsideC ?? 0, 6);
+    expect((typical?.forGood.insideC ?? 0) - (mine?.forGood.insideC ?? 0)).toBeCloseTo(6 * (mine?.heatW ?? 0), 6);
   });
 });

@@ -287,18 +287,23 @@ const RISE_SHARE = { low: 0.6, high: 1.2 } as const;
 
 /** How warm a power star gets where it is held. */
 const warmSteps = ({ warm }: Assessment, { itemId }: Driven): BenchStep[] =>
-  warm
+  warm.parts
     .filter((part) => part.itemId === itemId && part.what === 'light')
     .map((part) => {
       const { airC } = part;
-      const rise = part.afterC - airC;
+      const rise = part.after.outsideC - airC;
       return step({
         id: `warm:${itemId}`,
         chapter: 'Lights',
         title: `${part.name}: how warm it gets`,
         todo: say`Light it at full as long as it will be lit, in its place and closed as it will be. Expect ${quantity('thermalKPerW', rise / part.heatW)} of its ${quantity('powerW', part.heatW)}: if the room is not at ${celsius(airC)}, add the difference.`,
         probe: 'A thermometer’s tip under tape where it is held; wait until it no longer climbs.',
-        expect: expectBetween('temperatureC', airC + rise * RISE_SHARE.low, airC + rise * RISE_SHARE.high, part.afterC),
+        expect: expectBetween(
+          'temperatureC',
+          airC + rise * RISE_SHARE.low,
+          airC + rise * RISE_SHARE.high,
+          part.after.outsideC,
+        ),
         caution: 'It may be too hot to touch: feel for the heat with the back of a hand first.',
       });
     });

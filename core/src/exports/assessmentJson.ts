@@ -201,15 +201,19 @@ export function tellAssessment(plan: Plan, assessment: Assessment, { message }: 
       light: dimmestLight,
     })),
     states: statesOf(tabulateStates(design, assessment)),
-    warm: assessment.warm.map(({ itemId, name, heatW, airC, outsideC, insideC, limitC }) => ({
+    warm: assessment.warm.parts.map(({ itemId, name, heatW, airC, forGood, after, limitC }) => ({
       item: itemId,
       name,
       heatW,
       airC,
-      outsideC,
-      insideC,
+      outsideC: forGood.outsideC,
+      insideC: forGood.insideC,
       limitC,
+      afterS: finite(after.seconds),
+      afterOutsideC: after.outsideC,
+      afterInsideC: after.insideC,
     })),
+    warmBoxes: assessment.warm.boxes.map(({ boxId, airC, wallC }) => ({ box: boxId, airC, wallC })),
     findings: findingsOf(checkPlan(plan, assessment), message),
   };
 }

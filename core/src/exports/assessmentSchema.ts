@@ -188,9 +188,15 @@ export const assessmentSchema = z.strictObject({
         outsideC: z.number(),
         insideC: z.number(),
         limitC: z.number(),
+        afterS: z.number().nullable().describe('At work at a time as long as the maker said; null for good.'),
+        afterOutsideC: z.number(),
+        afterInsideC: z.number(),
       }),
     )
-    .describe('What gets warm, lit for good at the brightest corner; the hottest first.'),
+    .describe('What gets warm at the brightest corner, from cold: for good, and after its time; the hottest first.'),
+  warmBoxes: z
+    .array(z.strictObject({ box: z.string(), airC: z.number(), wallC: z.number() }))
+    .describe('Closed boxes: their air, and their walls outside, for good.'),
   findings: z.array(
     z.strictObject({
       id: z.string(),

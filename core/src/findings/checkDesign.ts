@@ -15,7 +15,7 @@ import { boxRule, fitRule } from './fitRules.ts';
 import { flashRule, signFlashRule } from './flashRules.ts';
 import { fuseRule, switchRule } from './fuseRules.ts';
 import { guideRule } from './guideRules.ts';
-import { hotRule, softRule, touchRule } from './heatRules.ts';
+import { hotRule, leftOnRule, softRule, touchRule, warmCellsRule } from './heatRules.ts';
 import { indicatorRule } from './invisibleRules.ts';
 import { itemRules } from './itemRules.ts';
 import {
@@ -112,8 +112,10 @@ const rules: readonly Rule[] = [
   farResistorRule,
   resistorPowerRule,
   hotRule,
+  leftOnRule,
   softRule,
   touchRule,
+  warmCellsRule,
   moduleRule,
   commonLegRule,
   unevenStringRule,

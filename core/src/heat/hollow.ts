@@ -16,3 +16,17 @@ export const hollowWalls = defineFormula({
     'still air on both sides of a thin wall: about 10 W/m²K each, one behind the other; half of it where a side lies on cloth',
   reckon: ({ w, h, d }) => 1e6 / (5 * 2 * (w * h + w * d + h * d)),
 });
+
+/** What the air of a closed hollow takes up with the skin of its walls. @example 64 × 44 × 50 mm: 164 cm², 26 J/K */
+export const hollowCapacity = defineFormula({
+  name: 'Heat that a closed hollow takes up',
+  gives: { meaning: 'of its air and its walls', kind: 'heatJPerK' },
+  symbols: {
+    w: { meaning: 'width', kind: 'lengthMm' },
+    h: { meaning: 'height', kind: 'lengthMm' },
+    d: { meaning: 'depth', kind: 'lengthMm' },
+  },
+  form: '{C} = 1,600 J/m²K · 2 · ({w}·{h} + {w}·{d} + {h}·{d})',
+  source: 'walls of 2 mm of plastic (1.6 J/cm³K), half as warm as the air in them; the air itself is next to nothing',
+  reckon: ({ w, h, d }) => (1600 * 2 * (w * h + w * d + h * d)) / 1e6,
+});

@@ -1,5 +1,6 @@
-export { hollowWalls } from './hollow.ts';
+export { hollowCapacity, hollowWalls } from './hollow.ts';
 export {
+  cellsBearC,
   deratedCurrentA,
   heatedShare,
   isTooNear,
@@ -18,4 +19,10 @@ export {
   solderVolume,
   timeAbove,
 } from './reflow.ts';
-export { steadyChain, type WarmBody, warmChain } from './warmChain.ts';
+export {
+  type ClosedAir,
+  type WarmBody,
+  type WarmChain,
+  type WarmMoment,
+  warmTogether,
+} from './warmTogether.ts';

@@ -68,6 +68,9 @@ export function deratedCurrentA(options: {
 /** What skin bears: 43 °C for long contact, 60 °C for a short touch. */
 export const touchLimitsC = { long: 43, short: 60 } as const;
 
+/** The warmest air in which cells of most kinds may be charged, and may give anything at all. */
+export const cellsBearC = { charging: 45, giving: 60 } as const;
+
 /** Softening of what holds and surrounds; typical, the maker's sheet rules. Within 10 K of it nothing is trusted. */
 export const softensAtC: Readonly<Record<string, number>> = {
   'hot-melt glue': 60,

@@ -101,3 +101,4 @@ export type {
   ScanDriverItem,
   SwitchedBy,
 } from './types.ts';
+export { atATimeS, heldByOf } from './warm.ts';

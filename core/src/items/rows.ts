@@ -1,6 +1,6 @@
 import type { Part } from '../parts/index.ts';
 import type { FormRow, PartNamed } from './contract.ts';
-import { bands } from './limits.ts';
+import { bands, holders } from './limits.ts';
 
 /** Rows that several kinds ask. */
 export const feedRow: FormRow = {
@@ -20,6 +20,14 @@ export const boardRow: FormRow = {
 };
 /** Asks which box of the piece it lies in. */
 export const boxRow: FormRow = { type: 'named', field: 'boxId', label: 'Lies in', names: 'hollow box', none: 'no box' };
+/** Asks what holds it, of what softens in the warm. */
+export const heldByRow: FormRow = {
+  type: 'choice',
+  field: 'heldBy',
+  label: 'Held by, or beside',
+  none: 'screws, metal, nothing that softens',
+  options: holders.map((value) => ({ value, label: value })),
+};
 /** Asks how it is switched. */
 export const switchedRow: FormRow = { type: 'switched by', field: 'switchedBy', label: 'Switched by' };
 /** Asks whether its lights are passed in turn or have a pair of wires each. */

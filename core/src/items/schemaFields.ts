@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Band } from '../units/index.ts';
-import { bands, plenty } from './limits.ts';
+import { bands, holders, plenty } from './limits.ts';
 
 /** What the schemas of items and plan are made of: each kind of field once. */
 export const inBand = (band: Band) => z.number().min(band.least).max(band.most);
@@ -79,6 +79,8 @@ export const placed = {
   at: point,
   /** The box that it lies in; anywhere without one. */
   boxId: id.nullable().optional(),
+  /** What holds it or lies beside it, of what softens. */
+  heldBy: z.enum(holders).optional(),
 };
 /** Whether the minus of a source or an output is joined to that of the others. */
 export const minus = z.enum(['joined', 'apart']);

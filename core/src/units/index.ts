@@ -19,6 +19,7 @@ export {
   celsius,
   gauge,
   hours,
+  lasting,
   lux,
   milliampHours,
   mm,

@@ -12,6 +12,15 @@ export const watts = (value: number): Quantity => quantity('powerW', value);
 export const mm = (value: number): Quantity => quantity('lengthMm', value);
 /** Seconds, as a quantity. */
 export const seconds = (value: number): Quantity => quantity('timeS', value);
+const MINUTE_S = 60;
+const HOUR_S = 3600;
+/** Seconds that may be many: told in minutes from two of them, in hours from two of those. */
+export const lasting = (valueS: number): Quantity =>
+  valueS < 2 * MINUTE_S
+    ? seconds(valueS)
+    : valueS < 2 * HOUR_S
+      ? quantity('timeMin', valueS / MINUTE_S, { digits: 2 })
+      : quantity('timeH', valueS / HOUR_S, { digits: 2 });
 /** Hours, as a quantity. */
 export const hours = (value: number): Quantity => quantity('timeH', value);
 /** Degrees Celsius, as a quantity. */

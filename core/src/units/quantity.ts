@@ -26,6 +26,7 @@ export type QuantityKind =
   | 'ohmPerMetre'
   | 'powerPerMetreW'
   | 'thermalKPerW'
+  | 'heatJPerK'
   | 'rateKPerS'
   | 'gaugeAwg'
   | 'speedRpm'
@@ -204,6 +205,13 @@ export const quantityKinds: Readonly<Record<QuantityKind, KindRow>> = {
     example: '26 K/W',
     sign: 'K/W',
     units: [unit(1, 'K/W', '°C/W', 'C/W')],
+  },
+  heatJPerK: {
+    noun: 'a heat capacity',
+    bareUnit: 'J/K',
+    example: '26 J/K',
+    sign: 'J/K',
+    units: [unit(1, 'J/K', 'J/°C', 'W·s/K')],
   },
   rateKPerS: {
     noun: 'a rate of heating',

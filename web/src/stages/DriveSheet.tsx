@@ -142,46 +142,6 @@ function Channel({ item, driven }: { readonly item: Item; readonly driven: reado
   );
 }
 
-/** What turns current to heat, and how warm each comes to be. */
-function Warm() {
-  const printer = usePrinter();
-  const { design, assessment } = useSheet();
-  const { warm } = assessment;
-  if (warm.length === 0) return null;
-  return (
-    <Section title="What gets warm">
-      <table className="w-full text-[13.5px]">
-        <thead>
-          <tr className="text-left text-faint">
-            <th className="font-normal">part</th>
-            <th className="font-normal">heat, each</th>
-            <th className="font-normal">held at</th>
-            <th className="font-normal">inside</th>
-            <th className="font-normal">bears</th>
-          </tr>
-        </thead>
-        <tbody>
-          {warm.map((part) => (
-            <tr key={part.id} className="border-t border-rule/60">
-              <td>{part.name}</td>
-              <td className="figures">{printer.quantity('powerW', part.heatW)}</td>
-              <td className="figures">{printer.quantity('temperatureC', part.afterC)}</td>
-              <td className={`figures ${part.insideC > part.limitC ? 'text-brick-ink' : ''}`}>
-                {printer.quantity('temperatureC', part.insideC)}
-              </td>
-              <td className="figures">{printer.quantity('temperatureC', part.limitC)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      <p className="mt-0.5 text-[13px] text-faint">
-        At the brightest corner, in still air of {printer.quantity('temperatureC', design.piece.ambientC)}, by what is
-        typical of each kind. “Held at” is after as long as it is lit at a time; inside is lit for good.
-      </p>
-    </Section>
-  );
-}
-
 /** How often the pixels can be told, and what stands in each of their lines. */
 function PixelData() {
   const printer = usePrinter();
@@ -256,7 +216,6 @@ export default function DriveSheet() {
         ))}
         <AddItems kinds={['light gate', 'driver', 'scan driver', 'box', 'receiver']} />
       </Section>
-      <Warm />
       {assessment.dataLines.length > 0 && <PixelData />}
       {boards.length > 0 && (
         <>

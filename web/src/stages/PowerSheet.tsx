@@ -19,6 +19,7 @@ import { Night } from './Night.tsx';
 import { States } from './States.tsx';
 import { useSheet } from './useSheet.ts';
 import { Waiting } from './Waiting.tsx';
+import { Warm } from './Warm.tsx';
 
 const suits = ({ leastA, mostA }: { readonly leastA: number; readonly mostA: number }): Message =>
   leastA <= mostA
@@ -168,7 +169,7 @@ function Budget() {
         </Button>
       }
     >
-      <table className="figures w-full text-[13.5px]">
+      <table className="figures w-full text-[13.5px] [&_td+td]:whitespace-nowrap [&_td+td]:pl-2">
         <thead>
           <tr className="border-b border-rule text-left text-faint">
             <th className="font-sans font-normal">consumer</th>
@@ -264,6 +265,7 @@ export default function PowerSheet() {
           <Ceilings />
         </>
       )}
+      <Warm />
       {assessment.consumers.length > 0 && <Budget />}
       <Schools schools={powerSchools} />
     </>

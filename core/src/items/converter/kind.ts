@@ -1,6 +1,6 @@
 import { findPart } from '../../parts/index.ts';
 import type { KindDefinition } from '../contract.ts';
-import { boxRow, feedRow, itsPart, minusRow, partRow } from '../rows.ts';
+import { boxRow, feedRow, heldByRow, itsPart, minusRow, partRow } from '../rows.ts';
 import { drawConverter } from './draw.ts';
 import { rangeOfConverter } from './model.ts';
 
@@ -19,7 +19,7 @@ export const converter: KindDefinition<'converter'> = {
     feed: null,
     minus: 'joined',
   }),
-  rows: [partRow('converter', 'Converter'), feedRow, minusRow, boxRow],
+  rows: [partRow('converter', 'Converter'), feedRow, minusRow, boxRow, heldByRow],
   parts: ({ part }) => itsPart('converter', part),
   lead: { plus: 'in plus', minus: 'in minus' },
   feeding: {

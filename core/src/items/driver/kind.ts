@@ -2,7 +2,7 @@ import { findPart } from '../../parts/index.ts';
 import type { KindDefinition } from '../contract.ts';
 import { drawsAtRest } from '../draws.ts';
 import { bands } from '../limits.ts';
-import { feedRow, itsPart, partRow } from '../rows.ts';
+import { boxRow, feedRow, heldByRow, itsPart, partRow } from '../rows.ts';
 import { drawOwn } from '../switcher.ts';
 
 /** Holds the current of lights in series, whatever the voltage, down to its drop-out. */
@@ -23,6 +23,8 @@ export const driver: KindDefinition<'driver'> = {
       empty: 'as its kind gives',
     },
     feedRow,
+    boxRow,
+    heldByRow,
   ],
   parts: ({ part }) => itsPart('driver', part),
   lead: { plus: 'plus in', minus: 'minus' },

@@ -2,8 +2,8 @@ import { findPart, sundryPrices } from '../../parts/index.ts';
 import { quantity, say } from '../../units/index.ts';
 import { pieces } from '../buys.ts';
 import { asReckoned, type FormRow, type KindDefinition } from '../contract.ts';
-import { bands, holders } from '../limits.ts';
-import { diffuserRow, feedRow, itsPart, partRow, switchedRow, wiringRow } from '../rows.ts';
+import { bands } from '../limits.ts';
+import { diffuserRow, feedRow, heldByRow, itsPart, partRow, switchedRow, wiringRow } from '../rows.ts';
 import type { LightItem } from '../types.ts';
 import { takesTurns } from './scan.ts';
 
@@ -48,13 +48,7 @@ const heatRows: readonly FormRow[] = [
     empty: 'as long as it may be',
     isLeftOut: true,
   },
-  {
-    type: 'choice',
-    field: 'heldBy',
-    label: 'Held by, or beside',
-    none: 'screws, metal, nothing that softens',
-    options: holders.map((value) => ({ value, label: value })),
-  },
+  heldByRow,
 ];
 
 /** What takes turns knows no channels, no strings and no other wiring: each light is by itself. */

@@ -1,7 +1,7 @@
 import { findPart } from '../../parts/index.ts';
 import { asReckoned, type FormRow, type KindDefinition } from '../contract.ts';
 import { bands } from '../limits.ts';
-import { boxRow, feedRow, itsPart, partRow, switchedRow } from '../rows.ts';
+import { boxRow, feedRow, heldByRow, itsPart, partRow, switchedRow } from '../rows.ts';
 import { loadStartRule, loadWayRule } from './rules.ts';
 
 const amps = (field: string, label: string): FormRow => ({
@@ -39,9 +39,19 @@ export const load: KindDefinition<'load'> = {
     amps('usualA', 'Draws on the mean'),
     amps('mostA', 'Draws at its most'),
     amps('startA', 'Draws in the first moment'),
+    {
+      type: 'quantity',
+      field: 'runS',
+      label: 'At work at a time for',
+      quantity: 'timeS',
+      band: bands.litS,
+      empty: 'as long as it may be',
+      isLeftOut: true,
+    },
     switchedRow,
     feedRow,
     boxRow,
+    heldByRow,
   ],
   parts: ({ part }) => itsPart('load', part),
   channels: () => [''],

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { bands } from '../limits.ts';
-import { feed, figure, part, placed, switchedBy } from '../schemaFields.ts';
+import { feed, figure, inBand, part, placed, switchedBy } from '../schemaFields.ts';
 
 /** What draws and is no light: a sound module, a motor, a servo, a receiver, or anything by its figures. */
 export const loadSchema = z.strictObject({
@@ -14,4 +14,6 @@ export const loadSchema = z.strictObject({
   usualA: figure(bands.loadA).nullable(),
   mostA: figure(bands.loadA).nullable(),
   startA: figure(bands.loadA).nullable(),
+  /** How long it is at work at a time; for good without it. */
+  runS: inBand(bands.litS).optional(),
 });

@@ -1,3 +1,4 @@
+import { useWarmAt } from '../../state/warmTime.ts';
 import { usePrinter } from '../../units/index.ts';
 import { ItemHandles } from './ItemHandles.tsx';
 import { Label } from './Label.tsx';
@@ -6,13 +7,18 @@ import type { OverlayProps } from './OverlayProps.ts';
 /** What rises by less is hardly felt by a hand, and not told of on the picture. */
 const FELT_K = 10;
 
-/** What gets warm, at its place: the hottest part of each item, after as long as it is lit at a time. */
+/** What gets warm, at its place: the hottest part of each item, after the time that is looked at. */
 function Warmth({ design, assessment, u }: OverlayProps) {
   const printer = usePrinter();
+  const at = useWarmAt((state) => state.at);
   const hottest = new Map(
-    assessment.warm
-      .filter(({ afterC, airC }) => afterC - airC >= FELT_K)
-      .sort((a, b) => a.afterC - b.afterC)
+    assessment.warm.parts
+      .map(({ id, itemId, airC, after, course }) => {
+        const time = at === 'its time' ? after : course.find(({ seconds }) => seconds === at);
+        return { id, itemId, airC, outsideC: time?.outsideC ?? airC };
+      })
+      .filter(({ outsideC, airC }) => outsideC - airC >= FELT_K)
+      .sort((a, b) => a.outsideC - b.outsideC)
       .map((part) => [part.itemId, part] as const),
   );
   const above = new Map<string, number>();
@@ -26,7 +32,7 @@ function Warmth({ design, assessment, u }: OverlayProps) {
     above.set(place, line);
     return (
       <Label key={part.id} x={at.xMm} y={at.yMm - u * (1.5 + 4 * line)} u={u}>
-        {`${item.name}: ${printer.quantity('temperatureC', part.afterC)}`}
+        {`${item.name}: ${printer.quantity('temperatureC', part.outsideC)}`}
       </Label>
     );
   });
