@@ -255,9 +255,11 @@ test('a power star: its heatsink, its warmth, and the glue that softens', async 
     await expect(page.getByRole('alert').first()).toBeVisible();
     await page.getByLabel('Its heatsink, to the air').press('Escape');
   }
-  await goTo(page, 'drive');
+  await goTo(page, 'power');
   await expect(page.getByRole('heading', { name: 'What gets warm' })).toBeVisible();
   await expect(page.getByRole('row', { name: /^Lights 1 .*120 °C$/ })).toBeVisible();
+  await page.getByRole('radio', { name: '1 min', exact: true }).click();
+  await expect(page.getByRole('radio', { name: '1 min', exact: true })).toBeChecked();
   await goTo(page, 'wires');
   await expect(page.getByRole('row', { name: /^Heatsink, 8.00 K\/W or less/ })).toBeVisible();
 });

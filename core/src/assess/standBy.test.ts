@@ -158,6 +158,30 @@ describe('a lithium pack that nothing cuts off', () => {
     expect(exportWireCsv(assessment, usualPrinter)).toContain('Pack plus, behind its protection board');
   });
 
+  it('its board that has let go comes back as it does: at the bench and on the card, and a large reservoir is told of', () => {
+    const tape = (reservoirUf: number): Item =>
+      itemOf('pixel tape', {
+        id: 'tape',
+        part: 'pixel-tape-60',
+        feed: 'pack',
+        reservoirUf,
+        route: [
+          { xMm: 0, yMm: 0 },
+          { xMm: 167, yMm: 0 },
+        ],
+      });
+    const guarded = (reservoirUf: number): Design =>
+      wanting(1, pack({ ...bare, protection: 'protection-one-3a', fuseA: null }), board, tape(reservoirUf));
+    // 4.2 V over some 0.15 Ω are 28 A; above 10 A for 0.15 Ω · C · ln 2.8: 0.15 ms of 1,000 µF, 1.5 ms of 10,000 µF.
+    const filling = (design: Design): string[] => ids(design).filter((id) => id.startsWith('filling-trips'));
+    expect(filling(guarded(1000))).toEqual([]);
+    expect(filling(guarded(10_000))).toEqual(['filling-trips:pack mend']);
+    const design = guarded(1000);
+    const step = listSteps(design, assess(design)).find(({ id }) => id === 'protection:pack');
+    expect(usualPrinter.message(step?.todo ?? '')).toContain('until the piece is switched off for a moment');
+    expect(writeMoodCard(planOf(design), assess(design), usualPrinter)).toContain('if all goes dark at once');
+  });
+
   it('a protection board for other cells is refused; one that suits ends the night where it cuts off', () => {
     const two = wanting(1, pack({ ...bare, protection: 'protection-two-8a' }), lamp('pack'));
     expect(ids(two)).toContain('protection-other:pack stop');

@@ -81,10 +81,15 @@ function sourceLinks(rail: Rail, library: Library): Omit<LinkLimit, 'node' | 'si
   const limitA = gives.form === 'cells' ? gives.part?.steadyLimitA : gives.part?.limitA;
   const plug = findPart(library, 'plug', gives.item.plug);
   const { fuseA } = gives.item;
+  const board = gives.form === 'cells' ? findPart(library, 'protection', gives.item.protection ?? null) : undefined;
+  const limiting =
+    gives.form !== 'cells'
+      ? name
+      : board && board.tripA === limitA
+        ? `The protection board of ${lower(name)}`
+        : `The ${lower(name)}`;
   return [
-    ...(limitA === undefined
-      ? []
-      : [{ id: 'cell' as const, name: gives.form === 'cells' ? `The ${lower(name)}` : name, limitA }]),
+    ...(limitA === undefined ? [] : [{ id: 'cell' as const, name: limiting, limitA }]),
     ...(plug ? [{ id: 'plug' as const, name: `The plug of ${name}`, limitA: plug.contactLimitA }] : []),
     ...(fuseA === null ? [] : [{ id: 'fuse' as const, name: `The fuse of ${name}`, limitA: fuseA }]),
   ];

@@ -4,7 +4,7 @@ import type { Design } from '../plan/index.ts';
 import { type HeatKnown, type HeatSource, listHeatSources } from './heatSources.ts';
 
 /** How warm one part is so long after all was switched on. */
-export interface WarmTime {
+interface WarmTime {
   /** Without end: for good. */
   readonly seconds: number;
   readonly insideC: number;
@@ -49,19 +49,7 @@ export interface Warmth {
 }
 
 /** Times at which it is told how warm parts are; the last is without end. */
-export const WARM_TIMES_S: readonly number[] = [
-  10,
-  30,
-  60,
-  120,
-  300,
-  600,
-  1200,
-  1800,
-  3600,
-  7200,
-  Number.POSITIVE_INFINITY,
-];
+const WARM_TIMES_S: readonly number[] = [10, 30, 60, 120, 300, 600, 1200, 1800, 3600, 7200, Number.POSITIVE_INFINITY];
 
 const limits = {
   light: 120,

@@ -1,4 +1,5 @@
 import type { Assessment } from '../assess.ts';
+import { sayComesBack } from '../items/index.ts';
 import { findPart } from '../parts/index.ts';
 import { sourceAt } from '../power/index.ts';
 import { amps, say, volts } from '../units/index.ts';
@@ -16,7 +17,7 @@ export const protectionSteps = ({ supplies, library }: Assessment): BenchStep[] 
         id: `protection:${rail.id}`,
         chapter: 'Soldering',
         title: `Protection board of ${rail.name}`,
-        todo: say`Cells to its cell side first, minus before plus${board.cellsInSeries > 1 ? ', then the joints between the cells in their order' : ''}; all else of the piece begins at its output side. It lets go at ${amps(board.tripA)} and cuts off at ${volts(board.cutOffV)}; one that gives nothing wants a charger joined for a moment.`,
+        todo: say`Cells to its cell side first, minus before plus${board.cellsInSeries > 1 ? ', then the joints between the cells in their order' : ''}; all else of the piece begins at its output side. It lets go at ${amps(board.tripA)} and cuts off at ${volts(board.cutOffV)}. ${sayComesBack(board)}`,
         probe: 'Direct volts at its output side, red on plus.',
         expect: expectBetween(
           'voltageV',

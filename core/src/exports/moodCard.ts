@@ -1,5 +1,8 @@
 import type { Assessment } from '../assess.ts';
+import { sayComesBack } from '../items/index.ts';
 import { sayLaying, sayMove } from '../moves/index.ts';
+import type { Rail } from '../network/index.ts';
+import { findPart, type Library } from '../parts/index.ts';
 import { type Cue, controlsOf, itemNamed, type Mood, type Plan, sayWhen } from '../plan/index.ts';
 import { sayKeeping } from '../power/index.ts';
 import { amps, hours, joinMessages, type Message, type Printer, quantity, say, seconds } from '../units/index.ts';
@@ -20,9 +23,16 @@ function sayCue(plan: Plan, cue: Cue): Message {
   return say`In ${from}, when ${sayWhen(design, cue.when)}: ${nameOf(cue.to)}${fade}${back}.`;
 }
 
+/** What to do when a protection board has let go. */
+const darkAtOnce = (rail: Rail | undefined, library: Library): Message[] => {
+  const board =
+    rail?.gives.form === 'cells' ? findPart(library, 'protection', rail.gives.item.protection ?? null) : undefined;
+  return board ? [`  if all goes dark at once its protection has let go. ${sayComesBack(board)}`] : [];
+};
+
 /** What goes along, when it is exchanged, and how long it keeps. */
-const packLines = ({ standBy }: Assessment): Message[] =>
-  standBy.flatMap(({ name, energyWh, brought, swapsH, off, dark }) => [
+const packLines = ({ standBy, rails, library }: Assessment): Message[] =>
+  standBy.flatMap(({ supplyId, name, energyWh, brought, swapsH, off, dark }) => [
     say`${name}${brought > 1 ? `, ${brought} of them charged` : ', charged'}: ${quantity('energyWh', energyWh)} each by its cells; carriers’ own rules hold`,
     ...(swapsH.length > 0
       ? [
@@ -33,6 +43,7 @@ const packLines = ({ standBy }: Assessment): Message[] =>
         ]
       : []),
     say`  switched off it keeps for ${sayKeeping(off.keepsH)}, left on and dark for ${sayKeeping(dark.keepsH)}`,
+    ...darkAtOnce(rails.byId.get(supplyId), library),
   ]);
 
 /** What a piece does and how it is worked, as a page of text for whoever wears it or looks after it. */

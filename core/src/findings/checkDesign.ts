@@ -42,7 +42,7 @@ import {
   solderedWayRule,
   switchLoadRule,
 } from './pinRules.ts';
-import { carryRule, cutOffRule, protectionSuitsRule } from './protectRules.ts';
+import { carryRule, cutOffRule, fillingTripsRule, protectionSuitsRule } from './protectRules.ts';
 import {
   bankSleepsRule,
   converterInputRule,
@@ -152,6 +152,7 @@ const rules: readonly Rule[] = [
   inrushRule,
   cutOffRule,
   protectionSuitsRule,
+  fillingTripsRule,
   carryRule,
   meetRule,
   feedsApartRule,

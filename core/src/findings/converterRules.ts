@@ -1,11 +1,11 @@
-import type { Assessment } from '../assess.ts';
 import { efficiencyAt, type Finding, named } from '../items/index.ts';
-import { type Rail, runOhm } from '../network/index.ts';
+import { runOhm } from '../network/index.ts';
 import { type ConverterPart, findPart } from '../parts/index.ts';
 import { changeItem } from '../plan/index.ts';
 import { sourceAt } from '../power/index.ts';
 import { amps, percent, quantity, say, watts } from '../units/index.ts';
 import type { Rule } from './finding.ts';
+import { reservoirsUf } from './reservoirs.ts';
 
 /** Saving less than this share of what is taken in, or less than this current, is not worth another part. */
 const WORTH_SHARE = 0.25;
@@ -57,20 +57,6 @@ export const wastefulRule: Rule = ({ design, assessment, library }) =>
 const BEARS_TIMES = 20;
 const LEAST_UF = 200;
 
-/** What a contact closes onto, without a converter between: the reservoirs of tapes. */
-function reservoirsBehind(rail: Rail, assessment: Assessment): number {
-  const own = assessment.placed.reduce(
-    (sum, group) =>
-      group.shape === 'pixels' && assessment.rails.feedOf(group.tape) === rail.id
-        ? sum + (group.tape.reservoirUf ?? 0)
-        : sum,
-    0,
-  );
-  return assessment.rails.list
-    .filter((each) => each.fromId === rail.id && each.gives.form === 'contact')
-    .reduce((sum, each) => sum + reservoirsBehind(each, assessment), own);
-}
-
 /** A reservoir that a small contact fills at once. */
 export const inrushRule: Rule = ({ assessment, library }) =>
   assessment.rails.list.flatMap((rail): Finding[] => {
@@ -80,7 +66,7 @@ export const inrushRule: Rule = ({ assessment, library }) =>
     const from = rail.fromId === null ? undefined : assessment.rails.byId.get(rail.fromId);
     // Behind a converter its own slow start fills them.
     if (!part || !supply || !from || from.gives.form === 'converter') return [];
-    const microfarads = reservoirsBehind(rail, assessment);
+    const microfarads = reservoirsUf(rail.id, assessment);
     if (microfarads < LEAST_UF) return [];
     const { openV, ohm } = sourceAt(supply.tree.source, 1);
     const lead = assessment.runs.find(({ id }) => id === `lead:${rail.id}`);

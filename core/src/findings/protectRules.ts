@@ -1,10 +1,12 @@
 import type { Assessment } from '../assess.ts';
-import { type Finding, type Fix, named, type PackItem } from '../items/index.ts';
+import { type Finding, type Fix, named, type PackItem, sayComesBack, tripsOnFilling } from '../items/index.ts';
 import type { Rail } from '../network/index.ts';
 import { chemistries, findPart, type Library, type PackPart } from '../parts/index.ts';
 import { changeItem, type Design } from '../plan/index.ts';
-import { quantity, say, volts } from '../units/index.ts';
+import { sourceAt } from '../power/index.ts';
+import { amps, quantity, say, seconds, volts } from '../units/index.ts';
 import type { Rule } from './finding.ts';
+import { reservoirsUf } from './reservoirs.ts';
 
 interface Guarded {
   readonly rail: Rail;
@@ -95,6 +97,32 @@ export const protectionSuitsRule: Rule = ({ design, assessment, library }) =>
           ...addBoard(design, library, guarded),
           { label: 'Leave it out', edits: changeItem(design, item.id, { protection: null }) },
         ],
+      },
+    ];
+  });
+
+/** A protection board that takes the filling of the reservoirs for a short circuit: the piece does not come on. */
+export const fillingTripsRule: Rule = ({ assessment, library }) =>
+  packsOf(assessment).flatMap(({ rail, item }): Finding[] => {
+    const board = findPart(library, 'protection', item.protection ?? null);
+    const supply = assessment.supplies.find((each) => each.rail.id === rail.id);
+    const C = reservoirsUf(rail.id, assessment);
+    if (!board || !supply || C === 0) return [];
+    const { openV, ohm } = sourceAt(supply.tree.source, 1);
+    const R = Math.max(0.01, ohm + (supply.tree.nodes[0]?.ohm ?? 0));
+    if (!tripsOnFilling(board, { V: openV, R, C })) return [];
+    return [
+      {
+        ...named('filling-trips', item.id),
+        gravity: 'mend',
+        stage: 'power',
+        aboutId: item.id,
+        actual: { kind: 'currentA', value: openV / R },
+        limit: { kind: 'currentA', value: board.shortTripA },
+        what: say`${quantity('capacitanceUf', C)} of reservoirs on ${item.name} take up to ${amps(openV / R)} as they fill: its protection board takes that for a short circuit`,
+        why: say`It lets go within ${seconds(board.shortDelayS)}, and the piece does not come on, or only at the second try. ${sayComesBack(board)}`,
+        mend: 'Smaller reservoirs, a converter before them (it starts slowly), or a resistor of a few ohms in their lead while they fill.',
+        fixes: [],
       },
     ];
   });

@@ -18,6 +18,8 @@ export interface ChemistryRow {
   readonly rechargeable: boolean;
   /** Can burn: a hard case, a fuse and a charger made for it are asked for. */
   readonly canBurn: boolean;
+  /** Of one cell, under load: below it a circuit that is built in lets go; left out where none is built in. */
+  readonly builtInTripV?: number;
 }
 
 /** Curves typical of the chemistry at rest and room temperature. */
@@ -31,6 +33,7 @@ export const chemistries: Readonly<Record<Chemistry, ChemistryRow>> = {
     selfDischargeAMonth: 0.03,
     rechargeable: true,
     canBurn: true,
+    builtInTripV: 2.5,
   },
   alkaline: {
     nominalV: 1.5,

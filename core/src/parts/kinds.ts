@@ -255,6 +255,8 @@ export interface PackPart extends PartBase {
   readonly cutOffV: number;
   /** A circuit inside cuts it off. */
   readonly protected: boolean;
+  /** Under load, of the whole pack: its circuit lets go below it; by its chemistry without it. */
+  readonly tripV?: number;
   /** With holder or tags. */
   readonly massG: number;
   /** Length, width, height. */
@@ -487,8 +489,14 @@ export interface PlainTapePart extends PartBase {
 export interface ProtectionPart extends PartBase {
   readonly kind: 'protection';
   readonly cellsInSeries: number;
-  /** At which it lets go. */
+  /** At which it lets go, once that has flowed so long. */
   readonly tripA: number;
+  readonly tripDelayS: number;
+  /** Taken for a short circuit: it lets go in the short time. */
+  readonly shortTripA: number;
+  readonly shortDelayS: number;
+  /** When it gives again: once nothing asks for current any more, or once a charger was joined. */
+  readonly comesBack: 'load off' | 'charger';
   /** Of the whole pack. */
   readonly cutOffV: number;
   /** In the lead. */

@@ -112,6 +112,9 @@ export const ownColumns = {
   },
   protection: {
     'trips at': column('tripA', 'currentA', 0.1, 100),
+    'trips after': column('tripDelayS', 'timeS', 0.0001, 10),
+    'short circuit from': column('shortTripA', 'currentA', 0.1, 500),
+    'short trips after': column('shortDelayS', 'timeS', 1e-5, 1),
     'cut-off': column('cutOffV', 'voltageV', 0.5, 60),
     resistance: column('ohm', 'resistanceOhm', 0.001, 5),
     'draws all day': column('drainA', 'currentA', 0, 0.01),
@@ -244,6 +247,10 @@ function findContradiction(part: Describable): string | undefined {
       return findInPack(part);
     case 'load':
       return findInLoad(part);
+    case 'protection':
+      return part.shortTripA < part.tripA
+        ? `short circuit from ${usualPrinter.quantity('currentA', part.shortTripA)} must not lie below trips at ${usualPrinter.quantity('currentA', part.tripA)}`
+        : undefined;
     case 'receiver':
       return part.leastV >= part.mostV ? told('works from', part.leastV, 'works up to', part.mostV) : undefined;
     case 'converter':

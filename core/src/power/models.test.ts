@@ -64,6 +64,7 @@ describe('converters', () => {
       ratedCurrentA: 1,
       rateExponent: 1,
       cutOffV: 0,
+      tripV: null,
       selfDischargeAMonth: 0,
     },
     leadOhm: 0.05,

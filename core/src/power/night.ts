@@ -1,7 +1,7 @@
 import { countedCurrentA, type PackModel } from '../items/index.ts';
 import { defineFormula } from '../units/index.ts';
 import { addDraws, type Draws, drawAt, scaleDraws } from './draws.ts';
-import { type Operation, operate, type SupplyTree } from './tree.ts';
+import { type Operation, operate, type SupplyTree, trippedV } from './tree.ts';
 
 /** One stretch of the evening: what is drawn on the mean, and at its height. */
 export interface NightStretch {
@@ -32,7 +32,7 @@ export interface NightSample {
 }
 
 /** Why an evening ends. `goes on` = it hangs on an outside supply. */
-export type NightEnd = 'empty' | 'cut-off' | 'drops out' | 'resets' | 'dims' | 'goes on';
+export type NightEnd = 'empty' | 'cut-off' | 'drops out' | 'lets go' | 'resets' | 'dims' | 'goes on';
 
 /** A night played through: how long it lasted, why it ended, and its samples. */
 export interface NightRun {
@@ -64,6 +64,7 @@ const endWords: Readonly<Record<NightEnd, string>> = {
   empty: 'the pack is empty',
   'cut-off': 'the cell reaches its cut-off voltage',
   'drops out': 'the converter drops out',
+  'lets go': 'a peak pulls the pack so low that its protection lets go',
   resets: 'a peak pulls the rail down and the controller resets',
   dims: 'its light has faded to a fifth of what was wanted',
   'goes on': 'it hangs on an outside supply and goes on',
@@ -93,37 +94,52 @@ function hasFaded(tree: SupplyTree, stretch: NightStretch, mean: Operation, usua
   return isLit;
 }
 
+/** Below which charge the height of a stretch stops the piece, and why. */
+interface Stop {
+  readonly charge: number;
+  readonly end: 'resets' | 'lets go';
+}
+
 interface Evening {
   readonly tree: SupplyTree;
   readonly pack: PackModel;
   /** What each rail has with the pack half full and nothing drawn. */
   readonly usualV: readonly number[];
-  /** Charge below which each stretch resets, as far as it is known. */
-  readonly peaks: Map<NightStretch, number>;
+  /** Charge below which each stretch resets or lets go, as far as it is known. */
+  readonly peaks: Map<NightStretch, Stop>;
 }
 
 /** Halvings: good to a twentieth of a step of a night that is told. */
 const CHARGE_STEPS = 12;
 
+/** Why a piece stops at its height: its board resets, or its pack’s protection lets go; null where it does not. */
+function stopAt(tree: SupplyTree, charge: number, peak: Draws): 'resets' | 'lets go' | null {
+  const operation = operate(tree, charge, peak);
+  if (!operation.ok) return 'resets';
+  return trippedV(tree.source, operation) === null ? null : 'lets go';
+}
+
 /**
- * The charge below which the height of a stretch resets a board: a pack that gives less is only worse, so it is found
- * once by halving. 0 where it never does.
+ * The charge below which the height of a stretch stops the piece, and why: a pack that gives less is only worse, so it
+ * is found once by halving. 0 where it never does.
  */
-function resetsBelow(tree: SupplyTree, stretch: NightStretch, known: Map<NightStretch, number>): number {
+function stopsBelow(tree: SupplyTree, stretch: NightStretch, known: Evening['peaks']): Stop {
   const found = known.get(stretch);
-  if (found !== undefined) return found;
-  const holds = (charge: number): boolean => operate(tree, charge, stretch.peak).ok;
-  let [low, high] = [0, 1];
-  if (holds(0)) high = 0;
-  else if (holds(1))
+  if (found) return found;
+  const at = (charge: number) => stopAt(tree, charge, stretch.peak);
+  let stop: Stop = { charge: 0, end: at(0) ?? 'resets' };
+  if (at(1) !== null) stop = { charge: 2, end: at(1) ?? 'resets' };
+  else if (at(0) !== null) {
+    let [low, high] = [0, 1];
     for (let i = 0; i < CHARGE_STEPS; i += 1) {
       const middle = (low + high) / 2;
-      if (holds(middle)) high = middle;
+      if (at(middle) === null) high = middle;
       else low = middle;
     }
-  else high = 2;
-  known.set(stretch, high);
-  return high;
+    stop = { charge: high, end: at(low) ?? 'resets' };
+  }
+  known.set(stretch, stop);
+  return stop;
 }
 
 function findEnd(
@@ -136,7 +152,8 @@ function findEnd(
   if (mean.collapses) return 'resets';
   if (mean.packV < pack.cutOffV) return 'cut-off';
   if (mean.dropsOut) return 'drops out';
-  if (charge < resetsBelow(tree, stretch, peaks)) return 'resets';
+  const stop = stopsBelow(tree, stretch, peaks);
+  if (charge < stop.charge) return stop.end;
   return hasFaded(tree, stretch, mean, usualV) ? 'dims' : null;
 }
 

@@ -153,6 +153,7 @@ describe('the night', () => {
       ratedCurrentA: 1,
       rateExponent: 1,
       cutOffV: 1,
+      tripV: null,
       selfDischargeAMonth: 0,
     };
     const night = run({ pack: ideal, leadOhm: 0, converter: null, links: [], brownOutV: 1 }, [stretch(0.25)], 5);
@@ -187,10 +188,14 @@ describe('the night', () => {
     expect(twice.hours).toBeCloseTo(once.hours, 6);
   });
   it.each([
+    // Four amperes: on a board that bears 2 V what is built into the cell lets go first, at 2.5 V.
     ['resets', straight, stretch(0.2, 4)],
+    ['lets go', { ...straight, brownOutV: 2 }, stretch(0.2, 4)],
     ['resets', straight, stretch(0.3)],
     ['drops out', { ...boosted, converter: { ...boost, inputLeastV: 3.4 } }, stretch(0.3)],
     ['cut-off', { ...boosted, pack: { ...pack, cutOffV: 3.5 } }, stretch(0.3)],
+    // At rest far above the 3.4 V at which its protection lets go; 1.2 A of light for a moment pull it below.
+    ['lets go', { ...boosted, pack: { ...pack, tripV: 3.4 } }, stretch(0.1, 1.2)],
     ['empty', { ...straight, brownOutV: 0, pack: { ...pack, cutOffV: 0 } }, stretch(0.3)],
   ] as const)('says what ended it: %s', (end, path, load) => {
     expect(run(path, [load]).end).toBe(end);

@@ -469,10 +469,15 @@ export const BROWN_OUT_MARGIN_V = 0.2;
 export type Obstacle =
   | { readonly kind: 'link'; readonly link: LinkLimit }
   | { readonly kind: 'collapse' }
+  | { readonly kind: 'trip'; readonly tripV: number }
   | { readonly kind: 'drop-out'; readonly node: SupplyNode }
   | { readonly kind: 'brown-out'; readonly node: SupplyNode };
 
 const collapse: Obstacle = { kind: 'collapse' };
+
+/** At which the protection of a pack lets go, where what is drawn pulls it lower; null where it holds. */
+export const trippedV = (source: Source, { packV }: Operation): number | null =>
+  source.kind === 'pack' && source.pack.tripV !== null && packV < source.pack.tripV ? source.pack.tripV : null;
 
 /** What stops this load at this state of charge, or null if nothing does. `links: false` looks at the voltages alone. */
 export function findObstacle(
@@ -483,6 +488,8 @@ export function findObstacle(
 ): Obstacle | null {
   const operation = operate(tree, charge, draws);
   if (operation.collapses) return collapse;
+  const tripV = trippedV(tree.source, operation);
+  if (tripV !== null) return { kind: 'trip', tripV };
   if (look.links)
     for (const link of tree.links)
       if (loadOf(link, operation) > link.limitA * (1 + 1e-9)) return { kind: 'link', link };

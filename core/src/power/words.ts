@@ -8,6 +8,8 @@ export function describeObstacle(obstacle: Obstacle): Message {
       return say`${obstacle.link.name.charAt(0).toLowerCase()}${obstacle.link.name.slice(1)} carries more than its ${amps(obstacle.link.limitA)}`;
     case 'collapse':
       return 'the converter asks more than the cell can give, and the voltage collapses';
+    case 'trip':
+      return say`the pack is pulled below ${volts(obstacle.tripV)} and its protection lets go`;
     case 'drop-out':
       return say`the converter drops out below ${volts(obstacle.node.converter?.inputLeastV ?? 0)}`;
     default:

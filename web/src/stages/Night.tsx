@@ -1,3 +1,5 @@
+import { sayComesBack } from '@glimmer/core/items';
+import { findPart } from '@glimmer/core/parts';
 import { useState } from 'react';
 import { usePrinter } from '../units/index.ts';
 import { Button } from '../widgets/Button.tsx';
@@ -48,6 +50,7 @@ function Sampling({ sampling, sample, cancel }: Pick<ReturnType<typeof useNight>
 
 /** How the pack runs down tonight, and how many of many nights last long enough. */
 export function Night() {
+  const printer = usePrinter();
   const { design, assessment } = useSheet();
   const packs = assessment.supplies.filter((supply) => supply.runsFor !== null);
   const [chosenId, choose] = useState<string | null>(null);
@@ -55,6 +58,9 @@ export function Night() {
   const { curves, sampling, sample, cancel } = useNight(design, supply?.rail.id ?? null);
   if (supply?.tree.source.kind !== 'pack')
     return <p className="text-faint">The night needs a pack and a mood, or lights that are always on.</p>;
+  const { gives } = supply.rail;
+  const board =
+    gives.form === 'cells' ? findPart(assessment.library, 'protection', gives.item.protection ?? null) : undefined;
   return (
     <>
       {packs.length > 1 && (
@@ -70,6 +76,13 @@ export function Night() {
         <NightChart curves={curves} design={design} cutOffV={supply.tree.source.pack.cutOffV} />
       ) : (
         <p className="text-faint">Playing the evening …</p>
+      )}
+      {board && (
+        <p className="mt-1 text-[13px] text-faint">
+          Its protection board lets go above {printer.quantity('currentA', board.tripA)} for more than{' '}
+          {printer.quantity('timeS', board.tripDelayS)}, or below {printer.quantity('voltageV', board.cutOffV)}.{' '}
+          {sayComesBack(board)}
+        </p>
       )}
       <Sampling sampling={sampling} sample={sample} cancel={cancel} />
     </>

@@ -69,9 +69,7 @@ function Row({ part }: { readonly part: WarmPart }) {
           {celsius(part.course.find(({ seconds }) => seconds === time)?.outsideC ?? part.airC)}
         </td>
       ))}
-      <td className={`text-right ${isTooHot ? 'font-bold text-brick-ink' : ''}`}>
-        {celsius(part.after.insideC)}
-      </td>
+      <td className={`text-right ${isTooHot ? 'font-bold text-brick-ink' : ''}`}>{celsius(part.after.insideC)}</td>
       <td className="text-right">{celsius(part.limitC)}</td>
     </tr>
   );
@@ -87,7 +85,7 @@ export function Warm() {
     <Section title="What gets warm">
       <AtTime />
       <WarmChart parts={parts} boxes={boxes} />
-      <table className="figures w-full text-[13.5px] [&_td]:whitespace-nowrap [&_td]:pl-2">
+      <table className="figures w-full text-[13.5px] [&_td]:whitespace-nowrap [&_td]:pl-2 [&_th]:pl-2 [&_th:first-child]:pl-0">
         <thead>
           <tr className="border-b border-rule text-left text-faint">
             <th className="font-sans font-normal">outside, after</th>

@@ -14,6 +14,8 @@ export interface PackModel {
   readonly rateExponent: number;
   /** Of the whole pack. */
   readonly cutOffV: number;
+  /** Under load, of the whole pack: its protection lets go below it at once; null where it has none. */
+  readonly tripV: number | null;
   /** Share of the charge that it loses in a month by itself. */
   readonly selfDischargeAMonth: number;
 }
@@ -23,6 +25,12 @@ const ROOM_C = 21;
 /** Straight line between room temperature and freezing, carried on below, never past twice the effect. */
 function coldShare(ambientC: number): number {
   return Math.min(2, Math.max(0, (ROOM_C - ambientC) / ROOM_C));
+}
+
+/** At which a circuit that is built into a pack lets go; null where none of its chemistry has one that does. */
+function builtInTripV({ chemistry, cellsInSeries }: PackPart): number | null {
+  const cellV = chemistries[chemistry].builtInTripV;
+  return cellV === undefined ? null : cellV * cellsInSeries;
 }
 
 /**
@@ -48,6 +56,7 @@ export function modelPack(options: {
     ratedCurrentA: part.ratedCurrentA,
     rateExponent: chemistry.rateExponent,
     cutOffV: part.cutOffV,
+    tripV: part.protected ? (part.tripV ?? builtInTripV(part)) : null,
     selfDischargeAMonth: chemistry.selfDischargeAMonth,
   };
 }
