@@ -22,7 +22,7 @@ import { limitOf } from './assess/limit.ts';
 import { findNeeds, type Need } from './assess/needs.ts';
 import { type BoardPins, planPins } from './assess/pins.ts';
 import { listFades, type TapeFade } from './assess/plainFeeds.ts';
-import { type BoardAssessment, listPrograms } from './assess/programs.ts';
+import { type BoardAssessment, drives, listPrograms } from './assess/programs.ts';
 import { type Sensing, thresholdsById } from './assess/sensing.ts';
 import { type ShoppingLine, totalCost } from './assess/shopping.ts';
 import { listStandBy, type StandBy } from './assess/standBy.ts';
@@ -52,6 +52,7 @@ import type {
   Switched,
   WireRun,
 } from './network/index.ts';
+import { boardOf } from './network/index.ts';
 import { type Library, withOwnParts } from './parts/index.ts';
 import type { Design } from './plan/index.ts';
 import type { LoadedLink, NightMaker, RunsFor } from './power/index.ts';
@@ -223,7 +224,16 @@ function reckon(design: Design, library: Library, searched: Searches | null = nu
   const built = buildOf(design, library);
   const { placed, rails, boards, switching, sensing, controls, movables, consumers, byId, chains, wires } = built;
   const { switched, driven, loads } = switching;
-  const show = compileShow({ moods: design.moods, movables, controls, sensing: thresholdsById(sensing) });
+  const show = compileShow({
+    moods: design.moods,
+    movables,
+    controls,
+    sensing: thresholdsById(sensing),
+    isBeside: (groupId, control) => {
+      const board = boardOf(boards, control.board);
+      return boards.length < 2 || (board !== null && drives(built, board.id, groupId));
+    },
+  });
   const { budgets, weights, course, runs, peaks, guard, limit, input, supplies } = load(design, built, show, searched);
   const { joins, nets } = wires;
   const allWhiteA = consumers.reduce((sum, each) => sum + each.restA + each.steadyPeakA + fullOf(each, 'peak'), 0);
@@ -245,7 +255,7 @@ function reckon(design: Design, library: Library, searched: Searches | null = nu
     driven,
     loads,
     pins,
-    programs: listPrograms(design, built, { chains, driven, dataLines, guard, whole: limit }),
+    programs: listPrograms(design, built, { dataLines, guard, whole: limit }),
     dataLines,
     copiesInStep: judgeCopies(design, show),
     sensing,

@@ -14,8 +14,10 @@ static uint8_t seen[UG_CONTROLS];
 static void look(ug_player *player, uint32_t now_ms) {
   uint8_t i;
   for (i = 0; i < UG_CONTROLS; i++) {
-    if (ug_plan.controls[i].is_sensor) {
+    if (UG_USES_SENSORS && ug_plan.controls[i].is_sensor) {
       ug_sense(&ug_plan, player, i, board_level(i), now_ms);
+    } else if (!UG_USES_CONTACTS) {
+      continue;
     } else if ((board_low(i) ^ ug_plan.controls[i].reads_high) == states[i].on) {
       seen[i] = 0;
     } else if (++seen[i] == UG_SEEN) {

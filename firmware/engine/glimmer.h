@@ -14,6 +14,13 @@
 #define UG_FLASH
 #endif
 
+/* Kept out of its caller, so that its stack is free again behind it. */
+#ifdef __GNUC__
+#define UG_APART __attribute__((noinline))
+#else
+#define UG_APART
+#endif
+
 /* A value that nothing gives, and any mood or none. */
 #define UG_NO_CONTROL 255u
 #define UG_ANY 255u
@@ -129,6 +136,8 @@ typedef struct {
   uint8_t waits;
   uint8_t has_double;
   uint8_t reads_high;
+  /* A knob that sets how bright all lights are, besides. */
+  uint8_t dims;
   uint16_t on_below;
   uint16_t off_above;
   uint16_t empty_code;
@@ -191,6 +200,8 @@ typedef struct {
 
 /* A byte of chance for a light and a slot: a 32-bit mix. */
 uint8_t ug_chance(uint16_t seed, uint32_t light, uint32_t slot);
+/* What is turned down: of its light as much is left as looks like the turn of its knob. Signs come after, undimmed. */
+void ug_dim_frame(const UG_FLASH ug_show *show, uint8_t level, uint8_t *frame);
 /* What is on or off is on while anything is left of its byte. */
 void ug_switch_frame(const UG_FLASH ug_show *show, uint8_t *frame);
 /* The frame of a mood at a time since it began; `controls` may be 0, values then count as full. */
@@ -215,7 +226,7 @@ void ug_touch(const UG_FLASH ug_show *show, ug_player *player, uint8_t control, 
 void ug_sense(const UG_FLASH ug_show *show, ug_player *player, uint8_t control, uint16_t code, uint32_t now_ms);
 void ug_pass_time(const UG_FLASH ug_show *show, ug_player *player, uint32_t now_ms);
 /* Paints what is shown now; `scratch` is a second frame for the fade. */
-void ug_paint_now(const UG_FLASH ug_show *show, const ug_player *player, uint32_t now_ms, uint8_t *out,
+UG_APART void ug_paint_now(const UG_FLASH ug_show *show, const ug_player *player, uint32_t now_ms, uint8_t *out,
                   uint8_t *scratch);
 
 #endif

@@ -10,7 +10,18 @@ uint8_t ug_chance(uint16_t seed, uint32_t light, uint32_t slot) {
 }
 
 uint32_t ug_phase(uint32_t t_ms, uint32_t period_ms) {
-  return (uint32_t)(((uint64_t)(t_ms % period_ms) * 65536u) / period_ms);
+  /* A long division bit by bit: 48 bits by 32 would take a library that is larger than all else here. */
+  uint32_t left = t_ms % period_ms, phase = 0;
+  uint8_t bit;
+  for (bit = 0; bit < 16; bit++) {
+    left <<= 1;
+    phase <<= 1;
+    if (left >= period_ms) {
+      left -= period_ms;
+      phase |= 1u;
+    }
+  }
+  return phase;
 }
 
 uint8_t ug_wave(uint32_t phase) {

@@ -1,8 +1,7 @@
 /* Written from core/src/moves by `npm run docs`; change those, not this. */
 #include "levels.h"
 
-/* breathe */
-
+#if UG_USES_BREATHE
 /* A beat that rises at once and dies away over its part of the period. */
 static uint8_t beat(uint32_t phase, uint32_t from, uint32_t rise, uint32_t fall, uint32_t height) {
   uint32_t left;
@@ -34,9 +33,9 @@ static void begin_breathe(ug_moment *moment, const UG_FLASH ug_move *move, uint3
                  (int32_t)breath_shape(move->curve, ug_phase(t_ms, move->period_ms));
   moment->level = (uint8_t)(move->low + (rise + (rise < 0 ? -127 : 127)) / 255);
 }
+#endif
 
-/* swell */
-
+#if UG_USES_SWELL
 /* A rise of 255 over ten minutes is far below what 32 bits hold. */
 static void begin_swell(ug_moment *moment, const UG_FLASH ug_move *move, uint32_t t_ms) {
   uint32_t in_period = t_ms % move->period_ms;
@@ -52,9 +51,9 @@ static void begin_swell(ug_moment *moment, const UG_FLASH ug_move *move, uint32_
                       ? (uint8_t)(move->level - (span * (int32_t)in_period) / (int32_t)move->off_ms)
                       : move->low;
 }
+#endif
 
-/* chase */
-
+#if UG_USES_CHASE
 static void begin_chase(ug_moment *moment, const UG_FLASH ug_move *move, uint32_t t_ms) {
   uint32_t step = (t_ms / move->step_ms) % move->groups;
   moment->part = (uint16_t)(move->onward ? step : (move->groups - step) % move->groups);
@@ -63,9 +62,9 @@ static void begin_chase(ug_moment *moment, const UG_FLASH ug_move *move, uint32_
 static uint8_t level_chase(const UG_FLASH ug_move *move, const ug_moment *moment, uint32_t place256) {
   return (uint16_t)((place256 + 128u) >> 8) % move->groups == moment->part ? move->level : 0;
 }
+#endif
 
-/* sweep */
-
+#if UG_USES_SWEEP
 static void begin_sweep(ug_moment *moment, const UG_FLASH ug_move *move, uint32_t t_ms, uint16_t length) {
   uint32_t phase = ug_phase(t_ms, move->period_ms);
   moment->at256 = (int32_t)(((uint64_t)ug_triangle(phase) * (uint32_t)(length - 1u) * 256u) / 65535u);
@@ -77,9 +76,9 @@ static uint8_t level_sweep(const UG_FLASH ug_move *move, const ug_moment *moment
   if (ahead > 256) return 0;
   return ug_scaled(move, ug_clamp256(ahead >= 0 ? 256 - ahead : 256 - (-ahead) / ((int32_t)move->tail + 1)));
 }
+#endif
 
-/* fill */
-
+#if UG_USES_FILL
 static void begin_fill(ug_moment *moment, const UG_FLASH ug_move *move, uint32_t t_ms, uint16_t length) {
   moment->at256 = (int32_t)(((uint64_t)ug_triangle(ug_phase(t_ms, move->period_ms)) * length * 256u) / 65535u);
 }
@@ -87,9 +86,9 @@ static void begin_fill(ug_moment *moment, const UG_FLASH ug_move *move, uint32_t
 static uint8_t level_fill(const UG_FLASH ug_move *move, const ug_moment *moment, uint32_t place256) {
   return ug_filled(move, moment, place256);
 }
+#endif
 
-/* drift */
-
+#if UG_USES_DRIFT
 static void begin_drift(ug_moment *moment, const UG_FLASH ug_move *move, uint32_t t_ms) {
   moment->slot = ug_phase(t_ms, move->period_ms);
 }
@@ -97,24 +96,24 @@ static void begin_drift(ug_moment *moment, const UG_FLASH ug_move *move, uint32_
 static uint8_t blend_drift(const UG_FLASH ug_move *move, const ug_moment *moment, uint32_t place256) {
   return ug_wave((moment->slot + ((place256 / (256u / UG_PLACE_STEPS)) * move->shift) / UG_PLACE_STEPS) & 65535u);
 }
+#endif
 
-/* sparkle */
-
+#if UG_USES_SPARKLE
 static void begin_sparkle(ug_moment *moment, const UG_FLASH ug_move *move, uint32_t t_ms) {
   moment->slot = (t_ms % move->period_ms) / move->step_ms;
-  moment->part = (uint16_t)(((uint64_t)((t_ms % move->period_ms) % move->step_ms) * 512u) / move->step_ms);
+  moment->part = (uint16_t)((((t_ms % move->period_ms) % move->step_ms) * 512u) / move->step_ms);
   if (moment->part >= 256u) moment->part = (uint16_t)(512u - moment->part);
 }
 
 static uint8_t level_sparkle(const UG_FLASH ug_move *move, const ug_moment *moment, uint16_t point) {
   return ug_chance(move->seed, point, moment->slot) >= move->share256 ? 0 : ug_scaled(move, moment->part);
 }
+#endif
 
-/* flicker */
-
+#if UG_USES_FLICKER
 static void begin_flicker(ug_moment *moment, const UG_FLASH ug_move *move, uint32_t t_ms) {
   moment->slot = (t_ms % move->period_ms) / move->step_ms;
-  moment->part = (uint16_t)(((uint64_t)((t_ms % move->period_ms) % move->step_ms) * 256u) / move->step_ms);
+  moment->part = (uint16_t)((((t_ms % move->period_ms) % move->step_ms) * 256u) / move->step_ms);
 }
 
 static uint8_t alike_flicker(const UG_FLASH ug_move *move) { return move->alike; }
@@ -129,24 +128,24 @@ static uint8_t level_flicker(const UG_FLASH ug_move *move, const ug_moment *mome
   value = (uint16_t)((now * (256u - moment->part) + (uint32_t)next * moment->part) >> 8);
   return (uint8_t)(move->low + (((int32_t)move->level - move->low) * (int32_t)value) / 255);
 }
+#endif
 
-/* shots */
-
+#if UG_USES_SHOTS
 static void begin_shots(ug_moment *moment, const UG_FLASH ug_move *move, uint32_t t_ms) {
   uint32_t in_period = t_ms % move->period_ms;
   uint32_t both = move->on_ms + move->off_ms;
   moment->level = in_period < move->count * both && in_period % both < move->on_ms ? move->level : 0;
 }
+#endif
 
-/* build-up */
-
+#if UG_USES_BUILD_UP
 static void begin_build_up(ug_moment *moment, const UG_FLASH ug_move *move, uint32_t t_ms) {
   int32_t value = (int32_t)(t_ms < move->period_ms ? t_ms : move->period_ms);
   moment->level = (uint8_t)(move->low + (((int32_t)move->level - move->low) * value) / (int32_t)move->period_ms);
 }
+#endif
 
-/* cells */
-
+#if UG_USES_CELLS
 /* The boards last looked at, a bit a cell: two, for a fade between them. */
 typedef struct {
   const UG_FLASH ug_move *move;
@@ -242,9 +241,9 @@ static uint16_t cell_share(const UG_FLASH ug_move *move, uint32_t t_ms, uint16_t
 static uint8_t level_cells(const UG_FLASH ug_move *move, uint32_t t_ms, uint32_t place256) {
   return ug_scaled(move, cell_share(move, t_ms, (uint16_t)place256));
 }
+#endif
 
-/* gauge */
-
+#if UG_USES_GAUGE
 static void begin_gauge(ug_moment *moment, const UG_FLASH ug_move *move, uint16_t length,
                         const ug_control_state *controls) {
   moment->at256 = (int32_t)(((uint32_t)ug_read(controls, move->control) * length * 256u) / 255u);
@@ -253,60 +252,86 @@ static void begin_gauge(ug_moment *moment, const UG_FLASH ug_move *move, uint16_
 static uint8_t level_gauge(const UG_FLASH ug_move *move, const ug_moment *moment, uint32_t place256) {
   return ug_filled(move, moment, place256);
 }
+#endif
 
-/* steps */
-
+#if UG_USES_STEPS
 static void begin_steps(ug_moment *moment, const UG_FLASH ug_move *move, const ug_control_state *controls) {
   uint8_t step = (uint8_t)(((uint16_t)ug_read(controls, move->control) * move->count) / 256u);
   moment->level = (uint8_t)(move->low + (((int32_t)move->level - move->low) * step) / (move->count - 1));
   moment->blend = (uint8_t)((step * 255u) / (move->count - 1u));
 }
+#endif
 
 /* All moves */
 
 void ug_begin_moment(ug_moment *moment, const UG_FLASH ug_move *move, uint32_t t_ms, uint16_t length,
                      const ug_control_state *controls) {
+  (void)t_ms;
   (void)length;
   (void)controls;
   moment->level = move->level;
   moment->blend = 255;
   switch (move->kind) {
+#if UG_USES_BREATHE
     case UG_BREATHE:
       begin_breathe(moment, move, t_ms);
       break;
+#endif
+#if UG_USES_SWELL
     case UG_SWELL:
       begin_swell(moment, move, t_ms);
       break;
+#endif
+#if UG_USES_CHASE
     case UG_CHASE:
       begin_chase(moment, move, t_ms);
       break;
+#endif
+#if UG_USES_SWEEP
     case UG_SWEEP:
       begin_sweep(moment, move, t_ms, length);
       break;
+#endif
+#if UG_USES_FILL
     case UG_FILL:
       begin_fill(moment, move, t_ms, length);
       break;
+#endif
+#if UG_USES_DRIFT
     case UG_DRIFT:
       begin_drift(moment, move, t_ms);
       break;
+#endif
+#if UG_USES_SPARKLE
     case UG_SPARKLE:
       begin_sparkle(moment, move, t_ms);
       break;
+#endif
+#if UG_USES_FLICKER
     case UG_FLICKER:
       begin_flicker(moment, move, t_ms);
       break;
+#endif
+#if UG_USES_SHOTS
     case UG_SHOTS:
       begin_shots(moment, move, t_ms);
       break;
+#endif
+#if UG_USES_BUILD_UP
     case UG_BUILD_UP:
       begin_build_up(moment, move, t_ms);
       break;
+#endif
+#if UG_USES_GAUGE
     case UG_GAUGE:
       begin_gauge(moment, move, length, controls);
       break;
+#endif
+#if UG_USES_STEPS
     case UG_STEPS:
       begin_steps(moment, move, controls);
       break;
+#endif
     default:
       break;
   }
@@ -314,32 +339,55 @@ void ug_begin_moment(ug_moment *moment, const UG_FLASH ug_move *move, uint32_t t
 
 uint8_t ug_level(const UG_FLASH ug_move *move, const ug_moment *moment, uint32_t t_ms, uint16_t point,
                  uint32_t place256) {
+  (void)t_ms;
+  (void)point;
+  (void)place256;
   switch (move->kind) {
+#if UG_USES_CHASE
     case UG_CHASE:
       return level_chase(move, moment, place256);
+#endif
+#if UG_USES_SWEEP
     case UG_SWEEP:
       return level_sweep(move, moment, place256);
+#endif
+#if UG_USES_FILL
     case UG_FILL:
       return level_fill(move, moment, place256);
+#endif
+#if UG_USES_SPARKLE
     case UG_SPARKLE:
       return level_sparkle(move, moment, point);
+#endif
+#if UG_USES_FLICKER
     case UG_FLICKER:
       return level_flicker(move, moment, point);
+#endif
+#if UG_USES_CELLS
     case UG_CELLS:
       return level_cells(move, t_ms, place256);
+#endif
+#if UG_USES_GAUGE
     case UG_GAUGE:
       return level_gauge(move, moment, place256);
+#endif
     default:
       return moment->level;
   }
 }
 
-uint8_t ug_is_blended(const UG_FLASH ug_move *move) { return move->kind == UG_DRIFT; }
+uint8_t ug_is_blended(const UG_FLASH ug_move *move) {
+  (void)move;
+  return (UG_USES_DRIFT && move->kind == UG_DRIFT);
+}
 
 uint8_t ug_blend(const UG_FLASH ug_move *move, const ug_moment *moment, uint32_t place256) {
+  (void)place256;
   switch (move->kind) {
+#if UG_USES_DRIFT
     case UG_DRIFT:
       return blend_drift(move, moment, place256);
+#endif
     default:
       return moment->blend;
   }
@@ -347,11 +395,16 @@ uint8_t ug_blend(const UG_FLASH ug_move *move, const ug_moment *moment, uint32_t
 
 uint8_t ug_is_alike(const UG_FLASH ug_move *move) {
   switch (move->kind) {
+#if UG_USES_FLICKER
     case UG_FLICKER:
       return alike_flicker(move);
+#endif
     default:
-      return move->kind == UG_STEADY || move->kind == UG_BREATHE || move->kind == UG_SWELL || move->kind == UG_SHOTS || move->kind == UG_BUILD_UP || move->kind == UG_STEPS;
+      return (UG_USES_STEADY && move->kind == UG_STEADY) || (UG_USES_BREATHE && move->kind == UG_BREATHE) || (UG_USES_SWELL && move->kind == UG_SWELL) || (UG_USES_SHOTS && move->kind == UG_SHOTS) || (UG_USES_BUILD_UP && move->kind == UG_BUILD_UP) || (UG_USES_STEPS && move->kind == UG_STEPS);
   }
 }
 
-uint8_t ug_is_cells(const UG_FLASH ug_move *move) { return move->kind == UG_CELLS; }
+uint8_t ug_is_cells(const UG_FLASH ug_move *move) {
+  (void)move;
+  return (UG_USES_CELLS && move->kind == UG_CELLS);
+}

@@ -23,11 +23,11 @@ static void lay(uint8_t *at, uint8_t light, uint8_t how, uint8_t level) {
 }
 
 static uint32_t place256(const UG_FLASH ug_layer *layer, uint16_t point) {
-  return layer->places ? (uint32_t)layer->places[point] * (256u / UG_PLACE_STEPS) : (uint32_t)point * 256u;
+  return UG_USES_PLACES && layer->places ? (uint32_t)layer->places[point] * (256u / UG_PLACE_STEPS) : (uint32_t)point * 256u;
 }
 
 static uint8_t *light_at(const UG_FLASH ug_set *set, uint8_t *out, uint16_t point) {
-  return out + (set->offsets ? set->offsets[point] : (uint32_t)set->offset + (uint32_t)point * set->bytes_per_point);
+  return out + (UG_USES_PLACES && set->offsets ? set->offsets[point] : (uint32_t)set->offset + (uint32_t)point * set->bytes_per_point);
 }
 
 static void paint_blended(const UG_FLASH ug_set *set, const UG_FLASH ug_layer *layer, const ug_moment *moment,
@@ -39,7 +39,7 @@ static void paint_blended(const UG_FLASH ug_set *set, const UG_FLASH ug_layer *l
     uint8_t *at = light_at(set, out, i);
     uint8_t k;
     /* A single light has one colour: the blend is its level. */
-    if (set->bytes_per_point == 1) {
+    if (!UG_USES_COLOURS || set->bytes_per_point == 1) {
       uint8_t level = mix(move->level, part);
       lay(at, ug_gamma[level], layer->how, level);
       continue;
@@ -58,7 +58,7 @@ static void paint_layer(const UG_FLASH ug_set *set, const UG_FLASH ug_layer *lay
                         const ug_control_state *controls, uint8_t *out) {
   const UG_FLASH ug_move *move = &layer->move;
   uint8_t alike = ug_is_alike(move), cells = ug_is_cells(move), level = 0, colour[3], lights[3] = {0, 0, 0}, k;
-  ug_moment moment;
+  ug_moment moment = {0};
   uint16_t i;
   ug_begin_moment(&moment, move, t_ms, layer->length, controls);
   if (ug_is_blended(move)) {
@@ -71,9 +71,9 @@ static void paint_layer(const UG_FLASH ug_set *set, const UG_FLASH ug_layer *lay
     if (!alike || i == 0) {
       level = ug_level(move, &moment, t_ms, i, cells ? (layer->places ? layer->places[i] : i) : place256(layer, i));
       for (k = 0; k < 3; k++)
-        lights[k] = set->bytes_per_point == 1 ? ug_gamma[level] : ug_gamma[mix(colour[k], level)];
+        lights[k] = !UG_USES_COLOURS || set->bytes_per_point == 1 ? ug_gamma[level] : ug_gamma[mix(colour[k], level)];
     }
-    for (k = 0; k < set->bytes_per_point; k++) lay(at + k, lights[k], layer->how, level);
+    for (k = 0; k < (UG_USES_COLOURS ? set->bytes_per_point : 1u); k++) lay(at + k, lights[k], layer->how, level);
   }
 }
 
@@ -96,6 +96,19 @@ void ug_switch_frame(const UG_FLASH ug_show *show, uint8_t *frame) {
   }
 }
 
+void ug_dim_frame(const UG_FLASH ug_show *show, uint8_t level, uint8_t *frame) {
+  uint16_t light = ug_gamma[level];
+  uint16_t share256 = (uint16_t)(light + (light >> 7));
+  uint16_t g, i;
+  for (g = 0; g < show->group_count; g++) {
+    const UG_FLASH ug_group *group = &show->groups[g];
+    uint8_t *at = frame + group->offset;
+    uint16_t bytes = (uint16_t)(group->points * group->bytes_per_point);
+    if (group->switches) continue;
+    for (i = 0; i < bytes; i++) at[i] = (uint8_t)(((uint32_t)at[i] * share256 + 128u) >> 8);
+  }
+}
+
 void ug_paint_frame(const UG_FLASH ug_show *show, uint8_t mood, uint32_t t_ms, const ug_control_state *controls,
                     uint8_t *out) {
   const UG_FLASH ug_mood *shown = &show->moods[mood];
@@ -105,7 +118,7 @@ void ug_paint_frame(const UG_FLASH ug_show *show, uint8_t mood, uint32_t t_ms, c
   ug_paint_layers(show, shown->first_layer, shown->layer_count, t_ms, controls, out);
   if (shown->brightness256 != 256)
     for (i = 0; i < show->frame_bytes; i++) out[i] = (uint8_t)(((uint16_t)out[i] * shown->brightness256 + 128u) >> 8);
-  ug_switch_frame(show, out);
+  if (UG_USES_SWITCHES) ug_switch_frame(show, out);
 }
 
 /* The light whose look is nearest; the lower one where two are as near. */
@@ -124,7 +137,7 @@ void ug_cross_fade(const uint8_t *from, const uint8_t *to, uint16_t out256, uint
                    uint8_t *out, uint16_t bytes) {
   uint16_t i;
   for (i = 0; i < bytes; i++)
-    out[i] = keeps_look
+    out[i] = UG_USES_LOOK_FADES && keeps_look
                  ? light_of((uint16_t)(((uint32_t)ug_look[from[i]] * out256 + (uint32_t)ug_look[to[i]] * in256) >> 8))
                  : (uint8_t)(((uint32_t)from[i] * out256 + (uint32_t)to[i] * in256 + 128u) >> 8);
 }

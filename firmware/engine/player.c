@@ -153,7 +153,7 @@ static uint32_t wait_of(const UG_FLASH ug_show *show, const ug_player *player, c
   uint16_t entries = player->entries;
   uint32_t chance;
   if (cue->when == UG_THROUGH) return player->mood < show->mood_count ? show->moods[player->mood].through_ms : 0;
-  if (cue->span_ms == 0) return cue->wait_ms;
+  if (!UG_USES_RANDOM || cue->span_ms == 0) return cue->wait_ms;
   chance = (uint32_t)ug_chance(entries, number, 1) * 256u + ug_chance(entries, number, 2);
   return cue->wait_ms + (uint32_t)(((uint64_t)cue->span_ms * chance) / 65535u);
 }
@@ -185,12 +185,13 @@ static void pass_control(const UG_FLASH ug_show *show, ug_player *player, uint8_
 
 void ug_pass_time(const UG_FLASH ug_show *show, ug_player *player, uint32_t now_ms) {
   uint8_t i;
-  for (i = 0; i < show->control_count; i++) pass_control(show, player, i, now_ms);
-  if (player->goes_back && player->back_at_ms != UG_NEVER && now_ms >= player->back_at_ms) {
+  if (UG_USES_HELD)
+    for (i = 0; i < show->control_count; i++) pass_control(show, player, i, now_ms);
+  if (UG_USES_CUES && player->goes_back && player->back_at_ms != UG_NEVER && now_ms >= player->back_at_ms) {
     go_back(show, player, player->back_at_ms);
     return;
   }
-  for (i = 0; i < show->cue_count; i++) {
+  for (i = 0; UG_USES_CUES && i < show->cue_count; i++) {
     const UG_FLASH ug_cue *cue = &show->cues[i];
     uint32_t wait_ms;
     if ((cue->when != UG_AFTER && cue->when != UG_RANDOM && cue->when != UG_THROUGH) || !applies(cue, player)) continue;
@@ -199,7 +200,7 @@ void ug_pass_time(const UG_FLASH ug_show *show, ug_player *player, uint32_t now_
     follow(show, player, cue, player->since_ms + wait_ms);
     return;
   }
-  if (player->fading && now_ms - player->since_ms >= player->fade_out_ms &&
+  if (UG_USES_FADES && player->fading && now_ms - player->since_ms >= player->fade_out_ms &&
       now_ms - player->since_ms >= player->fade_in_ms)
     player->fading = 0;
 }
@@ -214,7 +215,7 @@ void ug_paint_now(const UG_FLASH ug_show *show, const ug_player *player, uint32_
   uint16_t i;
   uint8_t s;
   ug_paint_frame(show, player->mood, t_ms, player->controls, out);
-  if (player->fading) {
+  if (UG_USES_FADES && player->fading) {
     uint16_t out256 = (uint16_t)(256u - share_of(t_ms, player->fade_out_ms));
     uint16_t in256 = share_of(t_ms, player->fade_in_ms);
     /* What comes in takes no more than what goes out has left. */
@@ -222,7 +223,9 @@ void ug_paint_now(const UG_FLASH ug_show *show, const ug_player *player, uint32_
     ug_paint_frame(show, player->fade_from, now_ms - player->fade_from_since_ms, player->controls, scratch);
     ug_cross_fade(scratch, out, out256, in256, player->fade_keeps_look, out, show->frame_bytes);
   }
-  for (s = 0; s < show->sign_count; s++) {
+  for (s = 0; UG_USES_DIMMING && s < show->control_count; s++)
+    if (show->controls[s].dims) ug_dim_frame(show, player->controls[s].level, out);
+  for (s = 0; UG_USES_SIGNS && s < show->sign_count; s++) {
     const UG_FLASH ug_sign *sign = &show->signs[s];
     if (sign->control >= show->control_count || !player->controls[sign->control].on) continue;
     ug_paint_layers(show, sign->first_layer, sign->layer_count, now_ms - player->controls[sign->control].on_since_ms,
@@ -231,6 +234,6 @@ void ug_paint_now(const UG_FLASH ug_show *show, const ug_player *player, uint32_
   /* Light comes up at power-on, so that a weak pack is not asked for all at once. */
   if (now_ms < UG_START_MS)
     for (i = 0; i < show->frame_bytes; i++) out[i] = (uint8_t)(((uint32_t)out[i] * now_ms) >> 9);
-  ug_switch_frame(show, out);
+  if (UG_USES_SWITCHES) ug_switch_frame(show, out);
   ug_limit_frame(show, out);
 }

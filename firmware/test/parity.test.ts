@@ -88,7 +88,7 @@ function expectEqual(plan: Plan, steps: readonly Step[]): void {
 const contactKinds = ['button', 'latching switch', 'tilt switch'] as const;
 const nowhere = { xMm: 0, yMm: 0 };
 
-/** Sixty contacts, and one sensor of each kind behind them. */
+/** Sixty contacts, and one sensor of each kind behind them; a knob dims all. */
 const manyControls: readonly Control[] = [
   ...Array.from(
     { length: 60 },
@@ -102,6 +102,7 @@ const manyControls: readonly Control[] = [
   ),
   { kind: 'light sensor', id: 'room', name: 'Room', at: nowhere, board: null, darkOhm: 180_000, lightOhm: 2400 },
   { kind: 'charge sense', id: 'charge', name: 'Charge', at: nowhere, board: null, of: null, lowV: 3.3, settleS: 0.6 },
+  { kind: 'knob', id: 'dimmer', name: 'Dimmer', at: nowhere, board: null, turnedTo: 0.5, dims: true },
 ];
 
 /** What leads to the i-th mood: every kind of cue comes round. */
@@ -229,6 +230,7 @@ function manySteps(frames: number, fromMs = 0): Step[] {
     }
     if (i % 5 === 0) {
       steps.push({ kind: 'code', control: 60, code: (i * 7) % 3000 > 1500 ? 12 : 900 + (i % 60), atMs });
+      steps.push({ kind: 'code', control: 62, code: (i * 11) % 1700 > 1023 ? 1023 : (i * 11) % 1700, atMs });
       steps.push({ kind: 'code', control: 61, code: (i * 3) % 2000 > 1400 ? 300 : 600 + (i % 200), atMs });
     }
     steps.push({ kind: 'frame', atMs });

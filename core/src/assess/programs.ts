@@ -1,6 +1,6 @@
 import { kindOf, type PlacedTape } from '../items/index.ts';
 import { compileShow, type Show, type ShowLimit } from '../motion/index.ts';
-import { type Board, boardOf, type Driven } from '../network/index.ts';
+import { type Board, boardOf } from '../network/index.ts';
 import type { Design } from '../plan/index.ts';
 import type { Build } from './build.ts';
 import type { LineOfData } from './dataLines.ts';
@@ -20,8 +20,6 @@ export interface BoardAssessment {
 }
 
 interface Programmed {
-  readonly chains: readonly (readonly PlacedTape[])[];
-  readonly driven: readonly Driven[];
   readonly dataLines: readonly LineOfData[];
   readonly guard: Guarded | null;
   /** The limit of all that moods move, which a board by itself has. */
@@ -33,7 +31,7 @@ export function listPrograms(design: Design, built: Build, programmed: Programme
   const { boards, byId } = built;
   const { dataLines, guard, whole } = programmed;
   return boards.map((board) => {
-    const show = showOfBoard(design, built, programmed, board);
+    const show = showOfBoard(design, built, board);
     const lines = dataLines.filter((each) => each.board?.id === board.id);
     return {
       board,
@@ -48,20 +46,25 @@ export function listPrograms(design: Design, built: Build, programmed: Programme
   });
 }
 
+/** Whether a board drives a group of lights, a load or a signal. */
+export function drives({ placed, boards, controls, chains, switching }: Build, boardId: string, id: string): boolean {
+  const isItsTape = placed.some(
+    (group) =>
+      group.id === id && group.shape === 'pixels' && boardOf(boards, firstOnLine(chains, group).board)?.id === boardId,
+  );
+  const isItsSignal = controls.some(
+    (control) => control.id === id && kindOf(control.kind).control?.givenBy?.(control) === boardId,
+  );
+  const isSwitched = [...switching.driven, ...switching.loads].some(
+    (each) => each.itemId === id && each.board?.id === boardId,
+  );
+  return isItsTape || isItsSignal || isSwitched;
+}
+
 /** What one board moves and hears. */
-function showOfBoard(design: Design, built: Build, { chains, driven }: Programmed, board: Board): Show {
-  const { placed, boards, movables, controls, sensing } = built;
-  const isItsTape = (id: string): boolean =>
-    placed.some(
-      (group) =>
-        group.id === id &&
-        group.shape === 'pixels' &&
-        boardOf(boards, firstOnLine(chains, group).board)?.id === board.id,
-    );
-  const isItsSignal = (id: string): boolean =>
-    controls.some((control) => control.id === id && kindOf(control.kind).control?.givenBy?.(control) === board.id);
-  const isOwn = (id: string): boolean =>
-    isItsTape(id) || driven.some((each) => each.itemId === id && each.board?.id === board.id) || isItsSignal(id);
+function showOfBoard(design: Design, built: Build, board: Board): Show {
+  const { boards, movables, controls, sensing } = built;
+  const isOwn = (id: string): boolean => drives(built, board.id, id);
   return compileShow({
     moods: boards.length > 1 ? onlyFor(design.moods, isOwn) : design.moods,
     movables: movables.filter((group) => boards.length === 1 || isOwn(group.id)),

@@ -1,4 +1,13 @@
-import { type CompiledMove, type FieldType, listMoveFields, moveKinds, moveOf, type Rgb } from '../moves/index.ts';
+import { engineParts, type Uses } from '../motion/index.ts';
+import {
+  type CompiledMove,
+  type FieldType,
+  kindsWith,
+  listMoveFields,
+  moveKinds,
+  moveOf,
+  type Rgb,
+} from '../moves/index.ts';
 
 /** A kind as C names it. @example "build-up": "build_up" */
 const nameInC = (kind: string): string => kind.replaceAll('-', '_');
@@ -27,21 +36,47 @@ export function writeMove(move: CompiledMove): string {
 
 const NOTE = '/* Written from core/src/moves by `npm run docs`; change those, not this. */\n';
 
+const usesInC = (name: string): string => `UG_USES_${name.replaceAll(/[ -]/g, '_').toUpperCase()}`;
+
+/** `uses.h`: what of the engine a plan asks for; what it does not is left out of its program. */
+export function writeUses({ kinds, parts }: Uses): string {
+  const said = [
+    ...moveKinds.map((kind) => [kind, kinds.includes(kind)] as const),
+    ...engineParts.map((part) => [part, parts.has(part)] as const),
+  ];
+  return `/* What of the engine this plan asks for. Written by Unruly Glimmer; change the plan, not this. */
+#ifndef USES_H
+#define USES_H
+
+${said.map(([name, isUsed]) => `#define ${usesInC(name)} ${Number(isUsed)}`).join('\n')}
+
+#endif
+`;
+}
+
+/** Lines that are left out where none of the kinds is used. */
+const ifUsed = (kinds: readonly string[], lines: string): string =>
+  `#if ${kinds.map(usesInC).join(' || ')}\n${lines}\n#endif`;
+
 /** `moves.h`: the kinds of moves, and one move in the engine's own units. */
 export function writeMovesHeader(): string {
-  const fields = listMoveFields().map(([name, type]) =>
-    type === 'rgb' ? `  uint8_t ${name}[3];` : `  ${type} ${name};`,
-  );
+  const fields = listMoveFields().map(([name, type]) => {
+    const line = type === 'rgb' ? `  uint8_t ${name}[3];` : `  ${type} ${name};`;
+    const kinds = kindsWith(name);
+    return kinds.length === 0 ? line : ifUsed(kinds, line);
+  });
   return `${NOTE}#ifndef MOVES_H
 #define MOVES_H
 
 #include <stdint.h>
 
+#include "uses.h"
+
 enum ug_kind {
 ${moveKinds.map((kind) => `  ${kindInC(kind)}`).join(',\n')}
 };
 
-/* A move in the engine's own units; a kind leaves alone what it has no use for. */
+/* A move in the engine's own units, as far as the kinds in use have use for it. */
 typedef struct {
 ${fields.join('\n')}
 } ug_move;
@@ -73,15 +108,15 @@ export function writeMovesSource(texts: Readonly<Record<string, string>>): strin
     moveKinds
       .flatMap((kind) => {
         const call = callOf(`${what}_${nameInC(kind)}`, texts[kind] ?? '');
-        return call === null ? [] : [`    case ${kindInC(kind)}:\n      ${write(call)}`];
+        return call === null ? [] : [ifUsed([kind], `    case ${kindInC(kind)}:\n      ${write(call)}`)];
       })
       .join('\n');
   const kindsThat = (has: (kind: (typeof moveKinds)[number]) => boolean): string =>
     moveKinds
       .filter(has)
-      .map((kind) => `move->kind == ${kindInC(kind)}`)
+      .map((kind) => `(${usesInC(kind)} && move->kind == ${kindInC(kind)})`)
       .join(' || ') || '0';
-  const own = moveKinds.flatMap((kind) => (texts[kind] ? [`/* ${kind} */\n\n${texts[kind].trim()}\n`] : []));
+  const own = moveKinds.flatMap((kind) => (texts[kind] ? [`${ifUsed([kind], texts[kind].trim())}\n`] : []));
   return `${NOTE}#include "levels.h"
 
 ${own.join('\n')}
@@ -89,6 +124,7 @@ ${own.join('\n')}
 
 void ug_begin_moment(ug_moment *moment, const UG_FLASH ug_move *move, uint32_t t_ms, uint16_t length,
                      const ug_control_state *controls) {
+  (void)t_ms;
   (void)length;
   (void)controls;
   moment->level = move->level;
@@ -102,6 +138,9 @@ ${cases('begin', (call) => `${call};\n      break;`)}
 
 uint8_t ug_level(const UG_FLASH ug_move *move, const ug_moment *moment, uint32_t t_ms, uint16_t point,
                  uint32_t place256) {
+  (void)t_ms;
+  (void)point;
+  (void)place256;
   switch (move->kind) {
 ${cases('level', (call) => `return ${call};`)}
     default:
@@ -109,9 +148,13 @@ ${cases('level', (call) => `return ${call};`)}
   }
 }
 
-uint8_t ug_is_blended(const UG_FLASH ug_move *move) { return ${kindsThat((kind) => moveOf(kind).blend !== undefined)}; }
+uint8_t ug_is_blended(const UG_FLASH ug_move *move) {
+  (void)move;
+  return ${kindsThat((kind) => moveOf(kind).blend !== undefined)};
+}
 
 uint8_t ug_blend(const UG_FLASH ug_move *move, const ug_moment *moment, uint32_t place256) {
+  (void)place256;
   switch (move->kind) {
 ${cases('blend', (call) => `return ${call};`)}
     default:
@@ -130,6 +173,9 @@ ${cases('alike', (call) => `return ${call};`)}
   }
 }
 
-uint8_t ug_is_cells(const UG_FLASH ug_move *move) { return ${kindsThat((kind) => moveOf(kind).cells !== undefined)}; }
+uint8_t ug_is_cells(const UG_FLASH ug_move *move) {
+  (void)move;
+  return ${kindsThat((kind) => moveOf(kind).cells !== undefined)};
+}
 `;
 }

@@ -1,7 +1,9 @@
 import type { Assessment } from '../assess.ts';
+import { usesOf } from '../motion/index.ts';
 import { scanLineId } from '../network/index.ts';
 import type { Plan } from '../plan/index.ts';
 import { amps, type Message, say, usualPrinter } from '../units/index.ts';
+import { writeUses } from './engineMoves.ts';
 import { fingerprint } from './fingerprint.ts';
 import { listProgramParts, type ProgramGrid, type ProgramPart } from './programPart.ts';
 import { isNumbered, writePins } from './programPins.ts';
@@ -13,13 +15,13 @@ CC ?= gcc
 CFLAGS ?= -std=c99 -Wall -Wextra -Werror -O2
 ENGINE = levels.c moves.c paint.c player.c show.c
 
-host: host.c $(ENGINE) glimmer.h moves.h levels.h tables.h show.h
+host: host.c $(ENGINE) glimmer.h moves.h levels.h tables.h uses.h show.h
 \t$(CC) $(CFLAGS) -o $@ host.c $(ENGINE)
 
 # Your board: make board BOARD=myboard.c CC=…; with MAIN=colours.c it shows in which order the pixels take their colours.
 BOARD ?= template.c
 MAIN ?= main.c
-board: $(MAIN) $(BOARD) $(ENGINE) board.h pins.h show.h
+board: $(MAIN) $(BOARD) $(ENGINE) board.h pins.h uses.h show.h
 \t$(CC) $(CFLAGS) -o $@ $(MAIN) $(BOARD) $(ENGINE)
 
 clean:
@@ -114,6 +116,7 @@ export function exportProgram(
   const parts = listProgramParts(plan, assessment);
   const files = (part: ProgramPart): Readonly<Record<string, string>> => ({
     ...Object.fromEntries(Object.entries(engine).filter(([name]) => !name.endsWith('.mk'))),
+    'uses.h': writeUses(usesOf(part.show)),
     'show.h': writeShowHeader(plan, part),
     'show.c': writeShowTables(plan, assessment, part),
     'pins.h': writePins(plan, part),

@@ -65,7 +65,7 @@ function writeCue(cue: ShowCue): string {
   return `  { ${fields.join(', ')} },`;
 }
 
-function writeControl({ sensing, waits, hasDouble }: ShowControl, control: Control | undefined): string {
+function writeControl({ sensing, waits, hasDouble, dims }: ShowControl, control: Control | undefined): string {
   const readsHigh = control !== undefined && kindOf(control.kind).control?.closedLevel === 'high';
   const fields = sensing
     ? [
@@ -75,6 +75,7 @@ function writeControl({ sensing, waits, hasDouble }: ShowControl, control: Contr
         `.empty_code = ${sensing.emptyCode}`,
         `.full_code = ${sensing.fullCode}`,
         `.settle_ms = ${sensing.settleMs}u`,
+        ...(dims ? ['.dims = 1'] : []),
       ]
     : [`.waits = ${yes(waits)}`, `.has_double = ${yes(hasDouble)}`, ...(readsHigh ? ['.reads_high = 1'] : [])];
   return `  { ${fields.join(', ')} }, /* ${safe(control?.name ?? '')} */`;

@@ -24,6 +24,8 @@ export type Sense =
       readonly kind: 'knob';
       /** The share of its turn from which it counts as turned up. */
       readonly turnedTo: number;
+      /** It sets how bright the lights of its board are too. */
+      readonly dims?: true;
     }
   | {
       readonly kind: 'charge';

@@ -132,10 +132,12 @@ const compileControl = (
   cues: readonly ShowCue[],
   index: number,
   sensing: ReadonlyMap<string, ShowSensing>,
+  dims: readonly number[],
 ): ShowControl => {
   const has = (when: CueWhen): boolean => cues.some((cue) => cue.control === index && cue.when === when);
   const isSensor = kindOf(control.kind).control?.sense !== undefined;
   return {
+    ...(dims.length > 0 && { dims }),
     id: control.id,
     waits: has('double') || has('held'),
     hasDouble: has('double'),
@@ -150,13 +152,28 @@ export interface ShowInput {
   readonly controls: readonly Control[];
   /** How the codes of each sensor are read, once a controller is known. */
   readonly sensing?: ReadonlyMap<string, ShowSensing>;
+  /** Whether a group is driven by the board that a control hangs on; every one without it. */
+  readonly isBeside?: (groupId: string, control: Control) => boolean;
+}
+
+/** The groups that a control dims: the lights of its board, not what is but on or off. */
+function dimmedBy(
+  control: Control,
+  groups: Show['groups'],
+  isBeside: NonNullable<ShowInput['isBeside']>,
+): readonly number[] {
+  const sense = kindOf(control.kind).control?.sense?.(control);
+  return sense?.kind === 'knob' && sense.dims
+    ? groups.flatMap(({ id, switches }, i) => (!switches && isBeside(id, control) ? [i] : []))
+    : [];
 }
 
 /**
  * Makes a show: groups get their places in the frame, moods their moves in whole numbers, cues and controls their
  * numbers. A cue that hangs on a control that is not among them (another board's) is left out.
  */
-export function compileShow({ moods: design, movables, controls, sensing = new Map() }: ShowInput): Show {
+export function compileShow(input: ShowInput): Show {
+  const { moods: design, movables, controls, sensing = new Map(), isBeside = () => true } = input;
   const { groups, frameBytes } = layOutGroups(movables);
   const ownSets = groups.flatMap((row, g) => {
     const group = movables[g];
@@ -179,7 +196,9 @@ export function compileShow({ moods: design, movables, controls, sensing = new M
     moods,
     signs: (design.signs ?? []).filter((sign) => heard.has(sign.controlId)).map((sign) => compileSign(sign, maker)),
     cues,
-    controls: controls.map((control, i) => compileControl(control, cues, i, sensing)),
+    controls: controls.map((control, i) =>
+      compileControl(control, cues, i, sensing, dimmedBy(control, groups, isBeside)),
+    ),
     start: start < 0 ? ANY : start,
     frameBytes,
   };

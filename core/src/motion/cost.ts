@@ -1,16 +1,17 @@
 import { isAlike, moveBytes, moveOf } from '../moves/index.ts';
 import { diceOf, type Show, type ShowLayer, type ShowMood } from './show.ts';
+import { type EnginePart, type Uses, usesOf } from './uses.ts';
 
 /**
  * Cycles of an eight-bit controller for one pixel of a move whose lights are all alike, as the moves say them of the others:
  * measured on the exported program, run instruction by instruction in a chip simulator (firmware/test/chip.test.ts holds
  * the model to it).
  */
-const ALIKE_CYCLES = 270;
+const ALIKE_CYCLES = 210;
 
 /** Every byte of a frame is cleared, dimmed and counted, whatever moves. */
-const CYCLES_A_BYTE = 95;
-const CYCLES_A_FRAME = 1300;
+const CYCLES_A_BYTE = 60;
+const CYCLES_A_FRAME = 700;
 const CYCLES_A_LAYER = 1500;
 /** Mixing two frames, a byte; one that keeps the look searches a table for each. */
 const FADE_CYCLES_A_BYTE = { current: 90, look: 900 } as const;
@@ -82,9 +83,9 @@ function costOfScan({ scan, points }: Show['groups'][number]): ScanCost {
   if (how === 'told') return { memoryBytes: 3, programBytes: 120, cycles: 300 + 195 * points };
   if (how === 'one by one') {
     const pins = Math.ceil((1 + Math.sqrt(1 + 4 * points)) / 2);
-    return { memoryBytes: 11 + points + 4 * pins, programBytes: 450, cycles: 60 * points };
+    return { memoryBytes: 11 + points + 4 * pins, programBytes: 555, cycles: 60 * points };
   }
-  return { memoryBytes: 13 + 51 * turns + atOnce, programBytes: 1245 + 9 * turns, cycles: 600 * turns + 290 * points };
+  return { memoryBytes: 13 + 51 * turns + atOnce, programBytes: 1460 + 9 * turns, cycles: 600 * turns + 290 * points };
 }
 
 const sumOfScans = (show: Show, of: (cost: ScanCost) => number): number =>
@@ -93,13 +94,19 @@ const sumOfScans = (show: Show, of: (cost: ScanCost) => number): number =>
 /** Cycles that it takes to hand a frame to what scans its lights. */
 export const cyclesToScan = (show: Show): number => sumOfScans(show, ({ cycles }) => cycles);
 
-/** Memory that the program takes beside its stack, in bytes: two frames, the boards of the cells, controls and pins. */
+/** Memory of cells that live: two boards of 256, this generation and the next, for the two moves last looked at. */
+const CELLS_MEMORY = 137;
+
+/** Memory that the program takes beside its stack, in bytes: its frames, the boards of the cells, controls and pins. */
 export function memoryOfShow(show: Show): number {
   const { channels, tapes, controls } = countParts(show);
+  const { kinds, parts } = usesOf(show);
+  const frames = parts.has('fades') ? 2 : 1;
   // A pin and a level for each channel.
   return (
-    241 +
-    2 * show.frameBytes +
+    104 +
+    (kinds.some((kind) => moveOf(kind).cells) ? CELLS_MEMORY : 0) +
+    frames * (show.frameBytes + 1) +
     23 * controls +
     2 * channels +
     tapes +
@@ -107,12 +114,39 @@ export function memoryOfShow(show: Show): number {
   );
 }
 
-/** Bytes of the engine in the flash of an eight-bit controller; a 32-bit one takes about as much. */
-const ENGINE_BYTES = 15_060;
+/**
+ * Bytes of an eight-bit controller's flash: the engine without anything, and what each part of it adds. The least figures
+ * that are never below what was built, over some three hundred random plans (a linear program): what parts share is
+ * counted where it costs most. A 32-bit controller takes about as much.
+ */
+const ENGINE_BYTES = 1600;
+const PART_BYTES: Readonly<Record<EnginePart, number>> = {
+  colours: 460,
+  places: 105,
+  signs: 30,
+  switches: 20,
+  dimming: 215,
+  contacts: 615,
+  held: 280,
+  sensors: 320,
+  cues: 575,
+  random: 380,
+  fades: 1090,
+  'look fades': 750,
+};
+/** To ask each light for its level, where any move does. */
+const LEVELS_BYTES = 775;
+
+const engineBytes = ({ kinds, parts }: Uses): number =>
+  ENGINE_BYTES +
+  [...parts].reduce((sum, part) => sum + PART_BYTES[part], 0) +
+  (kinds.some((kind) => moveOf(kind).level) ? LEVELS_BYTES : 0) +
+  kinds.reduce((sum, kind) => sum + (moveOf(kind).programBytes ?? 0), 0);
+
 /** A row of a layer beside its move. */
 const LAYER_BYTES = 9;
-/** What the board file adds for the first of a kind, and for all further ones: measured as above, the most of each. */
-const BOARD_BYTES = { channels: [40, 410], tapes: [340, 110], controls: [150, 240] } as const;
+/** What the board file adds for the first of a kind, and for all further ones: as above. */
+const BOARD_BYTES = { channels: [0, 600], tapes: [0, 200], controls: [0, 330] } as const;
 
 /** Size of the whole program in the controller's flash, in bytes, rather too much than too little. */
 export function programOfShow(show: Show): number {
@@ -122,6 +156,7 @@ export function programOfShow(show: Show): number {
     ...show.sets.map((set) => set.offsets?.length ?? 0),
   ];
   const counts = countParts(show);
+  const uses = usesOf(show);
   const board = (['channels', 'tapes', 'controls'] as const).reduce((sum, kind) => {
     const [first, further] = BOARD_BYTES[kind];
     return sum + (counts[kind] > 0 ? first : 0) + (counts[kind] > 1 ? further : 0);
@@ -129,17 +164,17 @@ export function programOfShow(show: Show): number {
   // A table without a row holds an empty one.
   const table = (rowBytes: number, count: number): number => rowBytes * Math.max(1, count);
   return (
-    ENGINE_BYTES +
+    engineBytes(uses) +
     board +
     sumOfScans(show, ({ programBytes }) => programBytes) +
     31 +
-    table(LAYER_BYTES + moveBytes(), layers.length) +
+    table(LAYER_BYTES + moveBytes(uses.kinds), layers.length) +
     table(10, show.groups.length) +
     table(7, show.sets.length) +
     table(50, show.moods.length) +
     table(5, show.signs.length) +
     table(21, show.cues.length) +
-    table(15, show.controls.length) +
+    table(16, show.controls.length) +
     table(10, counts.tapes) +
     table(3, counts.channels) +
     2 * lists.reduce((sum, length) => sum + length, 0)

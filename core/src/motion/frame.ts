@@ -128,6 +128,19 @@ export function switchFrame(show: Show, frame: Uint8Array): void {
   }
 }
 
+/** What is turned down: of its light as much is left as looks like the turn of its knob. Signs come after, undimmed. */
+export function dimFrame(show: Show, reads: Reads, frame: Uint8Array): void {
+  for (const [c, { dims }] of show.controls.entries())
+    for (const g of dims ?? []) {
+      const group = show.groups[g];
+      if (!group) continue;
+      const light = lightOf(reads[c]?.level ?? 255);
+      const share256 = light + (light >> 7);
+      const end = group.offset + group.points * group.bytesPerPoint;
+      for (let i = group.offset; i < end; i += 1) frame[i] = ((frame[i] ?? 0) * share256 + 128) >> 8;
+    }
+}
+
 const nothingRead: Reads = [];
 
 /**

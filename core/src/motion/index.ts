@@ -43,4 +43,5 @@ export {
   type ShowSensing,
 } from './show.ts';
 export { gammaTable, lookTable } from './tables.ts';
+export { engineParts, type Uses, usesOf } from './uses.ts';
 export { lightOfChannel } from './white.ts';

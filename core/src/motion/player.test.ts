@@ -53,6 +53,13 @@ function showOf(cues: readonly Cue[], moods: Readonly<Partial<Record<string, Par
   return showFrom(withControls);
 }
 
+/** What is seen of a state at a time. */
+function paint(show: Show, state: PlayerState, nowMs: number): Uint8Array {
+  const out = new Uint8Array(show.frameBytes);
+  paintNow({ show, state, nowMs, out, scratch: new Uint8Array(show.frameBytes) });
+  return out;
+}
+
 /** Lets time pass in steps of 10 ms, as a loop would. */
 function run(show: Show, state: PlayerState, fromMs: number, toMs: number): PlayerState {
   let now = state;
@@ -254,11 +261,6 @@ describe('fades', () => {
 });
 
 describe('what is painted', () => {
-  const paint = (show: Show, state: PlayerState, nowMs: number): Uint8Array => {
-    const out = new Uint8Array(show.frameBytes);
-    paintNow({ show, state, nowMs, out, scratch: new Uint8Array(show.frameBytes) });
-    return out;
-  };
   it('comes up over half a second at power-on, never falling', () => {
     const show = showOf([]);
     const lights = Array.from({ length: 60 }, (_, i) => paint(show, startPlayer(show), i * 10)[0] ?? 0);
@@ -296,6 +298,37 @@ describe('what is painted', () => {
     // Between the shots the mood is seen.
     expect(pixel(dark, 2150)).toEqual([0, 255, 0]);
     expect(pixel(sense(show, dark, 1, 255, 3000), 3050)).toEqual([0, 255, 0]);
+  });
+});
+
+describe('a knob that sets how bright all is', () => {
+  const knob: Control = { kind: 'knob', id: 'k', name: 'Dimmer', at, board: null, turnedTo: 0.5, dims: true };
+  const base = soundDesign({
+    moods: {
+      list: [moodOf({ id: 'one', brightness: 1, moves: { tape: { kind: 'steady', colour: '#ffffff', level: 1 } } })],
+      startId: 'one',
+      cues: [],
+      course: [],
+      cueUses: [],
+      signs: [
+        { id: 's', name: 'Dark', controlId: 'r', moves: { tape: { kind: 'steady', colour: '#ff0000', level: 1 } } },
+      ],
+    },
+  });
+  const show = showFrom({ ...base, items: [...base.items, knob, room] });
+  const lightAt = (code: number): number => paint(show, sense(show, startPlayer(show), 0, code, 1000), 2000)[0] ?? -1;
+
+  it('is dark at its one end, as bright as the mood at its other, and never steps back between', () => {
+    const lights = Array.from({ length: 256 }, (_, code) => lightAt(code));
+    expect([lights[0], lights[255]]).toEqual([0, 255]);
+    expect(lights).toEqual([...lights].sort((a, b) => a - b));
+    // Half a turn looks half as bright: (128/255)^2.2 is 22 % of the light.
+    expect((lights[128] ?? 0) / 255).toBeCloseTo((128 / 255) ** 2.2, 1);
+  });
+  it('leaves what warns as bright as it is', () => {
+    const turnedDown = sense(show, startPlayer(show), 0, 0, 1000);
+    const warned = sense(show, turnedDown, 1, 0, 1000);
+    expect([...paint(show, warned, 2000).slice(0, 3)]).toEqual([255, 0, 0]);
   });
 });
 

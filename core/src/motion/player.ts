@@ -1,6 +1,6 @@
 import { chanceByte } from '../moves/index.ts';
 import { crossFade, type FadeShares } from './fade.ts';
-import { paintFrame, paintLayers, switchFrame } from './frame.ts';
+import { dimFrame, paintFrame, paintLayers, switchFrame } from './frame.ts';
 import { limitFrame, type ShowLimit } from './limit.ts';
 import { ANY, type Show, type ShowCue, type ShowSensing } from './show.ts';
 
@@ -276,6 +276,7 @@ export function paintNow(options: {
     paintFrame(show, fade.from, nowMs - fade.fromSinceMs, scratch, controls);
     crossFade(scratch, out, fadeShares(fade, nowMs - state.sinceMs), fade.keepsLook, out);
   }
+  dimFrame(show, controls, out);
   for (const sign of show.signs) {
     const control = controls[sign.control];
     if (control?.isOn) paintLayers(show, sign.layers, nowMs - control.onSinceMs, controls, out);

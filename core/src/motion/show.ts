@@ -84,6 +84,8 @@ export interface ShowControl {
   readonly hasDouble: boolean;
   /** Null for a contact. */
   readonly sensing: ShowSensing | null;
+  /** Numbers of the groups whose light it sets, from dark to as bright as their mood. */
+  readonly dims?: readonly number[];
 }
 
 /** The occasion of a cue. */

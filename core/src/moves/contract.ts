@@ -111,6 +111,8 @@ export interface MoveDefinition<M extends { readonly kind: string }, C extends C
   readonly compile: (move: M, target: MoveTarget) => C;
   /** What it has in the program beside colour, period and level, by the name of the field in C. */
   readonly program: Readonly<Record<string, ProgramField<C>>>;
+  /** Flash that it takes of an eight-bit controller beside its rows: see `motion/cost.ts`. */
+  readonly programBytes?: number;
   /** Cycles of an eight-bit controller for one pixel, where its lights are not alike: measured on the exported program. */
   readonly cyclesAPixel?: number;
   /** Times, in milliseconds, that stand for one period. */

@@ -9,7 +9,7 @@ export {
   NO_CONTROL,
   type Reads,
 } from './contract.ts';
-export { listMoveFields, moveBytes } from './fields.ts';
+export { kindsWith, listMoveFields, moveBytes } from './fields.ts';
 export {
   calmMove,
   cellsOf,

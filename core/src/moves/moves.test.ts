@@ -73,7 +73,9 @@ describe('the kinds of moves', () => {
     const names = listMoveFields().map(([name]) => name);
     expect(new Set(names).size).toBe(names.length);
     // 5 numbers of 4 bytes, 7 of 2, two colours of 3, and 13 of 1.
-    expect(moveBytes()).toBe(5 * 4 + 7 * 2 + 2 * 3 + 13);
+    expect(moveBytes(moveKinds)).toBe(5 * 4 + 7 * 2 + 2 * 3 + 13);
+    // A steady light is a kind, a level, a period, two colours and how they mix.
+    expect(moveBytes(['steady'])).toBe(4 + 2 * 3 + 3);
   });
 });
 

@@ -77,7 +77,7 @@ export const boardFacts: readonly BoardFacts[] = [
     clockMhz: 16,
     worthCycles: 1,
     memoryBytes: 2048,
-    stackBytes: 320,
+    stackBytes: 336,
     programBytes: 32768,
     loopTickMs: 16,
     converterBits: 10,

@@ -111,6 +111,7 @@ export const knob: KindDefinition<'knob'> = {
   create: (fresh) => ({ kind: 'knob', ...fresh, board: null, turnedTo: 0.5 }),
   rows: [
     { type: 'quantity', field: 'turnedTo', label: 'Counts as turned up above', quantity: 'fraction', band: bands.turn },
+    { type: 'tick', field: 'dims', label: 'Sets how bright all lights of its board are' },
     boardRow,
   ],
   control: {
@@ -120,7 +121,7 @@ export const knob: KindDefinition<'knob'> = {
       { does: { kind: 'dark' }, words: 'is turned down' },
       { does: { kind: 'light' }, words: 'is turned up' },
     ],
-    sense: ({ turnedTo }) => ({ kind: 'knob', turnedTo }),
+    sense: ({ turnedTo, dims }) => ({ kind: 'knob', turnedTo, ...(dims && { dims }) }),
   },
   buys: ({ name }) => [pieces(say`Knob, ${ohms(KNOB_OHM)}, linear, with its cap`, 1.2, name)],
 };

@@ -29,7 +29,13 @@ export const chargeSenseSchema = z.strictObject({
 });
 
 /** A knob as a plan holds it: from which share of its turn on it counts as turned up. */
-export const knobSchema = z.strictObject({ kind: z.literal('knob'), ...control, turnedTo: inBand(bands.turn) });
+export const knobSchema = z.strictObject({
+  kind: z.literal('knob'),
+  ...control,
+  turnedTo: inBand(bands.turn),
+  /** It also sets how bright all lights of its board are, from dark to as bright as their mood. */
+  dims: z.boolean().optional(),
+});
 /** A motion sensor as a plan holds it, with the time that is set on it. */
 export const motionSensorSchema = z.strictObject({
   kind: z.literal('motion sensor'),

@@ -69,7 +69,8 @@ export const cells = defineMove<Cells, CompiledCells>({
     share256: u16((move) => move.share256),
     seed: u16((move) => move.seed),
   },
-  cyclesAPixel: 3340,
+  cyclesAPixel: 3070,
+  programBytes: 1345,
   sampleMs: (move) => evenly(move.periodMs, (move.melts ? 2 : 1) * Math.trunc(move.periodMs / move.stepMs)),
   begin: (moment, move) => {
     moment.boards = boardsAt(move, moment.tMs);

@@ -49,7 +49,8 @@ export const chase = defineMove<Chase, CompiledChase>({
     step_ms: u32((move) => move.stepMs),
     onward: u8((move) => move.isOnward),
   },
-  cyclesAPixel: 820,
+  cyclesAPixel: 660,
+  programBytes: 30,
   sampleMs: (move) => Array.from({ length: move.groups }, (_, i) => i * move.stepMs),
   begin: (moment, move) => {
     const step = Math.trunc(moment.tMs / move.stepMs) % move.groups;

@@ -49,7 +49,8 @@ export const drift = defineMove<Drift, CompiledDrift>({
     shift: u32((move) => move.shift),
     keeps_current: u8((move) => move.keepsCurrent),
   },
-  cyclesAPixel: 740,
+  cyclesAPixel: 590,
+  programBytes: 845,
   sampleMs: (move) => evenly(move.periodMs, SAMPLES),
   begin: (moment, move) => {
     moment.phase = phaseOf(moment.tMs, move.periodMs);

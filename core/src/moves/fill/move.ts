@@ -24,7 +24,8 @@ export const fill = defineMove<Fill, CompiledFill>({
   travels: true,
   compile: (move) => ({ kind: 'fill', periodMs: wholeMs(move.periodS), ...litOf(move) }),
   program: {},
-  cyclesAPixel: 640,
+  cyclesAPixel: 475,
+  programBytes: 385,
   sampleMs: (move) => evenly(move.periodMs, SAMPLES),
   begin: (moment, move, _reads, length) => {
     moment.at256 = Math.trunc((triangle(phaseOf(moment.tMs, move.periodMs)) * length * 256) / 65_535);

@@ -1,6 +1,6 @@
 static void begin_flicker(ug_moment *moment, const UG_FLASH ug_move *move, uint32_t t_ms) {
   moment->slot = (t_ms % move->period_ms) / move->step_ms;
-  moment->part = (uint16_t)(((uint64_t)((t_ms % move->period_ms) % move->step_ms) * 256u) / move->step_ms);
+  moment->part = (uint16_t)((((t_ms % move->period_ms) % move->step_ms) * 256u) / move->step_ms);
 }
 
 static uint8_t alike_flicker(const UG_FLASH ug_move *move) { return move->alike; }

@@ -61,7 +61,8 @@ export const flicker = defineMove<Flicker, CompiledFlicker>({
     alike: u8((move) => move.alike),
     seed: u16((move) => move.seed),
   },
-  cyclesAPixel: 2800,
+  cyclesAPixel: 2470,
+  programBytes: 345,
   sampleMs: (move) => evenly(move.periodMs, SLOTS),
   isAlike: (move) => move.alike,
   begin: (moment, move) => {

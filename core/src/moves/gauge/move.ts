@@ -29,7 +29,8 @@ export const gauge = defineMove<Gauge, CompiledGauge>({
     control: target.controlIndex(move.controlId),
   }),
   program: { control: u8((move) => move.control) },
-  cyclesAPixel: 640,
+  cyclesAPixel: 475,
+  programBytes: 90,
   sampleMs: () => [0],
   begin: (moment, move, reads, length) => {
     moment.at256 = Math.trunc((readOf(reads, move.control) * length * 256) / 255);

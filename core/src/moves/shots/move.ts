@@ -41,6 +41,7 @@ export const shots = defineMove<Shots, CompiledShots>({
     off_ms: u32((move) => move.offMs),
   },
   // Lit and dark: how long each lasts is known exactly.
+  programBytes: 340,
   sampleMs: (move) =>
     Array.from({ length: move.count }, (_, i) => i * (move.onMs + move.offMs)).flatMap((start) => [
       start,

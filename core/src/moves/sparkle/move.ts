@@ -38,7 +38,8 @@ export const sparkle = defineMove<Sparkle, CompiledSparkle>({
     step_ms: u32((move) => move.stepMs),
     seed: u16((move) => move.seed),
   },
-  cyclesAPixel: 1310,
+  cyclesAPixel: 1070,
+  programBytes: 380,
   sampleMs: (move) => evenly(move.periodMs, 2 * SLOTS),
   begin: (moment, move) => {
     const inPeriod = moment.tMs % move.periodMs;

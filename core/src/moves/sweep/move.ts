@@ -26,7 +26,8 @@ export const sweep = defineMove<Sweep, CompiledSweep>({
   travels: true,
   compile: (move) => ({ kind: 'sweep', periodMs: wholeMs(move.periodS), ...litOf(move), tail: move.tail }),
   program: { tail: u16((move) => move.tail) },
-  cyclesAPixel: 800,
+  cyclesAPixel: 660,
+  programBytes: 445,
   sampleMs: (move) => evenly(move.periodMs, SAMPLES),
   begin: (moment, move, _reads, length) => {
     const phase = phaseOf(moment.tMs, move.periodMs);

@@ -61,6 +61,7 @@ export const swell = defineMove<Swell, CompiledSwell>({
     off_ms: u32((move) => move.fallMs),
   },
   // Its corners, and evenly between them.
+  programBytes: 30,
   sampleMs: (move) =>
     [
       ...evenly(move.periodMs, SAMPLES),
