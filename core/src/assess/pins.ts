@@ -108,7 +108,9 @@ function listPinDemands(
         isLoad: false,
       }),
     );
-  return [...data, ...channels, ...runs, ...lines, ...given, ...controls];
+  const all = [...data, ...channels, ...runs, ...lines, ...given, ...controls];
+  // Two grids on one scan driver are told by the same wires, which is refused elsewhere.
+  return all.filter(({ id }, i) => all.findIndex((each) => each.id === id) === i);
 }
 
 /** The part that scans an item's lights, by its id; undefined where none does. */

@@ -70,3 +70,31 @@ describe('the programs of two boards', () => {
     expect(show.controls.flatMap(({ dims }) => dims ?? []).map((g) => show.groups[g]?.id)).toEqual(['b']);
   });
 });
+
+describe('the pins of a board', () => {
+  it('two grids on one scan driver ask for its three wires once', () => {
+    const grid = (id: string) =>
+      itemOf('light', {
+        id,
+        name: id,
+        switchedBy: { way: 'scan driver', by: 'driver', rows: 2 },
+        places: [0, 1, 2, 3].map((i) => ({ id: `${id}${i}`, at: { xMm: 10 * i, yMm: 0 }, hollowId: null })),
+      });
+    const design: Design = {
+      ...twoBoards(),
+      ...circuitOf([
+        itemOf('outside supply', { id: 'supply', at, part: 'supply-bench', volts: 5 }),
+        itemOf('board', { id: 'one', name: 'One', at, part: 'controller-large-5v' }),
+        itemOf('scan driver', { id: 'driver', name: 'Driver', at }),
+        grid('a'),
+        grid('b'),
+      ]),
+    };
+    const ids = assess(design).pins[0]?.plan.given.map(({ demand }) => demand.id) ?? [];
+    expect(ids.filter((id) => id.startsWith('scan:driver')).sort()).toEqual([
+      'scan:driver:clock',
+      'scan:driver:data',
+      'scan:driver:latch',
+    ]);
+  });
+});

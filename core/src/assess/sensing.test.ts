@@ -193,6 +193,25 @@ describe('what controls draw all day', () => {
     expect(Math.abs(Math.abs(drawn(heard)) - Math.abs(drawn(withItems())))).toBeCloseTo(0.00956, 4);
   });
 
+  it('a module is told of where the chip’s supply leaves what it works from, and not on 5 V', () => {
+    const on = (source: Item): string[] => {
+      const design = circuitOf([
+        source,
+        itemOf('board', { id: 'board', name: 'Board', at, part: 'controller-tiny-3v', feed: 'supply' }),
+        itemOf('motion sensor', { id: 'eye', name: 'Eye', at, board: 'board' }),
+      ]);
+      return checkDesign(design, assess(design)).flatMap(({ id, gravity }) =>
+        id.startsWith('module-volts') ? [`${id} ${gravity}`] : [],
+      );
+    };
+    expect(on(itemOf('outside supply', { id: 'supply', at, part: 'supply-bench', volts: 5 }))).toEqual([]);
+    expect(on(itemOf('outside supply', { id: 'supply', at, part: 'supply-bench', volts: 5.5 }))).toEqual([
+      'module-volts:eye stop',
+    ]);
+    // Two AA cells end at 1.8 V and begin at 3.2 V: it works from 3 V.
+    expect(on(itemOf('pack', { id: 'supply', at, part: 'pack-two-aa-alkaline' }))).toEqual(['module-volts:eye mend']);
+  });
+
   it('what goes high while it is closed is said so to the board, and read so at the bench', () => {
     const assessment = assess(heard);
     const text = exportProgram(planOf(heard), assessment, {})['show.c'];

@@ -7,7 +7,7 @@ import { countResistors, type Driven } from '../network/index.ts';
 import { chemistries, dieOf, findPart } from '../parts/index.ts';
 import { type Design, itemNamed, sayWhen } from '../plan/index.ts';
 import { type Draws, drawAt, operate, scaleLit, sourceAt } from '../power/index.ts';
-import { celsius, gauge, joinMessages, type Message, mm, ohms, quantity, say } from '../units/index.ts';
+import { celsius, gauge, joinMessages, type Message, mm, ohms, quantity, say, volts } from '../units/index.ts';
 import { controlSteps, gateSteps } from './controlSteps.ts';
 import { expectBetween, expectShare } from './expectation.ts';
 import { changeoverSteps, chargerSteps } from './feedSteps.ts';
@@ -191,6 +191,32 @@ function sourceStep(assessment: Assessment, supply: SupplyAssessment): BenchStep
   });
 }
 
+/** So many cells in series can each be reached with a probe; a block’s and a lead battery’s, which are more, can’t. */
+const REACHED_CELLS = 4;
+
+/** Each cell of a pack by itself: the weakest would be emptied first, and then driven backwards. */
+function cellsStep(assessment: Assessment, supply: SupplyAssessment): BenchStep[] {
+  const { source } = supply.tree;
+  const part = supply.rail.gives.form === 'cells' ? supply.rail.gives.part : null;
+  if (source.kind !== 'pack' || !part || part.cellsInSeries < 2 || part.cellsInSeries > REACHED_CELLS) return [];
+  const ofCell = (charge: number): number => sourceAt(source, charge).openV / part.cellsInSeries;
+  return [
+    step({
+      id: stepId(assessment, supply, 'cells'),
+      chapter: 'Before power',
+      title: `Each cell of ${leadOf(supply)}`,
+      todo: say`Measure each of its ${part.cellsInSeries} cells by itself, as it goes in: none may be more than ${volts(0.05)} from the others, and all are of one kind and one age. Log the lowest.`,
+      probe: 'Direct volts over one cell at a time.',
+      expect: expectBetween(
+        'voltageV',
+        ofCell(chemistries[part.chemistry].rechargeable ? 0.15 : 0.5),
+        ofCell(1),
+        ofCell(0.9),
+      ),
+    }),
+  ];
+}
+
 function firstPower(assessment: Assessment, supply: SupplyAssessment): BenchStep[] {
   const { rail, tree, dark } = supply;
   const rest = operate(tree, BENCH_CHARGE, dark);
@@ -239,7 +265,7 @@ function firstPower(assessment: Assessment, supply: SupplyAssessment): BenchStep
           }),
         ]
       : [];
-  return [sourceStep(assessment, supply), ...converters, ...open, ...restStep];
+  return [...cellsStep(assessment, supply), sourceStep(assessment, supply), ...converters, ...open, ...restStep];
 }
 
 /** Where the meter goes for a channel: the core that is its own. */

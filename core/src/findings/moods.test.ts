@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { ledsOf, moodOf, soundDesign, soundSimple, tapeOf } from '../../tests/designs.ts';
 import { assess } from '../assess.ts';
 import { type Finding, itemsOf } from '../items/index.ts';
-import type { Move } from '../moves/index.ts';
+import { changeMove, type Move, moveKinds } from '../moves/index.ts';
 import { builtInLibrary, controllers } from '../parts/index.ts';
 import { applyEdits, type Cue, type Design, type Mood } from '../plan/index.ts';
 import { quantitiesOf } from '../units/index.ts';
@@ -298,12 +298,22 @@ describe('the loop', () => {
   const onController = (controller: string, lengthMm: number): Design =>
     soundDesign({ drive: { ...soundSimple.drive, controller }, tapes: [tapeOf({ lengthMm })] });
   it('a program that does not go in is named, by memory and by room', () => {
-    // Two frames of 400 pixels are 2400 bytes, of 2048.
-    expect(findingsOf(onController('controller-large-5v', 5406), 'memory').map((finding) => finding.gravity)).toEqual([
+    // One frame of 700 pixels is 2,100 bytes, of 2,048; nothing fades, so it needs no second.
+    expect(findingsOf(onController('controller-large-5v', 9460), 'memory').map((finding) => finding.gravity)).toEqual([
       'stop',
     ]);
     expect(findingsOf(onController('controller-large-5v', 500), 'memory')).toEqual([]);
-    expect(findingsOf(onController('controller-tiny-3v', 100), 'program-room')).toHaveLength(1);
+    // The smallest holds what a plan with one move asks for; every kind of move at once it does not.
+    expect(findingsOf(onController('controller-tiny-3v', 100), 'program-room')).toEqual([]);
+    const every = designOf(
+      {
+        list: moveKinds.map((kind) =>
+          moodOf({ id: kind, name: kind, moves: { tape: changeMove(kind, undefined, '#ff8040') } }),
+        ),
+      },
+      { drive: { ...soundSimple.drive, controller: 'controller-tiny-3v' }, tapes: [tapeOf({ lengthMm: 100 })] },
+    );
+    expect(findingsOf(every, 'program-room')).toHaveLength(1);
   });
   it('frames that become too few are named, and a faster controller mends it', () => {
     const slow = (controller: string): Design =>

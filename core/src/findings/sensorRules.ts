@@ -1,4 +1,4 @@
-import { distanceToGroupMm, type Finding, kindOf, named } from '../items/index.ts';
+import { distanceToGroupMm, type Finding, kindOf, named, rangeOfChip } from '../items/index.ts';
 import { boardOf } from '../network/index.ts';
 import { changeItem, controlsOf, pinOwnerOf } from '../plan/index.ts';
 import { ohms, say, volts } from '../units/index.ts';
@@ -56,6 +56,39 @@ export const swappedSensorRule: Rule = ({ design, assessment }) =>
                 },
               ]
             : [],
+      },
+    ];
+  });
+
+/** A sensor with a small board of its own, on a chip whose supply it does not bear, or not any more once the pack is spent. */
+export const moduleVoltsRule: Rule = ({ design, assessment }) =>
+  controlsOf(design).flatMap((control): Finding[] => {
+    const worksV = kindOf(control.kind).control?.worksV;
+    const board = boardOf(assessment.boards, control.board);
+    const rail = assessment.rails.byId.get(board?.railId ?? '')?.range;
+    if (!worksV || !board || !rail) return [];
+    const chip = rangeOfChip(board.part, rail);
+    const [leastV, mostV] = worksV;
+    const isOver = chip.mostV > mostV + 1e-9;
+    if (!isOver && chip.leastV >= leastV - 1e-9) return [];
+    return [
+      {
+        ...named('module-volts', control.id),
+        gravity: isOver ? 'stop' : 'mend',
+        stage: 'drive',
+        aboutId: control.id,
+        actual: { kind: 'voltageV', value: isOver ? chip.mostV : chip.leastV },
+        limit: { kind: 'voltageV', value: isOver ? mostV : leastV },
+        what: isOver
+          ? say`${control.name} gets up to ${volts(chip.mostV)} from ${board.name}; it bears ${volts(mostV)}`
+          : say`${control.name} gets no more than ${volts(chip.leastV)} from ${board.name} once the pack is spent; it works from ${volts(leastV)}`,
+        why: isOver
+          ? 'Above that its own part breaks.'
+          : 'Below that it sees or hears nothing, or cries out by itself: just when the show runs late.',
+        mend: isOver
+          ? 'Feed the board lower, or take another sensor.'
+          : 'A converter before the board, a fresher pack, or a sensor that works lower.',
+        fixes: [],
       },
     ];
   });

@@ -55,6 +55,8 @@ export interface ControlFacet<I> {
   readonly sharesPinOf?: (item: I) => string | null;
   /** What its pin reads while it is closed; left out, low: to minus, against the chip’s pull-up. */
   readonly closedLevel?: 'high';
+  /** Its own part works from and up to so many volts; left out, at any that a chip runs at. */
+  readonly worksV?: readonly [least: number, most: number];
   /** What its own part draws from the chip’s supply all day, dividers apart. */
   readonly ownA?: (item: I) => number;
   /** By radio: closed while its key is held, or changed by each press. */

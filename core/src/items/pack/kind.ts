@@ -81,6 +81,7 @@ export const pack: KindDefinition<'pack'> = {
       label: 'Charged',
       options: [same('taken out'), same('in place, switched off'), same('in place, while it runs')],
     },
+    { type: 'tick', field: 'mixed', label: 'Its cells differ in kind, age or charge' },
     { type: 'tick', field: 'nextToBody', label: 'Sits next to the body' },
     { type: 'tick', field: 'lockedLid', label: 'Lid needs a screwdriver' },
     minusRow,

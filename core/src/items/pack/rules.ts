@@ -67,6 +67,21 @@ function onBody({ item, part, piece, set }: Kept): Finding | null {
   };
 }
 
+/** Cells in series that are not alike. */
+function mixedCells({ item, part, set }: Kept): Finding | null {
+  if (!item.mixed || part.cellsInSeries < 2) return null;
+  const { canBurn } = chemistries[part.chemistry];
+  return {
+    ...aboutPack(item),
+    ...named('mixed-cells', item.id),
+    gravity: canBurn ? 'stop' : 'mend',
+    what: `The ${part.cellsInSeries} cells of ${item.name} are not alike`,
+    why: `The weakest is empty first, and the others drive their current backwards through it: ${canBurn ? 'a lithium cell that is reversed can burn, and one that is charged with it is overcharged' : 'it leaks'}. The hours that are told here are then the hours of the weakest.`,
+    mend: 'Cells of one kind and one age, charged together; write on them which belong together.',
+    fixes: [set('They are alike now', { mixed: false })],
+  };
+}
+
 function childReach({ item, part, piece, set }: Kept): Finding | null {
   if (piece.carriedBy !== 'child' || item.lockedLid) return null;
   return {
@@ -100,5 +115,7 @@ function untrueCapacity({ item, part, set }: Kept): Finding | null {
 export const packCareRule: ItemRule<PackItem> = (item, { library, piece, set }) => {
   const part = findPart(library, 'pack', item.part);
   if (!part) return [];
-  return [charging, onBody, childReach, untrueCapacity].flatMap((judge) => judge({ item, part, piece, set }) ?? []);
+  return [charging, onBody, childReach, mixedCells, untrueCapacity].flatMap(
+    (judge) => judge({ item, part, piece, set }) ?? [],
+  );
 };

@@ -13,6 +13,8 @@ export const packSchema = z.strictObject({
   plug: part.nullable(),
   /** A board that cuts off by itself, where the cells have none inside; left out, there is none. */
   protection: part.nullable().optional(),
+  /** Its cells are not all of one kind, one age and one charge. */
+  mixed: z.boolean().optional(),
   /** Brought as well, to be exchanged during the evening; left out, none. */
   spares: inBand(bands.spares).int().optional(),
   housing: z.enum(['none', 'soft pouch', 'hard case']),

@@ -10,7 +10,7 @@ import type { LightSensorItem } from '../types.ts';
 const control = { stage: 'drive', role: 'control', parts: () => [] } as const;
 
 /** A small board of its own, between the chip's plus and minus, whose output goes high. */
-const moduled = { pin: 'in', cores: ['chip plus', 'minus'], closedLevel: 'high' } as const;
+const moduled = { pin: 'in', cores: ['chip plus', 'minus'], closedLevel: 'high', worksV: [3, 5.5] } as const;
 
 /** All day; typical of modules of the kind. */
 const MOTION_A = 60e-6;
