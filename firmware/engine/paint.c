@@ -96,17 +96,21 @@ void ug_switch_frame(const UG_FLASH ug_show *show, uint8_t *frame) {
   }
 }
 
-void ug_dim_frame(const UG_FLASH ug_show *show, uint8_t level, uint8_t *frame) {
-  uint16_t light = ug_gamma[level];
-  uint16_t share256 = (uint16_t)(light + (light >> 7));
+/* Light times a share of 256; what is only on or off stays as it is. */
+static void dim_lights(const UG_FLASH ug_show *show, uint16_t share256, uint8_t *frame) {
   uint16_t g, i;
   for (g = 0; g < show->group_count; g++) {
     const UG_FLASH ug_group *group = &show->groups[g];
     uint8_t *at = frame + group->offset;
     uint16_t bytes = (uint16_t)(group->points * group->bytes_per_point);
-    if (group->switches) continue;
-    for (i = 0; i < bytes; i++) at[i] = (uint8_t)(((uint32_t)at[i] * share256 + 128u) >> 8);
+    if (UG_USES_SWITCHES && group->switches) continue;
+    for (i = 0; i < bytes; i++) at[i] = (uint8_t)(((uint16_t)at[i] * share256 + 128u) >> 8);
   }
+}
+
+void ug_dim_frame(const UG_FLASH ug_show *show, uint8_t level, uint8_t *frame) {
+  uint16_t light = ug_gamma[level];
+  dim_lights(show, (uint16_t)(light + (light >> 7)), frame);
 }
 
 void ug_paint_frame(const UG_FLASH ug_show *show, uint8_t mood, uint32_t t_ms, const ug_control_state *controls,
@@ -116,8 +120,7 @@ void ug_paint_frame(const UG_FLASH ug_show *show, uint8_t mood, uint32_t t_ms, c
   for (i = 0; i < show->frame_bytes; i++) out[i] = 0;
   if (mood >= show->mood_count) return;
   ug_paint_layers(show, shown->first_layer, shown->layer_count, t_ms, controls, out);
-  if (shown->brightness256 != 256)
-    for (i = 0; i < show->frame_bytes; i++) out[i] = (uint8_t)(((uint16_t)out[i] * shown->brightness256 + 128u) >> 8);
+  if (shown->brightness256 != 256) dim_lights(show, shown->brightness256, out);
   if (UG_USES_SWITCHES) ug_switch_frame(show, out);
 }
 

@@ -23,7 +23,7 @@ export function expectShare(kind: QuantityKind, likely: number, modelShare: numb
 
 /** A band given by its ends, widened by the meter. */
 export function expectBetween(kind: QuantityKind, low: number, high: number, likely = (low + high) / 2): Expectation {
-  return { kind, likely, low: low * (1 - METER_SHARE), high: high * (1 + METER_SHARE) };
+  return { kind, likely, low: low - METER_SHARE * Math.abs(low), high: high + METER_SHARE * Math.abs(high) };
 }
 
 /** The band in words. @example "365 Ω to 415 Ω", "1.00 kΩ or more", "43" */

@@ -1,5 +1,5 @@
 import type { Assessment } from '../assess.ts';
-import { sayComesBack } from '../items/index.ts';
+import { sayComesBack, suitsCells } from '../items/index.ts';
 import { findPart } from '../parts/index.ts';
 import { sourceAt } from '../power/index.ts';
 import { amps, say, volts } from '../units/index.ts';
@@ -11,7 +11,8 @@ export const protectionSteps = ({ supplies, library }: Assessment): BenchStep[] 
   supplies.flatMap(({ rail, tree }): BenchStep[] => {
     if (rail.gives.form !== 'cells' || tree.source.kind !== 'pack') return [];
     const board = findPart(library, 'protection', rail.gives.item.protection ?? null);
-    if (!board) return [];
+    // One for other cells is refused; there is nothing to read behind it.
+    if (!board || !rail.gives.part || !suitsCells(board, rail.gives.part)) return [];
     return [
       step({
         id: `protection:${rail.id}`,

@@ -86,7 +86,7 @@ export function exportNetlist(plan: Plan, assessment: Assessment, condition: Con
       ...lines,
     ]),
     '',
-    '.options rshunt=1e12 reltol=1e-5 abstol=1e-11 vntol=1e-8 gmin=1e-15 epsmin=1e-99 itl1=500',
+    '.options rshunt=1e12 cshunt=1e-12 reltol=1e-5 abstol=1e-11 vntol=1e-8 gmin=1e-15 epsmin=1e-99 itl1=500',
     '.control',
     'set numdgt=9',
     'op',

@@ -1,5 +1,13 @@
 import type { Assessment } from '../assess.ts';
-import { type Finding, type Fix, named, type PackItem, sayComesBack, tripsOnFilling } from '../items/index.ts';
+import {
+  type Finding,
+  type Fix,
+  named,
+  type PackItem,
+  sayComesBack,
+  suitsCells,
+  tripsOnFilling,
+} from '../items/index.ts';
 import type { Rail } from '../network/index.ts';
 import { chemistries, findPart, type Library, type PackPart } from '../parts/index.ts';
 import { changeItem, type Design } from '../plan/index.ts';
@@ -83,7 +91,7 @@ export const protectionSuitsRule: Rule = ({ design, assessment, library }) =>
   packsOf(assessment).flatMap((guarded): Finding[] => {
     const { item, part } = guarded;
     const board = findPart(library, 'protection', item.protection ?? null);
-    if (!board || (board.cellsInSeries === part.cellsInSeries && part.chemistry === 'lithium-ion')) return [];
+    if (!board || suitsCells(board, part)) return [];
     return [
       {
         ...named('protection-other', item.id),

@@ -128,17 +128,22 @@ export function switchFrame(show: Show, frame: Uint8Array): void {
   }
 }
 
+/** Light of a group, or of all, times a share of 256; what is only on or off stays as it is. */
+function dimGroups(show: Show, numbers: readonly number[] | null, share256: number, frame: Uint8Array): void {
+  for (const [g, { switches, offset, points, bytesPerPoint }] of show.groups.entries()) {
+    if (switches || (numbers && !numbers.includes(g))) continue;
+    const end = offset + points * bytesPerPoint;
+    for (let i = offset; i < end; i += 1) frame[i] = ((frame[i] ?? 0) * share256 + 128) >> 8;
+  }
+}
+
 /** What is turned down: of its light as much is left as looks like the turn of its knob. Signs come after, undimmed. */
 export function dimFrame(show: Show, reads: Reads, frame: Uint8Array): void {
-  for (const [c, { dims }] of show.controls.entries())
-    for (const g of dims ?? []) {
-      const group = show.groups[g];
-      if (!group) continue;
-      const light = lightOf(reads[c]?.level ?? 255);
-      const share256 = light + (light >> 7);
-      const end = group.offset + group.points * group.bytesPerPoint;
-      for (let i = group.offset; i < end; i += 1) frame[i] = ((frame[i] ?? 0) * share256 + 128) >> 8;
-    }
+  for (const [c, { dims }] of show.controls.entries()) {
+    if (!dims) continue;
+    const light = lightOf(reads[c]?.level ?? 255);
+    dimGroups(show, dims, light + (light >> 7), frame);
+  }
 }
 
 const nothingRead: Reads = [];
@@ -159,7 +164,6 @@ export function paintFrame(
   const mood = show.moods[moodIndex];
   if (!mood) return;
   paintLayers(show, mood.layers, tMs, reads, out);
-  if (mood.brightness256 !== 256)
-    for (let i = 0; i < out.length; i += 1) out[i] = ((out[i] ?? 0) * mood.brightness256 + 128) >> 8;
+  if (mood.brightness256 !== 256) dimGroups(show, null, mood.brightness256, out);
   switchFrame(show, out);
 }

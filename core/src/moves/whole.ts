@@ -21,9 +21,11 @@ export const litOf = (move: {
 export const between = (low: number, high: number, part: number, whole: number): number =>
   low + Math.trunc(((high - low) * part) / whole);
 
-/** As many times evenly over a period. */
-export const evenly = (periodMs: number, samples: number): readonly number[] =>
-  Array.from({ length: samples }, (_, i) => Math.trunc((i * periodMs) / samples));
+/** As many times evenly over a period; of a short one every millisecond, so that none counts twice. */
+export function evenly(periodMs: number, samples: number): readonly number[] {
+  const count = Math.min(periodMs, samples);
+  return Array.from({ length: count }, (_, i) => Math.trunc((i * periodMs) / count));
+}
 
 /** Frames that stand for a movement without steps. */
 export const SAMPLES = 48;

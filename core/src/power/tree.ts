@@ -421,6 +421,8 @@ export function operate(tree: SupplyTree, charge: number, draws: Draws): Operati
   sheet.backV.fill(0);
   for (let pass = 0; pass < MOST_PASSES; pass += 1) {
     if (!solve(solver, 0, openV, ohm + (tree.nodes[0]?.ohm ?? 0))) return collapsed;
+    // At the very edge of what a source can give a step may find no root any more: that is a collapse as well.
+    if (Number.isNaN(sheet.outA[0])) return collapsed;
     if (!tree.returns || shareBack(tree.returns, sheet) < SETTLED_BACK_V) return new Solved(tree, sheet);
   }
   return collapsed;

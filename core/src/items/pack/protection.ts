@@ -1,12 +1,16 @@
 import type { PackPart, ProtectionPart } from '../../parts/index.ts';
 import { defineFormula } from '../../units/index.ts';
 
+/** Whether a board is made for these cells: of their kind, and as many in series. */
+export const suitsCells = (board: ProtectionPart, { chemistry, cellsInSeries }: PackPart): boolean =>
+  chemistry === 'lithium-ion' && board.cellsInSeries === cellsInSeries;
+
 /**
  * A pack as it is seen from outside behind a protection board: it gives no more than the board trips at, ends where the
- * board cuts off, and has its resistance on top.
+ * board cuts off, and has its resistance on top. One for other cells is refused, and nothing is reckoned of it.
  */
 export const behindProtection = (part: PackPart, board: ProtectionPart | undefined): PackPart =>
-  board
+  board && suitsCells(board, part)
     ? {
         ...part,
         resistanceOhm: { ...part.resistanceOhm, likely: part.resistanceOhm.likely + board.ohm },
