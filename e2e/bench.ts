@@ -123,7 +123,8 @@ export async function tabTo(page: Page, name: RegExp, most = 90): Promise<void> 
 
 /** A copy of a demo for a test that changes it, so that no test depends on another; returns its id. */
 export async function copyDemo(page: Page, demo = DEMO): Promise<string> {
-  const { plan } = await (await page.request.get(`/api/plans/${demo}`)).json();
+  const laid = await page.request.get(`/api/plans/${demo}`);
+  const { plan } = await (laid.ok() ? laid : await page.request.get(`/api/examples/${demo}`)).json();
   const id = randomUUID();
   await page.request.post('/api/plans', { data: { ...plan, id, name: `Copy ${id.slice(0, 6)}` } });
   return id;

@@ -11,6 +11,7 @@ try {
     DATABASE_URL: cluster.url,
     PORT: '4681',
     DEMO_FOLDER: join(root, 'demo'),
+    LAY_IN_DEMO: 'true',
     API_URL: 'http://127.0.0.1:4681',
   };
   const children = [

@@ -18,7 +18,8 @@ export function startServer({ databaseUrl, port, demo, webRoot = join(root, 'web
       PORT: String(port),
       WEB_ROOT: webRoot,
       MIGRATIONS_FOLDER: join(root, 'server/migrations'),
-      ...(demo ? { DEMO_FOLDER: join(root, 'demo') } : {}),
+      DEMO_FOLDER: join(root, 'demo'),
+      LAY_IN_DEMO: String(demo),
     },
   });
   return new Promise((resolve, reject) => {

@@ -230,7 +230,7 @@ function manySteps(frames: number, fromMs = 0): Step[] {
     }
     if (i % 5 === 0) {
       steps.push({ kind: 'code', control: 60, code: (i * 7) % 3000 > 1500 ? 12 : 900 + (i % 60), atMs });
-      steps.push({ kind: 'code', control: 62, code: (i * 11) % 1700 > 1023 ? 1023 : (i * 11) % 1700, atMs });
+      steps.push({ kind: 'code', control: 62, code: Math.min(1023, (i * 11) % 1700), atMs });
       steps.push({ kind: 'code', control: 61, code: (i * 3) % 2000 > 1400 ? 300 : 600 + (i % 200), atMs });
     }
     steps.push({ kind: 'frame', atMs });

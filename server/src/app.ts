@@ -6,6 +6,7 @@ import type { Logger } from 'pino';
 import type { Aside } from './aside.ts';
 import { mostOfBody, wantJson } from './bodies.ts';
 import type { Events } from './events.ts';
+import { createExampleRoutes, type Examples } from './examples.ts';
 import { guardHosts } from './guard.ts';
 import { describeApi } from './openapi.ts';
 import { createPlanRoutes } from './planRoutes.ts';
@@ -31,6 +32,8 @@ export interface AppDeps {
   readonly webRoot: string | null;
   /** What the shelf shows. */
   readonly shelf: Shelf;
+  /** What a plan can begin from. */
+  readonly examples: Examples;
   /** What pages that are open are told. */
   readonly events: Events;
 }
@@ -131,7 +134,17 @@ const answerErrors =
   };
 
 /** The whole server as one Express app, made from what it depends on; listening is done elsewhere. */
-export function createApp({ store, aside, archivist, logger, now, webRoot, shelf, events }: AppDeps): Express {
+export function createApp({
+  store,
+  aside,
+  archivist,
+  logger,
+  now,
+  webRoot,
+  shelf,
+  examples,
+  events,
+}: AppDeps): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(guardPages());
@@ -156,6 +169,7 @@ export function createApp({ store, aside, archivist, logger, now, webRoot, shelf
   });
   app.get('/api/events', events.stream);
   app.use('/api/plans', createPlanRoutes({ ...deps, repository: store.repository }));
+  app.use('/api/examples', createExampleRoutes(examples));
   app.use('/api/workshop', createWorkshopRoutes(deps));
   app.use('/api', () => {
     throw new Problem('not-found', 'No such address under /api');

@@ -7,6 +7,7 @@ import { z } from 'zod';
 import { createApp } from './app.ts';
 import { createAside, describeAside } from './aside.ts';
 import { createEvents } from './events.ts';
+import { createExamples } from './examples.ts';
 import { createShelf } from './shelf.ts';
 import { layInDemo, openStore } from './store.ts';
 import { sayWhyClosed } from './storeAway.ts';
@@ -15,7 +16,10 @@ const environment = z.object({
   DATABASE_URL: z.string().min(1),
   PORT: z.coerce.number().int().min(0).max(65_535).default(4680),
   WEB_ROOT: z.string().optional(),
+  /** Where the example pieces are. */
   DEMO_FOLDER: z.string().optional(),
+  /** Whether the first of them are laid on the shelf. */
+  LAY_IN_DEMO: z.stringbool().default(false),
   MIGRATIONS_FOLDER: z.string().optional(),
 });
 
@@ -42,7 +46,7 @@ const store = await openStore({
   return process.exit(CLOSED);
 });
 await store.repository.sweepPictures(new Date());
-if (settings.DEMO_FOLDER) await layInDemo(store.repository, settings.DEMO_FOLDER, new Date());
+if (settings.DEMO_FOLDER && settings.LAY_IN_DEMO) await layInDemo(store.repository, settings.DEMO_FOLDER, new Date());
 
 // Built, the worker stands beside this file; from source it is run through the same loader.
 const built = new URL('./asideWorker.mjs', import.meta.url);
@@ -66,6 +70,7 @@ const app = createApp({
   now: () => new Date(),
   webRoot: settings.WEB_ROOT ?? null,
   shelf,
+  examples: createExamples(settings.DEMO_FOLDER ?? null, describeAside(reckoner)),
   events,
 });
 // Whoever sends slowly, headers or body, is cut off: loopback is quick.

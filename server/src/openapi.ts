@@ -50,14 +50,16 @@ const problem = z.object({
   problems: z.array(z.object({ place: z.string(), message: z.string() })).optional(),
   revision: z.number().int().optional(),
 });
+const facts = z.looseObject({ state: z.enum(['reckoned', 'broken']) });
 const shelfEntry = z.object({
   id: z.uuid(),
   name: z.string(),
   revision: z.number().int(),
   updatedAt: z.iso.datetime(),
   isReckoned: z.boolean(),
-  facts: z.looseObject({ state: z.enum(['reckoned', 'broken']) }).nullable(),
+  facts: facts.nullable(),
 });
+const example = z.object({ id: z.uuid(), name: z.string(), shows: z.string() });
 
 const belonging = z.object({ value: z.array(z.any()).optional(), revision: z.number().int().min(0) });
 const takenIn = z.object({
@@ -96,6 +98,45 @@ const itself = () => ({
       summary:
         'Server-sent events: "plan" with id, revision and saveId after a save; "shelf" with id after a reckoning',
       responses: { 200: { description: 'A stream', content: { 'text/event-stream': {} } } },
+    },
+  },
+});
+
+/** What a plan can begin from. */
+const ofExamples = () => ({
+  '/api/examples': {
+    get: {
+      summary: 'Example pieces, in the order in which they are offered',
+      responses: {
+        200: json(
+          {
+            type: 'object',
+            required: ['examples'],
+            properties: { examples: { type: 'array', items: ref('Example') } },
+          },
+          'Each with what it shows',
+        ),
+      },
+    },
+  },
+  '/api/examples/{id}': {
+    parameters: [idParameter],
+    get: {
+      summary: 'The plan of an example',
+      responses: {
+        200: json(
+          { type: 'object', required: ['plan'], properties: { plan: ref('Plan') } },
+          'To be added under an id of its own',
+        ),
+        ...problems(404),
+      },
+    },
+  },
+  '/api/examples/{id}/facts': {
+    parameters: [idParameter],
+    get: {
+      summary: 'An example as the shelf would show it',
+      responses: { 200: json(toSchema(facts), 'Its facts'), ...problems(404) },
     },
   },
 });
@@ -183,7 +224,7 @@ export const describeApi = () => ({
     version: '1',
     description: 'Keeps plans on this machine. It answers this machine alone, by its own name.',
   },
-  paths: { ...itself(), ...ofPlans(), ...ofWorkshop() },
+  paths: { ...itself(), ...ofExamples(), ...ofPlans(), ...ofWorkshop() },
   components: {
     schemas: {
       Plan: toSchema(planSchema),
@@ -191,6 +232,7 @@ export const describeApi = () => ({
       TakenIn: toSchema(takenIn),
       KeptPlan: { ...toSchema(keptPlan), required: ['revision', 'updatedAt', 'putAway', 'saveId'] },
       ShelfEntry: toSchema(shelfEntry),
+      Example: toSchema(example),
       Problem: toSchema(problem),
     },
   },

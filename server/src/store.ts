@@ -1,10 +1,8 @@
-import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
-import { readPlanText } from '@glimmer/core/plan/reading';
 import { drizzle } from 'drizzle-orm/node-postgres';
 import { migrate } from 'drizzle-orm/node-postgres/migrator';
 import pg from 'pg';
 import { type BelongingRepository, createBelongingRepository } from './belongingRepository.ts';
+import { laidIn, readExample } from './examples.ts';
 import { setPicturesApart } from './pictures.ts';
 import { createPlanRepository, type Database, type PlanRepository } from './planRepository.ts';
 import { renewKept } from './renewKept.ts';
@@ -45,25 +43,21 @@ export async function openStore(options: {
 const firstDemos: ReadonlySet<string> = new Set(['anglerfish-headdress', 'harbour-lighthouse', 'jellyfish-parasol']);
 
 /**
- * Lays in the demo plans, each once in the life of a store: one that was put away or changed is not brought back, one
- * that came with a newer version is laid in beside the others.
+ * Lays in the first of the demo plans, each once in the life of a store: one that was put away or changed is not brought
+ * back. The others are examples to begin from.
  */
-export async function layInDemo(repository: PlanRepository, folder: string, at: Date): Promise<number> {
+export async function layInDemo(
+  repository: PlanRepository,
+  folder: string,
+  at: Date,
+  files: readonly string[] = laidIn,
+): Promise<number> {
   const hadFirst = !(await repository.mark('demo', at));
-  const files = readdirSync(folder)
-    .filter((name) => name.endsWith('.glimmer.json'))
-    .sort();
   let laid = 0;
   for (const file of files) {
-    const name = file.replace('.glimmer.json', '');
-    const isNew = await repository.mark(`demo ${name}`, at);
-    if (!isNew || (hadFirst && firstDemos.has(name))) continue;
-    const read = readPlanText(readFileSync(join(folder, file), 'utf8'));
-    if (!read.ok)
-      throw new Error(
-        `Demo plan ${file} is damaged: ${read.problems.map((problem) => `${problem.place}: ${problem.message}`).join('; ')}`,
-      );
-    await repository.add(setPicturesApart(read.plan), at);
+    const isNew = await repository.mark(`demo ${file}`, at);
+    if (!isNew || (hadFirst && firstDemos.has(file))) continue;
+    await repository.add(setPicturesApart(readExample(folder, file)), at);
     laid += 1;
   }
   return laid;

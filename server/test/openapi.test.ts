@@ -44,6 +44,11 @@ const app = appOver({
   },
   now: () => new Date('2026-11-20T10:00:00Z'),
   events: createEvents(),
+  examples: {
+    list: () => [{ id: stored.plan.id, name: stored.plan.name, shows: 'All.' }],
+    find: () => stored.plan,
+    facts: () => Promise.resolve({ state: 'broken', trouble: 'none' }),
+  },
   shelf: { list: () => Promise.resolve([]), renew: () => undefined, settled: () => Promise.resolve() },
 });
 const api = describeApi();

@@ -2,6 +2,7 @@ import { createApp } from '../src/app.ts';
 import type { Aside } from '../src/aside.ts';
 import { jobs } from '../src/asideJobs.ts';
 import type { Events } from '../src/events.ts';
+import { createExamples, type Examples } from '../src/examples.ts';
 import type { Shelf } from '../src/shelf.ts';
 import type { Store } from '../src/store.ts';
 
@@ -19,6 +20,7 @@ export const appOver = (options: {
   readonly store: Pick<Store, 'repository' | 'belongings' | 'alone'>;
   readonly shelf: Shelf;
   readonly events: Events;
+  readonly examples?: Examples;
   readonly now: () => Date;
   readonly onError?: (...told: unknown[]) => void;
   readonly aside?: Pick<Aside, 'run'>;
@@ -26,6 +28,7 @@ export const appOver = (options: {
   createApp({
     aside: asideHere,
     archivist: asideHere,
+    examples: createExamples(null, () => Promise.reject(new Error('nothing is offered'))),
     ...options,
     logger: { error: options.onError ?? (() => undefined), info: () => undefined },
     webRoot: null,

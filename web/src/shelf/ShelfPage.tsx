@@ -1,6 +1,6 @@
 import { createPlan, emptyDesign, type Plan } from '@glimmer/core/plan';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { ArrowUpFromLine, Calculator, LampDesk, PackageOpen, Plus } from 'lucide-react';
+import { ArrowUpFromLine, Calculator, LampDesk, PackageOpen, Plus, Sprout } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { isWaiting, type KeptRecord, listHeld, whenSaved } from '../keeping/index.ts';
@@ -12,6 +12,7 @@ import { Button } from '../widgets/Button.tsx';
 import { FileButton } from '../widgets/FileButton.tsx';
 import { tell } from '../widgets/Toasts.tsx';
 import { Entry } from './Entry.tsx';
+import { Examples } from './Examples.tsx';
 import { readPlanFile, saveFile } from './files.ts';
 import { Glimpse } from './Glimpse.tsx';
 import { lastShelf } from './lastShelf.ts';
@@ -175,6 +176,13 @@ function ShelfHead({ shelf, onShelf, onBrought }: ShelfHeadProps) {
       <div className="flex flex-wrap gap-2">
         <BeginAnew />
         <BringIn onBrought={onBrought} />
+        <a
+          href="#examples"
+          className="inline-flex min-h-8 items-center gap-1.5 rounded-sm px-2.5 py-1 font-medium text-verdigris hover:bg-pressed"
+        >
+          <Sprout size={16} />
+          Begin from …
+        </a>
         <Link
           to="/sums"
           className="inline-flex min-h-8 items-center gap-1.5 rounded-sm px-2.5 py-1 font-medium text-verdigris hover:bg-pressed"
@@ -230,7 +238,7 @@ export function ShelfPage() {
         {data && data.length === 0 && (
           <p className="border-l-2 border-verdigris bg-pressed/50 px-4 py-3">
             {shelf === 'open'
-              ? 'The shelf is empty. Begin with "New plan": eight stages lead from the first look inside the piece to the night it is worn.'
+              ? 'The shelf is empty. Begin with "New plan": eight stages lead from the first look inside the piece to the night it is worn. Or begin from one of the pieces below.'
               : 'Nothing is put away.'}
           </p>
         )}
@@ -247,6 +255,7 @@ export function ShelfPage() {
             ))}
           </ul>
         )}
+        {data && shelf === 'open' && <Examples shelf={data} />}
         <Foot />
       </div>
     </div>

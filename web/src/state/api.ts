@@ -66,6 +66,14 @@ export class RefusedError extends Error {
 /** No answer at all: the server or the way to it is gone. */
 export class AwayError extends Error {}
 
+/** A piece that a plan can begin from. */
+export interface Example {
+  readonly id: string;
+  readonly name: string;
+  /** In a line, what it shows. */
+  readonly shows: string;
+}
+
 async function ask<T>(path: string, options: RequestInit = {}): Promise<T> {
   let response: Response;
   try {
@@ -116,6 +124,10 @@ async function loadPlan(id: string): Promise<KeptPlan> {
 export const api = {
   list: (shelf: 'open' | 'away') => ask<{ plans: ShelfEntry[] }>(`/plans?shelf=${shelf}`).then((body) => body.plans),
   load: loadPlan,
+  /** Pieces that a plan can begin from. */
+  listExamples: () => ask<{ examples: Example[] }>('/examples').then((body) => body.examples),
+  example: (id: string) => ask<{ plan: Plan }>(`/examples/${id}`).then((body) => body.plan),
+  exampleFacts: (id: string) => ask<NonNullable<ShelfEntry['facts']>>(`/examples/${id}/facts`),
   add: (plan: Plan) => sendPlan(plan, (body) => ask<KeptPlan>('/plans', { method: 'POST', body })),
   /** Gives the plan’s new revision; the plan itself is not sent back. */
   save: (plan: Plan, basedOn: number, saveId: string) =>
