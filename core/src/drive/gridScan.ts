@@ -63,6 +63,9 @@ export interface Sneak {
   readonly seen: boolean;
 }
 
+/** Of a pin that holds a line which is not chosen; typical. */
+export const HELD_OHM = 30;
+
 /**
  * Solves a grid with one light chosen: its row driven to plus, its column sunk through the resistor, and every other
  * line either floating or held at the idle voltages. Gives every other light that carries current forwards.
@@ -80,17 +83,15 @@ export function findSneaks(options: {
   readonly idle: { readonly rowV: number; readonly columnV: number } | null;
 }): { readonly solved: NetlistSolution; readonly sneaks: readonly Sneak[] } {
   const { curves, supplyV, columnOhm, chosen, idle } = options;
-  const hold = (name: string, node: string, volts: number): Element => ({
-    kind: 'voltage',
-    name,
-    plus: node,
-    minus: '0',
-    volts,
-  });
+  // Whatever holds a line is a pin with a resistance of its own: nothing that it feeds can take more than that gives.
+  const hold = (name: string, node: string, volts: number): Element[] => [
+    { kind: 'voltage', name, plus: `${node} held`, minus: '0', volts },
+    { kind: 'resistor', name: `${name} pin`, a: `${node} held`, b: node, ohm: HELD_OHM },
+  ];
   const rows = curves.length;
   const columns = curves[0]?.length ?? 0;
   const netlist: Element[] = [
-    hold('row driver', `row ${chosen.row}`, supplyV),
+    { kind: 'voltage', name: 'row driver', plus: `row ${chosen.row}`, minus: '0', volts: supplyV },
     { kind: 'resistor', name: 'column driver', a: `column ${chosen.column}`, b: '0', ohm: columnOhm },
     ...curves.flatMap((line, row) =>
       line.map(
@@ -106,9 +107,9 @@ export function findSneaks(options: {
   ];
   if (idle) {
     for (let row = 0; row < rows; row += 1)
-      if (row !== chosen.row) netlist.push(hold(`idle row ${row}`, `row ${row}`, idle.rowV));
+      if (row !== chosen.row) netlist.push(...hold(`idle row ${row}`, `row ${row}`, idle.rowV));
     for (let column = 0; column < columns; column += 1)
-      if (column !== chosen.column) netlist.push(hold(`idle column ${column}`, `column ${column}`, idle.columnV));
+      if (column !== chosen.column) netlist.push(...hold(`idle column ${column}`, `column ${column}`, idle.columnV));
   }
   const solved = solveNetlist(netlist);
   const sneaks = curves.flatMap((line, row) =>

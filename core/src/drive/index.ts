@@ -6,7 +6,15 @@ export {
   transmitterRangeShare,
   worksThrough,
 } from './controls.ts';
-export { findSneaks, type GridScan, meanOfScan, SEEN_IN_THE_DARK_A, type Sneak, scanGrid } from './gridScan.ts';
+export {
+  findSneaks,
+  type GridScan,
+  HELD_OHM,
+  meanOfScan,
+  SEEN_IN_THE_DARK_A,
+  type Sneak,
+  scanGrid,
+} from './gridScan.ts';
 export { designKnob, type KnobDesign, knobCode } from './knob.ts';
 export {
   bestFixed,

@@ -48,6 +48,8 @@ const carries: readonly (readonly [gaugeAwg: number, currentA: number])[] = [
   [18, 7.5],
   [16, 11],
   [14, 16],
+  [12, 22],
+  [10, 30],
 ];
 
 /** Gauges that wire for small work is sold in, the thinnest first. */

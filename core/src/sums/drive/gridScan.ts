@@ -1,5 +1,5 @@
 import { solveString } from '../../circuit/index.ts';
-import { findSneaks, meanOfScan, scanGrid } from '../../drive/index.ts';
+import { findSneaks, HELD_OHM, meanOfScan, scanGrid } from '../../drive/index.ts';
 import type { Finding } from '../../items/index.ts';
 import { amps, fillSum, quantity, say } from '../../units/index.ts';
 import { ask, assume, choice } from '../inputs.ts';
@@ -102,7 +102,7 @@ export const gridScanSum = defineSum({
             : { rowV: 0, columnV: supplyV },
     });
     const worst = found.sneaks.reduce((most, each) => Math.max(most, each.currentA), 0);
-    const middleA = solveString({ supplyV: middle, resistanceOhm: 0.1, curve: low });
+    const middleA = solveString({ supplyV: middle, resistanceOhm: 2 * HELD_OHM, curve: low });
     return {
       results: [
         mainFigure('meanA', 'Mean current of a light', 'currentA', scan.meanA),

@@ -6,7 +6,8 @@ import { ask, assume, optional } from '../inputs.ts';
 import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 interface Judged {
-  readonly fitted: number | null;
+  /** Whether any value keeps it full on and spares the pin. */
+  readonly isAny: boolean;
   readonly pinLimitA: number;
   readonly loadA: number;
   readonly forcedGain: number;
@@ -17,10 +18,10 @@ interface Judged {
 }
 
 /** What is amiss, or to be known. */
-const judge = ({ fitted, pinLimitA, loadA, forcedGain, collectorA, baseA, mostOhm, leastOhm }: Judged): Finding[] =>
+const judge = ({ isAny, pinLimitA, loadA, forcedGain, collectorA, baseA, mostOhm, leastOhm }: Judged): Finding[] =>
   findingsWhere(
     [
-      fitted === null,
+      !isAny,
       finding(
         'pin-too-weak',
         'stop',
@@ -40,7 +41,7 @@ const judge = ({ fitted, pinLimitA, loadA, forcedGain, collectorA, baseA, mostOh
       ),
     ],
     [
-      baseA !== null && fitted !== null && baseA * forcedGain < loadA * (1 - 1e-9),
+      isAny && baseA !== null && baseA * forcedGain < loadA * (1 - 1e-9),
       finding(
         'not-full-on',
         'mend',
@@ -50,7 +51,7 @@ const judge = ({ fitted, pinLimitA, loadA, forcedGain, collectorA, baseA, mostOh
       ),
     ],
     [
-      baseA !== null && baseA > pinLimitA * (1 + 1e-9),
+      isAny && baseA !== null && baseA > pinLimitA * (1 + 1e-9),
       finding(
         'pin-over',
         'stop',
@@ -81,6 +82,7 @@ export const transistorSwitchSum = defineSum({
     const design = designBase({ pinV, baseEmitterV, pinLimitA, loadA, forcedGain, onDropV });
     const fitted = resistorOhm ?? design.resistorOhm;
     const baseA = fitted === null ? null : baseCurrent.reckon({ Vp: pinV, Vbe: baseEmitterV, Rb: fitted });
+    const isFull = baseA !== null && baseA * forcedGain >= loadA * (1 - 1e-9);
     return {
       results: [
         mainFigure('resistorOhm', 'Base resistor', 'resistanceOhm', fitted),
@@ -89,14 +91,15 @@ export const transistorSwitchSum = defineSum({
         figure('baseA', 'Base current', 'currentA', baseA),
         figure('goodForA', 'Keeps full on', 'currentA', baseA === null ? null : baseA * forcedGain),
         figure('gain', 'Forced gain', 'count', baseA === null || baseA <= 0 ? null : loadA / baseA),
-        figure('heatW', 'Heat', 'powerW', onDropV * loadA + baseEmitterV * (baseA ?? 0)),
+        // Half on it loses more than these volts, by a gain that no sheet promises.
+        figure('heatW', 'Heat, full on', 'powerW', isFull ? onDropV * loadA + baseEmitterV * (baseA ?? 0) : null),
       ],
       steps: [
         fillSum(baseResistor, { Vp: pinV, Vbe: baseEmitterV, g: forcedGain, Ic: loadA }),
         ...(fitted === null ? [] : [fillSum(baseCurrent, { Vp: pinV, Vbe: baseEmitterV, Rb: fitted })]),
       ],
       findings: judge({
-        fitted,
+        isAny: design.resistorOhm !== null,
         pinLimitA,
         loadA,
         forcedGain,

@@ -38,7 +38,8 @@ function ohmOf(asked: {
     case 'thread':
       if (threadOhmPerMetre === null)
         throw new SumError('Thread needs its resistance, and it was left open: thread=90Ω/m');
-      return threadOhmPerMetre;
+      // Of steel or silver in it, much as copper.
+      return threadOhmPerMetre * warm;
     default:
       return wireOhmPerMetre(gaugeAwg, ambientC);
   }

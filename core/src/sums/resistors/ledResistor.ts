@@ -52,22 +52,24 @@ function alternatives(asked: PathsAsked, solved: PathsSolved): Result[] {
 
 function listResults(asked: PathsAsked, solved: PathsSolved, ratedIsGiven: boolean): Result[] {
   const { shared, supplyV, currentA, count, forwardV, lights } = asked;
-  const decided = solved.exactOhm > 0 || asked.fittedOhm !== null;
+  const decided = solved.exactOhm > 0 || asked.fittedOhm !== null || asked.builtInOhm > 0;
+  // Without a resistor that can be, nothing is said of what it would give.
+  const ifAny = (value: number): number | null => (decided ? value : null);
   const forgottenOhm = standardNeighbours(supplyV / currentA, asked.series).above;
   return [
-    mainFigure('resistorOhm', 'Resistor', 'resistanceOhm', decided ? solved.chosenOhm : null),
-    figure('exactOhm', 'Exactly', 'resistanceOhm', solved.exactOhm),
-    figure('likelyA', shared ? 'Each light, if all were alike' : 'Current', 'currentA', solved.likelyA),
-    figure('brightestA', 'Brightest corner', 'currentA', solved.brightestA),
-    figure('dimmestA', 'Dimmest corner', 'currentA', solved.dimmestA),
+    mainFigure('resistorOhm', 'Resistor', 'resistanceOhm', ifAny(solved.chosenOhm)),
+    figure('exactOhm', 'Exactly', 'resistanceOhm', solved.exactOhm > 0 ? solved.exactOhm : null),
+    figure('likelyA', shared ? 'Each light, if all were alike' : 'Current', 'currentA', ifAny(solved.likelyA)),
+    figure('brightestA', 'Brightest corner', 'currentA', ifAny(solved.brightestA)),
+    figure('dimmestA', 'Dimmest corner', 'currentA', ifAny(solved.dimmestA)),
     figure(
       'heatW',
       'Heat in the resistor',
       'powerW',
-      resistorPower.reckon({ I: solved.resistorA, R: solved.chosenOhm }),
+      ifAny(resistorPower.reckon({ I: solved.resistorA, R: solved.chosenOhm })),
     ),
-    figure('worstHeatW', 'Heat at the bright corner', 'powerW', solved.worstHeatW),
-    figure('ratingW', 'Rating that leaves half in hand', 'powerW', ratingFor(solved.worstHeatW)),
+    figure('worstHeatW', 'Heat at the bright corner', 'powerW', ifAny(solved.worstHeatW)),
+    figure('ratingW', 'Rating that leaves half in hand', 'powerW', decided ? ratingFor(solved.worstHeatW) : null),
     figure('headRoomV', 'Head-room for the resistor', 'voltageV', solved.headRoomV),
     figure(
       'lightShare',
@@ -76,7 +78,7 @@ function listResults(asked: PathsAsked, solved: PathsSolved, ratedIsGiven: boole
       Math.min(1, (count * forwardV) / supplyV),
     ),
     figure('ratedA', ratedIsGiven ? 'Highest current' : 'Highest current, taken as usual', 'currentA', asked.ratedA),
-    figure('totalA', 'All paths together', 'currentA', solved.likelyA * lights),
+    figure('totalA', 'All paths together', 'currentA', ifAny(solved.likelyA * lights)),
     figure('withoutDropA', 'If the drop were forgotten', 'currentA', solved.currentWith(forgottenOhm)),
     ...bandsOf(solved.chosenOhm, asked.series),
     ...(solved.spreadA

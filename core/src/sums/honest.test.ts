@@ -1,0 +1,82 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { type Asked, ask } from '../../tests/sums.ts';
+import { HELD_OHM } from '../drive/index.ts';
+
+/** A figure by its key; null where the sum has none. */
+const valueOf = (asked: Asked, key: string): number | null => asked.results[key] ?? null;
+const ids = ({ findings }: Asked): readonly string[] => findings;
+const between = (min: number, max: number) => fc.double({ min, max, noNaN: true });
+
+describe('a sum never says what can’t be', () => {
+  it('a resistor that can’t be is nothing with a reason, never a number below nothing, and nor is what it would give', () => {
+    fc.assert(
+      fc.property(between(1, 12), between(1.6, 3.6), fc.integer({ min: 1, max: 5 }), (supplyV, forwardV, count) => {
+        const answer = ask('led-resistor', `supply=${supplyV}V forward=${forwardV}V current=10mA count=${count}`);
+        const can = supplyV > count * forwardV;
+        for (const key of ['resistorOhm', 'exactOhm', 'likelyA', 'brightestA', 'heatW', 'totalA']) {
+          const value = valueOf(answer, key);
+          if (can) expect(value ?? -1, key).toBeGreaterThanOrEqual(0);
+          else expect(value, key).toBeNull();
+        }
+        expect(ids(answer).includes('no-head-room')).toBe(!can);
+      }),
+      { seed: 5, numRuns: 200 },
+    );
+  });
+
+  it('a base resistor is never advised against the pin: what serves lies between both ends, or none does, said once', () => {
+    fc.assert(
+      fc.property(
+        between(0.005, 0.6),
+        between(1.8, 5.5),
+        between(0.002, 0.04),
+        fc.option(between(10, 20_000)),
+        (loadA, pinV, pinLimitA, fittedOhm) => {
+          const answer = ask(
+            'transistor-switch',
+            `load=${loadA}A pin=${pinV}V pinlimit=${pinLimitA}A limit=1A${fittedOhm === null ? '' : ` base=${fittedOhm}`}`,
+          );
+          const found = ids(answer).filter((id) => id !== 'collector-limit' && id !== 'assumed');
+          // At its very limit the pin gives (V − 0.75)/R; full on the base asks for a tenth of the load.
+          const [leastOhm, mostOhm] = [(pinV - 0.75) / pinLimitA, (10 * (pinV - 0.75)) / loadA];
+          if (mostOhm < leastOhm * (1 - 1e-9)) expect(found).toEqual(['pin-too-weak']);
+          else expect(found.length).toBeLessThanOrEqual(1);
+          const isFull = (valueOf(answer, 'goodForA') ?? 0) >= loadA * (1 - 1e-9);
+          if (!isFull) expect(valueOf(answer, 'heatW')).toBeNull();
+        },
+      ),
+      { seed: 6, numRuns: 300 },
+    );
+  });
+
+  it('a ghost current in a grid is never above what the pin that holds its line could give', () => {
+    fc.assert(
+      fc.property(
+        between(3, 12),
+        between(1.7, 2.4),
+        fc.constantFrom('float', 'rows_low,_columns_high', 'held_in_the_middle'),
+        (supplyV, lowV, idle) => {
+          const answer = ask('grid-scan', `rows=8 columns=8 supply=${supplyV}V low=${lowV}V idle=${idle} peak=20mA`);
+          expect(valueOf(answer, 'sneakA') ?? 0).toBeLessThanOrEqual(supplyV / HELD_OHM);
+        },
+      ),
+      { seed: 7, numRuns: 60 },
+    );
+  });
+
+  it('warm thread loses more than cool, as copper does: 3.9 parts in a thousand a kelvin', () => {
+    const dropAt = (ambientC: number): number =>
+      valueOf(ask('wire', `conductor=thread thread=90Ω/m length=200mm current=10mA ambient=${ambientC}`), 'dropV') ?? 0;
+    // 2 · 10 mA · 0.2 m · 90 Ω/m = 0.36 V at 20 °C.
+    expect(dropAt(20)).toBeCloseTo(0.36, 6);
+    expect(dropAt(60) / dropAt(20)).toBeCloseTo(1 + 0.00393 * 40, 6);
+  });
+
+  it('what takes a thick wire is told one: 25 A over half a metre on 12 V', () => {
+    // 10 AWG: 3.28 mΩ/m; 2 · 25 A · 0.5 m · 3.28 mΩ/m = 82 mV.
+    const answer = ask('wire', 'current=25A length=500mm supply=12V gauge=10');
+    expect(valueOf(answer, 'thinnestAwg')).toBe(10);
+    expect(valueOf(answer, 'dropV')).toBeCloseTo(0.082, 3);
+  });
+});
