@@ -25,8 +25,8 @@ const facts = controllers.find(({ code }) => code === 'eight16');
 const CLOCK_HZ = (facts?.clockMhz ?? 0) * 1e6;
 
 /** The words of an Intel HEX file, as the chip's flash holds them. */
-function readHex(path: string): Uint16Array {
-  const bytes = new Uint8Array(facts?.programBytes ?? 0).fill(0xff);
+export function readHex(path: string, programBytes: number): Uint16Array {
+  const bytes = new Uint8Array(programBytes).fill(0xff);
   for (const line of readFileSync(path, 'utf8').split('\n')) {
     const [, count = '0', address = '0', kind, data = ''] = /^:(..)(....)(..)(.*)..\s*$/.exec(line) ?? [];
     if (kind !== '00') continue;
@@ -97,7 +97,7 @@ export interface Wired {
 
 /** Runs the built program, instruction by instruction, for some milliseconds of the chip's own time. */
 export function runChip(folder: string, milliseconds: number, wired: Wired = { open: [], volts: [] }): ChipRun {
-  const cpu = new CPU(readHex(join(folder, 'program.hex')));
+  const cpu = new CPU(readHex(join(folder, 'program.hex'), facts?.programBytes ?? 0));
   const port = new AVRIOPort(cpu, portDConfig);
   const [portB, portC] = [new AVRIOPort(cpu, portBConfig), new AVRIOPort(cpu, portCConfig)];
   for (const line of wired.open) {

@@ -36,14 +36,18 @@ const BEGUN_CYCLES = 1000;
 /** How deep the stack ever was. */
 export class StackDepth {
   bytes = 0;
-  private last = TOP_OF_STACK;
+  private last: number;
   private same = 0;
+
+  constructor(private readonly top = TOP_OF_STACK) {
+    this.last = top;
+  }
 
   /** After each instruction. */
   after({ SP, cycles }: CPU): void {
     this.same = SP === this.last ? this.same + 1 : 0;
     this.last = SP;
-    if (this.same >= SETTLED && cycles > BEGUN_CYCLES) this.bytes = Math.max(this.bytes, TOP_OF_STACK - SP);
+    if (this.same >= SETTLED && cycles > BEGUN_CYCLES) this.bytes = Math.max(this.bytes, this.top - SP);
   }
 }
 

@@ -87,12 +87,12 @@ function lightSteps(
 }
 
 /** A knob in the middle of its turn. */
-const knobStep = ({ control, chip }: Extract<Sensing, { kind: 'knob' }>): BenchStep =>
+const knobStep = ({ control, sense, chip }: Extract<Sensing, { kind: 'knob' }>): BenchStep =>
   step({
     id: `knob:${control.id}`,
     chapter: 'First power',
     title: `${control.name}, turned half way`,
-    todo: say`Turn it from end to end: its pin goes from 0 to ${volts(chip.nominalV)}${control.kind === 'knob' && control.dims ? ', and the lights from dark to full' : ''}. Leave it in the middle.`,
+    todo: say`Turn it from end to end: its pin goes from 0 to ${volts(chip.nominalV)}${sense.dims ? ', and the lights from dark to full' : ''}. Leave it in the middle.`,
     probe: PIN_PROBE,
     expect: expectBetween('voltageV', chip.nominalV * 0.4, chip.nominalV * 0.6),
   });

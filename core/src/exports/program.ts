@@ -38,7 +38,11 @@ const sayLimit = ({ limit }: ProgramPart): Message =>
 const sayBuild = ({ board }: ProgramPart): string =>
   board?.part.code
     ? `5. \`make avr\` builds \`program.hex\` with the board file \`${board.part.code}.c\`, which is made for this controller at ${board.part.clockMhz} MHz.
-6. Load it with the lights unplugged. At 115 200 baud it must say the mark above.`
+6. Load it with the lights unplugged. ${
+        board.part.serialBaud === undefined
+          ? 'It has no serial line to say its mark: compare the one in `show.h` before you load it.'
+          : `At ${String(board.part.serialBaud).replace(/(?=\d{3}$)/, ' ')} baud it must say the mark above.`
+      }`
     : `5. Copy \`template.c\`, fill in its ten functions for your board, \`make board BOARD=yours.c\`.
 6. Load it with the lights unplugged. It must say the mark above.`;
 

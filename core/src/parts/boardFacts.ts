@@ -31,7 +31,7 @@ export const boardFacts: readonly BoardFacts[] = [
     converterBits: 10,
     converterReferenceV: null,
     converterReadingUs: 104,
-    code: null,
+    code: 'eight5',
     pins: [
       {
         name: '1',
@@ -91,6 +91,7 @@ export const boardFacts: readonly BoardFacts[] = [
       cyclesAnInterrupt: 425,
       losesDimming: ['8', '9'],
     },
+    serialBaud: 115200,
     code: 'eight16',
     pins: [
       {

@@ -210,6 +210,8 @@ export interface ControllerPart extends PartBase {
         readonly losesDimming: readonly string[];
       }
     | undefined;
+  /** Speed of the serial line on which its board file says its mark and moods; a board file says nothing without it. */
+  readonly serialBaud?: number | undefined;
   /** Name of its board file, which builds for it as it stands; null = `template.c` is filled in. */
   readonly code: string | null;
   /** Length, width, height. */

@@ -187,6 +187,7 @@ export const ownPartSchema = z.discriminatedUnion('kind', [
     converterReferenceV: z.number().positive().max(12).nullable(),
     converterReadingUs: z.number().positive().max(1e6),
     byteGapUs: z.number().min(0).max(1000).optional(),
+    serialBaud: z.number().min(300).max(4_000_000).optional(),
     scan: z
       .strictObject({
         ticksPerS: z.number().positive().max(1e9),

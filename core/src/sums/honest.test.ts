@@ -4,7 +4,7 @@ import { type Asked, ask } from '../../tests/sums.ts';
 import { HELD_OHM } from '../drive/index.ts';
 
 /** A figure by its key; null where the sum has none. */
-const valueOf = (asked: Asked, key: string): number | null => asked.results[key] ?? null;
+const figureOf = (asked: Asked, key: string): number | null => asked.results[key] ?? null;
 const ids = ({ findings }: Asked): readonly string[] => findings;
 const between = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 
@@ -15,7 +15,7 @@ describe('a sum never says what can’t be', () => {
         const answer = ask('led-resistor', `supply=${supplyV}V forward=${forwardV}V current=10mA count=${count}`);
         const can = supplyV > count * forwardV;
         for (const key of ['resistorOhm', 'exactOhm', 'likelyA', 'brightestA', 'heatW', 'totalA']) {
-          const value = valueOf(answer, key);
+          const value = figureOf(answer, key);
           if (can) expect(value ?? -1, key).toBeGreaterThanOrEqual(0);
           else expect(value, key).toBeNull();
         }
@@ -42,8 +42,8 @@ describe('a sum never says what can’t be', () => {
           const [leastOhm, mostOhm] = [(pinV - 0.75) / pinLimitA, (10 * (pinV - 0.75)) / loadA];
           if (mostOhm < leastOhm * (1 - 1e-9)) expect(found).toEqual(['pin-too-weak']);
           else expect(found.length).toBeLessThanOrEqual(1);
-          const isFull = (valueOf(answer, 'goodForA') ?? 0) >= loadA * (1 - 1e-9);
-          if (!isFull) expect(valueOf(answer, 'heatW')).toBeNull();
+          const isFull = (figureOf(answer, 'goodForA') ?? 0) >= loadA * (1 - 1e-9);
+          if (!isFull) expect(figureOf(answer, 'heatW')).toBeNull();
         },
       ),
       { seed: 6, numRuns: 300 },
@@ -58,7 +58,7 @@ describe('a sum never says what can’t be', () => {
         fc.constantFrom('float', 'rows_low,_columns_high', 'held_in_the_middle'),
         (supplyV, lowV, idle) => {
           const answer = ask('grid-scan', `rows=8 columns=8 supply=${supplyV}V low=${lowV}V idle=${idle} peak=20mA`);
-          expect(valueOf(answer, 'sneakA') ?? 0).toBeLessThanOrEqual(supplyV / HELD_OHM);
+          expect(figureOf(answer, 'sneakA') ?? 0).toBeLessThanOrEqual(supplyV / HELD_OHM);
         },
       ),
       { seed: 7, numRuns: 60 },
@@ -67,7 +67,8 @@ describe('a sum never says what can’t be', () => {
 
   it('warm thread loses more than cool, as copper does: 3.9 parts in a thousand a kelvin', () => {
     const dropAt = (ambientC: number): number =>
-      valueOf(ask('wire', `conductor=thread thread=90Ω/m length=200mm current=10mA ambient=${ambientC}`), 'dropV') ?? 0;
+      figureOf(ask('wire', `conductor=thread thread=90Ω/m length=200mm current=10mA ambient=${ambientC}`), 'dropV') ??
+      0;
     // 2 · 10 mA · 0.2 m · 90 Ω/m = 0.36 V at 20 °C.
     expect(dropAt(20)).toBeCloseTo(0.36, 6);
     expect(dropAt(60) / dropAt(20)).toBeCloseTo(1 + 0.00393 * 40, 6);
@@ -76,7 +77,7 @@ describe('a sum never says what can’t be', () => {
   it('what takes a thick wire is told one: 25 A over half a metre on 12 V', () => {
     // 10 AWG: 3.28 mΩ/m; 2 · 25 A · 0.5 m · 3.28 mΩ/m = 82 mV.
     const answer = ask('wire', 'current=25A length=500mm supply=12V gauge=10');
-    expect(valueOf(answer, 'thinnestAwg')).toBe(10);
-    expect(valueOf(answer, 'dropV')).toBeCloseTo(0.082, 3);
+    expect(figureOf(answer, 'thinnestAwg')).toBe(10);
+    expect(figureOf(answer, 'dropV')).toBeCloseTo(0.082, 3);
   });
 });

@@ -66,7 +66,7 @@ export const breathe = defineMove<Breathe, CompiledBreath>({
     curve: move.curve ?? breathCurves[0],
   }),
   program: { low: u8((move) => move.low), curve: u8((move) => breathCurves.indexOf(move.curve)) },
-  programBytes: 855,
+  programBytes: 1000,
   sampleMs: (move) => evenly(move.periodMs, SAMPLES),
   begin: (moment, move) => {
     const rise = (move.level - move.low) * shapeOf(move.curve, phaseOf(moment.tMs, move.periodMs));

@@ -22,7 +22,7 @@ export const buildUp = defineMove<BuildUp, CompiledBuildUp>({
   compile: (move) => ({ kind: 'build-up', periodMs: wholeMs(move.riseS), ...litOf(move), low: level8(move.low) }),
   program: { low: u8((move) => move.low) },
   // It stays at its height for the rest of the mood.
-  programBytes: 140,
+  programBytes: 160,
   sampleMs: (move) => [move.periodMs],
   begin: (moment, move) => {
     moment.level = between(move.low, move.level, Math.min(moment.tMs, move.periodMs), move.periodMs);

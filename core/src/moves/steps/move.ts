@@ -55,7 +55,7 @@ export const steps = defineMove<Steps, CompiledSteps>({
     count: u8((move) => move.count),
     low: u8((move) => move.low),
   },
-  programBytes: 170,
+  programBytes: 260,
   sampleMs: () => [0],
   begin: (moment, move, reads) => {
     const step = stepOf(readOf(reads, move.control), move.count);

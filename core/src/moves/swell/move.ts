@@ -61,7 +61,7 @@ export const swell = defineMove<Swell, CompiledSwell>({
     off_ms: u32((move) => move.fallMs),
   },
   // Its corners, and evenly between them.
-  programBytes: 30,
+  programBytes: 250,
   sampleMs: (move) =>
     [
       ...evenly(move.periodMs, SAMPLES),

@@ -1,0 +1,10 @@
+
+# The small eight-bit board at 16.5 MHz (Debian: gcc-avr); program.hex is what a programmer takes. The tables lie in flash, in
+# the compiler's own address space for it, hence gnu99.
+SMALL = -Os -mcall-prologues -mrelax -ffunction-sections -fdata-sections -Wl,--gc-sections -flto -Wl,-u,main
+avr: program.hex
+program.elf: $(MAIN) eight5.c $(ENGINE) board.h pins.h uses.h show.h
+	avr-gcc -mmcu=avr25 -std=gnu99 -Wall -Wextra -Werror $(SMALL) -nostartfiles -Wl,-Tdata=0x800060 -o $@ $(MAIN) eight5.c $(ENGINE)
+program.hex: program.elf
+	avr-objcopy -O ihex -R .eeprom $< $@
+	avr-size $<

@@ -1,0 +1,174 @@
+import { assess } from '@glimmer/core/assess';
+import { exportProgram } from '@glimmer/core/exports';
+import { memoryOfShow, paintNow, programOfShow, sense, startPlayer } from '@glimmer/core/motion';
+import { changeMove, moveKinds } from '@glimmer/core/moves';
+import type { Design, Item, Plan } from '@glimmer/core/plan';
+import { describe, expect, it } from 'vitest';
+import { ledsOf, moodOf, planOf, soundDesign, soundSimple, tapeOf } from '../../core/tests/designs.ts';
+import { buildChip, decodeLine } from './chip.ts';
+import { engineFiles, writeProgram } from './program.ts';
+import { runSmallChip } from './smallChip.ts';
+
+type Change = NonNullable<Parameters<typeof soundDesign>[0]>;
+const flat = { startId: null, cues: [], course: [], cueUses: [] };
+const on = (controller: string, change: Change): Design =>
+  soundDesign({ ...change, drive: { ...soundSimple.drive, controller } });
+/** Line of the chip that the pin of a demand is led to: pin 1 of the edge is line 0. */
+const lineOf = (design: Design, demandId: string): number =>
+  Number(assess(design).pins[0]?.plan.given.find((each) => each.demand.id === demandId)?.pin.name ?? '') - 1;
+const run = (plan: Plan, milliseconds: number, wired?: Parameters<typeof runSmallChip>[2]) => {
+  const folder = writeProgram(plan);
+  const sizes = buildChip(folder);
+  return { sizes, ...runSmallChip(folder, milliseconds, wired) };
+};
+
+describe('the program on a small chip, instruction by instruction', () => {
+  const design = on('controller-small-5v', {
+    tapes: [tapeOf({ lengthMm: 110 })],
+    leds: [
+      ledsOf({ channels: 2, places: ['a', 'b'].map((id, i) => ({ id, at: { xMm: i, yMm: 0 }, hollowId: null })) }),
+    ],
+    moods: {
+      ...flat,
+      list: [
+        moodOf({
+          brightness: 1,
+          moves: {
+            tape: { kind: 'drift', colour: '#ff2010', second: '#1030ff', periodS: 2, wave: 5, level: 1 },
+            leds: { kind: 'steady', colour: '#ffffff', level: 0.5 },
+          },
+        }),
+      ],
+      startId: 'mood',
+    },
+  });
+  const assessed = assess(design);
+  const found = run(planOf(design), 1200);
+  const previewAt = (nowMs: number): Uint8Array => {
+    const { show, limit } = assessed;
+    const out = new Uint8Array(show.frameBytes);
+    paintNow({ show, state: startPlayer(show), nowMs, out, scratch: new Uint8Array(show.frameBytes), limit });
+    return out;
+  };
+
+  it('goes in, with room for its stack, where all of the engine together would not', () => {
+    const part = assessed.boards[0]?.part;
+    expect(part?.code).toBe('eight5');
+    expect(found.sizes.flashBytes).toBeLessThanOrEqual(part?.programBytes ?? 0);
+    expect(found.sizes.dataBytes + found.stackBytes).toBeLessThan(part?.memoryBytes ?? 0);
+    expect(found.stackBytes).toBeLessThanOrEqual(part?.stackBytes ?? 0);
+  });
+
+  it('every frame on the pixel line is one of the preview, at its own time, byte for byte; each bit within bounds', () => {
+    const frames = decodeLine(found.edges.get(lineOf(design, 'data:tape')) ?? []);
+    expect(frames.length).toBeGreaterThan(30);
+    for (const { atMs, bytes, highNs, periodNs } of frames.slice(0, -1)) {
+      expect(bytes).toHaveLength(24);
+      const times = Array.from({ length: 10 }, (_, i) => Math.floor(atMs) - i + 2).filter((ms) => ms >= 0);
+      const isShown = times.some((ms) => {
+        const light = previewAt(ms);
+        return bytes.every((byte, i) => byte === light[i - (i % 3) + ([1, 0, 2][i % 3] ?? 0)]);
+      });
+      expect(isShown, `frame at ${atMs} ms`).toBe(true);
+      for (const ns of highNs) expect(Math.abs(ns - (ns > 560 ? 800 : 400))).toBeLessThanOrEqual(150);
+      periodNs.forEach((ns, i) => {
+        if (i % 8 !== 7) expect(Math.abs(ns - 1250)).toBeLessThanOrEqual(150);
+      });
+    }
+  });
+
+  it('dims two channels by its timers as the preview says, and lights one that it has no timer for', () => {
+    const channels = [...previewAt(1200).slice(24)];
+    const pins = channels.map((_, i) => lineOf(design, `channel:leds:${i + 1}`));
+    expect(pins.map((line) => found.dimmed.get(line))).toEqual(channels);
+  });
+
+  it('reads its sensor: the mood that the dark calls comes once it is dark', () => {
+    const room: Item = {
+      kind: 'light sensor',
+      id: 'room',
+      name: 'Room',
+      at: { xMm: 0, yMm: 0 },
+      board: null,
+      darkOhm: 180_000,
+      lightOhm: 2400,
+    };
+    const base = on('controller-small-5v', {
+      tapes: [tapeOf({ lengthMm: 60 })],
+      moods: {
+        ...flat,
+        list: ['day', 'night'].map((id) =>
+          moodOf({
+            id,
+            name: id,
+            brightness: 1,
+            moves: { tape: { kind: 'steady', colour: id === 'day' ? '#00ff00' : '#ff0000', level: 1 } },
+          }),
+        ),
+        startId: 'day',
+        cues: [
+          { id: 'c', from: null, when: { kind: 'dark', controlId: 'room' }, to: 'night', fadeS: 0, backAfterS: null },
+        ],
+      },
+    });
+    const sensing: Design = { ...base, items: [...base.items, room] };
+    const { show } = assess(sensing);
+    const line = lineOf(sensing, 'control:room');
+    // The converter's channels of lines 2, 3 and 4 are 1, 3 and 2.
+    const channel = [0, 0, 1, 3, 2][line] ?? 0;
+    const lastAt = (volts: number): readonly number[] => {
+      const levels = [0, 0, 0, 0];
+      levels[channel] = volts;
+      // It settles for some seconds before it believes the dark.
+      const { edges } = run(planOf(sensing), 5200, { volts: levels });
+      return (
+        decodeLine(edges.get(lineOf(sensing, 'data:tape')) ?? [])
+          .at(-2)
+          ?.bytes.slice(0, 3) ?? []
+      );
+    };
+    const isDark = (code: number): boolean => {
+      let state = startPlayer(show);
+      for (let ms = 0; ms <= 5000; ms += 16) state = sense(show, state, 0, code, ms);
+      return state.controls[0]?.isOn ?? false;
+    };
+    // 5 V behind 22 kΩ: in the dark 0.54 V, code 111; in light 4.5 V, code 923.
+    expect([isDark(111), isDark(923)]).toEqual([true, false]);
+    const [night, day] = [lastAt(0.54), lastAt(4.5)];
+    expect(night[1]).toBeGreaterThan(0);
+    expect(night[0]).toBe(0);
+    expect(day[0]).toBeGreaterThan(0);
+    expect(day[1]).toBe(0);
+  });
+});
+
+describe('each kind of move by itself', () => {
+  it.each(['controller-small-5v', 'controller-large-5v'])(
+    'on %s builds, goes in, and takes no more than was reckoned',
+    (controller) => {
+      for (const kind of moveKinds) {
+        const design = on(controller, {
+          tapes: [tapeOf({ lengthMm: 200 })],
+          moods: {
+            ...flat,
+            list: [moodOf({ brightness: 0.4, moves: { tape: changeMove(kind, undefined, '#ff8040') } })],
+          },
+        });
+        const { show, boards } = assess(design);
+        const sizes = buildChip(writeProgram(planOf(design)));
+        expect(sizes.flashBytes, kind).toBeLessThanOrEqual(programOfShow(show));
+        expect(sizes.dataBytes, kind).toBeLessThanOrEqual(memoryOfShow(show));
+        expect(programOfShow(show), kind).toBeLessThanOrEqual(boards[0]?.part.programBytes ?? 0);
+      }
+    },
+  );
+  it('what has no serial line says so where it is loaded, and tells the mark to compare', () => {
+    const of = (controller: string): string => {
+      const plan = planOf(on(controller, {}));
+      return exportProgram(plan, assess(plan.design), engineFiles)['LOADING.md'] ?? '';
+    };
+    expect(of('controller-small-5v')).toContain('It has no serial line to say its mark: compare the one in `show.h`');
+    expect(of('controller-small-5v')).toContain('`make avr` builds `program.hex` with the board file `eight5.c`');
+    expect(of('controller-large-5v')).toContain('At 115 200 baud it must say the mark');
+  });
+});
