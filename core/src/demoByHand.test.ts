@@ -69,6 +69,7 @@ const byHand: readonly (readonly [
   ['jellyfish-parasol', 'all dark', darkA, 0.5296, 0.002, '512 × 0.8 mA + 120 mA'],
   ['crews-oars', 'all at full', allAtFullA, 0.6218, 0.002, '16 × 36.8 mA + 28 mA + 5 mA of the ear'],
   ['stepping-stone-lanterns', 'all at full', allAtFullA, 0.4566, 0.002, '12 × 36.8 mA + 15 mA'],
+  ['pilots-semaphore-wands', 'all dark', darkA, 0.0624, 0.002, '48 × 0.8 mA + 2 × 12 mA'],
   ['bow-wave', 'all at full', allAtFullA, 0.0886, 0.002, '2 × 36.8 mA + 15 mA'],
   [
     'paddle-steamer-handcart',

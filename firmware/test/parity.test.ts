@@ -1,7 +1,7 @@
 import { execFileSync, spawnSync } from 'node:child_process';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { assess } from '@glimmer/core/assess';
+import { type Assessment, assess } from '@glimmer/core/assess';
 import { exportProgram, fingerprint, writeEngineTables } from '@glimmer/core/exports';
 import { itemsOf } from '@glimmer/core/items';
 import { gammaTable, lookTable, paintNow, passTime, sense, startPlayer, touch } from '@glimmer/core/motion';
@@ -62,8 +62,10 @@ function runHost(folder: string, steps: readonly Step[]): string[] {
   return stdout.trimEnd().split('\n').slice(1);
 }
 
-function runPreview(design: Design, steps: readonly Step[]): string[] {
-  const { show, limit } = assess(design);
+/** What one program runs: a show, and what its limiter keeps to. */
+type Programmed = Pick<Assessment['programs'][number], 'show' | 'limit'>;
+
+function runPreview(design: Design, steps: readonly Step[], { show, limit }: Programmed = assess(design)): string[] {
   const [out, scratch] = [new Uint8Array(show.frameBytes), new Uint8Array(show.frameBytes)];
   let state = startPlayer(show);
   const name = (): string => design.moods.list[state.mood]?.name ?? 'dark';
@@ -78,7 +80,27 @@ function runPreview(design: Design, steps: readonly Step[]): string[] {
 }
 
 function expectEqual(plan: Plan, steps: readonly Step[]): void {
-  const [program, preview] = [runHost(buildHost(plan), steps), runPreview(plan.design, steps)];
+  expectSame(runHost(buildHost(plan), steps), runPreview(plan.design, steps), steps);
+}
+
+/** The same of each board by itself, where there are several: each has a program and controls of its own. */
+function expectEachEqual(plan: Plan, stepsFor: (controls: readonly Control[]) => readonly Step[]): void {
+  const folder = writeProgram(plan);
+  const folders = readdirSync(folder).sort();
+  const { programs } = assess(plan.design);
+  expect(folders).toHaveLength(programs.length);
+  programs.forEach((programmed, i) => {
+    const own = join(folder, folders[i] ?? '');
+    execFileSync('make', ['-s', 'host'], { cwd: own });
+    const controls = controlsOf(plan.design).filter(({ id }) =>
+      programmed.show.controls.some((control) => control.id === id),
+    );
+    const steps = stepsFor(controls);
+    expectSame(runHost(own, steps), runPreview(plan.design, steps, programmed), steps);
+  });
+}
+
+function expectSame(program: readonly string[], preview: readonly string[], steps: readonly Step[]): void {
   expect(program.length).toBe(preview.length);
   const differs = preview.findIndex((line, i) => line !== program[i]);
   // The first line that differs says more than twenty thousand that don't.
@@ -258,7 +280,10 @@ function touchAll(
 
 describe('the program gives the bytes of the preview', () => {
   it.each(demos)('%s with every control touched again and again: 20 000 frames', (_file, plan) => {
-    expectEqual(plan, touchAll(controlsOf(plan.design), { frames: 20_000, everyMs: 17, period: 450 }));
+    const stepsFor = (controls: readonly Control[]): Step[] =>
+      touchAll(controls, { frames: 20_000, everyMs: 17, period: 450 });
+    if (itemsOf(plan.design, 'board').length > 1) expectEachEqual(plan, stepsFor);
+    else expectEqual(plan, stepsFor(controlsOf(plan.design)));
   });
   it.each([1, 2, 3])('stacks of random moves under cues of every kind: 20 000 frames (start number %d)', (seed) => {
     expectEqual(manyMoods(seed), manySteps(20_000));

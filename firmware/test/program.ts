@@ -1,6 +1,6 @@
-import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { basename, join } from 'node:path';
+import { basename, dirname, join } from 'node:path';
 import { assess } from '@glimmer/core/assess';
 import { type EngineFiles, exportProgram } from '@glimmer/core/exports';
 import type { Plan } from '@glimmer/core/plan';
@@ -16,10 +16,12 @@ export const engineFiles: EngineFiles = Object.fromEntries(
   ),
 );
 
-/** Writes the program of a plan into a folder of its own. */
+/** Writes the program of a plan into a folder of its own; of several boards each has a folder in it, in their order. */
 export function writeProgram(plan: Plan): string {
   const folder = mkdtempSync(join(tmpdir(), 'glimmer-program-'));
-  for (const [name, text] of Object.entries(exportProgram(plan, assess(plan.design), engineFiles)))
+  for (const [name, text] of Object.entries(exportProgram(plan, assess(plan.design), engineFiles))) {
+    mkdirSync(dirname(join(folder, name)), { recursive: true });
     writeFileSync(join(folder, name), text);
+  }
   return folder;
 }

@@ -20,6 +20,7 @@ const offered: readonly (readonly [file: string, shows: string])[] = [
   ['reef-reliquary', 'A grid of 64 lights that is lit row by row, with cells that live on it.'],
   ['mooring-float', 'One light, one cell, and a magnet that switches it: no controller at all.'],
   ['divers-helmet-lamp', 'A power light that is held at its current, with its heatsink and how warm it gets.'],
+  ['pilots-semaphore-wands', 'A matched pair that is swung, each with a small controller and a cell; seven copies.'],
   ['stepping-stone-lanterns', 'Twelve like copies, straight from one cell each.'],
   ['paddle-steamer-handcart', 'Two motors that start with a mood, and a protection board that must not starve them.'],
   ['crews-oars', 'Four copies in step on one radio remote.'],

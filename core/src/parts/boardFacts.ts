@@ -25,7 +25,7 @@ export const boardFacts: readonly BoardFacts[] = [
     clockMhz: 16.5,
     worthCycles: 1,
     memoryBytes: 512,
-    stackBytes: 320,
+    stackBytes: 272,
     programBytes: 8192,
     loopTickMs: 16,
     converterBits: 10,

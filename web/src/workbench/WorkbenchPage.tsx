@@ -106,7 +106,7 @@ function Head({ stage, onFind, onKeys }: HeadProps) {
   const plan = usePlan();
   return (
     <header className="no-print flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule bg-paper px-3 pt-1.5 pb-1">
-      <div className="w-44 min-w-0">
+      <div className="w-44 min-w-0 xl:w-56">
         <Link
           to="/"
           className="inline-flex min-h-6 items-center text-[13px] text-verdigris underline underline-offset-2"
