@@ -41,6 +41,11 @@ const hours =
   (supplyId: string) =>
   ({ supplies }: Assessment): number =>
     supplies.find(({ rail }) => rail.id === supplyId)?.runsFor?.likelyH ?? Number.NaN;
+/** Out of a source at the height of its own hardest mood, with a tenth of its charge left. */
+const heightA =
+  (supplyId: string) =>
+  ({ supplies }: Assessment): number =>
+    supplies.find(({ rail }) => rail.id === supplyId)?.atPeak.packA ?? Number.NaN;
 const energyWh =
   (supplyId: string) =>
   ({ standBy }: Assessment): number =>
@@ -162,6 +167,23 @@ const byHand: readonly (readonly [
     39,
     0.1,
     '3,327 mAh; 5 V · 51.8 mA / (0.88 · 3.65 V) = 81 mA: 41 h, less the last tenth of a boost',
+  ],
+  // Each wand is hardest on its own cell in another mood: one that is raised is filled to its tip.
+  [
+    'pilots-semaphore-wands',
+    'height of the port cell',
+    heightA('port-cell'),
+    0.32,
+    0.04,
+    '24 red dice of 13 mA, 50 %: 156 mA; 24 × 0.8 mA + 12 mA; 5 V · 187 mA / (0.87 · 3.35 V)',
+  ],
+  [
+    'pilots-semaphore-wands',
+    'height of the starboard cell',
+    heightA('starboard-cell'),
+    0.32,
+    0.04,
+    'the same in green',
   ],
   // By its cells: carriers count nominal volts times ampere-hours.
   ['kelp-cloak', 'energy', energyWh('pack'), 28.9, 0.005, '3 × 3.7 V × 2.6 Ah'],

@@ -22,7 +22,7 @@ import {
   scaleDraws,
 } from '../power/index.ts';
 import { wireCarriesA } from '../wires/index.ts';
-import { hungriestOf, type MoodBudget } from './budget.ts';
+import type { MoodBudget } from './budget.ts';
 import { sharesOfLine } from './chainLadder.ts';
 import { type Consumer, fullOf } from './consumers.ts';
 import type { CourseStretch } from './course.ts';
@@ -200,6 +200,13 @@ function linkTapes(input: SuppliesInput, drawn: Drawn, budget: MoodBudget | unde
   });
 }
 
+/** Of several loads the one that takes most out of this very source, whatever others take; undefined where there is none. */
+function hardest(tree: SupplyTree, charge: number, loads: readonly Draws[]): Draws | undefined {
+  if (loads.length < 2) return loads[0];
+  const taken = loads.map((draws) => operate(tree, charge, draws).packA);
+  return loads[taken.indexOf(Math.max(...taken))];
+}
+
 /** Height and mean of a stretch of the evening, as far as the limiter leaves them. */
 function stretchDraws(input: SuppliesInput, drawn: Drawn, stretch: CourseStretch): NightStretch {
   const { show } = input;
@@ -211,19 +218,14 @@ function stretchDraws(input: SuppliesInput, drawn: Drawn, stretch: CourseStretch
       scaleDraws(lightDraws(drawn, show, switchedOnly(show, shares), 'mean'), share),
     ];
   });
-  const peaks = stretch.parts.map(({ budget, peakLeft }) => ({
-    amps: budget.peakA,
-    draws: drawAtBrightness(drawOfMood(input, drawn, budget), budget.brightness * peakLeft),
-  }));
-  const peak = peaks.reduce<(typeof peaks)[number] | null>(
-    (most, each) => (!most || each.amps > most.amps ? each : most),
-    null,
+  const peaks = stretch.parts.map(({ budget, peakLeft }) =>
+    drawAtBrightness(drawOfMood(input, drawn, budget), budget.brightness * peakLeft),
   );
   return {
     moodId: stretch.moodId ?? '',
     minutes: stretch.minutes,
     mean: addDraws(meanDark, ...means),
-    peak: peak?.draws ?? darkDraws(drawn, 'peak'),
+    peak: hardest(drawn.tree, 1, peaks) ?? darkDraws(drawn, 'peak'),
   };
 }
 
@@ -295,30 +297,24 @@ export function assessSupply(
   const drawn = drawnFor(input, laid, 0);
   const dark = darkDraws(drawn, 'mean');
   const reserve = searched?.reserve ?? keptReserve(laid, input.consumers, () => findReserve(laid.tree, dark));
-  const most = hungriestOf(budgets);
   const moodPeaks = new Map(
     budgets.map((budget) => [budget.moodId, drawAtBrightness(drawOfMood(input, drawn, budget), budget.brightness)]),
   );
   const signed = budgets.flatMap((budget) =>
-    drawsUnderSigns(input, drawn, budget).map((each, s) => ({
-      amps: budget.underSigns[s]?.peakA ?? 0,
-      draws: drawAtBrightness(each, budget.brightness),
-    })),
+    drawsUnderSigns(input, drawn, budget).map((each) => drawAtBrightness(each, budget.brightness)),
   );
-  const plain = most
-    ? { amps: most.peakA, draws: moodPeaks.get(most.moodId) ?? dark }
-    : {
-        amps: 0,
-        draws: addDraws(
-          darkDraws(drawn, 'peak'),
-          lightDraws(
-            drawn,
-            show,
-            show.groups.map(() => 1),
-          ),
-        ),
-      };
-  const peak = signed.reduce((highest, each) => (each.amps > highest.amps ? each : highest), plain).draws;
+  const plain = hardest(laid.tree, reserve, [...moodPeaks.values()]);
+  const most = budgets.find(({ moodId }) => moodPeaks.get(moodId) === plain);
+  const peak =
+    hardest(laid.tree, reserve, [...(plain ? [plain] : []), ...signed]) ??
+    addDraws(
+      darkDraws(drawn, 'peak'),
+      lightDraws(
+        drawn,
+        show,
+        show.groups.map(() => 1),
+      ),
+    );
   const atPeak = operate(laid.tree, reserve, peak);
   const withTapes = (budget: MoodBudget | undefined): SupplyTree => ({
     ...laid.tree,
