@@ -65,6 +65,16 @@ describe('a sum never says what can’t be', () => {
     );
   });
 
+  it('two feeds on one pixel count as one, and one past the end as at its last: both are said, and the figures are those', () => {
+    const of = (feeds: string) => ask('tape-drop', `length=1m density=60 pixel=36.8mA feeds=${feeds}`);
+    const [one, twice, past] = [of('0'), of('0,2mm'), of('0,3m')];
+    expect(ids(twice)).toContain('feeds-on-one');
+    expect(figureOf(twice, 'leastV')).toBe(figureOf(one, 'leastV'));
+    expect(ids(past)).toContain('feed-beyond');
+    expect(figureOf(past, 'leastV')).toBe(figureOf(of('0,1m'), 'leastV'));
+    for (const each of [one, of('0,1m')]) expect(ids(each).filter((id) => id.startsWith('feed'))).toEqual([]);
+  });
+
   it('warm thread loses more than cool, as copper does: 3.9 parts in a thousand a kelvin', () => {
     const dropAt = (ambientC: number): number =>
       figureOf(ask('wire', `conductor=thread thread=90Ω/m length=200mm current=10mA ambient=${ambientC}`), 'dropV') ??

@@ -10,10 +10,14 @@ interface Judged {
   readonly collapsed: boolean;
   readonly least: number;
   readonly wantedV: number;
+  /** Feeds that fall on a pixel which has one already. */
+  readonly onOne: number;
+  /** Feeds that lie past its end. */
+  readonly beyond: number;
 }
 
 /** What is amiss, or to be known. */
-const judge = ({ collapsed, least, wantedV }: Judged): Finding[] =>
+const judge = ({ collapsed, least, wantedV, onOne, beyond }: Judged): Finding[] =>
   findingsWhere(
     [
       collapsed,
@@ -33,6 +37,30 @@ const judge = ({ collapsed, least, wantedV }: Judged): Finding[] =>
         say`The weakest pixel gets ${volts(least)}; ${volts(wantedV)} is wanted`,
         'Blue and green starve first, so white goes warm towards the far end.',
         'Feed it at more places: see feed-points.',
+      ),
+    ],
+    [
+      onOne > 0,
+      finding(
+        'feeds-on-one',
+        'mind',
+        onOne === 1
+          ? 'Two feeds fall on one pixel: they count as one'
+          : `${onOne} feeds fall on a pixel that has one already`,
+        'What joins the tape at the same place feeds the same piece of its rails.',
+        'Put it at least a pixel farther, or leave it out.',
+      ),
+    ],
+    [
+      beyond > 0,
+      finding(
+        'feed-beyond',
+        'mend',
+        beyond === 1
+          ? 'A feed lies past the end of the tape: it is taken at its last pixel'
+          : `${beyond} feeds lie past the end of the tape: they are taken at its last pixel`,
+        'There is nothing to solder to beyond it.',
+        'Type where along the tape it is joined.',
       ),
     ],
   );
@@ -56,13 +84,11 @@ export const tapeDropSum = defineSum({
   },
   reckon: (values) => {
     const tape = evenTape({ ...values, fullAboveV: values.load === 'the same at any voltage' ? 0 : values.fullAboveV });
-    const at = [
-      ...new Set(
-        values.feeds.map((mm) =>
-          Math.min(tape.pixels - 1, Math.max(0, Math.round((mm * values.perMetre) / 1000 - 0.5))),
-        ),
-      ),
-    ];
+    const pixels = values.feeds.map((mm) =>
+      Math.min(tape.pixels - 1, Math.max(0, Math.round((mm * values.perMetre) / 1000 - 0.5))),
+    );
+    const at = [...new Set(pixels)];
+    const beyond = values.feeds.filter((mm) => mm > values.lengthMm).length;
     if (at.length === 0) throw new SumError('Give at least one feed, got none: feeds=0 or feeds=0,3m');
     const solved = tapeVoltages(tape, at);
     const least = Math.min(...solved.voltageV);
@@ -81,7 +107,13 @@ export const tapeDropSum = defineSum({
         { form: 'figures', key: 'voltageV', label: 'At each pixel', kind: 'voltageV', values: solved.voltageV },
       ],
       steps: [],
-      findings: judge({ collapsed, least, wantedV: values.wantedV }),
+      findings: judge({
+        collapsed,
+        least,
+        wantedV: values.wantedV,
+        onOne: pixels.length - at.length - (beyond > 1 ? beyond - 1 : 0),
+        beyond,
+      }),
       drawing: {
         kind: 'lines',
         x: { label: 'along the tape', kind: 'lengthMm' },
