@@ -10,6 +10,7 @@ import {
   type Switched,
 } from '../network/index.ts';
 import type { Design } from '../plan/index.ts';
+import type { MoodBudget } from './budget.ts';
 import type { Consumer } from './consumers.ts';
 import type { SupplyAssessment } from './supplies.ts';
 
@@ -17,11 +18,14 @@ import type { SupplyAssessment } from './supplies.ts';
 export interface HeatSource {
   readonly id: string;
   readonly itemId: string;
-  readonly what: 'light' | 'resistor' | 'transistor' | 'driver' | 'converter' | 'regulator' | 'load';
+  /** `glow`: what many small lights together give to their air; none of them is warm by itself. */
+  readonly what: 'light' | 'resistor' | 'transistor' | 'driver' | 'converter' | 'regulator' | 'load' | 'glow';
   readonly name: string;
   /** From where the heat is made to its outside, each. */
   readonly bodies: readonly WarmBody[];
   readonly count: number;
+  /** The hollow that it is in, where that is not what its item lies in. */
+  readonly hollowId?: string;
 }
 
 /** Typical of the kind: to still air in kelvin a watt, and what it takes up; the maker of the part says better. */
@@ -39,6 +43,8 @@ const thermal = {
   regulator: { toNextKPerW: 120, capacityJPerK: 1 },
   /** A motor or a sound module that takes a watt. */
   load: { toNextKPerW: 20, capacityJPerK: 15 },
+  /** As warm as their air. */
+  glow: { toNextKPerW: 0.01, capacityJPerK: 0.1 },
   /** Of a quarter of a watt. */
   resistor: { toNextKPerW: 130, capacityJPerK: 0.2 },
 } as const;
@@ -194,6 +200,45 @@ const loadSources = (
     ];
   });
 
+/** Of what lights take from their rail so much stays as heat; the rest leaves as light. */
+const GLOW_HEAT_SHARE = 0.8;
+
+/** The hollows that lights are in, each with the share of them that is there. */
+function sharesByHollow(group: PlacedGroup): ReadonlyMap<string, number> {
+  if (group.shape !== 'lights') return new Map(group.tape.hollowId === null ? [] : [[group.tape.hollowId, 1]]);
+  const shares = new Map<string, number>();
+  // A power star is a source of its own.
+  if (group.part.body === 'power star') return shares;
+  for (const { hollowId } of group.group.places)
+    if (hollowId !== null) shares.set(hollowId, (shares.get(hollowId) ?? 0) + 1 / group.group.places.length);
+  return shares;
+}
+
+/** What lights give to the air of what they are closed in, over the mood that takes most of them, or lit for good. */
+const glowSources = (
+  { placed, consumers, moods }: HeatKnown,
+  nominalOf: (railId: string | null) => number,
+): HeatSource[] =>
+  placed.flatMap((group) => {
+    const consumer = consumers.find(({ id }) => id === group.id);
+    if (!consumer) return [];
+    const inMoods = moods.flatMap(({ groups }) => groups.find(({ groupId }) => groupId === group.id)?.meanA ?? []);
+    const meanA = inMoods.length > 0 ? Math.max(...inMoods) : consumer.restA + consumer.steadyA;
+    return [...sharesByHollow(group)].map(([hollowId, share]) => ({
+      ...small(
+        {
+          id: `glow:${group.id}:${hollowId}`,
+          itemId: group.id,
+          what: 'glow',
+          name: group.name,
+          heatW: GLOW_HEAT_SHARE * share * meanA * nominalOf(consumer.railId),
+        },
+        thermal.glow,
+      ),
+      hollowId,
+    }));
+  });
+
 /** What of a plan says where heat is made. */
 export interface HeatKnown {
   readonly placed: readonly PlacedGroup[];
@@ -206,6 +251,8 @@ export interface HeatKnown {
   readonly consumers: readonly Consumer[];
   /** Loads that a program runs. */
   readonly loads: readonly LoadDrive[];
+  /** What each mood draws. */
+  readonly moods: readonly MoodBudget[];
 }
 
 /** All that makes heat, in the order of the plan. */
@@ -213,10 +260,12 @@ export function listHeatSources(items: Design['items'], known: HeatKnown): reado
   const { placed, driven, switched, boards, rails, supplies, consumers, loads } = known;
   const groupOf = (id: string): PlacedGroup | undefined => placed.find((group) => group.id === id);
   const rangeOf = (railId: string | null) => (railId === null ? undefined : rails.byId.get(railId)?.range);
+  const nominalOf = (railId: string | null): number => rangeOf(railId)?.nominalV ?? 0;
   return [
     ...driven.flatMap((each) => sourcesOf(each, groupOf(each.itemId), switched.get(each.itemId)?.[0]?.by?.id ?? null)),
     ...supplies.flatMap(converterSources),
     ...boards.flatMap((board) => regulatorSource(board, driven, rangeOf(board.railId)?.mostV ?? 0)),
-    ...loadSources(consumers, loads, items, (railId) => rangeOf(railId)?.nominalV ?? 0),
+    ...loadSources(consumers, loads, items, nominalOf),
+    ...glowSources(known, nominalOf),
   ];
 }

@@ -59,6 +59,7 @@ const limits = {
   converter: 125,
   regulator: 125,
   load: 90,
+  glow: Number.POSITIVE_INFINITY,
 } as const;
 /** The air of a hollow that is not drawn, with the skin of its walls. */
 const HOLLOW_J_PER_K = 60;
@@ -96,7 +97,7 @@ function byAir(sources: readonly HeatSource[], { items, hollows }: WarmDesign): 
   for (const source of sources) {
     const item = items.find(({ id }) => id === source.itemId);
     const typed = source.what === 'light' && item && 'hollowKPerW' in item ? item.hollowKPerW : undefined;
-    const boxId = item && 'boxId' in item ? item.boxId : null;
+    const boxId = source.hollowId ?? (item && 'boxId' in item ? item.boxId : null);
     const box = hollows.find((each): each is HollowBox => each.kind === 'box' && each.id === boxId) ?? null;
     const key = typed !== undefined ? `own ${source.itemId}` : box ? `box ${box.id}` : 'open';
     const air =
@@ -172,7 +173,9 @@ export function reckonWarmth(design: WarmDesign, known: HeatKnown): Warmth {
   return {
     parts: told
       .flatMap(({ parts }) => parts)
-      .filter(({ what, forGood, airC }) => what === 'light' || forGood.outsideC - airC >= LEAST_RISE_K)
+      .filter(
+        ({ what, forGood, airC }) => what === 'light' || (what !== 'glow' && forGood.outsideC - airC >= LEAST_RISE_K),
+      )
       .sort((a, b) => b.forGood.outsideC - a.forGood.outsideC),
     boxes: told.flatMap(({ boxes }) => boxes),
   };

@@ -110,6 +110,18 @@ describe('what is closed in one box', () => {
     expect((horn?.forGood.insideC ?? 0) - (horn?.airC ?? 0)).toBeCloseTo(10.5, 0);
   });
 
+  it('is warmed by the lights in it too, though none of them is told of: 1.47 W of ten white pixels, 11.9 K', () => {
+    const design = closed(false);
+    const items = design.items.map((item) =>
+      item.kind === 'pixel tape' ? ({ ...item, hollowId: 'belly' } as Item) : item,
+    );
+    const { parts, boxes } = assess({ ...design, items }).warm;
+    // Eight tenths of 5 V · 10 · 36.8 mA, behind 8.06 K/W.
+    expect((boxes[0]?.airC ?? 0) - design.piece.ambientC).toBeCloseTo(11.9, 1);
+    expect(parts.map(({ what }) => what)).not.toContain('glow');
+    expect(assess(design).warm.boxes).toEqual([]);
+  });
+
   it('is warm slowly: the air of the box gathers what its walls take up, and its own time is told apart from for good', () => {
     const base = closed(true);
     const after = (runS: number | undefined) => {
