@@ -73,6 +73,8 @@ static void set_pin(uint8_t pin, uint8_t high) {
 /* Timer 0 runs over each 1.024 ms: 16 MHz / 64 / 256. */
 static volatile uint32_t overflows;
 
+#include "eight.h"
+
 void __vector_16(void) __attribute__((signal, used, externally_visible));
 void __vector_16(void) { overflows++; }
 
@@ -133,17 +135,6 @@ uint16_t board_level(uint8_t control) {
   return (uint16_t)(low | ((uint16_t)ADCH << 8));
 }
 
-/* Hardware dimming at 977 Hz on the six pins that have it; none at all at 0, since the timer would leave a spike. */
-static void dim(volatile uint8_t *control, uint8_t on, volatile uint8_t *compare, uint8_t pin, uint8_t light) {
-  if (light == 0) {
-    *control &= (uint8_t)~on;
-    set_pin(pin, 0);
-    return;
-  }
-  *compare = light;
-  *control |= on;
-}
-
 void board_dim(uint8_t channel, uint8_t light) {
   uint8_t pin = LINE_OF(channel_pins[channel]);
   if (channel_low[channel]) light = (uint8_t)(255 - light);
@@ -159,34 +150,6 @@ void board_dim(uint8_t channel, uint8_t light) {
     case NO_LINE: break;
     default: set_pin(pin, light >= 128);
   }
-}
-
-/* Eight bits of 1.25 us at 16 MHz, 20 cycles each: high for 6 cycles (375 ns) is a 0, for 12 (750 ns) a 1. */
-static void send_byte(volatile uint8_t *port, uint8_t high, uint8_t low, uint8_t value) {
-  uint8_t bits = 8;
-  __asm__ volatile(
-      "1: st %a[port], %[high]\n\t"
-      "nop\n\tnop\n\tnop\n\t"
-      "sbrs %[value], 7\n\t"
-      "st %a[port], %[low]\n\t"
-      "lsl %[value]\n\t"
-      "nop\n\tnop\n\tnop\n\tnop\n\t"
-      "st %a[port], %[low]\n\t"
-      "nop\n\tnop\n\t"
-      "dec %[bits]\n\t"
-      "brne 1b\n\t"
-      : [value] "+r"(value), [bits] "+r"(bits)
-      : [port] "e"(port), [high] "r"(high), [low] "r"(low));
-}
-
-/* The clock stands still while pixels are sent, but for one overflow that waits: counts up those that were missed. A byte
- * takes about 200 cycles, 3.125 ticks of 4 us; the timer itself says how far it is within a round. */
-static void make_up_time(uint8_t before, uint16_t count) {
-  uint16_t reckoned = (uint16_t)((uint32_t)count * 25u / 8u);
-  uint8_t within = (uint8_t)(TCNT0 - before);
-  uint16_t whole = (uint16_t)((uint16_t)(reckoned + 128u - within) / 256u);
-  uint16_t missed = (uint16_t)(((uint32_t)before + within + 256u * (uint32_t)whole) >> 8);
-  if (missed > 1) overflows += missed - 1u;
 }
 
 void board_pixels(uint8_t line, const UG_FLASH ug_line *how, const uint8_t *bytes) {

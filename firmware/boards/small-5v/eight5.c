@@ -38,7 +38,8 @@ static const uint8_t control_pins[] = UG_CONTROL_PINS;
 static const uint8_t told_pins[][3] = UG_TOLD_PINS;
 #endif
 
-static void set_bit(uint8_t bit, uint8_t high) {
+/* A pin by its bit. */
+static void set_pin(uint8_t bit, uint8_t high) {
   if (high) PORTB |= bit;
   else PORTB &= (uint8_t)~bit;
 }
@@ -49,6 +50,8 @@ static uint8_t channel_of(uint8_t pin) { return pin == 3 ? 1 : pin == 4 ? 3 : pi
 /* Timer 0 runs over each 0.993 ms: 16.5 MHz / 64 / 256. */
 static volatile uint32_t overflows;
 
+#include "eight.h"
+
 void __vector_5(void) __attribute__((signal, used, externally_visible));
 void __vector_5(void) { overflows++; }
 
@@ -56,7 +59,7 @@ void board_begin(void) {
   uint8_t i;
   for (i = 0; i < sizeof channel_pins; i++) {
     /* Its dark level first: what is lit while low must not flash when its pin becomes an output. */
-    if (channel_low[i]) set_bit(BIT_OF(channel_pins[i]), 1);
+    if (channel_low[i]) set_pin(BIT_OF(channel_pins[i]), 1);
     DDRB |= BIT_OF(channel_pins[i]);
   }
 #if UG_TOLD > 0
@@ -64,7 +67,7 @@ void board_begin(void) {
 #endif
   for (i = 0; i < sizeof line_pins; i++) DDRB |= BIT_OF(line_pins[i]);
 #if UG_CONTROLS > 0
-  for (i = 0; i < UG_CONTROLS; i++) if (!ug_plan.controls[i].is_sensor) set_bit(BIT_OF(control_pins[i]), 1);
+  for (i = 0; i < UG_CONTROLS; i++) if (!ug_plan.controls[i].is_sensor) set_pin(BIT_OF(control_pins[i]), 1);
 #endif
   TCCR0A = 0x03;
   TCCR0B = 0x03;
@@ -98,17 +101,6 @@ uint16_t board_level(uint8_t control) {
   return (uint16_t)(low | ((uint16_t)ADCH << 8));
 }
 
-/* Hardware dimming at 1007 Hz on the three pins that have it; none at all at 0, since the timer would leave a spike. */
-static void dim(volatile uint8_t *control, uint8_t on, volatile uint8_t *compare, uint8_t bit, uint8_t light) {
-  if (light == 0) {
-    *control &= (uint8_t)~on;
-    set_bit(bit, 0);
-    return;
-  }
-  *compare = light;
-  *control |= on;
-}
-
 void board_dim(uint8_t channel, uint8_t light) {
   uint8_t pin = channel_pins[channel], bit = BIT_OF(pin);
   if (channel_low[channel]) light = (uint8_t)(255 - light);
@@ -117,37 +109,8 @@ void board_dim(uint8_t channel, uint8_t light) {
     case 2: dim(&TCCR0A, 0x20, &OCR0B, bit, light); break;
     case 5: dim(&GTCCR, 0x20, &OCR1B, bit, light); break;
     case NO_PIN: break;
-    default: set_bit(bit, light >= 128);
+    default: set_pin(bit, light >= 128);
   }
-}
-
-/* Eight bits of 1.21 us at 16.5 MHz, 20 cycles each: high for 6 cycles (364 ns) is a 0, for 12 (727 ns) a 1. */
-static void send_byte(uint8_t high, uint8_t low, uint8_t value) {
-  uint8_t bits = 8;
-  volatile uint8_t *port = &PORTB;
-  __asm__ volatile(
-      "1: st %a[port], %[high]\n\t"
-      "nop\n\tnop\n\tnop\n\t"
-      "sbrs %[value], 7\n\t"
-      "st %a[port], %[low]\n\t"
-      "lsl %[value]\n\t"
-      "nop\n\tnop\n\tnop\n\tnop\n\t"
-      "st %a[port], %[low]\n\t"
-      "nop\n\tnop\n\t"
-      "dec %[bits]\n\t"
-      "brne 1b\n\t"
-      : [value] "+r"(value), [bits] "+r"(bits)
-      : [port] "e"(port), [high] "r"(high), [low] "r"(low));
-}
-
-/* The clock stands still while pixels are sent, but for one overflow that waits: counts up those that were missed. A byte
- * takes about 200 cycles, 3.125 ticks; the timer itself says how far it is within a round. */
-static void make_up_time(uint8_t before, uint16_t count) {
-  uint16_t reckoned = (uint16_t)((uint32_t)count * 25u / 8u);
-  uint8_t within = (uint8_t)(TCNT0 - before);
-  uint16_t whole = (uint16_t)((uint16_t)(reckoned + 128u - within) / 256u);
-  uint16_t missed = (uint16_t)(((uint32_t)before + within + 256u * (uint32_t)whole) >> 8);
-  if (missed > 1) overflows += missed - 1u;
 }
 
 void board_pixels(uint8_t line, const UG_FLASH ug_line *how, const uint8_t *bytes) {
@@ -160,7 +123,7 @@ void board_pixels(uint8_t line, const UG_FLASH ug_line *how, const uint8_t *byte
   high = (uint8_t)(low | bit);
   for (; bytes < end; bytes += 3) {
     uint8_t white = own_white ? ug_white(bytes) : 0;
-    for (k = 0; k < dice; k++) send_byte(high, low, ug_wire(how, bytes, k, white));
+    for (k = 0; k < dice; k++) send_byte(&PORTB, high, low, ug_wire(how, bytes, k, white));
   }
   make_up_time(before, (uint16_t)(how->bytes / 3u * dice));
   __asm__ volatile("sei");
@@ -174,12 +137,12 @@ void board_tell(uint8_t driver, const uint8_t *lights, uint16_t count) {
   uint8_t light, bits;
   for (; count > 0; count--)
     for (light = *lights++, bits = 8; bits; bits--, light = (uint8_t)(light << 1)) {
-      set_bit(clock, 0);
-      set_bit(data, light & 0x80);
-      set_bit(clock, 1);
+      set_pin(clock, 0);
+      set_pin(data, light & 0x80);
+      set_pin(clock, 1);
     }
-  set_bit(latch, 1);
-  set_bit(latch, 0);
+  set_pin(latch, 1);
+  set_pin(latch, 0);
 }
 #else
 void board_tell(uint8_t driver, const uint8_t *lights, uint16_t count) { (void)driver; (void)lights; (void)count; }
