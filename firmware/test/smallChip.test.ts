@@ -83,15 +83,14 @@ describe('the program on a small chip, instruction by instruction', () => {
     expect(pins.map((line) => found.dimmed.get(line))).toEqual(channels);
   });
 
-  it('reads its sensor: the mood that the dark calls comes once it is dark', () => {
-    const room: Item = {
-      kind: 'light sensor',
-      id: 'room',
-      name: 'Room',
+  it('reads its knob: the mood that turning it down calls comes, and at the other end does not', () => {
+    const knob: Item = {
+      kind: 'knob',
+      id: 'knob',
+      name: 'Knob',
       at: { xMm: 0, yMm: 0 },
       board: null,
-      darkOhm: 180_000,
-      lightOhm: 2400,
+      turnedTo: 0.5,
     };
     const base = on('controller-small-5v', {
       tapes: [tapeOf({ lengthMm: 60 })],
@@ -107,20 +106,19 @@ describe('the program on a small chip, instruction by instruction', () => {
         ),
         startId: 'day',
         cues: [
-          { id: 'c', from: null, when: { kind: 'dark', controlId: 'room' }, to: 'night', fadeS: 0, backAfterS: null },
+          { id: 'c', from: null, when: { kind: 'dark', controlId: 'knob' }, to: 'night', fadeS: 0, backAfterS: null },
         ],
       },
     });
-    const sensing: Design = { ...base, items: [...base.items, room] };
+    const sensing: Design = { ...base, items: [...base.items, knob] };
     const { show } = assess(sensing);
-    const line = lineOf(sensing, 'control:room');
+    const line = lineOf(sensing, 'control:knob');
     // The converter's channels of lines 2, 3 and 4 are 1, 3 and 2.
     const channel = [0, 0, 1, 3, 2][line] ?? 0;
     const lastAt = (volts: number): readonly number[] => {
       const levels = [0, 0, 0, 0];
       levels[channel] = volts;
-      // It settles for some seconds before it believes the dark.
-      const { edges } = run(planOf(sensing), 5200, { volts: levels });
+      const { edges } = run(planOf(sensing), 1500, { volts: levels });
       return (
         decodeLine(edges.get(lineOf(sensing, 'data:tape')) ?? [])
           .at(-2)
@@ -129,11 +127,11 @@ describe('the program on a small chip, instruction by instruction', () => {
     };
     const isDark = (code: number): boolean => {
       let state = startPlayer(show);
-      for (let ms = 0; ms <= 5000; ms += 16) state = sense(show, state, 0, code, ms);
+      for (let ms = 0; ms <= 1400; ms += 16) state = sense(show, state, 0, code, ms);
       return state.controls[0]?.isOn ?? false;
     };
-    // 5 V behind 22 kΩ: in the dark 0.54 V, code 111; in light 4.5 V, code 923.
-    expect([isDark(111), isDark(923)]).toEqual([true, false]);
+    // Of 5 V: 0.54 V is code 111, 4.5 V code 921.
+    expect([isDark(111), isDark(921)]).toEqual([true, false]);
     const [night, day] = [lastAt(0.54), lastAt(4.5)];
     expect(night[1]).toBeGreaterThan(0);
     expect(night[0]).toBe(0);
