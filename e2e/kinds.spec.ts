@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { copyDemo, DEMO, expect, figure, fill, goTo, kept, shown, test } from './bench.ts';
+import { copyDemo, DEMO, drawn, expect, figure, fill, goTo, kept, shown, test } from './bench.ts';
 
 const demo = (number: string): string => `${DEMO.slice(0, -3)}${number}`;
 const button = (page: Page, name: string) => page.getByRole('button', { name, exact: true });
@@ -50,6 +50,27 @@ test('a knob, a motion sensor and a sound sensor: heard, turned and drawn, with 
   await goTo(page, 'moods');
   const hands = page.getByRole('group', { name: 'Virtual hands' });
   await hands.getByRole('slider', { name: 'Knob 1' }).fill('20');
+  // Turned down it darkens nothing yet: the lights go on moving. Once it dims they stand dark.
+  const knob = hands.getByRole('slider', { name: 'Knob 1' });
+  const stirs = async (): Promise<boolean> => {
+    const before = await drawn(page);
+    await page.waitForTimeout(400);
+    return (await drawn(page)) !== before;
+  };
+  await page.getByRole('tab', { name: 'Hunt' }).click();
+  await page.getByRole('button', { name: /^Lamp off/ }).click();
+  await page.getByRole('button', { name: 'Run the moods' }).click();
+  await knob.fill('0');
+  await expect.poll(stirs).toBe(true);
+  await goTo(page, 'drive');
+  await page.getByLabel('Sets how bright all lights of its board are').check();
+  await shown(page);
+  await goTo(page, 'moods');
+  await page.getByRole('tab', { name: 'Hunt' }).click();
+  await knob.fill('0');
+  await expect.poll(stirs).toBe(false);
+  await knob.fill('100');
+  await expect.poll(stirs).toBe(true);
   await hands.getByRole('button', { name: 'Motion sensor 1' }).click();
   await expect(hands.getByRole('button', { name: 'Motion sensor 1' })).toHaveAttribute('aria-pressed', 'true');
   await goTo(page, 'power');
