@@ -206,6 +206,8 @@ static void begin_slot(slot *at, const UG_FLASH ug_move *move) {
   uint16_t cell, count = count_of(move);
   at->move = move;
   at->generation = 0;
+  /* What a larger board left behind its last cell is gone. */
+  for (cell = 0; cell < UG_MOST_CELLS / 8; cell++) at->now[cell] = at->next[cell] = 0;
   for (cell = 0; cell < count; cell++) put(at->now, cell, ug_chance(move->seed, cell, 0) < move->share256);
   next_generation(move, at->now, at->next);
 }

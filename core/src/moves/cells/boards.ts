@@ -96,15 +96,21 @@ const makeSlot = (): Slot => ({
 const slots: readonly [Slot, Slot] = [makeSlot(), makeSlot()];
 let older = 0;
 
+/** The first generation; what a larger board left behind its last cell is gone. */
+function beginAgain(slot: Slot, move: CompiledCells): void {
+  slot.generation = 0;
+  slot.next.fill(0);
+  seedBoard(move, slot.now);
+  nextGeneration(move, slot.now, slot.next);
+}
+
 function slotOf(move: CompiledCells): Slot {
   if (slots[0].move === move) return slots[0];
   if (slots[1].move === move) return slots[1];
   const slot = slots[older === 0 ? 0 : 1];
   older = 1 - older;
   slot.move = move;
-  slot.generation = 0;
-  seedBoard(move, slot.now);
-  nextGeneration(move, slot.now, slot.next);
+  beginAgain(slot, move);
   return slot;
 }
 
@@ -112,11 +118,7 @@ function slotOf(move: CompiledCells): Slot {
 export function boardsAt(move: CompiledCells, tMs: number): { readonly now: Uint8Array; readonly next: Uint8Array } {
   const wanted = Math.trunc((tMs % move.periodMs) / move.stepMs);
   const slot = slotOf(move);
-  if (slot.generation > wanted) {
-    slot.generation = 0;
-    seedBoard(move, slot.now);
-    nextGeneration(move, slot.now, slot.next);
-  }
+  if (slot.generation > wanted) beginAgain(slot, move);
   while (slot.generation < wanted) {
     slot.now.set(slot.next);
     nextGeneration(move, slot.now, slot.next);
