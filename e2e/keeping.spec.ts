@@ -47,7 +47,7 @@ test('bad files are refused with a message and the shelf goes on', async ({ page
     await expect(page.getByText(message).first()).toBeVisible();
   }
   await page.reload();
-  await expect(page.getByRole('heading', { name: 'Anglerfish headdress', exact: true })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Anglerfish headdress', exact: true, level: 2 })).toBeVisible();
 });
 
 test('pictures: a script is refused, 50 MB is refused, a plain drawing is taken', async ({ page }) => {
