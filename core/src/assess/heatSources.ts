@@ -24,6 +24,8 @@ export interface HeatSource {
   /** From where the heat is made to its outside, each. */
   readonly bodies: readonly WarmBody[];
   readonly count: number;
+  /** The item that says how long it is at work, where that is not its own. */
+  readonly worksWithId?: string;
   /** The hollow that it is in, where that is not what its item lies in. */
   readonly hollowId?: string;
 }
@@ -137,10 +139,19 @@ function sourcesOf(driven: Driven, group: PlacedGroup | undefined, driverId: str
           ),
         ]
       : []),
-    small(
-      { id: `driver:${suffix}`, itemId: driverId ?? itemId, what: 'driver', name: `${name}, its driver`, heatW: heldW },
-      thermal.driver,
-    ),
+    {
+      ...small(
+        {
+          id: `driver:${suffix}`,
+          itemId: driverId ?? itemId,
+          what: 'driver',
+          name: `${name}, its driver`,
+          heatW: heldW,
+        },
+        thermal.driver,
+      ),
+      worksWithId: itemId,
+    },
   ];
 }
 

@@ -74,6 +74,12 @@ describe('a power star', () => {
     expect(brief.after.outsideC - 22).toBeGreaterThan(0.6);
     expect(brief.after.outsideC - 22).toBeLessThan(0.82);
   });
+  it('what holds its current works as long as it does: after a minute its driver is nearly cold', () => {
+    const brief = assess(lamp({ litS: 60 })).warm.parts.find(({ what }) => what === 'driver');
+    // 0.713 W behind 60 K/W and 3 J/K, τ 180 s: 28.3 % of 42.8 K after 60 s.
+    expect(brief?.after.seconds).toBe(60);
+    expect((brief?.after.outsideC ?? 0) - 22).toBeCloseTo(0.283 * 42.8, 0);
+  });
   it('too hot inside is stopped, and set to what it bears by a click', () => {
     const design = lamp({ sinkKPerW: 200 });
     const found = checkDesign(design, assess(design)).find(({ id }) => id === 'too-hot:star:lamp');

@@ -91,6 +91,12 @@ interface Standing {
 /** What of a design says how warm its air is and what is closed in. */
 type WarmDesign = Pick<Design, 'piece' | 'hollows' | 'items'>;
 
+/** What the maker typed that a box holds back, at one of the lights in it: that holds for all that lies there. */
+const typedIn = (box: HollowBox, items: Design['items']): number | undefined =>
+  items.flatMap((item) =>
+    'hollowKPerW' in item && item.boxId === box.id && item.hollowKPerW !== undefined ? [item.hollowKPerW] : [],
+  )[0];
+
 /** Gathers what stands in the same air: each box, each hollow that was only typed for its lights, and the open. */
 function byAir(sources: readonly HeatSource[], { items, hollows }: WarmDesign): readonly Standing[] {
   const standings = new Map<string, Standing>();
@@ -99,15 +105,16 @@ function byAir(sources: readonly HeatSource[], { items, hollows }: WarmDesign): 
     const typed = source.what === 'light' && item && 'hollowKPerW' in item ? item.hollowKPerW : undefined;
     const boxId = source.hollowId ?? (item && 'boxId' in item ? item.boxId : null);
     const box = hollows.find((each): each is HollowBox => each.kind === 'box' && each.id === boxId) ?? null;
-    const key = typed !== undefined ? `own ${source.itemId}` : box ? `box ${box.id}` : 'open';
-    const air =
-      typed !== undefined
-        ? { toRoomKPerW: typed, capacityJPerK: HOLLOW_J_PER_K }
-        : box && {
-            toRoomKPerW: hollowWalls.reckon(wallsOf(box)),
-            capacityJPerK: hollowCapacity.reckon(wallsOf(box)),
-          };
-    const standing = standings.get(key) ?? { box: typed === undefined ? box : null, air, sources: [] };
+    const key = box ? `box ${box.id}` : typed !== undefined ? `own ${source.itemId}` : 'open';
+    const air = box
+      ? {
+          toRoomKPerW: typedIn(box, items) ?? hollowWalls.reckon(wallsOf(box)),
+          capacityJPerK: hollowCapacity.reckon(wallsOf(box)),
+        }
+      : typed === undefined
+        ? null
+        : { toRoomKPerW: typed, capacityJPerK: HOLLOW_J_PER_K };
+    const standing = standings.get(key) ?? { box, air, sources: [] };
     standing.sources.push(source);
     standings.set(key, standing);
   }
@@ -142,12 +149,12 @@ function partOf(
 /** All that gets warm, and the boxes that it warms. */
 export function reckonWarmth(design: WarmDesign, known: HeatKnown): Warmth {
   const { ambientC } = design.piece;
-  const runOf = (itemId: string): number => {
-    const item = design.items.find(({ id }) => id === itemId);
+  const runOf = ({ itemId, worksWithId = itemId }: HeatSource): number => {
+    const item = design.items.find(({ id }) => id === worksWithId);
     return (item && atATimeS(item)) ?? Number.POSITIVE_INFINITY;
   };
   const told = byAir(listHeatSources(design.items, known), design).map(({ box, air, sources }) => {
-    const timesS = [...new Set([...WARM_TIMES_S, ...sources.map(({ itemId }) => runOf(itemId))])].sort((a, b) => a - b);
+    const timesS = [...new Set([...WARM_TIMES_S, ...sources.map(runOf)])].sort((a, b) => a - b);
     const moments = warmTogether(sources, air, ambientC, timesS);
     const coursesOf = (index: number): WarmTime[] =>
       moments.map(({ chainsC }: WarmMoment, i) => {
@@ -158,9 +165,7 @@ export function reckonWarmth(design: WarmDesign, known: HeatKnown): Warmth {
           outsideC: chain[chain.length - 1] ?? ambientC,
         };
       });
-    const parts = sources.map((source, i) =>
-      partOf(source, box?.id ?? null, ambientC, runOf(source.itemId), coursesOf(i)),
-    );
+    const parts = sources.map((source, i) => partOf(source, box?.id ?? null, ambientC, runOf(source), coursesOf(i)));
     const course = moments
       .map(({ airC }, i) => ({ seconds: timesS[i] ?? 0, airC }))
       .filter(({ seconds }) => WARM_TIMES_S.includes(seconds));

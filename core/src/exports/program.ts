@@ -1,6 +1,7 @@
 import type { Assessment } from '../assess.ts';
 import { usesOf } from '../motion/index.ts';
 import { scanLineId } from '../network/index.ts';
+import { controllers } from '../parts/index.ts';
 import type { Plan } from '../plan/index.ts';
 import { amps, type Message, say, usualPrinter } from '../units/index.ts';
 import { writeUses } from './engineMoves.ts';
@@ -34,14 +35,17 @@ const sayLimit = ({ limit }: ProgramPart): Message =>
     ? 'The plan has no pack yet, so the program limits nothing: dim the moods until you know the supply.'
     : say`Light comes up over half a second, and no frame draws more than ${amps(limit.limitMicroA / 1e6)}, which the supply bears with a tenth of its charge left.`;
 
+/** Of a board file, whichever part it builds for; undefined where it has no serial line. */
+const serialBaudOf = (code: string): number | undefined => controllers.find((each) => each.code === code)?.serialBaud;
+
 /** How the program is built for the controller of the plan, and comes on to it. */
 const sayBuild = ({ board }: ProgramPart): string =>
   board?.part.code
     ? `5. \`make avr\` builds \`program.hex\` with the board file \`${board.part.code}.c\`, which is made for this controller at ${board.part.clockMhz} MHz.
 6. Load it with the lights unplugged. ${
-        board.part.serialBaud === undefined
+        serialBaudOf(board.part.code) === undefined
           ? 'It has no serial line to say its mark: compare the one in `show.h` before you load it.'
-          : `At ${String(board.part.serialBaud).replace(/(?=\d{3}$)/, ' ')} baud it must say the mark above.`
+          : `At ${String(serialBaudOf(board.part.code)).replace(/(?=\d{3}$)/, ' ')} baud it must say the mark above.`
       }`
     : `5. Copy \`template.c\`, fill in its ten functions for your board, \`make board BOARD=yours.c\`.
 6. Load it with the lights unplugged. It must say the mark above.`;

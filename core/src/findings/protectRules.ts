@@ -6,6 +6,7 @@ import {
   type PackItem,
   sayComesBack,
   suitsCells,
+  tripOf,
   tripsOnFilling,
 } from '../items/index.ts';
 import type { Rail } from '../network/index.ts';
@@ -126,9 +127,9 @@ export const fillingTripsRule: Rule = ({ assessment, library }) =>
         stage: 'power',
         aboutId: item.id,
         actual: { kind: 'currentA', value: openV / R },
-        limit: { kind: 'currentA', value: board.shortTripA },
+        limit: { kind: 'currentA', value: tripOf(board).shortA },
         what: say`${quantity('capacitanceUf', C)} of reservoirs on ${item.name} take up to ${amps(openV / R)} as they fill: its protection board takes that for a short circuit`,
-        why: say`It lets go within ${seconds(board.shortDelayS)}, and the piece does not come on, or only at the second try. ${sayComesBack(board)}`,
+        why: say`It lets go within ${seconds(tripOf(board).shortDelayS)}, and the piece does not come on, or only at the second try. ${sayComesBack(board)}`,
         mend: 'Smaller reservoirs, a converter before them (it starts slowly), or a resistor of a few ohms in their lead while they fill.',
         fixes: [],
       },

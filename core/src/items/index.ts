@@ -53,7 +53,7 @@ export {
   type PackModel,
   packResistanceOhm,
 } from './pack/model.ts';
-export { sayComesBack, suitsCells, tripsOnFilling } from './pack/protection.ts';
+export { sayComesBack, suitsCells, tripOf, tripsOnFilling } from './pack/protection.ts';
 export { orderSeen, sayOrder } from './pixelTape/order.ts';
 export {
   countLights,

@@ -116,8 +116,8 @@ export function memoryOfShow(show: Show): number {
 
 /**
  * Bytes of an eight-bit controller's flash: the engine without anything, and what each part of it adds. The least figures
- * that are never below what was built, over some three hundred random plans (a linear program) and each kind of move by itself: what parts share is
- * counted where it costs most. A 32-bit controller takes about as much.
+ * that are never below what was built, over some three hundred random plans (a linear program) and each kind of move by
+ * itself: what parts share is counted where it costs most. A 32-bit controller takes about as much.
  */
 const ENGINE_BYTES = 1740;
 const PART_BYTES: Readonly<Record<EnginePart, number>> = {

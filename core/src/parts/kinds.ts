@@ -493,12 +493,12 @@ export interface ProtectionPart extends PartBase {
   readonly cellsInSeries: number;
   /** At which it lets go, once that has flowed so long. */
   readonly tripA: number;
-  readonly tripDelayS: number;
+  readonly tripDelayS?: number | undefined;
   /** Taken for a short circuit: it lets go in the short time. */
-  readonly shortTripA: number;
-  readonly shortDelayS: number;
+  readonly shortTripA?: number | undefined;
+  readonly shortDelayS?: number | undefined;
   /** When it gives again: once nothing asks for current any more, or once a charger was joined. */
-  readonly comesBack: 'load off' | 'charger';
+  readonly comesBack?: 'load off' | 'charger' | undefined;
   /** Of the whole pack. */
   readonly cutOffV: number;
   /** In the lead. */

@@ -248,7 +248,7 @@ function findContradiction(part: Describable): string | undefined {
     case 'load':
       return findInLoad(part);
     case 'protection':
-      return part.shortTripA < part.tripA
+      return part.shortTripA !== undefined && part.shortTripA < part.tripA
         ? `short circuit from ${usualPrinter.quantity('currentA', part.shortTripA)} must not lie below trips at ${usualPrinter.quantity('currentA', part.tripA)}`
         : undefined;
     case 'receiver':

@@ -72,6 +72,8 @@ describe('a sum never says what can’t be', () => {
     expect(figureOf(twice, 'leastV')).toBe(figureOf(one, 'leastV'));
     expect(ids(past)).toContain('feed-beyond');
     expect(figureOf(past, 'leastV')).toBe(figureOf(of('0,1m'), 'leastV'));
+    // One cause, one finding: past the end beside one at the end is past the end.
+    expect(ids(of('0,1m,3m')).filter((id) => id.startsWith('feed'))).toEqual(['feed-beyond']);
     for (const each of [one, of('0,1m')]) expect(ids(each).filter((id) => id.startsWith('feed'))).toEqual([]);
   });
 

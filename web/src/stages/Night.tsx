@@ -1,4 +1,4 @@
-import { sayComesBack } from '@glimmer/core/items';
+import { sayComesBack, tripOf } from '@glimmer/core/items';
 import { findPart } from '@glimmer/core/parts';
 import { useState } from 'react';
 import { usePrinter } from '../units/index.ts';
@@ -80,7 +80,7 @@ export function Night() {
       {board && (
         <p className="mt-1 text-[13px] text-faint">
           Its protection board lets go above {printer.quantity('currentA', board.tripA)} for more than{' '}
-          {printer.quantity('timeS', board.tripDelayS)}, or below {printer.quantity('voltageV', board.cutOffV)}.{' '}
+          {printer.quantity('timeS', tripOf(board).delayS)}, or below {printer.quantity('voltageV', board.cutOffV)}.{' '}
           {sayComesBack(board)}
         </p>
       )}

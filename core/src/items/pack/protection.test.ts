@@ -1,9 +1,35 @@
 import { describe, expect, it } from 'vitest';
 import { builtInLibrary } from '../../parts/catalogue.ts';
 import { findPart } from '../../parts/index.ts';
-import { timeAboveCurrent, tripsOnFilling } from './protection.ts';
+import { ownPartSchema } from '../../plan/ownPartSchema.ts';
+import { timeAboveCurrent, tripOf, tripsOnFilling } from './protection.ts';
 
 const board = findPart(builtInLibrary, 'protection', 'protection-two-8a');
+
+describe('a protection board of the maker’s own from before its delays were asked', () => {
+  it('is read as it was, and trips as is typical: ten milliseconds, three times as a short', () => {
+    const old = {
+      kind: 'protection',
+      id: 'own-old',
+      like: 'protection-one-3a',
+      name: 'Old',
+      price: 1,
+      cellsInSeries: 1,
+      tripA: 4,
+      cutOffV: 2.5,
+      ohm: 0.05,
+      drainA: 4e-6,
+    };
+    const read = ownPartSchema.safeParse(old);
+    expect(read.success && read.data).toEqual(old);
+    expect(read.success && read.data.kind === 'protection' && tripOf(read.data)).toEqual({
+      tripA: 4,
+      delayS: 0.01,
+      shortA: 12,
+      shortDelayS: 0.0003,
+    });
+  });
+});
 
 describe('a protection board while a reservoir fills', () => {
   it('8.4 V over 0.2 Ω into 2,000 µF: 42 A at once, above 25 A for 0.21 ms, as stepping through it says', () => {

@@ -39,13 +39,22 @@ export const timeAboveCurrent = defineFormula({
   reckon: ({ V, R, C, I }) => Math.max(0, R * C * 1e-6 * Math.log(V / (R * I))),
 });
 
+/** How a board trips: what its maker does not say is typical. */
+export const tripOf = ({ tripA, tripDelayS, shortTripA, shortDelayS }: ProtectionPart) => ({
+  tripA,
+  delayS: tripDelayS ?? 0.01,
+  shortA: shortTripA ?? 3 * tripA,
+  shortDelayS: shortDelayS ?? 0.0003,
+});
+
 /** Whether a board lets go while a reservoir is filled: above what it trips at, or takes for a short, for too long. */
 export function tripsOnFilling(
-  { tripA, tripDelayS, shortTripA, shortDelayS }: ProtectionPart,
+  board: ProtectionPart,
   filling: { readonly V: number; readonly R: number; readonly C: number },
 ): boolean {
   const above = (I: number): number => timeAboveCurrent.reckon({ ...filling, I });
-  return above(shortTripA) > shortDelayS || above(tripA) > tripDelayS;
+  const { tripA, delayS, shortA, shortDelayS } = tripOf(board);
+  return above(shortA) > shortDelayS || above(tripA) > delayS;
 }
 
 /** What brings a piece back that its protection board has let go, as a sentence of its own. */

@@ -84,11 +84,10 @@ export const tapeDropSum = defineSum({
   },
   reckon: (values) => {
     const tape = evenTape({ ...values, fullAboveV: values.load === 'the same at any voltage' ? 0 : values.fullAboveV });
-    const pixels = values.feeds.map((mm) =>
-      Math.min(tape.pixels - 1, Math.max(0, Math.round((mm * values.perMetre) / 1000 - 0.5))),
-    );
-    const at = [...new Set(pixels)];
-    const beyond = values.feeds.filter((mm) => mm > values.lengthMm).length;
+    const pixelAt = (mm: number): number =>
+      Math.min(tape.pixels - 1, Math.max(0, Math.round((mm * values.perMetre) / 1000 - 0.5)));
+    const at = [...new Set(values.feeds.map(pixelAt))];
+    const within = values.feeds.filter((mm) => mm <= values.lengthMm);
     if (at.length === 0) throw new SumError('Give at least one feed, got none: feeds=0 or feeds=0,3m');
     const solved = tapeVoltages(tape, at);
     const least = Math.min(...solved.voltageV);
@@ -111,8 +110,8 @@ export const tapeDropSum = defineSum({
         collapsed,
         least,
         wantedV: values.wantedV,
-        onOne: pixels.length - at.length - (beyond > 1 ? beyond - 1 : 0),
-        beyond,
+        onOne: within.length - new Set(within.map(pixelAt)).size,
+        beyond: values.feeds.length - within.length,
       }),
       drawing: {
         kind: 'lines',
