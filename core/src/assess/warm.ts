@@ -97,6 +97,17 @@ const typedIn = (box: HollowBox, items: Design['items']): number | undefined =>
     'hollowKPerW' in item && item.boxId === box.id && item.hollowKPerW !== undefined ? [item.hollowKPerW] : [],
   )[0];
 
+/** The air of a box, of a hollow that was only typed, or none: the open. */
+const airOf = (box: HollowBox | null, typedKPerW: number | undefined, items: Design['items']): ClosedAir | null =>
+  box
+    ? {
+        toRoomKPerW: typedIn(box, items) ?? hollowWalls.reckon(wallsOf(box)),
+        capacityJPerK: hollowCapacity.reckon(wallsOf(box)),
+      }
+    : typedKPerW === undefined
+      ? null
+      : { toRoomKPerW: typedKPerW, capacityJPerK: HOLLOW_J_PER_K };
+
 /** Gathers what stands in the same air: each box, each hollow that was only typed for its lights, and the open. */
 function byAir(sources: readonly HeatSource[], { items, hollows }: WarmDesign): readonly Standing[] {
   const standings = new Map<string, Standing>();
@@ -106,15 +117,7 @@ function byAir(sources: readonly HeatSource[], { items, hollows }: WarmDesign): 
     const boxId = source.hollowId ?? (item && 'boxId' in item ? item.boxId : null);
     const box = hollows.find((each): each is HollowBox => each.kind === 'box' && each.id === boxId) ?? null;
     const key = box ? `box ${box.id}` : typed !== undefined ? `own ${source.itemId}` : 'open';
-    const air = box
-      ? {
-          toRoomKPerW: typedIn(box, items) ?? hollowWalls.reckon(wallsOf(box)),
-          capacityJPerK: hollowCapacity.reckon(wallsOf(box)),
-        }
-      : typed === undefined
-        ? null
-        : { toRoomKPerW: typed, capacityJPerK: HOLLOW_J_PER_K };
-    const standing = standings.get(key) ?? { box, air, sources: [] };
+    const standing = standings.get(key) ?? { box, air: airOf(box, typed, items), sources: [] };
     standing.sources.push(source);
     standings.set(key, standing);
   }
