@@ -32,7 +32,7 @@ const allowed: Readonly<Record<string, readonly string[]>> = {
   exports: [...told, 'exact', 'states', 'findings', 'bench', 'logbook'],
   bench: [...told, 'states'],
   logbook: [...told, 'bench'],
-  sums: [...told, 'logbook'],
+  sums: [...told, 'findings', 'logbook'],
   workshop: ['units', 'parts', 'plan'],
 };
 const files = readdirSync(source, { recursive: true, encoding: 'utf8' }).filter(

@@ -24,6 +24,16 @@ export {
   riseOfPhotoresistor,
   type SensorDesign,
 } from './lightSensor.ts';
+export {
+  bipolarAt,
+  bipolarOnLine,
+  collectorCurrent,
+  type FetPoint,
+  fetAt,
+  fetOnLine,
+  lineOf,
+  type OnLine,
+} from './loadLine.ts';
 export { longestWaitS, loopShare } from './loopBudget.ts';
 export { designPackSense, type PackSenseDesign, senseCode } from './packSense.ts';
 export { assignPins, type PinDemand, type PinGiven, type PinPlan } from './pins.ts';

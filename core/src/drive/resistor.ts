@@ -1,6 +1,6 @@
 import { forwardVoltageV, type LedCurve, shiftCurve, solveSideBySide, solveString } from '../circuit/index.ts';
 import { defineFormula } from '../units/index.ts';
-import { nextStandard, standardNeighbours } from './standardValues.ts';
+import { nextStandard, type SeriesName, seriesTolerance, standardNeighbours } from './standardValues.ts';
 
 /** Resistor before a light. @example 5 V, a light of 2 V, nothing in the switch, 15 mA: 200 Ω */
 export const seriesResistor = defineFormula({
@@ -83,7 +83,8 @@ export interface ResistorChoice {
   readonly neighbours: readonly { readonly resistorOhm: number; readonly currentA: number }[];
 }
 
-const RESISTOR_TOLERANCE = 0.05;
+/** What a plan takes its resistors from. */
+const USUAL_SERIES: SeriesName = 'E12';
 /** Head-room below this share of the supply makes the current swing with every small change of the supply. */
 export const LEAST_HEAD_ROOM_V = 0.3;
 
@@ -96,7 +97,13 @@ interface Light {
 /** Currents of one string at the corners of all tolerances. */
 export type Currents = Pick<ResistorChoice, 'currentA' | 'brightestA' | 'dimmestA' | 'mostA' | 'leastA'>;
 
-function currentsWith(resistorOhm: number, light: Light, feed: Feed, { inSeries, sideBySide }: Hung): Currents {
+function currentsWith(
+  resistorOhm: number,
+  light: Light,
+  feed: Feed,
+  { inSeries, sideBySide }: Hung,
+  series = USUAL_SERIES,
+): Currents {
   const { forwardSpreadV: spreadV } = light;
   // Strings that are alike share the resistor as if each had one of so many times the value.
   const alike = (supplyV: number, shiftV: number, tolerance: number): number =>
@@ -117,7 +124,7 @@ function currentsWith(resistorOhm: number, light: Light, feed: Feed, { inSeries,
       ],
       switchDropV: feed.dropV,
     })[0] ?? 0;
-  const [low, high] = [1 - RESISTOR_TOLERANCE, 1 + RESISTOR_TOLERANCE];
+  const [low, high] = [1 - seriesTolerance[series], 1 + seriesTolerance[series]];
   const [mostA, leastA] = [alike(feed.mostV, -spreadV, low), alike(feed.leastV, spreadV, high)];
   return {
     currentA: alike(feed.nominalV, 0, 1),
@@ -144,8 +151,10 @@ export function chooseResistor(options: {
   /** The maker’s own; null takes the reckoned one. */
   readonly overruledOhm: number | null;
   readonly hung: Hung;
+  /** Of standard values, and so of their tolerance. */
+  readonly series?: SeriesName;
 }): ResistorChoice {
-  const { light, feed, wantedCurrentA, overruledOhm, hung } = options;
+  const { light, feed, wantedCurrentA, overruledOhm, hung, series = USUAL_SERIES } = options;
   const forwardV = hung.inSeries * forwardVoltageV(light.curve, wantedCurrentA);
   const dropV = feed.dropV + feed.seriesOhm * wantedCurrentA;
   const exactOhm = seriesResistor.reckon({
@@ -155,16 +164,16 @@ export function chooseResistor(options: {
     I: wantedCurrentA * hung.sideBySide,
   });
   const headRoomV = feed.nominalV - dropV - forwardV;
-  let resistorOhm = overruledOhm ?? standardNeighbours(Math.max(1, exactOhm)).above;
+  let resistorOhm = overruledOhm ?? standardNeighbours(Math.max(1, exactOhm), series).above;
   if (overruledOhm === null) {
-    while (currentsWith(resistorOhm, light, feed, hung).brightestA > light.ratedCurrentA)
-      resistorOhm = nextStandard(resistorOhm);
+    while (currentsWith(resistorOhm, light, feed, hung, series).brightestA > light.ratedCurrentA)
+      resistorOhm = nextStandard(resistorOhm, series);
   }
-  const currents = currentsWith(resistorOhm, light, feed, hung);
-  const { below, above } = standardNeighbours(resistorOhm * (overruledOhm === null ? 0.999 : 1));
-  const neighbours = [below, above === resistorOhm ? nextStandard(resistorOhm) : above].map((ohm) => ({
+  const currents = currentsWith(resistorOhm, light, feed, hung, series);
+  const { below, above } = standardNeighbours(Math.max(0.1, resistorOhm * (overruledOhm === null ? 0.999 : 1)), series);
+  const neighbours = [below, above === resistorOhm ? nextStandard(resistorOhm, series) : above].map((ohm) => ({
     resistorOhm: ohm,
-    currentA: currentsWith(ohm, light, feed, hung).currentA,
+    currentA: currentsWith(ohm, light, feed, hung, series).currentA,
   }));
   return {
     exactOhm,

@@ -1,6 +1,5 @@
 import type { Assessment } from '../assess.ts';
 import { type Finding, type Gravity, stages } from '../items/index.ts';
-import { withOwnParts } from '../parts/index.ts';
 import type { Design, Plan } from '../plan/index.ts';
 import { findRebuilds } from './builtRules.ts';
 import { cautionRule } from './cautionRules.ts';
@@ -185,13 +184,13 @@ const weight: Readonly<Record<Gravity, number>> = { stop: 0, mend: 1, mind: 2 };
 
 /** All findings of an assessed design: the gravest first, then in the order of the stages. */
 export function checkDesign(design: Design, assessment: Assessment): Finding[] {
-  const input = { design, assessment, library: withOwnParts(design.ownParts) };
+  const input = { design, assessment, library: assessment.library };
   return inOrder(rules.flatMap((rule) => rule(input)));
 }
 
 /** The same of a whole plan: what is built already is looked at too. */
 export function checkPlan({ design, bench }: Pick<Plan, 'design' | 'bench'>, assessment: Assessment): Finding[] {
-  const input = { design, assessment, library: withOwnParts(design.ownParts) };
+  const input = { design, assessment, library: assessment.library };
   return inOrder([...checkDesign(design, assessment), ...findRebuilds(input, bench)]);
 }
 

@@ -6,6 +6,7 @@ import { converters } from '../parts/index.ts';
 import { changeItem } from '../plan/index.ts';
 import { amps, celsius, lasting, quantity, say } from '../units/index.ts';
 import type { Rule, RuleInput } from './finding.ts';
+import { singleLights } from './singleLights.ts';
 
 /** Two significant figures of a current, rounded down: it is to be kept. */
 function roundDown(currentA: number): number {
@@ -57,10 +58,16 @@ function takeSwitching({ design, assessment }: RuleInput, { itemId, what }: Warm
 const stageOf = ({ what }: WarmPart): Stage =>
   what === 'light' ? 'lights' : what === 'converter' || what === 'load' ? 'power' : 'drive';
 
+/** A resistor that is told of for its rating: a larger one is what it wants, hot as it is. */
+function isOverItsRating({ assessment }: RuleInput, { what, itemId, heatW }: WarmPart): boolean {
+  const item = what === 'resistor' ? singleLights(assessment, itemId) : null;
+  return item !== null && heatW > item.resistorRatedW / 2;
+}
+
 /** A part that is hotter inside than it bears. */
 export const hotRule: Rule = (input) =>
   input.assessment.warm.parts
-    .filter((part) => part.after.insideC > part.limitC)
+    .filter((part) => part.after.insideC > part.limitC && !isOverItsRating(input, part))
     .map((part): Finding => {
       const derated = part.what === 'light' ? derate(input, part) : null;
       const enough = quantity('thermalKPerW', (part.limitC - part.airC) / part.heatW);

@@ -132,7 +132,8 @@ export const resistorPowerRule: Rule = ({ design, assessment }) =>
     return [
       {
         ...named('resistor-power', driven.itemId, ...dieOf(driven)),
-        gravity: 'mend',
+        // Beyond its rating it burns; below it marks what it touches.
+        gravity: resistor.heatW > item.resistorRatedW ? 'stop' : 'mend',
         stage: 'drive',
         aboutId: driven.itemId,
         actual: { kind: 'powerW', value: resistor.heatW },

@@ -56,6 +56,7 @@ export const bands = {
   minutes: { least: 0.1, most: 1440, usual: [0.5, 600] },
   perHour: { least: 0, most: 3600, usual: [0, 240] },
   capacityMah: { least: 10, most: 100_000, usual: [50, 20_000] },
+  supplySpread: { least: 0, most: 0.5, usual: [0.005, 0.2] },
   loadV: { least: 0.5, most: 60, usual: [1.5, 24] },
   loadA: { least: 0, most: 30, usual: [0.001, 5] },
   supplyV: { least: 1, most: 60, usual: [3, 30] },

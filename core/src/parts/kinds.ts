@@ -261,6 +261,12 @@ export interface PackPart extends PartBase {
   readonly tripV?: number;
   /** With holder or tags. */
   readonly massG: number;
+  /** The maker’s own readings at rest: charge left, as a share, and voltage of the whole pack; by its chemistry without. */
+  readonly restV?: readonly (readonly [charge: number, voltageV: number])[];
+  /** The maker’s own readings of its resistance over the charge left; it grows as is typical without. */
+  readonly resistanceOver?: readonly (readonly [charge: number, ohm: number])[];
+  /** Of t = H·(C/(I·H))^k; its chemistry’s without. */
+  readonly rateExponent?: number;
   /** Length, width, height. */
   readonly sizeMm: readonly [number, number, number];
   /** A power bank switches itself off when less than this is drawn for a while. */

@@ -2,39 +2,10 @@ import { parseQuantity, type QuantityKind, usualPrinter } from '../units/index.t
 import { builtInLibrary, findPart } from './catalogue.ts';
 import { chemistries } from './chemistries.ts';
 import type { Figure } from './figure.ts';
-import type {
-  ChargerPart,
-  ControllerPart,
-  ConverterPart,
-  GuidePart,
-  LedPart,
-  LoadPart,
-  PackPart,
-  PixelTapePart,
-  ProtectionPart,
-  ReceiverPart,
-} from './kinds.ts';
-import { readPins, writePins } from './pinList.ts';
+import type { ControllerPart, ConverterPart, LoadPart, PackPart } from './kinds.ts';
+import type { Describable, OwnKind, OwnPart } from './ownKinds.ts';
+import { withItsFile, wordColumns } from './ownWords.ts';
 import { type Cell, type RowProblem, readPrice, readTable, writeTable } from './table.ts';
-
-type Describable =
-  | LedPart
-  | PixelTapePart
-  | PackPart
-  | ControllerPart
-  | GuidePart
-  | LoadPart
-  | ReceiverPart
-  | ConverterPart
-  | ChargerPart
-  | ProtectionPart;
-type OwnKind = Describable['kind'];
-
-/**
- * A part that the maker describes, of one of the kinds whose figures differ most from what is typical; `like` is the
- * part of the library that what the maker did not say was taken from.
- */
-export type OwnPart = Describable & { readonly like: string };
 
 interface Column {
   readonly field: string;
@@ -57,6 +28,8 @@ export const ownColumns = {
   led: {
     'forward at 1 mA': column('forwardAt1mAV', 'voltageV', 0.8, 12),
     'forward at 20 mA': column('forwardAt20mAV', 'voltageV', 0.8, 12),
+    'varies by': column('forwardSpreadV', 'voltageV', 0, 2),
+    'series resistance': column('seriesOhm', 'resistanceOhm', 0, 1000),
     'rated current': column('ratedCurrentA', 'currentA', 0.001, 3),
     diameter: column('bareDiameterMm', 'lengthMm', 0.5, 60),
     length: column('lengthMm', 'lengthMm', 0.3, 100),
@@ -125,6 +98,8 @@ export const ownColumns = {
     'steady limit': column('steadyLimitA', 'currentA', 0.001, 100),
     'cut-off': column('cutOffV', 'voltageV', 0.5, 60),
     mass: column('massG', 'massG', 0.1, 20_000),
+    'stated at': column('ratedCurrentA', 'currentA', 0.0001, 100),
+    'rate exponent': column('rateExponent', 'count', 1, 1.6),
   },
   controller: {
     draw: column('drawA', 'currentA', 0.0001, 2),
@@ -136,11 +111,25 @@ export const ownColumns = {
     memory: { ...column('memoryBytes', 'count', 64, 1e8), isWhole: true },
     'program memory': { ...column('programBytes', 'count', 512, 1e9), isWhole: true },
     'clock in MHz': column('clockMhz', 'count', 0.1, 1000),
+    'pins at': column('logicV', 'voltageV', 1, 12),
+    'pin resistance': column('pinOhm', 'resistanceOhm', 0.1, 1000),
+    'clamp bears': column('injectionLimitA', 'currentA', 0.00001, 0.1),
+    stack: { ...column('stackBytes', 'count', 16, 1_000_000), isWhole: true },
+    'worth cycles': column('worthCycles', 'count', 0.1, 100),
+    'loop in ms': column('loopTickMs', 'count', 1, 1000),
+    'converter bits': { ...column('converterBits', 'count', 6, 24), isWhole: true },
+    'converter reading in µs': column('converterReadingUs', 'count', 0.1, 100_000),
+    'byte gap in µs': column('byteGapUs', 'count', 0, 1000),
+    'serial speed': column('serialBaud', 'count', 300, 4_000_000),
+  },
+  transistor: {
+    'current limit': column('currentLimitA', 'currentA', 0.01, 100),
+    'drop when on': column('onDropV', 'voltageV', 0, 5),
+    'on-resistance': column('onOhm', 'resistanceOhm', 0, 100),
+    'full on at': column('gateV', 'voltageV', 0.3, 15),
+    threshold: column('thresholdV', 'voltageV', 0, 10),
   },
 } as const satisfies Readonly<Record<OwnKind, Readonly<Record<string, Column>>>>;
-
-/** The heading under which a table lists the pins of a controller, as `pinList.ts` writes them. */
-const PINS = 'pins';
 
 /** Longest name of a part, in letters. */
 const LONGEST_NAME = 120;
@@ -148,10 +137,10 @@ const LONGEST_NAME = 120;
 const isOwnKind = (text: string): text is OwnKind => Object.hasOwn(ownColumns, text);
 const isFigure = (value: unknown): value is Figure => typeof value === 'object' && value !== null && 'likely' in value;
 
-/** The value that a part has in a column. */
-function readColumn(part: Describable, { field }: Column): number {
+/** The value that a part has in a column; undefined where it says nothing of it. */
+function readColumn(part: Describable, { field }: Column): number | undefined {
   // The table above names fields of this kind of part alone, each a number or a figure.
-  const value = (part as unknown as Readonly<Record<string, number | Figure>>)[field] ?? 0;
+  const value = (part as unknown as Readonly<Record<string, number | Figure | undefined>>)[field];
   return isFigure(value) ? value.likely : value;
 }
 
@@ -160,15 +149,14 @@ export function describeOwnPart(part: OwnPart): Readonly<Record<string, string>>
   const like = findPart(builtInLibrary, part.kind, part.like);
   const figures = Object.entries<Column>(ownColumns[part.kind]).flatMap(([heading, each]) => {
     const value = readColumn(part, each);
-    return like && readColumn(like, each) === value ? [] : [[heading, usualPrinter.forEditing(each.kind, value)]];
+    return value === undefined || (like && readColumn(like, each) === value)
+      ? []
+      : [[heading, usualPrinter.forEditing(each.kind, value)]];
   });
-  return Object.fromEntries([...figures, ...describePins(part, like)]);
-}
-
-function describePins(part: OwnPart, like: Describable | undefined): [string, string][] {
-  if (part.kind !== 'controller') return [];
-  const told = writePins(part.pins);
-  return like?.kind === 'controller' && writePins(like.pins) === told ? [] : [[PINS, told]];
+  const words = wordColumns.flatMap(({ heading, of, write }) =>
+    of.includes(part.kind) && !(like && write(like) === write(part)) ? [[heading, write(part)]] : [],
+  );
+  return Object.fromEntries([...figures, ...words]);
 }
 
 /** The same part with other values; a figure keeps its spread in proportion and counts as read from a data sheet. */
@@ -251,6 +239,10 @@ function findContradiction(part: Describable): string | undefined {
       return part.shortTripA !== undefined && part.shortTripA < part.tripA
         ? `short circuit from ${usualPrinter.quantity('currentA', part.shortTripA)} must not lie below trips at ${usualPrinter.quantity('currentA', part.tripA)}`
         : undefined;
+    case 'transistor':
+      return part.type === 'field-effect' && part.thresholdV >= part.gateV
+        ? told('threshold', part.thresholdV, 'full on at', part.gateV)
+        : undefined;
     case 'receiver':
       return part.leastV >= part.mostV ? told('works from', part.leastV, 'works up to', part.mostV) : undefined;
     case 'converter':
@@ -300,22 +292,26 @@ function readRow(cell: Cell, soFar: readonly OwnPart[]): OwnPart | string {
     values[each.field] = each.isWhole ? Math.round(parsed.value) : parsed.value;
   }
   followForward(like, values);
-  const pinned = withPins(like, cell(PINS));
-  if (typeof pinned === 'string') return `${PINS}: ${pinned}`;
+  const worded = withWords(like, cell);
+  if (typeof worded === 'string') return worded;
   const price = cell('price') === '' ? like.price : readPrice(cell('price'));
   if (typeof price === 'string') return price;
-  const part = { ...withValues(pinned, values), id: idOf(name), name, price, like: like.id };
+  const part = { ...withItsFile(withValues(worded, values), like), id: idOf(name), name, price, like: like.id };
   if (soFar.some((each) => each.id === part.id)) return `"${name}" is already the name of a part above`;
   return findOutside(part) ?? findContradiction(part) ?? part;
 }
 
-/** A part with the pins that the maker says of it, or what is wrong with them; what is no controller has none. */
-function withPins(like: Describable, said: string): Describable | string {
-  if (like.kind !== 'controller' || said === '') return like;
-  const pins = readPins(said);
-  if (typeof pins === 'string') return pins;
-  // The ready board file of its like knows other pins: the program comes with the one to be filled in.
-  return writePins(like.pins) === writePins(pins) ? like : { ...like, pins, code: null };
+/** A part with what its line says in words, or what is wrong with that. */
+function withWords(like: Describable, cell: Cell): Describable | string {
+  let part = like;
+  for (const { heading, of, read } of wordColumns) {
+    const said = cell(heading);
+    if (said === '' || !of.includes(like.kind)) continue;
+    const next = read(part, said);
+    if (typeof next === 'string') return `${heading}: ${next}`;
+    part = next;
+  }
+  return part;
 }
 
 const examples: Readonly<Record<OwnKind, string>> = {
@@ -329,6 +325,7 @@ const examples: Readonly<Record<OwnKind, string>> = {
   converter: 'boost-5v-1a5',
   charger: 'charger-lithium-1-0a5',
   protection: 'protection-one-3a',
+  transistor: 'transistor-fet-logic',
 };
 
 /** What a table of own parts came to. */
@@ -339,7 +336,7 @@ export interface OwnPartsRead {
 }
 
 /**
- * Reads the maker's own parts from CSV with a heading line: kind, like, name, price, the columns of `ownColumns`, and pins.
+ * Reads the maker's own parts from CSV with a heading line: kind, like, name, price, the columns of `ownColumns`, and those of `wordColumns`.
  * `like` names the part of the library that each is nearest to; an empty cell is taken from it. Of two lines with one
  * name the second is refused.
  */
@@ -350,7 +347,12 @@ export function readPartsCsv(text: string): OwnPartsRead {
 
 /** The parts as CSV that `readPartsCsv` reads back without loss. */
 export function writePartsCsv(parts: readonly OwnPart[]): string {
-  const headings = [...new Set(Object.values(ownColumns).flatMap((columns) => Object.keys(columns))), PINS];
+  const headings = [
+    ...new Set([
+      ...Object.values(ownColumns).flatMap((columns) => Object.keys(columns)),
+      ...wordColumns.map(({ heading }) => heading),
+    ]),
+  ];
   return writeTable(
     ['kind', 'like', 'name', 'price', ...headings],
     parts.map((part) => ({

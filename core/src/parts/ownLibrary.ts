@@ -1,5 +1,5 @@
 import { builtInLibrary, createLibrary, type Library } from './catalogue.ts';
-import type { OwnPart } from './own.ts';
+import type { OwnPart } from './ownKinds.ts';
 
 /** One library for one list of parts, so that what follows from it is known again. */
 const libraries = new WeakMap<readonly OwnPart[], Library>();

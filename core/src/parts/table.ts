@@ -39,6 +39,15 @@ export function readTable<T>(
   return { rows, problems };
 }
 
+const separators = [',', ';', '\t'];
+
+/** What parts the headings: cells below may hold lists of their own, by which it would be guessed wrongly. */
+function separatorOf(source: string): string {
+  const [headings = ''] = source.split(/\r|\n/, 1);
+  const counts = separators.map((each) => headings.split(each).length);
+  return separators[counts.indexOf(Math.max(...counts))] ?? ',';
+}
+
 /** The rows of a CSV text that hold anything, each with the number of the line that it begins on. */
 function readRows(text: string): {
   readonly data: readonly (readonly string[])[];
@@ -49,6 +58,7 @@ function readRows(text: string): {
   let [begin, line] = [0, 1];
   const source = text.replace(/^\uFEFF/, '');
   Papa.parse<string[]>(source, {
+    delimiter: separatorOf(source),
     step: ({ data: row, meta }) => {
       if (row.some((cell) => cell.trim() !== '')) {
         data.push(row);

@@ -10,9 +10,24 @@ const families = Object.keys(ownColumns) as (keyof typeof ownColumns)[];
 const likes = [...builtInLibrary.parts.values()].filter(({ kind }) => families.includes(kind as never));
 const cells = (line: readonly string[]): string => line.map((cell) => `"${cell.replaceAll('"', '""')}"`).join(',');
 
+/** What some columns say in words. */
+const worded: Readonly<Record<string, Readonly<Record<string, readonly string[]>>>> = {
+  controller: {
+    regulator: ['none', '0.3 V', 'lifts, 0.2 V'],
+    'converter counts to': ['its supply', '1.1 V'],
+    pins: ['D2 out data; A0 analog in; TX out @ tells while it starts'],
+  },
+  protection: { 'comes back by': ['load off', 'charger'] },
+  pack: {
+    'at rest': ['100 %: 8.4 V; 50 %: 7.5 V; 0 %: 6 V', '0: 2 V; 1: 3 V'],
+    'resistance over charge': ['100 %: 120 mΩ; 0 %: 0.3 Ω'],
+  },
+};
+
 /** A line of a maker's table about a part like this one, some of its figures said, each within or at its bounds. */
 const anyLine = fc.constantFrom(...likes).chain(({ kind, id }) => {
   const columns = Object.entries(ownColumns[kind as keyof typeof ownColumns]);
+  const inWords = Object.entries(worded[kind] ?? {});
   return fc
     .record({
       name: fc.oneof(
@@ -29,10 +44,11 @@ const anyLine = fc.constantFrom(...likes).chain(({ kind, id }) => {
               .map((value) => usualPrinter.forEditing(quantity, value)),
           ),
         ),
+        ...inWords.map(([, texts]) => fc.option(fc.constantFrom(...texts))),
       ),
     })
     .map(({ name, said }) => ({
-      headings: columns.map(([heading]) => heading),
+      headings: [...columns, ...inWords].map(([heading]) => heading),
       line: [kind, id, name, ...said.map((value) => value ?? '')],
     }));
 });

@@ -18,9 +18,28 @@ const base = {
   name,
   price,
 };
-const { led, pack, 'pixel-tape': tape, controller, guide, load, receiver, converter, charger, protection } = ownColumns;
+const {
+  led,
+  pack,
+  'pixel-tape': tape,
+  controller,
+  guide,
+  load,
+  receiver,
+  converter,
+  charger,
+  protection,
+  transistor,
+} = ownColumns;
 
 const volts = z.number().min(0).max(100);
+/** Charge left, as a share, and what is then. */
+const course = (most: number) =>
+  z
+    .array(z.tuple([z.number().min(0).max(1), z.number().positive().max(most)]).readonly())
+    .min(2)
+    .max(60)
+    .readonly();
 const cells = z.number().int().min(1).max(20);
 
 /** A part of the maker's own within a plan, so that the plan is whole wherever it goes. */
@@ -32,8 +51,8 @@ export const ownPartSchema = z.discriminatedUnion('kind', [
     colour,
     forwardAt1mAV: inBand(led['forward at 1 mA']),
     forwardAt20mAV: inBand(led['forward at 20 mA']),
-    forwardSpreadV: z.number().min(0).max(2),
-    seriesOhm: z.number().min(0).max(1000),
+    forwardSpreadV: inBand(led['varies by']),
+    seriesOhm: inBand(led['series resistance']),
     ratedCurrentA: inBand(led['rated current']),
     bareDiameterMm: inBand(led.diameter),
     sleeveWallMm: z.number().min(0).max(5),
@@ -151,43 +170,57 @@ export const ownPartSchema = z.discriminatedUnion('kind', [
   }),
   z.strictObject({
     ...base,
+    kind: z.literal('transistor'),
+    type: z.enum(['bipolar', 'field-effect']),
+    side: z.enum(['low', 'high']),
+    currentLimitA: inBand(transistor['current limit']),
+    onDropV: inBand(transistor['drop when on']),
+    onOhm: inBand(transistor['on-resistance']),
+    gateV: inBand(transistor['full on at']),
+    thresholdV: inBand(transistor.threshold),
+  }),
+  z.strictObject({
+    ...base,
     kind: z.literal('pack'),
     chemistry: z.enum(chemistryNames),
     cellsInSeries: z.number().int().min(1).max(20),
     capacityMah: figure(pack.capacity),
-    ratedCurrentA: z.number().positive().max(100),
+    ratedCurrentA: inBand(pack['stated at']),
     resistanceOhm: figure(pack.resistance),
     steadyLimitA: inBand(pack['steady limit']),
     cutOffV: inBand(pack['cut-off']),
     protected: z.boolean(),
     massG: inBand(pack.mass),
+    restV: course(100).optional(),
+    resistanceOver: course(200).optional(),
+    rateExponent: inBand(pack['rate exponent']).optional(),
     sizeMm: z.tuple([sizeMm, sizeMm, sizeMm]).readonly(),
     switchesOffBelowA: z.number().positive().max(10).optional(),
   }),
   z.strictObject({
     ...base,
     kind: z.literal('controller'),
-    logicV: z.number().positive().max(12),
+    logicV: inBand(controller['pins at']),
     regulator: z.strictObject({ dropOutV: z.number().min(0).max(5), lifts: z.boolean() }).nullable(),
-    injectionLimitA: z.number().positive().max(1),
+    injectionLimitA: inBand(controller['clamp bears']),
     supplyLeastV: inBand(controller['least supply']),
     supplyMostV: inBand(controller['most supply']),
     brownOutV: inBand(controller['resets below']),
     drawA: figure(controller.draw),
     pinLimitA: inBand(controller['pin limit']),
     chipLimitA: inBand(controller['board limit']),
-    pinOhm: z.number().positive().max(1000),
+    pinOhm: inBand(controller['pin resistance']),
     memoryBytes: inBand(controller.memory),
-    stackBytes: z.number().int().min(1).max(1_000_000),
+    stackBytes: inBand(controller.stack).int(),
     programBytes: inBand(controller['program memory']),
     clockMhz: inBand(controller['clock in MHz']),
-    worthCycles: z.number().positive().max(100),
-    loopTickMs: z.number().positive().max(1000),
-    converterBits: z.number().int().min(1).max(24),
+    worthCycles: inBand(controller['worth cycles']),
+    loopTickMs: inBand(controller['loop in ms']),
+    converterBits: inBand(controller['converter bits']).int(),
     converterReferenceV: z.number().positive().max(12).nullable(),
-    converterReadingUs: z.number().positive().max(1e6),
-    byteGapUs: z.number().min(0).max(1000).optional(),
-    serialBaud: z.number().min(300).max(4_000_000).optional(),
+    converterReadingUs: inBand(controller['converter reading in µs']),
+    byteGapUs: inBand(controller['byte gap in µs']).optional(),
+    serialBaud: inBand(controller['serial speed']).optional(),
     scan: z
       .strictObject({
         ticksPerS: z.number().positive().max(1e9),

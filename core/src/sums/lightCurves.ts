@@ -1,4 +1,6 @@
 import { fitLedReadings, forwardVoltageV, type LedCurve } from '../circuit/index.ts';
+import { SumError } from './answer.ts';
+import { optional, pairs } from './inputs.ts';
 
 /** Slope and series resistance typical of a light of this drop: two families, low (red to yellow) and high (green to white). */
 const family = (forwardV: number): { readonly nVtV: number; readonly seriesOhm: number } =>
@@ -25,6 +27,50 @@ export function curveOfReadings(
     readings.map(([currentA, voltageV]) => ({ currentA, voltageV })),
     seriesOhm ?? typicalOhm,
   );
+}
+
+const noReadings: readonly (readonly [currentA: number, voltageV: number])[] = [];
+
+/** A light's own readings, instead of its drop at one current. */
+export const readingsInput = pairs({
+  word: 'readings',
+  label: 'Or your own readings of it',
+  hint: 'current : voltage, one to three or more',
+  names: ['currentA', 'voltageV'],
+  kinds: ['currentA', 'voltageV'],
+  bands: [
+    { least: 1e-7, most: 10, usual: [0.0001, 1] },
+    { least: 0.3, most: 60, usual: [1, 4.5] },
+  ],
+  initial: noReadings,
+});
+
+/** The drop of a light at the current that is wanted; left open where readings of it are given. */
+export const dropInput = (exampleV: number, label = 'Forward drop at that current') =>
+  optional('voltageV', 'forward', label, { least: 0.3, most: 60, usual: [1.1, 3.9] }, exampleV);
+
+/** The curve of a light by its readings or by its drop at a current; refuses to guess where neither is given. */
+export function curveOfLight(
+  forwardV: number | null,
+  currentA: number,
+  readings: readonly (readonly [currentA: number, voltageV: number])[],
+): LedCurve {
+  if (readings.length > 0) {
+    try {
+      return curveOfReadings(readings, null);
+    } catch (cause) {
+      throw new SumError(cause instanceof Error ? cause.message : 'The readings make no curve', { cause });
+    }
+  }
+  if (forwardV === null)
+    throw new SumError('Give the drop of the light or readings of it: forward=3.02V or readings=1mA:2.7V,20mA:3.1V');
+  return curveThrough(forwardV, currentA);
+}
+
+/** A light that keeps its drop at every current, as the plain sum takes it: as steep as numbers allow. */
+export function curveOfDrop(forwardV: number, currentA: number): LedCurve {
+  const nVtV = forwardV / 600;
+  return { nVtV, saturationA: currentA / Math.expm1(600), seriesOhm: 0 };
 }
 
 /** Volts over current, for drawing: from nearly nothing to a current. */

@@ -156,7 +156,7 @@ describe('the checks of the needs, as a maker would type them', () => {
     [18.17, 8.71].forEach((milliamps, i) => {
       expect(Math.abs((openA[i] ?? 0) * 1000 - milliamps)).toBeLessThan(0.15);
     });
-    expect(shared.findings).toContain('shared-uneven');
+    expect(shared.findings).toContain('shared-resistor');
   });
   it('five loads on 3 m of 0.30 Ω/m and feeds in other places', () => {
     // Five pixels of 0.32 A, 0.6 m apart; the lead stands for the first step.
@@ -178,10 +178,10 @@ describe('the traps of the needs', () => {
     ['balance', 'masses=11g:-180mm,11g:200mm', 'unbalanced'],
     ['magnet-switch', 'diameter=6 thickness=3 wall=15', 'wall-thick'],
     ['equal-look', 'intensities=900,4000 cap=40%', 'coarse-fade'],
-    ['led-resistor', 'supply=2V forward=3V current=12mA', 'no-head-room'],
+    ['led-resistor', 'supply=2V forward=3V current=12mA', 'head-room'],
     ['led-resistor', 'supply=5V forward=3V current=12mA resistor=47', 'over-rating'],
-    ['led-resistor', 'supply=12V forward=3V current=12mA resistor=180', 'resistor-small'],
-    ['led-resistor', 'supply=12V forward=2V current=100mA rated=0.15A', 'resistor-hot'],
+    ['led-resistor', 'supply=12V forward=3V current=12mA resistor=180', 'over-rating'],
+    ['led-resistor', 'supply=12V forward=2V current=100mA rated=0.15A', 'resistor-power'],
     ['led-resistor', 'supply=5V forward=3.016V current=12mA builtin=180 resistor=180', 'double-resistor'],
     ['resistor-code', 'value=470 bands=brown-grey-brown-gold', 'not-the-value'],
     ['led-resistor', 'supply=9V forward=2V current=0.2', 'unusual-current'],
@@ -213,7 +213,9 @@ describe('the traps of the needs', () => {
     ['light-divider', 'dark=180k light=2k4 code=0', 'code-disagrees'],
     ['light-divider', 'dark=2k light=180k', 'swapped'],
     ['light-divider', 'dark=2.5k light=2.4k', 'chatters'],
-    ['light-gate', 'supply=4.2V pullup=150k lux=12', 'half-on'],
+    ['light-gate', 'supply=4.2V pullup=150k dark=12lx', 'gate-late'],
+    ['light-gate', 'supply=4.2V pullup=150k bright=15lx', 'gate-lit-by-day'],
+    ['light-gate', 'supply=2.5V pullup=150k', 'gate-volts'],
     ['pack-sense', 'full=8.4V alarm=6.6V from=the_pack', 'reads-a-constant'],
     ['pack-sense', 'full=12.6V alarm=9.9V', 'over-reference'],
     ['sound', 'supply=4.2V stall=8A', 'stall-resets'],
@@ -243,8 +245,8 @@ describe('schools of thought, both ways reckoned', () => {
   it('one resistor for all or one each: a half-volt-tight pair against its even twin', () => {
     const each = ask('led-resistor', 'supply=5V forward=1.98V current=10mA parallel=3');
     const shared = ask('led-resistor', 'supply=5V forward=1.98V current=10mA parallel=3 sharing=one_shared');
-    expect(each.findings).not.toContain('shared-uneven');
-    expect(shared.findings).toContain('shared-uneven');
+    expect(each.findings).not.toContain('shared-resistor');
+    expect(shared.findings).toContain('shared-resistor');
   });
   it('no resistor: white on 4.2 V behind 0.15 Ω 104 mA; on 3.0 V 11.0 mA', () => {
     const none = (supply: string): number =>
@@ -320,7 +322,12 @@ describe('inputs', () => {
     expect(said).toMatch(/supply: Supply: −3.00 V is outside/);
     expect(said).toMatch(/"plenty" is not a current/);
     expect(problemsOf('led-resistor', { supply: '9', forward: '2', current: '20' })).toMatch(/Did you mean 20.0 mA/);
-    expect(said).toMatch(/forward: Forward drop at that current is needed, such as forward=3.02 V/);
+    expect(problemsOf('transistor-switch', { load: '90mA' })).toMatch(
+      /pin: Pin, high, at the lowest pack is needed, such as pin=3.30 V/,
+    );
+    expect(problemsOf('led-resistor', { supply: '9', current: '20mA' })).toMatch(
+      /Give the drop of the light or readings of it: forward=3.02V or readings=1mA:2.7V,20mA:3.1V/,
+    );
     expect(problemsOf('wire', { current: '1', length: '1', conductor: 'string' })).toMatch(/not one of: stranded wire/);
     expect(problemsOf('reflow', { points: '10:25,5:200' })).toMatch(/times must rise/);
     expect(problemsOf('balance', { masses: '12' })).toMatch(/not a pair/);

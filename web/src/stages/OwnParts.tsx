@@ -25,6 +25,7 @@ const kindWords: Readonly<Record<OwnPart['kind'], string>> = {
   converter: 'converter',
   charger: 'charger',
   protection: 'protection board',
+  transistor: 'transistor',
 };
 
 /** A table with one part of each kind to begin from. */
@@ -37,6 +38,7 @@ receiver,receiver-radio-4-held,My receiver,5,,,,,,
 converter,buck-5v-3a,My converter,3,,,,,,
 charger,charger-lithium-1-0a5,My charger,4,,,,,,
 protection,protection-one-3a,My protection board,1,,,,,,
+transistor,transistor-fet-logic,My transistor,0.4,,,,,,
 controller,controller-large-5v,My board,6,,,,,18 mA,D2 out in data; D3 out in data dimmed; A0 out in analog
 `;
 

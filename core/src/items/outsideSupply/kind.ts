@@ -32,6 +32,15 @@ export const outsideSupply: KindDefinition<'outside supply'> = {
       band: bands.supplyV,
       empty: 'as its kind gives',
     },
+    {
+      type: 'quantity',
+      field: 'tolerance',
+      label: 'Varies by, either way',
+      quantity: 'fraction',
+      band: bands.supplySpread,
+      empty: 'as its kind does',
+      isLeftOut: true,
+    },
     { type: 'part', field: 'plug', label: 'Its plug', partKind: 'plug', none: 'none: soldered' },
     {
       type: 'rating',
@@ -57,7 +66,7 @@ export const outsideSupply: KindDefinition<'outside supply'> = {
     rangeV: (giving) => {
       if (giving.form !== 'outside' || !giving.part) return null;
       const volts = giving.item.volts ?? giving.part.volts;
-      const { tolerance } = giving.part;
+      const tolerance = giving.item.tolerance ?? giving.part.tolerance;
       return { leastV: volts * (1 - tolerance), nominalV: volts, mostV: volts * (1 + tolerance) };
     },
   },

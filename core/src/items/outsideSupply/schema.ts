@@ -9,6 +9,8 @@ export const outsideSupplySchema = z.strictObject({
   part,
   /** Overrules the voltage of its kind, for one that is set by hand. */
   volts: inBand(bands.supplyV).nullable(),
+  /** Either way, as a share; that of its kind without it. */
+  tolerance: inBand(bands.supplySpread).optional(),
   fuseA: inBand(bands.fuseA).nullable(),
   plug: part.nullable(),
   minus,

@@ -1,9 +1,10 @@
 import { judgeGate } from '../../circuit/index.ts';
-import { switchHeat } from '../../drive/index.ts';
+import { fetAt, fetOnLine, lineOf, type OnLine, switchHeat } from '../../drive/index.ts';
 import type { Finding } from '../../items/index.ts';
 import { fillSum, say, volts } from '../../units/index.ts';
 import { ask, assume, choice } from '../inputs.ts';
 import { defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
+import { onItsLine, temperatures } from './onItsLine.ts';
 
 interface Judged {
   readonly verdict: string;
@@ -64,7 +65,8 @@ const judge = ({ verdict, gateV, promisedAtV, ambientC, heatW, thermalKPerW, sid
 export const mosfetSwitchSum = defineSum({
   name: 'mosfet-switch',
   title: 'Field-effect transistor as a switch',
-  about: 'Whether it is full on at the gate voltage it gets, what it loses and how warm it runs.',
+  about:
+    'Whether it is full on at the gate voltage it gets, what it loses and how warm it runs, half on too, cold and hot.',
   group: 'drive',
   inputs: {
     loadA: ask('currentA', 'load', 'Current switched', 0.64, { most: 60, usual: [0.005, 10] }),
@@ -74,11 +76,17 @@ export const mosfetSwitchSum = defineSum({
     thresholdV: assume('voltageV', 'threshold', 'Threshold', 1.5, { least: 0.2, most: 6 }),
     thermalKPerW: assume('thermalKPerW', 'thermal', 'From inside to air', 120, { most: 1000 }),
     ambientC: assume('temperatureC', 'ambient', 'Air around it', 30, { least: -40, most: 90 }),
+    supplyV: assume('voltageV', 'supply', 'Supply of the load', 5, { least: 0.5, most: 60, usual: [1.2, 30] }),
+    ...temperatures,
     side: choice('common', 'The lights share', ['plus', 'minus'], 'plus'),
   },
-  reckon: ({ loadA, gateV, onOhm, promisedAtV, thresholdV, thermalKPerW, ambientC, side }) => {
+  reckon: (values) => {
+    const { loadA, gateV, onOhm, promisedAtV, thresholdV, thermalKPerW, ambientC, side, supplyV } = values;
     const verdict = judgeGate(gateV, promisedAtV, thresholdV);
     const heatW = switchHeat.reckon({ I: loadA, R: onOhm });
+    const fet = { thresholdV, onOhm, promisedAtV };
+    const at = (celsius: number): OnLine => fetOnLine(lineOf(supplyV, loadA), gateV, fetAt(celsius, fet));
+    const halfOnW = Math.max(at(values.coldC).heatW, at(values.hotC).heatW);
     return {
       results: [
         text('verdict', 'At this gate voltage it is', verdict),
@@ -90,6 +98,7 @@ export const mosfetSwitchSum = defineSum({
           'temperatureC',
           verdict === 'full on' ? ambientC + heatW * thermalKPerW : null,
         ),
+        onItsLine(values, at),
         text(
           'sits',
           'It sits',
@@ -97,7 +106,15 @@ export const mosfetSwitchSum = defineSum({
         ),
       ],
       steps: [fillSum(switchHeat, { I: loadA, R: onOhm })],
-      findings: judge({ verdict, gateV, promisedAtV, ambientC, heatW, thermalKPerW, side }),
+      findings: judge({
+        verdict,
+        gateV,
+        promisedAtV,
+        ambientC,
+        heatW: verdict === 'full on' ? heatW : halfOnW,
+        thermalKPerW,
+        side,
+      }),
     };
   },
 });

@@ -1,9 +1,19 @@
-import { baseCurrent, designBase, nextStandard, standardNeighbours } from '../../drive/index.ts';
+import {
+  baseCurrent,
+  bipolarAt,
+  bipolarOnLine,
+  designBase,
+  lineOf,
+  nextStandard,
+  type OnLine,
+  standardNeighbours,
+} from '../../drive/index.ts';
 import type { Finding } from '../../items/index.ts';
 import { baseResistor } from '../../network/index.ts';
 import { amps, fillSum, ohms, say } from '../../units/index.ts';
 import { ask, assume, optional } from '../inputs.ts';
 import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
+import { onItsLine, temperatures } from './onItsLine.ts';
 
 interface Judged {
   /** Whether any value keeps it full on and spares the pin. */
@@ -46,7 +56,7 @@ const judge = ({ isAny, pinLimitA, loadA, forcedGain, collectorA, baseA, mostOhm
         'not-full-on',
         'mend',
         'The base current does not keep it full on',
-        say`It is good for ${amps((baseA ?? 0) * forcedGain)}; the data sheet’s small-signal gain does not hold for a switch.`,
+        say`It is promised for ${amps((baseA ?? 0) * forcedGain)}; the gain of its sheet is for a transistor that is not full on, and falls in the cold.`,
         say`Take ${ohms(standardNeighbours(Math.max(1, mostOhm)).below)} or less.`,
       ),
     ],
@@ -62,11 +72,30 @@ const judge = ({ isAny, pinLimitA, loadA, forcedGain, collectorA, baseA, mostOhm
     ],
   );
 
+/** What it comes to at a temperature: full on where its gain there carries the load, half on where not. */
+function atTemperature(
+  asked: {
+    readonly loadA: number;
+    readonly pinV: number;
+    readonly baseEmitterV: number;
+    readonly onDropV: number;
+    readonly supplyV: number;
+    readonly gain: number;
+  },
+  baseOhm: number,
+  celsius: number,
+): OnLine {
+  const there = bipolarAt(celsius, asked.baseEmitterV, asked.gain);
+  const baseA = baseCurrent.reckon({ Vp: asked.pinV, Vbe: there.baseEmitterV, Rb: baseOhm });
+  return bipolarOnLine(lineOf(asked.supplyV, asked.loadA), baseA, there.gain, asked.onDropV);
+}
+
 /** Answers the resistor before a base. */
 export const transistorSwitchSum = defineSum({
   name: 'transistor-switch',
   title: 'Bipolar transistor as a switch',
-  about: 'The band of base resistors that keeps it full on, what the pin gives for it, and the heat.',
+  about:
+    'The band of base resistors that keeps it full on, what the pin gives for it, the heat, and what it does half on, cold and hot.',
   group: 'drive',
   inputs: {
     loadA: ask('currentA', 'load', 'Current switched', 0.09, { most: 20, usual: [0.001, 3] }),
@@ -77,8 +106,12 @@ export const transistorSwitchSum = defineSum({
     onDropV: assume('voltageV', 'drop', 'Volts lost when on', 0.2, { least: 0.01, most: 3 }),
     collectorA: assume('currentA', 'limit', 'Highest collector current', 0.2, { most: 50 }),
     resistorOhm: optional('resistanceOhm', 'base', 'Base resistor already fitted'),
+    supplyV: assume('voltageV', 'supply', 'Supply of the load', 5, { least: 0.5, most: 60, usual: [1.2, 30] }),
+    gain: assume('count', 'sheetgain', 'Least gain of its sheet', 100, { least: 5, most: 2000 }),
+    ...temperatures,
   },
-  reckon: ({ loadA, pinV, pinLimitA, baseEmitterV, forcedGain, onDropV, collectorA, resistorOhm }) => {
+  reckon: (values) => {
+    const { loadA, pinV, pinLimitA, baseEmitterV, forcedGain, onDropV, collectorA, resistorOhm } = values;
     const design = designBase({ pinV, baseEmitterV, pinLimitA, loadA, forcedGain, onDropV });
     const fitted = resistorOhm ?? design.resistorOhm;
     const baseA = fitted === null ? null : baseCurrent.reckon({ Vp: pinV, Vbe: baseEmitterV, Rb: fitted });
@@ -91,8 +124,9 @@ export const transistorSwitchSum = defineSum({
         figure('baseA', 'Base current', 'currentA', baseA),
         figure('goodForA', 'Keeps full on', 'currentA', baseA === null ? null : baseA * forcedGain),
         figure('gain', 'Forced gain', 'count', baseA === null || baseA <= 0 ? null : loadA / baseA),
-        // Half on it loses more than these volts, by a gain that no sheet promises.
+        // Half on it loses more than these volts: the line of its load says how much.
         figure('heatW', 'Heat, full on', 'powerW', isFull ? onDropV * loadA + baseEmitterV * (baseA ?? 0) : null),
+        ...(fitted === null ? [] : [onItsLine(values, (celsius) => atTemperature(values, fitted, celsius))]),
       ],
       steps: [
         fillSum(baseResistor, { Vp: pinV, Vbe: baseEmitterV, g: forcedGain, Ic: loadA }),

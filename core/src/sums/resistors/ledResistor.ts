@@ -6,13 +6,15 @@ import {
   standardNeighbours,
   writeCombination,
 } from '../../drive/index.ts';
-import { type Finding, itemsOf, kindOf } from '../../items/index.ts';
-import { amps, fillSum, type Message, ohms, say, volts, watts } from '../../units/index.ts';
+import { type Finding, itemsOf } from '../../items/index.ts';
+import { amps, fillSum, type Message, ohms, say, volts } from '../../units/index.ts';
 import { type Drawing, sample } from '../drawing.ts';
 import { ask, assume, choice, list, optional } from '../inputs.ts';
-import { curvePoints } from '../lightCurves.ts';
+import { curvePoints, dropInput, readingsInput } from '../lightCurves.ts';
+import { layPiece, putPiece } from '../piece.ts';
 import { defineSum, figure, finding, findingsWhere, mainFigure, type Result, text } from '../sum.ts';
 import { type PathsAsked, type PathsSolved, solvePaths } from './lightPaths.ts';
+import { type LightsAsked, layLights } from './lightPiece.ts';
 
 const seriesNames = ['E6', 'E12', 'E24', 'E48', 'E96'] as const;
 const ratingsW = [1 / 16, 0.1, 1 / 8, 1 / 4, 1 / 2, 1, 2, 5];
@@ -51,7 +53,7 @@ function alternatives(asked: PathsAsked, solved: PathsSolved): Result[] {
 }
 
 function listResults(asked: PathsAsked, solved: PathsSolved, ratedIsGiven: boolean): Result[] {
-  const { shared, supplyV, currentA, count, forwardV, lights } = asked;
+  const { shared, supplyV, currentA, lights } = asked;
   const decided = solved.exactOhm > 0 || asked.fittedOhm !== null || asked.builtInOhm > 0;
   // Without a resistor that can be, nothing is said of what it would give.
   const ifAny = (value: number): number | null => (decided ? value : null);
@@ -75,7 +77,7 @@ function listResults(asked: PathsAsked, solved: PathsSolved, ratedIsGiven: boole
       'lightShare',
       'Share of the energy that reaches the lights',
       'fraction',
-      Math.min(1, (count * forwardV) / supplyV),
+      Math.min(1, solved.sum.Vf / supplyV),
     ),
     figure('ratedA', ratedIsGiven ? 'Highest current' : 'Highest current, taken as usual', 'currentA', asked.ratedA),
     figure('totalA', 'All paths together', 'currentA', ifAny(solved.likelyA * lights)),
@@ -103,31 +105,6 @@ function listResults(asked: PathsAsked, solved: PathsSolved, ratedIsGiven: boole
   ];
 }
 
-function checkHeadRoom({ supplyV, count, forwardV, builtInOhm }: PathsAsked, { headRoomV }: PathsSolved): Finding[] {
-  return findingsWhere(
-    [
-      headRoomV <= 0 && builtInOhm === 0,
-      finding(
-        'no-head-room',
-        'stop',
-        say`${volts(supplyV)} can’t light ${count > 1 ? `${count} in series` : 'it'}: the lights alone want ${volts(count * forwardV)}`,
-        'Nothing is left for the resistor, so nothing holds the current.',
-        'A higher supply or fewer in series.',
-      ),
-    ],
-    [
-      headRoomV > 0 && headRoomV < 0.25 * supplyV,
-      finding(
-        'small-head-room',
-        'mend',
-        say`Only ${volts(headRoomV)} is left for the resistor`,
-        'A small change of the supply makes a large one of the current; look at it over the whole life of the pack.',
-        'Leave 25 to 30 % of the supply, or use a constant-current driver.',
-      ),
-    ],
-  );
-}
-
 function checkBuiltIn({ builtInOhm, fittedOhm }: PathsAsked, { exactOhm }: PathsSolved): Finding[] {
   return findingsWhere(
     [
@@ -151,59 +128,6 @@ function checkBuiltIn({ builtInOhm, fittedOhm }: PathsAsked, { exactOhm }: Paths
       ),
     ],
   );
-}
-
-function checkCurrent(asked: PathsAsked, solved: PathsSolved): Finding[] {
-  const { shared, ratedA, fittedOhm } = asked;
-  const { brightestA, exactOhm, chosenOhm, spreadA } = solved;
-  const [least, most] = [Math.min(...(spreadA ?? [0])), Math.max(...(spreadA ?? [0]))];
-  return findingsWhere(
-    [
-      brightestA > ratedA * (1 + 1e-9) && solved.headRoomV > 0,
-      finding(
-        'over-rating',
-        'stop',
-        say`The brightest ${shared ? 'light' : 'corner'} has ${amps(brightestA)}; the light bears ${amps(ratedA)}`,
-        'A light is rated by current; it fades and fails early.',
-        shared
-          ? 'One resistor each, or half the current.'
-          : say`Take ${ohms(nextStandard(Math.max(chosenOhm, 1), asked.series))} or more.`,
-      ),
-    ],
-    [
-      spreadA !== null && most > 2 * least,
-      finding(
-        'shared-uneven',
-        'mend',
-        say`Sharing one resistor they draw ${amps(least)} to ${amps(most)}`,
-        'The lowest drop takes most, and each failure pushes the rest harder. It is sound only for one batch, at half the rating, all lit together.',
-        'One resistor each. Never unlike colours on one.',
-      ),
-    ],
-    [
-      fittedOhm !== null && exactOhm > 0 && fittedOhm < exactOhm * 0.9,
-      finding(
-        'resistor-small',
-        'mend',
-        'The fitted resistor was meant for another supply or current',
-        say`Here ${ohms(exactOhm)} would give what is wanted.`,
-        'Exchange it, or add the difference in series.',
-      ),
-    ],
-  );
-}
-
-function checkHeat({ worstHeatW }: PathsSolved, ratingW: number): Finding[] {
-  return findingsWhere([
-    worstHeatW > ratingW / 2,
-    finding(
-      'resistor-hot',
-      worstHeatW > ratingW ? 'stop' : 'mend',
-      say`The resistor burns ${watts(worstHeatW)} of its ${watts(ratingW)}`,
-      'Closed in a prop, half of the rating is all it should carry; its surface burns skin and softens plastic.',
-      say`Take one of ${watts(ratingFor(worstHeatW) ?? 5)}, or fewer lights on it.`,
-    ),
-  ]);
 }
 
 /** What is printed on cells is a voltage in the middle: fresh and spent each is something else. */
@@ -285,6 +209,51 @@ function drawLoadLine({ supplyV, count, currentA, ratedA }: PathsAsked, solved: 
   };
 }
 
+const readAsked = (
+  values: Omit<PathsAsked, 'shared' | 'constantDrop' | 'ratedA' | 'fittedOhm'> & {
+    readonly sharing: string;
+    readonly model: string;
+    readonly ratedA: number | null;
+    readonly resistorOhm: number | null;
+  },
+): PathsAsked => ({
+  ...values,
+  shared: values.sharing === 'one shared resistor' && values.lights > 1,
+  constantDrop: values.model === 'as constant',
+  // A light is mostly rated a quarter above the current that it is sold at, and small ones bear 20 mA.
+  ratedA: values.ratedA ?? Math.max(0.02, 1.25 * values.currentA),
+  fittedOhm: values.resistorOhm,
+});
+
+/** One resistor with what hangs on it, as a plan holds it; a value that a plan would not choose itself is fitted in it. */
+const lightsOf = (asked: PathsAsked, { curve, exactOhm, chosenOhm }: PathsSolved, ratingW: number): LightsAsked => ({
+  ...asked,
+  curve,
+  inSeries: asked.count,
+  sideBySide: asked.shared ? asked.lights : 1,
+  lights: asked.shared ? asked.count * asked.lights : asked.count,
+  resistorOhm:
+    asked.fittedOhm ?? (exactOhm > 0 && (asked.stock.length > 0 || asked.series !== 'E12') ? chosenOhm : null),
+  ratingW,
+});
+
+/** What is too much for one picture is cut to whole strings. */
+const MOST_PLACED = 60;
+const placedOf = ({ shared, lights, count }: PathsAsked): number =>
+  shared ? lights * count : Math.min(Math.max(1, Math.floor(MOST_PLACED / count)), lights) * count;
+
+/** What a plan of these lights would be told. */
+function toldOf(asked: PathsAsked, solved: PathsSolved, ratingW: number): readonly Finding[] {
+  let ids = 0;
+  const { part, lights, supply } = layLights(lightsOf(asked, solved, ratingW), {
+    name: asked.shared || asked.count > 1 ? 'Lights A' : 'Light A',
+    widthMm: 100,
+    heightMm: 100,
+    newId: () => String(++ids),
+  });
+  return layPiece([lights, supply], [part]).toldOf(lights.id);
+}
+
 /** Answers which resistor. */
 export const ledResistorSum = defineSum({
   name: 'led-resistor',
@@ -293,7 +262,8 @@ export const ledResistorSum = defineSum({
   group: 'drive',
   inputs: {
     supplyV: ask('voltageV', 'supply', 'Supply', 5, { most: 60, usual: [1.2, 30] }),
-    forwardV: ask('voltageV', 'forward', 'Forward drop at that current', 3.016, { most: 60, usual: [1.1, 3.9] }),
+    forwardV: dropInput(3.016),
+    readings: readingsInput,
     currentA: ask('currentA', 'current', 'Wanted current', 0.012, ledBand),
     count: assume('count', 'series', 'Lights in series', 1, { whole: true, least: 1, most: 30 }),
     lights: assume('count', 'parallel', 'Paths side by side', 1, { whole: true, least: 1, most: 200 }),
@@ -310,67 +280,32 @@ export const ledResistorSum = defineSum({
     builtInOhm: assume('resistanceOhm', 'builtin', 'Resistor inside the light', 0, { least: 0, most: 1e6 }),
   },
   reckon: (values) => {
-    const { currentA, lights } = values;
-    const asked: PathsAsked = {
-      ...values,
-      shared: values.sharing === 'one shared resistor' && lights > 1,
-      constantDrop: values.model === 'as constant',
-      // A light is mostly rated a quarter above the current that it is sold at, and small ones bear 20 mA.
-      ratedA: values.ratedA ?? Math.max(0.02, 1.25 * currentA),
-      fittedOhm: values.resistorOhm,
-    };
+    const asked = readAsked(values);
     const solved = solvePaths(asked);
     return {
       results: [...listResults(asked, solved, values.ratedA !== null), ...ofPack(asked, solved)],
       steps: [
         ...(solved.exactOhm > 0 ? [fillSum(seriesResistor, solved.sum)] : []),
-        fillSum(resistorPower, { I: asked.shared ? solved.resistorA : solved.brightestA, R: solved.chosenOhm }),
+        fillSum(resistorPower, {
+          I: Math.sqrt(solved.worstHeatW / Math.max(solved.chosenOhm, 1e-9)),
+          R: solved.chosenOhm,
+        }),
       ],
-      findings: [
-        ...checkHeadRoom(asked, solved),
-        ...checkPack(asked, solved),
-        ...checkCurrent(asked, solved),
-        ...checkHeat(solved, values.ratingW),
-        ...checkBuiltIn(asked, solved),
-      ],
+      findings: [...toldOf(asked, solved, values.ratingW), ...checkPack(asked, solved), ...checkBuiltIn(asked, solved)],
       drawing: drawLoadLine(asked, solved),
     };
   },
   intoDesign: (design, values, newId) => {
-    const { forwardV, currentA, lights, count, supplyV, resistorOhm } = values;
-    const isShared = lights > 1 && values.sharing === 'one shared resistor';
-    // A path is a string: so many lights each. What is too much for one picture is cut to whole strings.
-    const placed = isShared ? lights * count : Math.min(Math.max(1, Math.floor(60 / count)), lights) * count;
-    const id = newId();
-    const fresh = kindOf('light').create({
-      id,
-      name: `Lights ${itemsOf(design, 'light').length + 1}`,
-      at: { xMm: 0, yMm: 0 },
-    });
-    const group = {
-      ...fresh,
-      part: forwardV < 2.4 ? 'led-5mm-amber' : 'led-5mm-white',
-      wantedCurrentA: currentA,
-      forwardV: { likely: forwardV, spread: 0.1, origin: 'data sheet' },
-      resistorOhm,
-      ...(count > 1 ? { inSeries: count } : {}),
-      ...(isShared ? { sideBySide: lights } : {}),
-      places: Array.from({ length: placed }, (_, i) => ({
-        id: newId(),
-        at: { xMm: design.view.widthMm * ((i + 1) / (placed + 1)), yMm: design.view.heightMm / 2 },
-        hollowId: null,
-      })),
-    };
-    const at = { xMm: design.view.widthMm / 2, yMm: design.view.heightMm * 0.8 };
-    const hasSource = design.items.some((item) => kindOf(item.kind).role === 'source');
-    const supply = kindOf('outside supply').create({ id: newId(), name: 'Supply', at });
-    return {
-      ...design,
-      items: [
-        ...design.items,
-        group as typeof fresh,
-        ...(hasSource ? [] : [{ ...supply, part: 'supply-bench', volts: supplyV } as typeof supply]),
-      ],
-    };
+    const asked = readAsked(values);
+    const { part, lights, supply } = layLights(
+      { ...lightsOf(asked, solvePaths(asked), values.ratingW), lights: placedOf(asked) },
+      {
+        name: `Lights ${itemsOf(design, 'light').length + 1}`,
+        widthMm: design.view.widthMm,
+        heightMm: design.view.heightMm,
+        newId,
+      },
+    );
+    return putPiece(design, [lights, supply], [part]);
   },
 });

@@ -1,22 +1,15 @@
-import { type LedCurve, shiftCurve, solveNetlist, solveString } from '../../circuit/index.ts';
-import {
-  type Combination,
-  combineToward,
-  nextStandard,
-  resistorPower,
-  type SeriesName,
-  seriesResistor,
-  seriesTolerance,
-  standardNeighbours,
-} from '../../drive/index.ts';
-import { curveThrough } from '../lightCurves.ts';
+import { forwardVoltageV, type LedCurve, shiftCurve, solveSideBySide, solveString } from '../../circuit/index.ts';
+import { type Combination, chooseResistor, combineToward, type SeriesName, seriesResistor } from '../../drive/index.ts';
+import { curveOfDrop, curveOfLight } from '../lightCurves.ts';
 
 /** What the maker gave: one path of lights in series, or several side by side with a resistor each or one for all. */
 export interface PathsAsked {
   /** Nominal. */
   readonly supplyV: number;
-  /** Of one light at that current. */
-  readonly forwardV: number;
+  /** Of one light at that current; null where readings of it are given. */
+  readonly forwardV: number | null;
+  /** Of one light: current and voltage. */
+  readonly readings: readonly (readonly [currentA: number, voltageV: number])[];
   /** Wanted, through one light. */
   readonly currentA: number;
   /** In series. */
@@ -77,86 +70,74 @@ export interface PathsSolved {
   readonly currentWith: (resistorOhm: number, supplyV?: number) => number;
 }
 
-interface Circuit {
-  readonly asked: PathsAsked;
-  readonly curve: LedCurve;
-  readonly sourceOhm: number;
+/** Lights side by side on one resistor, their drops spread evenly; `open` leaves out the lowest. */
+function sharedCurrents(asked: PathsAsked, curve: LedCurve, ohm: number, open = false): readonly number[] {
+  const { lights, count, forwardSpreadV: spreadV } = asked;
+  const shifts = Array.from({ length: lights }, (_, i) => -spreadV + (2 * spreadV * i) / Math.max(1, lights - 1));
+  return solveSideBySide({
+    supplyV: asked.supplyV,
+    resistanceOhm: ohm + asked.sourceOhm,
+    sorts: shifts.slice(open ? 1 : 0).map((shift) => ({ curve: shiftCurve(curve, shift), count, strings: 1 })),
+    switchDropV: 0,
+  });
 }
 
-/** Current of one path: on the curve, or with the drop taken as constant. */
-function currentOf({ asked, curve, sourceOhm }: Circuit, supplyV: number, resistorOhm: number, shiftV = 0): number {
-  const { count, forwardV } = asked;
-  const ohm = resistorOhm + sourceOhm;
-  if (asked.constantDrop) return Math.max(0, (supplyV - count * (forwardV + shiftV)) / Math.max(1e-6, ohm));
-  return solveString({ supplyV, resistanceOhm: ohm, curve: shiftCurve(curve, shiftV), count });
+/** The light's curve as it is taken: by its drop alone or by readings, with what it has inside. */
+function curveOf(asked: PathsAsked): LedCurve {
+  const { forwardV, currentA, readings, builtInOhm } = asked;
+  const curve = curveOfLight(forwardV, currentA, readings);
+  const taken = asked.constantDrop ? curveOfDrop(forwardVoltageV(curve, currentA), currentA) : curve;
+  return { ...taken, seriesOhm: taken.seriesOhm + builtInOhm };
 }
 
-/** Lights side by side on one resistor, their drops spread evenly: by the full solver. `open` leaves out the lowest. */
-function sharedCurrents({ asked, curve, sourceOhm }: Circuit, ohm: number, spreadV: number, open = false): number[] {
-  const { lights, supplyV } = asked;
-  const shifts = Array.from({ length: lights }, (_, i) => -spreadV + (2 * spreadV * i) / Math.max(1, lights - 1)).slice(
-    open ? 1 : 0,
-  );
-  const solved = solveNetlist([
-    { kind: 'voltage', name: 'supply', plus: 'v', minus: '0', volts: supplyV },
-    { kind: 'resistor', name: 'R', a: 'v', b: 'n', ohm: Math.max(1e-3, ohm + sourceOhm) },
-    ...shifts.map((shift, i) => ({
-      kind: 'diode' as const,
-      name: `light ${i}`,
-      anode: 'n',
-      cathode: '0',
-      curve: shiftCurve(curve, shift),
-    })),
-  ]);
-  return solved.ok ? shifts.map((_, i) => solved.currentA.get(`light ${i}`) ?? 0) : [];
-}
-
-/** The standard value at or above the exact one, and on up while the bright corner is over the rating. */
-function chooseStandard(asked: PathsAsked, exactOhm: number, brightestWith: (ohm: number) => number): number {
-  let ohm = standardNeighbours(exactOhm, asked.series).above;
-  while (!asked.shared && brightestWith(ohm) > asked.ratedA) ohm = nextStandard(ohm, asked.series);
-  return ohm;
-}
-
-/** Solves the paths: the sum with a constant drop first, then the truth on the curve, at the corners of all tolerances. */
+/** Solves the paths as a plan solves its own: the sum at the wanted current first, then the truth at the corners of all tolerances. */
 export function solvePaths(asked: PathsAsked): PathsSolved {
-  const { supplyV, forwardV, currentA, count, lights, shared, forwardSpreadV } = asked;
+  const { supplyV, currentA, count, lights, shared, supplySpread } = asked;
+  const curve = curveOf(asked);
   // Paths that share the supply's resistance each see it as many times as there are paths.
-  const sourceOhm = (shared ? asked.sourceOhm : asked.sourceOhm * lights) + count * asked.builtInOhm;
-  const circuit: Circuit = { asked, curve: curveThrough(forwardV, currentA), sourceOhm };
-  const I = shared ? currentA * lights : currentA;
-  const sum = { Vs: supplyV, Vd: sourceOhm * I, Vf: count * forwardV, I };
+  const seriesOhm = asked.sourceOhm * lights;
+  const sideBySide = shared ? lights : 1;
+  const sum = {
+    Vs: supplyV,
+    Vd: seriesOhm * currentA,
+    Vf: count * forwardVoltageV(curve, currentA),
+    I: currentA * sideBySide,
+  };
   const exactOhm = seriesResistor.reckon(sum);
-  const corner = (ohm: number, way: 1 | -1): number =>
-    currentOf(
-      circuit,
-      supplyV * (1 + way * asked.supplySpread),
-      ohm * (1 - way * seriesTolerance[asked.series]),
-      -way * forwardSpreadV,
-    );
   const combos =
     exactOhm > 0 && asked.stock.length > 0 ? combineToward(exactOhm, asked.stock, { most: 2, keep: 3 }) : [];
-  const chosenOhm =
-    asked.fittedOhm ?? combos[0]?.ohm ?? (exactOhm > 0 ? chooseStandard(asked, exactOhm, (ohm) => corner(ohm, 1)) : 0);
-  const spreadA = shared ? sharedCurrents(circuit, chosenOhm, forwardSpreadV) : null;
-  const likelyA = shared ? (sharedCurrents(circuit, chosenOhm, 0)[0] ?? 0) : currentOf(circuit, supplyV, chosenOhm);
-  const brightestA = spreadA ? Math.max(0, ...spreadA) : corner(chosenOhm, 1);
-  const resistorA = shared ? likelyA * lights : likelyA;
+  const choice = chooseResistor({
+    light: { curve, forwardSpreadV: asked.forwardSpreadV, ratedCurrentA: asked.ratedA },
+    feed: {
+      leastV: supplyV * (1 - supplySpread),
+      nominalV: supplyV,
+      mostV: supplyV * (1 + supplySpread),
+      seriesOhm,
+      dropV: 0,
+    },
+    wantedCurrentA: currentA,
+    // Nothing left for a resistor: none is taken, and what is inside has to do.
+    overruledOhm: asked.fittedOhm ?? combos[0]?.ohm ?? (exactOhm > 0 ? null : 0),
+    hung: { inSeries: count, sideBySide },
+    series: asked.series,
+  });
+  const { resistorOhm } = choice;
   return {
-    curve: circuit.curve,
+    curve,
     sum,
     exactOhm,
-    chosenOhm,
-    headRoomV: supplyV - sum.Vf - sum.Vd,
-    sourceOhm,
-    likelyA,
-    brightestA,
-    dimmestA: spreadA ? Math.min(...spreadA) : corner(chosenOhm, -1),
-    resistorA,
-    worstHeatW: resistorPower.reckon({ I: shared ? resistorA : brightestA, R: chosenOhm }),
+    chosenOhm: resistorOhm,
+    headRoomV: choice.headRoomV,
+    sourceOhm: seriesOhm,
+    likelyA: choice.currentA,
+    brightestA: choice.brightestA,
+    dimmestA: choice.dimmestA,
+    resistorA: choice.currentA * sideBySide,
+    worstHeatW: choice.heatW,
     combos,
-    spreadA,
-    openA: shared ? sharedCurrents(circuit, chosenOhm, forwardSpreadV, true) : null,
-    currentWith: (ohm, volts = supplyV) => currentOf(circuit, volts, ohm),
+    spreadA: shared ? sharedCurrents(asked, curve, resistorOhm) : null,
+    openA: shared ? sharedCurrents(asked, curve, resistorOhm, true) : null,
+    currentWith: (ohm, volts = supplyV) =>
+      solveString({ supplyV: volts, resistanceOhm: ohm * sideBySide + seriesOhm, curve, count }),
   };
 }
