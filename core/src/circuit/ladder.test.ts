@@ -44,6 +44,47 @@ describe('the ladder of a tape', () => {
     // In the middle both have lost 0.72·(0.5 − 0.125) = 0.27 V.
     expect(12 - (voltageV[500] ?? 0)).toBeCloseTo(0.54, 2);
   });
+  it('a load whose current ends at a voltage: 5 V over 10 Ω, 0.2 A from 4 V on and none at 2 V', () => {
+    // (5 − V)/10 = 0.2·(V − 2)/2, so V = 3.5 V and 0.15 A.
+    const one = { plusOhm: [0], minusOhm: [0], loadA: [0.2], feeds: [both(0, 5)], fullAboveV: 4, endsAtV: 2 };
+    const { voltageV, totalA } = solveLadder({ ...one, supplyV: 5 });
+    expect(voltageV[0]).toBeCloseTo(3.5, 6);
+    expect(totalA).toBeCloseTo(0.15, 6);
+    // Of 1.9 V it takes nothing, so it gets all of them.
+    expect(solveLadder({ ...one, supplyV: 1.9 }).voltageV[0]).toBeCloseTo(1.9, 6);
+  });
+  it('what flows into each pixel flows out of it, wherever on its fall it is', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: 0.001, max: 0.4, noNaN: true }), { minLength: 3, maxLength: 30 }),
+        fc.double({ min: 0, max: 3.9, noNaN: true }),
+        fc.double({ min: 2.5, max: 6, noNaN: true }),
+        (loadA, endsAtV, supplyV) => {
+          const rail = loadA.map(() => 0.1);
+          const ladder = {
+            supplyV,
+            plusOhm: rail,
+            minusOhm: rail,
+            loadA,
+            feeds: [both(0, 0.1)],
+            fullAboveV: 4,
+            endsAtV,
+          };
+          const { voltageV, totalA } = solveLadder(ladder);
+          const takes = loadA.map(
+            (full, i) => full * Math.min(1, Math.max(0, ((voltageV[i] ?? 0) - endsAtV) / (4 - endsAtV))),
+          );
+          let beyondA = takes.reduce((sum, each) => sum + each, 0);
+          expect(totalA).toBeCloseTo(beyondA, 6);
+          takes.slice(0, -1).forEach((each, i) => {
+            beyondA -= each;
+            expect((voltageV[i] ?? 0) - (voltageV[i + 1] ?? 0)).toBeCloseTo(beyondA * 0.2, 6);
+          });
+        },
+      ),
+      { seed: 8, numRuns: 200 },
+    );
+  });
   it('agrees with the general solver, node by node', () => {
     fc.assert(
       fc.property(

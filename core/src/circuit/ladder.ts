@@ -23,8 +23,10 @@ export interface Ladder {
   readonly feeds: readonly LadderFeed[];
   /** Drawn besides by each, whatever its voltage. */
   readonly steadyA?: ArrayLike<number>;
-  /** Loads draw in full above this and fall in proportion below it; 0 = the same current at any voltage. */
+  /** Loads draw in full above this and fall evenly below it; 0 = the same current at any voltage. */
   readonly fullAboveV: number;
+  /** Loads draw nothing below this; 0 without it. */
+  readonly endsAtV?: number;
 }
 
 /** The voltages of a ladder from its feed outward, in volts, and what its feeds give, in amperes. */
@@ -73,7 +75,7 @@ function add(array: Float64Array, index: number, value: number): void {
   array[index] = (array[index] ?? 0) + value;
 }
 
-/** A load between the rails: a current above its knee, a conductance below it. */
+/** A load between the rails: a current above its knee, below it a conductance down to where its current ends. */
 function addLoad(ladder: Ladder, eq: Equations, i: number): void {
   const load = ladder.loadA[i] ?? 0;
   const steady = ladder.steadyA?.[i] ?? 0;
@@ -85,7 +87,11 @@ function addLoad(ladder: Ladder, eq: Equations, i: number): void {
     add(eq.minusRight, i, load);
     return;
   }
-  const siemens = load / ladder.fullAboveV;
+  const endsAtV = ladder.endsAtV ?? 0;
+  if (endsAtV > 0 && volts <= endsAtV) return;
+  const siemens = load / (ladder.fullAboveV - endsAtV);
+  add(eq.plusRight, i, siemens * endsAtV);
+  add(eq.minusRight, i, -siemens * endsAtV);
   add(eq.plusPlus, i, siemens);
   add(eq.minusMinus, i, siemens);
   add(eq.plusMinus, i, -siemens);
@@ -157,6 +163,52 @@ function eliminate(eq: Equations): number {
   return moved;
 }
 
+const stepFull = (_ladder: Ladder, eq: Equations): number => eliminate(eq);
+
+/** What a load has taken up by a voltage, as the area under its current: full above its knee, nothing below its end. */
+function areaOf({ fullAboveV, endsAtV = 0 }: Ladder, loadA: number, volts: number): number {
+  const overV = Math.max(0, volts - endsAtV);
+  const fallV = fullAboveV - endsAtV;
+  return overV <= fallV ? (loadA * overV * overV) / (2 * fallV) : loadA * (overV - fallV / 2);
+}
+
+/** What the voltages of a ladder make least: half the heat in its copper and the areas of its loads (Millar’s content). */
+function contentOf(ladder: Ladder, plusV: Float64Array, minusV: Float64Array): number {
+  let sum = 0;
+  for (let i = 0; i < plusV.length; i += 1) {
+    const volts = (plusV[i] ?? 0) - (minusV[i] ?? 0);
+    sum += areaOf(ladder, ladder.loadA[i] ?? 0, volts) + (ladder.steadyA?.[i] ?? 0) * volts;
+    if (i + 1 === plusV.length) continue;
+    sum += ((plusV[i] ?? 0) - (plusV[i + 1] ?? 0)) ** 2 / Math.max(LEAST_OHM, ladder.plusOhm[i] ?? 0) / 2;
+    sum += ((minusV[i] ?? 0) - (minusV[i + 1] ?? 0)) ** 2 / Math.max(LEAST_OHM, ladder.minusOhm[i] ?? 0) / 2;
+  }
+  for (const { at, rail, leadOhm } of ladder.feeds) {
+    const ohm = 2 * Math.max(LEAST_OHM, leadOhm);
+    if (rail !== 'minus') sum += (ladder.supplyV - (plusV[at] ?? 0)) ** 2 / ohm;
+    if (rail !== 'plus') sum += (minusV[at] ?? 0) ** 2 / ohm;
+  }
+  return sum;
+}
+
+/** A step that is halved until the content falls: a load that ends bends both ways, and full steps could go round for ever. */
+function stepDown(ladder: Ladder, eq: Equations): number {
+  const [plus, minus] = [eq.plusV.slice(), eq.minusV.slice()];
+  const before = contentOf(ladder, plus, minus);
+  const moved = eliminate(eq);
+  if (moved < 1e-9) return moved;
+  const [plusStep, minusStep] = [
+    eq.plusV.map((v, i) => v - (plus[i] ?? 0)),
+    eq.minusV.map((v, i) => v - (minus[i] ?? 0)),
+  ];
+  for (let share = 1; share > 1e-6 && contentOf(ladder, eq.plusV, eq.minusV) >= before; share /= 2) {
+    for (let i = 0; i < plus.length; i += 1) {
+      eq.plusV[i] = (plus[i] ?? 0) + (plusStep[i] ?? 0) * (share / 2);
+      eq.minusV[i] = (minus[i] ?? 0) + (minusStep[i] ?? 0) * (share / 2);
+    }
+  }
+  return moved;
+}
+
 /** Fed at one place with nothing fading, each stretch carries the sum of what lies beyond it; null where that is not so. */
 function sumFromOneFeed({
   feeds,
@@ -205,9 +257,10 @@ export function solveLadder(ladder: Ladder): LadderSolution {
   if (plain) return plain;
   const eq = createEquations(ladder.loadA.length);
   eq.plusV.fill(ladder.supplyV);
+  const step = (ladder.endsAtV ?? 0) > 0 ? stepDown : stepFull;
   for (let pass = 0; pass < 80; pass += 1) {
     assemble(ladder, eq);
-    if (eliminate(eq) < 1e-9) break;
+    if (step(ladder, eq) < 1e-9) break;
   }
   const feedA = ladder.feeds.map((feed) =>
     feed.rail === 'minus' ? 0 : (ladder.supplyV - (eq.plusV[feed.at] ?? 0)) / Math.max(LEAST_OHM, feed.leadOhm),

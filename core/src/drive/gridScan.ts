@@ -15,6 +15,12 @@ export const meanOfScan = defineFormula({
   reckon: ({ Ip, r, s }) => (Ip * s) / r,
 });
 
+/** Of a light in short pulses, in times of what it is rated for (typical of a tenth of the time). */
+const PULSE_TIMES = 5;
+
+/** What a light bears while its turn is on: as a pulse, and over time no more than it is rated for. */
+export const bearsInTurns = (ratedA: number, turns: number): number => ratedA * Math.min(PULSE_TIMES, turns);
+
 /** What scanning a grid comes to: pins, duty, mean and peak currents, times. */
 export interface GridScan {
   /** Rows and columns together. */
@@ -37,12 +43,14 @@ export function scanGrid(options: {
   readonly peakA: number;
   /** Whole pictures a second. */
   readonly picturesPerS: number;
+  /** Share of its turn in which a row is lit; all of it without. */
+  readonly litOfTurn?: number;
 }): GridScan {
-  const { rows, columns, peakA, picturesPerS } = options;
+  const { rows, columns, peakA, picturesPerS, litOfTurn = 1 } = options;
   return {
     pins: rows + columns,
-    duty: 1 / rows,
-    meanA: meanOfScan.reckon({ Ip: peakA, r: rows, s: 1 }),
+    duty: litOfTurn / rows,
+    meanA: meanOfScan.reckon({ Ip: peakA, r: rows, s: litOfTurn }),
     rowSwitchA: peakA * columns,
     rowTimeS: 1 / picturesPerS / rows,
   };

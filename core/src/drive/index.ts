@@ -7,6 +7,7 @@ export {
   worksThrough,
 } from './controls.ts';
 export {
+  bearsInTurns,
   findSneaks,
   type GridScan,
   HELD_OHM,

@@ -1,6 +1,7 @@
 import { type LedCurve, shiftCurve, solveString, tabulate } from '../circuit/index.ts';
 import {
   aloneOnIt,
+  bearsInTurns,
   type Currents,
   chooseResistor,
   currentsWithout,
@@ -20,8 +21,6 @@ import { isResistorInside } from './strings.ts';
 import type { Board, Switched } from './switching.ts';
 import { chooseTransistor, type TransistorSwitch } from './transistors.ts';
 
-/** What a light bears in short pulses, in times of what it is rated for (typical of a tenth of the time). */
-const PULSE_TIMES = 5;
 /** Lost in the diode behind each light (typical of a silicon one). */
 export const DIODE_V = 0.7;
 /** Current from which a light is seen in a dark room. */
@@ -100,7 +99,7 @@ const halfOf = (ohm: number): number => nextStandard((ohm / 2) * 0.999);
 
 /** What a light bears while its turn is on: as a pulse, and over time no more than it is rated for. */
 const bearsInPulses = ({ leds }: Pick<Sizing, 'leds'>, { turns }: ScanLayout): number =>
-  leds.part.ratedCurrentA * Math.min(PULSE_TIMES, turns);
+  bearsInTurns(leds.part.ratedCurrentA, turns);
 
 function finish(
   sizing: Sizing,

@@ -19,7 +19,7 @@ const worded: Readonly<Record<string, Readonly<Record<string, readonly string[]>
   },
   protection: { 'comes back by': ['load off', 'charger'] },
   pack: {
-    'at rest': ['100 %: 8.4 V; 50 %: 7.5 V; 0 %: 6 V', '0: 2 V; 1: 3 V'],
+    'at rest': ['100 %: 8.4 V; 50 %: 7.5 V; 0 %: 6 V', '0 %: 2 V; 100 %: 3 V'],
     'resistance over charge': ['100 %: 120 mΩ; 0 %: 0.3 Ω'],
   },
 };

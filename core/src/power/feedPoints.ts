@@ -13,12 +13,15 @@ export interface EvenTape {
   readonly leadOhm: number;
   /** Above it a pixel draws all it asks for. */
   readonly fullAboveV: number;
+  /** At it a pixel draws nothing any more. */
+  readonly endsAtV: number;
 }
 
-/** Voltage at every pixel with feeds at these places (0 … pixels − 1). */
+/** Voltage at every pixel with feeds at these places (0 … pixels − 1), each with the lead of the tape or with its own. */
 export function tapeVoltages(
   tape: EvenTape,
   at: readonly number[],
+  leadsOhm: readonly number[] = [],
 ): { readonly voltageV: readonly number[]; readonly totalA: number; readonly feedA: readonly number[] } {
   const rail = new Array<number>(tape.pixels).fill(tape.pitchOhm / 2);
   const solved = solveLadder({
@@ -26,8 +29,9 @@ export function tapeVoltages(
     plusOhm: rail,
     minusOhm: rail,
     loadA: new Array<number>(tape.pixels).fill(tape.pixelA),
-    feeds: at.map((place) => ({ at: place, rail: 'both' as const, leadOhm: tape.leadOhm / 2 })),
+    feeds: at.map((place, i) => ({ at: place, rail: 'both' as const, leadOhm: (leadsOhm[i] ?? tape.leadOhm) / 2 })),
     fullAboveV: tape.fullAboveV,
+    endsAtV: tape.endsAtV,
   });
   return { voltageV: [...solved.voltageV], totalA: solved.totalA, feedA: solved.feedA };
 }

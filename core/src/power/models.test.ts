@@ -60,6 +60,7 @@ describe('converters', () => {
     pack: {
       openCircuitV: [volts, volts],
       resistanceOhm: 0.1,
+      resistanceTimes: [1, 1],
       capacityMah: 2000,
       ratedCurrentA: 1,
       rateExponent: 1,
@@ -123,6 +124,7 @@ describe('feed points', () => {
     pitchOhm: 0.3 / 60,
     leadOhm: 0.05,
     fullAboveV: 3.7,
+    endsAtV: 0,
   };
   it('each in the middle of its part', () => {
     expect(evenFeeds(100, 2)).toEqual([25, 75]);

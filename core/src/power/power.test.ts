@@ -149,6 +149,7 @@ describe('the night', () => {
     const ideal: PackModel = {
       openCircuitV: [5, 5],
       resistanceOhm: 1e-6,
+      resistanceTimes: [1, 1],
       capacityMah: 1000,
       ratedCurrentA: 1,
       rateExponent: 1,

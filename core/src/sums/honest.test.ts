@@ -65,13 +65,17 @@ describe('a sum never says what can’t be', () => {
     );
   });
 
-  it('two feeds on one pixel count as one, and one past the end as at its last: both are said, and the figures are those', () => {
-    const of = (feeds: string) => ask('tape-drop', `length=1m density=60 pixel=36.8mA feeds=${feeds}`);
+  it('two feeds on one pixel share their leads alone, and one past the end is at its last: both are said, and the figures are those', () => {
+    const of = (feeds: string) => ask('tape-drop', `length=1m density=60 pixel=36.8mA lead=50mΩ feeds=${feeds}`);
     const [one, twice, past] = [of('0'), of('0,2mm'), of('0,3m')];
     expect(ids(twice)).toContain('feeds-on-one');
-    expect(figureOf(twice, 'leastV')).toBe(figureOf(one, 'leastV'));
+    // 60 · 36.8 mA = 2.208 A through 25 mΩ instead of 50: 55.2 mV less lost.
+    expect((figureOf(twice, 'leastV') ?? 0) - (figureOf(one, 'leastV') ?? 0)).toBeCloseTo(0.0552, 6);
     expect(ids(past)).toContain('feed-beyond');
     expect(figureOf(past, 'leastV')).toBe(figureOf(of('0,1m'), 'leastV'));
+    expect(() => ask('tape-drop', 'length=1m density=60 pixel=36.8mA feeds=0,1m leads=0.1Ω')).toThrow(
+      /1 leads are given for 2 feeds/,
+    );
     // One cause, one finding: past the end beside one at the end is past the end.
     expect(ids(of('0,1m,3m')).filter((id) => id.startsWith('feed'))).toEqual(['feed-beyond']);
     for (const each of [one, of('0,1m')]) expect(ids(each).filter((id) => id.startsWith('feed'))).toEqual([]);

@@ -7,6 +7,7 @@ import { packSenseSum } from './drive/packSense.ts';
 import { pixelCurrentSum } from './drive/pixelCurrent.ts';
 import { pixelDataSum } from './drive/pixelData.ts';
 import { remoteSum } from './drive/remote.ts';
+import { sharedPinsSum } from './drive/sharedPins.ts';
 import { transistorSwitchSum } from './drive/transistorSwitch.ts';
 import { balanceSum } from './lights/balance.ts';
 import { bundleSum } from './lights/bundle.ts';
@@ -65,6 +66,7 @@ export const quickSums: readonly QuickSum[] = [
   lightGateSum,
   pixelDataSum,
   gridScanSum,
+  sharedPinsSum,
   magnetSwitchSum,
   packSenseSum,
   remoteSum,

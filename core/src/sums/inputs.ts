@@ -5,6 +5,8 @@ interface InputBase {
   readonly word: string;
   readonly label: string;
   readonly hint?: string;
+  /** Asked for only where the input of this key is given. */
+  readonly onlyWith?: string;
 }
 
 /** One quantity. `needed` has no honest default: it is asked for; its `initial` is only what a new card shows. */
@@ -125,6 +127,13 @@ export const optional = (
   band: { ...positive, ...band },
   ...(example === undefined ? {} : { example }),
 });
+
+/** Inputs that are asked for only where the one of this key is given. */
+export const onlyWith = <const I extends Readonly<Record<string, Input>>>(key: string, inputs: I): I =>
+  // Each stays of its own type, with one word more.
+  Object.fromEntries(
+    Object.entries(inputs).map(([name, input]) => [name, { ...input, onlyWith: key }]),
+  ) as unknown as I;
 
 /** Several quantities of one kind. */
 export const list = (

@@ -46,7 +46,7 @@ export const readingsInput = pairs({
 });
 
 /** The drop of a light at the current that is wanted; left open where readings of it are given. */
-export const dropInput = (exampleV: number, label = 'Forward drop at that current') =>
+export const dropInput = (exampleV?: number, label = 'Forward drop at that current') =>
   optional('voltageV', 'forward', label, { least: 0.3, most: 60, usual: [1.1, 3.9] }, exampleV);
 
 /** The curve of a light by its readings or by its drop at a current; refuses to guess where neither is given. */

@@ -168,7 +168,9 @@ const isMissing = (value: unknown): boolean =>
 function assumedNotice(sum: QuickSum, assumed: readonly string[]): Finding[] {
   const said = assumed.flatMap((key) => {
     const input = sum.inputs[key];
-    return input?.as === 'quantity' ? [say`${input.label.toLowerCase()} ${quantity(input.kind, input.initial)}`] : [];
+    return input?.as === 'quantity'
+      ? [say`${input.label.charAt(0).toLowerCase()}${input.label.slice(1)} ${quantity(input.kind, input.initial)}`]
+      : [];
   });
   return said.length === 0
     ? []
@@ -245,7 +247,11 @@ export function readInputs(sum: QuickSum, given: Readonly<Record<string, unknown
       ...read.flatMap(({ input, one }) => (one.ok ? slipNotices(input, one.slips) : [])),
       ...assumedNotice(
         sum,
-        read.filter(({ missing }) => missing).map(({ key }) => key),
+        read
+          .filter(
+            ({ missing, input }) => missing && (input.onlyWith === undefined || !isMissing(found.get(input.onlyWith))),
+          )
+          .map(({ key }) => key),
       ),
     ],
   };

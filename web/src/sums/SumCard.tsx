@@ -148,7 +148,9 @@ export function SumCard({ card }: { readonly card: DeskCard }) {
       onType={(text) => desk.type(card.id, key, text)}
     />
   );
-  const entries = Object.entries(sum.inputs);
+  const entries = Object.entries(sum.inputs).filter(
+    ([, { onlyWith }]) => onlyWith === undefined || (card.texts[onlyWith] ?? '') !== '',
+  );
   const behind = entries.filter(([key]) => !face.includes(key));
   return (
     <article aria-label={sum.title} className="tag print-card border border-rule bg-sheet px-4 pt-3 pb-3">

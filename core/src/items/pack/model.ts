@@ -4,8 +4,10 @@ import { chemistries, type Figure, type PackPart } from '../../parts/index.ts';
 export interface PackModel {
   /** Open-circuit voltage of the whole pack, from empty to full, evenly spaced. */
   readonly openCircuitV: readonly number[];
-  /** Of all cells in series, at this temperature. */
+  /** Of all cells in series and full, at this temperature. */
   readonly resistanceOhm: number;
+  /** Times that, from empty to full, evenly spaced. */
+  readonly resistanceTimes: readonly number[];
   /** At this temperature and age. */
   readonly capacityMah: number;
   /** At which that capacity holds. */
@@ -25,6 +27,42 @@ const ROOM_C = 21;
 /** Straight line between room temperature and freezing, carried on below, never past twice the effect. */
 function coldShare(ambientC: number): number {
   return Math.min(2, Math.max(0, (ROOM_C - ambientC) / ROOM_C));
+}
+
+/** Points of a table over the charge left. */
+const POINTS = 41;
+const evenly = (at: (charge: number) => number): readonly number[] =>
+  Array.from({ length: POINTS }, (_, i) => at(i / (POINTS - 1)));
+
+/** Between evenly spaced values, from empty to full. */
+function between(table: readonly number[], charge: number): number {
+  const at = Math.min(1, Math.max(0, charge)) * (table.length - 1);
+  const index = Math.min(table.length - 2, Math.floor(at));
+  const [low, high] = [table[index] ?? 0, table[index + 1] ?? 0];
+  return low + (high - low) * (at - index);
+}
+
+/** Between a maker's own readings; beyond the first and the last one those hold. */
+function betweenReadings(readings: readonly (readonly [charge: number, value: number])[], charge: number): number {
+  const above = readings.find(([at]) => at >= charge);
+  const below = readings.findLast(([at]) => at <= charge);
+  if (!above || !below) return (above ?? below)?.[1] ?? 0;
+  const share = above[0] > below[0] ? (charge - below[0]) / (above[0] - below[0]) : 0;
+  return below[1] + share * (above[1] - below[1]);
+}
+
+/** Resistance grows towards empty, to 1.8 times (typical of the kind). */
+const grownBy = (charge: number): number => 1 + 0.8 * (1 - charge) ** 4;
+const typicalTimes = evenly(grownBy);
+
+/** A pack's resistance when full, and how it goes on from there. */
+function resistanceOf({ resistanceOhm, resistanceOver }: PackPart): {
+  readonly fullOhm: number;
+  readonly times: readonly number[];
+} {
+  if (!resistanceOver) return { fullOhm: resistanceOhm.likely, times: typicalTimes };
+  const fullOhm = betweenReadings(resistanceOver, 1);
+  return { fullOhm, times: evenly((charge) => betweenReadings(resistanceOver, charge) / fullOhm) };
 }
 
 /** At which a circuit that is built into a pack lets go; null where none of its chemistry has one that does. */
@@ -48,13 +86,18 @@ export function modelPack(options: {
   const chemistry = chemistries[part.chemistry];
   const cold = coldShare(ambientC);
   const capacity = capacityMah.likely + (deviation?.capacity ?? 0) * capacityMah.spread;
-  const resistance = part.resistanceOhm.likely + (deviation?.resistance ?? 0) * part.resistanceOhm.spread;
+  const { fullOhm, times } = resistanceOf(part);
+  const resistance = fullOhm + (deviation?.resistance ?? 0) * part.resistanceOhm.spread;
+  const { restV } = part;
   return {
-    openCircuitV: chemistry.openCircuitV.map((cellV) => cellV * part.cellsInSeries),
+    openCircuitV: restV
+      ? evenly((charge) => betweenReadings(restV, charge))
+      : chemistry.openCircuitV.map((cellV) => cellV * part.cellsInSeries),
+    resistanceTimes: times,
     resistanceOhm: Math.max(0.001, resistance) * (1 + cold * (chemistry.resistanceAtFreezing - 1)),
     capacityMah: Math.max(1, capacity) * Math.max(0.1, 1 - cold * (1 - chemistry.capacityAtFreezing)),
     ratedCurrentA: part.ratedCurrentA,
-    rateExponent: chemistry.rateExponent,
+    rateExponent: part.rateExponent ?? chemistry.rateExponent,
     cutOffV: part.cutOffV,
     tripV: part.protected ? (part.tripV ?? builtInTripV(part)) : null,
     selfDischargeAMonth: chemistry.selfDischargeAMonth,
@@ -69,19 +112,11 @@ export const agePack = (pack: PackModel, wear: number): PackModel => ({
 });
 
 /** Open-circuit voltage at a state of charge, 0 (empty) to 1 (full). */
-export function openCircuitVoltageV(pack: PackModel, charge: number): number {
-  const table = pack.openCircuitV;
-  const at = Math.min(1, Math.max(0, charge)) * (table.length - 1);
-  const index = Math.min(table.length - 2, Math.floor(at));
-  const [low, high] = [table[index] ?? 0, table[index + 1] ?? 0];
-  return low + (high - low) * (at - index);
-}
+export const openCircuitVoltageV = (pack: PackModel, charge: number): number => between(pack.openCircuitV, charge);
 
-/** Resistance at a state of charge: it grows towards empty, to 1.8 times (typical of the kind). */
-export function packResistanceOhm(pack: PackModel, charge: number): number {
-  const spent = 1 - Math.min(1, Math.max(0, charge));
-  return pack.resistanceOhm * (1 + 0.8 * spent ** 4);
-}
+/** Resistance at a state of charge: by the maker's readings, or as it grows towards empty. */
+export const packResistanceOhm = (pack: PackModel, charge: number): number =>
+  pack.resistanceOhm * between(pack.resistanceTimes, charge);
 
 /**
  * The current that counts against the capacity: more than what flows, above the rated current

@@ -1,12 +1,16 @@
 import { solveString } from '../../circuit/index.ts';
-import { findSneaks, HELD_OHM, meanOfScan, scanGrid } from '../../drive/index.ts';
+import { bearsInTurns, findSneaks, HELD_OHM, meanOfScan, scanGrid } from '../../drive/index.ts';
 import type { Finding } from '../../items/index.ts';
-import { amps, fillSum, quantity, say } from '../../units/index.ts';
-import { ask, assume, choice } from '../inputs.ts';
+import { amps, fillSum, quantity, say, seconds } from '../../units/index.ts';
+import { SumError } from '../answer.ts';
+import { ask, assume, choice, optional } from '../inputs.ts';
 import { curveThrough } from '../lightCurves.ts';
 import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 interface Judged {
+  readonly peakA: number;
+  readonly ratedA: number;
+  readonly rows: number;
   readonly isSeen: boolean;
   readonly worst: number;
   readonly idle: string;
@@ -15,8 +19,28 @@ interface Judged {
 }
 
 /** What is amiss, or to be known. */
-const judge = ({ isSeen, worst, idle, middleA, picturesPerS }: Judged): Finding[] =>
+const judge = ({ peakA, ratedA, rows, isSeen, worst, idle, middleA, picturesPerS }: Judged): Finding[] =>
   findingsWhere(
+    [
+      peakA > bearsInTurns(ratedA, rows) * (1 + 1e-9),
+      finding(
+        'over-rating',
+        'stop',
+        say`A light has ${amps(peakA)} while its row is on and bears, for one turn of ${rows}, ${amps(bearsInTurns(ratedA, rows))}`,
+        'In short pulses a light bears more than for good, and over time no more than it is rated for.',
+        'Fewer rows, less mean current, or a stronger light.',
+      ),
+    ],
+    [
+      peakA > ratedA * (1 + 1e-9) && peakA <= bearsInTurns(ratedA, rows) * (1 + 1e-9),
+      finding(
+        'scan-still',
+        'mind',
+        say`If the program stands still, a light carries ${amps(peakA)} for good; it bears ${amps(ratedA)}`,
+        'What is sound in one turn of many is too much all the time: a program that halts, is loaded or is stepped through burns the row that it stopped in.',
+        'Ask for no more than a light bears for good, and take the lights’ lead off while you load the program.',
+      ),
+    ],
     [
       isSeen,
       finding(
@@ -68,7 +92,10 @@ export const gridScanSum = defineSum({
   inputs: {
     rows: ask('count', 'rows', 'Rows', 8, { whole: true, least: 1, most: 64 }),
     columns: ask('count', 'columns', 'Columns', 8, { whole: true, least: 1, most: 64 }),
-    peakA: ask('currentA', 'peak', 'Current while on', 0.04, { most: 2, usual: [0.002, 0.2] }),
+    peakA: optional('currentA', 'peak', 'Current while on', { most: 2, usual: [0.002, 0.2] }, 0.04),
+    wantedA: optional('currentA', 'mean', 'Or the mean current that is wanted', { most: 1, usual: [0.0002, 0.03] }),
+    darkS: assume('timeS', 'dark', 'Dark between two rows', 0, { least: 0, most: 0.1 }),
+    ratedA: assume('currentA', 'rated', 'Highest current of a light, for good', 0.02, { most: 3 }),
     picturesPerS: assume('frequencyHz', 'refresh', 'Pictures a second', 100, { least: 1, most: 20_000 }),
     lowV: assume('voltageV', 'low', 'Lowest drop in the grid at 20 mA', 2.06, { least: 1, most: 4 }),
     highV: assume('voltageV', 'high', 'Highest drop in the grid at 20 mA', 3.14, { least: 1, most: 4.5 }),
@@ -80,8 +107,16 @@ export const gridScanSum = defineSum({
       'float',
     ),
   },
-  reckon: ({ rows, columns, peakA, picturesPerS, lowV, highV, supplyV, idle }) => {
-    const scan = scanGrid({ rows, columns, peakA, picturesPerS });
+  reckon: ({ rows, columns, picturesPerS, lowV, highV, supplyV, idle, darkS, ratedA, ...asked }) => {
+    const litOfTurn = 1 - darkS * rows * picturesPerS;
+    if (litOfTurn <= 0)
+      throw new SumError(
+        say`Nothing is lit: a row has ${seconds(1 / picturesPerS / rows)}, and ${seconds(darkS)} of it are dark; fewer rows or pictures, or a shorter dark time`,
+      );
+    const peakA = asked.peakA ?? (asked.wantedA === null ? null : (asked.wantedA * rows) / litOfTurn);
+    if (peakA === null)
+      throw new SumError('Give the current while on or the mean that is wanted: peak=40mA or mean=5mA');
+    const scan = scanGrid({ rows, columns, peakA, picturesPerS, litOfTurn });
     const [low, high] = [curveThrough(lowV, 0.02), curveThrough(highV, 0.02)];
     // The hardest case in small: the chosen light has the high drop, all others round it the low one.
     const size = Math.min(3, rows, columns);
@@ -106,15 +141,32 @@ export const gridScanSum = defineSum({
     return {
       results: [
         mainFigure('meanA', 'Mean current of a light', 'currentA', scan.meanA),
+        figure('peakA', 'While its row is on', 'currentA', peakA),
         figure('pins', 'Pins', 'count', scan.pins),
         figure('duty', 'Each light is on for', 'fraction', scan.duty),
         figure('rowSwitchA', 'A row’s switch carries', 'currentA', scan.rowSwitchA),
         figure('rowTimeS', 'Time of a row', 'timeS', scan.rowTimeS),
+        figure('litOfTurn', '… of it lit', 'fraction', litOfTurn),
+        figure(
+          'columnOhm',
+          'Resistor of a column, for the highest drop',
+          'resistanceOhm',
+          supplyV > highV ? (supplyV - highV) / peakA : null,
+        ),
         figure('lineRateHz', 'Rows a second', 'frequencyHz', picturesPerS * rows),
         figure('sneakA', 'Most through a light that should be off', 'currentA', worst),
       ],
-      steps: [fillSum(meanOfScan, { Ip: peakA, r: rows, s: 1 })],
-      findings: judge({ isSeen: found.sneaks.some((sneak) => sneak.seen), worst, idle, middleA, picturesPerS }),
+      steps: [fillSum(meanOfScan, { Ip: peakA, r: rows, s: litOfTurn })],
+      findings: judge({
+        peakA,
+        ratedA,
+        rows,
+        isSeen: found.sneaks.some((sneak) => sneak.seen),
+        worst,
+        idle,
+        middleA,
+        picturesPerS,
+      }),
     };
   },
 });

@@ -59,6 +59,16 @@ const judge = ({ logicV, leastV, supplyV, share, memory, pixels, dice }: Judged)
     ],
   );
 
+/** As many as can be sent in what other work and the pause leave of a frame; 0 where nothing is left. */
+const mostPixels = (asked: {
+  readonly framesPerS: number;
+  readonly workS: number;
+  readonly latchS: number;
+  readonly bitS: number;
+  readonly dice: number;
+}): number =>
+  Math.max(0, Math.floor((1 / asked.framesPerS - asked.workS - asked.latchS) / (asked.dice * 8 * asked.bitS) + 1e-9));
+
 /** Answers how often a line of pixels can be told. */
 export const pixelDataSum = defineSum({
   name: 'pixel-data',
@@ -89,6 +99,12 @@ export const pixelDataSum = defineSum({
     return {
       results: [
         mainFigure('framesPerS', 'Frames a second at most', 'frequencyHz', 1 / frameS),
+        figure(
+          'mostPixels',
+          say`Most pixels on one line at ${quantity('frequencyHz', framesPerS)}`,
+          'count',
+          mostPixels({ framesPerS, workS, latchS, bitS, dice }),
+        ),
         figure('frameS', 'One frame takes', 'timeS', frameS),
         figure('sendS', '… of it sending', 'timeS', frameS - latchS),
         figure('memoryBytes', 'Memory, bytes', 'count', pixels * dice),

@@ -1,8 +1,8 @@
 import type { Finding } from '../../items/index.ts';
 import { boostInput, linearHeat, solveConstantPower } from '../../items/index.ts';
-import { fillSum, ohms, say, volts, watts } from '../../units/index.ts';
+import { amps, fillSum, ohms, say, volts, watts } from '../../units/index.ts';
 import { sample } from '../drawing.ts';
-import { ask, assume, choice } from '../inputs.ts';
+import { ask, assume, choice, optional } from '../inputs.ts';
 import { defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
 
 interface LinearAsked {
@@ -49,7 +49,14 @@ function reckonLinear({ openV, sourceOhm, outputV, outputA }: LinearAsked) {
   };
 }
 
+/** Least voltage at the input for so many watts: above collapse, within its limit of current, and from where it works. */
+const leastInput = (askedW: number, sourceOhm: number, limitA: number | null, leastV: number | null): number =>
+  Math.max(Math.sqrt(askedW * sourceOhm), limitA === null ? 0 : askedW / limitA, leastV ?? 0);
+
 interface Judged {
+  readonly inputV: number | null;
+  readonly inputLimitA: number | null;
+  readonly inputLeastV: number | null;
   readonly inputA: number | null;
   readonly askedW: number;
   readonly mostW: number;
@@ -58,7 +65,7 @@ interface Judged {
 }
 
 /** What is amiss with a switching one. */
-const judge = ({ inputA, askedW, mostW, openV, sourceOhm }: Judged): Finding[] =>
+const judge = ({ inputA, inputV, inputLimitA, inputLeastV, askedW, mostW, openV, sourceOhm }: Judged): Finding[] =>
   findingsWhere(
     [
       inputA === null,
@@ -68,6 +75,26 @@ const judge = ({ inputA, askedW, mostW, openV, sourceOhm }: Judged): Finding[] =
         say`It collapses: ${watts(askedW)} asked, ${watts(mostW)} is the most a source of ${volts(openV)} and ${ohms(sourceOhm)} gives`,
         'The more the voltage falls, the more current the converter takes, until it can’t.',
         'A cell of less resistance, two side by side, or less output.',
+      ),
+    ],
+    [
+      inputA !== null && inputLimitA !== null && inputA > inputLimitA,
+      finding(
+        'input-over',
+        'stop',
+        say`It would take in ${amps(inputA ?? 0)}; its limit is ${amps(inputLimitA ?? 0)}`,
+        'At its limit a converter lets its output fall, and what hangs there resets.',
+        'A higher cell voltage, less output, or a larger converter.',
+      ),
+    ],
+    [
+      inputV !== null && inputLeastV !== null && inputV < inputLeastV,
+      finding(
+        'input-low',
+        'stop',
+        say`${volts(inputV ?? 0)} are left at its input; it works from ${volts(inputLeastV ?? 0)}`,
+        'Below that it stops, the cell recovers, and it starts again: the light blinks.',
+        'A higher cell voltage, less resistance on the way, or less output.',
       ),
     ],
     [
@@ -98,15 +125,21 @@ export const boostLimitSum = defineSum({
     outputV: assume('voltageV', 'output', 'Output', 5, { least: 0.8, most: 60 }),
     outputA: ask('currentA', 'current', 'Output current', 1.4, { most: 50, usual: [0.005, 10] }),
     efficiency: assume('fraction', 'efficiency', 'Efficiency', 0.88, { least: 0.05, most: 1 }),
+    inputLimitA: optional('currentA', 'inputlimit', 'It takes in at most', { most: 100 }),
+    inputLeastV: optional('voltageV', 'inputleast', 'It works from', { most: 60 }),
     kind: choice('kind', 'Kind', ['switching', 'linear'], 'switching'),
   },
-  reckon: ({ openV, sourceOhm, outputV, outputA, efficiency, kind }) => {
+  reckon: ({ openV, sourceOhm, outputV, outputA, efficiency, inputLimitA, inputLeastV, kind }) => {
     if (kind === 'linear') return reckonLinear({ openV, sourceOhm, outputV, outputA });
     const askedW = (outputV * outputA) / efficiency;
     const inputA = solveConstantPower(openV, sourceOhm, askedW);
     const mostW = openV ** 2 / (4 * sourceOhm);
     const inputV = inputA === null ? null : openV - inputA * sourceOhm;
     const mostA = (mostW * efficiency) / outputV;
+    const leastV = leastInput(askedW, sourceOhm, inputLimitA, inputLeastV);
+    // Within its limit of current it takes what is left of the cell behind that much.
+    const atLimitA =
+      inputLimitA === null ? null : (Math.max(0, openV - inputLimitA * sourceOhm) * inputLimitA * efficiency) / outputV;
     return {
       results: [
         mainFigure('inputA', 'Takes in', 'currentA', inputA),
@@ -114,12 +147,17 @@ export const boostLimitSum = defineSum({
         figure('askedW', 'Asks of the cell', 'powerW', askedW),
         figure('mostW', 'The cell can give at most', 'powerW', mostW),
         figure('mostOutputA', 'Output current where it collapses', 'currentA', mostA),
+        ...(atLimitA === null || (inputLimitA ?? 0) * sourceOhm > openV / 2
+          ? []
+          : [figure('limitedOutputA', 'Output current at its input limit', 'currentA', atLimitA)]),
+        figure('leastInputV', 'Least voltage at its input for this output', 'voltageV', leastV),
+        figure('leastCellV', '… so least of the cell, at rest', 'voltageV', leastV + (askedW / leastV) * sourceOhm),
         figure('heatW', 'Heat in the converter', 'powerW', askedW * (1 - efficiency)),
         figure('lostInSourceW', 'Heat in cell and leads', 'powerW', inputA === null ? null : inputA ** 2 * sourceOhm),
         text('holds', 'It holds', inputA !== null),
       ],
       steps: inputV === null ? [] : [fillSum(boostInput, { Vo: outputV, Io: outputA, n: efficiency, Vi: inputV })],
-      findings: judge({ inputA, askedW, mostW, openV, sourceOhm }),
+      findings: judge({ inputA, inputV, inputLimitA, inputLeastV, askedW, mostW, openV, sourceOhm }),
       drawing: {
         kind: 'lines',
         x: { label: 'cell at rest', kind: 'voltageV' },

@@ -1,24 +1,19 @@
+import { solveString, tabulate } from '../../circuit/index.ts';
 import { agePack, type Finding, itemsOf, modelPack, openCircuitVoltageV, type PackModel } from '../../items/index.ts';
-import {
-  type Chemistry,
-  type ConverterPart,
-  chemistries,
-  chemistryNames,
-  converters,
-  type Figure,
-  packs,
-  typical,
-} from '../../parts/index.ts';
+import { type ConverterPart, converters, type Figure, stateFigure } from '../../parts/index.ts';
 import { mapItem } from '../../plan/index.ts';
 import {
   createRandom,
+  type Draws,
   describeEnd,
-  drawFromMain,
+  drawAt,
   type NightMaker,
   type NightStretch,
+  noDraw,
   operate,
   packsForEvent,
   plainRunTime,
+  type RailLaw,
   rateLaw,
   runNight,
   type SupplyTree,
@@ -28,70 +23,75 @@ import {
 } from '../../power/index.ts';
 import { fillSum, hours, say, volts } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
-import { ask, assume, choice, optional, pairs } from '../inputs.ts';
+import { ask, assume, choice, onlyWith, optional, pairs } from '../inputs.ts';
+import { curveOfLight, dropInput, readingsInput } from '../lightCurves.ts';
+import { freshItem, putPiece } from '../piece.ts';
 import { defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
+import { describePack, packInputs } from './askedPack.ts';
 
 const converterIds = ['none', ...converters.map((part) => part.id)] as const;
 
-/** A pack of the chemistry with resistance typical of its capacity, where no catalogue pack is meant. */
-function genericPack(
-  chemistry: Chemistry,
-  series: number,
-  capacityMah: number,
-  ohm: number | null,
-  ambientC: number,
-): { model: PackModel; capacity: Figure } {
-  const nearest = packs
-    .filter((part) => part.chemistry === chemistry)
-    .map((part) => ({ part, off: Math.abs(Math.log(part.capacityMah.likely / capacityMah)) }))
-    .sort((a, b) => a.off - b.off)[0]?.part;
-  if (!nearest) throw new SumError(`The catalogue has no ${chemistry} pack to take typical values from`);
-  const cells = nearest.cellsInSeries;
-  const scaledOhm = ((nearest.resistanceOhm.likely / cells) * nearest.capacityMah.likely) / capacityMah;
-  const capacity = typical(capacityMah, capacityMah * (nearest.capacityMah.spread / nearest.capacityMah.likely));
-  const model = modelPack({
-    part: {
-      ...nearest,
-      cellsInSeries: series,
-      cutOffV: (nearest.cutOffV / cells) * series,
-      ratedCurrentA: (nearest.ratedCurrentA * capacityMah) / nearest.capacityMah.likely,
-      resistanceOhm: typical(ohm ?? scaledOhm * series, (ohm ?? scaledOhm * series) * 0.3),
-    },
-    capacityMah: capacity,
-    ambientC,
-  });
-  return { model, capacity };
-}
-
+/** What is drawn for a while: amperes whatever the voltage, and lights that follow it. */
 interface Stretch {
   readonly minutes: number;
   readonly amps: number;
+  /** Of the lights, lit. */
+  readonly lit: number;
+}
+
+interface LoadAsked {
+  readonly loadA: number | null;
+  readonly duty: number;
+  readonly loads: readonly (readonly [currentA: number, minutes: number])[];
+  readonly restA: number;
+  readonly lights: number | null;
 }
 
 /** The loads as stretches that come again and again. */
-function layOut(
-  loadA: number | null,
-  duty: number,
-  loads: readonly (readonly [currentA: number, minutes: number])[],
-  restA: number,
-): readonly Stretch[] {
-  if (loads.length > 0) return loads.map(([currentA, minutes]) => ({ minutes, amps: currentA + restA }));
-  if (loadA === null)
-    throw new SumError('Give a load or a list of them, got neither: load=420mA or loads=400mA:20min,1A:5min');
+function layOut({ loadA, duty, loads, restA, lights }: LoadAsked): readonly Stretch[] {
+  const lit = lights === null ? 0 : 1;
+  if (loads.length > 0) return loads.map(([amps, minutes]) => ({ minutes, amps: amps + restA, lit }));
+  if (loadA === null && lights === null)
+    throw new SumError(
+      'Give a load, a list of them or lights, got none: load=420mA or loads=400mA:20min,1A:5min or lights=3 forward=2V resistor=120',
+    );
+  const amps = (loadA ?? 0) + restA;
   return duty < 1
     ? [
-        { minutes: 10 * duty, amps: loadA + restA },
-        { minutes: 10 * (1 - duty), amps: restA },
+        { minutes: 10 * duty, amps, lit },
+        { minutes: 10 * (1 - duty), amps: restA, lit: 0 },
       ]
-    : [{ minutes: 60, amps: loadA + restA }];
+    : [{ minutes: 60, amps, lit }];
 }
 
-const toCourse = (tree: SupplyTree, stretches: readonly Stretch[]): readonly NightStretch[] =>
-  stretches.map(({ minutes, amps }) => ({
+interface LightsOfLoad {
+  readonly lights: number | null;
+  readonly inSeries: number;
+  readonly forwardV: number | null;
+  readonly readings: readonly (readonly [number, number])[];
+  readonly lightA: number;
+  readonly resistorOhm: number;
+}
+
+/** What lights on a resistor draw as the pack falls; null where there are none. */
+function lawOf({ lights, inSeries, forwardV, readings, lightA, resistorOhm }: LightsOfLoad): RailLaw | null {
+  if (lights === null) return null;
+  const curve = curveOfLight(forwardV, lightA, readings);
+  const pathA = tabulate((supplyV) => solveString({ supplyV, resistanceOhm: resistorOhm, curve, count: inSeries }));
+  return (railV, shares) => lights * (shares[0] ?? 0) * pathA(Math.max(0, railV));
+}
+
+const drawOf = (tree: SupplyTree, law: RailLaw | null, { amps, lit }: Pick<Stretch, 'amps' | 'lit'>): Draws =>
+  tree.nodes.map((_, i) =>
+    i === tree.main ? { steadyA: amps, shaped: law && lit > 0 ? [{ law, shares: [lit] }] : [] } : noDraw,
+  );
+
+const toCourse = (tree: SupplyTree, law: RailLaw | null, stretches: readonly Stretch[]): readonly NightStretch[] =>
+  stretches.map((stretch) => ({
     moodId: '',
-    minutes,
-    mean: drawFromMain(tree, amps),
-    peak: drawFromMain(tree, amps),
+    minutes: stretch.minutes,
+    mean: drawOf(tree, law, stretch),
+    peak: drawOf(tree, law, stretch),
   }));
 
 /** Nights with capacity, resistance and load off by their spreads: resistance ± 30 %, load ± 5 % (typical). */
@@ -99,6 +99,7 @@ const spreadNights =
   (
     make: (pack: PackModel) => SupplyTree,
     model: PackModel,
+    law: RailLaw | null,
     stretches: readonly Stretch[],
     capacity: Figure,
   ): NightMaker =>
@@ -111,7 +112,7 @@ const spreadNights =
     const factor = 1 + 0.05 * deviation.load;
     return {
       tree,
-      course: toCourse(tree, stretches).map((each) => ({
+      course: toCourse(tree, law, stretches).map((each) => ({
         ...each,
         mean: scaleDraws(each.mean, factor),
         peak: scaleDraws(each.peak, factor),
@@ -187,9 +188,20 @@ export const runtimeSum = defineSum({
       initial: [],
     }),
     restA: assume('currentA', 'rest', 'Drawn all the time besides', 0, { least: 0, most: 50 }),
-    chemistry: choice('chemistry', 'Chemistry', chemistryNames, 'lithium-ion'),
-    series: assume('count', 'series', 'Cells in series', 1, { whole: true, least: 1, most: 20 }),
-    packOhm: optional('resistanceOhm', 'resistance', 'Resistance of the pack', { least: 0, most: 1000 }),
+    lights: optional('count', 'lights', 'Or lights as the load: paths side by side', {
+      whole: true,
+      least: 1,
+      most: 1000,
+    }),
+    ...onlyWith('lights', {
+      inSeries: assume('count', 'inseries', 'Lights in each path', 1, { whole: true, least: 1, most: 30 }),
+      forwardV: dropInput(undefined, 'Drop of one light'),
+      lightA: assume('currentA', 'lightcurrent', '… at a current of', 0.02, { least: 1e-4, most: 3 }),
+      readings: readingsInput,
+      resistorOhm: assume('resistanceOhm', 'resistor', 'Resistor of each path', 100, { least: 0, most: 1e6 }),
+    }),
+    ...packInputs,
+    leadOhm: assume('resistanceOhm', 'lead', 'Leads and switch, out and back', 0.02, { least: 0, most: 20 }),
     converter: choice('converter', 'Converter', converterIds, 'none'),
     ambientC: assume('temperatureC', 'ambient', 'Temperature', 21, { least: -30, most: 60 }),
     wear: assume('fraction', 'wear', 'Worn, of its life', 0, { least: 0, most: 1 }),
@@ -197,32 +209,40 @@ export const runtimeSum = defineSum({
     wantedH: optional('timeH', 'wanted', 'Wanted'),
   },
   reckon: (values) => {
-    const { capacityMah, loadA, duty, loads, restA, chemistry, series, packOhm, ambientC, leastV, wantedH } = values;
-    const stretches = layOut(loadA, duty, loads, restA);
+    const { capacityMah, ambientC, leastV, wantedH, leadOhm } = values;
+    const stretches = layOut(values);
+    const law = lawOf(values);
     const minutes = stretches.reduce((sum, each) => sum + each.minutes, 0);
-    const meanA = stretches.reduce((sum, each) => sum + each.amps * each.minutes, 0) / minutes;
-    if (meanA <= 0) throw new SumError('A load of 0 A runs for ever; give more than nothing: load=420mA');
+    const over = (of: (stretch: Stretch) => number): number =>
+      stretches.reduce((sum, each) => sum + of(each) * each.minutes, 0) / minutes;
+    const mean = { amps: over(({ amps }) => amps), lit: over(({ lit }) => lit) };
     const converter = converters.find((part) => part.id === values.converter) ?? null;
-    const { model: fresh, capacity } = genericPack(chemistry, series, capacityMah, packOhm, ambientC);
-    const model = agePack(fresh, values.wear);
+    const part = describePack(values, 'pack-asked');
+    const model = agePack(modelPack({ part, capacityMah: part.capacityMah, ambientC }), values.wear);
     const treeOf = (pack: PackModel): SupplyTree =>
-      singleRail({
-        pack,
-        leadOhm: 0.02,
-        converter,
-        brownOutV: leastV ?? (converter ? 0 : model.cutOffV),
-      });
+      singleRail({ pack, leadOhm, converter, brownOutV: leastV ?? (converter ? 0 : model.cutOffV) });
     const tree = treeOf(model);
-    const make = spreadNights(treeOf, model, stretches, capacity);
-    const packA = operate(tree, 0.5, drawFromMain(tree, meanA)).packA;
-    const plainH = plainRunTime.reckon({ C: capacityMah, I: Number.isFinite(packA) ? packA : meanA });
+    const make = spreadNights(treeOf, model, law, stretches, part.capacityMah);
+    const meanDraw = drawOf(tree, law, mean);
+    const half = operate(tree, 0.5, meanDraw);
+    const meanA = drawAt(meanDraw[tree.main], half.railV);
+    if (meanA <= 0)
+      throw new SumError(
+        law
+          ? 'These lights draw nothing from this pack: more cells, or a light of a lower drop'
+          : 'A load of 0 A runs for ever; give more than nothing: load=420mA',
+      );
+    const packA = Number.isFinite(half.packA) ? half.packA : meanA;
+    const plainH = plainRunTime.reckon({ C: capacityMah, I: packA });
     const stepS = Math.max(2, (plainH * 3600) / 400);
-    const night = runNight(tree, toCourse(tree, stretches), { stepS });
+    const night = runNight(tree, toCourse(tree, law, stretches), { stepS });
     const random = createRandom(1);
     const nights = Array.from({ length: 200 }, () => sampleNight(make, random, stepS * 2)).sort((a, b) => a - b);
     const cautiousH = Math.min(night.hours, nights[Math.floor(nights.length * 0.05)] ?? 0);
-    const { rateExponent } = chemistries[chemistry];
-    const law = {
+    const lightsA = (charge: number): number | null =>
+      law && law(operate(tree, charge, meanDraw).railV, [1]) / (values.lights ?? 1);
+    const { rateExponent } = model;
+    const rate = {
       C: model.capacityMah,
       H: model.capacityMah / 1000 / model.ratedCurrentA,
       I: Math.max(packA, model.ratedCurrentA),
@@ -234,15 +254,26 @@ export const runtimeSum = defineSum({
         figure('cautiousH', 'With caution (95 of 100 last longer)', 'timeH', cautiousH),
         text('end', 'It ends because', describeEnd(night.end)),
         figure('plainH', 'Plain sum', 'timeH', plainH),
-        figure('meanA', 'Mean load', 'currentA', meanA),
-        figure('packA', 'Mean current from the pack, half full', 'currentA', Number.isFinite(packA) ? packA : null),
+        figure('meanA', law ? 'Mean load, half full' : 'Mean load', 'currentA', meanA),
+        figure(
+          'packA',
+          'Mean current from the pack, half full',
+          'currentA',
+          Number.isFinite(half.packA) ? packA : null,
+        ),
+        ...(law
+          ? [
+              figure('freshA', 'Each path, pack full', 'currentA', lightsA(1)),
+              figure('endA', 'Each path, at the end', 'currentA', lightsA(night.samples.at(-1)?.charge ?? 0)),
+            ]
+          : []),
         figure('drawnMah', 'Charge drawn', 'capacityMah', night.drawnMah),
         figure('leftMah', 'Left in the pack', 'capacityMah', Math.max(0, model.capacityMah - night.drawnMah)),
         figure('coldCapacityMah', 'Capacity at this temperature', 'capacityMah', model.capacityMah),
       ],
       steps: [
-        fillSum(plainRunTime, { C: capacityMah, I: Number.isFinite(packA) ? packA : meanA }),
-        ...(rateExponent > 1.02 ? [fillSum(rateLaw, law)] : []),
+        fillSum(plainRunTime, { C: capacityMah, I: packA }),
+        ...(rateExponent > 1.02 ? [fillSum(rateLaw, rate)] : []),
       ],
       findings: judge({ wantedH, cautiousH, nightH: night.hours, plainH, converter, model }),
       drawing: {
@@ -267,10 +298,35 @@ export const runtimeSum = defineSum({
       },
     };
   },
-  intoDesign: (design, { capacityMah }) => {
-    const pack = itemsOf(design, 'pack')[0];
-    if (!pack) return design;
-    const figure = { likely: capacityMah, spread: capacityMah * 0.06, origin: 'data sheet' as const };
-    return mapItem(design, pack.id, (item) => (item.kind === 'pack' ? { ...item, capacityMah: figure } : item));
+  intoDesign: (design, values, newId) => {
+    const [pack] = itemsOf(design, 'pack');
+    const { capacityMah } = values;
+    if (pack)
+      return mapItem(design, pack.id, (item) => ({ ...item, capacityMah: stateFigure(capacityMah, 'data sheet') }));
+    const part = describePack(values, `own-${newId()}`);
+    const { widthMm, heightMm } = design.view;
+    const stated = values.loadA === null ? null : stateFigure(values.loadA + values.restA, 'data sheet');
+    return putPiece(
+      design,
+      [
+        freshItem('pack', { id: newId(), name: 'Pack', at: { xMm: widthMm / 2, yMm: heightMm * 0.8 }, part: part.id }),
+        ...(stated
+          ? [
+              freshItem('load', {
+                id: newId(),
+                name: 'Load',
+                at: { xMm: widthMm / 2, yMm: heightMm * 0.4 },
+                part: 'load-any',
+                switchedBy: { way: 'always on' },
+                restA: stateFigure(values.restA, 'data sheet'),
+                usualA: stated,
+                mostA: stated,
+                startA: stated,
+              }),
+            ]
+          : []),
+      ],
+      [part],
+    );
   },
 });

@@ -45,7 +45,7 @@ const judge = ({ collapsed, least, wantedV, onOne, beyond }: Judged): Finding[] 
         'feeds-on-one',
         'mind',
         onOne === 1
-          ? 'Two feeds fall on one pixel: they count as one'
+          ? 'Two feeds fall on one pixel: only their leads share what it takes'
           : `${onOne} feeds fall on a pixel that has one already`,
         'What joins the tape at the same place feeds the same piece of its rails.',
         'Put it at least a pixel farther, or leave it out.',
@@ -69,11 +69,13 @@ const judge = ({ collapsed, least, wantedV, onOne, beyond }: Judged): Finding[] 
 export const tapeDropSum = defineSum({
   name: 'tape-drop',
   title: 'Voltage along a tape',
-  about: 'Voltage at every pixel for any set of feed points, with loads that fall off as the voltage does.',
+  about:
+    'Voltage at every pixel for any set of feed points, each with its lead, and loads that fall off as the voltage does.',
   group: 'power',
   inputs: {
     ...tapeInputs,
     feeds: list('lengthMm', 'feeds', 'Fed at, from the start', [0], { least: 0, most: 100_000 }),
+    leadsOhm: list('resistanceOhm', 'leads', 'Lead of each feed, where they differ', [], { least: 0, most: 20 }),
     load: choice(
       'load',
       'Pixels draw',
@@ -83,13 +85,19 @@ export const tapeDropSum = defineSum({
     wantedV: assume('voltageV', 'wanted', 'Least voltage wanted', 4.5, { least: 0.5, most: 48 }),
   },
   reckon: (values) => {
-    const tape = evenTape({ ...values, fullAboveV: values.load === 'the same at any voltage' ? 0 : values.fullAboveV });
+    const isSteady = values.load === 'the same at any voltage';
+    const tape = evenTape({ ...values, ...(isSteady ? { fullAboveV: 0, endsAtV: 0 } : {}) });
+    const { feeds, leadsOhm } = values;
+    if (leadsOhm.length > 0 && leadsOhm.length !== feeds.length)
+      throw new SumError(
+        `${leadsOhm.length} leads are given for ${feeds.length} feeds; give one for each, in their order, or none`,
+      );
     const pixelAt = (mm: number): number =>
       Math.min(tape.pixels - 1, Math.max(0, Math.round((mm * values.perMetre) / 1000 - 0.5)));
-    const at = [...new Set(values.feeds.map(pixelAt))];
-    const within = values.feeds.filter((mm) => mm <= values.lengthMm);
+    const at = feeds.map(pixelAt);
+    const within = feeds.filter((mm) => mm <= values.lengthMm);
     if (at.length === 0) throw new SumError('Give at least one feed, got none: feeds=0 or feeds=0,3m');
-    const solved = tapeVoltages(tape, at);
+    const solved = tapeVoltages(tape, at, leadsOhm);
     const least = Math.min(...solved.voltageV);
     const where = solved.voltageV.indexOf(least);
     const askedA = tape.pixels * tape.pixelA;
@@ -111,7 +119,7 @@ export const tapeDropSum = defineSum({
         least,
         wantedV: values.wantedV,
         onOne: within.length - new Set(within.map(pixelAt)).size,
-        beyond: values.feeds.length - within.length,
+        beyond: feeds.length - within.length,
       }),
       drawing: {
         kind: 'lines',
