@@ -7,7 +7,7 @@ import { drawNetwork } from '../exact/index.ts';
 import { exportShoppingCsv, exportWireCsv } from '../exports/index.ts';
 import { checkDesign } from '../findings/index.ts';
 import { paintFrame } from '../motion/index.ts';
-import type { Design, Item } from '../plan/index.ts';
+import { applyEdits, type Design, type Item } from '../plan/index.ts';
 import { usualPrinter } from '../units/index.ts';
 
 const at = (xMm: number) => ({ xMm, yMm: 20 });
@@ -45,6 +45,20 @@ describe('a load that a mood starts', () => {
     const still = assess({ ...sail(motor()), moods: { list: [], startId: null, cues: [], course: [], cueUses: [] } });
     expect(still.switched.get('wheel')?.[0]?.way.id).toBe('always on');
     expect(still.loads).toEqual([]);
+  });
+
+  it('asks more of a pin than it gives through a bipolar transistor of the maker’s own: told once, with the way out', () => {
+    // It runs with 0.2 A at most: (5 − 0.8) · 10 / 0.2 = 210, so 180 Ω, and 4.2 V / 180 Ω = 23.3 mA of a pin of 20.
+    const weak = sail(
+      motor({ switchedBy: { way: 'transistor below', board: 'board', part: 'transistor-npn-medium' } }),
+    );
+    const assessment = assess(weak);
+    expect(assessment.loads[0]?.transistor?.gateOhm).toBe(180);
+    const [told, ...more] = checkDesign(weak, assessment).filter(({ rule }) => rule === 'pin-load');
+    expect(more).toEqual([]);
+    expect(told?.actual?.value).toBeCloseTo(0.02333, 5);
+    const mended = applyEdits(weak, told?.fixes[0]?.edits ?? []);
+    expect(checkDesign(mended, assess(mended)).map(({ rule }) => rule)).not.toContain('pin-load');
   });
 
   it('adds what is usual over time and what it starts with at the height, whatever the brightness', () => {

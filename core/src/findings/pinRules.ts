@@ -1,10 +1,10 @@
 import type { Assessment } from '../assess.ts';
 import { firstChipV, leastHighLevel } from '../drive/index.ts';
 import { type Finding, type Fix, named, type PixelTapeItem } from '../items/index.ts';
-import { type Board, type Driven, isProgrammed, unlitOverPin } from '../network/index.ts';
+import { type Board, type Driven, isProgrammed, type LoadDrive, unlitOverPin } from '../network/index.ts';
 import { findPart } from '../parts/index.ts';
-import { changeItem, changeWay, itemNamed } from '../plan/index.ts';
-import { amps, say, volts } from '../units/index.ts';
+import { changeItem, changeWay, type Design, itemNamed } from '../plan/index.ts';
+import { amps, ohms, say, volts } from '../units/index.ts';
 import type { Rule, RuleInput } from './finding.ts';
 import { columnsOnTransistors } from './scanRules.ts';
 
@@ -68,6 +68,30 @@ function chipCurrent(driven: Driven): number {
   return (transistor?.pinA ?? 0) * channels.length + columnPinA(driven) * (scan?.layout.atOnce ?? 0);
 }
 
+/** A pin that gives more into the base of what switches a load than it bears. */
+function tellOfLoad(design: Design, { itemId, name, transistor }: LoadDrive, { part }: Board): Finding[] {
+  if (!transistor || transistor.pinA <= part.pinLimitA * (1 + 1e-9)) return [];
+  const item = itemNamed(design, itemId);
+  const said = item && 'switchedBy' in item ? item.switchedBy : null;
+  return [
+    {
+      ...named('pin-load', itemId),
+      gravity: 'stop',
+      stage: 'drive',
+      aboutId: itemId,
+      actual: { kind: 'currentA', value: transistor.pinA },
+      limit: { kind: 'currentA', value: part.pinLimitA },
+      what: say`${name} is switched through ${ohms(transistor.gateOhm)} with ${amps(transistor.pinA)} of a pin that gives ${amps(part.pinLimitA)}`,
+      why: 'Full on a bipolar transistor takes a tenth of what it switches; the pin sags, so it seems to work, and fails later or takes the controller with it.',
+      mend: 'A field-effect transistor takes nothing; or a transistor pair, or a load that draws less.',
+      fixes:
+        said && 'part' in said && said.part !== null
+          ? [{ label: 'Take the reckoned transistor', edits: changeWay(design, itemId, { ...said, part: null }) }]
+          : [],
+    },
+  ];
+}
+
 /** More current than a pin, or all pins of a board together, may give or take. */
 export const pinLoadRule: Rule = ({ design, assessment }) =>
   assessment.boards.flatMap((board): Finding[] => {
@@ -101,11 +125,16 @@ export const pinLoadRule: Rule = ({ design, assessment }) =>
           },
         ];
       });
-    const chipA = own.reduce((sum, driven) => sum + chipCurrent(driven), 0);
-    if (chipA <= board.part.chipLimitA) return single;
+    const loads = assessment.loads.filter((load) => load.board.id === board.id && load.transistor);
+    const ofLoads = loads.flatMap((load) => tellOfLoad(design, load, board));
+    const chipA =
+      own.reduce((sum, driven) => sum + chipCurrent(driven), 0) +
+      loads.reduce((sum, { transistor }) => sum + (transistor?.pinA ?? 0), 0);
+    if (chipA <= board.part.chipLimitA) return [...single, ...ofLoads];
     const direct = own.filter((driven) => driven.way.throughPin !== 'not' && !driven.scan);
     return [
       ...single,
+      ...ofLoads,
       {
         ...named('chip-load', board.id),
         gravity: 'stop',

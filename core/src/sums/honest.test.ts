@@ -37,10 +37,10 @@ describe('a sum never says what can’t be', () => {
             'transistor-switch',
             `load=${loadA}A pin=${pinV}V pinlimit=${pinLimitA}A limit=1A${fittedOhm === null ? '' : ` base=${fittedOhm}`}`,
           );
-          const found = ids(answer).filter((id) => id !== 'collector-limit' && id !== 'assumed');
+          const found = ids(answer).filter((id) => id !== 'switch-load' && id !== 'assumed');
           // At its very limit the pin gives (V − 0.75)/R; full on the base asks for a tenth of the load.
           const [leastOhm, mostOhm] = [(pinV - 0.75) / pinLimitA, (10 * (pinV - 0.75)) / loadA];
-          if (mostOhm < leastOhm * (1 - 1e-9)) expect(found).toEqual(['pin-too-weak']);
+          if (mostOhm < leastOhm * (1 - 1e-9)) expect(found).toEqual(['pin-load']);
           else expect(found.length).toBeLessThanOrEqual(1);
           const isFull = (figureOf(answer, 'goodForA') ?? 0) >= loadA * (1 - 1e-9);
           if (!isFull) expect(figureOf(answer, 'heatW')).toBeNull();

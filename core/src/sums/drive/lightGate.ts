@@ -1,6 +1,6 @@
 import { type FetPoint, fetOnLine, lineOf } from '../../drive/index.ts';
 import { designLightGate, type Finding, gateNode } from '../../items/index.ts';
-import { builtInLibrary, findPart, type TransistorPart } from '../../parts/index.ts';
+import { builtInLibrary, findPart, type OwnPart, type TransistorPart } from '../../parts/index.ts';
 import type { Design } from '../../plan/index.ts';
 import { fillSum, volts } from '../../units/index.ts';
 import { sample } from '../drawing.ts';
@@ -30,10 +30,18 @@ const fetOf = ({ thresholdV, fullOnV, onOhm }: FetGate): FetPoint => ({ threshol
 const LIKE = 'transistor-fet-logic';
 
 /** A transistor of the kind that a plan takes, with what was said of it. */
-function describeFet({ thresholdV, fullOnV, onOhm }: FetGate): TransistorPart {
+function describeFet({ thresholdV, fullOnV, onOhm }: FetGate, id: string): TransistorPart & OwnPart {
   const like = findPart(builtInLibrary, 'transistor', LIKE);
   if (!like) throw new Error(`The catalogue has no ${LIKE}`);
-  return { ...like, id: 'transistor-asked', thresholdV, gateV: fullOnV, onOhm };
+  return {
+    ...like,
+    id,
+    like: LIKE,
+    name: `Field-effect transistor, N-channel, full on at ${Math.round(fullOnV * 100) / 100} V`,
+    thresholdV,
+    gateV: fullOnV,
+    onOhm,
+  };
 }
 
 const gateItem = (
@@ -66,7 +74,7 @@ const supplyItem = (
 /** What a plan of this gate would be told. */
 function toldOf(asked: Asked): readonly Finding[] {
   const at = { xMm: 0, yMm: 0 };
-  const fet = describeFet(asked);
+  const fet = describeFet(asked, 'own-fet');
   return layPiece([gateItem(asked, fet.id, { id: 'gate', at }), supplyItem(asked, { id: 'supply', at })], [fet]).toldOf(
     'gate',
   );
@@ -204,13 +212,14 @@ export const lightGateSum = defineSum({
   intoDesign: (design, { lux: _, ...given }, newId): Design => {
     const asked = readAsked(given);
     const { widthMm, heightMm } = design.view;
+    const fet = describeFet(asked, `own-${newId()}`);
     return putPiece(
       design,
       [
-        gateItem(asked, LIKE, { id: newId(), at: { xMm: widthMm * 0.4, yMm: heightMm * 0.8 } }),
+        gateItem(asked, fet.id, { id: newId(), at: { xMm: widthMm * 0.4, yMm: heightMm * 0.8 } }),
         supplyItem(asked, { id: newId(), at: { xMm: widthMm * 0.6, yMm: heightMm * 0.8 } }),
       ],
-      [],
+      [fet],
     );
   },
 });

@@ -33,7 +33,7 @@ const judge = ({ isAny, pinLimitA, loadA, forcedGain, collectorA, baseA, mostOhm
     [
       !isAny,
       finding(
-        'pin-too-weak',
+        'pin-load',
         'stop',
         say`No base resistor serves: the pin gives ${amps(pinLimitA)}, full on takes ${amps(loadA / forcedGain)}`,
         'Half on, the transistor runs hot and the lights dim.',
@@ -43,7 +43,7 @@ const judge = ({ isAny, pinLimitA, loadA, forcedGain, collectorA, baseA, mostOhm
     [
       loadA > collectorA,
       finding(
-        'collector-limit',
+        'switch-load',
         'stop',
         say`${amps(loadA)} is over the ${amps(collectorA)} of this transistor`,
         '"Any small one will do" is true up to a length of tape.',

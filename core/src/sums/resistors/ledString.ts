@@ -1,10 +1,11 @@
-import { solveString } from '../../circuit/index.ts';
-import { seriesResistor, standardNeighbours } from '../../drive/index.ts';
+import { forwardVoltageV, solveString } from '../../circuit/index.ts';
+import { seriesResistor } from '../../drive/index.ts';
+import { type ToString, weighString } from '../../network/index.ts';
 import { fillSum, say, volts } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { sample } from '../drawing.ts';
 import { ask, assume } from '../inputs.ts';
-import { curveThrough } from '../lightCurves.ts';
+import { curveOfLight, dropInput, readingsInput } from '../lightCurves.ts';
 import { defineSum, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 const ledBand = { most: 3, usual: [0.0005, 0.05] } as const;
@@ -20,35 +21,35 @@ export const ledStringSum = defineSum({
     freshV: ask('voltageV', 'fresh', 'Pack, fresh', 12.6, { most: 60, usual: [1.2, 30] }),
     nominalV: ask('voltageV', 'nominal', 'Pack, nominal', 11.1, { most: 60, usual: [1.2, 30] }),
     spentV: ask('voltageV', 'spent', 'Pack, spent', 9, { most: 60, usual: [0.8, 30] }),
-    forwardV: ask('voltageV', 'forward', 'Forward drop at that current', 1.934, { most: 6, usual: [1.1, 3.9] }),
+    forwardV: dropInput(1.934),
+    readings: readingsInput,
     currentA: ask('currentA', 'current', 'Wanted current', 0.008, ledBand),
     ratedA: assume('currentA', 'rated', 'Highest current of the light', 0.02, ledBand),
+    spreadV: assume('voltageV', 'spread', 'Drop varies by, either way', 0.1, { least: 0, most: 1 }),
   },
-  reckon: ({ freshV, nominalV, spentV, forwardV, currentA, ratedA }) => {
-    const curve = curveThrough(forwardV, currentA);
-    const most = Math.floor((nominalV - 0.05) / forwardV);
-    if (most < 1)
+  reckon: ({ freshV, nominalV, spentV, forwardV, readings, currentA, ratedA, spreadV }) => {
+    if (spentV > nominalV || nominalV > freshV)
       throw new SumError(
-        say`${volts(nominalV)} does not light even one light of ${volts(forwardV)}: take more cells, a boost converter, or a light of a lower drop`,
+        say`A pack falls as it empties: fresh ${volts(freshV)}, nominal ${volts(nominalV)}, spent ${volts(spentV)} do not; give them in that order`,
       );
-    const rows = Array.from({ length: Math.min(12, most) }, (_, i) => {
-      const count = i + 1;
-      const ohm = standardNeighbours((nominalV - count * forwardV) / currentA).above;
-      const at = (supplyV: number): number => solveString({ supplyV, resistanceOhm: ohm, curve, count });
-      return {
-        count,
-        ohm,
-        fresh: at(freshV),
-        nominal: at(nominalV),
-        spent: at(spentV),
-        share: (count * forwardV) / nominalV,
-      };
-    });
-    const steady = rows.filter((row) => row.fresh <= ratedA && row.spent >= row.nominal * 0.5);
-    const best = steady[steady.length - 1];
+    const curve = curveOfLight(forwardV, currentA, readings);
+    const dropV = forwardVoltageV(curve, currentA);
+    const asked: ToString = {
+      curve,
+      forwardSpreadV: spreadV,
+      ratedCurrentA: ratedA,
+      wantedCurrentA: currentA,
+      feed: { leastV: spentV, nominalV, mostV: freshV, seriesOhm: 0, dropV: 0 },
+    };
+    const rows = Array.from({ length: 12 }, (_, i) => i + 1).flatMap((count) => weighString(asked, count) ?? []);
+    if (rows.length === 0)
+      throw new SumError(
+        say`${volts(nominalV)} does not light even one light of ${volts(dropV)}: take more cells, a boost converter, or a light of a lower drop`,
+      );
+    const best = rows.findLast(({ isSteady }) => isSteady);
     return {
       results: [
-        mainFigure('bestCount', 'Most in series that stays steady', 'count', best?.count ?? null),
+        mainFigure('bestCount', 'Most in series that stays steady', 'count', best?.inSeries ?? null),
         {
           form: 'table',
           key: 'strings',
@@ -61,18 +62,18 @@ export const ledStringSum = defineSum({
             { key: 'spentA', label: 'spent', kind: 'currentA' },
             { key: 'lightShare', label: 'to the lights', kind: 'fraction' },
           ],
-          rows: rows.map((row) => [row.count, row.ohm, row.fresh, row.nominal, row.spent, row.share]),
+          rows: rows.map((row) => [row.inSeries, row.resistorOhm, row.freshA, row.usualA, row.spentA, row.lightShare]),
         },
       ],
-      steps: [fillSum(seriesResistor, { Vs: nominalV, Vd: 0, Vf: (best?.count ?? 1) * forwardV, I: currentA })],
+      steps: [fillSum(seriesResistor, { Vs: nominalV, Vd: 0, Vf: (best?.inSeries ?? 1) * dropV, I: currentA })],
       findings: findingsWhere([
-        rows.some((row) => row.fresh > ratedA),
+        best === undefined,
         finding(
-          'string-hot',
+          'string-fades',
           'mend',
-          'Long strings are over the rating on a fresh pack',
-          'What just works at the nominal voltage is too bright fresh and dark at the end.',
-          'Fewer in series, so that a quarter of the voltage is left for the resistor; or a constant-current driver.',
+          'None of these stays lit as it should until the pack is spent',
+          'Spent, each gives less than half of what it usually does.',
+          'More cells, a boost converter, or a constant-current driver.',
         ),
       ]),
       drawing: {
@@ -81,10 +82,10 @@ export const ledStringSum = defineSum({
         y: { label: 'current', kind: 'currentA' },
         lines: [
           ...rows.map((row) => ({
-            name: `${row.count} in series`,
+            name: `${row.inSeries} in series`,
             role: row === best ? ('curve' as const) : ('second' as const),
             points: sample(spentV, freshV, 30, (v) =>
-              solveString({ supplyV: v, resistanceOhm: row.ohm, curve, count: row.count }),
+              solveString({ supplyV: v, resistanceOhm: row.resistorOhm, curve, count: row.inSeries }),
             ),
           })),
           {

@@ -1,0 +1,218 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { assess } from '../assess.ts';
+import { checkDesign } from '../findings/index.ts';
+import { builtInLibrary, findPart, stateFigure } from '../parts/index.ts';
+import { createPlan, type Design, emptyDesign } from '../plan/index.ts';
+import { readPlan } from '../plan/reading.ts';
+import { usualPrinter } from '../units/index.ts';
+import { type Answer, answerSum, findSum } from './index.ts';
+import { freshItem } from './piece.ts';
+
+const between = (min: number, max: number) => fc.double({ min, max, noNaN: true });
+
+/** A sum asked, and the plan that it was put into: as the server would keep it. */
+function askAndPut(name: string, given: Readonly<Record<string, unknown>>) {
+  const sum = findSum(name);
+  const answered = sum && answerSum(sum, given, usualPrinter);
+  if (!sum || !answered?.ok || !sum.intoDesign) throw new Error(`${name}: ${JSON.stringify(answered)}`);
+  let ids = 0;
+  const design = sum.intoDesign(emptyDesign, answered.answer.values, () => `n${++ids}`);
+  const read = readPlan(createPlan({ id: '0b0c1f5e-7a31-4c2e-9a55-3f6d1c2b7a00', name: 'Of a sum', design }));
+  if (!read.ok) throw new Error(JSON.stringify(read.problems));
+  return { answer: answered.answer, design: read.plan.design, assessment: assess(read.plan.design) };
+}
+
+const figureOf = ({ results }: Answer, key: string): number | null => {
+  const found = results.find((each) => each.key === key);
+  return found?.form === 'figure' ? found.value : null;
+};
+
+/** Rules that told of an item, without those that ask what a bare sum does not say. */
+const toldOf = (design: Design, assessment: ReturnType<typeof assess>, about: readonly string[]): readonly string[] =>
+  [
+    ...new Set(
+      checkDesign(design, assessment)
+        .filter((each) => each.aboutId !== null && about.includes(each.aboutId))
+        .map(({ rule }) => rule),
+    ),
+  ].sort();
+
+/** What only a sum says of itself. */
+const ofSums = ['assumed', 'printed-voltage', 'leg-rule', 'has-one-inside', 'double-resistor'];
+const toldBy = ({ findings }: Answer): readonly string[] =>
+  [...new Set(findings.map(({ id }) => id))].filter((id) => !ofSums.includes(id) && !id.startsWith('unusual')).sort();
+
+const itemOf = (design: Design, kind: string) => {
+  const found = design.items.find((item) => item.kind === kind);
+  if (!found) throw new Error(`no ${kind}`);
+  return found;
+};
+
+describe('a sum and a plan of the same thing say the same', () => {
+  it('the resistor of lights: alone, in series, side by side, fitted or chosen', () => {
+    fc.assert(
+      fc.property(
+        fc.record({
+          supplyV: between(1.5, 24),
+          forwardV: between(1.6, 3.6),
+          currentA: between(0.001, 0.1),
+          count: fc.integer({ min: 1, max: 5 }),
+          lights: fc.integer({ min: 1, max: 4 }),
+          sharing: fc.constantFrom('one resistor each', 'one shared resistor'),
+          supplySpread: between(0, 0.2),
+          forwardSpreadV: between(0, 0.3),
+          ratedA: fc.option(between(0.005, 0.15)),
+          resistorOhm: fc.option(between(1, 2000)),
+          ratingW: fc.constantFrom(0.125, 0.25, 1),
+        }),
+        (given) => {
+          const { answer, design, assessment } = askAndPut('led-resistor', given);
+          const lights = itemOf(design, 'light');
+          const driven = assessment.driven.find(({ itemId }) => itemId === lights.id);
+          expect(toldBy(answer)).toEqual(toldOf(design, assessment, [lights.id]));
+          if (figureOf(answer, 'resistorOhm') === null) return;
+          expect(driven?.resistor?.resistorOhm).toBeCloseTo(figureOf(answer, 'resistorOhm') ?? 0, 6);
+          for (const [key, value] of [
+            ['likelyA', driven?.corners.currentA],
+            ['brightestA', driven?.corners.brightestA],
+            ['dimmestA', driven?.corners.dimmestA],
+            ['worstHeatW', driven?.resistor?.heatW],
+            ['headRoomV', driven?.resistor?.headRoomV],
+          ] as const)
+            expect(value, key).toBeCloseTo(figureOf(answer, key) ?? 0, 6);
+        },
+      ),
+      { seed: 11, numRuns: 150 },
+    );
+  });
+
+  it('lights between shared pins', () => {
+    fc.assert(
+      fc.property(
+        fc.record({
+          lights: fc.integer({ min: 2, max: 30 }),
+          supplyV: between(2.7, 5.5),
+          forwardV: between(1.6, 3.4),
+          peakA: between(0.002, 0.03),
+          supplySpread: between(0, 0.1),
+          resistorOhm: fc.option(between(1, 1000)),
+        }),
+        (given) => {
+          const { answer, design, assessment } = askAndPut('shared-pins', given);
+          const lights = itemOf(design, 'light');
+          const driven = assessment.driven.find(({ itemId }) => itemId === lights.id);
+          expect(toldBy(answer)).toEqual(toldOf(design, assessment, [lights.id, itemOf(design, 'board').id]));
+          expect(driven?.scan?.layout.lines.length).toBe(figureOf(answer, 'pins'));
+          if (figureOf(answer, 'meanA') !== null)
+            expect(driven?.scan?.meanA).toBeCloseTo(figureOf(answer, 'meanA') ?? 0, 9);
+        },
+      ),
+      { seed: 12, numRuns: 80 },
+    );
+  });
+
+  it('a light gate, with the transistor that it was asked with', () => {
+    fc.assert(
+      fc.property(
+        fc.record({
+          supplyV: between(2, 15),
+          pullUpOhm: between(10_000, 1e6),
+          microampsPerLux: between(1e-7, 1e-5),
+          thresholdV: between(0.6, 2),
+          fullOnV: between(2.2, 6),
+          supplySpread: between(0, 0.2),
+          darkLux: between(0.5, 20),
+          brightLux: between(30, 1000),
+        }),
+        (given) => {
+          const { answer, design, assessment } = askAndPut('light-gate', given);
+          expect(toldBy(answer)).toEqual(toldOf(design, assessment, [itemOf(design, 'light gate').id]));
+        },
+      ),
+      { seed: 13, numRuns: 80 },
+    );
+  });
+
+  it('a bipolar transistor before a load: its base resistor, and a pin that is too weak for it', () => {
+    const parts = ['transistor-npn-small', 'transistor-npn-medium', 'transistor-npn-darlington'] as const;
+    fc.assert(
+      fc.property(between(0.01, 2), fc.constantFrom(...parts), (loadA, part) => {
+        const transistor = findPart(builtInLibrary, 'transistor', part);
+        const board = findPart(builtInLibrary, 'controller', 'controller-large-5v');
+        if (!transistor || !board) throw new Error('no such part');
+        const sum = findSum('transistor-switch');
+        const answered =
+          sum &&
+          answerSum(
+            sum,
+            {
+              loadA,
+              pinV: 5,
+              pinLimitA: board.pinLimitA,
+              baseEmitterV: transistor.gateV,
+              collectorA: transistor.currentLimitA,
+            },
+            usualPrinter,
+          );
+        if (!answered?.ok) throw new Error(JSON.stringify(answered));
+        const at = { xMm: 1, yMm: 1 };
+        const stated = stateFigure(loadA, 'measured');
+        const design: Design = {
+          ...emptyDesign,
+          items: [
+            freshItem('outside supply', { id: 's', name: 'Supply', at, part: 'supply-bench', volts: 5 }),
+            freshItem('board', { id: 'b', name: 'Board', at, part: board.id }),
+            freshItem('load', {
+              id: 'l',
+              name: 'Load',
+              at,
+              part: 'load-any',
+              switchedBy: { way: 'transistor below', board: 'b', part },
+              restA: stateFigure(0, 'measured'),
+              usualA: stated,
+              mostA: stated,
+              startA: stated,
+            }),
+          ],
+        };
+        const assessment = assess(design);
+        const resistorOhm = figureOf(answered.answer, 'resistorOhm');
+        if (resistorOhm !== null) expect(assessment.loads[0]?.transistor?.gateOhm).toBe(resistorOhm);
+        // How warm the load itself gets is no question of its transistor.
+        const toLoad = toldOf(design, assessment, ['l'])
+          .filter((id) => id !== 'hot-touch' && id !== 'too-hot')
+          .map((id) => (id === 'load-switch' ? 'switch-load' : id))
+          .sort();
+        expect(toLoad).toEqual(toldBy(answered.answer));
+      }),
+      { seed: 15, numRuns: 120 },
+    );
+  });
+
+  it('how long a pack runs: the likely hours are those of the plan’s night', () => {
+    fc.assert(
+      fc.property(
+        fc.record({
+          capacityMah: between(200, 8000),
+          loadA: between(0.02, 0.8),
+          restA: between(0, 0.02),
+          chemistry: fc.constantFrom('lithium-ion', 'alkaline', 'nickel-metal hydride'),
+          series: fc.integer({ min: 1, max: 4 }),
+          rateExponent: fc.option(between(1, 1.3)),
+          leadOhm: fc.constant(0),
+          // As in an empty plan.
+          ambientC: fc.constant(emptyDesign.piece.ambientC),
+        }),
+        (given) => {
+          const { answer, assessment } = askAndPut('runtime', given);
+          const likelyH = figureOf(answer, 'likelyH') ?? 0;
+          const planned = assessment.supply?.runsFor?.likelyH ?? 0;
+          // The plan has leads of copper and steps of its own.
+          expect(Math.abs(planned - likelyH)).toBeLessThan(0.02 * likelyH + 0.05);
+        },
+      ),
+      { seed: 14, numRuns: 25 },
+    );
+  });
+});
