@@ -51,11 +51,16 @@ export function fewestFeeds(
   leastV: number,
 ): { readonly at: readonly number[]; readonly leastV: number } | null {
   const lowest = (at: readonly number[]): number => Math.min(...tapeVoltages(tape, at).voltageV);
-  // What a feed at every pixel does not keep up nothing does: asked first, so that the search below ends.
+  // What a feed at every pixel does not keep up nothing does.
   if (lowest(evenFeeds(tape.pixels, tape.pixels)) < leastV) return null;
-  for (let feeds = 1; ; feeds += 1) {
-    const at = evenFeeds(tape.pixels, feeds);
-    const least = lowest(at);
-    if (least >= leastV) return { at, leastV: least };
+  // Twice as many until they are enough, then between: one less than what is found is not enough.
+  let [few, enough] = [0, 1];
+  while (enough < tape.pixels && lowest(evenFeeds(tape.pixels, enough)) < leastV) [few, enough] = [enough, 2 * enough];
+  while (enough - few > 1) {
+    const middle = Math.floor((few + enough) / 2);
+    if (lowest(evenFeeds(tape.pixels, middle)) < leastV) few = middle;
+    else enough = middle;
   }
+  const at = evenFeeds(tape.pixels, enough);
+  return { at, leastV: lowest(at) };
 }

@@ -2,9 +2,19 @@ import { fitLedReadings, forwardVoltageV, type LedCurve } from '../circuit/index
 import { SumError } from './answer.ts';
 import { optional, pairs } from './inputs.ts';
 
-/** Slope and series resistance typical of a light of this drop: two families, low (red to yellow) and high (green to white). */
-const family = (forwardV: number): { readonly nVtV: number; readonly seriesOhm: number } =>
-  forwardV < 2.4 ? { nVtV: 0.05224, seriesOhm: 6.5 } : { nVtV: 0.07043, seriesOhm: 11 };
+/** Above this a light is several dice in a row, each of about so much. */
+const MOST_OF_A_DIE_V = 4.6;
+const USUAL_DIE_V = 3.1;
+
+/**
+ * Slope and series resistance typical of a light of this drop: two families, low (red to yellow) and high (green to
+ * white); of more volts than a die drops they are so many in a row.
+ */
+function family(forwardV: number): { readonly nVtV: number; readonly seriesOhm: number } {
+  if (forwardV < 2.4) return { nVtV: 0.05224, seriesOhm: 6.5 };
+  const dice = forwardV <= MOST_OF_A_DIE_V ? 1 : Math.max(2, Math.round(forwardV / USUAL_DIE_V));
+  return { nVtV: 0.07043 * dice, seriesOhm: 11 * dice };
+}
 
 /** The curve through one known drop, with the slope typical of its family (n·Vt and Rs of the check lights). */
 export function curveThrough(forwardV: number, currentA: number): LedCurve {
