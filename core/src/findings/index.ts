@@ -1,6 +1,6 @@
 export { checkDesign, checkPlan, isOpen } from './checkDesign.ts';
 export { isFlashing } from './flashRules.ts';
-export { fusesFor } from './fuses.ts';
+export { fusesFor, guardedBy } from './fuses.ts';
 export { listStageStates, type StageState } from './stageStates.ts';
 export { feedAgain } from './tapeRules.ts';
 export { listWishes, type Wish } from './wishes.ts';

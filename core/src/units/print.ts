@@ -30,8 +30,12 @@ function printPrefixed(value: number, symbol: string, digits: number): string {
 
 const HOURS_A_MONTH = 730;
 
+/** More digits than this are asked for only by a field. */
+const TOLD_DIGITS = 4;
+
 function printHours(hours: number, digits: number): string {
-  if (Math.abs(hours) < 1) return `${printNumber(hours * 60, Math.min(2, digits))} min`;
+  // Told, minutes are whole; in a field they are what was typed.
+  if (Math.abs(hours) < 1) return `${printNumber(hours * 60, digits > TOLD_DIGITS ? digits : 2)} min`;
   // Nobody counts a season in hours.
   return Math.abs(hours) > HOURS_A_MONTH
     ? `${printNumber(hours / 24, digits)} days`
@@ -74,6 +78,17 @@ function printLength(mm: number, digits: number, units: Units): string {
   return `${printNumber(toHundredth(mm), Math.max(digits, mm >= 1000 ? 4 : 3))} mm`;
 }
 
+/** From so many seconds on people count minutes, and then hours. */
+const MINUTES_FROM_S = 600;
+const HOURS_FROM_S = 7200;
+
+const printSeconds = (seconds: number, digits: number): string =>
+  Math.abs(seconds) < MINUTES_FROM_S
+    ? printPrefixed(seconds, 's', digits)
+    : Math.abs(seconds) < HOURS_FROM_S
+      ? `${printNumber(seconds / 60, digits)} min`
+      : `${printNumber(seconds / 3600, digits)} h`;
+
 type PrintKind = (value: number, digits: number, units: Units) => string;
 
 const isFahrenheit = ({ temperature }: Units): boolean => temperature === '°F';
@@ -85,7 +100,7 @@ const ways: Readonly<Partial<Record<QuantityKind, PrintKind>>> = {
     units.length === 'in' ? `${printNumber(value / 0.3048, digits)} ft` : `${printNumber(value, digits)} m`,
   timeH: printHours,
   timeMin: (value, digits) => `${printNumber(value, digits)} min`,
-  timeS: (value, digits) => printPrefixed(value, 's', digits),
+  timeS: printSeconds,
   temperatureC: (value, digits, units) =>
     `${trimZeros(printNumber(isFahrenheit(units) ? value * 1.8 + 32 : value, digits))} ${units.temperature}`,
   temperatureRiseK: (value, digits, units) =>

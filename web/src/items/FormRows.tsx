@@ -8,6 +8,7 @@ import { usePrinter } from '../units/index.ts';
 import { Choice, QuantityField, Tick } from '../widgets/fields.tsx';
 import { TypingScope } from '../widgets/typed.ts';
 import { setField } from './itemActions.ts';
+import { SumOf } from './SumOf.tsx';
 import { WayRows } from './WayRows.tsx';
 
 /** What stands in a field that the maker has left to the app, and what is said below any field. */
@@ -258,7 +259,9 @@ export function FormRows({
         {rowsOf(item)
           .filter((row) => isAsked(design, item, row) && (only?.(row) ?? true))
           .map((row) => (
-            <OneRow key={row.field} item={item} row={row} shown={shown} />
+            <SumOf key={row.field} item={item} field={row.field} label={row.label}>
+              <OneRow item={item} row={row} shown={shown} />
+            </SumOf>
           ))}
       </div>
     </TypingScope.Provider>

@@ -4,6 +4,7 @@ import { stateFigure } from '@glimmer/core/parts';
 import { bands } from '@glimmer/core/plan';
 
 import { setField } from '../items/itemActions.ts';
+import { SumOf } from '../items/SumOf.tsx';
 import { useSheet } from '../stages/useSheet.ts';
 import { usePrinter } from '../units/index.ts';
 import { Choice, QuantityField, Tick } from '../widgets/fields.tsx';
@@ -110,17 +111,19 @@ interface PixelTapeDetailsProps {
 /** The length of a tape: as its route is long, or as the maker says. */
 function LengthField({ item, placed }: PixelTapeDetailsProps) {
   return (
-    <QuantityField
-      label={item.grid ? 'Tape in all, row by row' : 'Length of the route'}
-      kind="lengthMm"
-      value={placed?.routeMm ?? null}
-      band={bands.tapeLengthMm}
-      overruled={item.lengthMm !== null}
-      placeholder="lay it on the picture"
-      onCommit={(value) => setField(item.id, 'lengthMm', value)}
-      onClear={() => setField(item.id, 'lengthMm', null)}
-      hint={item.lengthMm !== null ? 'Empty it to measure on the picture again.' : undefined}
-    />
+    <SumOf item={item} field="lengthMm" label="Length of the route">
+      <QuantityField
+        label={item.grid ? 'Tape in all, row by row' : 'Length of the route'}
+        kind="lengthMm"
+        value={placed?.routeMm ?? null}
+        band={bands.tapeLengthMm}
+        overruled={item.lengthMm !== null}
+        placeholder="lay it on the picture"
+        onCommit={(value) => setField(item.id, 'lengthMm', value)}
+        onClear={() => setField(item.id, 'lengthMm', null)}
+        hint={item.lengthMm !== null ? 'Empty it to measure on the picture again.' : undefined}
+      />
+    </SumOf>
   );
 }
 

@@ -5,8 +5,10 @@ import type { Driven } from '@glimmer/core/network';
 import type { DieColour } from '@glimmer/core/parts';
 import { bands, type Item } from '@glimmer/core/plan';
 import { quantitiesOf } from '@glimmer/core/units';
+import type { ReactNode } from 'react';
 import { AddItems, ItemCard } from '../items/ItemCard.tsx';
 import { editItem, setField } from '../items/itemActions.ts';
+import { SumOf } from '../items/SumOf.tsx';
 import { WayRows } from '../items/WayRows.tsx';
 import { usePrinter } from '../units/index.ts';
 import { Said } from '../units/Said.tsx';
@@ -59,6 +61,17 @@ function servedBy({ hung: { inSeries, sideBySide }, scan }: Driven): string {
   return sideBySide > 1 ? `every ${sideBySide} ${inSeries > 1 ? `strings of ${inSeries}` : 'lights'}` : `each ${each}`;
 }
 
+/** A resistor of one die is one of several: the sum is asked of lights that have one. */
+function MaybeSum({ item, die, children }: { item: ItemOf<'light'>; die: DieColour | null; children: ReactNode }) {
+  return die === null ? (
+    <SumOf item={item} field="resistorOhm" label="Resistor">
+      {children}
+    </SumOf>
+  ) : (
+    children
+  );
+}
+
 /** The resistors of a group of single lights, and what they are rated for. */
 function ResistorFields({ item, driven }: { readonly item: ItemOf<'light'>; readonly driven: readonly Driven[] }) {
   const printer = usePrinter();
@@ -68,18 +81,19 @@ function ResistorFields({ item, driven }: { readonly item: ItemOf<'light'>; read
       {driven.map((each) => {
         const { die, resistor, loop } = each;
         return loop.heldA === null ? (
-          <QuantityField
-            key={die}
-            label={`Resistor, ${die === null ? servedBy(each) : `each ${die} die`}`}
-            kind="resistanceOhm"
-            value={resistor?.resistorOhm ?? null}
-            band={bands.resistorOhm}
-            overruled={resistor?.overruled ?? false}
-            placeholder="none: it has one inside"
-            hint={resistor ? colourBands(resistor.resistorOhm)?.join(' ') : undefined}
-            onCommit={(value) => setResistor(item, die, value)}
-            onClear={() => setResistor(item, die, null)}
-          />
+          <MaybeSum key={die} item={item} die={die}>
+            <QuantityField
+              label={`Resistor, ${die === null ? servedBy(each) : `each ${die} die`}`}
+              kind="resistanceOhm"
+              value={resistor?.resistorOhm ?? null}
+              band={bands.resistorOhm}
+              overruled={resistor?.overruled ?? false}
+              placeholder="none: it has one inside"
+              hint={resistor ? colourBands(resistor.resistorOhm)?.join(' ') : undefined}
+              onCommit={(value) => setResistor(item, die, value)}
+              onClear={() => setResistor(item, die, null)}
+            />
+          </MaybeSum>
         ) : null;
       })}
       {hottestW > 0 && (

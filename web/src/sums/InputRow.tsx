@@ -15,7 +15,7 @@ interface InputRowProps {
   readonly onType: (text: string) => void;
 }
 
-const box = 'figures w-full min-w-0 rounded-sm border bg-paper px-2 py-0.5 text-ink placeholder:text-faint';
+const box = 'w-full min-w-0 rounded-sm border bg-paper px-2 py-0.5 text-ink placeholder:text-faint';
 
 /** One line of a card's form: what is typed stays as it was typed; what is wrong with it stands below. */
 export function InputRow({ sum, name, input, text, problem, onType }: InputRowProps) {
@@ -36,7 +36,7 @@ export function InputRow({ sum, name, input, text, problem, onType }: InputRowPr
         <Select
           value={text || input.initial}
           onChange={(event) => onType(event.target.value)}
-          className={`${box} border-rule font-sans`}
+          className={`${box} border-rule`}
         >
           {input.options.map((option) => (
             <option key={option} value={option} className="bg-sheet text-ink">
@@ -52,7 +52,7 @@ export function InputRow({ sum, name, input, text, problem, onType }: InputRowPr
           placeholder={usual}
           invalid={problem !== null}
           onChange={(event) => onType(event.target.value)}
-          className={`${box} ${problem === null ? 'border-rule' : 'border-brick-ink'}`}
+          className={`figures ${box} ${problem === null ? 'border-rule' : 'border-brick-ink'}`}
         />
       )}
       {inDrawer.length > 0 && (

@@ -3,7 +3,7 @@ import type { Finding } from '@glimmer/core/items';
 import { type Drawing, findSum, type Input, type QuickSum } from '@glimmer/core/sums';
 import type { DeskCard } from '@glimmer/core/workshop';
 import { ArrowDownToLine, Copy, FolderInput, X } from 'lucide-react';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { saveFile } from '../shelf/files.ts';
 import { usePrinter } from '../units/index.ts';
 import { Said } from '../units/Said.tsx';
@@ -124,17 +124,23 @@ function AnswerView({ answer, title }: { readonly answer: SentAnswer; readonly t
   );
 }
 
-/** A quick sum as a work card: fields that take what people write, the answer, the picture, the sum, the findings. */
-export function SumCard({ card }: { readonly card: DeskCard }) {
+interface SumFormProps {
+  readonly sum: QuickSum;
+  /** As they were typed, by the keys of the inputs. */
+  readonly texts: Readonly<Record<string, string>>;
+  readonly onType: (key: string, text: string) => void;
+  /** What is done with an answer. */
+  readonly children?: (answer: SentAnswer) => ReactNode;
+}
+
+/** The fields of a sum with its answer below: wherever a sum is made. */
+export function SumForm({ sum, texts, onType, children }: SumFormProps) {
   const printer = usePrinter();
-  const sum = findSum(card.sum);
-  const { reply, stop } = useAnswer(card);
-  const [putting, setPutting] = useState(false);
+  const { reply, stop } = useAnswer(sum.name, texts);
   // A field stays where it was found, although what is typed into it would move it to the face.
   const [face] = useState(() =>
-    Object.entries(sum?.inputs ?? {}).flatMap(([key, input]) => (isOnFace(input, card.texts[key] ?? '') ? [key] : [])),
+    Object.entries(sum.inputs).flatMap(([key, input]) => (isOnFace(input, texts[key] ?? '') ? [key] : [])),
   );
-  if (!sum) return null;
   const problems = reply && !reply.ok ? reply.problems : [];
   const general = problems.filter((problem) => !Object.values(sum.inputs).some((input) => input.word === problem.word));
   const row = ([key, input]: [string, Input]) => (
@@ -143,18 +149,17 @@ export function SumCard({ card }: { readonly card: DeskCard }) {
       sum={sum}
       name={key}
       input={input}
-      text={card.texts[key] ?? ''}
+      text={texts[key] ?? ''}
       problem={problems.find((problem) => problem.word === input.word)?.problem ?? null}
-      onType={(text) => desk.type(card.id, key, text)}
+      onType={(text) => onType(key, text)}
     />
   );
   const entries = Object.entries(sum.inputs).filter(
-    ([, { onlyWith }]) => onlyWith === undefined || (card.texts[onlyWith] ?? '') !== '',
+    ([, { onlyWith }]) => onlyWith === undefined || (texts[onlyWith] ?? '') !== '',
   );
   const behind = entries.filter(([key]) => !face.includes(key));
   return (
-    <article aria-label={sum.title} className="tag print-card border border-rule bg-sheet px-4 pt-3 pb-3">
-      <CardHeader card={card} sum={sum} onPut={() => setPutting(true)} />
+    <>
       <p className="mb-2 text-[13.5px] text-faint">{sum.about}</p>
       <div>{entries.filter(([key]) => face.includes(key)).map(row)}</div>
       {behind.length > 0 && (
@@ -181,7 +186,22 @@ export function SumCard({ card }: { readonly card: DeskCard }) {
         </p>
       )}
       {reply?.ok && <AnswerView answer={reply.answer} title={sum.title} />}
-      {putting && reply?.ok && <PutIntoPlan sum={sum} values={reply.answer.values} onClose={() => setPutting(false)} />}
+      {reply?.ok && children?.(reply.answer)}
+    </>
+  );
+}
+
+/** A quick sum as a work card: fields that take what people write, the answer, the picture, the sum, the findings. */
+export function SumCard({ card }: { readonly card: DeskCard }) {
+  const sum = findSum(card.sum);
+  const [putting, setPutting] = useState(false);
+  if (!sum) return null;
+  return (
+    <article aria-label={sum.title} className="tag print-card border border-rule bg-sheet px-4 pt-3 pb-3">
+      <CardHeader card={card} sum={sum} onPut={() => setPutting(true)} />
+      <SumForm sum={sum} texts={card.texts} onType={(key, text) => desk.type(card.id, key, text)}>
+        {({ values }) => putting && <PutIntoPlan sum={sum} values={values} onClose={() => setPutting(false)} />}
+      </SumForm>
     </article>
   );
 }

@@ -1,4 +1,3 @@
-import type { DeskCard } from '@glimmer/core/workshop';
 import { useEffect, useState } from 'react';
 import { usePrinter } from '../units/index.ts';
 import { makeSum } from './makeSum.ts';
@@ -22,7 +21,7 @@ interface CardAnswer {
 }
 
 /** The answer to a card, made in a worker; the last one stays until the next is there. */
-export function useAnswer({ sum, texts }: DeskCard): CardAnswer {
+export function useAnswer(sum: string, texts: Readonly<Record<string, string>>): CardAnswer {
   const printer = usePrinter();
   const [answer, setAnswer] = useState<CardAnswer>({ reply: null, stop: null });
   useEffect(() => {

@@ -4,6 +4,7 @@ import { Redo2, Search, Undo2 } from 'lucide-react';
 import { memo, Suspense, useEffect, useMemo, useState } from 'react';
 import { disableGlobalCursorStyles, Panel, PanelGroup, PanelResizeHandle } from 'react-resizable-panels';
 import { Link, Navigate, useParams } from 'react-router';
+import { FieldSumDrawer } from '../items/SumOf.tsx';
 import { closeKept, openKept } from '../keeping/index.ts';
 import { PicturePane } from '../picture/PicturePane.tsx';
 import { ReckoningProvider, usePlan, useReckoned } from '../reckoning/index.ts';
@@ -225,6 +226,7 @@ function Bench({ stage }: { readonly stage: Stage }) {
       {wide ? <TwoPanes picture={picture} sheet={sheet} /> : <OnePane picture={picture} sheet={sheet} />}
       <ReckoningBar onFindings={nextFinding} />
       <SumDrawer />
+      <FieldSumDrawer />
       {finds && <FindAnything onClose={() => setFinds(false)} />}
       {showsKeys && <KeysDialog onClose={() => setShowsKeys(false)} />}
     </div>

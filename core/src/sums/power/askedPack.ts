@@ -32,7 +32,7 @@ export const packInputs = {
     initial: [],
   }),
   rateExponent: optional('count', 'exponent', 'Rate exponent, if you know it', { least: 1, most: 1.6 }),
-  ratedH: optional('timeH', 'stated', 'Its capacity is stated over', { least: 0.02, most: 1000 }),
+  ratedH: optional('timeH', 'stated', 'Its capacity is stated over', { least: 0.02, most: 10_000 }),
 } as const;
 
 type Pairs = readonly (readonly [number, number])[];

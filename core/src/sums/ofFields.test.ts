@@ -1,0 +1,92 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { assess } from '../assess.ts';
+import { rowsOf } from '../items/index.ts';
+import { readPlanText } from '../plan/reading.ts';
+import { usualPrinter } from '../units/index.ts';
+import { answerSum, answerToJson, askOfField, findSum, hasSum, sumOfField, textsOfField } from './index.ts';
+
+const demos = new URL('../../../demo/', import.meta.url);
+/** Fields that stand on a sheet by themselves, beside the rows of their kind. */
+const besides = ['light.resistorOhm', 'pixel tape.lengthMm', 'plain tape.lengthMm'];
+
+const asked = readdirSync(demos).flatMap((file) => {
+  const read = readPlanText(readFileSync(new URL(file, demos), 'utf8'));
+  if (!read.ok) throw new Error(file);
+  const { design } = read.plan;
+  const assessment = assess(design);
+  return design.items.flatMap((item) => {
+    const fields = [...rowsOf(item).map(({ field }) => field), ...besides.map((key) => key.split('.')[1] ?? '')];
+    return [...new Set(fields)].flatMap((field) => {
+      const found = askOfField(field, { item, design, assessment });
+      return found ? [{ file, item, field, assessment, ...found }] : [];
+    });
+  });
+});
+
+/** As a card has it: each value written down as a person would, and read again. */
+const answerOf = (each: (typeof asked)[number]) => {
+  const { sum } = each;
+  const texts = textsOfField(each, usualPrinter);
+  const answered = answerSum(sum, texts, usualPrinter);
+  if (!answered.ok) throw new Error(JSON.stringify({ sum: sum.name, texts, problems: answered.problems }));
+  return answered.answer;
+};
+
+describe('a sum out of a field of a plan', () => {
+  it('names sums that there are, and rows that there are', () => {
+    for (const name of Object.values(sumOfField)) expect(findSum(name), name).toBeDefined();
+    expect(hasSum('light.name')).toBe(false);
+  });
+
+  it('is asked out of the pieces that ship, nearly every one of them, and answers', () => {
+    const answered = new Set(asked.map(({ item, field }) => `${item.kind}.${field}`));
+    expect([...answered].sort()).toEqual(
+      expect.arrayContaining([
+        'light.resistorOhm',
+        'light.inSeries',
+        'pack.fuseA',
+        'pack.capacityMah',
+        'converter.part',
+      ]),
+    );
+    expect(answered.size).toBeGreaterThanOrEqual(15);
+    expect(asked.length).toBeGreaterThan(150);
+    for (const each of asked) expect(answerOf(each).results.length).toBeGreaterThan(0);
+  });
+
+  it('its JSON asked again gives the same JSON', () => {
+    const seen = new Set<string>();
+    for (const each of asked) {
+      if (seen.has(each.sum.name)) continue;
+      seen.add(each.sum.name);
+      const json = answerToJson(answerOf(each), usualPrinter);
+      const again = answerSum(each.sum, json.inputs as Record<string, unknown>, usualPrinter);
+      if (!again.ok) throw new Error(each.sum.name);
+      expect(JSON.parse(JSON.stringify(answerToJson(again.answer, usualPrinter).results))).toEqual(
+        JSON.parse(JSON.stringify(json.results)),
+      );
+    }
+    expect(seen.size).toBeGreaterThanOrEqual(12);
+  });
+
+  it('puts back what the plan has: the resistor that it reckons itself, and whatever was only looked at', () => {
+    let resistors = 0;
+    for (const each of asked) {
+      if (!each.back) continue;
+      const value = each.back(answerOf(each));
+      const now = each.field.split('.').reduce<unknown>((at, key) => (at as Record<string, unknown>)?.[key], each.item);
+      if (each.field === 'resistorOhm') {
+        const driven = each.assessment.driven.filter(({ itemId }) => itemId === each.item.id);
+        if (driven.length !== 1 || driven[0]?.scan || driven[0]?.resistor?.overruled !== false) continue;
+        expect(value, `${each.file} ${each.item.name}`).toBe(driven[0].resistor.resistorOhm);
+        resistors += 1;
+      } else if (
+        typeof now === 'number' &&
+        ['pullUpOhm', 'darkOhm', 'lowV', 'magnet.wallMm', 'diffuserMm', 'lengthMm'].includes(each.field)
+      )
+        expect(value, `${each.file} ${each.item.name} ${each.field}`).toBeCloseTo(now, 6);
+    }
+    expect(resistors).toBeGreaterThanOrEqual(15);
+  });
+});

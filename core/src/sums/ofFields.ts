@@ -1,0 +1,354 @@
+import type { Assessment } from '../assess.ts';
+import { forwardVoltageV, type LedCurve } from '../circuit/index.ts';
+import { guardedBy } from '../findings/index.ts';
+import { LIGHT_SHARE } from '../heat/index.ts';
+import { dotPitchMm, type Item, type ItemOf, openCircuitVoltageV } from '../items/index.ts';
+import type { Driven } from '../network/index.ts';
+import { chemistries, findPart } from '../parts/index.ts';
+import type { Design } from '../plan/index.ts';
+import type { Printer } from '../units/index.ts';
+import { type Answer as FullAnswer, showInput } from './answer.ts';
+import { type AnsweredField, hasSum, sumOfField } from './fieldNames.ts';
+import type { Value } from './inputs.ts';
+import { findSum } from './list.ts';
+import type { QuickSum } from './sum.ts';
+
+/** The plan that a field is a part of. */
+interface InPlan<I extends Item = Item> {
+  readonly item: I;
+  readonly design: Design;
+  readonly assessment: Assessment;
+}
+
+/** What is read of an answer. */
+type Answer = Pick<FullAnswer, 'results' | 'values'>;
+
+type Given = Readonly<Record<string, Value>>;
+
+/** How a sum is asked out of a plan, and what of its answer goes back. */
+interface Asking {
+  /** By its inputs, in base units; null while the plan does not say enough. What is left out is taken as usual. */
+  readonly given: (plan: InPlan) => Given | null;
+  /** In base units; null where it has none. Left out where a sum only explains. */
+  readonly back?: (answer: Answer) => number | null;
+}
+
+/** The item is of the kind that the field is of. */
+const of = <K extends Item['kind']>(
+  given: (plan: InPlan<ItemOf<K>>) => Given | null,
+  back?: Asking['back'],
+): Asking => ({
+  // Fields are looked up by the kind of their item.
+  given: (plan) => given(plan as unknown as InPlan<ItemOf<K>>),
+  ...(back ? { back } : {}),
+});
+
+const figureOf =
+  (key: string) =>
+  ({ results }: Answer): number | null => {
+    const found = results.find((each) => each.key === key);
+    return found?.form === 'figure' ? found.value : null;
+  };
+
+const typed =
+  (key: string) =>
+  ({ values }: Answer): number | null => {
+    const value = values[key];
+    return typeof value === 'number' ? value : null;
+  };
+
+const drivenOf = ({ assessment, item }: InPlan): Driven | undefined =>
+  assessment.driven.find(({ itemId }) => itemId === item.id);
+
+/** Three readings hold a curve: its slope, its place and its resistance. */
+const readingsOf = (curve: LedCurve, currentA: number): readonly (readonly [number, number])[] =>
+  [currentA / 20, currentA, 2 * currentA].map((each) => [each, forwardVoltageV(curve, each)] as const);
+
+function askResistor(plan: InPlan<ItemOf<'light'>>): Given | null {
+  const driven = drivenOf(plan);
+  if (!driven || driven.loop.heldA !== null) return null;
+  const { feed, hung, forwardV, ratedCurrentA, loop } = driven;
+  const { wantedCurrentA, resistorRatedW } = plan.item;
+  return {
+    // What is lost in the switch is none of the resistor's.
+    supplyV: feed.nominalV - feed.dropV,
+    forwardV: null,
+    readings: readingsOf(loop.curve, wantedCurrentA),
+    currentA: wantedCurrentA,
+    count: hung.inSeries,
+    lights: hung.sideBySide,
+    sharing: hung.sideBySide > 1 ? 'one shared resistor' : 'one resistor each',
+    supplySpread: (feed.mostV - feed.nominalV) / Math.max(1e-9, feed.nominalV - feed.dropV),
+    forwardSpreadV: forwardV.spread,
+    ratedA: ratedCurrentA,
+    ratingW: resistorRatedW,
+    sourceOhm: feed.seriesOhm / hung.sideBySide,
+  };
+}
+
+function askString(plan: InPlan<ItemOf<'light'>>): Given | null {
+  const driven = drivenOf(plan);
+  if (!driven || driven.loop.heldA !== null) return null;
+  const { feed, forwardV, ratedCurrentA, loop } = driven;
+  const { wantedCurrentA } = plan.item;
+  return {
+    freshV: feed.mostV - feed.dropV,
+    nominalV: feed.nominalV - feed.dropV,
+    spentV: feed.leastV - feed.dropV,
+    forwardV: null,
+    readings: readingsOf(loop.curve, wantedCurrentA),
+    currentA: wantedCurrentA,
+    ratedA: ratedCurrentA,
+    spreadV: forwardV.spread,
+  };
+}
+
+function askJunction(plan: InPlan<ItemOf<'light'>>): Given | null {
+  const driven = drivenOf(plan);
+  const warm = plan.assessment.warm.parts.find(({ itemId, what }) => itemId === plan.item.id && what === 'light');
+  if (!driven || !warm || warm.heatW <= 0) return null;
+  const { currentA } = driven.corners;
+  return {
+    currentA,
+    voltageV: forwardVoltageV(driven.loop.curve, currentA),
+    lightShare: LIGHT_SHARE,
+    // Inside to its board, then its heatsink, or all of the way as it is now.
+    thermalKPerW: [(warm.forGood.insideC - warm.airC) / warm.heatW],
+    ambientC: warm.airC,
+    limitC: warm.limitC,
+    onForS: plan.item.litS ?? null,
+  };
+}
+
+/** Lights behind a sheet: as densely as they lie. */
+const askDiffuser = (plan: InPlan): Given | null => {
+  const { item, assessment } = plan;
+  const group = assessment.placed.find(({ id }) => id === item.id);
+  if (!group || group.shape === 'lights') return null;
+  const depthMm = 'diffuserMm' in item ? item.diffuserMm : undefined;
+  return { perMetre: 1000 / dotPitchMm(group.part), ...(depthMm === undefined ? {} : { depthMm }) };
+};
+
+function askCount({ item, assessment }: InPlan): Given | null {
+  const group = assessment.placed.find(({ id }) => id === item.id);
+  if (!group || group.shape === 'lights') return null;
+  return { routeMm: group.routeMm, perMetre: group.part.perMetre, lightsPerJoint: group.part.lightsPerJoint };
+}
+
+function askPlain({ item, assessment }: InPlan<ItemOf<'plain tape'>>): Given | null {
+  const part = findPart(assessment.library, 'plain-tape', item.part);
+  const group = assessment.placed.find(({ id }) => id === item.id);
+  const railId = assessment.driven.find(({ itemId }) => itemId === item.id)?.railId ?? null;
+  const supply = assessment.supplies.find(({ rail }) => rail.id === railId) ?? assessment.supply;
+  if (!part || !group || group.shape === 'lights') return null;
+  const limitA = Math.min(...(supply?.links ?? []).map((link) => link.limitA));
+  return {
+    powerPerMetreW: item.powerPerMetreW?.likely ?? part.powerPerMetreW,
+    lengthMm: group.routeMm,
+    voltageV: part.voltageV,
+    colours: part.colours,
+    ...(Number.isFinite(limitA) ? { supplyA: limitA } : {}),
+  };
+}
+
+function askFuse({ item, assessment }: InPlan): Given | null {
+  const supply = assessment.supplies.find(({ rail }) => rail.id === item.id);
+  if (!supply || !Number.isFinite(supply.mostA) || supply.mostA <= 0) return null;
+  const weakestA = Math.min(...guardedBy(supply).map(({ limitA }) => limitA));
+  return { steadyA: supply.mostA, ...(Number.isFinite(weakestA) ? { weakestA } : {}) };
+}
+
+const partOfPack = ({ item, assessment }: InPlan<ItemOf<'pack'>>) => findPart(assessment.library, 'pack', item.part);
+
+function askRunTime(plan: InPlan<ItemOf<'pack'>>): Given | null {
+  const { item, assessment, design } = plan;
+  const part = partOfPack(plan);
+  const supply = assessment.supplies.find(({ rail }) => rail.id === item.id);
+  if (!part || !supply) return null;
+  const capacityMah = (item.capacityMah ?? part.capacityMah).likely;
+  const { cellsInSeries, resistanceOhm, chemistry } = part;
+  return {
+    capacityMah,
+    chemistry,
+    series: cellsInSeries,
+    packOhm: resistanceOhm.likely,
+    ratedH: capacityMah / 1000 / part.ratedCurrentA,
+    ...(assessment.usualA > 0 ? { loadA: assessment.usualA } : {}),
+    ...(part.restV ? { atRest: part.restV } : {}),
+    ...(part.resistanceOver ? { overCharge: part.resistanceOver } : {}),
+    ...(part.rateExponent === undefined ? {} : { rateExponent: part.rateExponent }),
+    ambientC: design.piece.ambientC,
+    leastV: part.cutOffV,
+    wantedH: design.piece.hoursWanted,
+  };
+}
+
+function askCharge(plan: InPlan<ItemOf<'pack'>>): Given | null {
+  const part = partOfPack(plan);
+  if (!part) return null;
+  const { item, design, assessment } = plan;
+  const charger = design.items.find((each) => each.kind === 'charger');
+  const chargerPart = charger && findPart(assessment.library, 'charger', charger.part);
+  const capacityMah = (item.capacityMah ?? part.capacityMah).likely;
+  return {
+    capacityMah,
+    chemistry: part.chemistry,
+    // Half of its capacity in an hour suits nearly all that may be charged.
+    chargerA: chargerPart ? chargerPart.chargeA : capacityMah / 2000,
+    ...(item.charging === 'in place, while it runs' ? { loadA: assessment.usualA } : {}),
+  };
+}
+
+function askPacks(plan: InPlan<ItemOf<'pack'>>): Given | null {
+  const { item, assessment, design } = plan;
+  const part = partOfPack(plan);
+  const runs = assessment.supplies.find(({ rail }) => rail.id === item.id)?.runsFor ?? assessment.runsFor;
+  if (!part || !runs || runs.cautiousH <= 0) return null;
+  return {
+    eventH: design.piece.hoursWanted,
+    cautiousH: runs.cautiousH,
+    likelyH: runs.likelyH,
+    nominalV: chemistries[part.chemistry].nominalV * part.cellsInSeries,
+    capacityMah: (item.capacityMah ?? part.capacityMah).likely,
+  };
+}
+
+function askConverter({ item, assessment }: InPlan<ItemOf<'converter'>>): Given | null {
+  const part = findPart(assessment.library, 'converter', item.part);
+  if (!part) return null;
+  for (const { tree, atPeak } of assessment.supplies) {
+    const node = tree.nodes.findIndex(({ id }) => id === item.id);
+    const now = atPeak.nodes[node];
+    if (!now || tree.source.kind !== 'pack') continue;
+    const openV = openCircuitVoltageV(tree.source.pack, 0.5);
+    return {
+      openV,
+      sourceOhm: Math.max(1e-4, (openV - now.inV) / Math.max(1e-9, atPeak.packA)),
+      outputV: part.outputV,
+      outputA: now.outA,
+      efficiency: Math.min(1, (now.outV * now.outA) / Math.max(1e-9, now.inV * now.inA)),
+      inputLimitA: part.inputLimitA,
+      inputLeastV: part.inputLeastV,
+      kind: part.topology === 'linear' ? 'linear' : 'switching',
+    };
+  }
+  return null;
+}
+
+function askGate({ item, assessment }: InPlan<ItemOf<'light gate'>>): Given | null {
+  const part = findPart(assessment.library, 'transistor', item.part);
+  const railId = assessment.rails.feedOf(item);
+  const range = railId === null ? null : (assessment.rails.byId.get(railId)?.range ?? null);
+  if (!part || !range) return null;
+  const loadA = assessment.driven
+    .filter((each) => assessment.switched.get(each.itemId)?.[0]?.by?.id === item.id)
+    .reduce((sum, { totalA }) => sum + totalA, 0);
+  return {
+    supplyV: range.nominalV,
+    supplySpread: Math.max(range.mostV - range.nominalV, range.nominalV - range.leastV) / range.nominalV,
+    pullUpOhm: item.pullUpOhm,
+    microampsPerLux: item.microampsPerLux * 1e-6,
+    thresholdV: part.thresholdV,
+    fullOnV: part.gateV,
+    onOhm: part.onOhm,
+    darkLux: item.darkLux,
+    brightLux: item.brightLux,
+    ...(loadA > 0 ? { loadA } : {}),
+  };
+}
+
+function askDivider({ item, assessment }: InPlan<ItemOf<'light sensor'>>): Given | null {
+  const sensing = assessment.sensing.find((each) => each.kind === 'light' && each.control.id === item.id);
+  return {
+    darkOhm: item.darkOhm,
+    lightOhm: item.lightOhm,
+    ...(sensing?.kind === 'light'
+      ? {
+          fixedOhm: sensing.design.fixedOhm,
+          supplyV: sensing.chip.nominalV,
+          bits: sensing.board.part.converterBits,
+        }
+      : {}),
+  };
+}
+
+function askPackSense({ item, assessment }: InPlan<ItemOf<'charge sense'>>): Given | null {
+  const sensing = assessment.sensing.find((each) => each.kind === 'charge' && each.control.id === item.id);
+  if (sensing?.kind !== 'charge') return null;
+  const { design, board, fullV, sense } = sensing;
+  return {
+    fullV,
+    alarmV: sense.lowV,
+    upperOhm: design.upperOhm,
+    lowerOhm: design.lowerOhm,
+    bits: board.part.converterBits,
+    ...(board.part.converterReferenceV === null ? {} : { referenceV: board.part.converterReferenceV }),
+  };
+}
+
+function askMagnet({ item, assessment }: InPlan<ItemOf<'switch'>>): Given | null {
+  const part = findPart(assessment.library, 'switch', item.part);
+  if (!item.magnet || !part?.magnetic) return null;
+  const { diameterMm, thicknessMm, remanenceMt, wallMm } = item.magnet;
+  return { diameterMm, thicknessMm, remanenceMt, wallMm, ...part.magnetic };
+}
+
+const asked: Readonly<Record<AnsweredField, Asking>> = {
+  'light.resistorOhm': of<'light'>(askResistor, figureOf('resistorOhm')),
+  'light.inSeries': of<'light'>(askString, figureOf('bestCount')),
+  'light.forwardV': of<'light'>(
+    ({ item }): Given =>
+      item.forwardV ? { readings: [[item.wantedCurrentA, item.forwardV.likely]], atA: [item.wantedCurrentA] } : {},
+  ),
+  'light.sinkKPerW': of<'light'>(askJunction),
+  'light.diffuserMm': of<'light'>(
+    ({ item }): Given => (item.diffuserMm === undefined ? {} : { depthMm: item.diffuserMm }),
+    typed('depthMm'),
+  ),
+  'pixel tape.diffuserMm': of<'pixel tape'>(askDiffuser, typed('depthMm')),
+  'plain tape.diffuserMm': of<'plain tape'>(askDiffuser, typed('depthMm')),
+  'pixel tape.lengthMm': of<'pixel tape'>(askCount, typed('routeMm')),
+  'plain tape.lengthMm': of<'plain tape'>(askPlain, typed('lengthMm')),
+  'pack.fuseA': of<'pack'>(askFuse, figureOf('fuseA')),
+  'outside supply.fuseA': of<'outside supply'>(askFuse, figureOf('fuseA')),
+  'pack.capacityMah': of<'pack'>(askRunTime, typed('capacityMah')),
+  'pack.charging': of<'pack'>(askCharge),
+  'pack.spares': of<'pack'>(askPacks, (answer) => {
+    const packs = figureOf('packs')(answer);
+    return packs === null ? null : Math.max(0, packs - 1);
+  }),
+  'converter.part': of<'converter'>(askConverter),
+  'light gate.pullUpOhm': of<'light gate'>(askGate, typed('pullUpOhm')),
+  'light sensor.darkOhm': of<'light sensor'>(askDivider, typed('darkOhm')),
+  'charge sense.lowV': of<'charge sense'>(askPackSense, typed('alarmV')),
+  'switch.magnet.wallMm': of<'switch'>(askMagnet, typed('wallMm')),
+};
+
+/** A sum as it is asked out of a field of a plan. */
+export interface AskedOfField {
+  readonly sum: QuickSum;
+  /** What the plan says, by the inputs of the sum, in base units. */
+  readonly given: Given;
+  /** What of its answer goes back into the field, in base units; null where it only explains. */
+  readonly back: ((answer: Answer) => number | null) | null;
+}
+
+/** The sum of a field of an item, asked with what the plan says; null where the field has none, or the plan says too little yet. */
+export function askOfField(field: string, plan: InPlan): AskedOfField | null {
+  const key = `${plan.item.kind}.${field}`;
+  if (!hasSum(key)) return null;
+  const sum = findSum(sumOfField[key]);
+  const { given, back } = asked[key];
+  const said = given(plan);
+  return sum && said ? { sum, given: said, back: back ?? null } : null;
+}
+
+/** What the card of such a sum begins with: what the plan says, and an example where the sum can't do without. */
+export const textsOfField = ({ sum, given }: AskedOfField, printer: Printer): Record<string, string> =>
+  Object.fromEntries(
+    Object.entries(sum.inputs).flatMap(([key, input]): [string, string][] => {
+      const value = given[key];
+      if (value !== undefined) return [[key, showInput(sum, key, value, printer)]];
+      return input.as === 'quantity' && input.needed ? [[key, showInput(sum, key, input.initial, printer)]] : [];
+    }),
+  );

@@ -1,0 +1,58 @@
+import type { Item } from '@glimmer/core/plan';
+import { hasSum } from '@glimmer/core/sums';
+import { Sigma } from 'lucide-react';
+import { lazy, type ReactNode, Suspense } from 'react';
+import { create } from 'zustand';
+
+interface Opened {
+  readonly itemId: string;
+  readonly field: string;
+  readonly label: string;
+  /** Takes what the sum found; null where the field is set as its row says. */
+  readonly onBack: ((value: number) => void) | null;
+}
+
+const useOpened = create<{ readonly opened: Opened | null }>()(() => ({ opened: null }));
+const close = (): void => useOpened.setState({ opened: null });
+
+// The sums come only when one is asked for: they are as large as the sheets.
+const FieldSum = lazy(() => import('../sums/FieldSum.tsx').then(({ FieldSum: sum }) => ({ default: sum })));
+
+interface SumOfProps {
+  readonly item: Item;
+  readonly field: string;
+  /** Of the field, as it stands there. */
+  readonly label: string;
+  readonly onBack?: (value: number) => void;
+  readonly children: ReactNode;
+}
+
+/** A field with the quick sum that answers it one press away; the bare field where there is none. */
+export function SumOf({ item, field, label, onBack, children }: SumOfProps) {
+  if (!hasSum(`${item.kind}.${field}`)) return children;
+  return (
+    <div className="relative min-w-0">
+      {children}
+      <button
+        type="button"
+        className="no-print absolute -top-1 right-0 flex size-6 items-center justify-center rounded-sm text-verdigris hover:bg-verdigris-wash"
+        aria-label={`Quick sum: ${label} of ${item.name}`}
+        title="Its quick sum, asked with what the plan says"
+        onClick={() => useOpened.setState({ opened: { itemId: item.id, field, label, onBack: onBack ?? null } })}
+      >
+        <Sigma size={15} aria-hidden />
+      </button>
+    </div>
+  );
+}
+
+/** The drawer in which a quick sum is made out of a field. */
+export function FieldSumDrawer() {
+  const { opened } = useOpened();
+  if (!opened) return null;
+  return (
+    <Suspense fallback={null}>
+      <FieldSum key={`${opened.itemId} ${opened.field}`} {...opened} onClose={close} />
+    </Suspense>
+  );
+}
