@@ -41,3 +41,31 @@ test('an example that was begun twice says so, leads to the first, and the secon
   await page.goto(first);
   await expect(page.getByRole('textbox', { name: 'Name of the plan' })).toHaveValue('Harbour beacon, by a gate');
 });
+
+test('one question is answered at once, and its answer is the start of a plan', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: /^A light on a battery/ }).click();
+  const drawer = page.getByRole('dialog');
+  await expect(drawer.locator('output')).toHaveText(/\d (h|days|months)/);
+  const before = await drawer.locator('output').textContent();
+  await drawer.getByLabel('Wanted current').fill('2 mA');
+  await expect(drawer.locator('output')).not.toHaveText(before ?? '');
+  await drawer.getByLabel('Pack').selectOption({ label: 'Two lithium-ion cells in series, 2600 mAh' });
+  // Twice 4.19 V fresh and half way 7.4 V: a larger resistor than one cell asks for.
+  await expect(drawer.getByText('Resistor of each light')).toBeVisible();
+  const hours = (await drawer.locator('output').textContent()) ?? '';
+  await drawer.getByRole('button', { name: 'Begin a plan with this' }).click();
+  await page.waitForURL(/\/plan\/[\w-]+\/power/);
+  // The leads of the plan lose a millivolt or two, which is an hour in two months.
+  const [days = ''] = /^\d+/.exec(hours) ?? [];
+  await expect(figure(page, 'Runs for')).toContainText(new RegExp(`likely ${days}[.\\d]* (h|days)`));
+});
+
+test('a question with a drawer is left by Escape, and nothing is begun', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: /^Which resistor/ }).click();
+  await expect(page.getByRole('dialog').locator('output')).toHaveText('180 Ω');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await expect(page).toHaveURL(/\/$/);
+});

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
-import { expect, notice, type Page, test } from './bench.ts';
+import { copyDemo, expect, notice, type Page, test } from './bench.ts';
 
 const lay = (page: Page, title: string) =>
   page.getByRole('navigation', { name: 'Quick sums' }).getByRole('button', { name: title, exact: true }).click();
@@ -148,4 +148,23 @@ test('a card that is slow says that it is at work and can be stopped; the others
   await slow.getByRole('textbox').first().fill('2 Ah');
   await expect(slow.locator('[data-answer]')).toContainText('h');
   await expect(slow.getByRole('alert')).toBeHidden();
+});
+
+test('a sum out of the field that it answers: asked with what the plan says, changed, and put back', async ({
+  page,
+}) => {
+  await page.goto(`/plan/${await copyDemo(page)}/drive`);
+  const field = page.getByLabel('Resistor, each light').first();
+  const before = await field.inputValue();
+  await page.getByRole('button', { name: 'Quick sum of Lure: led resistor' }).click();
+  const drawer = page.getByRole('dialog', { name: 'Resistor for a light' });
+  // The plan’s own resistor, out of the plan’s own figures.
+  await expect(drawer.locator('output')).toHaveText(/180 Ω/);
+  await drawer.getByLabel('Wanted current').fill('5 mA');
+  await expect(drawer.locator('output')).not.toHaveText(/180 Ω/);
+  const answer = (await drawer.locator('output').textContent()) ?? '';
+  await drawer.getByRole('button', { name: 'Put it into resistor' }).click();
+  await expect(drawer).toHaveCount(0);
+  await expect(field).not.toHaveValue(before);
+  expect((await field.inputValue()).replace(/\.0+(?= )/, '')).toBe(answer.replace(/\.0+(?= )/, ''));
 });

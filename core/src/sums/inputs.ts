@@ -59,6 +59,8 @@ export interface ChoiceInput<T extends string = string> extends InputBase {
   readonly as: 'choice';
   /** In their order. */
   readonly options: readonly T[];
+  /** What a form calls them, where that is more than the option says. */
+  readonly called?: Readonly<Record<string, string>>;
   /** The usual one. */
   readonly initial: T;
 }
@@ -160,6 +162,25 @@ export const choice = <const T extends string>(
   options: readonly T[],
   initial: NoInfer<T>,
 ): ChoiceInput<T> => ({ as: 'choice', word, label, options, initial });
+
+/** One out of the parts of a catalogue, by what its id has after `prefix`. */
+export const partChoice = (
+  word: string,
+  label: string,
+  parts: readonly { readonly id: string; readonly name: string }[],
+  prefix: string,
+  initial: string,
+): ChoiceInput => {
+  const short = (id: string): string => (id.startsWith(prefix) ? id.slice(prefix.length) : id);
+  return {
+    as: 'choice',
+    word,
+    label,
+    options: parts.map(({ id }) => short(id)),
+    called: Object.fromEntries(parts.map(({ id, name }) => [short(id), name])),
+    initial,
+  };
+};
 
 /** Text, checked by the sum itself. */
 export const words = (word: string, label: string, initial: string): WordsInput => ({

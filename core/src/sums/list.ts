@@ -31,10 +31,12 @@ import { brightnessCeilingSum } from './power/ceiling.ts';
 import { chargeSum } from './power/charge.ts';
 import { eventPacksSum } from './power/eventPacks.ts';
 import { feedPointsSum } from './power/feedPoints.ts';
+import { oneLightSum } from './power/oneLight.ts';
 import { packSum } from './power/pack.ts';
 import { runtimeSum } from './power/runtime.ts';
 import { soundSum } from './power/sound.ts';
 import { tapeDropSum } from './power/tapeDrop.ts';
+import { tapeOnPackSum } from './power/tapeOnPack.ts';
 import { ledCurveSum } from './resistors/ledCurve.ts';
 import { ledResistorSum } from './resistors/ledResistor.ts';
 import { ledStringSum } from './resistors/ledString.ts';
@@ -71,6 +73,8 @@ export const quickSums: readonly QuickSum[] = [
   packSenseSum,
   remoteSum,
   pixelCurrentSum,
+  oneLightSum,
+  tapeOnPackSum,
   budgetSum,
   tapeDropSum,
   feedPointsSum,

@@ -10,19 +10,28 @@ export interface Piece {
   readonly assessment: Assessment;
   /** What a plan says of one of its items, without what only a plan can mend. */
   readonly toldOf: (itemId: string) => readonly Finding[];
+  /** All that a plan would be told, but for the usual cautions. */
+  readonly told: () => readonly Finding[];
 }
 
 /** Lays the items of a sum down as a plan, with parts that are what the sum was told: so it is judged by the rules of plans. */
-export function layPiece(items: readonly Item[], parts: readonly Part[]): Piece {
-  const design: Design = { ...emptyDesign, items };
+export function layPiece(
+  items: readonly Item[],
+  parts: readonly Part[] = [],
+  said: Partial<Pick<Design, 'moods' | 'piece'>> = {},
+): Piece {
+  const design: Design = { ...emptyDesign, ...said, items };
   const assessment = assess(design, createLibrary([...builtInLibrary.parts.values(), ...parts]));
+  const tellOf = (holds: (finding: Finding) => boolean): readonly Finding[] =>
+    checkDesign(design, assessment)
+      .filter(holds)
+      .map((each) => ({ ...each, id: each.rule, stage: null, aboutId: null, fixes: [] }))
+      .filter((each, i, all) => all.findIndex(({ id }) => id === each.id) === i);
   return {
     design,
     assessment,
-    toldOf: (itemId) =>
-      checkDesign(design, assessment)
-        .filter((each) => each.aboutId === itemId)
-        .map((each) => ({ ...each, id: each.rule, stage: null, aboutId: null, fixes: [] })),
+    toldOf: (itemId) => tellOf((each) => each.aboutId === itemId),
+    told: () => tellOf(({ rule }) => !rule.startsWith('caution')),
   };
 }
 

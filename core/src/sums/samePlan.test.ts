@@ -190,6 +190,51 @@ describe('a sum and a plan of the same thing say the same', () => {
     );
   });
 
+  it('a light, or a tape, on a battery: what runs how long, and what is amiss', () => {
+    const packIds = ['lithium-round-2600', 'two-lithium-round', 'three-aa-alkaline', 'coin-2032'] as const;
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...packIds),
+        fc.constantFrom('5mm-warm-white', '5mm-amber', '3mm-red'),
+        between(0.001, 0.02),
+        fc.integer({ min: 1, max: 6 }),
+        (pack, light, currentA, lights) => {
+          const { answer, design, assessment } = askAndPut('one-light', { pack, light, currentA, lights });
+          const item = itemOf(design, 'light');
+          const driven = assessment.driven.find(({ itemId }) => itemId === item.id);
+          if (figureOf(answer, 'resistorOhm') !== null) {
+            expect(driven?.resistor?.resistorOhm).toBe(figureOf(answer, 'resistorOhm'));
+            // The leads of the plan lose a few millivolts.
+            const likelyH = figureOf(answer, 'likelyH') ?? 0;
+            expect(Math.abs((assessment.runsFor?.likelyH ?? 0) - likelyH)).toBeLessThan(0.02 * likelyH + 0.05);
+          }
+          const about = [item.id, itemOf(design, 'pack').id];
+          // Nobody has said yet how long it is to run.
+          for (const rule of toldOf(design, assessment, about))
+            if (!rule.startsWith('caution') && rule !== 'runs-short') expect(toldBy(answer)).toContain(rule);
+        },
+      ),
+      { seed: 16, numRuns: 30 },
+    );
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...packIds.slice(0, 2)),
+        between(50, 3000),
+        between(0.1, 1),
+        (pack, lengthMm, brightness) => {
+          const through = pack === 'two-lithium-round' ? 'buck-5v-3a' : 'boost-5v-1a5';
+          const { answer, assessment } = askAndPut('tape-on-pack', { pack, lengthMm, brightness, through });
+          expect(assessment.lightCount).toBe(figureOf(answer, 'lights'));
+          expect(assessment.allWhiteA).toBeCloseTo(figureOf(answer, 'allWhiteA') ?? 0, 3);
+          // Leads are as long as the items lie apart, so a little differs.
+          const likelyH = figureOf(answer, 'likelyH') ?? 0;
+          expect(Math.abs((assessment.runsFor?.likelyH ?? 0) - likelyH)).toBeLessThan(0.05 * likelyH + 0.05);
+        },
+      ),
+      { seed: 17, numRuns: 15 },
+    );
+  });
+
   it('how long a pack runs: the likely hours are those of the plan’s night', () => {
     fc.assert(
       fc.property(

@@ -1,5 +1,5 @@
 import type { Item } from '@glimmer/core/plan';
-import { hasSum } from '@glimmer/core/sums';
+import { hasSum, sumOfField } from '@glimmer/core/sums';
 import { Sigma } from 'lucide-react';
 import { lazy, type ReactNode, Suspense } from 'react';
 import { create } from 'zustand';
@@ -29,14 +29,15 @@ interface SumOfProps {
 
 /** A field with the quick sum that answers it one press away; the bare field where there is none. */
 export function SumOf({ item, field, label, onBack, children }: SumOfProps) {
-  if (!hasSum(`${item.kind}.${field}`)) return children;
+  const key = `${item.kind}.${field}`;
+  if (!hasSum(key)) return children;
   return (
     <div className="relative min-w-0">
       {children}
       <button
         type="button"
         className="no-print absolute -top-1 right-0 flex size-6 items-center justify-center rounded-sm text-verdigris hover:bg-verdigris-wash"
-        aria-label={`Quick sum: ${label} of ${item.name}`}
+        aria-label={`Quick sum of ${item.name}: ${sumOfField[key].replaceAll('-', ' ')}`}
         title="Its quick sum, asked with what the plan says"
         onClick={() => useOpened.setState({ opened: { itemId: item.id, field, label, onBack: onBack ?? null } })}
       >

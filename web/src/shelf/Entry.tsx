@@ -24,7 +24,9 @@ function Facts({ entry }: { readonly entry: ShelfEntry }) {
     <p className="text-faint">
       {facts?.kind}
       {facts && facts.runsForH !== null && (
-        <span className="figures">; runs for {printer.quantity('timeH', facts.runsForH)}</span>
+        <>
+          ; runs for <span className="figures">{printer.quantity('timeH', facts.runsForH)}</span>
+        </>
       )}
       {facts && facts.openFindings > 0 && (
         <span className="font-semibold text-amber-ink">; {facts.openFindings} to mend</span>

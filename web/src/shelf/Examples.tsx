@@ -81,7 +81,7 @@ export function Examples({ shelf }: { readonly shelf: readonly ShelfEntry[] }) {
   return (
     <section aria-labelledby="examples" className="mt-10">
       <h2 id="examples" className="text-[22px] leading-8">
-        Begin from …
+        Begin from an example
       </h2>
       <p className="mb-3 text-faint">
         Pieces of the Saltmarsh Lantern Parade, made up for this: each becomes a plan of your own that you change as you

@@ -16,6 +16,7 @@ import { Examples } from './Examples.tsx';
 import { readPlanFile, saveFile } from './files.ts';
 import { Glimpse } from './Glimpse.tsx';
 import { lastShelf } from './lastShelf.ts';
+import { Questions } from './Questions.tsx';
 import { sayTrouble } from './sayTrouble.ts';
 
 /** Reads a plan from a file and puts it on the shelf; one that is there already comes as a copy. */
@@ -177,7 +178,7 @@ function ShelfHead({ shelf, onShelf, onBrought }: ShelfHeadProps) {
         <BeginAnew />
         <BringIn onBrought={onBrought} />
         <a
-          href="#examples"
+          href="#questions"
           className="inline-flex min-h-8 items-center gap-1.5 rounded-sm px-2.5 py-1 font-medium text-verdigris hover:bg-pressed"
         >
           <Sprout size={16} />
@@ -255,6 +256,7 @@ export function ShelfPage() {
             ))}
           </ul>
         )}
+        {data && shelf === 'open' && <Questions />}
         {data && shelf === 'open' && <Examples shelf={data} />}
         <Foot />
       </div>

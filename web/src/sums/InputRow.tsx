@@ -27,7 +27,9 @@ export function InputRow({ sum, name, input, text, problem, onType }: InputRowPr
       : '';
   const inDrawer = name === 'stock' && input.as === 'list' ? resistorsInStock(drawer) : [];
   return (
-    <Field className="grid grid-cols-[minmax(0,1fr)_minmax(0,10.5rem)] items-center gap-x-2 py-[3px]">
+    <Field
+      className={`grid items-center gap-x-2 py-[3px] ${input.as === 'choice' && input.called ? '' : 'grid-cols-[minmax(0,1fr)_minmax(0,10.5rem)]'}`}
+    >
       <Label className="text-[13.5px] leading-tight text-faint">
         {input.label}
         {input.hint && <span className="block text-[12px]">{input.hint}</span>}
@@ -40,7 +42,7 @@ export function InputRow({ sum, name, input, text, problem, onType }: InputRowPr
         >
           {input.options.map((option) => (
             <option key={option} value={option} className="bg-sheet text-ink">
-              {option}
+              {input.called?.[option] ?? option}
             </option>
           ))}
         </Select>

@@ -1,4 +1,4 @@
-import { createPlan, emptyDesign, type Plan } from '@glimmer/core/plan';
+import type { Plan } from '@glimmer/core/plan';
 import type { QuickSum, Values } from '@glimmer/core/sums';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -8,16 +8,9 @@ import { api } from '../state/api.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Dialog } from '../widgets/Dialog.tsx';
 import { Choice } from '../widgets/fields.tsx';
+import { beginPlan, putInto, stageOfSum } from './beginPlan.ts';
 
 const NEW = 'new';
-const stageOf: Readonly<Record<QuickSum['group'], string>> = {
-  lights: 'lights',
-  drive: 'lights',
-  power: 'power',
-  wires: 'power',
-  'heat and make': 'piece',
-};
-
 interface PutIntoPlanProps {
   readonly sum: QuickSum;
   readonly values: Values;
@@ -28,16 +21,9 @@ interface PutIntoPlanProps {
 function usePutting(sum: QuickSum, values: Values, target: string) {
   return useMutation({
     mutationFn: async (): Promise<Plan> => {
-      const into = (plan: Plan): Plan => ({
-        ...plan,
-        design: sum.intoDesign?.(plan.design, values, () => crypto.randomUUID()) ?? plan.design,
-      });
-      if (target === NEW) {
-        const fresh = createPlan({ id: crypto.randomUUID(), name: sum.title, design: emptyDesign });
-        return (await api.add(into(fresh))).plan;
-      }
+      if (target === NEW) return beginPlan(sum, values);
       const kept = await api.load(target);
-      const filled = into(kept.plan);
+      const filled = putInto(kept.plan, sum, values);
       await api.save(filled, kept.revision, crypto.randomUUID());
       return filled;
     },
@@ -58,10 +44,7 @@ export function PutIntoPlan({ sum, values, onClose }: PutIntoPlanProps) {
       {done ? (
         <>
           <p className="mb-4">It is in {done.name}.</p>
-          <Link
-            to={`/plan/${done.id}/${sum.name === 'fit' ? 'piece' : stageOf[sum.group]}`}
-            className="text-verdigris underline"
-          >
+          <Link to={`/plan/${done.id}/${stageOfSum(sum)}`} className="text-verdigris underline">
             Open {done.name}
           </Link>
         </>

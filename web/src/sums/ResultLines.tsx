@@ -81,7 +81,15 @@ export function ResultLines({
           <FigureLine
             key={result.key}
             label={<Said>{result.label}</Said>}
-            value={<Said>{sayCell(result.form === 'text' ? 'text' : result.kind, result.value)}</Said>}
+            value={
+              result.form === 'text' ? (
+                <span className="font-sans">
+                  <Said>{sayCell('text', result.value)}</Said>
+                </span>
+              ) : (
+                <Said>{sayCell(result.kind, result.value)}</Said>
+              )
+            }
           />
         );
       })}

@@ -5,7 +5,7 @@ import { builtInLibrary, type ControllerPart, controllers, findPart } from '../.
 import type { Design } from '../../plan/index.ts';
 import { fillSum } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
-import { ask, assume, choice, optional } from '../inputs.ts';
+import { ask, assume, optional, partChoice } from '../inputs.ts';
 import { curveOfLight, dropInput, readingsInput } from '../lightCurves.ts';
 import { freshItem, layPiece, putPiece } from '../piece.ts';
 import { layLights } from '../resistors/lightPiece.ts';
@@ -71,7 +71,7 @@ export const sharedPinsSum = defineSum({
   inputs: {
     lights: ask('count', 'lights', 'Lights', 12, { whole: true, least: 2, most: 90, usual: [2, 30] }),
     supplyV: ask('voltageV', 'supply', 'Supply', 5, { least: 1.8, most: 24, usual: [2.5, 12] }),
-    controller: choice('controller', 'Controller', controllerIds, 'large-5v'),
+    controller: partChoice('controller', 'Controller', controllers, 'controller-', 'large-5v'),
     forwardV: dropInput(2.06, 'Forward drop at that current'),
     readings: readingsInput,
     peakA: ask('currentA', 'peak', 'Wanted while its turn is on', 0.015, { most: 0.5, usual: [0.002, 0.04] }),

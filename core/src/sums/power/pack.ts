@@ -5,7 +5,7 @@ import { packEnergy } from '../../power/index.ts';
 import { amps, fillSum, say, volts } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { sample } from '../drawing.ts';
-import { assume, choice } from '../inputs.ts';
+import { assume, partChoice } from '../inputs.ts';
 import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 const packNames = packs.map((part) => part.id.replace(/^pack-/, ''));
@@ -82,7 +82,7 @@ export const packSum = defineSum({
     'Cells in series and side by side: volts full and empty, capacity, energy, resistance, what it can give, mass.',
   group: 'power',
   inputs: {
-    cell: choice('cell', 'Cell or pack', packNames, 'lithium-round-2600'),
+    cell: partChoice('cell', 'Cell or pack', packs, 'pack-', 'lithium-round-2600'),
     series: assume('count', 'series', 'In series', 1, { whole: true, least: 1, most: 20 }),
     parallel: assume('count', 'parallel', 'Side by side', 1, { whole: true, least: 1, most: 20 }),
     ambientC: assume('temperatureC', 'ambient', 'Temperature', 21, { least: -30, most: 60 }),
