@@ -32,7 +32,7 @@ test('the program is taken out, built, and runs with the plan’s mark', async (
 
   // Every control touched, frame by frame, against the engine of the preview.
   const { plan } = await (await page.request.get(`/api/plans/${id}`)).json();
-  const controller = startSimulated(plan.design, assess(plan.design));
+  const controller = startSimulated(plan.design, assess(plan.design), mark ?? '');
   const lines = Array.from({ length: 1000 }, (_, i) => {
     const atMs = i * 23;
     if (i % 200 === 40) return `close 0 ${atMs}`;

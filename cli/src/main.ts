@@ -34,7 +34,7 @@ const usage = `Use: ./glimmer COMMAND
          [--out PATH]          to a file instead of the screen
          netlist takes [--charge 0.5] [--mood ID | --mood dark] [--open ID], --open for each switch that is open
   simulate FILE                a controller in place of the hardware: it reads lines from standard input and
-                               answers each: frame T, close C T, open C T, code C X T (T in ms, C from 0)
+                               answers each: frame T, loop T, close C T, open C T, code C X T (T in ms, C from 0)
   demo NAME [--out PATH]       write a demo plan; without a name their list
   sum [NAME [key=value …]] [--json]
                                quick sums: without a name their list, without values what one takes
@@ -132,8 +132,9 @@ function listFindings(plan: Plan, { message }: Printer): number {
 /** Answers lines as a board would, until there are no more. */
 function simulate(plan: Plan): number {
   const assessment = assess(plan.design);
-  const controller = startSimulated(plan.design, assessment);
-  process.stdout.write(`plan ${fingerprint(plan.design)}, ${assessment.show.frameBytes} bytes a frame\n`);
+  const mark = fingerprint(plan.design);
+  const controller = startSimulated(plan.design, assessment, mark);
+  process.stdout.write(`plan ${mark}, ${assessment.show.frameBytes} bytes a frame\n`);
   const lines = readFileSync(0, 'utf8').split('\n');
   for (const line of lines) if (line.trim() !== '') process.stdout.write(`${controller.answer(line)}\n`);
   return 0;

@@ -29,7 +29,8 @@ void board_grid(const uint8_t *lights);
 void board_tell(uint8_t driver, const uint8_t *lights, uint16_t count);
 /* Waits until the next frame is due. */
 void board_wait_frame(void);
-/* A line of text for whoever listens: the program's mark, the mood it goes to. */
+/* A line of text for whoever listens, without its end: the program's mark, the mood it goes to, what its limiter holds back,
+ * the charge. */
 void board_say(const char *text);
 
 #endif

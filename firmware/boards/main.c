@@ -1,6 +1,7 @@
 /* The loop of every board: look at the controls, let time pass, paint, send. */
 #include "board.h"
 #include "glimmer.h"
+#include "say.h"
 #include "show.h"
 
 static uint8_t frame[UG_FRAME_BYTES + 1], scratch[UG_FRAME_BYTES + 1];
@@ -63,33 +64,28 @@ static void send(void) {
 #endif
 }
 
-static void say_mood(uint8_t mood) {
-  char name[UG_NAME_BYTES];
-  uint8_t i;
-  if (mood >= ug_plan.mood_count) {
-    board_say("dark");
-    return;
-  }
-  for (i = 0; i < UG_NAME_BYTES; i++) name[i] = ug_mood_names[mood][i];
-  board_say(name);
-}
-
 int main(void) {
   ug_player player;
-  uint8_t mood = UG_ANY;
+#if UG_SAYS
+  ug_teller teller;
+#endif
   board_begin();
-  board_say("plan " UG_FINGERPRINT);
+#if UG_SAYS
+  ug_begin_telling(&teller, board_say);
+#endif
   ug_start(&ug_plan, &player, states);
   for (;;) {
     uint32_t now_ms = board_now_ms();
+    uint16_t scale256;
     look(&player, now_ms);
     ug_pass_time(&ug_plan, &player, now_ms);
-    ug_paint_now(&ug_plan, &player, now_ms, frame, scratch);
+    scale256 = ug_paint_now(&ug_plan, &player, now_ms, frame, scratch);
     send();
-    if (player.mood != mood) {
-      mood = player.mood;
-      say_mood(mood);
-    }
+#if UG_SAYS
+    ug_tell(&player, now_ms, scale256, &teller, board_say);
+#else
+    (void)scale256;
+#endif
     board_wait_frame();
   }
 }

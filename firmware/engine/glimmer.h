@@ -225,8 +225,8 @@ void ug_touch(const UG_FLASH ug_show *show, ug_player *player, uint8_t control, 
 /* A sensor was read. */
 void ug_sense(const UG_FLASH ug_show *show, ug_player *player, uint8_t control, uint16_t code, uint32_t now_ms);
 void ug_pass_time(const UG_FLASH ug_show *show, ug_player *player, uint32_t now_ms);
-/* Paints what is shown now; `scratch` is a second frame for the fade. */
-UG_APART void ug_paint_now(const UG_FLASH ug_show *show, const ug_player *player, uint32_t now_ms, uint8_t *out,
+/* Paints what is shown now, and gives the scale of its limiter, 256 = untouched; `scratch` is a second frame for the fade. */
+UG_APART uint16_t ug_paint_now(const UG_FLASH ug_show *show, const ug_player *player, uint32_t now_ms, uint8_t *out,
                   uint8_t *scratch);
 
 #endif

@@ -209,7 +209,7 @@ static uint16_t share_of(uint32_t t_ms, uint32_t length_ms) {
   return (uint16_t)(t_ms >= length_ms ? 256u : (t_ms * 256u) / length_ms);
 }
 
-void ug_paint_now(const UG_FLASH ug_show *show, const ug_player *player, uint32_t now_ms, uint8_t *out,
+uint16_t ug_paint_now(const UG_FLASH ug_show *show, const ug_player *player, uint32_t now_ms, uint8_t *out,
                   uint8_t *scratch) {
   uint32_t t_ms = now_ms - player->since_ms;
   uint16_t i;
@@ -235,5 +235,5 @@ void ug_paint_now(const UG_FLASH ug_show *show, const ug_player *player, uint32_
   if (now_ms < UG_START_MS)
     for (i = 0; i < show->frame_bytes; i++) out[i] = (uint8_t)(((uint32_t)out[i] * now_ms) >> 9);
   if (UG_USES_SWITCHES) ug_switch_frame(show, out);
-  ug_limit_frame(show, out);
+  return ug_limit_frame(show, out);
 }

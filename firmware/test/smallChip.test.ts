@@ -154,9 +154,13 @@ describe('each kind of move by itself', () => {
         });
         const { show, boards } = assess(design);
         const sizes = buildChip(writeProgram(planOf(design)));
-        expect(sizes.flashBytes, kind).toBeLessThanOrEqual(programOfShow(show));
+        expect(sizes.flashBytes, kind).toBeLessThanOrEqual(
+          programOfShow(show, boards[0]?.part.serialBaud !== undefined),
+        );
         expect(sizes.dataBytes, kind).toBeLessThanOrEqual(memoryOfShow(show));
-        expect(programOfShow(show), kind).toBeLessThanOrEqual(boards[0]?.part.programBytes ?? 0);
+        expect(programOfShow(show, boards[0]?.part.serialBaud !== undefined), kind).toBeLessThanOrEqual(
+          boards[0]?.part.programBytes ?? 0,
+        );
       }
     },
   );

@@ -336,7 +336,7 @@ describe('a design of any kind', () => {
 
   it('runs on the simulated controller', () => {
     always((design, assessment) => {
-      const { answer } = startSimulated(design, assessment);
+      const { answer } = startSimulated(design, assessment, '');
       const frames = [0, 40, 400, 4000].map((atMs) => answer(`frame ${atMs}`));
       for (const frame of frames) {
         expect(frame).toMatch(/^[0-9a-f]* .+$/);

@@ -55,7 +55,7 @@ export function budgetLoop(
     longestWaitS: (LOOKS - 1) / framesPerS + longestWaitS(sendS, computeS + senseS, framesPerS),
     memoryBytes: memoryOfShow(show) + controller.stackBytes,
     memoryOf: controller.memoryBytes,
-    programBytes: programOfShow(show),
+    programBytes: programOfShow(show, controller.code === null || controller.serialBaud !== undefined),
     programOf: controller.programBytes,
   };
 }

@@ -69,7 +69,7 @@ describe('pins of single lights', () => {
   it('one that is only ever dark or full may hang on a pin that only switches', () => {
     const design = blinking(0);
     expect(needs(design)).toBe('out');
-    const { answer } = startSimulated(design, assess(design));
+    const { answer } = startSimulated(design, assess(design), '');
     const seen = new Set<string>();
     for (let nowMs = 0; nowMs < 9000; nowMs += 50) {
       if (nowMs % 4000 === 1000) answer(`close 0 ${nowMs}`);
@@ -198,7 +198,7 @@ describe('in words', () => {
 
 describe('the simulated controller', () => {
   it('answers as a board does, and says what it takes', () => {
-    const controller = startSimulated(reef.design, assess(reef.design));
+    const controller = startSimulated(reef.design, assess(reef.design), '');
     expect(controller.answer('frame 0')).toBe(`${'00'.repeat(64)} Night reef`);
     expect(controller.answer('close 0 1000')).toBe('Offering');
     expect(controller.answer('open 0 2000')).toBe('Night reef');

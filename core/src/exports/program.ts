@@ -14,15 +14,15 @@ import { writeShowHeader, writeShowTables } from './programTables.ts';
 const makefile = `# The simulated controller: make host && ./host
 CC ?= gcc
 CFLAGS ?= -std=c99 -Wall -Wextra -Werror -O2
-ENGINE = levels.c moves.c paint.c player.c show.c
+ENGINE = levels.c moves.c paint.c player.c say.c show.c
 
-host: host.c $(ENGINE) glimmer.h moves.h levels.h tables.h uses.h show.h
+host: host.c $(ENGINE) glimmer.h say.h moves.h levels.h tables.h uses.h show.h
 \t$(CC) $(CFLAGS) -o $@ host.c $(ENGINE)
 
 # Your board: make board BOARD=myboard.c CC=…; with MAIN=colours.c it shows in which order the pixels take their colours.
 BOARD ?= template.c
 MAIN ?= main.c
-board: $(MAIN) $(BOARD) $(ENGINE) board.h pins.h uses.h show.h
+board: $(MAIN) $(BOARD) $(ENGINE) board.h say.h pins.h uses.h show.h
 \t$(CC) $(CFLAGS) -o $@ $(MAIN) $(BOARD) $(ENGINE)
 
 clean:
@@ -45,10 +45,10 @@ const sayBuild = ({ board }: ProgramPart): string =>
 6. Load it with the lights unplugged. ${
         serialBaudOf(board.part.code) === undefined
           ? 'It has no serial line to say its mark: compare the one in `show.h` before you load it.'
-          : `At ${String(serialBaudOf(board.part.code)).replace(/(?=\d{3}$)/, ' ')} baud it must say the mark above.`
+          : `At ${String(serialBaudOf(board.part.code)).replace(/(?=\d{3}$)/, ' ')} baud it must say the mark above, then each mood, and where the limiter holds light back or the charge changes, that too. The Bench sheet can listen to it.`
       }`
     : `5. Copy \`template.c\`, fill in its ten functions for your board, \`make board BOARD=yours.c\`.
-6. Load it with the lights unplugged. It must say the mark above.`;
+6. Load it with the lights unplugged. It must say the mark above, then each mood; the Bench sheet can listen to it.`;
 
 /** How the order of the pixels’ colours is seen; nothing where there is none to see. */
 const sayColours = ({ board, chains }: ProgramPart): string =>

@@ -1,8 +1,8 @@
+import { plainText } from '../motion/index.ts';
 import type { Pin } from '../parts/index.ts';
 import { type Plan, pinOwnerOf } from '../plan/index.ts';
 import type { ProgramPart } from './programPart.ts';
 import { writeScanPins } from './programScan.ts';
-import { safe } from './programText.ts';
 
 const macro = (text: string): string =>
   text
@@ -38,12 +38,12 @@ export function writePins(plan: Plan, part: ProgramPart): string {
     const mark = own.get(pin.name) ?? (isNumbered(pins) ? undefined : pin.name);
     // What is printed on a board of the maker's own need not mean anything to the compiler; its place along the edge does.
     const number = isNumbered(pins) ? pin.name : pins.findIndex(({ name }) => name === pin.name) + 1;
-    return `#define ${names.get(demand.id) ?? 'PIN'} ${number} /* ${safe(demand.label)}${mark ? `, marked ${safe(mark)}` : ''} */`;
+    return `#define ${names.get(demand.id) ?? 'PIN'} ${number} /* ${plainText(demand.label)}${mark ? `, marked ${plainText(mark)}` : ''} */`;
   });
   const nameOf = (demandId: string): string => names.get(demandId) ?? 'NO_PIN';
   const list = (values: readonly string[], none: string): string => `{ ${values.join(', ') || none} }`;
   const channels = part.channels.map(({ demandId }) => nameOf(demandId));
-  return `/* ${safe(plan.name)}${part.board ? `, ${safe(part.board.name)}` : ''}: the pins by their numbers along the edge, one line each. */
+  return `/* ${plainText(plan.name)}${part.board ? `, ${plainText(part.board.name)}` : ''}: the pins by their numbers along the edge, one line each. */
 #ifndef PINS_H
 #define PINS_H
 

@@ -1,6 +1,7 @@
+import { plainText } from '../motion/index.ts';
 import { scanDataId, scanLineId, scanWires } from '../network/index.ts';
 import type { ProgramGrid, ProgramPart } from './programPart.ts';
-import { rows, safe } from './programText.ts';
+import { rows } from './programText.ts';
 
 /** The grid that the program itself scans: one clock can take the turns of one. */
 const scannedIn = ({ grids }: ProgramPart): ProgramGrid | undefined => grids.find(({ driverId }) => driverId === null);
@@ -25,7 +26,7 @@ export function writeScanSizes(part: ProgramPart): string {
 /** Where the lights of scan drivers stand in the frame, for `show.c`. */
 export const writeTold = (part: ProgramPart): string =>
   rows(
-    toldIn(part).map(({ at, lights, name }) => `  { .offset = ${at}, .lights = ${lights} }, /* ${safe(name)} */`),
+    toldIn(part).map(({ at, lights, name }) => `  { .offset = ${at}, .lights = ${lights} }, /* ${plainText(name)} */`),
     '{ .lights = 0 }',
   );
 

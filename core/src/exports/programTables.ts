@@ -1,13 +1,22 @@
 import type { Assessment } from '../assess.ts';
 import { type Control, kindOf, orderOfTape, sparesBefore } from '../items/index.ts';
-import { ANY, type ShowControl, type ShowCue, type ShowLayer } from '../motion/index.ts';
+import {
+  ANY,
+  chargeControlOf,
+  NAME_BYTES,
+  plainText,
+  type ShowControl,
+  type ShowCue,
+  type ShowLayer,
+  sayable,
+} from '../motion/index.ts';
 import type { ColourOrder } from '../parts/index.ts';
 import type { Laying, Plan } from '../plan/index.ts';
 import { writeMove } from './engineMoves.ts';
 import { fingerprint } from './fingerprint.ts';
 import type { ProgramPart } from './programPart.ts';
 import { writeScanSizes, writeTold } from './programScan.ts';
-import { rows, safe } from './programText.ts';
+import { rows } from './programText.ts';
 
 const howNames: Readonly<Record<Laying, string>> = { over: 'UG_OVER', add: 'UG_ADD', lightest: 'UG_LIGHTEST' };
 const whenNames: Readonly<Record<ShowCue['when'], string>> = {
@@ -78,7 +87,7 @@ function writeControl({ sensing, waits, hasDouble, dims }: ShowControl, control:
         ...(dims ? ['.dims = 1'] : []),
       ]
     : [`.waits = ${yes(waits)}`, `.has_double = ${yes(hasDouble)}`, ...(readsHigh ? ['.reads_high = 1'] : [])];
-  return `  { ${fields.join(', ')} }, /* ${safe(control?.name ?? '')} */`;
+  return `  { ${fields.join(', ')} }, /* ${plainText(control?.name ?? '')} */`;
 }
 
 /** Numbers of the dice in the order of the wire; a white one comes last. */
@@ -119,19 +128,14 @@ function listLines(assessment: Assessment, part: ProgramPart): Line[] {
   });
 }
 
-/** Longest name that is said aloud; what is longer is cut. */
-const NAME_BYTES = 32;
-
-/** A name as the program says it: plain letters, so that every console shows it. */
-const sayable = (name: string): string =>
-  safe(name)
-    .normalize('NFD')
-    .replace(/[^\x20-\x7e]/g, '')
-    .slice(0, NAME_BYTES - 1);
+/** Longest line that a program says. */
+const LINE_BYTES = 40;
+/** In the program: no control. */
+const NO_CONTROL = 255;
 
 /** `show.h`: what of the plan has a size. */
 export function writeShowHeader(plan: Plan, part: ProgramPart): string {
-  return `/* ${safe(plan.name)}: what of the plan has a size. Written by Unruly Glimmer; change the plan, not this. */
+  return `/* ${plainText(plan.name)}: what of the plan has a size. Written by Unruly Glimmer; change the plan, not this. */
 #ifndef SHOW_H
 #define SHOW_H
 
@@ -143,6 +147,10 @@ export function writeShowHeader(plan: Plan, part: ProgramPart): string {
 #define UG_LINES ${part.chains.length}
 #define UG_CHANNELS ${part.channels.length}
 #define UG_NAME_BYTES ${NAME_BYTES}
+#define UG_LINE_BYTES ${LINE_BYTES}
+/* Whether its board has a line to say things on, and the control that reads the charge: 255 = none. */
+#define UG_SAYS ${yes(part.board?.part.code == null || part.board.part.serialBaud !== undefined)}
+#define UG_CHARGE ${chargeControlOf(part.controls) ?? NO_CONTROL}
 
 ${writeScanSizes(part)}
 extern const UG_FLASH ug_show ug_plan;
@@ -161,7 +169,7 @@ function layTables({ design }: Plan, assessment: Assessment, part: ProgramPart) 
   const lists = keepLists();
   const setName = (index: number): string => {
     const id = show.sets[index]?.id ?? '';
-    return safe(
+    return plainText(
       design.items.find((each) => each.id === id)?.name ??
         design.moods.sets?.find((each) => each.id === id)?.name ??
         id,
@@ -170,7 +178,7 @@ function layTables({ design }: Plan, assessment: Assessment, part: ProgramPart) 
   const layers: string[] = [];
   const addLayers = (added: readonly ShowLayer[], of: string): { readonly first: number; readonly count: number } => {
     const first = layers.length;
-    layers.push(...added.map((layer) => writeLayer(layer, lists, `${safe(of)}: ${setName(layer.set)}`)));
+    layers.push(...added.map((layer) => writeLayer(layer, lists, `${plainText(of)}: ${setName(layer.set)}`)));
     return { first, count: added.length };
   };
   const groups = show.groups.map(
@@ -184,17 +192,17 @@ function layTables({ design }: Plan, assessment: Assessment, part: ProgramPart) 
   const moods = show.moods.map((mood, m) => {
     const name = design.moods.list[m]?.name ?? '';
     const { first, count } = addLayers(mood.layers, name);
-    return `  { .first_layer = ${first}, .layer_count = ${count}, .brightness256 = ${mood.brightness256}, .through_ms = ${mood.throughMs}u, .fade_in_ms = ${orNever(mood.fadeInMs)}, .fade_out_ms = ${orNever(mood.fadeOutMs)} }, /* ${safe(name)} */`;
+    return `  { .first_layer = ${first}, .layer_count = ${count}, .brightness256 = ${mood.brightness256}, .through_ms = ${mood.throughMs}u, .fade_in_ms = ${orNever(mood.fadeInMs)}, .fade_out_ms = ${orNever(mood.fadeOutMs)} }, /* ${plainText(name)} */`;
   });
   const signs = show.signs.map((sign, i) => {
     const name = design.moods.signs?.find((each) => each.id === sign.id)?.name ?? `sign ${i + 1}`;
     const { first, count } = addLayers(sign.layers, name);
-    return `  { .control = ${sign.control}, .first_layer = ${first}, .layer_count = ${count} }, /* ${safe(name)} */`;
+    return `  { .control = ${sign.control}, .first_layer = ${first}, .layer_count = ${count} }, /* ${plainText(name)} */`;
   });
   const controls = show.controls.map((control, i) => writeControl(control, part.controls[i]));
   const lines = listLines(assessment, part).map(
     (line) =>
-      `  { .offset = ${line.offset}, .bytes = ${line.bytes}, .dice = ${line.wire.length}, .wire = { ${line.wire.join(', ')} }, .own_white = ${yes(line.ownWhite)} }, /* ${safe(line.name)} */`,
+      `  { .offset = ${line.offset}, .bytes = ${line.bytes}, .dice = ${line.wire.length}, .wire = { ${line.wire.join(', ')} }, .own_white = ${yes(line.ownWhite)} }, /* ${plainText(line.name)} */`,
   );
   return { lists, groups, sets, layers, moods, signs, controls, lines };
 }
@@ -226,7 +234,7 @@ export function writeShowTables(plan: Plan, assessment: Assessment, part: Progra
   const { show } = part;
   const { lists, groups, sets, layers, moods, signs, controls, lines } = layTables(plan, assessment, part);
   const names = design.moods.list.map((mood) => `  "${sayable(mood.name)}",`);
-  return `/* ${safe(plan.name)}, mark ${fingerprint(design)}. Written by Unruly Glimmer; change the plan, not this. */
+  return `/* ${plainText(plan.name)}, mark ${fingerprint(design)}. Written by Unruly Glimmer; change the plan, not this. */
 #include "show.h"
 
 ${lists.write()}

@@ -104,7 +104,7 @@ export function memoryOfShow(show: Show): number {
   const frames = parts.has('fades') ? 2 : 1;
   // A pin and a level for each channel.
   return (
-    104 +
+    92 +
     (kinds.some((kind) => moveOf(kind).cells) ? CELLS_MEMORY : 0) +
     frames * (show.frameBytes + 1) +
     23 * controls +
@@ -134,6 +134,9 @@ const PART_BYTES: Readonly<Record<EnginePart, number>> = {
   fades: 1090,
   'look fades': 750,
 };
+/** To say what it does on a serial line, and the charge where a sensor may read it. */
+const SAYS_BYTES = 470;
+const SAYS_CHARGE_BYTES = 300;
 /** To ask each light for its level, where any move does. */
 const LEVELS_BYTES = 775;
 
@@ -148,8 +151,11 @@ const LAYER_BYTES = 9;
 /** What the board file adds for the first of a kind, and for all further ones: as above. */
 const BOARD_BYTES = { channels: [0, 600], tapes: [0, 200], controls: [0, 330] } as const;
 
-/** Size of the whole program in the controller's flash, in bytes, rather too much than too little. */
-export function programOfShow(show: Show): number {
+/**
+ * Size of the whole program in the controller's flash, in bytes, rather too much than too little.
+ * @param says whether its board has a line to say things on
+ */
+export function programOfShow(show: Show, says: boolean): number {
   const layers = [...show.moods, ...show.signs].flatMap((each) => each.layers);
   const lists = [
     ...layers.map((layer) => layer.places?.length ?? 0),
@@ -165,6 +171,7 @@ export function programOfShow(show: Show): number {
   const table = (rowBytes: number, count: number): number => rowBytes * Math.max(1, count);
   return (
     engineBytes(uses) +
+    (says ? SAYS_BYTES + (uses.parts.has('sensors') ? SAYS_CHARGE_BYTES : 0) : 0) +
     board +
     sumOfScans(show, ({ programBytes }) => programBytes) +
     31 +

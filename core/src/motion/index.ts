@@ -42,6 +42,8 @@ export {
   type ShowMood,
   type ShowSensing,
 } from './show.ts';
+export { chargeControlOf, NAME_BYTES, plainText, sayable, spokenBy } from './spoken.ts';
 export { gammaTable, lookTable } from './tables.ts';
+export { freshTeller, type Heard, readHeard, sayMark, type Teller, type Told, tellOn } from './teller.ts';
 export { engineParts, type Uses, usesOf } from './uses.ts';
 export { lightOfChannel } from './white.ts';

@@ -256,7 +256,7 @@ export function fadeShares(fade: Pick<Fade, 'outMs' | 'inMs'>, tMs: number): Fad
   return { out256, in256: Math.min(share(fade.inMs), 256 - out256) };
 }
 
-/** The frame that the piece shows now; `scratch` is a second frame for the fade. */
+/** The frame that the piece shows now, and the scale of its limiter: 256 = untouched. */
 export function paintNow(options: {
   readonly show: Show;
   readonly state: PlayerState;
@@ -268,7 +268,7 @@ export function paintNow(options: {
   readonly scratch: Uint8Array;
   /** Where the supply is known: the program's limiter is part of what is seen. */
   readonly limit?: ShowLimit;
-}): void {
+}): number {
   const { show, state, nowMs, out, scratch } = options;
   const { fade, controls } = state;
   paintFrame(show, state.mood, nowMs - state.sinceMs, out, controls);
@@ -283,5 +283,5 @@ export function paintNow(options: {
   }
   if (nowMs < START_MS) for (let i = 0; i < out.length; i += 1) out[i] = ((out[i] ?? 0) * nowMs) >> 9;
   switchFrame(show, out);
-  if (options.limit) limitFrame(show, options.limit, out);
+  return options.limit ? limitFrame(show, options.limit, out) : 256;
 }

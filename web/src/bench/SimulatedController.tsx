@@ -1,20 +1,16 @@
 import type { Assessment } from '@glimmer/core/assess';
 import { fingerprint } from '@glimmer/core/exports';
 import { kindOf } from '@glimmer/core/items';
-import { ANY, lightOfChannel } from '@glimmer/core/motion';
+import { lightOfChannel, spokenBy, type Told } from '@glimmer/core/motion';
 import { scanLineId } from '@glimmer/core/network';
-import { type Design, itemNamed } from '@glimmer/core/plan';
+import { controlsOf, type Design, itemNamed } from '@glimmer/core/plan';
 import { useEffect, useMemo, useState } from 'react';
 import { type PieceMoment, usePieceStore } from '../picture/pieceStore.ts';
 import { useSheet } from '../stages/useSheet.ts';
 import { Section } from '../widgets/Section.tsx';
+import { followTelling, type SaidLine } from './telling.ts';
 
 const MOST_LINES = 60;
-
-interface Said {
-  readonly key: number;
-  readonly text: string;
-}
 
 /** What a contact gives its pin, which most close to minus. */
 function describeContact(design: Design, id: string, isOn: boolean): string {
@@ -24,20 +20,13 @@ function describeContact(design: Design, id: string, isOn: boolean): string {
   return isOn ? 'low: closed' : 'high: open';
 }
 
-/** What the program says for itself: its mark at first, then each mood it goes to. */
-function useSaid(mark: string, moodName: string | null, atMs: number): readonly Said[] {
-  const [said, setSaid] = useState<readonly Said[]>([]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: a line is written when the mood changes, with the time of then
+/** What the program says for itself, line by line. */
+function useSaid(mark: string, told: Told): readonly SaidLine[] {
+  const [said, setSaid] = useState<readonly SaidLine[]>([]);
   useEffect(() => {
-    if (moodName === null) return;
-    setSaid((before) => {
-      const first: Said[] = before.length === 0 ? [{ key: 0, text: `plan ${mark}` }] : [];
-      const key = (before[before.length - 1]?.key ?? 0) + 1;
-      return [...first, ...before, { key, text: `${(atMs / 1000).toFixed(2).padStart(8)} s  ${moodName}` }].slice(
-        -MOST_LINES,
-      );
-    });
-  }, [mark, moodName]);
+    setSaid([]);
+    return followTelling(mark, told, (line) => setSaid((before) => [...before, line].slice(-MOST_LINES)));
+  }, [mark, told]);
   return said;
 }
 
@@ -88,10 +77,9 @@ function describePin(design: Design, demandId: string, assessment: Assessment, m
 export function SimulatedController() {
   const { plan, design, assessment } = useSheet();
   const moment = usePieceStore((state) => state.moment);
-  const index = moment?.state.mood ?? ANY;
-  const moodName = moment ? (design.moods.list[index]?.name ?? 'dark') : null;
   const mark = useMemo(() => fingerprint(plan.design), [plan.design]);
-  const said = useSaid(mark, moodName, moment?.nowMs ?? 0);
+  const told = useMemo(() => spokenBy(plan.design, controlsOf(plan.design)), [plan.design]);
+  const said = useSaid(mark, told);
   const given = assessment.pins.flatMap(({ plan }) => plan.given);
   if (!moment || given.length === 0) return null;
   return (
@@ -106,7 +94,7 @@ export function SimulatedController() {
           className="figures h-44 overflow-y-auto border border-rule bg-paper px-2 py-1 text-[12.5px] leading-5"
           aria-label="What the controller says"
         >
-          {said.map((line) => `${line.text}\n`).join('')}
+          {said.map(({ atMs, text }) => `${(atMs / 1000).toFixed(2).padStart(8)} s  ${text}\n`).join('')}
         </pre>
         <table className="figures self-start text-[12.5px]">
           <tbody>

@@ -62,20 +62,18 @@ function createLooker(bytes: number) {
   return (
     at: Moment,
     shutterS: number | null,
-  ): { readonly frame: ArrayLike<number>; readonly exposure: Exposure | null } => {
-    if (shutterS === null) {
-      paintNow({ ...at, out: frame, scratch });
-      return { frame, exposure: null };
-    }
+  ): { readonly frame: ArrayLike<number>; readonly exposure: Exposure | null; readonly scale256: number } => {
+    if (shutterS === null) return { scale256: paintNow({ ...at, out: frame, scratch }), frame, exposure: null };
     const from = Math.trunc(at.nowMs / CAMERA_FRAME_MS) * CAMERA_FRAME_MS;
     const count = mixedFrames(shutterS);
     mean.fill(0);
+    let scale256 = 256;
     for (let i = 0; i < count; i += 1) {
       const momentMs = Math.max(at.state.sinceMs, from + Math.trunc((i * shutterS * 1000) / count));
-      paintNow({ ...at, nowMs: momentMs, out: frame, scratch });
+      scale256 = Math.min(scale256, paintNow({ ...at, nowMs: momentMs, out: frame, scratch }));
       for (let k = 0; k < mean.length; k += 1) mean[k] = (mean[k] ?? 0) + (frame[k] ?? 0) / count;
     }
-    return { frame: mean, exposure: { shutterS, fromS: from / 1000, readOutS: READ_OUT_S } };
+    return { frame: mean, scale256, exposure: { shutterS, fromS: from / 1000, readOutS: READ_OUT_S } };
   };
 }
 
@@ -146,7 +144,7 @@ function createPainter({ design, assessment, fitting, context, piece, onShowing 
       seen.frame,
     );
     clock.tell(nowMs - state.sinceMs);
-    tellMoment({ nowMs, state, frame: looked });
+    tellMoment({ nowMs, state, frame: looked, scale256: seen.scale256 });
     onShowing(state.mood === ANY ? null : (show.moods[state.mood]?.id ?? null));
   };
 }

@@ -1,6 +1,7 @@
 import { findGates, type StepProgress } from '@glimmer/core/bench';
 import { Check, ChevronLeft, ChevronRight, CircleAlert, X } from 'lucide-react';
 import { useState } from 'react';
+import { BoardReader } from '../bench/BoardReader.tsx';
 import { SimulatedController } from '../bench/SimulatedController.tsx';
 import { TestSheet } from '../bench/TestSheet.tsx';
 import { useReckoned } from '../reckoning/index.ts';
@@ -83,6 +84,7 @@ export default function BenchSheet() {
         </div>
         <StepCard progress={current} gates={findGates(steps, current.step.id)} onTaken={() => go(at + 1)} />
         <SimulatedController />
+        <BoardReader />
         <AllSteps steps={steps} at={at} onChoose={setChosenId} />
       </div>
     </>
