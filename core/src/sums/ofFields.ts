@@ -173,7 +173,10 @@ function askRunTime(plan: InPlan<ItemOf<'pack'>>): Given | null {
     series: cellsInSeries,
     packOhm: resistanceOhm.likely,
     ratedH: capacityMah / 1000 / part.ratedCurrentA,
-    ...(assessment.usualA > 0 ? { loadA: assessment.usualA } : {}),
+    // What the evening takes out of this very pack, on the mean.
+    ...(supply.runsFor && supply.runsFor.likelyH > 0
+      ? { loadA: supply.runsFor.drawnMah / 1000 / supply.runsFor.likelyH }
+      : {}),
     ...(part.restV ? { atRest: part.restV } : {}),
     ...(part.resistanceOver ? { overCharge: part.resistanceOver } : {}),
     ...(part.rateExponent === undefined ? {} : { rateExponent: part.rateExponent }),
