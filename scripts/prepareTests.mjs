@@ -9,6 +9,7 @@ try {
   if (!existsSync('/usr/bin/gcc') || !existsSync('/usr/bin/make')) installDebian(['gcc', 'libc6-dev', 'make']);
   if (!existsSync('/usr/bin/ngspice')) installDebian(['ngspice']);
   if (!existsSync('/usr/bin/avr-gcc')) installDebian(['gcc-avr', 'avr-libc']);
+  if (!existsSync('/usr/bin/arm-none-eabi-gcc')) installDebian(['gcc-arm-none-eabi']);
 } catch (error) {
   console.error(error instanceof SetUpError ? error.message : error);
   process.exit(1);

@@ -36,11 +36,12 @@ function describeSum(sum: QuickSum, printer: Printer): string {
     .filter(
       ([, input]) =>
         (input.as === 'quantity' && input.needed) ||
+        (input.as === 'optional' && input.example !== undefined) ||
         ((input.as === 'pairs' || input.as === 'list') && input.initial.length > 0),
     )
     .map(
       ([key, input]) =>
-        `${input.word}=${'initial' in input ? showInput(sum, key, input.initial, printer).replaceAll(' ', '') : ''}`,
+        `${input.word}=${showInput(sum, key, 'initial' in input ? input.initial : (input.example ?? null), printer).replaceAll(' ', '')}`,
     );
   return `${sum.title}\n${sum.about}\n\n${rows.join('\n')}\n\nSuch as: ./glimmer sum ${sum.name} ${example.join(' ')}\n`;
 }

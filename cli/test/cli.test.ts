@@ -101,7 +101,7 @@ describe('./glimmer', () => {
     });
     expect(status).toBe(0);
     expect(stdout).toMatch(
-      /^plan [0-9a-f]{8}, 200 bytes a frame\n(00){200} Doze\nStrike\nframe T, close C T, open C T or code C X T\n$/,
+      /^plan [0-9a-f]{8}, 200 bytes a frame\n(00){200} Doze\nStrike\nframe T, loop T, close C T, open C T or code C X T\n$/,
     );
   });
   it('demo writes the plan as it ships', () => {

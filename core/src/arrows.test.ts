@@ -76,7 +76,7 @@ describe('arrows between the folders of core', () => {
 describe('what is told', () => {
   /** Where text becomes text: tables and files for other programs, what two texts are compared by, and printing itself. */
   const rims =
-    /^(units\/|exports\/(program|csv)\.ts|sums\/answer\.ts|logbook\/compareVersions\.ts|parts\/(own|stock)\.ts)/;
+    /^(units\/|exports\/(program|csv)\.ts|sums\/answer\.ts|logbook\/compareVersions\.ts|parts\/(own|ownWords|stock)\.ts)/;
   it('keeps its quantities until the rim: no printer of its own, and no figure cut to a text', () => {
     const printed = files
       .filter((file) => !rims.test(file))

@@ -11,7 +11,7 @@ const firmware = join(import.meta.dirname, '..');
 export const engineFiles: EngineFiles = Object.fromEntries(
   ['engine', 'boards'].flatMap((folder) =>
     readdirSync(join(firmware, folder), { recursive: true, encoding: 'utf8' })
-      .filter((file) => /\.(c|h|mk)$/.test(file))
+      .filter((file) => /\.(c|h|ld|mk)$/.test(file))
       .map((file) => [basename(file), readFileSync(join(firmware, folder, file), 'utf8')]),
   ),
 );

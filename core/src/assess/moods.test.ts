@@ -203,7 +203,7 @@ describe('the simulated controller', () => {
     expect(controller.answer('close 0 1000')).toBe('Offering');
     expect(controller.answer('open 0 2000')).toBe('Night reef');
     for (const bad of ['', 'frame', 'frame -1', 'close 0', 'code 1 2', 'sing 1 2', 'frame 1.5'])
-      expect(controller.answer(bad)).toMatch(/^frame T, close C T/);
+      expect(controller.answer(bad)).toMatch(/^frame T, loop T, close C T/);
   });
 });
 

@@ -1,7 +1,7 @@
 import type { Assessment } from '../assess.ts';
 import { usesOf } from '../motion/index.ts';
 import { scanLineId } from '../network/index.ts';
-import { controllers } from '../parts/index.ts';
+import { type ControllerPart, controllers } from '../parts/index.ts';
 import type { Plan } from '../plan/index.ts';
 import { amps, type Message, say, usualPrinter } from '../units/index.ts';
 import { writeUses } from './engineMoves.ts';
@@ -26,7 +26,7 @@ board: $(MAIN) $(BOARD) $(ENGINE) board.h say.h pins.h uses.h show.h
 \t$(CC) $(CFLAGS) -o $@ $(MAIN) $(BOARD) $(ENGINE)
 
 clean:
-\trm -f host board program.elf program.hex
+\trm -f host board program.elf program.hex program.bin program.uf2 two26_uf2
 `;
 
 /** What the program does by itself to keep within the supply. */
@@ -38,11 +38,15 @@ const sayLimit = ({ limit }: ProgramPart): Message =>
 /** Of a board file, whichever part it builds for; undefined where it has no serial line. */
 const serialBaudOf = (code: string): number | undefined => controllers.find((each) => each.code === code)?.serialBaud;
 
+/** What its board file is built for, and so by which compiler; the eight-bit ones say nothing of it. */
+const makeOf = ({ make }: ControllerPart): string => make ?? 'avr';
+const fileOf = (part: ControllerPart): string => (makeOf(part) === 'arm' ? 'uf2' : 'hex');
+
 /** How the program is built for the controller of the plan, and comes on to it. */
 const sayBuild = ({ board }: ProgramPart): string =>
   board?.part.code
-    ? `5. \`make avr\` builds \`program.hex\` with the board file \`${board.part.code}.c\`, which is made for this controller at ${board.part.clockMhz} MHz.
-6. Load it with the lights unplugged. ${
+    ? `5. \`make ${makeOf(board.part)}\` builds \`program.${fileOf(board.part)}\` with the board file \`${board.part.code}.c\`, which is made for this controller at ${board.part.clockMhz} MHz.
+6. Load it with the lights unplugged${fileOf(board.part) === 'uf2' ? ': hold its button while you plug it in, and copy the file on to the drive that it shows' : ''}. ${
         serialBaudOf(board.part.code) === undefined
           ? 'It has no serial line to say its mark: compare the one in `show.h` before you load it.'
           : `At ${String(serialBaudOf(board.part.code)).replace(/(?=\d{3}$)/, ' ')} baud it must say the mark above, then each mood, and where the limiter holds light back or the charge changes, that too. The Bench sheet can listen to it.`
@@ -55,7 +59,7 @@ const sayColours = ({ board, chains }: ProgramPart): string =>
   chains.length === 0
     ? ''
     : `
-   To see in which order the pixels take their colours, load \`make clean ${board?.part.code ? 'avr' : 'board'} MAIN=colours.c\` first: the first pixel
+   To see in which order the pixels take their colours, load \`make clean ${board?.part.code ? makeOf(board.part) : 'board'} MAIN=colours.c\` first: the first pixel
    shows red, green, blue, a second each. Where it shows others, say so on the Lights sheet and take the program out again.`;
 
 /** Whether a row or a column is lit while its pin is low. */

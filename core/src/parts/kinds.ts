@@ -214,6 +214,8 @@ export interface ControllerPart extends PartBase {
   readonly serialBaud?: number | undefined;
   /** Name of its board file, which builds for it as it stands; null = `template.c` is filled in. */
   readonly code: string | null;
+  /** What its board file is built for; `avr` without it. */
+  readonly make?: 'arm' | undefined;
   /** Length, width, height. */
   readonly sizeMm: readonly [number, number, number];
   /** In the order of the edge. */

@@ -231,6 +231,7 @@ export const ownPartSchema = z.discriminatedUnion('kind', [
       })
       .optional(),
     code: z.string().max(60).nullable(),
+    make: z.literal('arm').optional(),
     sizeMm: z.tuple([sizeMm, sizeMm, sizeMm]).readonly(),
     pins: z
       .array(

@@ -4,7 +4,7 @@ import type { Plan } from '@glimmer/core/plan';
 import { strToU8, zipSync } from 'fflate';
 
 /** The engine and the board files, as they stand in the folder firmware/. */
-const sources = import.meta.glob<string>('../../../firmware/{engine,boards}/**/*.{c,h,mk}', {
+const sources = import.meta.glob<string>('../../../firmware/{engine,boards}/**/*.{c,h,ld,mk}', {
   query: '?raw',
   import: 'default',
   eager: true,

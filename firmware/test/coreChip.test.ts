@@ -1,0 +1,220 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { assess } from '@glimmer/core/assess';
+import { exportProgram } from '@glimmer/core/exports';
+import { memoryOfShow, paintNow, programOfShow, startPlayer } from '@glimmer/core/motion';
+import type { Design, Item, Plan } from '@glimmer/core/plan';
+import { describe, expect, it } from 'vitest';
+import { demoPlan, ledsOf, moodOf, planOf, soundDesign, soundSimple, tapeOf } from '../../core/tests/designs.ts';
+import { decodeLine } from './chip.ts';
+import { buildCore, runCore } from './coreChip.ts';
+import { engineFiles, writeProgram } from './program.ts';
+
+type Change = NonNullable<Parameters<typeof soundDesign>[0]>;
+const flat = { startId: null, cues: [], course: [], cueUses: [] };
+const on = (change: Change): Design =>
+  soundDesign({ ...change, drive: { ...soundSimple.drive, controller: 'controller-dual-3v3' } });
+/** Line of the chip behind a pin of the edge: 1 to 23 are 0 to 22, 24 to 26 are 26 to 28. */
+const lineOf = (design: Design, demandId: string): number => {
+  const given = assess(design).pins[0]?.plan.given.find((each) => each.demand.id === demandId);
+  const pin = Number(given?.pin.name ?? '');
+  return pin <= 23 ? pin - 1 : pin + 2;
+};
+const run = (plan: Plan, milliseconds: number, wired?: Parameters<typeof runCore>[2]) => {
+  const folder = writeProgram(plan);
+  return { folder, sizes: buildCore(folder), ...runCore(folder, milliseconds, wired) };
+};
+
+describe('the program on a 32-bit chip, instruction by instruction', () => {
+  const design = on({
+    tapes: [tapeOf({ lengthMm: 110 })],
+    leds: [
+      ledsOf({ channels: 2, places: ['a', 'b'].map((id, i) => ({ id, at: { xMm: i, yMm: 0 }, hollowId: null })) }),
+    ],
+    moods: {
+      ...flat,
+      list: [
+        moodOf({
+          brightness: 1,
+          moves: {
+            tape: { kind: 'drift', colour: '#ff2010', second: '#1030ff', periodS: 2, wave: 5, level: 1 },
+            leds: { kind: 'steady', colour: '#ffffff', level: 0.5 },
+          },
+        }),
+      ],
+      startId: 'mood',
+    },
+  });
+  const assessed = assess(design);
+  const found = run(planOf(design), 700);
+  const previewAt = (nowMs: number): Uint8Array => {
+    const { show, limit } = assessed;
+    const out = new Uint8Array(show.frameBytes);
+    paintNow({ show, state: startPlayer(show), nowMs, out, scratch: new Uint8Array(show.frameBytes), limit });
+    return out;
+  };
+
+  it('has a board file of its own, and goes in with room to spare', () => {
+    const part = assessed.boards[0]?.part;
+    expect(part?.code).toBe('two26');
+    expect(found.sizes.flashBytes).toBeLessThan(part?.programBytes ?? 0);
+    expect(found.sizes.dataBytes).toBeLessThan(part?.memoryBytes ?? 0);
+  });
+
+  it('every frame on the pixel line is one of the preview, at its own time, byte for byte; each bit within bounds', () => {
+    const frames = decodeLine(found.edges.get(lineOf(design, 'data:tape')) ?? []);
+    expect(frames.length).toBeGreaterThan(30);
+    for (const { atMs, bytes, highNs, periodNs } of frames.slice(0, -1)) {
+      expect(bytes).toHaveLength(24);
+      const times = Array.from({ length: 10 }, (_, i) => Math.floor(atMs) - i + 2).filter((ms) => ms >= 0);
+      const isShown = times.some((ms) => {
+        const light = previewAt(ms);
+        return bytes.every((byte, i) => byte === light[i - (i % 3) + ([1, 0, 2][i % 3] ?? 0)]);
+      });
+      expect(isShown, `frame at ${atMs} ms`).toBe(true);
+      for (const ns of highNs) expect(Math.abs(ns - (ns > 560 ? 780 : 360))).toBeLessThanOrEqual(110);
+      // Between two bytes it looks up the next one.
+      periodNs.forEach((ns, i) => {
+        expect(Math.abs(ns - 1260)).toBeLessThanOrEqual(i % 8 === 7 ? 300 : 130);
+      });
+    }
+  });
+
+  it('dims two channels by its timers as the preview says', () => {
+    const channels = [...previewAt(1200).slice(24)];
+    const shares = channels.map((_, i) => found.highShare.get(lineOf(design, `channel:leds:${i + 1}`)) ?? -1);
+    channels.forEach((light, i) => {
+      expect(shares[i]).toBeCloseTo(light / 255, 2);
+    });
+  });
+
+  it('drives nothing that the plan has no use for', () => {
+    const used = assessed.pins[0]?.plan.given.map(({ demand }) => lineOf(design, demand.id)) ?? [];
+    for (const line of found.outputs) expect(used).toContain(line);
+  });
+});
+
+describe('a pin that is lit while low, a contact and a knob on a 32-bit chip', () => {
+  it('holds what is lit while low dark from its first moment on', () => {
+    const design = on({
+      leds: [ledsOf()],
+      moods: { ...flat, list: [moodOf({ moves: {} })], startId: 'mood' },
+    });
+    const lights = design.items.find(({ kind }) => kind === 'light');
+    const low: Design = {
+      ...design,
+      items: design.items.map((item) =>
+        item.id === lights?.id ? ({ ...item, switchedBy: { way: 'pin low', board: null } } as Item) : item,
+      ),
+    };
+    const { folder, edges, highShare } = run(planOf(low), 60);
+    expect(readFileSync(join(folder, 'pins.h'), 'utf8')).toMatch(/UG_CHANNEL_LOW \{ 1/);
+    const line = lineOf(low, `channel:${lights?.id}:1`);
+    expect(edges.get(line)?.[0]?.high).toBe(true);
+    expect(highShare.get(line)).toBeCloseTo(1, 3);
+  });
+
+  it('sees its button: the mood that it calls comes, and without it does not', () => {
+    const base = on({
+      tapes: [tapeOf({ lengthMm: 60 })],
+      moods: {
+        ...flat,
+        list: ['day', 'night'].map((id) =>
+          moodOf({
+            id,
+            name: id,
+            brightness: 1,
+            moves: { tape: { kind: 'steady', colour: id === 'day' ? '#00ff00' : '#ff0000', level: 1 } },
+          }),
+        ),
+        startId: 'day',
+        cues: [
+          { id: 'c', from: null, when: { kind: 'button', controlId: 'key' }, to: 'night', fadeS: 0, backAfterS: null },
+        ],
+      },
+    });
+    const key: Item = { kind: 'button', id: 'key', name: 'Key', at: { xMm: 0, yMm: 0 }, board: null };
+    const design: Design = { ...base, items: [...base.items, key] };
+    const lastWith = (high: readonly number[]): readonly number[] => {
+      const { edges, pulledUp } = run(planOf(design), 300, { high });
+      expect(pulledUp.has(lineOf(design, 'control:key'))).toBe(true);
+      return (
+        decodeLine(edges.get(lineOf(design, 'data:tape')) ?? [])
+          .at(-2)
+          ?.bytes.slice(0, 3) ?? []
+      );
+    };
+    const line = lineOf(design, 'control:key');
+    // Green comes first on the wire.
+    const [open, closed] = [lastWith([line]), lastWith([])];
+    expect(open[0]).toBeGreaterThan(open[1] ?? 255);
+    expect(closed[1]).toBeGreaterThan(closed[0] ?? 255);
+  });
+
+  it('reads its knob: turned down it dims all lights', () => {
+    const base = on({
+      tapes: [tapeOf({ lengthMm: 60 })],
+      moods: {
+        ...flat,
+        list: [moodOf({ brightness: 1, moves: { tape: { kind: 'steady', colour: '#ffffff', level: 1 } } })],
+        startId: 'mood',
+      },
+    });
+    const knob = {
+      kind: 'knob',
+      id: 'knob',
+      name: 'Knob',
+      at: { xMm: 0, yMm: 0 },
+      board: null,
+      turnedTo: 0.5,
+      dims: true,
+    };
+    const design: Design = { ...base, items: [...base.items, knob as Item] };
+    const channel = lineOf(design, 'control:knob') - 26;
+    const lightAt = (code: number): number => {
+      const codes = [0, 0, 0].map((_, i) => (i === channel ? code : 0));
+      const { edges } = run(planOf(design), 700, { codes });
+      return decodeLine(edges.get(lineOf(design, 'data:tape')) ?? []).at(-2)?.bytes[0] ?? 0;
+    };
+    const [low, high] = [lightAt(600), lightAt(4000)];
+    expect(low).toBeLessThan(high / 3);
+    expect(high).toBeGreaterThan(150);
+  });
+});
+
+describe('what the 32-bit board takes', () => {
+  it('is a file of blocks with its check sum, and its checklist says how it comes on to the board', () => {
+    const plan = demoPlan();
+    const larger: Plan = {
+      ...plan,
+      design: {
+        ...plan.design,
+        items: plan.design.items.map((item) =>
+          item.kind === 'board' ? { ...item, part: 'controller-dual-3v3', pinLocks: [] } : item,
+        ),
+      },
+    };
+    const folder = writeProgram(larger);
+    const { flashBytes, dataBytes } = buildCore(folder);
+    const { show } = assess(larger.design);
+    // A 32-bit controller takes about as much as an eight-bit one.
+    expect(flashBytes).toBeLessThan(1.6 * programOfShow(show, true));
+    expect(dataBytes).toBeLessThan(2.5 * memoryOfShow(show) + 256);
+    const blocks = readFileSync(join(folder, 'program.uf2'));
+    expect(blocks.length % 512).toBe(0);
+    const boot = Buffer.concat([blocks.subarray(32, 32 + 256)]);
+    // The check sum of the first 252 bytes (polynomial 04c11db7, from all ones), bit by bit.
+    let sum = 0xffffffff;
+    for (const byte of boot.subarray(0, 252)) {
+      sum ^= byte << 24;
+      for (let bit = 0; bit < 8; bit += 1) sum = sum & 0x80000000 ? (sum << 1) ^ 0x04c11db7 : sum << 1;
+    }
+    expect(boot.readUInt32LE(252)).toBe(sum >>> 0);
+    for (let at = 0, i = 0; at < blocks.length; at += 512, i += 1)
+      expect([blocks.readUInt32LE(at + 12), blocks.readUInt32LE(at + 20)]).toEqual([0x10000000 + 256 * i, i]);
+    const text = exportProgram(larger, assess(larger.design), engineFiles)['LOADING.md'] ?? '';
+    expect(text).toContain('`make arm` builds `program.uf2` with the board file `two26.c`');
+    expect(text).toContain('copy the file on to the drive that it shows');
+    expect(text).toContain('It has no serial line to say its mark');
+  });
+});
