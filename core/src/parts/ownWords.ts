@@ -121,8 +121,29 @@ function readResistance(part: PackPart, said: string): PackPart | string {
   return typeof resistanceOver === 'string' ? resistanceOver : { ...part, resistanceOver };
 }
 
+type Sized = Extract<Describable, { sizeMm: readonly [number, number, number] }>;
+const isSized = (part: Describable): part is Sized => 'sizeMm' in part;
+
+/** Length, width and height: `51 × 21 × 5 mm`. */
+const sizeColumn: WordColumn = {
+  heading: 'size',
+  of: ['controller', 'converter', 'pack'],
+  write: (part) => (isSized(part) ? part.sizeMm.map((side) => edited('lengthMm', side)).join(' x ') : ''),
+  read: (part, said) => {
+    if (!isSized(part)) return part;
+    const sides = said.split(/[x×]/).map((side) => within('lengthMm', side, 0.5, 1000));
+    const problem = sides.find((side) => typeof side === 'string');
+    if (problem !== undefined) return `${problem}`;
+    const [length, width, height, ...more] = sides.map(Number);
+    return length === undefined || width === undefined || height === undefined || more.length > 0
+      ? 'give length, width and height, such as 51 x 21 x 5 mm'
+      : { ...part, sizeMm: [length, width, height] };
+  },
+};
+
 /** All that a table says in words. */
 export const wordColumns: readonly WordColumn[] = [
+  sizeColumn,
   columnOf('controller', 'regulator', writeRegulator, readRegulator),
   columnOf(
     'controller',

@@ -13,6 +13,7 @@ const cells = (line: readonly string[]): string => line.map((cell) => `"${cell.r
 /** What some columns say in words. */
 const worded: Readonly<Record<string, Readonly<Record<string, readonly string[]>>>> = {
   controller: {
+    size: ['51 x 21 x 5 mm', '30 × 20.5 × 4'],
     regulator: ['none', '0.3 V', 'lifts, 0.2 V'],
     'converter counts to': ['its supply', '1.1 V'],
     pins: ['D2 out data; A0 analog in; TX out @ tells while it starts'],

@@ -14,8 +14,9 @@ function checkBudget(asked: {
   readonly packLimitA: number | null;
   readonly packV: number;
   readonly feed: string;
+  readonly isSteady: boolean;
 }): Finding[] {
-  const { state, limitA, packLimitA, packV, feed } = asked;
+  const { state, limitA, packLimitA, packV, feed, isSteady } = asked;
   const [pack, rail] = state.rails;
   const highestA = Math.max(rail?.peakA ?? 0, rail?.startA ?? 0);
   const restShare = (rail?.restA ?? 0) / (rail?.meanA ?? 1);
@@ -26,7 +27,9 @@ function checkBudget(asked: {
         'rail-over',
         'stop',
         say`${amps(highestA)} on a supply of ${amps(limitA)}`,
-        'Peak decides resets, mean decides how long it runs.',
+        isSteady
+          ? 'Asked for more than it gives a supply lets its voltage fall, and what hangs there dims or resets.'
+          : 'Peak decides resets, mean decides how long it runs.',
         'Less at once, a larger supply, or a limiter in the program.',
       ),
     ],
@@ -71,7 +74,7 @@ function checkBudget(asked: {
       ),
     ],
     [
-      restShare > 0.3,
+      !isSteady && restShare > 0.3,
       finding(
         'rest-draw',
         'mind',
@@ -153,21 +156,23 @@ export const budgetSum = defineSum({
     });
     const [pack, rail] = state.rails;
     const peakA = rail?.peakA ?? 0;
+    // What is on all the time, and starts as it goes on, has no height.
+    const isSteady = startA === 0 && loads.every(([, share]) => share === 1);
     const atStartA = rail?.startA ?? 0;
     return {
       results: [
-        mainFigure('peakA', 'At its height', 'currentA', peakA),
+        mainFigure('peakA', isSteady ? 'Draws' : 'At its height', 'currentA', peakA),
         figure('meanA', 'On the mean', 'currentA', rail?.meanA ?? 0),
         figure('restA', 'Drawn all the time', 'currentA', rail?.restA ?? 0),
         figure('startA', 'In the first moment', 'currentA', atStartA),
         figure('fill', 'Of what the supply gives', 'fraction', rail?.fill ?? 0),
-        figure('packPeakA', 'From the pack, at its height', 'currentA', pack?.peakA ?? 0),
+        figure('packPeakA', isSteady ? 'From the pack' : 'From the pack, at its height', 'currentA', pack?.peakA ?? 0),
         figure('packMeanA', '… on the mean', 'currentA', pack?.meanA ?? 0),
         figure('inW', 'Mean power out of the pack', 'powerW', state.inW),
         figure('lossW', '… lost in the converter', 'powerW', state.lossW),
       ],
       steps: [],
-      findings: checkBudget({ state, limitA, packLimitA, packV, feed }),
+      findings: checkBudget({ state, limitA, packLimitA, packV, feed, isSteady }),
     };
   },
 });
