@@ -29,7 +29,7 @@ test('the table to fill in is one that can be brought in, and a part not in use 
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'A table to fill in' }).click();
   await page.getByLabel('Table of parts to bring in').setInputFiles(await (await download).path());
-  await expect(notice(page, 'Parts of your own taken: 9')).toBeVisible();
+  await expect(notice(page, 'Parts of your own taken: 10')).toBeVisible();
   await expect(page.getByText('density 66/m, die current 11 mA')).toBeVisible();
   await expect(
     page.getByText('draw 18 mA, pins D2 out in data; D3 out in dimmed data; A0 out in analog'),
