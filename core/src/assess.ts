@@ -234,7 +234,12 @@ function reckon(design: Design, library: Library, searched: Searches | null = nu
       return boards.length < 2 || (board !== null && drives(built, board.id, groupId));
     },
   });
-  const { budgets, weights, course, runs, peaks, guard, limit, input, supplies } = load(design, built, show, searched);
+  const { budgets, weights, course, runs, peaks, guard, guards, limit, input, supplies } = load(
+    design,
+    built,
+    show,
+    searched,
+  );
   const { joins, nets } = wires;
   const allWhiteA = consumers.reduce((sum, each) => sum + each.restA + each.steadyPeakA + fullOf(each, 'peak'), 0);
   const hungriest = hungriestOf(budgets);
@@ -265,7 +270,7 @@ function reckon(design: Design, library: Library, searched: Searches | null = nu
     driven,
     loads,
     pins,
-    programs: listPrograms(design, built, { dataLines, guard, whole: limit }),
+    programs: listPrograms(design, built, { dataLines, guards, whole: limit }),
     dataLines,
     copiesInStep: judgeCopies(design, show),
     sensing,
@@ -311,10 +316,23 @@ function load(design: Design, built: Build, show: Show, searched: Searches | nul
     return tree ? [{ rail, tree }] : [];
   });
 
-  const guardedId = guardedRail(chains, byId, consumers, show);
-  const guarded = laid.find(({ tree }) => guardedId !== null && wires.nodeOf(tree, guardedId) >= 0) ?? null;
-  const guard = guardRail(wires, guarded?.tree ?? null, guardedId, searched?.railLimitA ?? null);
-  const limit = limitOf(guard, show, byId);
+  const hungriest = guardedRail(chains, byId, consumers, show);
+  const isOn = (tree: LaidTree, consumer: Consumer): boolean => wires.nodeOf(tree, consumer) >= 0;
+  const main = laid.find(({ tree }) => hungriest !== null && isOn(tree, hungriest)) ?? null;
+  const guard = guardRail(wires, main?.tree ?? null, hungriest, searched?.railLimitA ?? null);
+  // Lights on supplies of their own are held to what those bear, whatever the others give.
+  const others = laid.flatMap(({ tree }) => {
+    if (tree === main?.tree) return [];
+    const own = guardedRail(
+      chains,
+      byId,
+      consumers.filter((each) => isOn(tree, each)),
+      show,
+    );
+    return guardRail(wires, tree, own && isOn(tree, own) ? own : null, null) ?? [];
+  });
+  const guards = guard ? [guard, ...others] : others;
+  const limit = limitOf(guards, show, byId);
   const budgets = limitBudgets(asSet, show, limit);
   const course = layOutCourse(design, budgets, steadyOf(built, show));
   const input: SuppliesInput = {
@@ -335,7 +353,7 @@ function load(design: Design, built: Build, show: Show, searched: Searches | nul
       searched?.supplies.get(each.rail.id),
     ),
   );
-  return { budgets, weights, course, runs, peaks, guard, limit, input, supplies };
+  return { budgets, weights, course, runs, peaks, guard, guards, limit, input, supplies };
 }
 
 /** What every mood draws as it is set. */
@@ -414,7 +432,10 @@ function guardedRail(
   consumers: readonly Consumer[],
   show: Show,
 ): Consumer | null {
-  const pixels = chains.flatMap((chain) => chain.flatMap((tape) => byId.get(tape.id) ?? []));
+  const among = new Set(consumers);
+  const pixels = chains
+    .flatMap((chain) => chain.flatMap((tape) => byId.get(tape.id) ?? []))
+    .filter((each) => among.has(each));
   const movedBy = (counts: (group: Show['groups'][number]) => boolean): Consumer[] =>
     consumers.filter((each) => show.groups.some((group) => group.id === each.id && counts(group)));
   const lights = movedBy((group) => !group.switches);

@@ -42,7 +42,16 @@ typedef struct {
   uint8_t switches;
   uint16_t offset;
   uint32_t microamps_per_byte;
+  /* Which of the limits it counts in and is dimmed for; UG_NO_LIMIT = none. */
+  uint8_t limit;
 } ug_group;
+
+/* What one supply bears: what all on it draws dark, and the most that it gives; a limit of 0 is none. */
+#define UG_NO_LIMIT 255u
+typedef struct {
+  uint32_t rest_microamps;
+  uint32_t limit_microamps;
+} ug_limit;
 
 /* A line of pixels: where its bytes stand in the frame, three a pixel; how many a pixel takes on the wire, and which die each
  * is for: 0 red, 1 green, 2 blue, 3 white. */
@@ -161,9 +170,8 @@ typedef struct {
   uint8_t control_count;
   uint8_t start;
   uint16_t frame_bytes;
-  /* What all draws dark, and the most that the supply gives; a limit of 0 is none. */
-  uint32_t rest_microamps;
-  uint32_t limit_microamps;
+  uint8_t limit_count;
+  const UG_FLASH ug_limit *limits;
 } ug_show;
 
 /* What is known of one control; `on` is closed, dark or low. */
@@ -216,7 +224,7 @@ void ug_cross_fade(const uint8_t *from, const uint8_t *to, uint16_t out256, uint
 uint8_t ug_white(const uint8_t *rgb);
 /* Byte `k` that a pixel takes on the wire; `white` is 0, or `ug_white` where its line has `own_white`. */
 uint8_t ug_wire(const UG_FLASH ug_line *line, const uint8_t *rgb, uint8_t k, uint8_t white);
-/* Scales a frame down that would pass the limit; gives the scale, 256 = untouched. */
+/* Scales down what hangs on each supply that a frame would ask too much of; gives the least scale, 256 = untouched. */
 uint16_t ug_limit_frame(const UG_FLASH ug_show *show, uint8_t *frame);
 /* `controls` is memory for as many states as the show has controls. */
 void ug_start(const UG_FLASH ug_show *show, ug_player *player, ug_control_state *controls);

@@ -155,31 +155,44 @@ uint8_t ug_wire(const UG_FLASH ug_line *line, const uint8_t *rgb, uint8_t k, uin
   return die == 3 ? white : (uint8_t)(rgb[die] - white);
 }
 
-uint16_t ug_limit_frame(const UG_FLASH ug_show *show, uint8_t *frame) {
+/* What hangs on one supply. */
+static uint16_t limit_supply(const UG_FLASH ug_show *show, uint8_t supply, uint8_t *frame) {
+  const UG_FLASH ug_limit *limit = &show->limits[supply];
   uint64_t lit = 0, room, switched = 0;
   uint32_t scale;
   uint16_t g, i;
-  if (show->limit_microamps == 0) return 256;
+  if (limit->limit_microamps == 0) return 256;
   for (g = 0; g < show->group_count; g++) {
     const UG_FLASH ug_group *group = &show->groups[g];
     uint32_t bytes = (uint32_t)group->points * group->bytes_per_point, sum = 0;
+    if (group->limit != supply) continue;
     for (i = 0; i < bytes; i++) sum += frame[group->offset + i];
     if (group->own_white)
       for (i = 0; i < bytes; i = (uint16_t)(i + 3u)) sum -= 2u * ug_white(frame + group->offset + i);
     if (group->switches) switched += (uint64_t)sum * group->microamps_per_byte;
     else lit += (uint64_t)sum * group->microamps_per_byte;
   }
-  if (show->rest_microamps >= show->limit_microamps) room = 0;
-  else room = (uint64_t)(show->limit_microamps - show->rest_microamps) * 255u;
+  if (limit->rest_microamps >= limit->limit_microamps) room = 0;
+  else room = (uint64_t)(limit->limit_microamps - limit->rest_microamps) * 255u;
   room = room > switched ? room - switched : 0;
   if (lit <= room) return 256;
   scale = (uint32_t)((room * 256u) / lit);
   for (g = 0; g < show->group_count; g++) {
     const UG_FLASH ug_group *group = &show->groups[g];
     uint32_t bytes = (uint32_t)group->points * group->bytes_per_point;
-    if (group->switches) continue;
+    if (group->switches || group->limit != supply) continue;
     for (i = 0; i < bytes; i++)
       frame[group->offset + i] = (uint8_t)(((uint32_t)frame[group->offset + i] * scale) >> 8);
   }
   return (uint16_t)scale;
+}
+
+uint16_t ug_limit_frame(const UG_FLASH ug_show *show, uint8_t *frame) {
+  uint16_t least = 256, scale;
+  uint8_t supply;
+  for (supply = 0; supply < show->limit_count; supply++) {
+    scale = limit_supply(show, supply, frame);
+    if (scale < least) least = scale;
+  }
+  return least;
 }

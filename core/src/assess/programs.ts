@@ -21,7 +21,7 @@ export interface BoardAssessment {
 
 interface Programmed {
   readonly dataLines: readonly LineOfData[];
-  readonly guard: Guarded | null;
+  readonly guards: readonly Guarded[];
   /** The limit of all that moods move, which a board by itself has. */
   readonly whole: ShowLimit;
 }
@@ -29,14 +29,14 @@ interface Programmed {
 /** Each board with its own part of the show. */
 export function listPrograms(design: Design, built: Build, programmed: Programmed): BoardAssessment[] {
   const { boards, byId } = built;
-  const { dataLines, guard, whole } = programmed;
+  const { dataLines, guards, whole } = programmed;
   return boards.map((board) => {
     const show = showOfBoard(design, built, board);
     const lines = dataLines.filter((each) => each.board?.id === board.id);
     return {
       board,
       show,
-      limit: boards.length === 1 ? whole : limitOf(guard, show, byId),
+      limit: boards.length === 1 ? whole : limitOf(guards, show, byId),
       loop: budgetLoop(
         show,
         board.part,

@@ -3,7 +3,7 @@ import { usesOf } from '../motion/index.ts';
 import { scanLineId } from '../network/index.ts';
 import { type ControllerPart, controllers } from '../parts/index.ts';
 import type { Plan } from '../plan/index.ts';
-import { amps, type Message, say, usualPrinter } from '../units/index.ts';
+import { amps, joinMessages, type Message, say, usualPrinter } from '../units/index.ts';
 import { writeUses } from './engineMoves.ts';
 import { fingerprint } from './fingerprint.ts';
 import { listProgramParts, type ProgramGrid, type ProgramPart } from './programPart.ts';
@@ -30,10 +30,18 @@ clean:
 `;
 
 /** What the program does by itself to keep within the supply. */
-const sayLimit = ({ limit }: ProgramPart): Message =>
-  limit.limitMicroA === 0
-    ? 'The plan has no pack yet, so the program limits nothing: dim the moods until you know the supply.'
-    : say`Light comes up over half a second, and no frame draws more than ${amps(limit.limitMicroA / 1e6)}, which the supply bears with a tenth of its charge left.`;
+function sayLimit({ limit }: ProgramPart): Message {
+  const known = [limit, ...limit.others].filter(({ limitMicroA }) => limitMicroA > 0);
+  const bears = joinMessages(
+    known.map(({ limitMicroA }) => say`${amps(limitMicroA / 1e6)}`),
+    ' and ',
+  );
+  if (known.length === 0)
+    return 'The plan has no pack yet, so the program limits nothing: dim the moods until you know the supply.';
+  return known.length === 1
+    ? say`Light comes up over half a second, and no frame draws more than ${bears}, which the supply bears with a tenth of its charge left.`
+    : say`Light comes up over half a second, and no frame draws more than ${bears} from its supplies, which each bears with a tenth of its charge left.`;
+}
 
 /** Of a board file, whichever part it builds for; undefined where it has no serial line. */
 const serialBaudOf = (code: string): number | undefined => controllers.find((each) => each.code === code)?.serialBaud;

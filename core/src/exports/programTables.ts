@@ -8,6 +8,7 @@ import {
   type ShowControl,
   type ShowCue,
   type ShowLayer,
+  type SupplyLimit,
   sayable,
 } from '../motion/index.ts';
 import type { ColourOrder } from '../parts/index.ts';
@@ -163,9 +164,16 @@ extern const UG_FLASH char ug_mood_names[][UG_NAME_BYTES];
 `;
 }
 
+/** What each supply bears, the hungriest first. */
+const limitsOf = ({ limit }: ProgramPart): readonly SupplyLimit[] => [limit, ...limit.others];
+
+/** Number of the limit that a group is dimmed for; −1 where there is none. */
+const limitOfGroup = (limits: readonly SupplyLimit[], g: number): number => limits.findIndex(({ dims }) => dims[g]);
+
 /** The rows of each table, and the lists that they name. */
 function layTables({ design }: Plan, assessment: Assessment, part: ProgramPart) {
-  const { show, limit } = part;
+  const { show } = part;
+  const limits = limitsOf(part);
   const lists = keepLists();
   const setName = (index: number): string => {
     const id = show.sets[index]?.id ?? '';
@@ -183,7 +191,7 @@ function layTables({ design }: Plan, assessment: Assessment, part: ProgramPart) 
   };
   const groups = show.groups.map(
     (group, g) =>
-      `  { .points = ${group.points}, .bytes_per_point = ${group.bytesPerPoint}, .own_white = ${yes(group.whiteDie === 'lit')}, .switches = ${yes(group.switches === true)}, .offset = ${group.offset}, .microamps_per_byte = ${limit.microAPerByte[g] ?? 0}u }, /* ${setName(g)} */`,
+      `  { .points = ${group.points}, .bytes_per_point = ${group.bytesPerPoint}, .own_white = ${yes(group.whiteDie === 'lit')}, .switches = ${yes(group.switches === true)}, .offset = ${group.offset}, .microamps_per_byte = ${limits[limitOfGroup(limits, g)]?.microAPerByte[g] ?? 0}u, .limit = ${limits[limitOfGroup(limits, g)] ? `${limitOfGroup(limits, g)}` : 'UG_NO_LIMIT'} }, /* ${setName(g)} */`,
   );
   const sets = show.sets.map(
     (set, i) =>
@@ -208,7 +216,7 @@ function layTables({ design }: Plan, assessment: Assessment, part: ProgramPart) 
 }
 
 /** The whole of the show, as it names its tables. */
-const writePlan = ({ show, limit }: ProgramPart): string => `const UG_FLASH ug_show ug_plan = {
+const writePlan = ({ show }: ProgramPart): string => `const UG_FLASH ug_show ug_plan = {
   .groups = groups,
   .sets = sets,
   .layers = layers,
@@ -223,8 +231,8 @@ const writePlan = ({ show, limit }: ProgramPart): string => `const UG_FLASH ug_s
   .control_count = ${show.controls.length},
   .start = ${show.start === ANY ? 'UG_ANY' : show.start},
   .frame_bytes = UG_FRAME_BYTES,
-  .rest_microamps = ${limit.restMicroA}u,
-  .limit_microamps = ${limit.limitMicroA}u,
+  .limit_count = sizeof limits / sizeof *limits,
+  .limits = limits,
 };
 `;
 
@@ -240,6 +248,15 @@ export function writeShowTables(plan: Plan, assessment: Assessment, part: Progra
 ${lists.write()}
 static const UG_FLASH ug_group groups[] = {
 ${rows(groups, '{ .points = 0 }')}
+};
+
+static const UG_FLASH ug_limit limits[] = {
+${rows(
+  limitsOf(part).map(
+    ({ restMicroA, limitMicroA }) => `  { .rest_microamps = ${restMicroA}u, .limit_microamps = ${limitMicroA}u },`,
+  ),
+  '{ .limit_microamps = 0 }',
+)}
 };
 
 static const UG_FLASH ug_set sets[] = {

@@ -5,7 +5,7 @@ export { traceCurrent } from './currentTrace.ts';
 export { crossFade } from './fade.ts';
 export { type Flashing, findFlashing } from './flashes.ts';
 export { paintFrame } from './frame.ts';
-export { limitFrame, type ShowLimit } from './limit.ts';
+export { limitFrame, type ShowLimit, type SupplyLimit } from './limit.ts';
 export {
   type GroupLoad,
   type LimitedLoad,

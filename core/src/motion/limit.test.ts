@@ -1,7 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { demoPlan } from '../../tests/designs.ts';
 import { type Assessment, assess } from '../assess.ts';
+import { exportProgram } from '../exports/index.ts';
 import type { Move } from '../moves/index.ts';
+import { type Design, emptyDesign } from '../plan/index.ts';
+import { freshItem } from '../sums/piece.ts';
 import { limitFrame, type ShowLimit, traceCurrent } from './index.ts';
 
 const { show, limit } = assess(demoPlan().design);
@@ -93,5 +96,84 @@ describe('the current under the ribbons', () => {
     // One in seven seconds, seen in one column of 280 ms or two: most of the trace is dark.
     const rest = short.limit.restMicroA / 1e6;
     expect(traceCurrent(short.show, 0, short.limit, columns).filter((a) => a > rest * 1.01).length).toBeLessThan(10);
+  });
+});
+
+describe('two supplies', () => {
+  const at = { xMm: 1, yMm: 1 };
+  const pack = (id: string, part: string) => freshItem('pack', { id, name: id, at, part });
+  const tape = (id: string, feed: string, lengthMm: number) =>
+    freshItem('pixel tape', {
+      id,
+      name: id,
+      at,
+      part: 'pixel-tape-60',
+      feed,
+      board: 'board',
+      lengthMm,
+      route: [at, { xMm: 1 + lengthMm, yMm: 1 }],
+    });
+  const design: Design = {
+    ...emptyDesign,
+    items: [
+      pack('strong', 'pack-lithium-round-3400'),
+      pack('weak', 'pack-lithium-pouch-150'),
+      freshItem('board', { id: 'board', name: 'Board', at, part: 'controller-small-5v', feed: 'strong' }),
+      tape('short', 'strong', 100),
+      tape('long', 'weak', 600),
+    ],
+    moods: {
+      list: [
+        {
+          id: 'all',
+          name: 'All',
+          brightness: 1,
+          moves: Object.fromEntries(
+            ['short', 'long'].map((id) => [id, { kind: 'steady' as const, colour: '#ffffff', level: 1 }]),
+          ),
+        },
+      ],
+      startId: 'all',
+      cues: [],
+      course: [],
+      cueUses: [],
+    },
+  };
+  const assessment = assess(design);
+  const lit = (id: string): readonly number[] => {
+    const frame = new Uint8Array(assessment.show.frameBytes).fill(255);
+    limitFrame(assessment.show, assessment.limit, frame);
+    const group = assessment.show.groups.find((each) => each.id === id);
+    return [...frame.slice(group?.offset ?? 0, (group?.offset ?? 0) + 3)];
+  };
+
+  it('each have a limit of their own, and each tape is held to what its own pack bears', () => {
+    const { limit, show } = assessment;
+    const all = [limit, ...limit.others];
+    expect(all).toHaveLength(2);
+    show.groups.forEach((_, g) => {
+      expect(all.filter(({ dims }) => dims[g])).toHaveLength(1);
+      expect(all.filter(({ microAPerByte }) => (microAPerByte[g] ?? 0) > 0)).toHaveLength(1);
+    });
+    // 36 pixels of 36.8 mA ask 1.3 A of a cell of 150 mAh; 6 ask 0.22 A of one of 3400, which bears them.
+    expect(lit('short')[0]).toBe(255);
+    expect(lit('long')[0]).toBeLessThan(128);
+    const frame = new Uint8Array(show.frameBytes).fill(255);
+    limitFrame(show, limit, frame);
+    for (const each of all) {
+      const sum = show.groups.reduce((total, group, g) => {
+        const bytes = frame.slice(group.offset, group.offset + group.points * group.bytesPerPoint);
+        return total + bytes.reduce((a, b) => a + b, 0) * (each.microAPerByte[g] ?? 0);
+      }, 0);
+      expect(each.restMicroA + sum / 255).toBeLessThanOrEqual(Math.max(each.limitMicroA, each.restMicroA) + 1);
+    }
+  });
+
+  it('the checklist of the program names both', () => {
+    const [name] = Object.keys(exportProgram({ ...demoPlan(), design }, assessment, {})).filter((file) =>
+      file.endsWith('LOADING.md'),
+    );
+    const text = exportProgram({ ...demoPlan(), design }, assessment, {})[name ?? ''] ?? '';
+    expect(text).toMatch(/no frame draws more than .* and .* from its supplies/);
   });
 });

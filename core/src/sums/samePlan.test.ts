@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess.ts';
 import { checkDesign } from '../findings/index.ts';
+import { openCircuitVoltageV, packResistanceOhm } from '../items/index.ts';
 import { builtInLibrary, findPart, stateFigure } from '../parts/index.ts';
 import { createPlan, type Design, emptyDesign } from '../plan/index.ts';
 import { readPlan } from '../plan/reading.ts';
@@ -233,6 +234,26 @@ describe('a sum and a plan of the same thing say the same', () => {
       ),
       { seed: 17, numRuns: 15 },
     );
+  });
+
+  it('lights on a route, cells of a pack and a fuse, as the plan has them', () => {
+    fc.assert(
+      fc.property(between(60, 5000), fc.constantFrom(30, 60, 74, 100, 144), (routeMm, perMetre) => {
+        const { answer, assessment } = askAndPut('tape-count', { routeMm, perMetre });
+        expect(assessment.lightCount).toBe(figureOf(answer, 'lights'));
+        const [placed] = assessment.placed;
+        if (placed?.shape === 'pixels') expect(placed.cut.gapMm).toBeCloseTo(figureOf(answer, 'gapMm') ?? -1, 6);
+      }),
+      { seed: 18, numRuns: 60 },
+    );
+    for (const cell of ['lithium-round-2600', 'coin-2032', 'three-aa-alkaline', 'lithium-pouch-850']) {
+      const { answer, assessment } = askAndPut('pack', { cell, ambientC: emptyDesign.piece.ambientC });
+      const gives = assessment.supply?.rail.gives;
+      if (gives?.form !== 'cells' || !gives.model) throw new Error(cell);
+      expect(gives.model.capacityMah).toBeCloseTo(figureOf(answer, 'capacityMah') ?? 0, 6);
+      expect(openCircuitVoltageV(gives.model, 1)).toBeCloseTo(figureOf(answer, 'fullV') ?? 0, 9);
+      expect(packResistanceOhm(gives.model, 0.5)).toBeCloseTo(figureOf(answer, 'resistanceOhm') ?? 0, 9);
+    }
   });
 
   it('how long a pack runs: the likely hours are those of the plan’s night', () => {
