@@ -87,6 +87,15 @@ const byHand: readonly (readonly [
   ['harbour-beacon', 'all dark', darkA, 0.02817, 0.003, '28 mA + 5 V over 30 kΩ of divider in light'],
   // What a light drops between its two readings, 1 mA and 20 mA: V = V1 + nVt · ln(I/1 mA) + R · (I − 1 mA), with
   // nVt = (V20 − V1 − 19 mA · R) / ln 20.
+  ['coxs-mask', 'all dark', darkA, 0.017, 0.03, '12 mA + 5 mA of the ear'],
+  [
+    'coxs-mask',
+    'exact resistor',
+    exactOhm('brow'),
+    419.5,
+    0.01,
+    'nVt 52.24 mV; 1.78 + 0.0724 + 0.0195 = 1.872 V; (3 × 1.25 − 0.2 of the transistor − 1.872) / 4 mA',
+  ],
   [
     'mooring-float',
     'exact resistor',

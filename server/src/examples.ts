@@ -24,6 +24,7 @@ const offered: readonly (readonly [file: string, shows: string])[] = [
   ['stepping-stone-lanterns', 'Twelve like copies, straight from one cell each.'],
   ['paddle-steamer-handcart', 'Two motors that start with a mood, and a protection board that must not starve them.'],
   ['crews-oars', 'Four copies in step on one radio remote.'],
+  ['coxs-mask', 'A mask to see through, on the same remote; its cells beside the head.'],
   ['bow-wave', 'A bundle of fibres over two pixels, a small block battery and a regulator.'],
   ['bandstand-rail', 'Colour tape on a ready-made box, and lead-acid that is charged from outside.'],
   ['foghorn-buoy', 'Three-colour lamps, a horn on a pack of its own, buttons for many hands.'],

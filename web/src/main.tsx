@@ -12,10 +12,11 @@ import { ShelfPage } from './shelf/ShelfPage.tsx';
 import { Boundary } from './widgets/Boundary.tsx';
 import { NewVersion } from './widgets/NewVersion.tsx';
 import { ToastShelf } from './widgets/Toasts.tsx';
-import { WorkbenchPage } from './workbench/WorkbenchPage.tsx';
 import { startBelongings } from './workshop/index.ts';
 
-// The sums bring the whole core with them: they are fetched when they are asked for.
+// The workbench and the sums bring the whole core with them: the shelf comes without, and they are fetched behind it.
+const workbench = () => import('./workbench/WorkbenchPage.tsx');
+const WorkbenchPage = lazy(() => workbench().then(({ WorkbenchPage: page }) => ({ default: page })));
 const SumsPage = lazy(() => import('./sums/SumsPage.tsx').then(({ SumsPage: page }) => ({ default: page })));
 
 followLamp();
@@ -31,6 +32,9 @@ startKeeping(() => void client.invalidateQueries({ queryKey: ['shelf'] }));
 startBelongings();
 const host = document.getElementById('root');
 if (!host) throw new Error('index.html has no #root');
+
+// A plan is mostly what is opened next.
+window.addEventListener('load', () => window.setTimeout(() => void workbench().catch(() => undefined), 1500));
 
 // What a boundary has caught is told there; here it is only a note for whoever looks.
 const onCaughtError = (error: unknown): void => console.warn(error);
@@ -52,7 +56,14 @@ createRoot(host, { onCaughtError }).render(
               }
             />
             <Route path="/plan/:id" element={<Navigate to="piece" replace />} />
-            <Route path="/plan/:id/:stage" element={<WorkbenchPage />} />
+            <Route
+              path="/plan/:id/:stage"
+              element={
+                <Suspense fallback={<p className="p-10 text-faint">Opening the plan …</p>}>
+                  <WorkbenchPage />
+                </Suspense>
+              }
+            />
             <Route path="*" element={<Navigate to="/" replace />} />
           </Routes>
         </Boundary>

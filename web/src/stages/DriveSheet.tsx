@@ -28,7 +28,7 @@ function BoardCard({ item }: { readonly item: ItemOf<'board'> }) {
     <ItemCard item={item}>
       {board && (
         <>
-          <p className="figures mt-1 text-[13px] text-faint">
+          <p className="mt-1 text-[13px] text-faint">
             {printer.quantity('voltageV', board.part.logicV)} logic; draws{' '}
             {printer.quantity('currentA', board.part.drawA.likely)}; a pin gives{' '}
             {printer.quantity('currentA', board.part.pinLimitA)}, all together{' '}

@@ -27,7 +27,10 @@ function ResultTable({ result }: { readonly result: Extract<Result, { form: 'tab
           {result.rows.map((row, i) => (
             <tr key={`${i} ${JSON.stringify(row)}`} className="border-b border-rule/50">
               {result.columns.map((column, at) => (
-                <td key={column.key} className="figures py-0.5 text-right first:text-left">
+                <td
+                  key={column.key}
+                  className={`${column.kind === 'text' ? '' : 'figures'} py-0.5 text-right first:text-left`}
+                >
                   <Said>{sayCell(column.kind, row[at] ?? null)}</Said>
                 </td>
               ))}
