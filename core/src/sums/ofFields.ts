@@ -2,7 +2,7 @@ import type { Assessment } from '../assess.ts';
 import { forwardVoltageV, type LedCurve } from '../circuit/index.ts';
 import { guardedBy } from '../findings/index.ts';
 import { LIGHT_SHARE } from '../heat/index.ts';
-import { dotPitchMm, type Item, type ItemOf, openCircuitVoltageV } from '../items/index.ts';
+import { distanceMm, dotPitchMm, type Item, type ItemOf, openCircuitVoltageV } from '../items/index.ts';
 import type { Driven } from '../network/index.ts';
 import { chemistries, findPart } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
@@ -128,6 +128,16 @@ const askDiffuser = (plan: InPlan): Given | null => {
   const depthMm = 'diffuserMm' in item ? item.diffuserMm : undefined;
   return { perMetre: 1000 / dotPitchMm(group.part), ...(depthMm === undefined ? {} : { depthMm }) };
 };
+
+/** Single lights behind a sheet: as far apart as each lies from its nearest, on the mean. */
+function askDots({ item }: InPlan<ItemOf<'light'>>): Given | null {
+  const nearest = item.places.map((place) =>
+    Math.min(...item.places.filter((each) => each !== place).map((each) => distanceMm(place.at, each.at))),
+  );
+  const apartMm = nearest.reduce((sum, each) => sum + each, 0) / Math.max(1, nearest.length);
+  if (item.places.length < 2 || apartMm <= 0) return null;
+  return { perMetre: 1000 / apartMm, ...(item.diffuserMm === undefined ? {} : { depthMm: item.diffuserMm }) };
+}
 
 function askCount({ item, assessment }: InPlan): Given | null {
   const group = assessment.placed.find(({ id }) => id === item.id);
@@ -304,10 +314,7 @@ const asked: Readonly<Record<AnsweredField, Asking>> = {
       item.forwardV ? { readings: [[item.wantedCurrentA, item.forwardV.likely]], atA: [item.wantedCurrentA] } : {},
   ),
   'light.sinkKPerW': of<'light'>(askJunction),
-  'light.diffuserMm': of<'light'>(
-    ({ item }): Given => (item.diffuserMm === undefined ? {} : { depthMm: item.diffuserMm }),
-    typed('depthMm'),
-  ),
+  'light.diffuserMm': of<'light'>(askDots, typed('depthMm')),
   'pixel tape.diffuserMm': of<'pixel tape'>(askDiffuser, typed('depthMm')),
   'plain tape.diffuserMm': of<'plain tape'>(askDiffuser, typed('depthMm')),
   'pixel tape.lengthMm': of<'pixel tape'>(askCount, typed('routeMm')),
