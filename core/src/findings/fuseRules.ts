@@ -2,90 +2,16 @@ import type { SupplyAssessment } from '../assess.ts';
 import { type Finding, type Fix, kindOf, named, type PackItem } from '../items/index.ts';
 import { chemistries, switches } from '../parts/index.ts';
 import { changeItem } from '../plan/index.ts';
-import { fuseMostTimes } from '../power/index.ts';
 import { amps, type Message, say } from '../units/index.ts';
 import type { Rule } from './finding.ts';
 import { guardedBy, shortA, suitFuse } from './fuses.ts';
-import { fuseStep, spare } from './margins.ts';
+import { spare } from './margins.ts';
+import { tellFuse } from './tellFuse.ts';
 
 const isBurning = (item: PackItem, supply: SupplyAssessment): boolean => {
   const part = supply.rail.gives.form === 'cells' ? supply.rail.gives.part : null;
   return item.id === supply.rail.id && part !== null && chemistries[part.chemistry].canBurn;
 };
-
-/** A source whose short gives less than this can't heat a thin wire: it limits itself. */
-const HARMLESS_SHORT_A = 1;
-
-/** A pack whose lead is judged by its fuse. */
-interface Fused {
-  readonly item: PackItem;
-  readonly supply: SupplyAssessment;
-  readonly burns: boolean;
-  readonly bestA: number | null;
-  readonly shortA: number;
-  readonly fit: readonly Fix[];
-}
-
-function noFuse({ item, burns, bestA, shortA: short, fit }: Fused): Finding[] {
-  if (short < HARMLESS_SHORT_A && !burns) return [];
-  return [
-    {
-      stage: 'power',
-      aboutId: item.id,
-      ...named('no-fuse', item.id),
-      gravity: burns ? 'stop' : 'mend',
-      what: `No fuse in the lead of ${item.name}`,
-      why: burns
-        ? 'A pinched lead turns the cell’s whole energy to heat in seconds, and a lithium cell can burn.'
-        : say`A pinched lead takes up to ${amps(short)} from it: wire and switch get hot enough to burn.`,
-      mend: say`Fit a fuse close to the pack${bestA === null ? '' : say`: ${amps(bestA)} suits`}.`,
-      fixes: fit,
-    },
-  ];
-}
-
-function neverBlows({ item, burns, bestA, shortA: short, fit }: Fused, fuseA: number, leaveOut: Fix): Finding {
-  return {
-    stage: 'power',
-    aboutId: item.id,
-    ...named('fuse-never', item.id),
-    gravity: 'mend',
-    actual: { kind: 'currentA', value: fuseA },
-    limit: { kind: 'currentA', value: short / 2 },
-    what: say`The fuse of ${amps(fuseA)} never blows: ${item.name} gives ${amps(short)} into a short`,
-    why: 'A fuse wants about twice its rating to blow in seconds; these cells limit themselves below that.',
-    mend: bestA === null ? 'Leave it out: a short only drains them.' : say`Fit ${amps(bestA)}, or leave it out.`,
-    fixes: burns ? fit : [...fit, leaveOut],
-  };
-}
-
-function largeFuse({ item, supply, bestA, fit }: Fused, fuseA: number): Finding[] {
-  const [worst] = guardedBy(supply)
-    .filter((link) => fuseA > link.limitA * (1 + 1e-9))
-    .sort((a, b) => a.limitA - b.limitA);
-  const packA = supply.mostA;
-  const isLarge =
-    Number.isFinite(packA) && packA > 0 && fuseA > fuseMostTimes * packA * fuseStep && bestA !== null && bestA < fuseA;
-  if (!worst && !isLarge) return [];
-  return [
-    {
-      stage: 'power',
-      aboutId: item.id,
-      ...named('fuse-large', item.id),
-      gravity: worst ? 'stop' : 'mend',
-      actual: { kind: 'currentA', value: fuseA },
-      limit: { kind: 'currentA', value: worst?.limitA ?? fuseMostTimes * packA },
-      what: worst
-        ? say`The fuse of ${amps(fuseA)} guards too little: ${worst.name} bears ${amps(worst.limitA)}`
-        : say`The fuse of ${amps(fuseA)} guards too little`,
-      why: worst
-        ? 'What is behind it burns before the fuse does.'
-        : say`At peak ${amps(packA)} flow; a fuse should be 1.25 to 2 times that.`,
-      mend: bestA === null ? 'Take a smaller fuse, or stronger parts behind it.' : say`Fit ${amps(bestA)}.`,
-      fixes: fit,
-    },
-  ];
-}
 
 /** Fuse of every pack: there, and of the right size. */
 export const fuseRule: Rule = ({ design, assessment }) =>
@@ -93,23 +19,34 @@ export const fuseRule: Rule = ({ design, assessment }) =>
     const { gives } = supply.rail;
     if (gives.form !== 'cells') return [];
     const { item } = gives;
-    const [bestA, short] = [suitFuse(supply), shortA(supply)];
+    const burns = isBurning(item, supply);
+    const told = tellFuse({
+      name: item.name,
+      fuseA: item.fuseA,
+      steadyA: supply.mostA,
+      shortA: shortA(supply),
+      burns,
+      guarded: guardedBy(supply),
+      bestA: suitFuse(supply),
+    });
+    if (!told) return [];
     const set = (label: Message, fuseA: number | null): Fix => ({
       label,
       edits: changeItem(design, item.id, { fuseA }),
     });
-    const fits = bestA !== null && bestA !== item.fuseA && bestA <= short / 2;
-    const fused: Fused = {
-      item,
-      supply,
-      burns: isBurning(item, supply),
-      bestA,
-      shortA: short,
-      fit: fits ? [set(say`Fit ${amps(bestA)}`, bestA)] : [],
-    };
-    if (item.fuseA === null) return noFuse(fused);
-    if (item.fuseA > short / 2) return [neverBlows(fused, item.fuseA, set('Leave it out', null))];
-    return largeFuse(fused, item.fuseA);
+    const bestA = suitFuse(supply);
+    return [
+      {
+        stage: 'power',
+        aboutId: item.id,
+        ...told,
+        ...named(told.rule, item.id),
+        fixes: [
+          ...(bestA !== null && bestA !== item.fuseA ? [set(say`Fit ${amps(bestA)}`, bestA)] : []),
+          ...(told.rule === 'fuse-never' && !burns ? [set('Leave it out', null)] : []),
+        ],
+      },
+    ];
   });
 
 /** Every pack wants a way to be cut off. */

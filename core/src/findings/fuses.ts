@@ -20,8 +20,7 @@ export function shortA(supply: SupplyAssessment): number {
 export function fusesFor(supply: SupplyAssessment): ReturnType<typeof chooseFuse> | null {
   if (!Number.isFinite(supply.mostA) || supply.mostA <= 0) return null;
   const weakestA = Math.min(...guardedBy(supply).map((link) => link.limitA), shortA(supply) / 2);
-  const found = chooseFuse(supply.mostA, weakestA);
-  return found.mostA >= found.leastA - 1e-9 || found.bestA !== null ? found : { ...found, bestA: null };
+  return chooseFuse(supply.mostA, weakestA);
 }
 
 /** The fuse that suits the lead of a pack, in amperes: above its steady current, below what the lead bears. Null where none does. */

@@ -1,12 +1,10 @@
 import { type Finding, type Fix, named } from '../items/index.ts';
 import { type WireRun, waysOfRun } from '../network/index.ts';
 import { takeGauge } from '../plan/index.ts';
-import { amps, gauge, mm, say, volts } from '../units/index.ts';
-import { soldGauges, wireCarriesA, wireDrop, wireOhmPerMetre } from '../wires/index.ts';
+import { gauge, say } from '../units/index.ts';
+import { dropShare, soldGauges, thinnestGauge } from '../wires/index.ts';
 import type { Rule, RuleInput } from './finding.ts';
-
-/** More than this share of the rail lost in one run shows in the light. */
-const MOST_DROP_SHARE = 0.05;
+import { tellRun } from './tellRun.ts';
 
 /** The voltage of the rail that a run belongs to. */
 const railVOf = (run: WireRun, { assessment }: RuleInput): number => {
@@ -16,44 +14,38 @@ const railVOf = (run: WireRun, { assessment }: RuleInput): number => {
 };
 
 function fixRun(run: WireRun, input: RuleInput): Fix[] {
-  const peakA = run.peakA ?? 0;
   const stock = input.design.wires.gaugesInStock;
-  const suits = (gaugeAwg: number): boolean =>
-    wireCarriesA(gaugeAwg) >= peakA &&
-    wireDrop.reckon({ n: waysOfRun(run), I: peakA, L: run.lengthMm ?? 0, r: wireOhmPerMetre(gaugeAwg) }) <=
-      MOST_DROP_SHARE * railVOf(run, input);
-  const inStock = soldGauges.find((each) => stock.includes(each) && suits(each));
-  const thick = inStock ?? soldGauges.find(suits);
+  const need = {
+    currentA: run.peakA ?? 0,
+    lengthMm: run.lengthMm ?? 0,
+    ways: waysOfRun(run),
+    mostDropV: dropShare.most * railVOf(run, input),
+  };
+  const inStock = thinnestGauge(
+    soldGauges.filter((each) => stock.includes(each)),
+    need,
+  );
+  const thick = inStock ?? thinnestGauge(soldGauges, need);
   if (thick === undefined) return [];
   const where = inStock === undefined ? ', which is not in your stock' : '';
   return [{ label: say`Take ${gauge(thick)}${where}`, edits: [takeGauge(run.id, thick)] }];
 }
 
-/** What is left to do where even the thickest wire is not enough. */
-const noneSuits = say`Not even ${gauge(Math.min(...soldGauges))} is enough: take a shorter way, two wires side by side, or feed it nearer to the pack.`;
-
 /** A run that carries too much for its gauge, or drops too much on its way. */
 export const wireRule: Rule = (input) =>
   input.assessment.runs.flatMap((run): Finding[] => {
-    if (run.peakA === null) return [];
-    const overloaded = run.peakA > run.carriesA * (1 + 1e-9);
-    const dropping = run.dropV > MOST_DROP_SHARE * railVOf(run, input);
-    if (!overloaded && !dropping) return [];
+    const { name, gaugeAwg, peakA, carriesA, dropV, lengthMm } = run;
+    if (peakA === null) return [];
     const fixes = fixRun(run, input);
-    return [
-      {
-        ...named('wire', run.id),
-        gravity: overloaded ? 'stop' : 'mend',
-        stage: 'wires',
-        aboutId: run.id,
-        what: overloaded
-          ? say`${run.name}: ${gauge(run.gaugeAwg)} carries ${amps(run.carriesA)} in a bundle, and ${amps(run.peakA)} flow at peak`
-          : say`${run.name} loses ${volts(run.dropV)} at peak on ${mm(run.lengthMm ?? 0)} of ${gauge(run.gaugeAwg)}`,
-        why: overloaded
-          ? 'Bundled under cloth it warms up until its insulation softens.'
-          : 'What is lost on the way is missing at the light, and the far end goes dim and warm.',
-        mend: fixes.length > 0 ? 'Take thicker wire or a shorter way.' : noneSuits,
-        fixes,
-      },
-    ];
+    const told = tellRun({
+      name,
+      wire: gauge(gaugeAwg),
+      peakA,
+      carriesA,
+      dropV,
+      lengthMm: lengthMm ?? 0,
+      mostDropV: dropShare.most * railVOf(run, input),
+      thicker: fixes.length > 0,
+    });
+    return told ? [{ ...told, ...named(told.rule, run.id), stage: 'wires', aboutId: run.id, fixes }] : [];
   });

@@ -97,16 +97,17 @@ export const cyclesToScan = (show: Show): number => sumOfScans(show, ({ cycles }
 /** Memory of cells that live: two boards of 256, this generation and the next, for the two moves last looked at. */
 const CELLS_MEMORY = 137;
 
+/** Memory of the frame that is sent, in bytes, with what the program keeps at least: fades hold a second one. */
+export const memoryOfFrames = (frameBytes: number, fades: boolean): number => 92 + (fades ? 2 : 1) * (frameBytes + 1);
+
 /** Memory that the program takes beside its stack, in bytes: its frames, the boards of the cells, controls and pins. */
 export function memoryOfShow(show: Show): number {
   const { channels, tapes, controls } = countParts(show);
   const { kinds, parts } = usesOf(show);
-  const frames = parts.has('fades') ? 2 : 1;
   // A pin and a level for each channel.
   return (
-    92 +
+    memoryOfFrames(show.frameBytes, parts.has('fades')) +
     (kinds.some((kind) => moveOf(kind).cells) ? CELLS_MEMORY : 0) +
-    frames * (show.frameBytes + 1) +
     23 * controls +
     2 * channels +
     tapes +

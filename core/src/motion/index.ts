@@ -1,6 +1,6 @@
 export { arrange, type ShowSet } from './arrange.ts';
 export { compileShow, type ShowInput } from './compileShow.ts';
-export { cyclesAtWorst, cyclesOfMood, cyclesToScan, memoryOfShow, programOfShow } from './cost.ts';
+export { cyclesAtWorst, cyclesOfMood, cyclesToScan, memoryOfFrames, memoryOfShow, programOfShow } from './cost.ts';
 export { traceCurrent } from './currentTrace.ts';
 export { crossFade } from './fade.ts';
 export { type Flashing, findFlashing } from './flashes.ts';

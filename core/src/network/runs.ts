@@ -1,7 +1,7 @@
 import { distanceMm, type PlanPoint } from '../items/index.ts';
 import type { Design } from '../plan/index.ts';
 import { defineFormula } from '../units/index.ts';
-import { wireCarriesA, wireDrop, wireOhmPerMetre } from '../wires/index.ts';
+import { dropShare, thinnestGauge, wireCarriesA, wireDrop, wireOhmPerMetre } from '../wires/index.ts';
 import { colourCores } from './colours.ts';
 import type { Net, NetName } from './netNames.ts';
 
@@ -110,9 +110,6 @@ export const isApart = (a: PlanPoint | null, b: PlanPoint | null): boolean =>
 export const isWire = (run: RunDraft): boolean =>
   run.isLeg !== true && (isApart(run.from.at, run.to.at) || run.id.startsWith('light:'));
 
-/** Share of the rail that one run may lose. */
-const MOST_DROP_SHARE = 0.03;
-
 /** The thinnest gauge in stock that carries the current and keeps the drop; the thickest where none does. */
 export function chooseGauge(
   stock: readonly number[],
@@ -127,11 +124,12 @@ export function chooseGauge(
   const byThickness = [...stock].sort((a, b) => b - a);
   const { carryA, lengthMm, railV, ways } = options;
   if (carryA === null) return byThickness[0] ?? 28;
-  const suits = byThickness.find(
-    (gauge) =>
-      wireCarriesA(gauge) >= carryA &&
-      wireDrop.reckon({ n: ways, I: carryA, L: lengthMm ?? 0, r: wireOhmPerMetre(gauge) }) <= MOST_DROP_SHARE * railV,
-  );
+  const suits = thinnestGauge(stock, {
+    currentA: carryA,
+    lengthMm: lengthMm ?? 0,
+    ways,
+    mostDropV: dropShare.chosenFor * railV,
+  });
   return suits ?? byThickness[byThickness.length - 1] ?? 20;
 }
 

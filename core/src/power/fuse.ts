@@ -14,14 +14,14 @@ export const fuseBand = defineFormula({
 /** A fuse above so many times the steady current guards little. */
 export const fuseMostTimes = 2;
 
-/** The fuses that suit: from 1.25 to 2 times the steady current, and below what wire, plug and switch carry. */
+/** The fuses that suit: from 1.25 to 2 times the steady current, or the smallest sold; never above what wire, plug and switch carry. */
 export function chooseFuse(
   steadyA: number,
   weakestA: number,
 ): { readonly leastA: number; readonly mostA: number; readonly bestA: number | null } {
   const leastA = fuseBand.reckon({ I: steadyA });
-  const mostA = Math.min(fuseMostTimes * steadyA, weakestA);
-  const bestA =
-    fuseRatingsA.find((rating) => rating >= leastA - 1e-9 && rating <= Math.max(mostA, 0.25) + 1e-9) ?? null;
+  const smallestA = Math.min(...fuseRatingsA);
+  const mostA = Math.min(Math.max(fuseMostTimes * steadyA, smallestA), weakestA);
+  const bestA = fuseRatingsA.find((rating) => rating >= leastA - 1e-9 && rating <= mostA + 1e-9) ?? null;
   return { leastA, mostA, bestA };
 }

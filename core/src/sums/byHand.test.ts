@@ -181,6 +181,7 @@ const byHand: readonly (readonly [
   ['wire', 'current=1.2A length=0.7m gauge=24AWG', 'loopOhm', 0.1179, 4, '0.01724 × 1.4 / 0.2047'],
   ['wire', 'current=1.2A length=0.7m gauge=24AWG', 'endV', 4.8585, 3, '5 − 1.2 × 0.1179'],
   ['wire', 'current=1.2A length=0.7m gauge=24AWG', 'dropShare', 0.0283, 4, '0.1415 / 5'],
+  ['pixel-data', 'pixels=400 memory=2048', 'fadesBytes', 2654, 0, '2 × (400 × 3 + 1) + 92 + 160'],
   ['fuse', 'steady=1.92A weakest=3A', 'leastA', 2.4, 9, '1.92 × 1.25'],
   ['junction', 'current=0.7A volts=3.05V thermal=26 on=60s', 'thenC', 33.01, 2, '22 + 26 × 1.4945 × (1 − e^(−60/180))'],
   ['junction', 'current=0.7A volts=3.05V thermal=26', 'mostKPerW', 65.57, 2, '(120 − 22) / (2.135 × 0.7)'],

@@ -1,6 +1,6 @@
 import type { Assessment } from '../assess.ts';
 import { forwardVoltageV, type LedCurve } from '../circuit/index.ts';
-import { guardedBy } from '../findings/index.ts';
+import { guardedBy, shortA } from '../findings/index.ts';
 import { LIGHT_SHARE } from '../heat/index.ts';
 import { distanceMm, dotPitchMm, type Item, type ItemOf, openCircuitVoltageV } from '../items/index.ts';
 import type { Driven } from '../network/index.ts';
@@ -165,7 +165,13 @@ function askFuse({ item, assessment }: InPlan): Given | null {
   const supply = assessment.supplies.find(({ rail }) => rail.id === item.id);
   if (!supply || !Number.isFinite(supply.mostA) || supply.mostA <= 0) return null;
   const weakestA = Math.min(...guardedBy(supply).map(({ limitA }) => limitA));
-  return { steadyA: supply.mostA, ...(Number.isFinite(weakestA) ? { weakestA } : {}) };
+  const fuseA = 'fuseA' in item ? item.fuseA : null;
+  return {
+    steadyA: supply.mostA,
+    shortA: shortA(supply),
+    ...(Number.isFinite(weakestA) ? { weakestA } : {}),
+    ...(fuseA === null ? {} : { fuseA }),
+  };
 }
 
 const partOfPack = ({ item, assessment }: InPlan<ItemOf<'pack'>>) => findPart(assessment.library, 'pack', item.part);

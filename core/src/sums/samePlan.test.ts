@@ -1,13 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess.ts';
-import { checkDesign } from '../findings/index.ts';
+import { checkDesign, fusesFor, guardedBy } from '../findings/index.ts';
 import { openCircuitVoltageV, packResistanceOhm } from '../items/index.ts';
 import { builtInLibrary, findPart, stateFigure } from '../parts/index.ts';
 import { createPlan, type Design, emptyDesign } from '../plan/index.ts';
 import { readPlan } from '../plan/reading.ts';
 import { usualPrinter } from '../units/index.ts';
 import { type Answer, answerSum, findSum } from './index.ts';
+import { askOfField } from './ofFields.ts';
 import { freshItem } from './piece.ts';
 
 const between = (min: number, max: number) => fc.double({ min, max, noNaN: true });
@@ -48,6 +49,47 @@ const itemOf = (design: Design, kind: string) => {
   const found = design.items.find((item) => item.kind === kind);
   if (!found) throw new Error(`no ${kind}`);
   return found;
+};
+
+function answerOf(name: string, given: Readonly<Record<string, unknown>>): Answer {
+  const sum = findSum(name);
+  const answered = sum && answerSum(sum, given, usualPrinter);
+  if (!answered?.ok) throw new Error(`${name}: ${JSON.stringify(answered)}`);
+  return answered.answer;
+}
+
+/** A pack and one load, a hand’s breadth to an arm’s length apart, with one gauge for all runs. */
+function packAndLoad(said: {
+  readonly pack: string;
+  readonly loadA: number;
+  readonly fuseA: number | null;
+  readonly gaugeAwg: number;
+  readonly lengthMm: number;
+}): Design {
+  const stated = stateFigure(said.loadA, 'measured');
+  return {
+    ...emptyDesign,
+    wires: { ...emptyDesign.wires, gaugesInStock: [said.gaugeAwg] },
+    items: [
+      freshItem('pack', { id: 'p', name: 'Pack', at: { xMm: 0, yMm: 0 }, part: said.pack, fuseA: said.fuseA }),
+      freshItem('load', {
+        id: 'l',
+        name: 'Load',
+        at: { xMm: said.lengthMm, yMm: 0 },
+        part: 'load-any',
+        restA: stateFigure(0, 'measured'),
+        usualA: stated,
+        mostA: stated,
+        startA: stated,
+      }),
+    ],
+  };
+}
+
+const packAtRestV = (assessment: ReturnType<typeof assess>): number => {
+  const nominalV = assessment.supply?.rail.range?.nominalV;
+  if (nominalV === undefined) throw new Error('no pack');
+  return nominalV;
 };
 
 describe('a sum and a plan of the same thing say the same', () => {
@@ -280,5 +322,99 @@ describe('a sum and a plan of the same thing say the same', () => {
       ),
       { seed: 14, numRuns: 25 },
     );
+  });
+
+  it('the fuse of a pack, and every run of its wire: as they hang in a plan', () => {
+    const packIds = [
+      'pack-lithium-round-2600',
+      'pack-two-lithium-round',
+      'pack-three-aa-alkaline',
+      'pack-coin-2032',
+    ] as const;
+    const met = new Set<string>();
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...packIds),
+        between(0.01, 3),
+        fc.option(fc.constantFrom(0.25, 0.5, 1, 2, 5, 10)),
+        fc.constantFrom(20, 24, 28, 32, 34),
+        between(50, 1500),
+        (pack, loadA, fuseA, gaugeAwg, lengthMm) => {
+          const design = packAndLoad({ pack, loadA, fuseA, gaugeAwg, lengthMm });
+          const assessment = assess(design);
+          const told = checkDesign(design, assessment);
+          for (const { rule } of told) met.add(rule);
+          for (const run of assessment.runs.filter(({ peakA }) => peakA !== null && peakA > 0)) {
+            const railV = packAtRestV(assessment);
+            const sum = answerOf('wire', {
+              currentA: run.peakA,
+              lengthMm: run.lengthMm,
+              gaugeAwg: run.gaugeAwg,
+              supplyV: railV,
+            });
+            expect(figureOf(sum, 'dropV')).toBeCloseTo(run.dropV, 9);
+            expect(figureOf(sum, 'carriesA')).toBe(run.carriesA);
+            const [ofPlan] = told.filter(({ aboutId, rule }) => aboutId === run.id && rule === 'wire');
+            const [ofSum] = sum.findings.filter(({ id }) => id === 'wire');
+            expect(ofSum?.gravity).toBe(ofPlan?.gravity);
+            expect(ofSum?.mend).toEqual(ofPlan?.mend);
+          }
+          const asked = askOfField('fuseA', { design, assessment, item: itemOf(design, 'pack') });
+          const supply = assessment.supply;
+          if (!asked || !supply) return;
+          const sum = answerOf(asked.sum.name, asked.given);
+          expect(figureOf(sum, 'fuseA')).toBe(fusesFor(supply)?.bestA ?? null);
+          const rules = ['fuse-large', 'fuse-never'];
+          const toldOfFuse = told.filter(({ rule }) => rules.includes(rule)).map(({ rule }) => rule);
+          expect(sum.findings.map(({ id }) => id).filter((id) => rules.includes(id))).toEqual(toldOfFuse);
+          // Whatever is fitted where nothing is amiss guards the thinnest wire.
+          const best = figureOf(sum, 'fuseA');
+          for (const { limitA } of guardedBy(supply))
+            if (best !== null) expect(best).toBeLessThanOrEqual(limitA + 1e-9);
+        },
+      ),
+      { seed: 19, numRuns: 120 },
+    );
+    for (const rule of ['wire', 'fuse-large', 'fuse-never', 'no-fuse']) expect(met, rule).toContain(rule);
+  });
+
+  it('pixels that a controller can’t hold: the sum never says so where the plan holds them', () => {
+    const met = new Set<string>();
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 50, max: 900 }),
+        fc.constantFrom('controller-large-5v', 'controller-small-5v'),
+        (pixels, boardId) => {
+          const board = findPart(builtInLibrary, 'controller', boardId);
+          if (!board) throw new Error('no such part');
+          const { answer, design } = askAndPut('tape-count', { routeMm: (pixels * 1000) / 60 + 5, perMetre: 60 });
+          const count = figureOf(answer, 'lights') ?? 0;
+          const at = { xMm: 1, yMm: 1 };
+          const items = [
+            freshItem('outside supply', { id: 's', name: 'Supply', at, part: 'supply-bench', volts: 5 }),
+            freshItem('board', { id: 'b', name: 'Board', at, part: boardId }),
+            ...design.items.map((item) => (item.kind === 'pixel tape' ? { ...item, board: 'b' } : item)),
+          ];
+          const whole = { ...design, items };
+          const told = checkDesign(whole, assess(whole)).map(({ rule }) => rule);
+          const sum = toldBy(
+            answerOf('pixel-data', { pixels: count, memory: board.memoryBytes, supplyV: 5, logicV: 5 }),
+          );
+          if (sum.includes('memory-short')) expect(told).toContain('memory');
+          if (told.includes('memory'))
+            expect([...sum]).toEqual(expect.arrayContaining([expect.stringMatching(/^memory-/)]));
+          for (const id of sum) met.add(id);
+        },
+      ),
+      { seed: 20, numRuns: 25 },
+    );
+    expect(met).toContain('memory-short');
+  });
+
+  it('no fuse that is sold guards 34 gauge: it bears 0.12 A, and the smallest is of 0.25 A', () => {
+    const answer = answerOf('fuse', { steadyA: 0.05, gaugeAwg: 34 });
+    expect(figureOf(answer, 'fuseA')).toBeNull();
+    expect(toldBy(answer)).toContain('no-fuse-fits');
+    expect(figureOf(answerOf('fuse', { steadyA: 0.05, gaugeAwg: 30 }), 'fuseA')).toBe(0.25);
   });
 });

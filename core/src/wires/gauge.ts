@@ -60,3 +60,29 @@ export function wireCarriesA(gaugeAwg: number): number {
   const thinner = [...carries].reverse().find(([gauge]) => gauge >= gaugeAwg);
   return thinner?.[1] ?? 0.1;
 }
+
+/** Share of its supply that one run may lose: what a gauge is chosen for, and what is complained of. */
+export const dropShare = { chosenFor: 0.03, most: 0.05 } as const;
+
+/** What a run of wire must carry, and how far. */
+export interface WireNeed {
+  readonly currentA: number;
+  readonly lengthMm: number;
+  /** Out and back, or one. */
+  readonly ways: number;
+  readonly mostDropV: number;
+  readonly copperC?: number;
+}
+
+/** The thinnest of some gauges that carries the current in a bundle and loses no more than it may; undefined where none does. */
+export const thinnestGauge = (
+  gauges: readonly number[],
+  { currentA, lengthMm, ways, mostDropV, copperC = 20 }: WireNeed,
+): number | undefined =>
+  [...gauges]
+    .sort((one, other) => other - one)
+    .find(
+      (gaugeAwg) =>
+        wireCarriesA(gaugeAwg) >= currentA &&
+        wireDrop.reckon({ n: ways, I: currentA, L: lengthMm, r: wireOhmPerMetre(gaugeAwg, copperC) }) <= mostDropV,
+    );

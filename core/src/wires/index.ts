@@ -1,2 +1,10 @@
 export { contactsFor, foilOhm, roundOhm } from './conductors.ts';
-export { gaugeDiameter, soldGauges, wireCarriesA, wireDrop, wireOhmPerMetre } from './gauge.ts';
+export {
+  dropShare,
+  gaugeDiameter,
+  soldGauges,
+  thinnestGauge,
+  wireCarriesA,
+  wireDrop,
+  wireOhmPerMetre,
+} from './gauge.ts';

@@ -1,20 +1,16 @@
-import { kindOf, kinds, rowsOf, type Stage, stages } from '@glimmer/core/items';
-import { quickSums } from '@glimmer/core/sums';
-import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/react';
-import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import type { Stage } from '@glimmer/core/items';
+import { Combobox, ComboboxInput } from '@headlessui/react';
+import { lazy, Suspense, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { usePlan, useReckoned } from '../reckoning/index.ts';
-import { api } from '../state/api.ts';
+import { usePlan } from '../reckoning/index.ts';
 import { tool } from '../state/tool.ts';
-import { desk } from '../sums/deskStore.ts';
-import { exampleTexts } from '../sums/exampleTexts.ts';
-import { usePrinter } from '../units/index.ts';
 import { Dialog } from '../widgets/Dialog.tsx';
-import { wordsOfKind, wordsOfStage } from './otherWords.ts';
-import { stageInfo } from './stageInfo.ts';
 
-interface Place {
+// The field itself is there at once, so that no key is lost while the rest comes.
+const FoundPlaces = lazy(() => import('./FoundPlaces.tsx').then(({ FoundPlaces: found }) => ({ default: found })));
+
+/** A place that can be gone to. */
+export interface Place {
   readonly key: string;
   readonly name: string;
   readonly what: string;
@@ -26,133 +22,11 @@ interface Place {
   readonly before?: () => void;
 }
 
-/** What there is in this plan, by name. */
-function usePlanPlaces(): readonly Place[] {
-  const printer = usePrinter();
-  const { design } = usePlan();
-  const { assessment, findings } = useReckoned();
-  const place = (
-    stage: Stage,
-    what: string,
-    item: { readonly id: string; readonly name: string },
-    also = '',
-  ): Place => ({
-    key: `${what} ${item.id}`,
-    name: item.name,
-    what,
-    also,
-    to: { stage, pointId: item.id },
-  });
-  return [
-    ...design.hollows.map((hollow) => place('piece', 'hollow', hollow)),
-    ...design.items.map((item) =>
-      place(kindOf(item.kind).stage, kindOf(item.kind).name.toLowerCase(), item, wordsOfKind[item.kind]),
-    ),
-    ...design.moods.list.map((mood) => place('moods', 'mood', mood)),
-    ...(design.moods.sets ?? []).map((set) => place('moods', 'set of lights', set)),
-    ...(design.moods.signs ?? []).map((sign) => place('moods', 'sign', sign)),
-    ...assessment.runs.map((run) => place('wires', 'wire run', run)),
-    ...findings.map(
-      (finding): Place => ({
-        key: `finding ${finding.id}`,
-        name: printer.message(finding.what),
-        what: 'finding',
-        also: printer.message(finding.mend),
-        to: { stage: finding.stage ?? 'piece', pointId: finding.aboutId },
-      }),
-    ),
-    ...design.items.flatMap((item) =>
-      rowsOf(item).map(
-        (row): Place => ({
-          key: `field ${item.id} ${row.field}`,
-          name: row.label,
-          what: `field of ${item.name}`,
-          also: row.hint ?? '',
-          to: { stage: kindOf(item.kind).stage, pointId: item.id },
-        }),
-      ),
-    ),
-  ];
-}
-
-/** What there is in the app, whatever the plan holds. */
-function useAppPlaces(): readonly Place[] {
-  const printer = usePrinter();
-  const { data: examples = [] } = useQuery({ queryKey: ['examples'], queryFn: api.listExamples, retry: false });
-  return [
-    ...stages.map(
-      (stage): Place => ({
-        key: stage,
-        name: stageInfo[stage].name,
-        what: 'stage',
-        also: `${stageInfo[stage].question} ${wordsOfStage[stage]}`,
-        to: { stage, pointId: null },
-      }),
-    ),
-    ...kinds.map(
-      ({ kind, name, stage }): Place => ({
-        key: `kind ${kind}`,
-        name: `${name}: add one`,
-        what: `on ${stageInfo[stage].name}`,
-        also: wordsOfKind[kind] ?? '',
-        to: { stage, pointId: null },
-      }),
-    ),
-    ...quickSums.map(
-      (sum): Place => ({
-        key: `sum ${sum.name}`,
-        name: sum.title,
-        what: 'quick sum',
-        also: `${sum.about} ${sum.name.replaceAll('-', ' ')} ${Object.values(sum.inputs)
-          .map(({ label }) => label)
-          .join(' ')}`,
-        to: { page: '/sums' },
-        before: () => desk.add(sum.name, exampleTexts(sum.name, printer)),
-      }),
-    ),
-    ...examples.map(
-      (example): Place => ({
-        key: `example ${example.id}`,
-        name: example.name,
-        what: 'example, on the shelf',
-        also: example.shows,
-        to: { page: '/#examples' },
-      }),
-    ),
-  ];
-}
-
-const MOST_SHOWN = 14;
-
-/** How well a place answers: its name begins with it, has it, or only what stands behind has. Smaller is better; null is not at all. */
-function rank({ name, what, also }: Place, words: readonly string[]): number | null {
-  const [title, all] = [name.toLowerCase(), `${name} ${what} ${also}`.toLowerCase()];
-  if (!words.every((word) => all.includes(word))) return null;
-  if (words.every((word) => title.startsWith(word))) return 0;
-  if (words.every((word) => title.includes(word))) return 1;
-  return words.every((word) => `${title} ${what.toLowerCase()}`.includes(word)) ? 2 : 3;
-}
-
-function findPlaces(places: readonly Place[], query: string): readonly Place[] {
-  const words = query.toLowerCase().split(/\s+/).filter(Boolean);
-  return places
-    .flatMap((place) => {
-      const at = rank(place, words);
-      return at === null ? [] : [{ place, at }];
-    })
-    .sort((a, b) => a.at - b.at)
-    .slice(0, MOST_SHOWN)
-    .map(({ place }) => place);
-}
-
 /** One field that finds any thing of the plan and of the app, by its name or by what makers call it. */
 export function FindAnything({ onClose }: { readonly onClose: () => void }) {
-  const [mine, ours] = [usePlanPlaces(), useAppPlaces()];
   const navigate = useNavigate();
   const { id } = usePlan();
   const [query, setQuery] = useState('');
-  // An empty field offers the stages; among equals what is in the plan comes first.
-  const found = findPlaces(query.trim() === '' ? ours : [...mine, ...ours], query);
   const go = ({ to, before }: Place): void => {
     onClose();
     before?.();
@@ -177,23 +51,9 @@ export function FindAnything({ onClose }: { readonly onClose: () => void }) {
           }}
           className="w-full rounded-sm border border-rule bg-paper px-3 py-2"
         />
-        <ComboboxOptions static className="mt-2 max-h-80 overflow-y-auto">
-          {found.map((place) => (
-            <ComboboxOption
-              key={place.key}
-              value={place}
-              className="flex justify-between gap-4 px-3 py-1.5 data-focus:bg-pressed"
-            >
-              <span className="truncate">{place.name}</span>
-              <span className="shrink-0 truncate text-faint">{place.what}</span>
-            </ComboboxOption>
-          ))}
-          {found.length === 0 && (
-            <li className="px-3 py-2 text-faint">
-              Nothing of that name in this plan, nor among the stages, sums and examples. Try another word for it.
-            </li>
-          )}
-        </ComboboxOptions>
+        <Suspense fallback={<p className="px-3 py-2 text-faint">Looking …</p>}>
+          <FoundPlaces query={query} />
+        </Suspense>
       </Combobox>
     </Dialog>
   );

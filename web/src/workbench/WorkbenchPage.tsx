@@ -1,7 +1,7 @@
 import { fingerprint } from '@glimmer/core/exports';
 import type { Stage } from '@glimmer/core/items';
 import { Redo2, Search, Undo2 } from 'lucide-react';
-import { lazy, memo, Suspense, useEffect, useMemo, useState } from 'react';
+import { memo, Suspense, useEffect, useMemo, useState } from 'react';
 import { disableGlobalCursorStyles, Panel, PanelGroup, PanelResizeHandle } from 'react-resizable-panels';
 import { Link, Navigate, useParams } from 'react-router';
 import { FieldSumDrawer } from '../items/SumOf.tsx';
@@ -16,6 +16,7 @@ import { Button } from '../widgets/Button.tsx';
 import { TextField } from '../widgets/fields.tsx';
 import { SumDrawer } from '../widgets/SumDrawer.tsx';
 import { Cord } from './Cord.tsx';
+import { FindAnything } from './FindAnything.tsx';
 import { FindingList } from './Findings.tsx';
 import { KeepBand, KeepSign } from './KeepSign.tsx';
 import { KeysDialog } from './KeysDialog.tsx';
@@ -24,9 +25,6 @@ import { sheets, useSheetsAhead } from './sheets.ts';
 import { isStage, stageInfo } from './stageInfo.ts';
 import { TakeOutMenu } from './TakeOutMenu.tsx';
 import { useKeys } from './useKeys.ts';
-
-// It knows all sums, which are as large as the sheets.
-const FindAnything = lazy(() => import('./FindAnything.tsx').then(({ FindAnything: finder }) => ({ default: finder })));
 
 // The strict content policy forbids style elements made by script, and the handles have a cursor of their own.
 disableGlobalCursorStyles();
@@ -229,11 +227,7 @@ function Bench({ stage }: { readonly stage: Stage }) {
       <ReckoningBar onFindings={nextFinding} />
       <SumDrawer />
       <FieldSumDrawer />
-      {finds && (
-        <Suspense fallback={null}>
-          <FindAnything onClose={() => setFinds(false)} />
-        </Suspense>
-      )}
+      {finds && <FindAnything onClose={() => setFinds(false)} />}
       {showsKeys && <KeysDialog onClose={() => setShowsKeys(false)} />}
     </div>
   );

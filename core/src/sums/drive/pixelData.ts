@@ -1,5 +1,7 @@
 import { frameTime, leastHighLevel, longestWaitS, loopShare } from '../../drive/index.ts';
 import type { Finding } from '../../items/index.ts';
+import { memoryOfFrames } from '../../motion/index.ts';
+import { controllers } from '../../parts/index.ts';
 import { fillSum, percent, quantity, say, volts } from '../../units/index.ts';
 import { ask, assume, optional } from '../inputs.ts';
 import { defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
@@ -13,6 +15,10 @@ interface Judged {
   readonly pixels: number;
   readonly dice: number;
 }
+
+/** The least that a program for so many bytes of pixels takes, on the controller that needs the smallest stack. */
+const leastMemory = (frameBytes: number, fades: boolean): number =>
+  memoryOfFrames(frameBytes, fades) + Math.min(...controllers.map(({ stackBytes }) => stackBytes));
 
 /** What is amiss, or to be known. */
 const judge = ({ logicV, leastV, supplyV, share, memory, pixels, dice }: Judged): Finding[] =>
@@ -38,13 +44,23 @@ const judge = ({ logicV, leastV, supplyV, share, memory, pixels, dice }: Judged)
       ),
     ],
     [
-      memory !== null && pixels * dice > 0.7 * memory,
+      memory !== null && leastMemory(pixels * dice, false) > memory,
       finding(
         'memory-short',
         'stop',
-        `${pixels * dice} bytes of pixels in ${memory ?? 0} bytes of memory`,
-        'The program needs the rest; it fails without a word.',
-        'A larger controller, or fewer pixels.',
+        `The program needs at least ${leastMemory(pixels * dice, false)} bytes of memory; the controller has ${memory ?? 0}`,
+        'A frame is held before it is sent, and the program needs its stack: it would stop at random.',
+        'Take a larger controller or fewer pixels.',
+      ),
+    ],
+    [
+      memory !== null && leastMemory(pixels * dice, false) <= memory && leastMemory(pixels * dice, true) > memory,
+      finding(
+        'memory-fades',
+        'mend',
+        `With fades the program needs at least ${leastMemory(pixels * dice, true)} bytes of memory; the controller has ${memory ?? 0}`,
+        'Two whole frames are held for fades, and the program needs its stack: it would stop at random.',
+        'Take a larger controller or fewer pixels, or moods that change at once.',
       ),
     ],
     [
@@ -107,7 +123,8 @@ export const pixelDataSum = defineSum({
         ),
         figure('frameS', 'One frame takes', 'timeS', frameS),
         figure('sendS', '… of it sending', 'timeS', frameS - latchS),
-        figure('memoryBytes', 'Memory, bytes', 'count', pixels * dice),
+        figure('memoryBytes', 'One frame in memory, bytes', 'count', pixels * dice),
+        figure('fadesBytes', 'A program with fades takes at least, bytes', 'count', leastMemory(pixels * dice, true)),
         figure('loopShare', say`Of the loop at ${quantity('frequencyHz', framesPerS)}`, 'fraction', share),
         figure('buttonWaitS', 'A button waits at most', 'timeS', longestWaitS(frameS, workS, framesPerS)),
         figure('leastHighV', 'Least high level', 'voltageV', leastV),

@@ -1,12 +1,15 @@
+import { tellRun } from '../../findings/index.ts';
 import type { Finding } from '../../items/index.ts';
 import { cutLength } from '../../network/index.ts';
-import { amps, fillSum, gauge, percent, say } from '../../units/index.ts';
+import { fillSum, gauge } from '../../units/index.ts';
 import {
   contactsFor,
+  dropShare,
   foilOhm,
   gaugeDiameter,
   roundOhm,
   soldGauges,
+  thinnestGauge,
   wireCarriesA,
   wireDrop,
   wireOhmPerMetre,
@@ -45,40 +48,9 @@ function ohmOf(asked: {
   }
 }
 
-interface Judged {
-  readonly carriesA: number | null;
-  readonly currentA: number;
-  readonly gaugeAwg: number;
-  readonly thinnest: number | undefined;
-  readonly dropV: number;
-  readonly mostDrop: number;
-  readonly supplyV: number;
-  readonly conductor: string;
-}
-
-/** What is amiss, or to be known. */
-const judge = ({ carriesA, currentA, gaugeAwg, thinnest, dropV, mostDrop, supplyV, conductor }: Judged): Finding[] =>
+/** What a conductor wants of the hand that joins it. */
+const tellOfJoints = (conductor: string): Finding[] =>
   findingsWhere(
-    [
-      carriesA !== null && currentA > carriesA,
-      finding(
-        'wire-thin',
-        'stop',
-        say`${amps(currentA)} is more than ${gauge(gaugeAwg)} carries in a bundle: ${amps(carriesA ?? 0)}`,
-        'Bundled under cloth it can’t get rid of its heat.',
-        thinnest ? say`Take ${gauge(thinnest)} or thicker.` : 'Split the load over several cores.',
-      ),
-    ],
-    [
-      dropV > mostDrop * supplyV,
-      finding(
-        'wire-drop',
-        'mend',
-        say`${percent(dropV / supplyV)} of the supply is lost`,
-        'It counts out and back; blue and green starve first.',
-        thinnest ? say`Take ${gauge(thinnest)}, or a shorter way.` : 'Shorter, thicker, or a higher supply.',
-      ),
-    ],
     [
       conductor === 'enamelled wire',
       finding(
@@ -106,7 +78,7 @@ export const wireSum = defineSum({
   name: 'wire',
   title: 'Gauge, drop and what a wire carries',
   about:
-    'Resistance and drop of a run, out and back, what it carries in a bundle, and the thinnest gauge that will do.',
+    'Resistance and drop of a run, out and back, what it carries in a bundle, and the thinnest gauge that will do. Where you don’t say what may be lost, a gauge is chosen for 3 %, and more than 5 % is told.',
   group: 'wires',
   inputs: {
     currentA: ask('currentA', 'current', 'Current', 1.2, { most: 100, usual: [0.001, 15] }),
@@ -117,7 +89,7 @@ export const wireSum = defineSum({
     thicknessMm: optional('lengthMm', 'thickness', 'Foil thickness'),
     threadOhmPerMetre: optional('ohmPerMetre', 'thread', 'Resistance of the thread'),
     supplyV: assume('voltageV', 'supply', 'Supply', 5, { least: 0.5, most: 60 }),
-    mostDrop: assume('fraction', 'drop', 'May lose', 0.03, { least: 0.001, most: 0.5 }),
+    mostDrop: optional('fraction', 'drop', 'May lose, of the supply', { least: 0.001, most: 0.5 }, 0.03),
     ambientC: assume('temperatureC', 'ambient', 'Temperature of the copper', 20, { least: -40, most: 120 }),
   },
   reckon: ({
@@ -135,12 +107,24 @@ export const wireSum = defineSum({
     const isGauge = conductor === 'stranded wire';
     const r = ohmOf({ conductor, gaugeAwg, widthMm, thicknessMm, threadOhmPerMetre, ambientC });
     const dropV = wireDrop.reckon({ n: 2, I: currentA, L: lengthMm, r });
-    const thinnest = soldGauges.find(
-      (gauge) =>
-        wireCarriesA(gauge) >= currentA &&
-        wireDrop.reckon({ n: 2, I: currentA, L: lengthMm, r: wireOhmPerMetre(gauge, ambientC) }) <= mostDrop * supplyV,
-    );
+    const thinnest = thinnestGauge(soldGauges, {
+      currentA,
+      lengthMm,
+      ways: 2,
+      mostDropV: (mostDrop ?? dropShare.chosenFor) * supplyV,
+      copperC: ambientC,
+    });
     const carriesA = isGauge ? wireCarriesA(gaugeAwg) : null;
+    const told = tellRun({
+      name: 'This run',
+      wire: isGauge ? gauge(gaugeAwg) : conductor,
+      peakA: currentA,
+      carriesA,
+      dropV,
+      lengthMm,
+      mostDropV: (mostDrop ?? dropShare.most) * supplyV,
+      thicker: thinnest !== undefined,
+    });
     return {
       results: [
         mainFigure('dropV', 'Lost, out and back', 'voltageV', dropV),
@@ -163,7 +147,10 @@ export const wireSum = defineSum({
         ...(conductor === 'enamelled wire' ? [fillSum(roundOhm, { d: widthMm ?? 1 })] : []),
         fillSum(wireDrop, { n: 2, I: currentA, L: lengthMm, r }),
       ],
-      findings: judge({ carriesA, currentA, gaugeAwg, thinnest, dropV, mostDrop, supplyV, conductor }),
+      findings: [
+        ...(told ? [finding(told.rule, told.gravity, told.what, told.why, told.mend)] : []),
+        ...tellOfJoints(conductor),
+      ],
     };
   },
 });

@@ -1,0 +1,94 @@
+import type { Finding } from '../items/index.ts';
+import { fuseMostTimes } from '../power/index.ts';
+import { amps, type Message, say } from '../units/index.ts';
+import { fuseStep } from './margins.ts';
+
+/** A lead out of a pack, with the fuse in it. */
+export interface FusedLead {
+  /** The pack, as it is called. */
+  readonly name: Message;
+  /** Null = none fitted. */
+  readonly fuseA: number | null;
+  readonly steadyA: number;
+  /** What the pack gives into a short: a fuse above half of it never blows. */
+  readonly shortA: number;
+  /** Whether its cells can burn. */
+  readonly burns: boolean;
+  /** What the fuse must guard. */
+  readonly guarded: readonly { readonly name: Message; readonly limitA: number }[];
+  /** The fuse that suits; null where none does. */
+  readonly bestA: number | null;
+}
+
+/** What is told of a fuse, wherever it is asked about. */
+export type FuseTold = Omit<Finding, 'id' | 'stage' | 'aboutId' | 'fixes'>;
+
+/** A source whose short gives less than this can't heat a thin wire: it limits itself. */
+const HARMLESS_SHORT_A = 1;
+
+/** Why no fuse suits: it would blow in use, or what it guards bears less than it. */
+export const noneSuits = (leastA: number, weakestA: number): Message =>
+  say`No fuse is both above ${amps(leastA)} and below the ${amps(weakestA)} that it guards`;
+
+function noFuse({ name, burns, bestA, shortA }: FusedLead): FuseTold | null {
+  if (shortA < HARMLESS_SHORT_A && !burns) return null;
+  return {
+    rule: 'no-fuse',
+    gravity: burns ? 'stop' : 'mend',
+    what: say`No fuse in the lead of ${name}`,
+    why: burns
+      ? 'A pinched lead turns the cell’s whole energy to heat in seconds, and a lithium cell can burn.'
+      : say`A pinched lead takes up to ${amps(shortA)} from it: wire and switch get hot enough to burn.`,
+    mend: say`Fit a fuse close to the pack${bestA === null ? '' : say`: ${amps(bestA)} suits`}.`,
+  };
+}
+
+/** Cells that can burn keep a fuse; others may do without. */
+function mendNever(bestA: number | null, burns: boolean): Message {
+  if (bestA === null)
+    return burns ? 'Take cells that give more, or less current.' : 'Leave it out: a short only drains them.';
+  return burns ? say`Fit ${amps(bestA)}.` : say`Fit ${amps(bestA)}, or leave it out.`;
+}
+
+const neverBlows = ({ name, shortA, bestA, burns }: FusedLead, fuseA: number): FuseTold => ({
+  rule: 'fuse-never',
+  gravity: 'mend',
+  actual: { kind: 'currentA', value: fuseA },
+  limit: { kind: 'currentA', value: shortA / 2 },
+  what: say`The fuse of ${amps(fuseA)} never blows: ${name} gives ${amps(shortA)} into a short`,
+  why: 'A fuse wants about twice its rating to blow in seconds; these cells limit themselves below that.',
+  mend: mendNever(bestA, burns),
+});
+
+function large({ steadyA, guarded, bestA }: FusedLead, fuseA: number): FuseTold | null {
+  const [worst] = guarded
+    .filter((link) => fuseA > link.limitA * (1 + 1e-9))
+    .sort((one, other) => one.limitA - other.limitA);
+  const isLarge =
+    Number.isFinite(steadyA) &&
+    steadyA > 0 &&
+    fuseA > fuseMostTimes * steadyA * fuseStep &&
+    bestA !== null &&
+    bestA < fuseA;
+  if (!worst && !isLarge) return null;
+  return {
+    rule: 'fuse-large',
+    gravity: worst ? 'stop' : 'mend',
+    actual: { kind: 'currentA', value: fuseA },
+    limit: { kind: 'currentA', value: worst?.limitA ?? fuseMostTimes * steadyA },
+    what: worst
+      ? say`The fuse of ${amps(fuseA)} guards too little: ${worst.name} bears ${amps(worst.limitA)}`
+      : say`The fuse of ${amps(fuseA)} guards too little`,
+    why: worst
+      ? 'What is behind it burns before the fuse does.'
+      : say`At peak ${amps(steadyA)} flow; a fuse should be 1.25 to 2 times that.`,
+    mend: bestA === null ? 'Take a smaller fuse, or stronger parts behind it.' : say`Fit ${amps(bestA)}.`,
+  };
+}
+
+/** What is amiss with the fuse of a lead, or its want; null where nothing is. That it blows in use is told of the link. */
+export function tellFuse(lead: FusedLead): FuseTold | null {
+  const { fuseA, shortA } = lead;
+  if (fuseA === null) return noFuse(lead);
+  return fuseA > shortA / 2 ? neverBlows(lead, fuseA) : large(lead, fuseA);
+}
