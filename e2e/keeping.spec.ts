@@ -13,6 +13,10 @@ test('the shelf: new, copy, take out, bring in, put away, bring back', async ({ 
   await kept(page);
   await page.getByRole('link', { name: 'The shelf' }).click();
   await expect(page.getByRole('heading', { name: 'Lantern of the quay', exact: true })).toBeVisible();
+  // What is to stop for is no mere mend.
+  await expect(page.getByRole('listitem').filter({ hasText: 'Anglerfish headdress' }).first()).toContainText(
+    /1 to stop for; 1 to mend/,
+  );
   await page.getByRole('button', { name: 'Copy Lantern of the quay', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Lantern of the quay (copy)' })).toBeVisible();
 

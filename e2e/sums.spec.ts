@@ -50,7 +50,7 @@ test('rubbish in a field says what is wrong beside it, and what was typed stays'
   await expect(wire.getByLabel('Current', { exact: true })).toHaveAttribute('aria-invalid', 'true');
   await expect(wire.getByLabel('Current', { exact: true })).toHaveAccessibleDescription(/is not a current/);
   await wire.getByLabel('Current', { exact: true }).fill('3 A');
-  await expect(wire.getByText(/is more than 24 AWG|is more than 24 gauge/)).toBeVisible();
+  await expect(wire.getByText(/24 (AWG|gauge) carries 2.10 A in a bundle/)).toBeVisible();
   await wire.getByText(/more, taken as usual/).click();
   await wire.getByLabel('Conductor').selectOption('foil');
   await expect(wire.getByRole('alert')).toContainText('Foil needs its width and thickness');

@@ -10,7 +10,10 @@ import type { ShelfFacts } from './shelfFacts.ts';
 
 /** Example pieces in the order in which they are offered, each with what it shows of the work. */
 const offered: readonly (readonly [file: string, shows: string])[] = [
-  ['anglerfish-headdress', 'Pixel tape, a dimmed lure and two eyes, worn on one lithium cell; two findings to mend.'],
+  [
+    'anglerfish-headdress',
+    'Pixel tape, a dimmed lure and two eyes, worn on one lithium cell; one finding to stop for and one to mend.',
+  ],
   ['jellyfish-parasol', 'Eight tentacles of dense tape: how bright a cell bears it, where it is fed, how it spreads.'],
   [
     'harbour-lighthouse',

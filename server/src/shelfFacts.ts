@@ -11,6 +11,8 @@ export type ShelfFacts =
       readonly kind: Design['piece']['kind'];
       /** To stop for, or to mend. */
       readonly openFindings: number;
+      /** Those of them that are to stop for. */
+      readonly toStopFor: number;
       /** With caution; null while the plan says too little. */
       readonly runsForH: number | null;
       readonly glimpse: {
@@ -28,11 +30,13 @@ export function describeForShelf(plan: Plan): ShelfFacts {
   try {
     const { design } = plan;
     const assessment = assess(design);
+    const open = checkPlan(plan, assessment).filter(isOpen);
     const { picture, widthMm, heightMm } = design.view;
     return {
       state: 'reckoned',
       kind: design.piece.kind,
-      openFindings: checkPlan(plan, assessment).filter(isOpen).length,
+      openFindings: open.length,
+      toStopFor: open.filter(({ gravity }) => gravity === 'stop').length,
       runsForH: figuresOf(assessment).runsForH.cautious,
       glimpse: {
         outline: picture.kind === 'drawn' ? picture.outline : null,

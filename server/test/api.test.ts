@@ -152,6 +152,7 @@ describe('keeping plans', () => {
       facts: {
         state: 'reckoned',
         openFindings: 2,
+        toStopFor: 1,
         kind: 'headdress',
         glimpse: { outline: 'anglerfish', widthMm: 640 },
       },

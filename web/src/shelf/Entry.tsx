@@ -20,6 +20,8 @@ function Facts({ entry }: { readonly entry: ShelfEntry }) {
         This plan can’t be reckoned ({facts.trouble}). It is kept as it is: take it out as a file, or put it away.
       </p>
     );
+  const toStopFor = facts?.toStopFor ?? 0;
+  const toMend = (facts?.openFindings ?? 0) - toStopFor;
   return (
     <p className="text-faint">
       {facts?.kind}
@@ -28,8 +30,15 @@ function Facts({ entry }: { readonly entry: ShelfEntry }) {
           ; runs for <span className="figures">{printer.quantity('timeH', facts.runsForH)}</span>
         </>
       )}
-      {facts && facts.openFindings > 0 && (
-        <span className="font-semibold text-amber-ink">; {facts.openFindings} to mend</span>
+      {toStopFor > 0 && (
+        <>
+          ; <span className="font-semibold text-brick-ink">{toStopFor} to stop for</span>
+        </>
+      )}
+      {toMend > 0 && (
+        <>
+          ; <span className="font-semibold text-amber-ink">{toMend} to mend</span>
+        </>
       )}
       {!isReckoned && <span>{facts ? '; ' : ''}being reckoned …</span>}
     </p>

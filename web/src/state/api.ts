@@ -32,6 +32,8 @@ export interface ShelfEntry {
         readonly state: 'reckoned';
         readonly kind: string;
         readonly openFindings: number;
+        /** Missing in what an earlier program reckoned. */
+        readonly toStopFor?: number;
         readonly runsForH: number | null;
         readonly glimpse: GlimpseOfPlan;
       }
