@@ -34,6 +34,11 @@ test('the shelf: new, copy, take out, bring in, put away, bring back', async ({ 
   await page.getByRole('button', { name: 'Bring back Lantern of the quay', exact: true }).click();
   await page.getByRole('button', { name: 'Back to the shelf' }).click();
   await expect(page.getByRole('heading', { name: 'Lantern of the quay', exact: true })).toBeVisible();
+  // Put away by a slip, it is back at a click.
+  await page.getByRole('button', { name: 'Put away Lantern of the quay', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Lantern of the quay', exact: true })).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).first().click();
+  await expect(page.getByRole('heading', { name: 'Lantern of the quay', exact: true })).toBeVisible();
 });
 
 test('bad files are refused with a message and the shelf goes on', async ({ page }) => {

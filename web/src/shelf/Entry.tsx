@@ -32,12 +32,12 @@ function Facts({ entry }: { readonly entry: ShelfEntry }) {
       )}
       {toStopFor > 0 && (
         <>
-          ; <span className="font-semibold text-brick-ink">{toStopFor} to stop for</span>
+          ; <span className="whitespace-nowrap font-semibold text-brick-ink">{toStopFor} to stop for</span>
         </>
       )}
       {toMend > 0 && (
         <>
-          ; <span className="font-semibold text-amber-ink">{toMend} to mend</span>
+          ; <span className="whitespace-nowrap font-semibold text-amber-ink">{toMend} to mend</span>
         </>
       )}
       {!isReckoned && <span>{facts ? '; ' : ''}being reckoned …</span>}
@@ -55,15 +55,16 @@ interface EntryProps {
 
 /** What can be done with a plan on the shelf. */
 function Actions({ entry, shelf, onChange }: Pick<EntryProps, 'entry' | 'shelf' | 'onChange'>) {
-  const act = (work: () => Promise<unknown>, done: string) => (): void => {
+  const act = (work: () => Promise<unknown>, done: string, takeBack?: () => void) => (): void => {
     work().then(
       () => {
-        tell(done);
+        tell(done, takeBack ? { undo: takeBack } : {});
         onChange();
       },
       (error: unknown) => tell(sayTrouble(error), { gravity: 'trouble' }),
     );
   };
+  const bringBack = act(() => api.setPutAway(entry.id, false), `${entry.name} is back`);
   const makeCopy = async (): Promise<void> => {
     const kept = await api.load(entry.id);
     await api.add(copyPlan(kept.plan, `${kept.plan.name.slice(0, 110)} (copy)`));
@@ -93,18 +94,14 @@ function Actions({ entry, shelf, onChange }: Pick<EntryProps, 'entry' | 'shelf' 
       {shelf === 'open' ? (
         <Button
           look="quiet"
-          onClick={act(() => api.setPutAway(entry.id, true), `${entry.name} put away`)}
+          onClick={act(() => api.setPutAway(entry.id, true), `${entry.name} put away`, bringBack)}
           aria-label={`Put away ${entry.name}`}
         >
           <Archive size={15} />
           Put away
         </Button>
       ) : (
-        <Button
-          look="quiet"
-          onClick={act(() => api.setPutAway(entry.id, false), `${entry.name} is back`)}
-          aria-label={`Bring back ${entry.name}`}
-        >
+        <Button look="quiet" onClick={bringBack} aria-label={`Bring back ${entry.name}`}>
           <ArchiveRestore size={15} />
           Bring back
         </Button>
@@ -131,7 +128,9 @@ export function Entry({ entry, shelf, isWaitingHere, onChange }: EntryProps) {
         <Facts entry={entry} />
         {isWaitingHere && <p className="text-amber-ink">Changes in this browser wait to be sent to the server.</p>}
         <p className="text-[13px] text-faint">changed {sayTime(entry.updatedAt)}</p>
-        <Actions entry={entry} shelf={shelf} onChange={onChange} />
+        <div className="mt-auto">
+          <Actions entry={entry} shelf={shelf} onChange={onChange} />
+        </div>
       </div>
     </li>
   );
