@@ -3,7 +3,7 @@ import { type ChargerPart, chargers, chemistries, findPart, type PackPart } from
 import { changeItem, itemNamed } from '../plan/index.ts';
 import { chargeRates, planCharging } from '../power/index.ts';
 import { tabulateStates } from '../states/index.ts';
-import { amps, roughPercent, say } from '../units/index.ts';
+import { amps, type Message, roughPercent, say } from '../units/index.ts';
 import type { Rule, RuleInput } from './finding.ts';
 
 type ChargerItem = Extract<Item, { inlet: string }>;
@@ -66,6 +66,23 @@ const offer = (input: RuleInput, charged: Charged) =>
       edits: changeItem(input.design, charged.item.id, { part: part.id }),
     }));
 
+/** What is told of a charger that gives more than its pack bears, wherever it is asked about. */
+export const tellTooFast = (of: {
+  readonly charger: Message;
+  readonly pack: Message;
+  readonly chargerA: number;
+  readonly mostA: number;
+  readonly chemistry: PackPart['chemistry'];
+}): Omit<Finding, 'id' | 'stage' | 'aboutId' | 'fixes'> => ({
+  rule: 'charger-fast',
+  gravity: 'stop',
+  actual: { kind: 'currentA', value: of.chargerA },
+  limit: { kind: 'currentA', value: of.mostA },
+  what: say`${of.charger} gives ${amps(of.chargerA)}; ${of.pack} bears ${amps(of.mostA)}`,
+  why: say`More than ${roughPercent(chargeRates[of.chemistry]?.most ?? 0)} of its capacity in an hour heats the cells, and ages or bursts them.`,
+  mend: 'Take a smaller charger, or a larger pack.',
+});
+
 /** A charger that is not made for its pack, or that is too strong for it. */
 export const chargerSuitsRule: Rule = (input) =>
   chargedOf(input).flatMap((charged): Finding[] => {
@@ -89,13 +106,14 @@ export const chargerSuitsRule: Rule = (input) =>
     return [
       {
         ...about(item),
+        ...tellTooFast({
+          charger: item.name,
+          pack: packName,
+          chargerA: part.chargeA,
+          mostA: plan.mostA,
+          chemistry: pack.chemistry,
+        }),
         ...named('charger-fast', item.id),
-        gravity: 'stop',
-        actual: { kind: 'currentA', value: part.chargeA },
-        limit: { kind: 'currentA', value: plan.mostA },
-        what: say`${item.name} gives ${amps(part.chargeA)}; ${packName} bears ${amps(plan.mostA)}`,
-        why: say`More than ${roughPercent(chargeRates[pack.chemistry]?.most ?? 0)} of its capacity in an hour heats the cells, and ages or bursts them.`,
-        mend: 'Take a smaller charger, or a larger pack.',
         fixes: offer(input, charged),
       },
     ];

@@ -1,3 +1,4 @@
+export { tellTooFast } from './chargeRules.ts';
 export { checkDesign, checkPlan, isOpen } from './checkDesign.ts';
 export { isFlashing } from './flashRules.ts';
 export { fusesFor, guardedBy, shortA } from './fuses.ts';

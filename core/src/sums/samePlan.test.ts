@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { assess } from '../assess.ts';
 import { checkDesign, fusesFor, guardedBy } from '../findings/index.ts';
 import { openCircuitVoltageV, packResistanceOhm } from '../items/index.ts';
-import { builtInLibrary, findPart, stateFigure } from '../parts/index.ts';
+import { builtInLibrary, chargers, findPart, stateFigure } from '../parts/index.ts';
 import { createPlan, type Design, emptyDesign } from '../plan/index.ts';
 import { readPlan } from '../plan/reading.ts';
 import { usualPrinter } from '../units/index.ts';
@@ -409,6 +409,43 @@ describe('a sum and a plan of the same thing say the same', () => {
       { seed: 20, numRuns: 25 },
     );
     expect(met).toContain('memory-short');
+  });
+
+  it('a charger that is too strong for its pack', () => {
+    const packIds = ['pack-lithium-pouch-150', 'pack-lithium-pouch-400', 'pack-lithium-pouch-850'] as const;
+    const told = new Set<boolean>();
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...packIds),
+        fc.constantFrom(...chargers.filter((part) => part.chemistry === 'lithium-ion' && part.cellsInSeries === 1)),
+        between(100, 1500),
+        (packId, charger, capacityMah) => {
+          const at = { xMm: 1, yMm: 1 };
+          const design: Design = {
+            ...emptyDesign,
+            items: [
+              freshItem('pack', {
+                id: 'p',
+                name: 'Pack',
+                at,
+                part: packId,
+                capacityMah: stateFigure(capacityMah, 'measured'),
+              }),
+              freshItem('charger', { id: 'c', name: 'Charger', at, part: charger.id }),
+            ],
+          };
+          const { findings } = answerOf('charge', { capacityMah, chargerA: charger.chargeA });
+          const ofSum = findings.filter(({ id }) => id === 'charger-fast');
+          const ofPlan = checkDesign(design, assess(design)).filter(({ rule }) => rule === 'charger-fast');
+          expect(ofSum.map(({ gravity, why, mend }) => ({ gravity, why, mend }))).toEqual(
+            ofPlan.map(({ gravity, why, mend }) => ({ gravity, why, mend })),
+          );
+          told.add(ofSum.length > 0);
+        },
+      ),
+      { seed: 21, numRuns: 60 },
+    );
+    expect(told.size).toBe(2);
   });
 
   it('no fuse that is sold guards 34 gauge: it bears 0.12 A, and the smallest is of 0.25 A', () => {

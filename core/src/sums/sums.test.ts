@@ -206,7 +206,7 @@ describe('the traps of the needs', () => {
     ['boost-limit', 'cell=3.2V source=0.25 current=1.9A', 'collapses'],
     ['boost-limit', 'cell=12V output=3.3V current=90mA kind=linear', 'linear-hot'],
     ['charge', 'capacity=850mAh charger=0.425A load=60mA', 'charge-and-use'],
-    ['charge', 'capacity=150mAh charger=1A', 'charge-fast'],
+    ['charge', 'capacity=150mAh charger=1A', 'charger-fast'],
     ['charge', 'capacity=2000mAh charger=0.1A chemistry=alkaline', 'never-charge'],
     ['fuse', 'steady=1.92A weakest=2A', 'no-fuse-fits'],
     ['wire', 'current=3A length=1m gauge=28', 'wire'],

@@ -1,3 +1,4 @@
+import { tellTooFast } from '../../findings/index.ts';
 import { chemistryNames } from '../../parts/index.ts';
 import { chargeTime, planCharging } from '../../power/index.ts';
 import { amps, fillSum, say } from '../../units/index.ts';
@@ -33,6 +34,13 @@ export const chargeSum = defineSum({
           ),
         ],
       };
+    const fast = tellTooFast({
+      charger: 'The charger',
+      pack: 'the pack',
+      chargerA,
+      mostA: plan.mostA,
+      chemistry,
+    });
     return {
       results: [
         mainFigure('hours', 'Takes', 'timeH', plan.hours),
@@ -43,16 +51,7 @@ export const chargeSum = defineSum({
       ],
       steps: [fillSum(chargeTime, { C: capacityMah, I: chargerA })],
       findings: findingsWhere(
-        [
-          plan.tooFast,
-          finding(
-            'charge-fast',
-            'stop',
-            say`${amps(chargerA)} is too fast: this pack takes ${amps(plan.mostA)}`,
-            'A cell that is force-fed heats, swells and may burn.',
-            'Change the charger’s set resistor, or take a smaller charger. The cell’s own sheet rules.',
-          ),
-        ],
+        [plan.tooFast, finding(fast.rule, fast.gravity, fast.what, fast.why, fast.mend)],
         [
           plan.neverEnds,
           finding(
