@@ -7,53 +7,17 @@ import { applyEdits, changeItem, type Design, type Plan } from '@glimmer/core/pl
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anyDesign } from '../../core/tests/anyDesign.ts';
-import { ledsOf, moodOf, planOf, soundDesign, tapeOf } from '../../core/tests/designs.ts';
+import { moodOf, planOf, soundDesign, tapeOf } from '../../core/tests/designs.ts';
 import { buildChip, decodeLine, runChip } from './chip.ts';
+import { driftingPiece, expectPreviewOnLine, PIXEL_BYTES, previewOf } from './driftingPiece.ts';
 import { writeProgram } from './program.ts';
 
-/** Eight pixels that drift, and two lights on dimmed channels, on the larger eight-bit controller. */
-const plan: Plan = planOf(
-  soundDesign({
-    tapes: [tapeOf({ lengthMm: 110 })],
-    leds: [
-      ledsOf({
-        channels: 2,
-        places: ['a', 'b'].map((id, i) => ({ id, at: { xMm: i, yMm: 0 }, hollowId: null })),
-      }),
-    ],
-    moods: {
-      list: [
-        moodOf({
-          brightness: 1,
-          moves: {
-            tape: { kind: 'drift', colour: '#ff2010', second: '#1030ff', periodS: 2, wave: 5, level: 1 },
-            leds: { kind: 'steady', colour: '#ffffff', level: 0.5 },
-          },
-        }),
-      ],
-      startId: 'mood',
-      cues: [],
-      course: [],
-      cueUses: [],
-    },
-  }),
-);
+const plan: Plan = planOf(driftingPiece('controller-large-5v'));
 const assessedPlan = assess(plan.design);
-const { show, limit } = assessedPlan;
 /** Line of the chip that a pin of its board is led to: the first two are kept for its serial line. */
 const lineOf = (of: Assessment, demandId: string): number =>
   Number(of.pins[0]?.plan.given.find((each) => each.demand.id === demandId)?.pin.name ?? '') + 1;
-/** What the preview shows at a time: the pixels, green first as the tape wants them, and the channels. */
-function previewAt(nowMs: number): { pixels: number[]; channels: number[] } {
-  const [out, scratch] = [new Uint8Array(show.frameBytes), new Uint8Array(show.frameBytes)];
-  paintNow({ show, state: startPlayer(show), nowMs, out, scratch, limit });
-  const pixels = Array.from({ length: 8 }, (_, i) => [
-    out[i * 3 + 1] ?? 0,
-    out[i * 3] ?? 0,
-    out[i * 3 + 2] ?? 0,
-  ]).flat();
-  return { pixels, channels: [...out.slice(24)] };
-}
+const previewAt = previewOf(assessedPlan);
 const pinOf = (demandId: string): number => lineOf(assessedPlan, demandId);
 
 describe('the program on an eight-bit chip, instruction by instruction', () => {
@@ -71,14 +35,7 @@ describe('the program on an eight-bit chip, instruction by instruction', () => {
     expect(run.said).toBe(`plan ${fingerprint(plan.design)}\nmood Mood\n`);
   });
   it('every frame on the pixel line is one of the preview, at its own time, byte for byte', () => {
-    expect(frames.length).toBeGreaterThan(20);
-    for (const frame of frames.slice(0, -1)) {
-      expect(frame.bytes).toHaveLength(24);
-      // The chip looked at its clock up to a few milliseconds before the first bit; and its clock counts by 1.024 ms.
-      const times = Array.from({ length: 8 }, (_, i) => Math.floor(frame.atMs) - i + 1).filter((ms) => ms >= 0);
-      const same = times.filter((ms) => previewAt(ms).pixels.every((byte, i) => byte === frame.bytes[i]));
-      expect(same.length).toBeGreaterThan(0);
-    }
+    expectPreviewOnLine(frames, previewAt);
   });
   it('its bits are within 150 ns of 0.4 and 0.8 µs, and 1.25 µs apart', () => {
     for (const { bytes, highNs, periodNs } of frames.slice(0, -1)) {
@@ -94,7 +51,7 @@ describe('the program on an eight-bit chip, instruction by instruction', () => {
     }
   });
   it('the dimmed channels stand at the level of the preview', () => {
-    const { channels } = previewAt(800);
+    const channels = [...previewAt(800).slice(PIXEL_BYTES)];
     expect(channels.map((_, i) => run.dimmed.get(pinOf(`channel:leds:${i + 1}`)))).toEqual(channels);
   });
 });

@@ -2,12 +2,13 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { assess } from '@glimmer/core/assess';
 import { exportProgram } from '@glimmer/core/exports';
-import { memoryOfShow, paintNow, programOfShow, startPlayer } from '@glimmer/core/motion';
+import { changeMove } from '@glimmer/core/moves';
 import type { Design, Item, Plan } from '@glimmer/core/plan';
 import { describe, expect, it } from 'vitest';
 import { demoPlan, ledsOf, moodOf, planOf, soundDesign, soundSimple, tapeOf } from '../../core/tests/designs.ts';
 import { decodeLine } from './chip.ts';
 import { buildCore, runCore } from './coreChip.ts';
+import { driftingPiece, expectPreviewOnLine, PIXEL_BYTES, previewOf } from './driftingPiece.ts';
 import { engineFiles, writeProgram } from './program.ts';
 
 type Change = NonNullable<Parameters<typeof soundDesign>[0]>;
@@ -26,33 +27,10 @@ const run = (plan: Plan, milliseconds: number, wired?: Parameters<typeof runCore
 };
 
 describe('the program on a 32-bit chip, instruction by instruction', () => {
-  const design = on({
-    tapes: [tapeOf({ lengthMm: 110 })],
-    leds: [
-      ledsOf({ channels: 2, places: ['a', 'b'].map((id, i) => ({ id, at: { xMm: i, yMm: 0 }, hollowId: null })) }),
-    ],
-    moods: {
-      ...flat,
-      list: [
-        moodOf({
-          brightness: 1,
-          moves: {
-            tape: { kind: 'drift', colour: '#ff2010', second: '#1030ff', periodS: 2, wave: 5, level: 1 },
-            leds: { kind: 'steady', colour: '#ffffff', level: 0.5 },
-          },
-        }),
-      ],
-      startId: 'mood',
-    },
-  });
+  const design = driftingPiece('controller-dual-3v3');
   const assessed = assess(design);
   const found = run(planOf(design), 600);
-  const previewAt = (nowMs: number): Uint8Array => {
-    const { show, limit } = assessed;
-    const out = new Uint8Array(show.frameBytes);
-    paintNow({ show, state: startPlayer(show), nowMs, out, scratch: new Uint8Array(show.frameBytes), limit });
-    return out;
-  };
+  const previewAt = previewOf(assessed);
 
   it('has a board file of its own, and goes in with room to spare', () => {
     const part = assessed.boards[0]?.part;
@@ -63,15 +41,8 @@ describe('the program on a 32-bit chip, instruction by instruction', () => {
 
   it('every frame on the pixel line is one of the preview, at its own time, byte for byte; each bit within bounds', () => {
     const frames = decodeLine(found.edges.get(lineOf(design, 'data:tape')) ?? []);
-    expect(frames.length).toBeGreaterThan(30);
-    for (const { atMs, bytes, highNs, periodNs } of frames.slice(0, -1)) {
-      expect(bytes).toHaveLength(24);
-      const times = Array.from({ length: 10 }, (_, i) => Math.floor(atMs) - i + 2).filter((ms) => ms >= 0);
-      const isShown = times.some((ms) => {
-        const light = previewAt(ms);
-        return bytes.every((byte, i) => byte === light[i - (i % 3) + ([1, 0, 2][i % 3] ?? 0)]);
-      });
-      expect(isShown, `frame at ${atMs} ms`).toBe(true);
+    expectPreviewOnLine(frames, previewAt);
+    for (const { highNs, periodNs } of frames.slice(0, -1)) {
       for (const ns of highNs) expect(Math.abs(ns - (ns > 560 ? 780 : 360))).toBeLessThanOrEqual(110);
       // Between two bytes it looks up the next one.
       periodNs.forEach((ns, i) => {
@@ -81,7 +52,7 @@ describe('the program on a 32-bit chip, instruction by instruction', () => {
   });
 
   it('dims two channels by its timers as the preview says', () => {
-    const channels = [...previewAt(1200).slice(24)];
+    const channels = [...previewAt(1200).slice(PIXEL_BYTES)];
     const shares = channels.map((_, i) => found.highShare.get(lineOf(design, `channel:leds:${i + 1}`)) ?? -1);
     channels.forEach((light, i) => {
       expect(shares[i]).toBeCloseTo(light / 255, 2);
@@ -183,7 +154,26 @@ describe('a pin that is lit while low, a contact and a knob on a 32-bit chip', (
   });
 });
 
+/** What is built never takes more than was reckoned. */
+function expectReckoned(design: Design, built: { readonly flashBytes: number; readonly dataBytes: number }): void {
+  const [program] = assess(design).programs;
+  expect(built.flashBytes).toBeLessThanOrEqual(program?.loop.programBytes ?? 0);
+  expect(built.dataBytes).toBeLessThanOrEqual((program?.loop.memoryBytes ?? 0) - (program?.board.part.stackBytes ?? 0));
+}
+
 describe('what the 32-bit board takes', () => {
+  // Of all kinds those that take most beside what an eight-bit controller takes, in program and in memory.
+  it.each(['build-up', 'swell', 'cells'] as const)('no more than was reckoned, with nothing but %s', (kind) => {
+    const design = on({
+      tapes: [tapeOf({ lengthMm: 200 })],
+      moods: {
+        ...flat,
+        list: [moodOf({ brightness: 0.4, moves: { tape: changeMove(kind, undefined, '#ff8040') } })],
+      },
+    });
+    expectReckoned(design, buildCore(writeProgram(planOf(design))));
+  });
+
   it('is a file of blocks with its check sum, and its checklist says how it comes on to the board', () => {
     const plan = demoPlan();
     const larger: Plan = {
@@ -197,10 +187,7 @@ describe('what the 32-bit board takes', () => {
     };
     const folder = writeProgram(larger);
     const { flashBytes, dataBytes } = buildCore(folder);
-    const { show } = assess(larger.design);
-    // A 32-bit controller takes about as much as an eight-bit one.
-    expect(flashBytes).toBeLessThan(1.6 * programOfShow(show, true));
-    expect(dataBytes).toBeLessThan(2.5 * memoryOfShow(show) + 256);
+    expectReckoned(larger.design, { flashBytes, dataBytes });
     const blocks = readFileSync(join(folder, 'program.uf2'));
     expect(blocks.length % 512).toBe(0);
     const boot = Buffer.concat([blocks.subarray(32, 32 + 256)]);

@@ -1,6 +1,6 @@
 import { type DataLine, longestWaitS, timeScan } from '../drive/index.ts';
 import { cyclesAtWorst, cyclesToScan, memoryOfShow, programOfShow, type Show } from '../motion/index.ts';
-import type { ControllerPart } from '../parts/index.ts';
+import { type ControllerPart, talksAtBaud } from '../parts/index.ts';
 
 /** One turn of the program's loop at its hardest, and what the program takes of its controller. */
 export interface LoopBudget {
@@ -23,6 +23,13 @@ export interface LoopBudget {
   /** What the board has for them. */
   readonly programOf: number;
 }
+
+/** A 32-bit program is up to 1.28 times an eight-bit one: each kind of move by itself, built for both. */
+const WIDE_TIMES = 1.3;
+const isWide = ({ make }: ControllerPart): boolean => make === 'arm';
+
+/** Its board file lays ready what goes on a wire, with room for a white die, and keeps whole words. */
+const wideMemory = ({ frameBytes }: Show): number => 4 * Math.ceil(frameBytes / 3) + 36;
 
 /** How many looks a contact needs to count. */
 const LOOKS = 3;
@@ -53,9 +60,11 @@ export function budgetLoop(
     framesPerS,
     // Two more looks until the press counts, then a frame that has just begun and the one that shows it.
     longestWaitS: (LOOKS - 1) / framesPerS + longestWaitS(sendS, computeS + senseS, framesPerS),
-    memoryBytes: memoryOfShow(show) + controller.stackBytes,
+    memoryBytes: memoryOfShow(show) + (isWide(controller) ? wideMemory(show) : 0) + controller.stackBytes,
     memoryOf: controller.memoryBytes,
-    programBytes: programOfShow(show, controller.code === null || controller.serialBaud !== undefined),
+    programBytes: Math.ceil(
+      programOfShow(show, talksAtBaud(controller) !== null) * (isWide(controller) ? WIDE_TIMES : 1),
+    ),
     programOf: controller.programBytes,
   };
 }

@@ -23,7 +23,7 @@ import {
 } from '../network/index.ts';
 import { findPart, type Library } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
-import { addDraws, type Draws, findRailLimitA, findReserve, fuseBand, operate } from '../power/index.ts';
+import { addDraws, chooseFuse, type Draws, findRailLimitA, findReserve, fuseBand, operate } from '../power/index.ts';
 import type { MoodBudget } from './budget.ts';
 import { sharesOfLine } from './chainLadder.ts';
 import { type Consumer, fullOf } from './consumers.ts';
@@ -164,6 +164,28 @@ function mostOfRail(input: WiresInput, railId: string, isWithFuse: boolean): num
     if (isWithFuse && gives.item.fuseA !== null) most = Math.min(most, gives.item.fuseA);
   }
   return most;
+}
+
+/** The source that feeds a rail with nothing between that limits: null behind a converter, whose output does. */
+function sourceBehind(rails: Rails, railId: string): string | null {
+  for (let rail = rails.byId.get(railId); rail; ) {
+    if (rail.gives.form === 'converter') return null;
+    if (rail.fromId === null) return rail.id;
+    rail = rails.byId.get(rail.fromId);
+  }
+  return null;
+}
+
+/** What the fuse of a pack lets through for good: the maker’s own, else the one that would suit. 0 where none is wanted. */
+function fuseOfSource(input: WiresInput, sourceId: string | null, fullInto: (railId: string) => number | null): number {
+  const rail = sourceId === null ? undefined : input.rails.byId.get(sourceId);
+  if (!rail || (rail.gives.form !== 'cells' && rail.gives.form !== 'outside')) return 0;
+  const { fuseA } = rail.gives.item;
+  if (fuseA !== null) return fuseA;
+  const fullA = fullInto(rail.id);
+  if (rail.gives.form === 'outside' || fullA === null) return 0;
+  const { bestA, leastA } = chooseFuse(fullA, Number.POSITIVE_INFINITY);
+  return Math.min(mostOfRail(input, rail.id, false), bestA ?? leastA);
 }
 
 /** Everything at full, whatever the moods are set to: what the build has to bear. */
@@ -445,37 +467,57 @@ function loadOfRun(
 ): RunLoad {
   const { rails, switching } = input;
   const { carries } = run;
-  if (carries === null) return { carryA: null, peakA: null, railV: 5 };
+  if (carries === null) return { carryA: null, peakA: null, railV: 5, sourceId: null };
   const voltsOf = (railId: string | null): number =>
     (railId === null ? undefined : rails.byId.get(railId)?.range?.nominalV) ?? 5;
-  if (carries.kind === 'node') {
-    const from = carries.fromId ?? rails.byId.get(carries.railId)?.fromId ?? null;
-    const most = from === null ? Number.POSITIVE_INFINITY : mostOfRail(input, from, false);
-    const fused = from === null ? Number.POSITIVE_INFINITY : mostOfRail(input, from, true);
-    const asked = known.fullInto(carries.railId);
-    // A fuse that the maker chose is what its lead must bear; else the one that would suit.
-    const carryA = fused < most ? fused : Math.min(most, fuseBand.reckon({ I: asked ?? most }));
-    return {
-      carryA: Number.isFinite(carryA) ? carryA : (asked ?? 0),
-      // What a fuse or the source itself lets through at most: a mood above its ceiling is told of there.
-      peakA: Math.min(known.peakInto(carries.railId) ?? asked ?? fused, fused),
-      railV: voltsOf(from),
-    };
-  }
+  if (carries.kind === 'node') return loadOfNode(input, carries, known, voltsOf);
   if (carries.kind === 'charge') {
     // Shorted at its socket, the pack feeds it up to its fuse.
     const fused = mostOfRail(input, carries.railId, true);
     const isFused = fused < mostOfRail(input, carries.railId, false);
-    return { carryA: isFused ? Math.max(fused, carries.amps) : carries.amps, peakA: carries.amps, railV: 5 };
+    return {
+      carryA: isFused ? Math.max(fused, carries.amps) : carries.amps,
+      peakA: carries.amps,
+      railV: 5,
+      sourceId: sourceBehind(rails, carries.railId),
+    };
   }
   if (carries.kind === 'lights') {
     const driven = switching.driven.find((each) => each.itemId === carries.itemId);
     const { brightestA, mostA } = driven?.corners ?? { brightestA: 0, mostA: 0 };
     // One among others may take more than its share; many together do not.
     const peakA = Math.max(brightestA, mostA * carries.lights);
-    return { carryA: peakA, peakA, railV: voltsOf(driven?.railId ?? null) };
+    // What limits the lights guards their legs.
+    return { carryA: peakA, peakA, railV: voltsOf(driven?.railId ?? null), sourceId: null };
   }
   return loadOfItems(input, run.id, carries, known, voltsOf);
+}
+
+/** What flows in the lead of a rail. */
+function loadOfNode(
+  input: WiresInput,
+  carries: Extract<RunCarries, { kind: 'node' }>,
+  known: {
+    readonly fullInto: (railId: string) => number | null;
+    readonly peakInto: (railId: string) => number | null;
+  },
+  voltsOf: (railId: string | null) => number,
+): RunLoad {
+  const { rails } = input;
+  const from = carries.fromId ?? rails.byId.get(carries.railId)?.fromId ?? null;
+  const most = from === null ? Number.POSITIVE_INFINITY : mostOfRail(input, from, false);
+  const fused = from === null ? Number.POSITIVE_INFINITY : mostOfRail(input, from, true);
+  const asked = known.fullInto(carries.railId);
+  const sourceId = from === null ? null : sourceBehind(rails, from);
+  const ownA = fused < most ? fused : Math.min(most, fuseBand.reckon({ I: asked ?? most }));
+  const carryA = Math.max(ownA, fuseOfSource(input, sourceId, known.fullInto));
+  return {
+    carryA: Number.isFinite(carryA) ? carryA : (asked ?? 0),
+    // What a fuse or the source itself lets through at most: a mood above its ceiling is told of there.
+    peakA: Math.min(known.peakInto(carries.railId) ?? asked ?? fused, fused),
+    railV: voltsOf(from),
+    sourceId,
+  };
 }
 
 /** What flows in a run that some items are fed by. */
@@ -483,7 +525,11 @@ function loadOfItems(
   input: WiresInput,
   runId: string,
   carries: Extract<RunCarries, { kind: 'line' | 'items' }>,
-  known: { readonly peaks: ReadonlyMap<string, number>; readonly lineShare: LineShare },
+  known: {
+    readonly fullInto: (railId: string) => number | null;
+    readonly peaks: ReadonlyMap<string, number>;
+    readonly lineShare: LineShare;
+  },
   voltsOf: (railId: string | null) => number,
 ): RunLoad {
   const itemIds = carries.kind === 'line' ? carries.tapeIds : carries.itemIds;
@@ -502,5 +548,8 @@ function loadOfItems(
   const fullA = through((each) => each.restA + each.steadyPeakA + fullOf(each, 'peak'));
   const peakA = through((each) => known.peaks.get(each.id) ?? 0);
   const most = railId === null ? Number.POSITIVE_INFINITY : mostOfRail(input, railId, true);
-  return { carryA: Math.min(fullA, most), peakA, railV: voltsOf(railId) };
+  const sourceId = railId === null ? null : sourceBehind(input.rails, railId);
+  // Shorted, it takes what the fuse before it lets through.
+  const carryA = Math.max(Math.min(fullA, most), fuseOfSource(input, sourceId, known.fullInto));
+  return { carryA, peakA, railV: voltsOf(railId), sourceId };
 }

@@ -1,7 +1,7 @@
 import type { Assessment } from '../assess.ts';
 import { usesOf } from '../motion/index.ts';
 import { scanLineId } from '../network/index.ts';
-import { type ControllerPart, controllers } from '../parts/index.ts';
+import { type ControllerPart, talksAtBaud } from '../parts/index.ts';
 import type { Plan } from '../plan/index.ts';
 import { amps, joinMessages, type Message, say, usualPrinter } from '../units/index.ts';
 import { writeUses } from './engineMoves.ts';
@@ -43,24 +43,23 @@ function sayLimit({ limit }: ProgramPart): Message {
     : say`Light comes up over half a second, and no frame draws more than ${bears} from its supplies, which each bears with a tenth of its charge left.`;
 }
 
-/** Of a board file, whichever part it builds for; undefined where it has no serial line. */
-const serialBaudOf = (code: string): number | undefined => controllers.find((each) => each.code === code)?.serialBaud;
-
 /** What its board file is built for, and so by which compiler; the eight-bit ones say nothing of it. */
 const makeOf = ({ make }: ControllerPart): string => make ?? 'avr';
 const fileOf = (part: ControllerPart): string => (makeOf(part) === 'arm' ? 'uf2' : 'hex');
 
 /** How the program is built for the controller of the plan, and comes on to it. */
-const sayBuild = ({ board }: ProgramPart): string =>
-  board?.part.code
+function sayBuild({ board }: ProgramPart): string {
+  const baud = board ? talksAtBaud(board.part) : null;
+  return board?.part.code
     ? `5. \`make ${makeOf(board.part)}\` builds \`program.${fileOf(board.part)}\` with the board file \`${board.part.code}.c\`, which is made for this controller at ${board.part.clockMhz} MHz.
 6. Load it with the lights unplugged${fileOf(board.part) === 'uf2' ? ': hold its button while you plug it in, and copy the file on to the drive that it shows' : ''}. ${
-        serialBaudOf(board.part.code) === undefined
+        baud === null
           ? 'It has no serial line to say its mark: compare the one in `show.h` before you load it.'
-          : `At ${String(serialBaudOf(board.part.code)).replace(/(?=\d{3}$)/, ' ')} baud it must say the mark above, then each mood, and where the limiter holds light back or the charge changes, that too. The Bench sheet can listen to it.`
+          : `At ${String(baud).replace(/(?=\d{3}$)/, ' ')} baud it must say the mark above, then each mood, and where the limiter holds light back or the charge changes, that too. The Bench sheet can listen to it.`
       }`
     : `5. Copy \`template.c\`, fill in its ten functions for your board, \`make board BOARD=yours.c\`.
 6. Load it with the lights unplugged. It must say the mark above, then each mood; the Bench sheet can listen to it.`;
+}
 
 /** How the order of the pixels’ colours is seen; nothing where there is none to see. */
 const sayColours = ({ board, chains }: ProgramPart): string =>

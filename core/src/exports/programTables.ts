@@ -11,7 +11,7 @@ import {
   type SupplyLimit,
   sayable,
 } from '../motion/index.ts';
-import type { ColourOrder } from '../parts/index.ts';
+import { type ColourOrder, talksAtBaud } from '../parts/index.ts';
 import type { Laying, Plan } from '../plan/index.ts';
 import { writeMove } from './engineMoves.ts';
 import { fingerprint } from './fingerprint.ts';
@@ -150,7 +150,7 @@ export function writeShowHeader(plan: Plan, part: ProgramPart): string {
 #define UG_NAME_BYTES ${NAME_BYTES}
 #define UG_LINE_BYTES ${LINE_BYTES}
 /* Whether its board has a line to say things on, and the control that reads the charge: 255 = none. */
-#define UG_SAYS ${yes(part.board?.part.code == null || part.board.part.serialBaud !== undefined)}
+#define UG_SAYS ${yes(!part.board || talksAtBaud(part.board.part) !== null)}
 #define UG_CHARGE ${chargeControlOf(part.controls) ?? NO_CONTROL}
 
 ${writeScanSizes(part)}

@@ -4,7 +4,7 @@ import { chemistries, switches } from '../parts/index.ts';
 import { changeItem } from '../plan/index.ts';
 import { amps, type Message, say } from '../units/index.ts';
 import type { Rule } from './finding.ts';
-import { guardedBy, shortA, suitFuse } from './fuses.ts';
+import { leadOf, suitFuse } from './fuses.ts';
 import { spare } from './margins.ts';
 import { tellFuse } from './tellFuse.ts';
 
@@ -20,21 +20,14 @@ export const fuseRule: Rule = ({ design, assessment }) =>
     if (gives.form !== 'cells') return [];
     const { item } = gives;
     const burns = isBurning(item, supply);
-    const told = tellFuse({
-      name: item.name,
-      fuseA: item.fuseA,
-      steadyA: supply.mostA,
-      shortA: shortA(supply),
-      burns,
-      guarded: guardedBy(supply),
-      bestA: suitFuse(supply),
-    });
+    const lead = leadOf(supply, assessment);
+    const told = tellFuse({ ...lead, name: item.name, fuseA: item.fuseA, burns });
     if (!told) return [];
     const set = (label: Message, fuseA: number | null): Fix => ({
       label,
       edits: changeItem(design, item.id, { fuseA }),
     });
-    const bestA = suitFuse(supply);
+    const bestA = suitFuse(lead);
     return [
       {
         stage: 'power',

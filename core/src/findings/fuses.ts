@@ -1,27 +1,46 @@
-import type { SupplyAssessment } from '../assess.ts';
-import { chooseFuse, type LoadedLink, sourceAt } from '../power/index.ts';
+import type { Assessment, SupplyAssessment } from '../assess.ts';
+import type { WireRun } from '../network/index.ts';
+import { chooseFuse, sourceAt } from '../power/index.ts';
+import type { Message } from '../units/index.ts';
 
-/** What a fuse must guard: the wire, the plug and the switch in a source's own lead. */
-export const guardedBy = (supply: SupplyAssessment): readonly LoadedLink[] =>
-  supply.links.filter(
-    (link) =>
-      (link.id === 'plug' || link.id === 'wire' || link.id === 'switch') &&
-      (link.node === 0 || supply.tree.nodes[link.node]?.parent === 0) &&
-      link.side !== 'own',
-  );
+/** A lead out of a source, as a fuse in it would have to suit. */
+export interface LeadToFuse {
+  /** At its height; nothing can be said where it has no end, or nothing flows. */
+  readonly steadyA: number;
+  /** What the source gives into a short: a fuse above half of it never blows. */
+  readonly shortA: number;
+  /** What the fuse must guard. */
+  readonly guarded: readonly { readonly name: Message; readonly limitA: number }[];
+}
 
-/** What a source gives into a short: a fuse above that never blows. */
-export function shortA(supply: SupplyAssessment): number {
+/** What a fuse must guard: the plug and switches that nothing else limits, and every wire behind it. */
+function guardedBy(supply: SupplyAssessment, runs: readonly WireRun[]): LeadToFuse['guarded'] {
+  const { nodes, links } = supply.tree;
+  const isGuarded = (node: number): boolean => {
+    for (let at = nodes[node]; at; at = nodes[at.parent]) if (at.converter) return false;
+    return true;
+  };
+  return [
+    ...links.filter(({ id, node }) => (id === 'plug' || id === 'switch') && isGuarded(node)),
+    ...runs.flatMap(({ sourceId, name, couldCarryA }) =>
+      sourceId === supply.rail.id ? [{ name, limitA: couldCarryA }] : [],
+    ),
+  ];
+}
+
+/** The lead of a source in a plan, with all that is behind it. */
+export function leadOf(supply: SupplyAssessment, { runs }: Pick<Assessment, 'runs'>): LeadToFuse {
   const { openV, ohm } = sourceAt(supply.tree.source, 1);
-  return openV / Math.max(1e-3, ohm);
+  return { steadyA: supply.mostA, shortA: openV / Math.max(1e-3, ohm), guarded: guardedBy(supply, runs) };
 }
 
-/** The fuses that suit a source, for what it gives at its height; none where no fuse could ever blow, or nothing flows. */
-export function fusesFor(supply: SupplyAssessment): ReturnType<typeof chooseFuse> | null {
-  if (!Number.isFinite(supply.mostA) || supply.mostA <= 0) return null;
-  const weakestA = Math.min(...guardedBy(supply).map((link) => link.limitA), shortA(supply) / 2);
-  return chooseFuse(supply.mostA, weakestA);
-}
+/** The most that a fuse in a lead may be rated for: what it guards bears it, and a short still blows it. */
+export const guardA = ({ guarded, shortA }: LeadToFuse): number =>
+  Math.min(...guarded.map(({ limitA }) => limitA), shortA / 2);
 
-/** The fuse that suits the lead of a pack, in amperes: above its steady current, below what the lead bears. Null where none does. */
-export const suitFuse = (supply: SupplyAssessment): number | null => fusesFor(supply)?.bestA ?? null;
+/** The fuses that suit a lead; none where no fuse could ever blow, or nothing flows. */
+export const fusesFor = (lead: LeadToFuse): ReturnType<typeof chooseFuse> | null =>
+  Number.isFinite(lead.steadyA) && lead.steadyA > 0 ? chooseFuse(lead.steadyA, guardA(lead)) : null;
+
+/** The fuse that suits a lead, in amperes: above its steady current, below what the lead bears. Null where none does. */
+export const suitFuse = (lead: LeadToFuse): number | null => fusesFor(lead)?.bestA ?? null;

@@ -6,10 +6,11 @@ import type { LoadedLink } from '../power/index.ts';
 import { amps, roughPercent, say } from '../units/index.ts';
 import { addBoost } from './addBoost.ts';
 import type { Rule, RuleInput } from './finding.ts';
-import { suitFuse } from './fuses.ts';
+import { leadOf, suitFuse } from './fuses.ts';
 import { spare } from './margins.ts';
 import { starvesBoard } from './starvesBoard.ts';
 import { feedAgain } from './tapeRules.ts';
+import { sayBlows } from './tellFuse.ts';
 
 /** Parts that are cheap to exchange: where one of these gives way, exchange it rather than dim the piece. */
 const exchangeable = new Set(['plug', 'switch', 'fuse', 'wire']);
@@ -65,7 +66,7 @@ function fixLink(link: LoadedLink, supply: SupplyAssessment, input: RuleInput): 
     case 'converter output':
       return take('part', largerConverter(link, supply, input.assessment.peakA));
     case 'fuse': {
-      const best = suitFuse(supply);
+      const best = suitFuse(leadOf(supply, input.assessment));
       const now = 'fuseA' in supply.rail.gives.item ? supply.rail.gives.item.fuseA : null;
       return best !== null && best !== now
         ? [{ label: say`Take ${amps(best)}`, edits: changeItem(design, itemId, { fuseA: best }) }]
@@ -183,9 +184,9 @@ export const linkRule: Rule = (input) =>
           what: say`${link.name} carries ${amps(link.loadA)} at peak and is good for ${amps(link.limitA)}`,
           why:
             link.id === 'fuse'
-              ? 'It blows in the middle of the evening.'
+              ? sayBlows.why
               : 'It heats, drops voltage or fails, on the night rather than on the bench.',
-          mend: 'Take a stronger one, or lower the brightness.',
+          mend: sayBlows.mend,
           fixes: fixLink(link, supply, input),
         }),
       );

@@ -1,23 +1,17 @@
 import type { Finding } from '../items/index.ts';
 import { fuseMostTimes } from '../power/index.ts';
 import { amps, type Message, say } from '../units/index.ts';
+import { fusesFor, guardA, type LeadToFuse, suitFuse } from './fuses.ts';
 import { fuseStep } from './margins.ts';
 
 /** A lead out of a pack, with the fuse in it. */
-export interface FusedLead {
+export interface FusedLead extends LeadToFuse {
   /** The pack, as it is called. */
   readonly name: Message;
   /** Null = none fitted. */
   readonly fuseA: number | null;
-  readonly steadyA: number;
-  /** What the pack gives into a short: a fuse above half of it never blows. */
-  readonly shortA: number;
   /** Whether its cells can burn. */
   readonly burns: boolean;
-  /** What the fuse must guard. */
-  readonly guarded: readonly { readonly name: Message; readonly limitA: number }[];
-  /** The fuse that suits; null where none does. */
-  readonly bestA: number | null;
 }
 
 /** What is told of a fuse, wherever it is asked about. */
@@ -26,11 +20,32 @@ export type FuseTold = Omit<Finding, 'id' | 'stage' | 'aboutId' | 'fixes'>;
 /** A source whose short gives less than this can't heat a thin wire: it limits itself. */
 const HARMLESS_SHORT_A = 1;
 
-/** Why no fuse suits: it would blow in use, or what it guards bears less than it. */
-export const noneSuits = (leastA: number, weakestA: number): Message =>
-  say`No fuse is both above ${amps(leastA)} and below the ${amps(weakestA)} that it guards`;
+/** Where no fuse suits: it would blow in use, or what it guards bears less than it. Null where one does, or nothing is known. */
+export function tellNoneSuits(lead: LeadToFuse): Pick<FuseTold, 'what' | 'why' | 'mend'> | null {
+  const fuses = fusesFor(lead);
+  if (!fuses || fuses.bestA !== null) return null;
+  const [weakest] = [...lead.guarded].sort((one, other) => one.limitA - other.limitA);
+  const bearsA = guardA(lead);
+  return {
+    what:
+      weakest && weakest.limitA <= bearsA
+        ? say`No fuse that is sold is both above ${amps(fuses.leastA)} and below the ${amps(bearsA)} that ${weakest.name} bears`
+        : say`No fuse that is sold is both above ${amps(fuses.leastA)} and below the ${amps(bearsA)} at which a short still blows it`,
+    why: 'It would blow in use, or the wire would burn before it.',
+    mend: 'A thicker wire or plug, or less current.',
+  };
+}
 
-function noFuse({ name, burns, bestA, shortA }: FusedLead): FuseTold | null {
+/** A fuse that lets go of what flows at the height. */
+export const sayBlows = {
+  why: 'It blows in the middle of the evening.',
+  mend: 'Take a stronger one, or lower the brightness.',
+} as const;
+
+function noFuse(lead: FusedLead): FuseTold | null {
+  const { name, burns, shortA } = lead;
+  const none = tellNoneSuits(lead);
+  const bestA = suitFuse(lead);
   if (shortA < HARMLESS_SHORT_A && !burns) return null;
   return {
     rule: 'no-fuse',
@@ -39,7 +54,9 @@ function noFuse({ name, burns, bestA, shortA }: FusedLead): FuseTold | null {
     why: burns
       ? 'A pinched lead turns the cell’s whole energy to heat in seconds, and a lithium cell can burn.'
       : say`A pinched lead takes up to ${amps(shortA)} from it: wire and switch get hot enough to burn.`,
-    mend: say`Fit a fuse close to the pack${bestA === null ? '' : say`: ${amps(bestA)} suits`}.`,
+    mend: none
+      ? say`${none.what}: ${none.mend}`
+      : say`Fit a fuse close to the pack${bestA === null ? '' : say`: ${amps(bestA)} suits`}.`,
   };
 }
 
@@ -50,26 +67,23 @@ function mendNever(bestA: number | null, burns: boolean): Message {
   return burns ? say`Fit ${amps(bestA)}.` : say`Fit ${amps(bestA)}, or leave it out.`;
 }
 
-const neverBlows = ({ name, shortA, bestA, burns }: FusedLead, fuseA: number): FuseTold => ({
+const neverBlows = ({ name, shortA, burns, ...lead }: FusedLead, fuseA: number): FuseTold => ({
   rule: 'fuse-never',
   gravity: 'mend',
   actual: { kind: 'currentA', value: fuseA },
   limit: { kind: 'currentA', value: shortA / 2 },
   what: say`The fuse of ${amps(fuseA)} never blows: ${name} gives ${amps(shortA)} into a short`,
   why: 'A fuse wants about twice its rating to blow in seconds; these cells limit themselves below that.',
-  mend: mendNever(bestA, burns),
+  mend: mendNever(suitFuse({ ...lead, shortA }), burns),
 });
 
-function large({ steadyA, guarded, bestA }: FusedLead, fuseA: number): FuseTold | null {
+function large(lead: FusedLead, fuseA: number): FuseTold | null {
+  const { steadyA, guarded } = lead;
+  const bestA = suitFuse(lead);
   const [worst] = guarded
     .filter((link) => fuseA > link.limitA * (1 + 1e-9))
     .sort((one, other) => one.limitA - other.limitA);
-  const isLarge =
-    Number.isFinite(steadyA) &&
-    steadyA > 0 &&
-    fuseA > fuseMostTimes * steadyA * fuseStep &&
-    bestA !== null &&
-    bestA < fuseA;
+  const isLarge = fuseA > fuseMostTimes * steadyA * fuseStep && bestA !== null && bestA < fuseA;
   if (!worst && !isLarge) return null;
   return {
     rule: 'fuse-large',

@@ -99,6 +99,10 @@ export interface WireRun {
   readonly dropV: number;
   /** In a bundle under cloth. */
   readonly carriesA: number;
+  /** What it could be made to bear: a gauge that is not the maker’s own follows what it must, up to the thickest in stock. */
+  readonly couldCarryA: number;
+  /** The source whose fuse alone guards it: null behind what limits, for a signal, and for the legs of lights. */
+  readonly sourceId: string | null;
 }
 
 const SAME_PLACE_MM = 1;
@@ -141,6 +145,8 @@ export interface RunLoad {
   readonly peakA: number | null;
   /** Of the rail it belongs to. */
   readonly railV: number;
+  /** The source whose fuse alone guards it; null where something else does, or nothing need. */
+  readonly sourceId: string | null;
 }
 
 /** The runs with lengths, gauges and colours: reckoned, or as the maker overruled them. */
@@ -157,7 +163,7 @@ export function finishRuns(
     const reckonedMm =
       from.at === null || to.at === null ? null : Math.ceil(cutLength.reckon({ d: distanceMm(from.at, to.at) }));
     const lengthMm = own?.lengthMm ?? reckonedMm;
-    const { carryA, peakA, railV } = loadOf(draft);
+    const { carryA, peakA, railV, sourceId } = loadOf(draft);
     const gaugeAwg =
       own?.gaugeAwg ??
       chooseGauge(wires.gaugesInStock, { carryA, lengthMm, railV, ways: waysOfRun({ joins: draft.cores }) });
@@ -177,6 +183,8 @@ export function finishRuns(
       gaugeOverruled: own?.gaugeAwg != null,
       carryA: carryA ?? 0,
       carriesA: wireCarriesA(gaugeAwg),
+      couldCarryA: wireCarriesA(own?.gaugeAwg ?? Math.min(gaugeAwg, ...wires.gaugesInStock)),
+      sourceId,
     };
     return loadRun(sized, peakA);
   });

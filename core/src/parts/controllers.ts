@@ -8,3 +8,13 @@ export const controllers: readonly ControllerPart[] = boardFacts.map(({ rank: _r
   ...facts,
   drawA: typical(drawA.likely, drawA.spread),
 }));
+
+/** Of boards that do not say how fast they talk. */
+const USUAL_BAUD = 115_200;
+
+/**
+ * Speed of the line on which the program of a controller says its mark and moods, in baud: as its board file has it, or as
+ * the maker said of a board whose `template.c` is filled in. Null where its board file has no such line.
+ */
+export const talksAtBaud = ({ code, serialBaud }: Pick<ControllerPart, 'code' | 'serialBaud'>): number | null =>
+  code === null ? (serialBaud ?? USUAL_BAUD) : (controllers.find((each) => each.code === code)?.serialBaud ?? null);

@@ -7,7 +7,15 @@ import { itemsOf } from '../items/index.ts';
 import { applyEdits, changeItem, type Design } from '../plan/index.ts';
 import { readPlan } from '../plan/reading.ts';
 import { usualPrinter } from '../units/index.ts';
-import { builtInLibrary, describeOwnPart, findPart, readPartsCsv, withOwnParts, writePartsCsv } from './index.ts';
+import {
+  builtInLibrary,
+  describeOwnPart,
+  findPart,
+  readPartsCsv,
+  talksAtBaud,
+  withOwnParts,
+  writePartsCsv,
+} from './index.ts';
 
 const table = `kind,like,name,price,forward at 20 mA,capacity,cut-off,density,die current
 led,led-5mm-white,Cold star,0.30,3.30 V,,,,
@@ -85,6 +93,18 @@ describe('parts of the maker’s own', () => {
     });
     expect(boards[1]).toMatchObject({ code: findPart(builtInLibrary, 'controller', 'controller-large-5v')?.code });
     expect(readPartsCsv(writePartsCsv(boards))).toEqual({ parts: boards, problems: [] });
+  });
+  it('a serial line of another speed is another board: its template is filled in, and talks at that speed', () => {
+    const { parts: boards, problems: none } = readPartsCsv(
+      'kind,like,name,serial speed\ncontroller,controller-large-5v,Slow,9600\ncontroller,controller-large-5v,As it is,\ncontroller,controller-dual-3v3,Silent,\n',
+    );
+    expect(none).toEqual([]);
+    const talk = boards.map((board) => (board.kind === 'controller' ? [board.code, talksAtBaud(board)] : []));
+    expect(talk).toEqual([
+      [null, 9600],
+      ['eight16', 115_200],
+      ['two26', null],
+    ]);
   });
   it('loads, receivers, converters, chargers and protection boards too, refused where they contradict themselves', () => {
     const head =

@@ -44,7 +44,7 @@ function within(kind: QuantityKind, said: string, least: number, most: number): 
 /** What a ready board file counts on: with another it is the one to be filled in. */
 const isForItsFile = (mine: ControllerPart, like: ControllerPart): boolean =>
   writePins(mine.pins) === writePins(like.pins) &&
-  (['clockMhz', 'loopTickMs', 'converterBits', 'converterReferenceV'] as const).every(
+  (['clockMhz', 'loopTickMs', 'converterBits', 'converterReferenceV', 'serialBaud'] as const).every(
     (fact) => mine[fact] === like[fact],
   );
 

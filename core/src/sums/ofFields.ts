@@ -1,6 +1,6 @@
 import type { Assessment } from '../assess.ts';
 import { forwardVoltageV, type LedCurve } from '../circuit/index.ts';
-import { guardedBy, shortA } from '../findings/index.ts';
+import { leadOf } from '../findings/index.ts';
 import { LIGHT_SHARE } from '../heat/index.ts';
 import { distanceMm, dotPitchMm, type Item, type ItemOf, openCircuitVoltageV } from '../items/index.ts';
 import type { Driven } from '../network/index.ts';
@@ -164,11 +164,12 @@ function askPlain({ item, assessment }: InPlan<ItemOf<'plain tape'>>): Given | n
 function askFuse({ item, assessment }: InPlan): Given | null {
   const supply = assessment.supplies.find(({ rail }) => rail.id === item.id);
   if (!supply || !Number.isFinite(supply.mostA) || supply.mostA <= 0) return null;
-  const weakestA = Math.min(...guardedBy(supply).map(({ limitA }) => limitA));
+  const { steadyA, shortA, guarded } = leadOf(supply, assessment);
+  const weakestA = Math.min(...guarded.map(({ limitA }) => limitA));
   const fuseA = 'fuseA' in item ? item.fuseA : null;
   return {
-    steadyA: supply.mostA,
-    shortA: shortA(supply),
+    steadyA,
+    shortA,
     ...(Number.isFinite(weakestA) ? { weakestA } : {}),
     ...(fuseA === null ? {} : { fuseA }),
   };

@@ -334,6 +334,7 @@ describe('inputs', () => {
     expect(problemsOf('led-resistor', { supply: '9', current: '20mA' })).toMatch(
       /Give the drop of the light or readings of it: forward=3.02V or readings=1mA:2.7V,20mA:3.1V/,
     );
+    expect(problemsOf('grid-scan', { rows: '8', columns: '8', peak: '40mA', mean: '5mA' })).toMatch(/not both/);
     expect(problemsOf('wire', { current: '1', length: '1', conductor: 'string' })).toMatch(/not one of: stranded wire/);
     expect(problemsOf('reflow', { points: '10:25,5:200' })).toMatch(/times must rise/);
     expect(problemsOf('balance', { masses: '12' })).toMatch(/not a pair/);

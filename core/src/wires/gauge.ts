@@ -13,11 +13,14 @@ export const gaugeDiameter = defineFormula({
 const COPPER_OHM_M = 1.724e-8;
 const COPPER_PER_KELVIN = 0.00393;
 
+/** How much more copper, or the metal of a thread, resists at a temperature than at 20 °C. @example 60 °C: 1.157 */
+export const warmCopper = (temperatureC: number): number => 1 + COPPER_PER_KELVIN * (temperatureC - 20);
+
 /** Resistance of one core for one metre. @example 24 gauge: 0.0842 Ω/m at 20 °C */
 export function wireOhmPerMetre(gaugeAwg: number, temperatureC = 20): number {
   const diameterM = gaugeDiameter.reckon({ n: gaugeAwg }) / 1000;
   const areaM2 = (Math.PI / 4) * diameterM ** 2;
-  return (COPPER_OHM_M / areaM2) * (1 + COPPER_PER_KELVIN * (temperatureC - 20));
+  return (COPPER_OHM_M / areaM2) * warmCopper(temperatureC);
 }
 
 /** What a wire loses: out and back, or one way where its way back is another. @example 1.2 A over 700 mm of 0.0842 Ω/m and back: 0.141 V */

@@ -4,6 +4,7 @@ export {
   gaugeDiameter,
   soldGauges,
   thinnestGauge,
+  warmCopper,
   wireCarriesA,
   wireDrop,
   wireOhmPerMetre,

@@ -1,5 +1,6 @@
 import { fingerprint } from '@glimmer/core/exports';
 import { spokenBy, type Told } from '@glimmer/core/motion';
+import { talksAtBaud } from '@glimmer/core/parts';
 import { controlsOf } from '@glimmer/core/plan';
 import { Cable, CircleAlert, CircleCheck, Unplug } from 'lucide-react';
 import { useEffect, useMemo } from 'react';
@@ -8,9 +9,6 @@ import { Button } from '../widgets/Button.tsx';
 import { FigureLine, Section } from '../widgets/Section.tsx';
 import { listen, stopListening, useBoardLine } from './boardLine.ts';
 import { serialInterface, standInPort } from './boardPort.ts';
-
-/** Of boards that do not say how fast they talk. */
-const USUAL_BAUD = 115_200;
 
 /** Whether the program on the board is that of this plan. */
 function MarkLine({ heard, wanted }: { readonly heard: string | null; readonly wanted: string }) {
@@ -105,12 +103,15 @@ export function BoardReader() {
   const { state, isStandIn, trouble } = useBoardLine();
   const mark = useMemo(() => fingerprint(plan.design), [plan.design]);
   useEffect(() => () => void stopListening(), []);
-  const talks = assessment.boards.filter(({ part }) => part.code === null || part.serialBaud !== undefined);
-  const [board] = talks;
-  if (!board) return null;
+  const talks = assessment.boards.flatMap((board) => {
+    const baud = talksAtBaud(board.part);
+    return baud === null ? [] : [{ board, baud }];
+  });
+  const [first] = talks;
+  if (!first) return null;
   const told = spokenBy(
     design,
-    controlsOf(design).filter((control) => talks.length < 2 || control.board === board.id),
+    controlsOf(design).filter((control) => talks.length < 2 || control.board === first.board.id),
   );
   return (
     <Section title="The board on its cable">
@@ -120,7 +121,7 @@ export function BoardReader() {
         </p>
       )}
       {state === 'apart' ? (
-        <Ways mark={mark} told={told} baud={board.part.serialBaud ?? USUAL_BAUD} />
+        <Ways mark={mark} told={told} baud={first.baud} />
       ) : (
         <>
           <div className="mb-1 flex items-center justify-between gap-2">

@@ -1,7 +1,7 @@
-import { fullOf, type SupplyAssessment } from '@glimmer/core/assess';
+import { type Assessment, fullOf } from '@glimmer/core/assess';
 import { powerSchools } from '@glimmer/core/choice';
 import { explainCeiling, figuresOf } from '@glimmer/core/figures';
-import { fusesFor } from '@glimmer/core/findings';
+import { fusesFor, leadOf } from '@glimmer/core/findings';
 import { kindOf } from '@glimmer/core/items';
 import type { Item } from '@glimmer/core/plan';
 import { sayCeiling } from '@glimmer/core/power';
@@ -21,16 +21,17 @@ import { useSheet } from './useSheet.ts';
 import { Waiting } from './Waiting.tsx';
 import { Warm } from './Warm.tsx';
 
-const suits = ({ leastA, mostA }: { readonly leastA: number; readonly mostA: number }): Message =>
-  leastA <= mostA
+const suits = ({ leastA, mostA, bestA }: NonNullable<ReturnType<typeof fusesFor>>): Message =>
+  bestA !== null
     ? say`suits: ${amps(leastA)} to ${amps(mostA)}`
-    : say`none suits: what flows wants ${amps(leastA)}, what is behind it bears ${amps(mostA)}`;
+    : say`none that is sold suits: what flows wants ${amps(leastA)}, what is behind it bears ${amps(mostA)}`;
 
 /** What the app says in the fields of a source that the maker has left to it. */
-function shownOf(item: Item, supply: SupplyAssessment | undefined): Shown {
+function shownOf(item: Item, assessment: Assessment): Shown {
+  const supply = assessment.supplies.find(({ rail }) => rail.id === item.id);
   const gives = supply?.rail.gives;
   if (!supply || gives?.form !== 'cells' || gives.item.id !== item.id) return {};
-  const fuse = fusesFor(supply);
+  const fuse = fusesFor(leadOf(supply, assessment));
   const capacity = gives.part?.capacityMah;
   return {
     fuseA: { hint: fuse ? <Said>{suits(fuse)}</Said> : undefined },
@@ -47,16 +48,7 @@ function Items({ roles }: { readonly roles: readonly string[] }) {
   const { design, assessment } = useSheet();
   return design.items
     .filter((item) => kindOf(item.kind).stage === 'power' && roles.includes(kindOf(item.kind).role))
-    .map((item) => (
-      <ItemCard
-        key={item.id}
-        item={item}
-        shown={shownOf(
-          item,
-          assessment.supplies.find((each) => each.rail.id === item.id),
-        )}
-      />
-    ));
+    .map((item) => <ItemCard key={item.id} item={item} shown={shownOf(item, assessment)} />);
 }
 
 /** What flows on each rail, and what it is good for. */

@@ -1,26 +1,13 @@
-import type { Stage } from '@glimmer/core/items';
 import { Combobox, ComboboxInput } from '@headlessui/react';
 import { lazy, Suspense, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { usePlan } from '../reckoning/index.ts';
 import { tool } from '../state/tool.ts';
 import { Dialog } from '../widgets/Dialog.tsx';
+import type { Place } from './place.ts';
 
 // The field itself is there at once, so that no key is lost while the rest comes.
 const FoundPlaces = lazy(() => import('./FoundPlaces.tsx').then(({ FoundPlaces: found }) => ({ default: found })));
-
-/** A place that can be gone to. */
-export interface Place {
-  readonly key: string;
-  readonly name: string;
-  readonly what: string;
-  /** By which it is found too. */
-  readonly also: string;
-  /** A stage of this plan, or a page of the app. */
-  readonly to: { readonly stage: Stage; readonly pointId: string | null } | { readonly page: string };
-  /** Done before it is gone to. */
-  readonly before?: () => void;
-}
 
 /** One field that finds any thing of the plan and of the app, by its name or by what makers call it. */
 export function FindAnything({ onClose }: { readonly onClose: () => void }) {

@@ -7,8 +7,8 @@ import { api } from '../state/api.ts';
 import { desk } from '../sums/deskStore.ts';
 import { exampleTexts } from '../sums/exampleTexts.ts';
 import { usePrinter } from '../units/index.ts';
-import type { Place } from './FindAnything.tsx';
 import { wordsOfKind, wordsOfStage } from './otherWords.ts';
+import type { Place } from './place.ts';
 import { stageInfo } from './stageInfo.ts';
 
 /** What there is in this plan, by name. */

@@ -113,6 +113,10 @@ export const gridScanSum = defineSum({
       throw new SumError(
         say`Nothing is lit: a row has ${seconds(1 / picturesPerS / rows)}, and ${seconds(darkS)} of it are dark; fewer rows or pictures, or a shorter dark time`,
       );
+    if (asked.peakA !== null && asked.wantedA !== null)
+      throw new SumError(
+        'Give the current while on or the mean that is wanted, not both: the one follows from the other',
+      );
     const peakA = asked.peakA ?? (asked.wantedA === null ? null : (asked.wantedA * rows) / litOfTurn);
     if (peakA === null)
       throw new SumError('Give the current while on or the mean that is wanted: peak=40mA or mean=5mA');

@@ -1,7 +1,7 @@
-import { noneSuits, tellFuse } from '../../findings/index.ts';
-import { itemsOf, kindOf } from '../../items/index.ts';
+import { fusesFor, guardA, type LeadToFuse, sayBlows, tellFuse, tellNoneSuits } from '../../findings/index.ts';
+import { type Finding, itemsOf, kindOf } from '../../items/index.ts';
 import { type Item, mapItem } from '../../plan/index.ts';
-import { chooseFuse, fuseBand } from '../../power/index.ts';
+import { fuseBand } from '../../power/index.ts';
 import { amps, fillSum, gauge, say } from '../../units/index.ts';
 import { wireCarriesA } from '../../wires/index.ts';
 import { ask, optional } from '../inputs.ts';
@@ -15,40 +15,30 @@ interface Asked {
   readonly shortA: number | null;
 }
 
-/** What lies behind the fuse, and the fuse that suits: below what that bears, and blown by what the pack gives into a short. */
-function suit({ steadyA, weakestA, gaugeAwg, shortA }: Asked) {
-  const guarded = [
+/** The lead as it was told: what lies behind the fuse, and what the pack gives into a short. */
+const leadAsked = ({ steadyA, weakestA, gaugeAwg, shortA }: Asked): LeadToFuse => ({
+  steadyA,
+  shortA: shortA ?? Number.POSITIVE_INFINITY,
+  guarded: [
     ...(weakestA === null ? [] : [{ name: 'the weakest after it', limitA: weakestA }]),
     ...(gaugeAwg === null ? [] : [{ name: gauge(gaugeAwg), limitA: wireCarriesA(gaugeAwg) }]),
-  ];
-  const limitA = Math.min(...guarded.map((each) => each.limitA), (shortA ?? Number.POSITIVE_INFINITY) / 2);
-  return { guarded, limitA, ...chooseFuse(steadyA, limitA) };
-}
+  ],
+});
 
 /** What is amiss with the fuse that is fitted: as a plan tells it. */
-function tellFitted(asked: Asked) {
-  const { fuseA, steadyA, shortA } = asked;
+function tellFitted(lead: LeadToFuse, fuseA: number | null): Finding[] {
   if (fuseA === null) return [];
-  const { guarded, bestA } = suit(asked);
-  const told = tellFuse({
-    name: 'the pack',
-    fuseA,
-    steadyA,
-    shortA: shortA ?? Number.POSITIVE_INFINITY,
-    burns: false,
-    guarded,
-    bestA,
-  });
+  const told = tellFuse({ ...lead, name: 'the pack', fuseA, burns: false });
   return [
     ...(told ? [finding(told.rule, told.gravity, told.what, told.why, told.mend)] : []),
     ...findingsWhere([
-      fuseA < steadyA,
+      fuseA < lead.steadyA,
       finding(
         'fuse-blows',
         'stop',
-        say`The fuse of ${amps(fuseA)} carries ${amps(steadyA)}`,
-        'It blows in the middle of the evening.',
-        'Take a stronger one, or lower the brightness.',
+        say`The fuse of ${amps(fuseA)} carries ${amps(lead.steadyA)}`,
+        sayBlows.why,
+        sayBlows.mend,
       ),
     ]),
   ];
@@ -68,30 +58,23 @@ export const fuseSum = defineSum({
     fuseA: optional('currentA', 'fitted', 'The fuse that is in it', { most: 500 }),
   },
   reckon: (asked) => {
-    const { steadyA, weakestA, gaugeAwg } = asked;
-    const found = suit(asked);
-    const { limitA } = found;
+    const { steadyA, weakestA, gaugeAwg, fuseA } = asked;
+    const lead = leadAsked(asked);
+    const found = fusesFor(lead);
+    const none = tellNoneSuits(lead);
+    const limitA = guardA(lead);
     return {
       results: [
-        mainFigure('fuseA', 'Fuse', 'currentA', found.bestA),
-        figure('leastA', 'At least', 'currentA', found.leastA),
-        figure('mostA', 'At most', 'currentA', found.mostA),
+        mainFigure('fuseA', 'Fuse', 'currentA', found?.bestA ?? null),
+        figure('leastA', 'At least', 'currentA', found?.leastA ?? null),
+        figure('mostA', 'At most', 'currentA', found?.mostA ?? null),
         figure('weakestA', 'The weakest after it carries', 'currentA', Number.isFinite(limitA) ? limitA : null),
       ],
       steps: [fillSum(fuseBand, { I: steadyA })],
       findings: [
-        ...tellFitted(asked),
+        ...tellFitted(lead, fuseA),
+        ...(none ? [finding('no-fuse-fits', 'stop', none.what, none.why, none.mend)] : []),
         ...findingsWhere(
-          [
-            found.bestA === null,
-            finding(
-              'no-fuse-fits',
-              'stop',
-              noneSuits(found.leastA, limitA),
-              'It would blow in use, or the wire would burn before it.',
-              'A thicker wire or plug, or less current.',
-            ),
-          ],
           [
             weakestA === null && gaugeAwg === null,
             finding(
@@ -117,7 +100,7 @@ export const fuseSum = defineSum({
     };
   },
   intoDesign: (design, asked, newId) => {
-    const { bestA } = suit(asked);
+    const bestA = fusesFor(leadAsked(asked))?.bestA ?? null;
     const pack = itemsOf(design, 'pack')[0];
     if (pack)
       return mapItem(design, pack.id, (item) =>

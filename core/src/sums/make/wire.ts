@@ -10,6 +10,7 @@ import {
   roundOhm,
   soldGauges,
   thinnestGauge,
+  warmCopper,
   wireCarriesA,
   wireDrop,
   wireOhmPerMetre,
@@ -28,7 +29,7 @@ function ohmOf(asked: {
   readonly ambientC: number;
 }): number {
   const { conductor, gaugeAwg, widthMm, thicknessMm, threadOhmPerMetre, ambientC } = asked;
-  const warm = 1 + 0.00393 * (ambientC - 20);
+  const warm = warmCopper(ambientC);
   switch (conductor) {
     case 'foil':
       if (widthMm === null || thicknessMm === null)

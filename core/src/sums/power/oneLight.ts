@@ -2,12 +2,12 @@ import { resistorPower } from '../../drive/index.ts';
 import { itemsOf, type PlanPoint } from '../../items/index.ts';
 import { leds, packs } from '../../parts/index.ts';
 import type { Design } from '../../plan/index.ts';
-import { describeEnd } from '../../power/index.ts';
-import { fillSum, hours, say } from '../../units/index.ts';
+import { fillSum } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { ask, assume, optional, partChoice } from '../inputs.ts';
 import { freshItem, layPiece, putPiece } from '../piece.ts';
-import { defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
+import { defineSum, figure } from '../sum.ts';
+import { briefOf, resultsOfRun, toldOfRun } from './runOfPiece.ts';
 
 /** Lights of one die that are seen: what a first question is about. */
 const plainLights = leds.filter(({ dice, invisible }) => dice === undefined && invisible === undefined);
@@ -62,21 +62,19 @@ export const oneLightSum = defineSum({
       lightAt: () => at,
       newId: () => String(++ids),
     });
-    const { assessment, told } = layPiece([laid.lights, laid.pack]);
+    const piece = layPiece([laid.lights, laid.pack], [], { piece: briefOf(asked.wantedH) });
+    const { assessment } = piece;
     const driven = assessment.driven.find(({ itemId }) => itemId === laid.lights.id);
     const part = plainLights.find(({ id }) => id === laid.lights.part);
     if (!driven || !part) throw new SumError('Nothing can be said of this light on this pack; take another of the two');
     const { resistor, corners } = driven;
     const can = resistor === null || resistor.headRoomV > 0;
     const runs = can ? assessment.supply?.runsFor : null;
-    const { wantedH } = asked;
     const bright = (currentA: number): number | null =>
       can ? (part.intensityMcd * currentA) / part.ratedCurrentA : null;
     return {
       results: [
-        mainFigure('likelyH', 'Runs for, likely', 'timeH', runs?.likelyH ?? null),
-        figure('cautiousH', 'With caution (95 of 100 last longer)', 'timeH', runs?.cautiousH ?? null),
-        ...(runs ? [text('end', 'It ends because', describeEnd(runs.end))] : []),
+        ...resultsOfRun(runs),
         figure('resistorOhm', 'Resistor of each light', 'resistanceOhm', can ? (resistor?.resistorOhm ?? null) : null),
         figure('freshA', 'Each light, at most on a fresh pack', 'currentA', can ? corners.brightestA : null),
         figure('usualA', 'Each light, half way', 'currentA', can ? corners.currentA : null),
@@ -85,19 +83,7 @@ export const oneLightSum = defineSum({
         figure('spentMcd', '… and at least on a spent pack', 'intensityMcd', bright(corners.dimmestA)),
       ],
       steps: resistor && can ? [fillSum(resistorPower, { I: corners.mostA, R: resistor.resistorOhm })] : [],
-      findings: [
-        ...told().filter(({ id }) => id !== 'runs-short'),
-        ...findingsWhere([
-          wantedH !== null && runs !== null && runs !== undefined && runs.cautiousH < wantedH,
-          finding(
-            'runs-short',
-            'mend',
-            say`${hours(runs?.cautiousH ?? 0)} with caution; ${hours(wantedH ?? 0)} wanted`,
-            'Plan with the cautious time: cold, age and spread are on nobody’s side.',
-            'A larger pack, or less light.',
-          ),
-        ]),
-      ],
+      findings: toldOfRun(piece, asked.wantedH),
     };
   },
   intoDesign: (design, asked, newId): Design => {

@@ -1,12 +1,11 @@
 import { itemsOf, type PlanPoint } from '../../items/index.ts';
 import { controllers, converters, packs, pixelTapes } from '../../parts/index.ts';
 import type { Design } from '../../plan/index.ts';
-import { describeEnd } from '../../power/index.ts';
-import { hours, say } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { ask, assume, optional, partChoice } from '../inputs.ts';
 import { freshItem, layPiece, putPiece } from '../piece.ts';
-import { defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
+import { defineSum, figure } from '../sum.ts';
+import { briefOf, resultsOfRun, toldOfRun } from './runOfPiece.ts';
 
 const tapes = pixelTapes.filter(({ form }) => form === undefined);
 
@@ -104,17 +103,15 @@ export const tapeOnPackSum = defineSum({
   reckon: (asked) => {
     let ids = 0;
     const laid = layOut(asked, 'Tape A', { widthMm: 2 * asked.lengthMm, heightMm: 280, newId: () => String(++ids) });
-    const { assessment, told } = layPiece(laid.items, [], { moods: moodsOf(laid) });
+    const piece = layPiece(laid.items, [], { moods: moodsOf(laid), piece: briefOf(asked.wantedH) });
+    const { assessment } = piece;
     const placed = assessment.placed.find(({ id }) => id === laid.tape.id);
     if (placed?.shape !== 'pixels') throw new SumError('This tape is not known any more; take another');
     const [ceiling] = assessment.ceilings;
     const runs = assessment.runsFor;
-    const { wantedH } = asked;
     return {
       results: [
-        mainFigure('likelyH', 'Runs for, likely', 'timeH', runs?.likelyH ?? null),
-        figure('cautiousH', 'With caution (95 of 100 last longer)', 'timeH', runs?.cautiousH ?? null),
-        ...(runs ? [text('end', 'It ends because', describeEnd(runs.end))] : []),
+        ...resultsOfRun(runs),
         figure('lights', 'Lights', 'count', placed.cut.lights),
         figure('litLengthMm', 'Lit length', 'lengthMm', placed.cut.litLengthMm),
         figure('gapMm', 'Gap left at the end', 'lengthMm', placed.cut.gapMm),
@@ -124,19 +121,7 @@ export const tapeOnPackSum = defineSum({
         figure('ceiling', 'As bright as it may be in white', 'fraction', ceiling?.brightness ?? null),
       ],
       steps: [],
-      findings: [
-        ...told().filter(({ id }) => id !== 'runs-short'),
-        ...findingsWhere([
-          wantedH !== null && runs !== null && runs.cautiousH < wantedH,
-          finding(
-            'runs-short',
-            'mend',
-            say`${hours(runs?.cautiousH ?? 0)} with caution; ${hours(wantedH ?? 0)} wanted`,
-            'Plan with the cautious time: cold, age and spread are on nobody’s side.',
-            'A larger pack, or less light.',
-          ),
-        ]),
-      ],
+      findings: toldOfRun(piece, asked.wantedH),
     };
   },
   intoDesign: (design, asked, newId): Design => {

@@ -1,0 +1,188 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { answerOf, askAndPut, figureOf, itemOf, toldBy, toldOf } from '../../tests/askedAndPut.ts';
+import { assess } from '../assess.ts';
+import { builtInLibrary, findPart, stateFigure } from '../parts/index.ts';
+import { type Design, emptyDesign } from '../plan/index.ts';
+import { freshItem } from './piece.ts';
+
+const between = (min: number, max: number) => fc.double({ min, max, noNaN: true });
+
+describe('a sum about lights and a plan of the same thing say the same', () => {
+  it('the resistor of lights: alone, in series, side by side, fitted or chosen', () => {
+    fc.assert(
+      fc.property(
+        fc.record({
+          supplyV: between(1.5, 24),
+          forwardV: between(1.6, 3.6),
+          currentA: between(0.001, 0.1),
+          count: fc.integer({ min: 1, max: 5 }),
+          lights: fc.integer({ min: 1, max: 4 }),
+          sharing: fc.constantFrom('one resistor each', 'one shared resistor'),
+          supplySpread: between(0, 0.2),
+          forwardSpreadV: between(0, 0.3),
+          ratedA: fc.option(between(0.005, 0.15)),
+          resistorOhm: fc.option(between(1, 2000)),
+          ratingW: fc.constantFrom(0.125, 0.25, 1),
+        }),
+        (given) => {
+          const { answer, design, assessment } = askAndPut('led-resistor', given);
+          const lights = itemOf(design, 'light');
+          const driven = assessment.driven.find(({ itemId }) => itemId === lights.id);
+          expect(toldBy(answer)).toEqual(toldOf(design, assessment, [lights.id]));
+          if (figureOf(answer, 'resistorOhm') === null) return;
+          expect(driven?.resistor?.resistorOhm).toBeCloseTo(figureOf(answer, 'resistorOhm') ?? 0, 6);
+          for (const [key, value] of [
+            ['likelyA', driven?.corners.currentA],
+            ['brightestA', driven?.corners.brightestA],
+            ['dimmestA', driven?.corners.dimmestA],
+            ['worstHeatW', driven?.resistor?.heatW],
+            ['headRoomV', driven?.resistor?.headRoomV],
+          ] as const)
+            expect(value, key).toBeCloseTo(figureOf(answer, key) ?? 0, 6);
+        },
+      ),
+      { seed: 11, numRuns: 150 },
+    );
+  });
+
+  it('lights between shared pins', () => {
+    fc.assert(
+      fc.property(
+        fc.record({
+          lights: fc.integer({ min: 2, max: 30 }),
+          supplyV: between(2.7, 5.5),
+          forwardV: between(1.6, 3.4),
+          peakA: between(0.002, 0.03),
+          supplySpread: between(0, 0.1),
+          resistorOhm: fc.option(between(1, 1000)),
+        }),
+        (given) => {
+          const { answer, design, assessment } = askAndPut('shared-pins', given);
+          const lights = itemOf(design, 'light');
+          const driven = assessment.driven.find(({ itemId }) => itemId === lights.id);
+          expect(toldBy(answer)).toEqual(toldOf(design, assessment, [lights.id, itemOf(design, 'board').id]));
+          expect(driven?.scan?.layout.lines.length).toBe(figureOf(answer, 'pins'));
+          if (figureOf(answer, 'meanA') !== null)
+            expect(driven?.scan?.meanA).toBeCloseTo(figureOf(answer, 'meanA') ?? 0, 9);
+        },
+      ),
+      { seed: 12, numRuns: 80 },
+    );
+  });
+
+  it('a light gate, with the transistor that it was asked with', () => {
+    fc.assert(
+      fc.property(
+        fc.record({
+          supplyV: between(2, 15),
+          pullUpOhm: between(10_000, 1e6),
+          microampsPerLux: between(1e-7, 1e-5),
+          thresholdV: between(0.6, 2),
+          fullOnV: between(2.2, 6),
+          supplySpread: between(0, 0.2),
+          darkLux: between(0.5, 20),
+          brightLux: between(30, 1000),
+        }),
+        (given) => {
+          const { answer, design, assessment } = askAndPut('light-gate', given);
+          expect(toldBy(answer)).toEqual(toldOf(design, assessment, [itemOf(design, 'light gate').id]));
+        },
+      ),
+      { seed: 13, numRuns: 80 },
+    );
+  });
+
+  it('a bipolar transistor before a load: its base resistor, and a pin that is too weak for it', () => {
+    const parts = ['transistor-npn-small', 'transistor-npn-medium', 'transistor-npn-darlington'] as const;
+    fc.assert(
+      fc.property(between(0.01, 2), fc.constantFrom(...parts), (loadA, part) => {
+        const transistor = findPart(builtInLibrary, 'transistor', part);
+        const board = findPart(builtInLibrary, 'controller', 'controller-large-5v');
+        if (!transistor || !board) throw new Error('no such part');
+        const answer = answerOf('transistor-switch', {
+          loadA,
+          pinV: 5,
+          pinLimitA: board.pinLimitA,
+          baseEmitterV: transistor.gateV,
+          collectorA: transistor.currentLimitA,
+        });
+        const at = { xMm: 1, yMm: 1 };
+        const stated = stateFigure(loadA, 'measured');
+        const design: Design = {
+          ...emptyDesign,
+          items: [
+            freshItem('outside supply', { id: 's', name: 'Supply', at, part: 'supply-bench', volts: 5 }),
+            freshItem('board', { id: 'b', name: 'Board', at, part: board.id }),
+            freshItem('load', {
+              id: 'l',
+              name: 'Load',
+              at,
+              part: 'load-any',
+              switchedBy: { way: 'transistor below', board: 'b', part },
+              restA: stateFigure(0, 'measured'),
+              usualA: stated,
+              mostA: stated,
+              startA: stated,
+            }),
+          ],
+        };
+        const assessment = assess(design);
+        const resistorOhm = figureOf(answer, 'resistorOhm');
+        if (resistorOhm !== null) expect(assessment.loads[0]?.transistor?.gateOhm).toBe(resistorOhm);
+        // How warm the load itself gets is no question of its transistor.
+        const toLoad = toldOf(design, assessment, ['l'])
+          .filter((id) => id !== 'hot-touch' && id !== 'too-hot')
+          .map((id) => (id === 'load-switch' ? 'switch-load' : id))
+          .sort();
+        expect(toLoad).toEqual(toldBy(answer));
+      }),
+      { seed: 15, numRuns: 120 },
+    );
+  });
+
+  it('a light, or a tape, on a battery: what runs how long, and what is amiss', () => {
+    const packIds = ['lithium-round-2600', 'two-lithium-round', 'three-aa-alkaline', 'coin-2032'] as const;
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...packIds),
+        fc.constantFrom('5mm-warm-white', '5mm-amber', '3mm-red'),
+        between(0.001, 0.02),
+        fc.integer({ min: 1, max: 6 }),
+        (pack, light, currentA, lights) => {
+          const { answer, design, assessment } = askAndPut('one-light', { pack, light, currentA, lights });
+          const item = itemOf(design, 'light');
+          const driven = assessment.driven.find(({ itemId }) => itemId === item.id);
+          if (figureOf(answer, 'resistorOhm') !== null) {
+            expect(driven?.resistor?.resistorOhm).toBe(figureOf(answer, 'resistorOhm'));
+            // The leads of the plan lose a few millivolts.
+            const likelyH = figureOf(answer, 'likelyH') ?? 0;
+            expect(Math.abs((assessment.runsFor?.likelyH ?? 0) - likelyH)).toBeLessThan(0.02 * likelyH + 0.05);
+          }
+          const about = [item.id, itemOf(design, 'pack').id];
+          // Nobody has said yet how long it is to run.
+          for (const rule of toldOf(design, assessment, about))
+            if (!rule.startsWith('caution') && rule !== 'runs-short') expect(toldBy(answer)).toContain(rule);
+        },
+      ),
+      { seed: 16, numRuns: 30 },
+    );
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...packIds.slice(0, 2)),
+        between(50, 3000),
+        between(0.1, 1),
+        (pack, lengthMm, brightness) => {
+          const through = pack === 'two-lithium-round' ? 'buck-5v-3a' : 'boost-5v-1a5';
+          const { answer, assessment } = askAndPut('tape-on-pack', { pack, lengthMm, brightness, through });
+          expect(assessment.lightCount).toBe(figureOf(answer, 'lights'));
+          expect(assessment.allWhiteA).toBeCloseTo(figureOf(answer, 'allWhiteA') ?? 0, 3);
+          // Leads are as long as the items lie apart, so a little differs.
+          const likelyH = figureOf(answer, 'likelyH') ?? 0;
+          expect(Math.abs((assessment.runsFor?.likelyH ?? 0) - likelyH)).toBeLessThan(0.05 * likelyH + 0.05);
+        },
+      ),
+      { seed: 17, numRuns: 15 },
+    );
+  });
+});

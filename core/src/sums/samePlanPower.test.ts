@@ -1,0 +1,258 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { answerOf, askAndPut, figureOf, itemOf, toldBy } from '../../tests/askedAndPut.ts';
+import { assess } from '../assess.ts';
+import { checkDesign, fusesFor, leadOf } from '../findings/index.ts';
+import { openCircuitVoltageV, packResistanceOhm } from '../items/index.ts';
+import { builtInLibrary, chargers, findPart, stateFigure } from '../parts/index.ts';
+import { type Design, emptyDesign } from '../plan/index.ts';
+import { usualPrinter } from '../units/index.ts';
+import { askOfField } from './ofFields.ts';
+import { freshItem } from './piece.ts';
+
+const between = (min: number, max: number) => fc.double({ min, max, noNaN: true });
+
+/** A pack and one load, a hand’s breadth to an arm’s length apart, with one gauge for all runs. */
+function packAndLoad(said: {
+  readonly pack: string;
+  readonly loadA: number;
+  readonly fuseA: number | null;
+  readonly gaugeAwg: number;
+  readonly lengthMm: number;
+}): Design {
+  const stated = stateFigure(said.loadA, 'measured');
+  return {
+    ...emptyDesign,
+    wires: { ...emptyDesign.wires, gaugesInStock: [said.gaugeAwg] },
+    items: [
+      freshItem('pack', { id: 'p', name: 'Pack', at: { xMm: 0, yMm: 0 }, part: said.pack, fuseA: said.fuseA }),
+      freshItem('load', {
+        id: 'l',
+        name: 'Load',
+        at: { xMm: said.lengthMm, yMm: 0 },
+        part: 'load-any',
+        restA: stateFigure(0, 'measured'),
+        usualA: stated,
+        mostA: stated,
+        startA: stated,
+      }),
+    ],
+  };
+}
+
+const packAtRestV = (assessment: ReturnType<typeof assess>): number => {
+  const nominalV = assessment.supply?.rail.range?.nominalV;
+  if (nominalV === undefined) throw new Error('no pack');
+  return nominalV;
+};
+
+describe('a sum about power and wires and a plan of the same thing say the same', () => {
+  it('lights on a route, cells of a pack and a fuse, as the plan has them', () => {
+    fc.assert(
+      fc.property(between(60, 5000), fc.constantFrom(30, 60, 74, 100, 144), (routeMm, perMetre) => {
+        const { answer, assessment } = askAndPut('tape-count', { routeMm, perMetre });
+        expect(assessment.lightCount).toBe(figureOf(answer, 'lights'));
+        const [placed] = assessment.placed;
+        if (placed?.shape === 'pixels') expect(placed.cut.gapMm).toBeCloseTo(figureOf(answer, 'gapMm') ?? -1, 6);
+      }),
+      { seed: 18, numRuns: 60 },
+    );
+    for (const cell of ['lithium-round-2600', 'coin-2032', 'three-aa-alkaline', 'lithium-pouch-850']) {
+      const { answer, assessment } = askAndPut('pack', { cell, ambientC: emptyDesign.piece.ambientC });
+      const gives = assessment.supply?.rail.gives;
+      if (gives?.form !== 'cells' || !gives.model) throw new Error(cell);
+      expect(gives.model.capacityMah).toBeCloseTo(figureOf(answer, 'capacityMah') ?? 0, 6);
+      expect(openCircuitVoltageV(gives.model, 1)).toBeCloseTo(figureOf(answer, 'fullV') ?? 0, 9);
+      expect(packResistanceOhm(gives.model, 0.5)).toBeCloseTo(figureOf(answer, 'resistanceOhm') ?? 0, 9);
+    }
+  });
+
+  it('how long a pack runs: the likely hours are those of the plan’s night', () => {
+    fc.assert(
+      fc.property(
+        fc.record({
+          capacityMah: between(200, 8000),
+          loadA: between(0.02, 0.8),
+          restA: between(0, 0.02),
+          chemistry: fc.constantFrom('lithium-ion', 'alkaline', 'nickel-metal hydride'),
+          series: fc.integer({ min: 1, max: 4 }),
+          rateExponent: fc.option(between(1, 1.3)),
+          leadOhm: fc.constant(0),
+          // As in an empty plan.
+          ambientC: fc.constant(emptyDesign.piece.ambientC),
+        }),
+        (given) => {
+          const { answer, assessment } = askAndPut('runtime', given);
+          const likelyH = figureOf(answer, 'likelyH') ?? 0;
+          const planned = assessment.supply?.runsFor?.likelyH ?? 0;
+          // The plan has leads of copper and steps of its own.
+          expect(Math.abs(planned - likelyH)).toBeLessThan(0.02 * likelyH + 0.05);
+        },
+      ),
+      { seed: 14, numRuns: 25 },
+    );
+  });
+
+  it('the fuse of a pack, and every run of its wire: as they hang in a plan', () => {
+    const packIds = [
+      'pack-lithium-round-2600',
+      'pack-two-lithium-round',
+      'pack-three-aa-alkaline',
+      'pack-coin-2032',
+    ] as const;
+    const met = new Set<string>();
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...packIds),
+        between(0.01, 3),
+        fc.option(fc.constantFrom(0.25, 0.5, 1, 2, 5, 10)),
+        fc.constantFrom(20, 24, 28, 32, 34),
+        between(50, 1500),
+        (pack, loadA, fuseA, gaugeAwg, lengthMm) => {
+          const design = packAndLoad({ pack, loadA, fuseA, gaugeAwg, lengthMm });
+          const assessment = assess(design);
+          const told = checkDesign(design, assessment);
+          for (const { rule } of told) met.add(rule);
+          for (const run of assessment.runs.filter(({ peakA }) => peakA !== null && peakA > 0)) {
+            const railV = packAtRestV(assessment);
+            const sum = answerOf('wire', {
+              currentA: run.peakA,
+              lengthMm: run.lengthMm,
+              gaugeAwg: run.gaugeAwg,
+              supplyV: railV,
+            });
+            expect(figureOf(sum, 'dropV')).toBeCloseTo(run.dropV, 9);
+            expect(figureOf(sum, 'carriesA')).toBe(run.carriesA);
+            const [ofPlan] = told.filter(({ aboutId, rule }) => aboutId === run.id && rule === 'wire');
+            const [ofSum] = sum.findings.filter(({ id }) => id === 'wire');
+            expect(ofSum?.gravity).toBe(ofPlan?.gravity);
+            expect(ofSum?.mend).toEqual(ofPlan?.mend);
+          }
+          const asked = askOfField('fuseA', { design, assessment, item: itemOf(design, 'pack') });
+          const supply = assessment.supply;
+          if (!asked || !supply) return;
+          const sum = answerOf(asked.sum.name, asked.given);
+          expect(figureOf(sum, 'fuseA')).toBe(fusesFor(leadOf(supply, assessment))?.bestA ?? null);
+          const rules = ['fuse-large', 'fuse-never'];
+          const toldOfFuse = told.filter(({ rule }) => rules.includes(rule)).map(({ rule }) => rule);
+          expect(sum.findings.map(({ id }) => id).filter((id) => rules.includes(id))).toEqual(toldOfFuse);
+          // Whatever is fitted where nothing is amiss guards the thinnest wire.
+          const best = figureOf(sum, 'fuseA');
+          for (const { limitA } of leadOf(supply, assessment).guarded)
+            if (best !== null) expect(best).toBeLessThanOrEqual(limitA + 1e-9);
+        },
+      ),
+      { seed: 19, numRuns: 120 },
+    );
+    for (const rule of ['wire', 'fuse-large', 'fuse-never', 'no-fuse']) expect(met, rule).toContain(rule);
+  });
+
+  it('pixels that a controller can’t hold: the sum never says so where the plan holds them', () => {
+    const met = new Set<string>();
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 50, max: 900 }),
+        fc.constantFrom('controller-large-5v', 'controller-small-5v'),
+        (pixels, boardId) => {
+          const board = findPart(builtInLibrary, 'controller', boardId);
+          if (!board) throw new Error('no such part');
+          const { answer, design } = askAndPut('tape-count', { routeMm: (pixels * 1000) / 60 + 5, perMetre: 60 });
+          const count = figureOf(answer, 'lights') ?? 0;
+          const at = { xMm: 1, yMm: 1 };
+          const items = [
+            freshItem('outside supply', { id: 's', name: 'Supply', at, part: 'supply-bench', volts: 5 }),
+            freshItem('board', { id: 'b', name: 'Board', at, part: boardId }),
+            ...design.items.map((item) => (item.kind === 'pixel tape' ? { ...item, board: 'b' } : item)),
+          ];
+          const whole = { ...design, items };
+          const told = checkDesign(whole, assess(whole)).map(({ rule }) => rule);
+          const sum = toldBy(
+            answerOf('pixel-data', { pixels: count, memory: board.memoryBytes, supplyV: 5, logicV: 5 }),
+          );
+          if (sum.includes('memory-short')) expect(told).toContain('memory');
+          if (told.includes('memory'))
+            expect([...sum]).toEqual(expect.arrayContaining([expect.stringMatching(/^memory-/)]));
+          for (const id of sum) met.add(id);
+        },
+      ),
+      { seed: 20, numRuns: 25 },
+    );
+    expect(met).toContain('memory-short');
+  });
+
+  it('a charger that is too strong for its pack', () => {
+    const packIds = ['pack-lithium-pouch-150', 'pack-lithium-pouch-400', 'pack-lithium-pouch-850'] as const;
+    const told = new Set<boolean>();
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...packIds),
+        fc.constantFrom(...chargers.filter((part) => part.chemistry === 'lithium-ion' && part.cellsInSeries === 1)),
+        between(100, 1500),
+        (packId, charger, capacityMah) => {
+          const at = { xMm: 1, yMm: 1 };
+          const design: Design = {
+            ...emptyDesign,
+            items: [
+              freshItem('pack', {
+                id: 'p',
+                name: 'Pack',
+                at,
+                part: packId,
+                capacityMah: stateFigure(capacityMah, 'measured'),
+              }),
+              freshItem('charger', { id: 'c', name: 'Charger', at, part: charger.id }),
+            ],
+          };
+          const { findings } = answerOf('charge', { capacityMah, chargerA: charger.chargeA });
+          const ofSum = findings.filter(({ id }) => id === 'charger-fast');
+          const ofPlan = checkDesign(design, assess(design)).filter(({ rule }) => rule === 'charger-fast');
+          expect(ofSum.map(({ gravity, why, mend }) => ({ gravity, why, mend }))).toEqual(
+            ofPlan.map(({ gravity, why, mend }) => ({ gravity, why, mend })),
+          );
+          told.add(ofSum.length > 0);
+        },
+      ),
+      { seed: 21, numRuns: 60 },
+    );
+    expect(told.size).toBe(2);
+  });
+
+  it('no fuse that is sold guards 34 gauge: it bears 0.12 A, and the smallest is of 0.25 A', () => {
+    const answer = answerOf('fuse', { steadyA: 0.05, gaugeAwg: 34 });
+    expect(figureOf(answer, 'fuseA')).toBeNull();
+    expect(toldBy(answer)).toContain('no-fuse-fits');
+    expect(figureOf(answerOf('fuse', { steadyA: 0.05, gaugeAwg: 30 }), 'fuseA')).toBe(0.25);
+  });
+
+  it('and a plan with a wire of 34 gauge says so, instead of a fuse to fit', () => {
+    const design = packAndLoad({
+      pack: 'pack-lithium-round-2600',
+      loadA: 0.05,
+      fuseA: null,
+      gaugeAwg: 34,
+      lengthMm: 200,
+    });
+    const [told] = checkDesign(design, assess(design)).filter(({ rule }) => rule === 'no-fuse');
+    expect(told?.gravity).toBe('stop');
+    expect(told && usualPrinter.message(told.mend)).toMatch(/^No fuse that is sold .*thicker wire/);
+    expect(told?.fixes).toEqual([]);
+  });
+
+  it('the lead of a load bears the fuse before it: 28 gauge bears 0.8 A, so behind 2 A it is made thicker', () => {
+    const said = { pack: 'pack-lithium-round-2600', loadA: 0.1, fuseA: 2, lengthMm: 200 };
+    const lead = (design: Design) => assess(design).runs.find(({ to }) => to.itemId === 'l');
+    const free = packAndLoad({ ...said, gaugeAwg: 28 });
+    const inStock = { ...free, wires: { ...free.wires, gaugesInStock: [20, 22, 24, 26, 28, 30] } };
+    expect(lead(inStock)?.carriesA).toBeGreaterThanOrEqual(2);
+    const toldOfFuse = (design: Design) =>
+      checkDesign(design, assess(design)).find(({ rule }) => rule === 'fuse-large');
+    // Large for 0.1 A, but nothing burns before it.
+    expect(toldOfFuse(inStock)?.gravity).toBe('mend');
+    // The maker’s own gauge stays, and is told.
+    const runs = [{ runId: lead(inStock)?.id ?? '', gaugeAwg: 28, lengthMm: null, colours: null }];
+    const own = { ...inStock, wires: { ...inStock.wires, runs } };
+    const told = toldOfFuse(own);
+    expect(told?.gravity).toBe('stop');
+    expect(told && usualPrinter.message(told.what)).toMatch(/^The fuse of 2 A guards too little: .* bears 800 mA$/);
+  });
+});
