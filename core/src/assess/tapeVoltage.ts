@@ -17,6 +17,8 @@ export interface ChainVoltage {
   readonly railV: number;
   /** At the height of the most hungry mood. */
   readonly peakA: number;
+  /** What its pixels would take then if nothing were lost on the way. */
+  readonly askedA: number;
   /** Voltage at each pixel in data order when the most hungry mood is at its height. */
   readonly voltageV: readonly number[];
   /** At the pixel that gets least. */
@@ -110,6 +112,8 @@ const keptLadder = keepFew(
     ladderOf({ chain, runs, consumers }),
 );
 
+const sumOf = (amps: ArrayLike<number> = []): number => Array.from(amps).reduce((sum, each) => sum + each, 0);
+
 /** Solves a chain of tapes at a mood's peak. */
 export function solveChain(
   options: ChainOfTapes & {
@@ -137,6 +141,7 @@ export function solveChain(
     railId,
     railV,
     peakA: solved.totalA,
+    askedA: sumOf(ladder.loadA) + sumOf(ladder.steadyA),
     voltageV,
     leastV,
     wantsV: ladder.fullAboveV,

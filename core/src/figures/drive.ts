@@ -6,10 +6,10 @@ import { amps, fillSum, type Message, ohms, say, volts, watts } from '../units/i
 import type { Explanation } from './figure.ts';
 
 /** What a transistor costs before a channel, or why it does not do. */
-function sayCompared({ lostV, heatW, holdA, drivingV, fullOnV, bears, part }: Compared): Message {
+function sayCompared({ lostV, heatW, holdA, drivenV, fullOnV, bears, part }: Compared): Message {
   if (!bears) return say`bears ${amps(part.currentLimitA)} and no more`;
-  if (fullOnV > drivingV + 1e-9)
-    return say`half on with a spent pack: it wants ${volts(fullOnV)}, and gets ${volts(drivingV)}`;
+  if (fullOnV > drivenV + 1e-9)
+    return say`half on with a spent pack: it wants ${volts(fullOnV)}, and gets ${volts(drivenV)}`;
   return say`loses ${volts(lostV)}, ${watts(heatW)} of heat${part.type === 'bipolar' ? say`, takes ${amps(holdA)} of its pin` : ''}`;
 }
 

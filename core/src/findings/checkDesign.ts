@@ -33,6 +33,7 @@ import { darkMoodRule, drivenMoveRule, lightsItselfRule, mixedSetRule, setRule, 
 import { needRule } from './needRules.ts';
 import { partGoneRule } from './partRules.ts';
 import {
+  gateRule,
   loadSwitchRule,
   pinLoadRule,
   pinLowRule,
@@ -123,6 +124,7 @@ const rules: readonly Rule[] = [
   sharedResistorRule,
   pinLowRule,
   pinLoadRule,
+  gateRule,
   switchLoadRule,
   loadSwitchRule,
   pinPlanRule,

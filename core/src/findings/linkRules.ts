@@ -10,7 +10,7 @@ import { leadOf, suitFuse } from './fuses.ts';
 import { spare } from './margins.ts';
 import { starvesBoard } from './starvesBoard.ts';
 import { feedAgain } from './tapeRules.ts';
-import { sayBlows } from './tellFuse.ts';
+import { tellLink } from './tellLink.ts';
 
 /** Parts that are cheap to exchange: where one of these gives way, exchange it rather than dim the piece. */
 const exchangeable = new Set(['plug', 'switch', 'fuse', 'wire']);
@@ -172,22 +172,19 @@ export const linkRule: Rule = (input) =>
       (ceiling) => ceiling.setTo > ceiling.brightness && !isToldByLink(ceiling, supply),
     );
     return supply.links
-      .filter((link) => link.fill > 1 + 1e-9 && Number.isFinite(link.loadA) && !(isTold && !exchangeable.has(link.id)))
-      .map(
-        (link, i, all): Finding => ({
-          ...nameLink(link, all.slice(0, i), supply),
-          gravity: 'stop',
+      .filter((link) => Number.isFinite(link.loadA) && !(isTold && !exchangeable.has(link.id)))
+      .flatMap((link) => {
+        const told = tellLink(link);
+        return told ? [{ link, told }] : [];
+      })
+      .map(({ link, told }, i, all): Finding => {
+        const before = all.slice(0, i).map((each) => each.link);
+        return {
+          ...told,
+          ...nameLink(link, before, supply),
           stage: 'power',
           aboutId: itemOfLink(link, supply),
-          actual: { kind: 'currentA', value: link.loadA },
-          limit: { kind: 'currentA', value: link.limitA },
-          what: say`${link.name} carries ${amps(link.loadA)} at peak and is good for ${amps(link.limitA)}`,
-          why:
-            link.id === 'fuse'
-              ? sayBlows.why
-              : 'It heats, drops voltage or fails, on the night rather than on the bench.',
-          mend: sayBlows.mend,
           fixes: fixLink(link, supply, input),
-        }),
-      );
+        };
+      });
   });

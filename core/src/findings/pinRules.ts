@@ -7,6 +7,7 @@ import { changeItem, changeWay, type Design, itemNamed } from '../plan/index.ts'
 import { amps, ohms, say, volts } from '../units/index.ts';
 import type { Rule, RuleInput } from './finding.ts';
 import { columnsOnTransistors } from './scanRules.ts';
+import { tellGate } from './tellGate.ts';
 
 /** More current than the transistor of a channel bears. */
 export const switchLoadRule: Rule = ({ assessment }) =>
@@ -48,6 +49,39 @@ export const loadSwitchRule: Rule = ({ assessment }) =>
       },
     ];
   });
+
+/** Every transistor between a pin and what it switches. */
+const listTransistors = ({ driven, loads }: Assessment) => [
+  ...driven.flatMap(({ itemId, name, channels, transistor, scan }) => [
+    ...(transistor ? [{ itemId, name, key: `${channels[0] ?? 0}`, transistor }] : []),
+    ...(scan?.columnSwitch ? [{ itemId, name, key: 'columns', transistor: scan.columnSwitch }] : []),
+  ]),
+  ...loads.flatMap(({ itemId, name, transistor }) => (transistor ? [{ itemId, name, key: 'load', transistor }] : [])),
+];
+
+/** A transistor that its pin, or its rail, does not turn full on: once for an item. */
+export const gateRule: Rule = ({ design, assessment }) => {
+  const told = listTransistors(assessment).flatMap(({ itemId, name, key, transistor }): Finding[] => {
+    const { part, drivenV } = transistor;
+    const low = tellGate({ name: `the transistor of ${name}`, type: part.type, drivenV, fullOnV: part.gateV });
+    if (!low) return [];
+    const item = itemNamed(design, itemId);
+    const said = item && 'switchedBy' in item ? item.switchedBy : null;
+    return [
+      {
+        ...low,
+        ...named(low.rule, itemId, key),
+        stage: 'drive',
+        aboutId: itemId,
+        fixes:
+          said && 'part' in said && said.part !== null
+            ? [{ label: 'Take the reckoned transistor', edits: changeWay(design, itemId, { ...said, part: null }) }]
+            : [],
+      },
+    ];
+  });
+  return told.filter(({ aboutId }, i) => told.findIndex((each) => each.aboutId === aboutId) === i);
+};
 
 /** What a column of a grid asks of its pin: the current of a light, or what drives its transistor; nothing where another part scans. */
 function columnPinA({ scan, corners }: Driven): number {

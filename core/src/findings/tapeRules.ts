@@ -71,26 +71,40 @@ export function feedAgain(
   return [];
 }
 
+/** Where the pixel of a tape that gets least gets less than it wants; null where it does not. Wherever it is asked about. */
+export function tellTapeLow(
+  voltageV: readonly number[],
+  wantsV: number,
+): Omit<Finding, 'id' | 'stage' | 'aboutId' | 'fixes'> | null {
+  const leastV = voltageV.reduce((least, volts) => Math.min(least, volts), Number.POSITIVE_INFINITY);
+  if (leastV >= wantsV) return null;
+  const isFar = voltageV.indexOf(leastV) === voltageV.length - 1;
+  return {
+    rule: 'tape-low',
+    gravity: 'mend',
+    actual: { kind: 'voltageV', value: leastV },
+    limit: { kind: 'voltageV', value: wantsV },
+    what: say`The ${isFar ? 'far pixels' : 'pixels between feeds'} get ${volts(leastV)} at peak; they want ${volts(wantsV)}`,
+    why: 'Blue and green fade first, so white goes warm, and below that the pixel stops.',
+    mend: 'Feed it at more places, thicker wire to the tape, or less brightness.',
+  };
+}
+
 /** The pixel of a line that gets least, which wants its voltage at the height too. */
 export const tapeLowRule: Rule = (input) => {
   const low = input.assessment.chains.find(
     (chain) => chain.voltageV.length > 0 && chain.railV > 0 && chain.leastV < chain.wantsV,
   );
-  if (!low) return [];
+  const told = low && tellTapeLow(low.voltageV, low.wantsV);
+  if (!low || !told) return [];
   // Where the rail itself is hardly above that, no wire helps: the tape hangs on the pack straight.
   const isStraight = low.railV < low.wantsV + straightAboveV;
-  const isFar = low.voltageV.indexOf(low.leastV) === low.voltageV.length - 1;
   return [
     {
-      ...named('tape-low'),
-      gravity: 'mend',
+      ...told,
+      ...named(told.rule),
       stage: 'power',
       aboutId: low.tapeIds[low.tapeIds.length - 1] ?? null,
-      actual: { kind: 'voltageV', value: low.leastV },
-      limit: { kind: 'voltageV', value: low.wantsV },
-      what: say`The ${isFar ? 'far pixels' : 'pixels between feeds'} get ${volts(low.leastV)} at peak; they want ${volts(low.wantsV)}`,
-      why: 'Blue and green fade first, so white goes warm, and below that the pixel stops.',
-      mend: 'Feed it at more places, thicker wire to the tape, or less brightness.',
       fixes: isStraight ? addBoost(input) : feedAgain(input, low.tapeIds),
     },
   ];

@@ -36,12 +36,6 @@ export function tellNoneSuits(lead: LeadToFuse): Pick<FuseTold, 'what' | 'why' |
   };
 }
 
-/** A fuse that lets go of what flows at the height. */
-export const sayBlows = {
-  why: 'It blows in the middle of the evening.',
-  mend: 'Take a stronger one, or lower the brightness.',
-} as const;
-
 function noFuse(lead: FusedLead): FuseTold | null {
   const { name, burns, shortA } = lead;
   const none = tellNoneSuits(lead);

@@ -2,7 +2,7 @@ import { type RailRange, rangeOfChip } from '../items/index.ts';
 import { type Library, type TransistorPart, transistors } from '../parts/index.ts';
 import type { Driven } from './driven.ts';
 import type { Rails } from './rails.ts';
-import { drivingV, standBefore, type TransistorSwitch } from './transistors.ts';
+import { standBefore, type TransistorSwitch } from './transistors.ts';
 
 /** Warm, a field-effect transistor conducts so much worse than it is promised to when cool; typical of the kind. */
 const HOT = 1.5;
@@ -16,21 +16,21 @@ export interface Compared {
   /** What holds it on. */
   readonly holdA: number;
   /** What drives it with the pack at its lowest, and what it asks for to be full on. */
-  readonly drivingV: number;
+  readonly drivenV: number;
   readonly fullOnV: number;
   /** It bears the channel at its brightest. */
   readonly bears: boolean;
 }
 
-function compare(on: TransistorSwitch, channelA: number, brightestA: number, drivenV: number): Compared {
-  const { part } = on;
+function compare(on: TransistorSwitch, channelA: number, brightestA: number): Compared {
+  const { part, drivenV } = on;
   const lostV = part.type === 'bipolar' ? part.onDropV : channelA * part.onOhm * HOT;
   return {
     part,
     lostV,
     heatW: lostV * channelA,
     holdA: on.pinA,
-    drivingV: drivenV,
+    drivenV,
     fullOnV: part.gateV,
     bears: brightestA <= part.currentLimitA,
   };
@@ -52,19 +52,14 @@ export function compareTransistors(
   const chip: RailRange = rangeOfChip(board.part, boardRail);
   const between = { chip, rail, aboveV: Math.max(0, rail.mostV - chip.leastV) };
   const of = (part: TransistorPart): Compared =>
-    compare(
-      standBefore(part, between, channelA, library, false),
-      channelA,
-      channelBrightestA,
-      drivingV(part, chip, rail),
-    );
+    compare(standBefore(part, between, channelA, library, false), channelA, channelBrightestA);
   const others = transistors
     .filter(({ side, type }) => side === transistor.part.side && type !== transistor.part.type)
     .map(of);
-  const serves = ({ fullOnV, drivingV: drivenV, bears, holdA }: Compared): boolean =>
+  const serves = ({ fullOnV, drivenV, bears, holdA }: Compared): boolean =>
     bears && fullOnV <= drivenV + 1e-9 && holdA <= board.part.pinLimitA;
   return {
-    own: compare(transistor, channelA, channelBrightestA, drivingV(transistor.part, chip, rail)),
+    own: compare(transistor, channelA, channelBrightestA),
     other: others.find(serves) ?? others.find(({ bears }) => bears) ?? others.at(-1) ?? null,
   };
 }

@@ -42,6 +42,8 @@ export interface TransistorSwitch {
   readonly part: TransistorPart;
   /** From the pin, or from its helper, to base or gate. */
   readonly gateOhm: number;
+  /** What drives its base or gate with the pack at its lowest. */
+  readonly drivenV: number;
   /** What the pin gives for it, or takes where light is a low pin. */
   readonly pinA: number;
   /** A small transistor between the pin and one above whose rail is more than the chip bears. */
@@ -79,7 +81,7 @@ const helperOf = (library: Library): TransistorPart | null =>
   null;
 
 /** The voltage that drives a transistor's gate or base at the lowest pack: the pin's, or above the rail's. */
-export const drivingV = (part: TransistorPart, chip: RailRange, rail: RailRange): number =>
+const drivingV = (part: TransistorPart, chip: RailRange, rail: RailRange): number =>
   part.side === 'low' ? chip.leastV : rail.leastV;
 
 /** A transistor with what stands before its gate or base there. */
@@ -94,10 +96,12 @@ export function standBefore(
   const helper = isHelped ? helperOf(library) : null;
   const helperA = helper ? 0.001 : 0;
   const pullOhm = isQuick && helper ? QUICK_PULL_OHM : PULL_OHM;
+  const drivenV = drivingV(part, chip, rail);
   if (part.type === 'field-effect')
     return {
       part,
       gateOhm: GATE_OHM,
+      drivenV,
       pinA: helperA,
       helper,
       helperA,
@@ -113,6 +117,7 @@ export function standBefore(
   return {
     part,
     gateOhm,
+    drivenV,
     pinA: helper ? helperA : Math.max(0, (volts - part.gateV) / gateOhm),
     helper,
     helperA,

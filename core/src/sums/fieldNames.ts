@@ -9,6 +9,7 @@ export const sumOfField = {
   'plain tape.diffuserMm': 'diffuser',
   'pixel tape.lengthMm': 'tape-count',
   'plain tape.lengthMm': 'plain-tape',
+  'pixel tape.feedsAt': 'tape-drop',
   'pack.fuseA': 'fuse',
   'outside supply.fuseA': 'fuse',
   'pack.capacityMah': 'runtime',

@@ -2,8 +2,8 @@ import type { Assessment } from '../assess.ts';
 import { forwardVoltageV, type LedCurve } from '../circuit/index.ts';
 import { leadOf } from '../findings/index.ts';
 import { LIGHT_SHARE } from '../heat/index.ts';
-import { distanceMm, dotPitchMm, type Item, type ItemOf, openCircuitVoltageV } from '../items/index.ts';
-import type { Driven } from '../network/index.ts';
+import { distanceMm, dotPitchMm, type Item, type ItemOf, openCircuitVoltageV, railsOhm } from '../items/index.ts';
+import { type Driven, feedsOfChain, runOhm } from '../network/index.ts';
 import { chemistries, findPart } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
 import type { Printer } from '../units/index.ts';
@@ -158,6 +158,28 @@ function askPlain({ item, assessment }: InPlan<ItemOf<'plain tape'>>): Given | n
     voltageV: part.voltageV,
     colours: part.colours,
     ...(Number.isFinite(limitA) ? { supplyA: limitA } : {}),
+  };
+}
+
+/** A tape that is fed alone and lit all along, as it stands at the height of the moods; others are no even tape. */
+function askFeeds({ item, assessment }: InPlan<ItemOf<'pixel tape'>>): Given | null {
+  const placed = assessment.placed.find((each) => each.id === item.id);
+  const chain = assessment.chains.find(({ tapeIds }) => tapeIds.includes(item.id));
+  if (placed?.shape !== 'pixels' || !chain || chain.tapeIds.length > 1 || chain.railV <= 0) return null;
+  const { lights } = placed.cut;
+  if (lights === 0 || placed.lit < lights || placed.pieces.length > 1) return null;
+  const { perMetre } = placed.part;
+  const feeds = feedsOfChain([placed]);
+  return {
+    lengthMm: (lights * 1000) / perMetre,
+    perMetre,
+    pixelA: chain.askedA / lights,
+    supplyV: chain.railV,
+    railOhmPerMetre: railsOhm(placed.part, 1) * perMetre,
+    feeds: feeds.map(({ light }) => ((Math.min(light, lights - 1) + 0.5) * 1000) / perMetre),
+    leadsOhm: feeds.map(({ runId }) => runOhm(assessment.runs.find(({ id }) => id === runId))),
+    fullAboveV: chain.wantsV,
+    wantedV: chain.wantsV,
   };
 }
 
@@ -326,6 +348,7 @@ const asked: Readonly<Record<AnsweredField, Asking>> = {
   'plain tape.diffuserMm': of<'plain tape'>(askDiffuser, typed('depthMm')),
   'pixel tape.lengthMm': of<'pixel tape'>(askCount, typed('routeMm')),
   'plain tape.lengthMm': of<'plain tape'>(askPlain, typed('lengthMm')),
+  'pixel tape.feedsAt': of<'pixel tape'>(askFeeds),
   'pack.fuseA': of<'pack'>(askFuse, figureOf('fuseA')),
   'outside supply.fuseA': of<'outside supply'>(askFuse, figureOf('fuseA')),
   'pack.capacityMah': of<'pack'>(askRunTime, typed('capacityMah')),

@@ -2,8 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { answerOf, askAndPut, figureOf, itemOf, toldBy, toldOf } from '../../tests/askedAndPut.ts';
 import { assess } from '../assess.ts';
-import { builtInLibrary, findPart, stateFigure } from '../parts/index.ts';
+import { checkDesign } from '../findings/index.ts';
+import { builtInLibrary, findPart, pixelTapes, stateFigure, transistors } from '../parts/index.ts';
 import { type Design, emptyDesign } from '../plan/index.ts';
+import { askOfField } from './ofFields.ts';
 import { freshItem } from './piece.ts';
 
 const between = (min: number, max: number) => fc.double({ min, max, noNaN: true });
@@ -141,6 +143,53 @@ describe('a sum about lights and a plan of the same thing say the same', () => {
     );
   });
 
+  it('a field-effect transistor that its pin does not turn full on', () => {
+    const parts = transistors.filter(({ type, side }) => type === 'field-effect' && side === 'low');
+    const boards = ['controller-large-5v', 'controller-dual-3v3'] as const;
+    const told = new Set<string>();
+    for (const part of parts)
+      for (const boardId of boards) {
+        const board = findPart(builtInLibrary, 'controller', boardId);
+        if (!board) throw new Error('no such part');
+        const at = { xMm: 1, yMm: 1 };
+        const stated = stateFigure(0.3, 'measured');
+        const design: Design = {
+          ...emptyDesign,
+          items: [
+            freshItem('outside supply', { id: 's', name: 'Supply', at, part: 'supply-bench', volts: 5 }),
+            freshItem('board', { id: 'b', name: 'Board', at, part: board.id }),
+            freshItem('load', {
+              id: 'l',
+              name: 'Load',
+              at,
+              part: 'load-any',
+              switchedBy: { way: 'transistor below', board: 'b', part: part.id },
+              restA: stateFigure(0, 'measured'),
+              usualA: stated,
+              mostA: stated,
+              startA: stated,
+            }),
+          ],
+        };
+        const assessment = assess(design);
+        const gateV = assessment.loads[0]?.transistor?.drivenV ?? Number.NaN;
+        const answer = answerOf('mosfet-switch', { loadA: 0.3, gateV, onOhm: part.onOhm, promisedAtV: part.gateV });
+        const [ofSum] = answer.findings.filter(({ id }) => id === 'gate-low');
+        const [ofPlan] = checkDesign(design, assessment).filter(({ rule }) => rule === 'gate-low');
+        expect(ofSum?.gravity).toBe(ofPlan?.gravity);
+        expect(ofSum?.mend).toEqual(ofPlan?.mend);
+        told.add(`${part.gateV} V at ${gateV} V: ${ofPlan ? 'half on' : 'full on'}`);
+      }
+    expect([...told].sort()).toEqual([
+      '10 V at 3.135 V: half on',
+      '10 V at 4.95 V: half on',
+      '3 V at 3.135 V: full on',
+      '3 V at 4.95 V: full on',
+      '4.5 V at 3.135 V: half on',
+      '4.5 V at 4.95 V: full on',
+    ]);
+  });
+
   it('a light, or a tape, on a battery: what runs how long, and what is amiss', () => {
     const packIds = ['lithium-round-2600', 'two-lithium-round', 'three-aa-alkaline', 'coin-2032'] as const;
     fc.assert(
@@ -184,5 +233,65 @@ describe('a sum about lights and a plan of the same thing say the same', () => {
       ),
       { seed: 17, numRuns: 15 },
     );
+  });
+
+  it('a tape along its way, out of its plan: at every feed, each with its lead', () => {
+    const tapes = pixelTapes.filter(({ form }) => form === undefined);
+    const met = new Set<string>();
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...tapes),
+        between(0.3, 6),
+        fc.array(between(0.2, 0.95), { maxLength: 3 }),
+        between(20, 2000),
+        (part, metres, shares, apartMm) => {
+          const y = 0;
+          const design: Design = {
+            ...emptyDesign,
+            items: [
+              freshItem('outside supply', {
+                id: 's',
+                name: 'Supply',
+                at: { xMm: -apartMm, yMm: y },
+                part: 'supply-bench',
+                volts: part.ratedVoltageV,
+              }),
+              freshItem('board', {
+                id: 'b',
+                name: 'Board',
+                at: { xMm: -apartMm, yMm: y },
+                part: 'controller-large-5v',
+              }),
+              freshItem('pixel tape', {
+                id: 't',
+                name: 'Tape',
+                at: { xMm: 0, yMm: y },
+                part: part.id,
+                lengthMm: metres * 1000,
+                feedsAt: shares.map((share) => Math.floor(share * metres * part.perMetre)),
+                route: [
+                  { xMm: 0, yMm: y },
+                  { xMm: metres * 1000, yMm: y },
+                ],
+              }),
+            ],
+          };
+          const assessment = assess(design);
+          const [chain] = assessment.chains;
+          const asked = askOfField('feedsAt', { design, assessment, item: itemOf(design, 'pixel tape') });
+          if (!asked || !chain) throw new Error('an even tape can be asked');
+          const answer = answerOf(asked.sum.name, asked.given);
+          // A pixel at rest takes its milliampere however low it is; the sum lets all of it fade.
+          expect(figureOf(answer, 'leastV')).toBeCloseTo(chain.leastV, chain.leastV >= chain.wantsV ? 6 : 0);
+          const told = checkDesign(design, assessment).find(({ rule }) => rule === 'tape-low');
+          const inSum = answer.findings.find(({ id }) => id === 'tape-low');
+          expect(inSum?.gravity).toBe(told?.gravity);
+          expect(inSum?.mend).toEqual(told?.mend);
+          met.add(told ? 'low' : 'enough');
+        },
+      ),
+      { seed: 23, numRuns: 60 },
+    );
+    expect(met.size).toBe(2);
   });
 });

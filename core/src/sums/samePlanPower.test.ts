@@ -253,6 +253,8 @@ describe('a sum about power and wires and a plan of the same thing say the same'
     const own = { ...inStock, wires: { ...inStock.wires, runs } };
     const told = toldOfFuse(own);
     expect(told?.gravity).toBe('stop');
-    expect(told && usualPrinter.message(told.what)).toMatch(/^The fuse of 2 A guards too little: .* bears 800 mA$/);
+    expect(told && usualPrinter.message(told.what)).toMatch(
+      /^The fuse of 2.00 A guards too little: Lead of Load bears 800 mA$/,
+    );
   });
 });

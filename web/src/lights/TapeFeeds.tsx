@@ -4,6 +4,7 @@ import { extraFeeds } from '@glimmer/core/network';
 import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { setField } from '../items/itemActions.ts';
+import { SumOf } from '../items/SumOf.tsx';
 import { useSheet } from '../stages/useSheet.ts';
 import { mend } from '../state/planStore.ts';
 import { usePrinter } from '../units/index.ts';
@@ -101,10 +102,12 @@ export function TapeFeeds({ item, placed }: TapeFeedsProps) {
   const leastV = Math.min(...own);
   return (
     <div className="mt-2">
-      <FigureLine
-        label="At the height its lights get, at the least"
-        value={`${printer.quantity('voltageV', leastV)} (light ${own.indexOf(leastV) + 1}; wanted ${printer.quantity('voltageV', chain.wantsV)})`}
-      />
+      <SumOf item={item} field="feedsAt" label="Where it is fed">
+        <FigureLine
+          label="At the height its lights get, at the least"
+          value={`${printer.quantity('voltageV', leastV)} (light ${own.indexOf(leastV) + 1}; wanted ${printer.quantity('voltageV', chain.wantsV)})`}
+        />
+      </SumOf>
       <FeedRows
         item={item}
         lights={lights}

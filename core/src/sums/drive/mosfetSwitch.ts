@@ -1,13 +1,13 @@
 import { judgeGate } from '../../circuit/index.ts';
 import { fetAt, fetOnLine, lineOf, type OnLine, switchHeat } from '../../drive/index.ts';
+import { tellGate } from '../../findings/index.ts';
 import type { Finding } from '../../items/index.ts';
-import { fillSum, say, volts } from '../../units/index.ts';
+import { fillSum } from '../../units/index.ts';
 import { ask, assume, choice } from '../inputs.ts';
 import { defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
 import { onItsLine, temperatures } from './onItsLine.ts';
 
 interface Judged {
-  readonly verdict: string;
   readonly gateV: number;
   readonly promisedAtV: number;
   readonly ambientC: number;
@@ -17,49 +17,44 @@ interface Judged {
 }
 
 /** What is amiss, or to be known. */
-const judge = ({ verdict, gateV, promisedAtV, ambientC, heatW, thermalKPerW, side }: Judged): Finding[] =>
-  findingsWhere(
-    [
-      verdict !== 'full on',
-      finding(
-        'gate-low',
-        'stop',
-        say`${volts(gateV)} does not turn it full on: its on-resistance is promised at ${volts(promisedAtV)}`,
-        'The threshold is where it begins to conduct, not where it is on; between the two it is a heater.',
-        say`Take one that is promised at ${volts(gateV)} or less.`,
-      ),
-    ],
-    [
-      ambientC + heatW * thermalKPerW > 120,
-      finding(
-        'switch-hot',
-        'stop',
-        'It gets too hot',
-        'Inside a closed piece there is little air.',
-        'Lower on-resistance, or copper to carry the heat away.',
-      ),
-    ],
-    [
-      side === 'minus',
-      finding(
-        'high-side',
-        'mind',
-        'A common minus asks for a switch on the plus side',
-        'It is on when its gate is pulled low: dimming works the other way round, and above the pin’s own voltage it needs a second transistor.',
-        'Invert the levels in the program.',
-      ),
-    ],
-    [
-      true,
-      finding(
-        'pull-down',
-        'mind',
-        'A pull-down of 100 kΩ at the gate',
-        'While the controller starts its pins float, and a floating gate lights the lamp.',
-        'Gate resistor 100 to 330 Ω, pull-down on the pin’s side of it.',
-      ),
-    ],
-  );
+function judge({ gateV, promisedAtV, ambientC, heatW, thermalKPerW, side }: Judged): Finding[] {
+  const low = tellGate({ name: 'it', type: 'field-effect', drivenV: gateV, fullOnV: promisedAtV });
+  return [
+    ...(low ? [finding(low.rule, low.gravity, low.what, low.why, low.mend)] : []),
+    ...findingsWhere(
+      [
+        ambientC + heatW * thermalKPerW > 120,
+        finding(
+          'switch-hot',
+          'stop',
+          'It gets too hot',
+          'Inside a closed piece there is little air.',
+          'Lower on-resistance, or copper to carry the heat away.',
+        ),
+      ],
+      [
+        side === 'minus',
+        finding(
+          'high-side',
+          'mind',
+          'A common minus asks for a switch on the plus side',
+          'It is on when its gate is pulled low: dimming works the other way round, and above the pin’s own voltage it needs a second transistor.',
+          'Invert the levels in the program.',
+        ),
+      ],
+      [
+        true,
+        finding(
+          'pull-down',
+          'mind',
+          'A pull-down of 100 kΩ at the gate',
+          'While the controller starts its pins float, and a floating gate lights the lamp.',
+          'Gate resistor 100 to 330 Ω, pull-down on the pin’s side of it.',
+        ),
+      ],
+    ),
+  ];
+}
 
 /** Answers whether a pin turns a field-effect transistor full on. */
 export const mosfetSwitchSum = defineSum({
@@ -107,7 +102,6 @@ export const mosfetSwitchSum = defineSum({
       ],
       steps: [fillSum(switchHeat, { I: loadA, R: onOhm })],
       findings: judge({
-        verdict,
         gateV,
         promisedAtV,
         ambientC,

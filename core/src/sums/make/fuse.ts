@@ -1,8 +1,8 @@
-import { fusesFor, guardA, type LeadToFuse, sayBlows, tellFuse, tellNoneSuits } from '../../findings/index.ts';
+import { fusesFor, guardA, type LeadToFuse, tellFuse, tellLink, tellNoneSuits } from '../../findings/index.ts';
 import { type Finding, itemsOf, kindOf } from '../../items/index.ts';
 import { type Item, mapItem } from '../../plan/index.ts';
 import { fuseBand } from '../../power/index.ts';
-import { amps, fillSum, gauge, say } from '../../units/index.ts';
+import { fillSum, gauge } from '../../units/index.ts';
 import { wireCarriesA } from '../../wires/index.ts';
 import { ask, optional } from '../inputs.ts';
 import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
@@ -29,18 +29,10 @@ const leadAsked = ({ steadyA, weakestA, gaugeAwg, shortA }: Asked): LeadToFuse =
 function tellFitted(lead: LeadToFuse, fuseA: number | null): Finding[] {
   if (fuseA === null) return [];
   const told = tellFuse({ ...lead, name: 'the pack', fuseA, burns: false });
+  const blows = tellLink({ id: 'fuse', name: 'The fuse', loadA: lead.steadyA, limitA: fuseA });
   return [
     ...(told ? [finding(told.rule, told.gravity, told.what, told.why, told.mend)] : []),
-    ...findingsWhere([
-      fuseA < lead.steadyA,
-      finding(
-        'fuse-blows',
-        'stop',
-        say`The fuse of ${amps(fuseA)} carries ${amps(lead.steadyA)}`,
-        sayBlows.why,
-        sayBlows.mend,
-      ),
-    ]),
+    ...(blows ? [finding('fuse-blows', blows.gravity, blows.what, blows.why, blows.mend)] : []),
   ];
 }
 

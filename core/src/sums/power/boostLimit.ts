@@ -1,6 +1,7 @@
+import { tellLink } from '../../findings/index.ts';
 import type { Finding } from '../../items/index.ts';
 import { boostInput, linearHeat, solveConstantPower } from '../../items/index.ts';
-import { amps, fillSum, ohms, say, volts, watts } from '../../units/index.ts';
+import { fillSum, ohms, say, volts, watts } from '../../units/index.ts';
 import { sample } from '../drawing.ts';
 import { ask, assume, choice, optional } from '../inputs.ts';
 import { defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
@@ -65,49 +66,48 @@ interface Judged {
 }
 
 /** What is amiss with a switching one. */
-const judge = ({ inputA, inputV, inputLimitA, inputLeastV, askedW, mostW, openV, sourceOhm }: Judged): Finding[] =>
-  findingsWhere(
-    [
-      inputA === null,
-      finding(
-        'collapses',
-        'stop',
-        say`It collapses: ${watts(askedW)} asked, ${watts(mostW)} is the most a source of ${volts(openV)} and ${ohms(sourceOhm)} gives`,
-        'The more the voltage falls, the more current the converter takes, until it can’t.',
-        'A cell of less resistance, two side by side, or less output.',
-      ),
-    ],
-    [
-      inputA !== null && inputLimitA !== null && inputA > inputLimitA,
-      finding(
-        'input-over',
-        'stop',
-        say`It would take in ${amps(inputA ?? 0)}; its limit is ${amps(inputLimitA ?? 0)}`,
-        'At its limit a converter lets its output fall, and what hangs there resets.',
-        'A higher cell voltage, less output, or a larger converter.',
-      ),
-    ],
-    [
-      inputV !== null && inputLeastV !== null && inputV < inputLeastV,
-      finding(
-        'input-low',
-        'stop',
-        say`${volts(inputV ?? 0)} are left at its input; it works from ${volts(inputLeastV ?? 0)}`,
-        'Below that it stops, the cell recovers, and it starts again: the light blinks.',
-        'A higher cell voltage, less resistance on the way, or less output.',
-      ),
-    ],
-    [
-      inputA !== null && askedW > 0.7 * mostW,
-      finding(
-        'near-collapse',
-        'mend',
-        'It is near the collapse',
-        'A little less charge, a little more cold or an older cell tips it over.',
-        'Keep below two thirds of the most the cell gives.',
-      ),
-    ],
-  );
+function judge(asked: Judged): Finding[] {
+  const { inputA, inputV, inputLimitA, inputLeastV, askedW, mostW, openV, sourceOhm } = asked;
+  const over =
+    inputA === null || inputLimitA === null
+      ? null
+      : tellLink({ id: 'converter input', name: 'Its input', loadA: inputA, limitA: inputLimitA });
+  return [
+    ...(over ? [finding('input-over', over.gravity, over.what, over.why, over.mend)] : []),
+    ...findingsWhere(
+      [
+        inputA === null,
+        finding(
+          'collapses',
+          'stop',
+          say`It collapses: ${watts(askedW)} asked, ${watts(mostW)} is the most a source of ${volts(openV)} and ${ohms(sourceOhm)} gives`,
+          'The more the voltage falls, the more current the converter takes, until it can’t.',
+          'A cell of less resistance, two side by side, or less output.',
+        ),
+      ],
+      [
+        inputV !== null && inputLeastV !== null && inputV < inputLeastV,
+        finding(
+          'input-low',
+          'stop',
+          say`${volts(inputV ?? 0)} are left at its input; it works from ${volts(inputLeastV ?? 0)}`,
+          'Below that it stops, the cell recovers, and it starts again: the light blinks.',
+          'A higher cell voltage, less resistance on the way, or less output.',
+        ),
+      ],
+      [
+        inputA !== null && askedW > 0.7 * mostW,
+        finding(
+          'near-collapse',
+          'mend',
+          'It is near the collapse',
+          'A little less charge, a little more cold or an older cell tips it over.',
+          'Keep below two thirds of the most the cell gives.',
+        ),
+      ],
+    ),
+  ];
+}
 
 /** Answers what a converter asks of its cell, and where it collapses. */
 export const boostLimitSum = defineSum({

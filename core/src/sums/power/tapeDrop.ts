@@ -1,6 +1,6 @@
+import { tellTapeLow } from '../../findings/index.ts';
 import type { Finding } from '../../items/index.ts';
 import { tapeVoltages } from '../../power/index.ts';
-import { say, volts } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { assume, choice, list } from '../inputs.ts';
 import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
@@ -8,7 +8,7 @@ import { evenTape, tapeInputs } from './evenTape.ts';
 
 interface Judged {
   readonly collapsed: boolean;
-  readonly least: number;
+  readonly voltageV: readonly number[];
   readonly wantedV: number;
   /** Feeds that fall on a pixel which has one already. */
   readonly onOne: number;
@@ -17,53 +17,48 @@ interface Judged {
 }
 
 /** What is amiss, or to be known. */
-const judge = ({ collapsed, least, wantedV, onOne, beyond }: Judged): Finding[] =>
-  findingsWhere(
-    [
-      collapsed,
-      finding(
-        'tape-collapses',
-        'stop',
-        'The tape can’t draw that much through its rails',
-        'The voltage is used up before the far end.',
-        'More feeds, or less brightness.',
-      ),
-    ],
-    [
-      least < wantedV && !collapsed,
-      finding(
-        'tape-low',
-        'mend',
-        say`The weakest pixel gets ${volts(least)}; ${volts(wantedV)} is wanted`,
-        'Blue and green starve first, so white goes warm towards the far end.',
-        'Feed it at more places: see feed-points.',
-      ),
-    ],
-    [
-      onOne > 0,
-      finding(
-        'feeds-on-one',
-        'mind',
-        onOne === 1
-          ? 'Two feeds fall on one pixel: only their leads share what it takes'
-          : `${onOne} feeds fall on a pixel that has one already`,
-        'What joins the tape at the same place feeds the same piece of its rails.',
-        'Put it at least a pixel farther, or leave it out.',
-      ),
-    ],
-    [
-      beyond > 0,
-      finding(
-        'feed-beyond',
-        'mend',
-        beyond === 1
-          ? 'A feed lies past the end of the tape: it is taken at its last pixel'
-          : `${beyond} feeds lie past the end of the tape: they are taken at its last pixel`,
-        'There is nothing to solder to beyond it.',
-        'Type where along the tape it is joined.',
-      ),
-    ],
-  );
+function judge({ collapsed, voltageV, wantedV, onOne, beyond }: Judged): Finding[] {
+  const low = collapsed ? null : tellTapeLow(voltageV, wantedV);
+  return [
+    ...(low ? [finding(low.rule, low.gravity, low.what, low.why, low.mend)] : []),
+    ...findingsWhere(
+      [
+        collapsed,
+        finding(
+          'tape-collapses',
+          'stop',
+          'The tape can’t draw that much through its rails',
+          'The voltage is used up before the far end.',
+          'More feeds, or less brightness.',
+        ),
+      ],
+      [
+        onOne > 0,
+        finding(
+          'feeds-on-one',
+          'mind',
+          onOne === 1
+            ? 'Two feeds fall on one pixel: only their leads share what it takes'
+            : `${onOne} feeds fall on a pixel that has one already`,
+          'What joins the tape at the same place feeds the same piece of its rails.',
+          'Put it at least a pixel farther, or leave it out.',
+        ),
+      ],
+      [
+        beyond > 0,
+        finding(
+          'feed-beyond',
+          'mend',
+          beyond === 1
+            ? 'A feed lies past the end of the tape: it is taken at its last pixel'
+            : `${beyond} feeds lie past the end of the tape: they are taken at its last pixel`,
+          'There is nothing to solder to beyond it.',
+          'Type where along the tape it is joined.',
+        ),
+      ],
+    ),
+  ];
+}
 
 /** Answers what a tape loses along its rails. */
 export const tapeDropSum = defineSum({
@@ -116,7 +111,7 @@ export const tapeDropSum = defineSum({
       steps: [],
       findings: judge({
         collapsed,
-        least,
+        voltageV: solved.voltageV,
         wantedV: values.wantedV,
         onOne: within.length - new Set(within.map(pixelAt)).size,
         beyond: feeds.length - within.length,

@@ -1,0 +1,28 @@
+import type { Finding } from '../items/index.ts';
+import type { LinkLimit } from '../power/index.ts';
+import { amps, type Message, say } from '../units/index.ts';
+
+/** A link between cell and light, with what it carries at the height. */
+export interface CarryingLink extends Pick<LinkLimit, 'id' | 'limitA'> {
+  /** As it is called. */
+  readonly name: Message;
+  readonly loadA: number;
+}
+
+/** What is told of a link that carries more than it may; null where it does not. Wherever it is asked about. */
+export function tellLink(link: CarryingLink): Omit<Finding, 'id' | 'stage' | 'aboutId' | 'fixes'> | null {
+  const { id, name, loadA, limitA } = link;
+  if (loadA <= limitA * (1 + 1e-9)) return null;
+  return {
+    rule: 'link',
+    gravity: 'stop',
+    actual: { kind: 'currentA', value: loadA },
+    limit: { kind: 'currentA', value: limitA },
+    what: say`${name} carries ${amps(loadA)} at peak and is good for ${amps(limitA)}`,
+    why:
+      id === 'fuse'
+        ? 'It blows in the middle of the evening.'
+        : 'It heats, drops voltage or fails, on the night rather than on the bench.',
+    mend: 'Take a stronger one, or lower the brightness.',
+  };
+}
