@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import type { z } from 'zod';
 import { type ItemKind, type ItemOf, kindOf } from '../src/items/index.ts';
 import { createPlan, type Design, emptyDesign, type Item, type Mood, type Plan } from '../src/plan/index.ts';
@@ -19,6 +19,16 @@ export function demoPlan(): Plan {
   const read = readPlanText(demoText);
   if (!read.ok) throw new Error(JSON.stringify(read.problems));
   return read.plan;
+}
+
+/** Every demo plan as it ships, by its name. */
+export function allDemos(): readonly (readonly [string, Plan])[] {
+  const folder = new URL('../../demo/', import.meta.url);
+  return readdirSync(folder).map((file) => {
+    const read = readPlanText(readFileSync(new URL(file, folder), 'utf8'));
+    if (!read.ok) throw new Error(`${file}: ${JSON.stringify(read.problems)}`);
+    return [read.plan.name, read.plan];
+  });
 }
 
 export const tapeOf = (change: Partial<SimpleTape> = {}): SimpleTape => ({

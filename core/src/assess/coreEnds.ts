@@ -40,6 +40,13 @@ function nameOfSpare(what: string, tape: string, port: string): string | null {
   return what === 'diode' ? `diode before the spare pixel of ${tape}, ${end}` : null;
 }
 
+/** What stands in the lead of a source before anything else. */
+function guardsOf(item: Design['items'][number], port: string): string {
+  const board = 'protection' in item && item.protection ? ['protection board'] : [];
+  const fuse = 'fuseA' in item && item.fuseA !== null && port.startsWith('plus') ? ['fuse'] : [];
+  return [...board, ...fuse].join(' and ');
+}
+
 /**
  * A port in words; a small part by what it is and what it serves, since a wire ends there and not at the item.
  * @example "390 Ω before Eyes 1", "transistor of Eyes, on pin 5 of Board"
@@ -50,7 +57,8 @@ function nameEnd({ item, port }: PortRef, named: Named): Message {
   const own = design.items.find((each) => each.id === item);
   const divider = named.sensing.find(({ control }) => control.id === item);
   if (own && divider?.kind === 'charge') return nameDivider(divider, port);
-  if (own && 'protection' in own && own.protection) return `${own.name} ${port}, behind its protection board`;
+  const behind = own ? guardsOf(own, port) : '';
+  if (own && behind !== '') return `${own.name} ${port} (behind its ${behind})`;
   if (own) return `${own.name} ${port.replace(/^(plus|minus) of (.+)$/, (_, side, id) => `${side} of ${nameOf(id)}`)}`;
   const [what = ''] = item.split(':');
   const served = design.items.find((each) => `${item}:`.startsWith(`${what}:${each.id}:`));

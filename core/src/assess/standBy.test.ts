@@ -155,7 +155,7 @@ describe('a lithium pack that nothing cuts off', () => {
     expect(steps[at]?.expect?.high).toBeGreaterThan(4.19);
     expect(steps[at]?.expect?.low).toBeLessThan(2.5);
     expect(at).toBeLessThan(steps.findIndex(({ id }) => id.startsWith('solder:')));
-    expect(exportWireCsv(assessment, usualPrinter)).toContain('Pack plus, behind its protection board');
+    expect(exportWireCsv(assessment, usualPrinter)).toContain('Pack plus (behind its protection board');
   });
 
   it('its board that has let go comes back as it does: at the bench and on the card, and a large reservoir is told of', () => {

@@ -17,6 +17,7 @@ import { leastSteps, orderSteps, partSteps, sayCut } from './pixelSteps.ts';
 import { protectionSteps } from './protectionSteps.ts';
 import { rangeSteps } from './receiverSteps.ts';
 import { joinSteps, turnSteps } from './scanSteps.ts';
+import { assemblySteps, leadSteps, legSteps, transistorSteps } from './smallPartSteps.ts';
 import { type BenchStep, step } from './step.ts';
 
 /** Width of the model's own doubt about a whole current. */
@@ -107,7 +108,7 @@ function sayEnds({ coreEnds }: Assessment, run: Assessment['runs'][number]): Mes
   );
 }
 
-function soldering(assessment: Assessment): BenchStep[] {
+function soldering(design: Design, assessment: Assessment): BenchStep[] {
   const tapes = assessment.placed.flatMap((group) =>
     group.shape !== 'lights' && group.cut.lights > 0 && !('form' in group.part)
       ? [
@@ -135,7 +136,17 @@ function soldering(assessment: Assessment): BenchStep[] {
       caution: 'Air away from you, eyes covered, pack unplugged.',
     }),
   );
-  return [...tapes, ...partSteps(assessment), ...joinSteps(assessment), ...protectionSteps(assessment), ...solder];
+  return [
+    ...tapes,
+    ...partSteps(assessment),
+    ...assemblySteps(design, assessment),
+    ...transistorSteps(design, assessment),
+    ...legSteps(assessment),
+    ...joinSteps(assessment),
+    ...protectionSteps(assessment),
+    ...leadSteps(assessment),
+    ...solder,
+  ];
 }
 
 /** The charge at which currents are expected at the bench: charged, but not fresh from the charger. */
@@ -183,10 +194,12 @@ function sourceStep(assessment: Assessment, supply: SupplyAssessment): BenchStep
     });
   const part = supply.rail.gives.form === 'cells' ? supply.rail.gives.part : null;
   const at = (charge: number): number => sourceAt(source, charge).openV;
-  const low = at(part && chemistries[part.chemistry].rechargeable ? 0.15 : 0.5);
+  const isCharged = part !== null && chemistries[part.chemistry].rechargeable;
+  const hasPlug = supply.rail.gives.form === 'cells' && supply.rail.gives.item.plug !== null;
+  const low = at(isCharged ? 0.15 : 0.5);
   return step({
     ...common,
-    todo: 'Measure the pack by itself, charged, at its plug.',
+    todo: `Measure the pack by itself, ${isCharged ? 'charged' : 'fresh'}, at its ${hasPlug ? 'plug' : 'leads'}.`,
     expect: expectBetween('voltageV', low, at(1), at(0.9)),
   });
 }
@@ -453,7 +466,7 @@ export function listSteps(design: Design, assessment: Assessment): BenchStep[] {
   return [
     ...beforeSoldering(design, assessment),
     ...guides.filter(({ chapter }) => chapter === 'Before soldering'),
-    ...soldering(assessment),
+    ...soldering(design, assessment),
     ...powerUp(design, assessment),
     ...lightUp(design, assessment),
     ...guides.filter(({ chapter }) => chapter === 'Lights'),

@@ -1,5 +1,5 @@
 import type { Library, Part } from '../parts/index.ts';
-import type { Band, QuantityKind } from '../units/index.ts';
+import type { Band, Message, QuantityKind } from '../units/index.ts';
 import type { Purchase } from './buys.ts';
 import type { ControlFacet } from './controls.ts';
 import type { Drawing } from './drawing.ts';
@@ -137,6 +137,8 @@ interface Kind<K extends ItemKind, I extends Item> {
   readonly draws?: (item: I, library: Library, nominalV: number) => OwnDraw | null;
   /** What is bought with it, besides the parts that it names. */
   readonly buys?: (item: I, library: Library) => readonly Purchase[];
+  /** How it is put together by hand, where it is bought in pieces. */
+  readonly assembly?: (item: I, library: Library) => Message | null;
   /** Draws what is between its ports. */
   readonly draw?: (item: I, drawing: Drawing) => void;
   /** A board tells it every light that it scans, over three wires. */

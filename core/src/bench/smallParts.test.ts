@@ -1,0 +1,68 @@
+import { describe, expect, it } from 'vitest';
+import { allDemos } from '../../tests/designs.ts';
+import { assess } from '../assess.ts';
+import { usualPrinter } from '../units/index.ts';
+import { listSteps } from './index.ts';
+
+describe.each(allDemos())('the small parts of %s', (_, { design }) => {
+  const assessment = assess(design);
+  const steps = listSteps(design, assessment);
+  const textOf = (id: string): string => {
+    const found = steps.find((step) => step.id === id);
+    return found ? usualPrinter.message(found.todo) : '';
+  };
+  const firstWire = steps.findIndex(({ id }) => id.startsWith('solder:'));
+
+  it('a fuse goes in before any wire, and the wires of its plus begin behind it', () => {
+    for (const item of design.items) {
+      if (!('fuseA' in item) || item.fuseA === null) continue;
+      const at = steps.findIndex(({ id }) => id === `fuse:${item.id}`);
+      expect(at, item.name).toBeGreaterThanOrEqual(0);
+      expect(at).toBeLessThan(firstWire);
+      expect(textOf(`fuse:${item.id}`)).toContain('before anything else');
+      for (const run of assessment.runs) {
+        const cores = (assessment.coreEnds.get(run.id) ?? []).filter(
+          (_ends, c) => run.joins[c]?.from.item === item.id && run.joins[c]?.from.port.startsWith('plus'),
+        );
+        for (const { from } of cores) expect(usualPrinter.message(from)).toMatch(/behind its .*fuse|behind .* there/);
+      }
+    }
+  });
+
+  it('whatever a wire ends at is put together before: transistors with what stands before them, gates, resistors', () => {
+    const bought = assessment.shopping.map(({ name }) => usualPrinter.message(name));
+    const told = steps.slice(0, firstWire).map(({ todo }) => usualPrinter.message(todo));
+    for (const [id, ends] of assessment.coreEnds)
+      if (id.startsWith('legs:channel:'))
+        for (const { to } of ends)
+          expect(
+            told.some((text) => text.includes(usualPrinter.message(to))),
+            id,
+          ).toBe(true);
+    for (const { itemId, transistor, name } of [...assessment.driven, ...assessment.loads])
+      if (transistor) {
+        const text = textOf(`transistor:${itemId}`);
+        expect(text, name).toContain(transistor.part.name);
+        expect(text).toContain(usualPrinter.quantity('resistanceOhm', transistor.gateOhm));
+        expect(text.includes('100 kΩ')).toBe(
+          transistor.part.type === 'field-effect' || transistor.part.side === 'high',
+        );
+      }
+    // What is bought for a gate is joined in one of its steps.
+    if (
+      bought.some((name) => name.includes('phototransistor')) &&
+      design.items.some(({ kind }) => kind === 'light gate')
+    )
+      for (const item of design.items)
+        if (item.kind === 'light gate') expect(textOf(`assembly:${item.id}`)).toMatch(/phototransistor to minus/);
+  });
+});
+
+it('the fire-box of the handcart: a field-effect transistor with 220 Ω at its gate and 100 kΩ to its source', () => {
+  const design = allDemos().find(([name]) => name.startsWith('Paddle'))?.[1].design;
+  if (!design) throw new Error('no handcart');
+  const text = listSteps(design, assess(design)).find(({ id }) => id === 'transistor:fire');
+  expect(text && usualPrinter.message(text.todo)).toMatch(
+    /Its source to Board minus; gate through 220 Ω to the pin, and through 100 kΩ to its source; drain to what it switches/,
+  );
+});
