@@ -289,7 +289,9 @@ const coreOfChannel = (driven: Driven): string =>
 
 function channelStep(driven: Driven, count: number, channel: number): BenchStep {
   const isHeld = driven.loop.heldA !== null;
-  const unit = driven.tape ? 'piece of tape between two marks' : 'light';
+  const [one, many] = driven.tape
+    ? ['stretch of tape between two marks', 'stretches of tape between marks']
+    : ['light', 'lights'];
   const { currentA } = driven.corners;
   // Of what is next to nothing rounding may turn the two round.
   const leastA = Math.min(driven.corners.leastA, driven.corners.mostA);
@@ -301,7 +303,7 @@ function channelStep(driven: Driven, count: number, channel: number): BenchStep 
     id: `channel:${driven.itemId}:${channel + 1}`,
     chapter: 'Lights',
     title: isOneOfMany ? `${driven.name}, channel ${channel + 1}, at full` : `${driven.name}, at full`,
-    todo: `${onWords(driven)}: ${count === 1 ? `one ${unit} glows` : `${count} ${unit}s glow`}.`,
+    todo: `${onWords(driven)}: ${count === 1 ? `one ${one} glows` : `${count} ${many} glow`}.`,
     probe: coreOfChannel(driven),
     expect: expectBetween(
       'currentA',
