@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { type BrowserContext, test as base, expect, type Page } from '@playwright/test';
+import { type BrowserContext, test as base, expect, type Locator, type Page } from '@playwright/test';
 
 export { expect, type Page };
 
@@ -129,6 +129,26 @@ export async function copyDemo(page: Page, demo = DEMO): Promise<string> {
   await page.request.post('/api/plans', { data: { ...plan, id, name: `Copy ${id.slice(0, 6)}` } });
   return id;
 }
+
+/** Takes what is called so (or begins so) out of a list: the browser's own, or one that is searched. */
+export async function take(field: Locator, option: string | RegExp): Promise<void> {
+  if ((await field.evaluate((element) => element.tagName)) === 'SELECT') {
+    const listed = field.locator('option').filter({ hasText: option }).first();
+    await field.selectOption(
+      typeof option === 'string' ? { label: option } : ((await listed.getAttribute('value')) ?? ''),
+    );
+    return;
+  }
+  const page = field.page();
+  await field.click();
+  if (typeof option === 'string') await field.fill(option);
+  const begins = typeof option === 'string' ? new RegExp(`^${option.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}`) : option;
+  await page.getByRole('option', { name: begins }).first().click();
+}
+
+/** Takes a part by its name in a field of a page or a card. */
+export const takePart = (scope: Page | Locator, label: string, option: string): Promise<void> =>
+  take(scope.getByRole('combobox', { name: label, exact: true }).first(), option);
 
 /** A new empty plan from the shelf; returns its id. */
 export async function beginPlan(page: Page): Promise<string> {

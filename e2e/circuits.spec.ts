@@ -1,13 +1,15 @@
-import { beginPlan, clickPicture, expect, figure, goTo, kept, type Page, test } from './bench.ts';
+import { beginPlan, clickPicture, expect, figure, goTo, kept, type Page, take, takePart, test } from './bench.ts';
 
 /** The card of an item by its kind and name. */
 const card = (page: Page, name: string) => page.getByRole('article', { name, exact: true });
 
 async function choose(page: Page, item: string, label: string | RegExp, option: string): Promise<void> {
-  await card(page, item)
-    .getByLabel(label, typeof label === 'string' ? { exact: true } : {})
-    .first()
-    .selectOption({ label: option });
+  await take(
+    card(page, item)
+      .getByRole('combobox', typeof label === 'string' ? { name: label, exact: true } : { name: label })
+      .first(),
+    option,
+  );
 }
 
 async function set(page: Page, item: string, label: string, value: string): Promise<void> {
@@ -109,7 +111,7 @@ test('a cloak of 12 V colour tape on three transistors, its board on a rail of i
   await expect(card(page, tape).getByText('171', { exact: true })).toBeVisible();
   await goTo(page, 'power');
   await add(page, 'Pack');
-  await card(page, 'Pack: Pack').getByLabel('Pack', { exact: true }).selectOption('pack-three-lithium-round');
+  await takePart(card(page, 'Pack: Pack'), 'Pack', 'Three lithium-ion cells in series, 2600 mAh');
   await goTo(page, 'drive');
   await add(page, 'Controller');
   await goTo(page, 'power');

@@ -1,4 +1,4 @@
-import { copyDemo, expect, figure, fill, goTo, kept, type Page, test } from './bench.ts';
+import { copyDemo, expect, figure, fill, goTo, kept, type Page, takePart, test } from './bench.ts';
 
 const pinOf = (page: Page, what: string) => page.getByLabel(new RegExp(`^Pin of ${what}`));
 
@@ -77,9 +77,8 @@ test('what switches a channel, and what the pixels’ data line has', async ({ p
 
 test('another controller: other pins, other draw, and none at all', async ({ page }) => {
   await page.goto(`/plan/${await copyDemo(page)}/drive`);
-  const controller = page.getByLabel('Controller', { exact: true });
   const peak = (await figure(page, 'Peak draw').textContent()) ?? '';
-  await controller.selectOption({ label: 'Larger 5 V eight-bit controller, 18 pins' });
+  await takePart(page, 'Controller', 'Larger 5 V eight-bit controller, 18 pins');
   await expect(figure(page, 'Peak draw')).not.toHaveText(peak);
   await expect(page.getByText(/^5.00 V logic/)).toBeVisible();
   await page.getByRole('button', { name: 'Remove Board', exact: true }).click();

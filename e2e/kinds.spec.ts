@@ -1,15 +1,10 @@
 import type { Page } from '@playwright/test';
-import { copyDemo, DEMO, drawn, expect, figure, fill, goTo, kept, shown, test } from './bench.ts';
+import { copyDemo, DEMO, drawn, expect, figure, fill, goTo, kept, shown, take, test } from './bench.ts';
 
 const demo = (number: string): string => `${DEMO.slice(0, -3)}${number}`;
 const button = (page: Page, name: string) => page.getByRole('button', { name, exact: true });
 const choose = async (page: Page, label: string, option: string | RegExp, nth = 0): Promise<void> => {
-  const field = page.getByLabel(label, { exact: true }).nth(nth);
-  const value =
-    typeof option === 'string'
-      ? { label: option }
-      : ((await field.locator('option').filter({ hasText: option }).first().getAttribute('value')) ?? '');
-  await field.selectOption(value);
+  await take(page.getByRole('combobox', { name: label, exact: true }).nth(nth), option);
   await shown(page);
 };
 

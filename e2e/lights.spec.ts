@@ -1,4 +1,16 @@
-import { beginPlan, clickPicture, copyDemo, drawn, expect, fill, goTo, kept, type Page, test } from './bench.ts';
+import {
+  beginPlan,
+  clickPicture,
+  copyDemo,
+  drawn,
+  expect,
+  fill,
+  goTo,
+  kept,
+  type Page,
+  takePart,
+  test,
+} from './bench.ts';
 
 async function layTape(page: Page, y: number): Promise<void> {
   await page.getByRole('button', { name: 'Add a tape' }).click();
@@ -37,7 +49,7 @@ test('a tape by its numbers: count, gap, neighbours, sum; by a route of figures;
   await beginPlan(page);
   await goTo(page, 'lights');
   await layTape(page, 0.4);
-  await page.getByLabel('Kind of tape').selectOption({ label: '74/m, 8 mm' });
+  await takePart(page, 'Kind of tape', '74/m, 8 mm');
   await fill(page, 'Length of the route', '583 mm');
   // 43 lights, 581.1 mm, 1.9 mm left; 44 would be 594.6 mm.
   await expect(page.getByText('581 mm, 1.92 mm')).toBeVisible();
@@ -119,7 +131,7 @@ test('a ring of single lights laid out by figures, strung on a supply, and what 
   page,
 }) => {
   await beginLights(page, '12 V');
-  await page.getByLabel('Kind of light').selectOption({ label: 'Light, 5 mm, amber' });
+  await takePart(page, 'Kind of light', 'Light, 5 mm, amber');
   await fill(page, 'Wanted current, each', '8 mA');
   await page.getByText('Lay out a ring, a row or a grid').click();
   await fill(page, 'How many', '12');
@@ -166,8 +178,7 @@ test('many-coloured, ready-wired and invisible lights: what each says of itself,
 }) => {
   await beginLights(page, '5 V');
   await page.getByRole('button', { name: 'Add one in the middle' }).click();
-  const kind = page.getByLabel('Kind of light');
-  await kind.selectOption({ label: 'Light, 5 mm, three colours, common plus' });
+  await takePart(page, 'Kind of light', 'Light, 5 mm, three colours, common plus');
   await goTo(page, 'drive');
   await fill(page, 'Resistor, each green die', '470 Ω');
   await fill(page, 'Resistor, each blue die', '390 Ω');
@@ -184,13 +195,13 @@ test('many-coloured, ready-wired and invisible lights: what each says of itself,
   await expect(page.getByRole('row', { name: /^Resistor 220 Ω/ })).toContainText('2');
   await goTo(page, 'lights');
 
-  await kind.selectOption({ label: 'Ready-wired, resistor inside, 12 V, white, 5 mm' });
+  await takePart(page, 'Kind of light', 'Ready-wired, resistor inside, 12 V, white, 5 mm');
   await expect(page.getByLabel('Wanted current, each')).toHaveCount(0);
   await goTo(page, 'drive');
   await expect(page.getByText(/is made for 12.0 V and gets 5.00 V/).first()).toBeVisible();
   await goTo(page, 'lights');
 
-  await kind.selectOption({ label: 'Light, 5 mm, ultraviolet, 365 nm' });
+  await takePart(page, 'Kind of light', 'Light, 5 mm, ultraviolet, 365 nm');
   await expect(page.getByText(/Nothing that is seen tells when Lights 1 is on/).first()).toBeVisible();
   await page.getByText('What does it give at a distance?').click();
   await expect(page.getByText(/365 nm/).last()).toBeVisible();
@@ -229,7 +240,7 @@ test('what could light this: what can’t says why, what can is ranked, and taki
   await expect(page.getByRole('button', { name: '210', exact: true })).toBeVisible();
   await expect(page.getByLabel('Name of the pixel tape')).toHaveValue('Tape 1');
   // A ring off the shelf lies about the first point of its route.
-  await page.getByLabel('Kind of tape').selectOption({ label: 'Pixel ring, 24 pixels, ⌀ 66 mm' });
+  await takePart(page, 'Kind of tape', 'Pixel ring, 24 pixels, ⌀ 66 mm');
   await expect(page.getByRole('button', { name: '24', exact: true })).toBeVisible();
   await expect(page.getByLabel('Length of the route')).toHaveCount(0);
   await goTo(page, 'wires');
@@ -240,7 +251,7 @@ test('a power star: its heatsink, its warmth, and the glue that softens', async 
   await beginLights(page, '5 V');
   await page.getByRole('button', { name: 'Add one in the middle' }).click();
   await expect(page.getByLabel('Mass of the heatsink')).toHaveCount(0);
-  await page.getByLabel('Kind of light').selectOption({ label: 'Power star, white, 0.35 A' });
+  await takePart(page, 'Kind of light', 'Power star, white, 0.35 A');
   await fill(page, 'Wanted current, each', '300 mA');
   // Usual for a star; of any other light it would be asked about.
   await expect(page.getByText('Did you mean')).toHaveCount(0);
@@ -286,7 +297,7 @@ test('a tape grown up: cut at its corners, fed again where it fades, in its own 
   await expect(page.getByText(/^pieces of \d+, \d+ lights$/)).toBeVisible();
 
   // Twelve metres of 30 a metre fade at their end: the fewest feeds that are enough are found at a click.
-  await page.getByLabel('Kind of tape').selectOption({ label: '30/m, 10 mm' });
+  await takePart(page, 'Kind of tape', '30/m, 10 mm');
   await fill(page, 'Length of the route', '12 m');
   await page.getByRole('button', { name: 'Find the fewest feeds that are enough' }).click();
   await expect(
@@ -405,7 +416,7 @@ test('a scanned grid: laid out in rows, its figures, what glows and its mend, it
   await fill(page, 'Rows', '4');
   await page.getByRole('button', { name: 'Lay 16 lights' }).click();
   const card = page.getByRole('article', { name: /^Single lights: Lights/ });
-  await card.getByLabel('Kind of light').selectOption({ label: 'Light, 5 mm, amber' });
+  await takePart(card, 'Kind of light', 'Light, 5 mm, amber');
   await card.getByLabel('Switched by', { exact: true }).selectOption('a scanned grid: its rows lit in turn');
   // As square as its lights make one; what a grid does not know is not asked.
   await expect(card.getByLabel('Switched by: rows')).toHaveValue('4');
@@ -434,7 +445,7 @@ test('a scanned grid: laid out in rows, its figures, what glows and its mend, it
   await fill(page, 'Switched by: rows', '4');
 
   // A chip of 3.3 V beside rows of 5 V: columns at pins are held too low, and amber glows.
-  await page.getByLabel('Controller', { exact: true }).selectOption({ label: '3.3 V radio controller, 16 pins' });
+  await takePart(page, 'Controller', '3.3 V radio controller, 16 pins');
   await page
     .getByLabel('Switched by: columns end at')
     .selectOption('a pin each: dark ones are held at the chip’s supply');

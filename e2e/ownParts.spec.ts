@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { beginPlan, copyDemo, expect, figure, goTo, kept, notice, test } from './bench.ts';
+import { beginPlan, copyDemo, expect, figure, goTo, kept, notice, takePart, test } from './bench.ts';
 
 const table = (text: string) => ({ name: 'parts.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
 
@@ -12,11 +12,11 @@ test('a pack of the maker’s own: brought in, taken, reckoned with, kept, taken
   await expect(notice(page, /Parts taken: 1; lines left out: 1, the first is line 3: kind "kite"/)).toBeVisible();
   await expect(page.getByText('capacity 900 mAh')).toBeVisible();
   await goTo(page, 'power');
-  await page.getByLabel('Pack', { exact: true }).selectOption('Tired pair');
+  await takePart(page, 'Pack', 'Tired pair');
   await expect(figure(page, 'Runs for')).not.toHaveText(before ?? '');
   await kept(page);
   await page.reload();
-  await expect(page.getByLabel('Pack', { exact: true })).toHaveValue('own-tired-pair');
+  await expect(page.getByRole('combobox', { name: 'Pack', exact: true })).toHaveValue('Tired pair');
   await goTo(page, 'piece');
   await expect(page.getByText('in use: Pack')).toBeVisible();
   const download = page.waitForEvent('download');

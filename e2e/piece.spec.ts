@@ -1,4 +1,4 @@
-import { beginPlan, clickPicture, copyDemo, expect, figure, fill, goTo, kept, test } from './bench.ts';
+import { beginPlan, clickPicture, copyDemo, expect, figure, fill, goTo, kept, takePart, test } from './bench.ts';
 
 test('wishes are met by the plan itself, and open again by themselves', async ({ page }) => {
   await page.goto(`/plan/${await copyDemo(page)}/piece`);
@@ -35,7 +35,7 @@ test('hollows of each kind are added, named, sized and taken away with what lay 
   await clickPicture(page, 0.2, 0.5);
   await clickPicture(page, 0.8, 0.5);
   await page.getByRole('button', { name: 'Done' }).click();
-  await page.getByLabel('Kind of tape').selectOption({ label: '60/m, 10 mm' });
+  await takePart(page, 'Kind of tape', '60/m, 10 mm');
   await page.getByLabel('Lies in').selectOption('Rim');
   // 10 mm of tape in a channel of 8.3 mm.
   await expect(page.getByText(/does not go into Rim/)).toBeVisible();

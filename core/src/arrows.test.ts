@@ -33,6 +33,7 @@ const allowed: Readonly<Record<string, readonly string[]>> = {
   bench: [...told, 'states'],
   logbook: [...told, 'bench'],
   sums: [...told, 'findings', 'logbook'],
+  trial: [...told, 'findings'],
   workshop: ['units', 'parts', 'plan'],
 };
 const files = readdirSync(source, { recursive: true, encoding: 'utf8' }).filter(

@@ -5,6 +5,7 @@ export { chargers } from './chargers.ts';
 export { type ChemistryRow, chemistries, chemistryNames } from './chemistries.ts';
 export { controllers, talksAtBaud } from './controllers.ts';
 export { converters, protections } from './converters.ts';
+export { decidingFigures, groupOfPart } from './deciding.ts';
 export { type Figure, type Origin, stateFigure, typical } from './figure.ts';
 export { guides } from './guides.ts';
 export { fuseRatingsA, plugs, sensors, switches, transistors, wires } from './hardware.ts';

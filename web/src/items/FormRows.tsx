@@ -1,5 +1,5 @@
 import { canBeNamed, type FormRow, isFedByWay, kindOf, rowsOf } from '@glimmer/core/items';
-import { type Figure, type LedBody, type Origin, type Part, stateFigure } from '@glimmer/core/parts';
+import { type Figure, type Origin, type Part, stateFigure } from '@glimmer/core/parts';
 import { type Design, type Item, itemNamed } from '@glimmer/core/plan';
 import type { QuantityKind } from '@glimmer/core/units';
 import type { ReactNode } from 'react';
@@ -8,6 +8,7 @@ import { usePrinter } from '../units/index.ts';
 import { Choice, QuantityField, Tick } from '../widgets/fields.tsx';
 import { TypingScope } from '../widgets/typed.ts';
 import { setField } from './itemActions.ts';
+import { PartChoice } from './PartChoice.tsx';
 import { SumOf } from './SumOf.tsx';
 import { WayRows } from './WayRows.tsx';
 
@@ -100,39 +101,20 @@ const labelOf = (part: Part): string =>
       ? part.name.replace(/^Plain tape, /, '')
       : part.name;
 
-const bodyGroups: Readonly<Record<LedBody, string>> = {
-  '3 mm': '3 mm',
-  '5 mm': '5 mm',
-  '8 mm': '8 mm',
-  '10 mm': '10 mm',
-  'pre-wired chip': 'Chips with enamelled leads',
-  'bare chip': 'Bare chips',
-  module: 'Ready-wired, resistor inside',
-  filament: 'Filament pieces',
-  'chip on board': 'Chip-on-board segments',
-  'power star': 'Power stars',
-};
-
-/** Long lists of lights are put together by how they are made. */
-const groupOf = (part: Part): { readonly group?: string } =>
-  part.kind === 'pixel-tape'
-    ? { group: 'like' in part ? 'Of your own' : part.form ? 'Rings, panels, sticks, single pixels' : 'Tape off a reel' }
-    : part.kind === 'led'
-      ? { group: 'like' in part ? 'Of your own' : bodyGroups[part.body] }
-      : {};
-
 function PartRow({ item, row, shown }: RowProps<'part'>) {
   const parts = usePartsOf(row.partKind);
   const value = read(item, row.field);
   const isGone = typeof value === 'string' && !parts.some((part) => part.id === value);
   return (
-    <Choice
+    <PartChoice
+      item={item}
+      field={row.field}
       label={row.label}
       value={typeof value === 'string' ? value : NONE}
-      options={[
-        ...(row.none !== undefined || value === null ? [{ value: NONE, label: row.none ?? 'none yet' }] : []),
-        ...(isGone ? [{ value, label: `${value}: not known` }] : []),
-        ...parts.map((part) => ({ value: part.id, label: labelOf(part), ...groupOf(part) })),
+      lines={[
+        ...(row.none !== undefined || value === null ? [{ id: NONE, label: row.none ?? 'none yet', part: null }] : []),
+        ...(isGone ? [{ id: value, label: `${value}: not known`, part: null }] : []),
+        ...parts.map((part) => ({ id: part.id, label: labelOf(part), part })),
       ]}
       hint={shown[row.field]?.hint}
       onChoose={(next) => setField(item.id, row.field, next === NONE ? null : next)}

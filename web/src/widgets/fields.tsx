@@ -7,7 +7,8 @@ import { usePrinter } from '../units/index.ts';
 import { Said } from '../units/Said.tsx';
 import { useTyped } from './typed.ts';
 
-const box = 'w-full min-w-0 rounded-sm border bg-paper px-2 py-1 text-ink placeholder:text-faint';
+/** How every field looks, but for the colour of its edge. */
+export const fieldBox = 'w-full min-w-0 rounded-sm border bg-paper px-2 py-1 text-ink placeholder:text-faint';
 
 interface QuantityFieldProps {
   readonly label: string;
@@ -124,7 +125,7 @@ export function QuantityField({
             giveUp();
           }
         }}
-        className={`figures ${box} ${isWrong ? 'border-brick-ink' : overruled ? 'border-brass' : 'border-rule'}`}
+        className={`figures ${fieldBox} ${isWrong ? 'border-brick-ink' : overruled ? 'border-brass' : 'border-edge'}`}
       />
       {isWrong && (
         <Description role="alert" className="mt-0.5 text-[13px] text-brick-ink">
@@ -178,7 +179,7 @@ export function TextField({ label, value, onCommit, most = 120, hideLabel = fals
         onChange={(event) => setText(event.target.value)}
         onBlur={take}
         onKeyDown={(event) => event.key === 'Enter' && take()}
-        className={`${box} border-rule`}
+        className={`${fieldBox} border-edge`}
       />
       {problem && (
         <p role="alert" className="mt-0.5 text-[13px] text-brick-ink">
@@ -254,7 +255,7 @@ export function Choice<T extends string>({
         className={
           inline
             ? 'max-w-full border-b border-dashed border-ink bg-transparent py-0.5 font-semibold text-ink'
-            : `${box} ${overruled ? 'border-brass' : 'border-rule'}`
+            : `${fieldBox} ${overruled ? 'border-brass' : 'border-edge'}`
         }
       >
         <Options options={options} />
@@ -368,7 +369,7 @@ export function LongText({ label, value, onChange, rows = 3 }: LongTextProps) {
         maxLength={4000}
         value={held}
         onChange={(event) => hold(event.target.value)}
-        className={`${box} border-rule`}
+        className={`${fieldBox} border-edge`}
       />
     </Field>
   );

@@ -1,0 +1,198 @@
+import { decidingFigures, groupOfPart, type Part } from '@glimmer/core/parts';
+import type { Item } from '@glimmer/core/plan';
+import type { TriedPart } from '@glimmer/core/trial';
+import {
+  Combobox,
+  ComboboxButton,
+  ComboboxInput,
+  ComboboxOption,
+  ComboboxOptions,
+  Description,
+  Field,
+  Label,
+} from '@headlessui/react';
+import { Check, ChevronDown, CircleAlert } from 'lucide-react';
+import { type ReactNode, useEffect, useState } from 'react';
+import { useHeld } from '../reckoning/index.ts';
+import { useSheet } from '../stages/useSheet.ts';
+import { usePrinter } from '../units/index.ts';
+import { fieldBox } from '../widgets/fields.tsx';
+import { useTrial } from './useTrial.ts';
+
+/** One line of the list: a part, or none of them. */
+interface Line {
+  readonly id: string;
+  readonly label: string;
+  readonly part: Part | null;
+}
+
+interface Heading {
+  readonly title: string | null;
+  readonly lines: readonly Line[];
+}
+
+const SUITS = 'Suit here';
+
+/** Words of the maker’s, each of which has to be somewhere in what a line says. */
+const matches = (text: string, query: string): boolean =>
+  query
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => text.toLowerCase().includes(word));
+
+/** Those that suit before the others, and each under what it is listed by. */
+function putInOrder(lines: readonly Line[], tried: ReadonlyMap<string, TriedPart>): readonly Heading[] {
+  const suits = ({ id }: Line): boolean => tried.get(id)?.against === null;
+  const suiting = tried.size === 0 ? [] : lines.filter((line) => line.part && suits(line));
+  const isAll = suiting.length === lines.filter(({ part }) => part).length;
+  const rest = isAll ? lines : lines.filter((line) => !suiting.includes(line));
+  const titles = [...new Set(rest.map(({ part }) => (part ? groupOfPart(part) : null)))];
+  return [
+    ...rest.filter(({ part }) => !part).map((line) => ({ title: null, lines: [line] })),
+    ...(isAll || suiting.length === 0 ? [] : [{ title: SUITS, lines: suiting }]),
+    ...titles.flatMap((title): Heading[] => {
+      const own = rest.filter(({ part }) => part && groupOfPart(part) === title);
+      return own.length === 0
+        ? []
+        : [{ title: title ?? (isAll || suiting.length === 0 ? null : 'The others'), lines: own }];
+    }),
+  ];
+}
+
+function OneLine({ line, tried }: { readonly line: Line; readonly tried: TriedPart | undefined }) {
+  const printer = usePrinter();
+  return (
+    <ComboboxOption
+      value={line.id}
+      className="group flex cursor-pointer gap-2 rounded-sm px-2 py-1 data-focus:bg-pressed"
+    >
+      <Check size={14} className="invisible mt-1 shrink-0 group-data-selected:visible" aria-hidden="true" />
+      <span className="min-w-0">
+        <span className="block">{line.label}</span>
+        {line.part && (
+          <span className="block text-[12.5px] text-faint">
+            {printer.message(decidingFigures(line.part))}
+            {tried?.comesTo && <> · {printer.message(tried.comesTo)}</>}
+          </span>
+        )}
+        {tried?.against && (
+          <span
+            className={`flex items-start gap-1 text-[12.5px] ${tried.gravity === 'stop' ? 'text-brick-ink' : 'text-amber-ink'}`}
+          >
+            <CircleAlert size={13} className="mt-0.5 shrink-0" aria-label="Against it:" />
+            {printer.message(tried.against)}
+          </span>
+        )}
+      </span>
+    </ComboboxOption>
+  );
+}
+
+/** Tells when the list is opened, so that its parts are tried only then. */
+function Opened({
+  open,
+  onOpen,
+  children,
+}: {
+  readonly open: boolean;
+  readonly onOpen: (open: boolean) => void;
+  readonly children: ReactNode;
+}) {
+  useEffect(() => onOpen(open), [open, onOpen]);
+  return children;
+}
+
+interface PartChoiceProps {
+  readonly item: Item;
+  readonly field: string;
+  readonly label: string;
+  /** In the order of the library, with what stands for none of them. */
+  readonly lines: readonly Line[];
+  readonly value: string;
+  readonly onChoose: (id: string) => void;
+  readonly hint?: ReactNode;
+}
+
+/** One part out of a long list: by its name, its figures and its groups; those first that suit in this very plan. */
+export function PartChoice({ item, field, label, lines, value, onChoose, hint }: PartChoiceProps) {
+  const printer = usePrinter();
+  const { design } = useSheet();
+  const [held, hold] = useHeld(value, onChoose);
+  const [query, setQuery] = useState('');
+  const [isOpen, setOpen] = useState(false);
+  const parts = lines.filter(({ part }) => part);
+  const trial = useTrial(
+    design,
+    isOpen && parts.length > 1 ? { itemId: item.id, field, partIds: parts.map(({ id }) => id) } : null,
+  );
+  const textOf = ({ label: name, part }: Line): string =>
+    part ? `${name} ${printer.message(decidingFigures(part))} ${groupOfPart(part) ?? ''}` : name;
+  const found = query === '' ? lines : lines.filter((line) => matches(textOf(line), query));
+  const isTrying = isOpen && parts.length > 1 && trial.tried.size === 0;
+  return (
+    <Field className="min-w-0">
+      <Label className="mb-0.5 block text-[13px] text-faint">{label}</Label>
+      <Combobox
+        immediate
+        value={held}
+        onChange={(next: string | null) => {
+          if (next !== null && next !== held) hold(next);
+        }}
+        onClose={() => setQuery('')}
+      >
+        {({ open }) => (
+          <Opened open={open} onOpen={setOpen}>
+            <div className="relative">
+              <ComboboxInput
+                autoComplete="off"
+                displayValue={(id: string) => lines.find((line) => line.id === id)?.label ?? id}
+                onChange={(event) => setQuery(event.target.value)}
+                onFocus={(event) => event.target.select()}
+                className={`${fieldBox} truncate border-edge pr-7`}
+              />
+              <ComboboxButton
+                aria-label="Open the list"
+                className="no-print absolute inset-y-0 right-0 px-1.5 text-faint"
+              >
+                <ChevronDown size={16} aria-hidden="true" />
+              </ComboboxButton>
+            </div>
+            <ComboboxOptions
+              anchor={{ to: 'bottom start', gap: 2, padding: 8 }}
+              className="z-50 max-h-96 w-[min(36rem,calc(100vw-1rem))] overflow-y-auto rounded-sm border border-edge bg-sheet p-1 text-[14px] shadow-lg empty:invisible"
+            >
+              {isTrying && (
+                <div role="presentation" className="px-2 py-1 text-[12.5px] text-faint">
+                  Trying each in your plan: {trial.done} of {parts.length}
+                </div>
+              )}
+              {found.length === 0 && (
+                <div role="presentation" className="px-2 py-1 text-faint">
+                  Nothing here has all of these words.
+                </div>
+              )}
+              {putInOrder(found, trial.tried).map(({ title, lines: own }) => (
+                <div key={title ?? own[0]?.id ?? ''} role="presentation">
+                  {title && (
+                    <div role="presentation" className="px-2 pt-2 pb-0.5 font-display text-[13px] text-verdigris">
+                      {title}
+                    </div>
+                  )}
+                  {own.map((line) => (
+                    <OneLine key={line.id} line={line} tried={trial.tried.get(line.id)} />
+                  ))}
+                </div>
+              ))}
+            </ComboboxOptions>
+          </Opened>
+        )}
+      </Combobox>
+      {isTrying && (
+        <span role="status" className="sr-only">
+          Trying each in your plan
+        </span>
+      )}
+      {hint && <Description className="mt-0.5 text-[13px] text-faint">{hint}</Description>}
+    </Field>
+  );
+}
