@@ -227,17 +227,20 @@ export function FormRows({
   item,
   shown = {},
   only,
+  bare = false,
 }: {
   readonly item: Item;
   /** Rows that stand elsewhere, or are told otherwise. */
   readonly shown?: Shown;
   /** Which rows; all where it is left out. */
   readonly only?: (row: FormRow) => boolean;
+  /** The grid that they stand in is another’s. */
+  readonly bare?: boolean;
 }) {
   const { design } = useSheet();
   return (
     <TypingScope.Provider value={item.id}>
-      <div className="grid grid-cols-2 gap-x-3 gap-y-2">
+      <div className={bare ? 'contents' : 'grid grid-cols-2 gap-x-3 gap-y-2'}>
         {rowsOf(item)
           .filter((row) => isAsked(design, item, row) && (only?.(row) ?? true))
           .map((row) => (

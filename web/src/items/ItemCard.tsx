@@ -14,6 +14,7 @@ export function ItemCard({
   shown,
   only,
   actions,
+  lead,
   children,
 }: {
   readonly item: Item;
@@ -23,6 +24,8 @@ export function ItemCard({
   readonly only?: (row: FormRow) => boolean;
   /** Beside its name. */
   readonly actions?: ReactNode;
+  /** Above its rows: what is asked and what is told first. */
+  readonly lead?: ReactNode;
   /** Below its rows. */
   readonly children?: ReactNode;
 }) {
@@ -45,6 +48,7 @@ export function ItemCard({
           <Trash2 size={16} />
         </Button>
       </div>
+      {lead && <div className="mb-2">{lead}</div>}
       <FormRows item={item} {...(shown ? { shown } : {})} {...(only ? { only } : {})} />
       {children}
     </article>

@@ -10,6 +10,7 @@ import { changeDesign } from '../state/planStore.ts';
 import { usePrinter } from '../units/index.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField, Tick } from '../widgets/fields.tsx';
+import { FigureLine } from '../widgets/Section.tsx';
 import { WhiteFrom } from './Colours.tsx';
 import { CommonLeg } from './CommonLeg.tsx';
 import { Dose } from './Dose.tsx';
@@ -82,6 +83,21 @@ function PlaceRow({ item, place, number }: PlaceRowProps) {
       </Button>
     </li>
   );
+}
+
+/** How many they are, and what each draws. */
+export function LightLead({ item }: { readonly item: ItemOf<'light'> }) {
+  const printer = usePrinter();
+  const driven = useSheet().assessment.driven.filter((each) => each.itemId === item.id);
+  const [first] = driven;
+  if (!first || item.places.length === 0) return null;
+  return driven.map(({ die, corners, resistor }) => (
+    <FigureLine
+      key={die ?? ''}
+      label={`${item.places.length === 1 ? 'One light' : `${item.places.length} lights`}${die ? `, the ${die} die` : ''}`}
+      value={`${item.places.length === 1 ? '' : 'each '}${printer.quantity('currentA', corners.currentA)}${resistor ? ` behind ${printer.quantity('resistanceOhm', resistor.resistorOhm)}` : ''}`}
+    />
+  ));
 }
 
 /** Where each light of a group sits, and how it fits there. */

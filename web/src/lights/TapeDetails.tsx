@@ -1,8 +1,9 @@
 import { explainTape } from '@glimmer/core/figures';
-import type { ItemOf, PlacedPlain, PlacedTape } from '@glimmer/core/items';
+import type { FormRow, ItemOf, PlacedPlain, PlacedTape } from '@glimmer/core/items';
 import { stateFigure } from '@glimmer/core/parts';
 import { bands } from '@glimmer/core/plan';
 
+import { FormRows } from '../items/FormRows.tsx';
 import { setField } from '../items/itemActions.ts';
 import { SumOf } from '../items/SumOf.tsx';
 import { useSheet } from '../stages/useSheet.ts';
@@ -13,6 +14,9 @@ import { openSum } from '../widgets/SumDrawer.tsx';
 import { ColoursSeen, WhiteFrom } from './Colours.tsx';
 import { RouteTable } from './RouteTable.tsx';
 import { PlainFeeds, TapeFeeds } from './TapeFeeds.tsx';
+
+/** What a tape is asked before all else; how long it is, where its kind asks that in a row. */
+export const isTapeLead = ({ field }: Pick<FormRow, 'field'>): boolean => field === 'part' || field === 'lengthMm';
 
 /** A tape cut into rows: how many lights each way, and which way every second one runs. */
 function Rows({ item }: { readonly item: ItemOf<'pixel tape'> }) {
@@ -127,7 +131,20 @@ function LengthField({ item, placed }: PixelTapeDetailsProps) {
   );
 }
 
-/** What a pixel tape is asked besides, and what follows: its cut, its lights, its route. */
+/** What a pixel tape is asked first, and its lights. */
+export function PixelTapeLead({ item, placed }: PixelTapeDetailsProps) {
+  return (
+    <>
+      <div className="grid grid-cols-2 gap-x-3 gap-y-2">
+        <FormRows item={item} only={isTapeLead} bare />
+        {!placed?.part.form && <LengthField item={item} placed={placed} />}
+      </div>
+      {placed && <Following item={item} placed={placed} />}
+    </>
+  );
+}
+
+/** What a pixel tape is asked besides: its die, its cut, its feeds, its route. */
 export function PixelTapeDetails({ item, placed }: PixelTapeDetailsProps) {
   const printer = usePrinter();
   const { design } = useSheet();
@@ -135,7 +152,6 @@ export function PixelTapeDetails({ item, placed }: PixelTapeDetailsProps) {
   return (
     <>
       <div className="mt-2 grid grid-cols-2 gap-x-3 gap-y-2">
-        {!part?.form && <LengthField item={item} placed={placed} />}
         <Choice
           label="Lies in"
           value={item.hollowId ?? 'none'}
@@ -184,9 +200,33 @@ export function PixelTapeDetails({ item, placed }: PixelTapeDetailsProps) {
           {item.after === null && placed.part.dice === 4 && <WhiteFrom item={item} />}
         </div>
       )}
-      {placed && <Following item={item} placed={placed} />}
       {placed && <TapeFeeds item={item} placed={placed} />}
       <RouteTable item={item} />
+    </>
+  );
+}
+
+/** What a plain tape is asked first, and its lights. */
+export function PlainTapeLead({
+  item,
+  placed,
+}: {
+  readonly item: ItemOf<'plain tape'>;
+  readonly placed: PlacedPlain | undefined;
+}) {
+  const printer = usePrinter();
+  return (
+    <>
+      <FormRows item={item} only={isTapeLead} />
+      {placed && (
+        <div className="mt-2">
+          <FigureLine label="Lights" value={<strong className="text-[19px]">{placed.cut.lights}</strong>} />
+          <FigureLine
+            label="Lit length, gap left at the end"
+            value={`${printer.quantity('lengthMm', placed.cut.litLengthMm)}, ${printer.quantity('lengthMm', placed.cut.gapMm)}`}
+          />
+        </div>
+      )}
     </>
   );
 }
@@ -199,20 +239,10 @@ export function PlainTapeDetails({
   readonly item: ItemOf<'plain tape'>;
   readonly placed: PlacedPlain | undefined;
 }) {
-  const printer = usePrinter();
   return (
     <>
       <CutAtCorners item={item} pieces={placed?.pieces ?? []} />
       {placed?.part.colours === 4 && <WhiteFrom item={item} />}
-      {placed && (
-        <div className="mt-2">
-          <FigureLine label="Lights" value={<strong className="text-[19px]">{placed.cut.lights}</strong>} />
-          <FigureLine
-            label="Lit length, gap left at the end"
-            value={`${printer.quantity('lengthMm', placed.cut.litLengthMm)}, ${printer.quantity('lengthMm', placed.cut.gapMm)}`}
-          />
-        </div>
-      )}
       {placed && <PlainFeeds item={item} placed={placed} />}
       <RouteTable item={item} />
     </>

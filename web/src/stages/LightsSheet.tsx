@@ -1,6 +1,6 @@
 import { hollowOf } from '@glimmer/core/assess';
 import { schools } from '@glimmer/core/choice';
-import { type ItemKind, itemsOf, kindOf, takesTurns } from '@glimmer/core/items';
+import { type FormRow, type ItemKind, itemsOf, kindOf, takesTurns } from '@glimmer/core/items';
 import type { Driven } from '@glimmer/core/network';
 import { findPart, type LedPart } from '@glimmer/core/parts';
 import type { Design, Item } from '@glimmer/core/plan';
@@ -9,8 +9,14 @@ import type { Shown } from '../items/FormRows.tsx';
 import { ItemCard } from '../items/ItemCard.tsx';
 import { addItem } from '../items/itemActions.ts';
 import { GuideDetails } from '../lights/GuideDetails.tsx';
-import { LightDetails } from '../lights/LightDetails.tsx';
-import { PixelTapeDetails, PlainTapeDetails } from '../lights/TapeDetails.tsx';
+import { LightDetails, LightLead } from '../lights/LightDetails.tsx';
+import {
+  isTapeLead,
+  PixelTapeDetails,
+  PixelTapeLead,
+  PlainTapeDetails,
+  PlainTapeLead,
+} from '../lights/TapeDetails.tsx';
 import { WhatCouldLight } from '../lights/WhatCouldLight.tsx';
 import { tool } from '../state/tool.ts';
 import { Button } from '../widgets/Button.tsx';
@@ -49,6 +55,26 @@ function Details({ item }: { readonly item: Item }) {
       return null;
   }
 }
+
+/** What is asked and told before all else. */
+function Lead({ item }: { readonly item: Item }) {
+  const { assessment } = useSheet();
+  const placed = assessment.placed.find((group) => group.id === item.id);
+  switch (item.kind) {
+    case 'pixel tape':
+      return <PixelTapeLead item={item} placed={placed?.shape === 'pixels' ? placed : undefined} />;
+    case 'plain tape':
+      return <PlainTapeLead item={item} placed={placed?.shape === 'units' ? placed : undefined} />;
+    case 'light':
+      return <LightLead item={item} />;
+    default:
+      return null;
+  }
+}
+
+/** Whether a row stands above the others. */
+const isLead = (item: Item, row: FormRow): boolean =>
+  (item.kind === 'pixel tape' || item.kind === 'plain tape') && isTapeLead(row);
 
 function Layer({ item }: { readonly item: Item }) {
   const isRoute = 'route' in item;
@@ -127,11 +153,13 @@ export default function LightsSheet() {
                 key={item.id}
                 item={item}
                 only={(row) =>
+                  !isLead(item, row) &&
                   !isOfTheLine(item, row.field) &&
                   !isSettled(item, row.field, findPart(assessment.library, 'led', 'part' in item ? item.part : null))
                 }
                 shown={shownOf(item, design, driven.get(item.id))}
                 actions={<Layer item={item} />}
+                lead={<Lead item={item} />}
               >
                 <Details item={item} />
               </ItemCard>
