@@ -18,6 +18,7 @@ export {
   walkRoute,
 } from '../items/index.ts';
 export { canHold, copyGroup, layInTurn, type Shift, shiftGroup } from './arrange.ts';
+export { copyItem } from './copyItem.ts';
 export { type Difference, listDifferences } from './differences.ts';
 export { applyEdits, editHollow, editMood, editMove, takeGauge } from './edits.ts';
 export { createPlan, emptyDesign } from './empty.ts';

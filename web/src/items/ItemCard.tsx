@@ -1,12 +1,12 @@
 import { type FormRow, type ItemKind, kindOf } from '@glimmer/core/items';
 import type { Item } from '@glimmer/core/plan';
-import { Plus, Trash2 } from 'lucide-react';
-import type { ReactNode } from 'react';
+import { Copy, Plus, Trash2 } from 'lucide-react';
+import { type ReactNode, useEffect, useRef } from 'react';
 import { tool, useTool } from '../state/tool.ts';
 import { Button } from '../widgets/Button.tsx';
 import { TextField } from '../widgets/fields.tsx';
 import { FormRows, type Shown } from './FormRows.tsx';
-import { addItem, dropItem, setField } from './itemActions.ts';
+import { addItem, copyOf, dropItem, setField } from './itemActions.ts';
 
 /** One item: its name, what its kind asks, and what follows from it. */
 export function ItemCard({
@@ -30,21 +30,31 @@ export function ItemCard({
   readonly children?: ReactNode;
 }) {
   const pointed = useTool((state) => state.pointedId === item.id);
+  const card = useRef<HTMLElement>(null);
+  // What is chosen on the picture, or pointed at by a finding, comes into sight; what is worked on here stays where it is.
+  useEffect(() => {
+    if (pointed && card.current && !card.current.contains(document.activeElement))
+      card.current.scrollIntoView({ block: 'nearest' });
+  }, [pointed]);
   return (
     <article
+      ref={card}
       aria-label={`${kindOf(item.kind).name}: ${item.name}`}
       // The place of the mark is kept: a card that moved when it is touched would make the first click miss.
       className={`stitch -ml-3.5 border-l-2 py-2.5 pl-3 first:border-t-0 ${pointed ? 'border-l-verdigris' : 'border-l-transparent'}`}
       onFocus={() => tool.pointAt(item.id)}
     >
-      <div className="mb-1.5 grid grid-cols-[1fr_auto_auto] items-end gap-2">
+      <div className="mb-1.5 grid grid-cols-[1fr_auto_auto_auto] items-end gap-2">
         <TextField
           label={`Name of the ${kindOf(item.kind).name.toLowerCase()}`}
           value={item.name}
           onCommit={(name) => setField(item.id, 'name', name)}
         />
         {actions ?? <span />}
-        <Button look="quiet" aria-label={`Remove ${item.name}`} onClick={() => dropItem(item.id)}>
+        <Button look="quiet" aria-label={`Copy ${item.name}`} title="A copy beside it" onClick={() => copyOf(item.id)}>
+          <Copy size={16} />
+        </Button>
+        <Button look="quiet" aria-label={`Remove ${item.name}`} onClick={() => dropItem(item)}>
           <Trash2 size={16} />
         </Button>
       </div>

@@ -1,11 +1,12 @@
 import { type ItemKind, kindOf } from '@glimmer/core/items';
 import { layRails } from '@glimmer/core/network';
 import { withOwnParts } from '@glimmer/core/parts';
-import { applyEdits, changeItem, type Design, type Item, itemNamed, removeItem } from '@glimmer/core/plan';
+import { applyEdits, changeItem, copyItem, type Design, type Item, itemNamed, removeItem } from '@glimmer/core/plan';
 import { castDraft, type Draft } from 'immer';
 import { nanoid } from 'nanoid';
 import { changeDesign, editDesign } from '../state/planStore.ts';
 import { tool } from '../state/tool.ts';
+import { takeAway } from '../widgets/takeAway.ts';
 
 /** Where fresh things of a kind are put: apart from each other, so that each can be taken hold of. */
 function freshPlace(design: Design, kind: ItemKind): { xMm: number; yMm: number } {
@@ -43,7 +44,18 @@ export function addItem(kind: ItemKind, change: Readonly<Record<string, unknown>
 }
 
 /** Takes an item out of the plan, and every reference to it. */
-export const dropItem = (id: string): void => changeDesign((open) => removeItem(open, id));
+export const dropItem = ({ id, name }: Item): void => takeAway(name, (open) => removeItem(open, id));
+
+/** Puts a copy of an item beside it, and points at it. */
+export function copyOf(id: string): void {
+  let copied: string | null = null;
+  changeDesign((open) => {
+    const made = copyItem(open, id, () => nanoid(8));
+    copied = made.id;
+    return made.design;
+  });
+  if (copied !== null) tool.pointAt(copied);
+}
 
 /** Sets one field of an item by its path; `undefined` takes an optional field away. */
 export function setField(id: string, field: string, value: unknown): void {

@@ -6,11 +6,11 @@ import { Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { editItem, setField } from '../items/itemActions.ts';
 import { useSheet } from '../stages/useSheet.ts';
-import { changeDesign } from '../state/planStore.ts';
 import { usePrinter } from '../units/index.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField, Tick } from '../widgets/fields.tsx';
 import { FigureLine } from '../widgets/Section.tsx';
+import { takeAway } from '../widgets/takeAway.ts';
 import { WhiteFrom } from './Colours.tsx';
 import { CommonLeg } from './CommonLeg.tsx';
 import { Dose } from './Dose.tsx';
@@ -77,7 +77,7 @@ function PlaceRow({ item, place, number }: PlaceRowProps) {
       <Button
         look="quiet"
         aria-label={`Remove ${item.name} ${number}`}
-        onClick={() => changeDesign((open) => removePlace(open, item.id, place.id))}
+        onClick={() => takeAway(`${item.name} ${number}`, (open) => removePlace(open, item.id, place.id))}
       >
         <Trash2 size={15} />
       </Button>

@@ -3,9 +3,10 @@ import type { Band } from '@glimmer/core/units';
 import type { Draft } from 'immer';
 import { ChevronUp, Trash2 } from 'lucide-react';
 import { useSheet } from '../stages/useSheet.ts';
-import { changeDesign, editDesign } from '../state/planStore.ts';
+import { editDesign } from '../state/planStore.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField } from '../widgets/fields.tsx';
+import { takeAway } from '../widgets/takeAway.ts';
 
 /** The times that belong to an occasion. */
 function Times({ when, onSet }: { readonly when: Cue['when']; readonly onSet: (fields: object) => void }) {
@@ -247,7 +248,7 @@ export function CueSentence({ cue, index }: { readonly cue: Cue; readonly index:
       <Button
         look="quiet"
         aria-label={`Remove cue ${index + 1}`}
-        onClick={() => changeDesign((open) => removeCue(open, cue.id))}
+        onClick={() => takeAway('The cue', (open) => removeCue(open, cue.id))}
       >
         <Trash2 size={16} />
       </Button>

@@ -4,10 +4,11 @@ import type { Draft } from 'immer';
 import { Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { useSheet } from '../stages/useSheet.ts';
-import { changeDesign, editDesign } from '../state/planStore.ts';
+import { editDesign } from '../state/planStore.ts';
 import { tool } from '../state/tool.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField, TextField } from '../widgets/fields.tsx';
+import { takeAway } from '../widgets/takeAway.ts';
 
 type Part = LightSet['of'][number];
 const count: QuantityKind = 'count';
@@ -118,7 +119,7 @@ function SetEditor({ set }: { readonly set: LightSet }) {
         <Button
           look="quiet"
           aria-label={`Remove the set ${set.name}`}
-          onClick={() => changeDesign((open) => removeSet(open, set.id))}
+          onClick={() => takeAway(set.name, (open) => removeSet(open, set.id))}
         >
           <Trash2 size={16} />
         </Button>

@@ -4,9 +4,10 @@ import type { Draft } from 'immer';
 import { Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { useSheet } from '../stages/useSheet.ts';
-import { changeDesign, editDesign } from '../state/planStore.ts';
+import { editDesign } from '../state/planStore.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, TextField } from '../widgets/fields.tsx';
+import { takeAway } from '../widgets/takeAway.ts';
 import { MoveSettings } from './MoveSettings.tsx';
 import type { LightTarget } from './MoveStack.tsx';
 
@@ -103,7 +104,7 @@ function SignEditor({ sign, targets }: { sign: Sign; targets: readonly LightTarg
         <Button
           look="quiet"
           aria-label={`Remove the sign ${sign.name}`}
-          onClick={() => changeDesign((open) => removeSign(open, sign.id))}
+          onClick={() => takeAway(sign.name, (open) => removeSign(open, sign.id))}
         >
           <Trash2 size={16} />
         </Button>

@@ -2,14 +2,16 @@ import { bands, type PlanPoint } from '@glimmer/core/plan';
 
 import { type KeyboardEvent, type PointerEvent, type ReactNode, useRef } from 'react';
 import { useHeld } from '../reckoning/index.ts';
+import { tool, useTool } from '../state/tool.ts';
 import { usePrinter } from '../units/index.ts';
 
 interface HandleProps {
+  /** The thing that it belongs to: the card of which it is on the sheet. */
+  readonly thingId: string;
   readonly label: string;
   /** Where it stands on the plan that is shown; it is drawn there by its children. */
   readonly at: PlanPoint;
   readonly onMove: (to: PlanPoint) => void;
-  readonly onPoint?: () => void;
   readonly children: ReactNode;
 }
 
@@ -32,8 +34,9 @@ const steps: Readonly<Record<string, readonly [number, number]>> = {
 };
 
 /** Something on the picture that can be dragged, or nudged with the arrow keys: 1 mm, with Shift 10 mm. */
-export function Handle({ label, at, onMove, onPoint, children }: HandleProps) {
+export function Handle({ thingId, label, at, onMove, children }: HandleProps) {
   const printer = usePrinter();
+  const isPointed = useTool(({ pointedId }) => pointedId === thingId);
   const [held, hold] = useHeld(at, onMove);
   const grip = useRef<{ readonly dx: number; readonly dy: number } | null>(null);
 
@@ -58,7 +61,8 @@ export function Handle({ label, at, onMove, onPoint, children }: HandleProps) {
       transform={`translate(${held.xMm - at.xMm} ${held.yMm - at.yMm})`}
       className="cursor-grab touch-none focus-visible:outline-2"
       onKeyDown={onKeyDown}
-      onFocus={onPoint}
+      onFocus={() => tool.pointAt(thingId)}
+      data-pointed={isPointed}
       onPointerDown={(event) => {
         const place = locate(event);
         if (!place) return;

@@ -1,7 +1,9 @@
+import type { Assessment } from '@glimmer/core/assess';
 import { isFlashing } from '@glimmer/core/findings';
 import type { Stage } from '@glimmer/core/items';
 import { controlsOf, type PlanPoint } from '@glimmer/core/plan';
-import { Lamp, LampDesk, Pause, Play } from 'lucide-react';
+import type { ZoomTransform } from 'd3-zoom';
+import { Lamp, LampDesk, Minus, Pause, Play, Plus } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { usePlan, useReckoned } from '../reckoning/index.ts';
@@ -18,7 +20,10 @@ import { placeUnder } from './Handle.tsx';
 import { OnlookerChoice } from './OnlookerChoice.tsx';
 import { BenchOverlay, plainOverlays } from './overlays/index.ts';
 import { Pace } from './Pace.tsx';
+import type { Box } from './placeLabels.ts';
 import { useGlow } from './useGlow.ts';
+import { useUncrowded } from './useUncrowded.ts';
+import { useZoom } from './useZoom.ts';
 import { VirtualHands } from './VirtualHands.tsx';
 
 function useSize(): [
@@ -191,6 +196,50 @@ function useFitting(
   }, [size, widthMm, heightMm]);
 }
 
+/** A whole view as it lies when it is drawn near and shifted. */
+const drawnNear = (whole: Fitting, { k, x, y }: ZoomTransform): Fitting => ({
+  ...whole,
+  scale: whole.scale * k,
+  leftPx: whole.leftPx * k + x,
+  topPx: whole.topPx * k + y,
+});
+
+/** What of the view is to be seen, in its millimetres. */
+const seenOf = ({ scale, leftPx, topPx, widthPx, heightPx }: Fitting): Box => ({
+  minX: -leftPx / scale,
+  minY: -topPx / scale,
+  maxX: (widthPx - leftPx) / scale,
+  maxY: (heightPx - topPx) / scale,
+});
+
+/** Where lights sit: nothing is written over them. */
+const dotsOf = ({ placed }: Assessment, u: number): Box[] =>
+  placed.flatMap((group) =>
+    group.places.map(({ xMm, yMm }) => {
+      const r = u * (group.shape === 'lights' ? 1.8 : 0.6);
+      return { minX: xMm - r, minY: yMm - r, maxX: xMm + r, maxY: yMm + r };
+    }),
+  );
+
+/** Buttons for what the wheel does. */
+function NearAndFar({ at, nearer, farther, whole }: ReturnType<typeof useZoom>) {
+  return (
+    <div className="no-print absolute right-2 bottom-2 flex rounded-sm border border-edge bg-sheet">
+      <Button look="quiet" aria-label="Farther" onClick={farther} disabled={at.k <= 1}>
+        <Minus size={16} />
+      </Button>
+      {at.k > 1 && (
+        <Button look="quiet" onClick={whole}>
+          All of it
+        </Button>
+      )}
+      <Button look="quiet" aria-label="Nearer" onClick={nearer}>
+        <Plus size={16} />
+      </Button>
+    </div>
+  );
+}
+
 /** The picture of the piece: to scale, lit, with the stage's own meaning laid over it. */
 export function PicturePane({ stage }: { readonly stage: Stage }) {
   const printer = usePrinter();
@@ -205,15 +254,28 @@ export function PicturePane({ stage }: { readonly stage: Stage }) {
   const svgRef = useRef<SVGSVGElement>(null);
   const { widthMm, heightMm } = design.view;
 
-  const fitting = useFitting(size, widthMm, heightMm);
+  const whole = useFitting(size, widthMm, heightMm);
+  const zoomed = useZoom(svgRef, whole !== null, tool.kind === 'none');
+  const fitting = useMemo(() => (whole ? drawnNear(whole, zoomed.at) : null), [whole, zoomed.at]);
   const mmPerPx = fitting ? 1 / fitting.scale : Math.max(widthMm, heightMm) / 640;
   const marginMm = MARGIN_PX * mmPerPx;
   const u = MARK_PX * mmPerPx;
+  const seen = fitting ? seenOf(fitting) : null;
 
   const showing = useGlow(canvasRef, { design, assessment, fitting });
   const flash = useFlashGuard(showing);
 
   const { cross, onKeyDown } = useCross(svgRef, tool, { widthMm, heightMm });
+
+  const wordsRef = useRef<SVGGElement>(null);
+  const leadersRef = useRef<SVGGElement>(null);
+  const pointedId = useTool((state) => state.pointedId);
+  useUncrowded(wordsRef, leadersRef, {
+    dots: dotsOf(assessment, u),
+    bounds: seen ?? { minX: 0, minY: 0, maxX: widthMm, maxY: heightMm },
+    u,
+    drawn: [design, assessment, stage, pointedId, progress, seen?.minX, seen?.minY],
+  });
 
   const Overlay = plainOverlays[stage];
   const moodName = design.moods.list.find((mood) => mood.id === showing)?.name;
@@ -230,7 +292,11 @@ export function PicturePane({ stage }: { readonly stage: Stage }) {
         {/* biome-ignore lint/a11y/useSemanticElements: a drawing has no element of its own kind; with a tool in hand arrow keys and Enter do what a click does */}
         <svg
           ref={svgRef}
-          viewBox={`${-marginMm} ${-marginMm} ${widthMm + 2 * marginMm} ${heightMm + 2 * marginMm}`}
+          viewBox={
+            seen
+              ? `${seen.minX} ${seen.minY} ${seen.maxX - seen.minX} ${seen.maxY - seen.minY}`
+              : `${-marginMm} ${-marginMm} ${widthMm + 2 * marginMm} ${heightMm + 2 * marginMm}`
+          }
           className={`absolute inset-0 size-full touch-none outline-offset-[-3px] ${tool.kind === 'none' ? '' : 'cursor-crosshair'}`}
           role="group"
           aria-label={`Picture of ${plan.name}, ${printer.quantity('lengthMm', widthMm)} wide`}
@@ -245,7 +311,8 @@ export function PicturePane({ stage }: { readonly stage: Stage }) {
             <Backdrop plan={plan} />
           </g>
           <Ruler widthMm={widthMm} heightMm={heightMm} marginMm={marginMm} />
-          <g className={isFar ? 'opacity-0' : lamp === 'off' ? 'opacity-60' : ''}>
+          <g ref={leadersRef} stroke="var(--faint)" strokeWidth={u * 0.22} className={isFar ? 'opacity-0' : ''} />
+          <g ref={wordsRef} className={isFar ? 'opacity-0' : lamp === 'off' ? 'opacity-60' : ''}>
             {Overlay && <Overlay design={design} assessment={assessment} u={u} />}
             {stage === 'bench' && <BenchOverlay design={design} assessment={assessment} u={u} progress={progress} />}
           </g>
@@ -263,6 +330,7 @@ export function PicturePane({ stage }: { readonly stage: Stage }) {
           ref={canvasRef}
           className={`pointer-events-none absolute inset-0 size-full ${lamp === 'on' && inkStages.has(stage) ? 'opacity-35' : ''}`}
         />
+        <NearAndFar {...zoomed} />
       </div>
       {(stage === 'moods' || stage === 'bench') && <VirtualHands controls={controlsOf(design)} />}
       <FlashDialog {...flash} moodName={moodName} />

@@ -3,11 +3,12 @@ import { bands, type Hollow, type Piece, removeHollow } from '@glimmer/core/plan
 import type { Draft } from 'immer';
 import { Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
-import { changeDesign, editDesign } from '../state/planStore.ts';
+import { editDesign } from '../state/planStore.ts';
 import { Said } from '../units/Said.tsx';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField, TextField, Tick } from '../widgets/fields.tsx';
 import { BeginHere, Section } from '../widgets/Section.tsx';
+import { takeAway } from '../widgets/takeAway.ts';
 import { OwnParts } from './OwnParts.tsx';
 import { PictureChoice } from './PictureChoice.tsx';
 import { useSheet } from './useSheet.ts';
@@ -107,7 +108,7 @@ function HollowRow({ hollow }: { readonly hollow: Hollow }) {
       <Button
         look="quiet"
         aria-label={`Remove ${hollow.name}`}
-        onClick={() => changeDesign((open) => removeHollow(open, hollow.id))}
+        onClick={() => takeAway(hollow.name, (open) => removeHollow(open, hollow.id))}
       >
         <Trash2 size={16} />
       </Button>

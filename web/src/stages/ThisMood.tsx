@@ -3,12 +3,13 @@ import { bands, type Mood, removeMood } from '@glimmer/core/plan';
 import { sayCeiling } from '@glimmer/core/power';
 import type { Draft } from 'immer';
 import { Copy, Trash2 } from 'lucide-react';
-import { changeDesign, editDesign } from '../state/planStore.ts';
+import { editDesign } from '../state/planStore.ts';
 import { usePrinter } from '../units/index.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField, ShareSlider, TextField } from '../widgets/fields.tsx';
 import { FigureLine, Section } from '../widgets/Section.tsx';
 import { openSum } from '../widgets/SumDrawer.tsx';
+import { takeAway } from '../widgets/takeAway.ts';
 import { copyMood } from './copyMood.ts';
 import { useSheet } from './useSheet.ts';
 
@@ -114,7 +115,7 @@ export function ThisMood({ mood }: { readonly mood: Mood }) {
             <Copy size={15} />
             Copy it
           </Button>
-          <Button look="quiet" onClick={() => changeDesign((open) => removeMood(open, mood.id))}>
+          <Button look="quiet" onClick={() => takeAway(mood.name, (open) => removeMood(open, mood.id))}>
             <Trash2 size={15} />
             Remove {mood.name}
           </Button>

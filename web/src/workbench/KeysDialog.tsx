@@ -9,6 +9,7 @@ const keys: readonly (readonly [key: string, what: Message])[] = [
   ['Space', 'run or hold the moods'],
   ['N', 'next finding'],
   ['/', 'find anything'],
+  ['Ctrl + C, Ctrl + V', 'a copy of what is chosen'],
   ['Ctrl + Z', 'undo'],
   ['Ctrl + Shift + Z', 'redo'],
   ['arrow keys', say`move what is chosen on the picture: ${mm(1)}, with Shift ${mm(10)}`],

@@ -2,10 +2,11 @@ import { isOpen } from '@glimmer/core/findings';
 import { type Finding, stages } from '@glimmer/core/items';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate } from 'react-router';
+import { copyOf } from '../items/itemActions.ts';
 import { clock } from '../state/clock.ts';
 import { lamp } from '../state/lamp.ts';
 import { redo, undo } from '../state/planStore.ts';
-import { tool } from '../state/tool.ts';
+import { tool, useTool } from '../state/tool.ts';
 
 interface KeyHandlers {
   readonly planId: string;
@@ -15,6 +16,9 @@ interface KeyHandlers {
   readonly onFind: () => void;
   readonly onKeys: () => void;
 }
+
+/** The item that was copied last, to be put in as often as is wanted. */
+let copied: string | null = null;
 
 /** Undo and redo work from a field too, unless something is half typed in it: then the field's own undo has the word. */
 const inFields = {
@@ -62,6 +66,13 @@ export function useKeys({ planId, findings, pointedFindingId, onFinding, onFind,
     { enableOnFormTags: ['select'] },
   );
   useHotkeys('shift+slash', onKeys, { enableOnFormTags: ['select'] });
+  useHotkeys('mod+c', () => {
+    // What is marked on the page is what is copied, by the browser itself.
+    if (document.getSelection()?.isCollapsed ?? true) copied = useTool.getState().pointedId;
+  });
+  useHotkeys('mod+v', () => {
+    if (copied !== null) copyOf(copied);
+  });
   useHotkeys('mod+z', undo, inFields);
   useHotkeys('mod+shift+z, mod+y', redo, inFields);
   return nextFinding;

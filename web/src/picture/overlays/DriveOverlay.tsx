@@ -31,6 +31,7 @@ function Lines({ group, scan, pinOf, u }: LinesProps) {
         stroke="var(--sheet)"
         strokeWidth={u * 0.9}
         paintOrder="stroke"
+        data-words="name"
       >
         {pin}
       </text>

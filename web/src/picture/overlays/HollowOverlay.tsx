@@ -1,7 +1,6 @@
 import type { Hollow } from '@glimmer/core/plan';
 import { type Message, mm, say } from '@glimmer/core/units';
 import { editDesign } from '../../state/planStore.ts';
-import { tool } from '../../state/tool.ts';
 import { usePrinter } from '../../units/index.ts';
 import { Handle } from '../Handle.tsx';
 import { Label } from './Label.tsx';
@@ -12,13 +11,6 @@ const sizeWords = (hollow: Hollow): Message => {
   if (hollow.kind === 'channel') return say`${mm(hollow.widthMm)} wide`;
   return say`${mm(hollow.widthMm)} × ${mm(hollow.heightMm)}`;
 };
-
-/** True where another hollow lies where this one's label would stand, on its right. */
-const isCrowded = (hollow: Hollow, all: readonly Hollow[], u: number): boolean =>
-  all.some((other) => {
-    const [x, y] = [other.at.xMm - hollow.at.xMm, other.at.yMm - hollow.at.yMm];
-    return other.id !== hollow.id && x > 0 && x < 40 * u && Math.abs(y) < 5 * u;
-  });
 
 function HollowMark({
   hollow,
@@ -72,14 +64,13 @@ export function HollowOverlay({ design, assessment, u }: OverlayProps) {
     <>
       {design.hollows.map((hollow) => {
         const fits = assessment.fits.filter((fit) => fit.hollowId === hollow.id);
-        const side = isCrowded(hollow, design.hollows, u) ? -1 : 1;
         const verdict = fits.find((fit) => fit.verdict !== 'fits')?.verdict ?? fits[0]?.verdict ?? null;
         return (
           <Handle
             key={hollow.id}
+            thingId={hollow.id}
             label={hollow.name}
             at={hollow.at}
-            onPoint={() => tool.pointAt(hollow.id)}
             onMove={(to) =>
               editDesign(
                 (draft) => {
@@ -91,12 +82,7 @@ export function HollowOverlay({ design, assessment, u }: OverlayProps) {
             }
           >
             <HollowMark hollow={hollow} u={u} verdict={verdict} />
-            <Label
-              x={hollow.at.xMm + side * u * 3}
-              y={hollow.at.yMm - u * 1.6}
-              u={u}
-              anchor={side > 0 ? 'start' : 'end'}
-            >
+            <Label x={hollow.at.xMm + u * 3} y={hollow.at.yMm - u * 1.6} u={u}>
               {`${hollow.name}, ${printer.message(sizeWords(hollow))}${verdict && verdict !== 'fits' ? `: ${verdict}` : ''}`}
             </Label>
           </Handle>

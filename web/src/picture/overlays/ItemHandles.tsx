@@ -2,7 +2,6 @@ import { type ItemRole, type ItemStage, kindOf } from '@glimmer/core/items';
 import type { Item, PlanPoint } from '@glimmer/core/plan';
 import type { ReactNode } from 'react';
 import { moveItem } from '../../items/itemActions.ts';
-import { tool } from '../../state/tool.ts';
 import { Handle } from '../Handle.tsx';
 import { Label } from './Label.tsx';
 import type { OverlayProps } from './OverlayProps.ts';
@@ -27,12 +26,12 @@ const halfWidth = (name: string, u: number): number => u * Math.max(5.6, 1.2 + n
 
 function Named({ at, u, name, children }: MarkProps & { readonly children: ReactNode }) {
   return (
-    <>
+    <g data-words="mark" data-at={`${at.xMm} ${at.yMm}`}>
       {children}
-      <Label x={at.xMm} y={at.yMm + u * 1.1} u={u} anchor="middle">
+      <Label x={at.xMm} y={at.yMm + u * 1.1} u={u} anchor="middle" inMark>
         {name}
       </Label>
-    </>
+    </g>
   );
 }
 
@@ -97,15 +96,7 @@ const marks: Readonly<Record<ItemRole, (props: MarkProps) => ReactNode>> = {
   control: RingMark,
 };
 
-const SAME_PLACE_MM = 1;
-
-/** How many items drawn before this one sit at the same place: each is drawn below the last, so that all can be read. */
-const countBefore = (items: readonly Placed[], item: Placed): number =>
-  items
-    .slice(0, items.indexOf(item))
-    .filter((each) => Math.hypot(each.at.xMm - item.at.xMm, each.at.yMm - item.at.yMm) < SAME_PLACE_MM).length;
-
-/** Items that sit at one place, each to be dragged, or moved with the arrow keys. */
+/** Items at their places, each to be dragged, or moved with the arrow keys. */
 export function ItemHandles({
   design,
   u,
@@ -118,16 +109,9 @@ export function ItemHandles({
   );
   return items.map((item) => {
     const Mark = marks[kindOf(item.kind).role];
-    const at = { xMm: item.at.xMm, yMm: item.at.yMm + countBefore(items, item) * u * 6.4 };
     return (
-      <Handle
-        key={item.id}
-        label={item.name}
-        at={item.at}
-        onPoint={() => tool.pointAt(item.id)}
-        onMove={(to) => moveItem(item.id, to)}
-      >
-        <Mark at={at} u={u} name={item.name} />
+      <Handle key={item.id} thingId={item.id} label={item.name} at={item.at} onMove={(to) => moveItem(item.id, to)}>
+        <Mark at={item.at} u={u} name={item.name} />
       </Handle>
     );
   });

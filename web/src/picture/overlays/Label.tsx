@@ -6,6 +6,7 @@ export function Label({
   children,
   anchor = 'start',
   strong = false,
+  inMark = false,
 }: {
   readonly x: number;
   readonly y: number;
@@ -16,6 +17,8 @@ export function Label({
   readonly anchor?: 'start' | 'middle' | 'end';
   /** Over whatever lies below it. */
   readonly strong?: boolean;
+  /** It is moved with the mark that it stands in. */
+  readonly inMark?: boolean;
 }) {
   return (
     <text
@@ -28,6 +31,8 @@ export function Label({
       stroke="var(--paper)"
       strokeWidth={u * 0.8}
       paintOrder="stroke"
+      data-at={`${x} ${y}`}
+      data-words={inMark ? undefined : strong ? 'strong' : 'name'}
       className="pointer-events-none select-none"
     >
       {children}

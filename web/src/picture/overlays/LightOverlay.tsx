@@ -1,6 +1,6 @@
 import { type ItemOf, itemsOf, type PlacedPlain, type PlacedTape } from '@glimmer/core/items';
 import { editDesign } from '../../state/planStore.ts';
-import { tool as toolHand, useTool } from '../../state/tool.ts';
+import { useTool } from '../../state/tool.ts';
 import { Handle } from '../Handle.tsx';
 import { ItemHandles } from './ItemHandles.tsx';
 import { Label } from './Label.tsx';
@@ -52,6 +52,7 @@ function TapeMarks({ tape, u }: { readonly tape: PlacedTape | PlacedPlain; reado
                 textAnchor="middle"
                 fill="var(--faint)"
                 className="figures"
+                data-words="number"
               >
                 {number}
               </text>
@@ -70,6 +71,7 @@ function Corners({ tape, u }: { readonly tape: Routed; readonly u: number }) {
   return tape.route.map((point, i) => (
     <Handle
       key={i}
+      thingId={tape.id}
       label={`${tape.name}, point ${i + 1}`}
       at={point}
       onMove={(to) =>
@@ -157,6 +159,7 @@ function LightName({ group, place, number, u }: SingleLightProps) {
           fontSize={u * 2.6}
           fill="var(--faint)"
           className="figures pointer-events-none"
+          data-words="number"
         >
           {number}
         </text>
@@ -169,9 +172,9 @@ function LightName({ group, place, number, u }: SingleLightProps) {
 function SingleLight({ group, place, number, u }: SingleLightProps) {
   return (
     <Handle
+      thingId={group.id}
       label={`${group.name} ${number}`}
       at={place.at}
-      onPoint={() => toolHand.pointAt(group.id)}
       onMove={(to) =>
         editDesign(
           (draft) => {
@@ -224,9 +227,9 @@ function GuideWays({ guide, u }: { readonly guide: Guide; readonly u: number }) 
       {ends.map((end, i) => (
         <Handle
           key={end.id}
+          thingId={guide.id}
           label={`${guide.name}, hole ${i + 1}`}
           at={end.at}
-          onPoint={() => toolHand.pointAt(guide.id)}
           onMove={(to) =>
             editDesign(
               (draft) => {
@@ -256,6 +259,7 @@ function GuideWays({ guide, u }: { readonly guide: Guide; readonly u: number }) 
               textAnchor="middle"
               fill="var(--faint)"
               className="figures"
+              data-words="number"
             >
               {i + 1}
             </text>

@@ -21,17 +21,12 @@ function Warmth({ design, assessment, u }: OverlayProps) {
       .sort((a, b) => a.outsideC - b.outsideC)
       .map((part) => [part.itemId, part] as const),
   );
-  const above = new Map<string, number>();
   return [...hottest.values()].map((part) => {
     const item = design.items.find(({ id }) => id === part.itemId);
     const at = item && ('at' in item ? item.at : 'places' in item ? item.places[0]?.at : undefined);
     if (!item || !at) return null;
-    // What sits at one place is drawn downward from there: above it there is room, a line for each that is warm.
-    const place = `${at.xMm} ${at.yMm}`;
-    const line = (above.get(place) ?? 0) + 1;
-    above.set(place, line);
     return (
-      <Label key={part.id} x={at.xMm} y={at.yMm - u * (1.5 + 4 * line)} u={u}>
+      <Label key={part.id} x={at.xMm} y={at.yMm - u * 5.5} u={u}>
         {`${item.name}: ${printer.quantity('temperatureC', part.outsideC)}`}
       </Label>
     );

@@ -1,0 +1,75 @@
+import { copyDemo, expect, type Page, test } from './bench.ts';
+
+const PARASOL = '6f1d0c52-3b6e-4f0a-9a51-2c7d5b1e7a02';
+
+/** Pairs of words on the picture that lie on each other by more than a hair. */
+const covered = (page: Page): Promise<readonly string[]> =>
+  page.locator('svg[aria-label^="Picture of"]').evaluate((svg) => {
+    const words = [...svg.querySelectorAll<SVGGraphicsElement>('[data-words]')]
+      .filter((element) => element.style.visibility !== 'hidden')
+      .map((element) => ({ text: element.textContent ?? '', box: element.getBoundingClientRect() }));
+    return words.flatMap((one, i) =>
+      words.slice(i + 1).flatMap((other) => {
+        const across = Math.min(one.box.right, other.box.right) - Math.max(one.box.left, other.box.left);
+        const down = Math.min(one.box.bottom, other.box.bottom) - Math.max(one.box.top, other.box.top);
+        return across > 1 && down > 1 ? [`${one.text} | ${other.text}`] : [];
+      }),
+    );
+  });
+
+for (const stage of ['piece', 'lights', 'drive', 'power', 'wires', 'bench'])
+  test(`no words on the picture cover others: ${stage}`, async ({ page }) => {
+    await page.goto(`/plan/${await copyDemo(page, PARASOL)}/${stage}`);
+    await expect(page.locator('svg[aria-label^="Picture of"]')).toBeVisible();
+    await page.evaluate(() => document.fonts.ready);
+    await expect.poll(() => covered(page)).toEqual([]);
+  });
+
+test('the picture is drawn near by the wheel and by buttons, shifted, and shown whole again', async ({ page }) => {
+  await page.goto(`/plan/${await copyDemo(page, PARASOL)}/lights`);
+  const picture = page.locator('svg[aria-label^="Picture of"]');
+  const box = () => picture.getAttribute('viewBox').then((text) => (text ?? '').split(' ').map(Number));
+  // Before its pane is measured it is shown with its margins alone.
+  await expect
+    .poll(() =>
+      picture.evaluate(
+        (svg: SVGSVGElement) =>
+          svg.viewBox.baseVal.width / svg.viewBox.baseVal.height / (svg.clientWidth / svg.clientHeight),
+      ),
+    )
+    .toBeCloseTo(1, 2);
+  const [x0 = 0, , wide = 0] = await box();
+  await page.getByRole('button', { name: 'Nearer' }).click();
+  await expect.poll(async () => (await box())[2]).toBeCloseTo(wide / 1.5, 3);
+  await picture.hover({ position: { x: 60, y: 300 } });
+  await page.mouse.wheel(0, -400);
+  await expect.poll(async () => (await box())[2] ?? 0).toBeLessThan(wide / 1.6);
+  const [x1 = 0] = await box();
+  await page.mouse.down();
+  await page.mouse.move(200, 300, { steps: 4 });
+  await page.mouse.up();
+  await expect.poll(async () => (await box())[0]).not.toBeCloseTo(x1, 1);
+  await page.getByRole('button', { name: 'All of it' }).click();
+  await expect.poll(async () => (await box())[0]).toBeCloseTo(x0, 3);
+  await expect(page.getByRole('button', { name: 'Farther' })).toBeDisabled();
+});
+
+test('what is chosen on the picture is its card on the sheet, and a copy of it comes beside it by keys', async ({
+  page,
+}) => {
+  await page.goto(`/plan/${await copyDemo(page)}/lights`);
+  const eye = page.getByRole('button', { name: /^Eyes 2, at/ });
+  await eye.focus();
+  const card = page.getByRole('article', { name: 'Single lights: Eyes', exact: true });
+  await expect(card).toBeInViewport();
+  await expect(eye).toHaveAttribute('data-pointed', 'true');
+  await page.keyboard.press('ControlOrMeta+c');
+  await page.keyboard.press('ControlOrMeta+v');
+  const copy = page.getByRole('article', { name: 'Single lights: Eyes copy', exact: true });
+  await expect(copy).toBeInViewport();
+  await copy.getByRole('button', { name: 'Remove Eyes copy', exact: true }).click();
+  await expect(copy).toHaveCount(0);
+  await page.getByRole('status').or(page.getByLabel('Notices')).getByText('Eyes copy is taken away.').waitFor();
+  await page.getByLabel('Notices').getByRole('button', { name: 'Undo' }).click();
+  await expect(copy).toBeVisible();
+});
