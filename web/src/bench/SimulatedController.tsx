@@ -8,6 +8,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { type PieceMoment, usePieceStore } from '../picture/pieceStore.ts';
 import { useSheet } from '../stages/useSheet.ts';
 import { Section } from '../widgets/Section.tsx';
+import { Table } from '../widgets/Table.tsx';
 import { followTelling, type SaidLine } from './telling.ts';
 
 const MOST_LINES = 60;
@@ -96,7 +97,7 @@ export function SimulatedController() {
         >
           {said.map(({ atMs, text }) => `${(atMs / 1000).toFixed(2).padStart(8)} s  ${text}\n`).join('')}
         </pre>
-        <table className="figures self-start text-[12.5px]">
+        <Table className="figures self-start text-[12.5px]">
           <tbody>
             {given.map(({ demand, pin }) => (
               <tr key={demand.id} className="border-b border-rule/60">
@@ -106,7 +107,7 @@ export function SimulatedController() {
               </tr>
             ))}
           </tbody>
-        </table>
+        </Table>
       </div>
     </Section>
   );

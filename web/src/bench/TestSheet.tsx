@@ -1,6 +1,7 @@
 import { type StepProgress, sayBand } from '@glimmer/core/bench';
 import { usePrinter } from '../units/index.ts';
 import { Said } from '../units/Said.tsx';
+import { Table } from '../widgets/Table.tsx';
 
 /** All steps on paper: what to do and touch, what to expect, and room for what was read. */
 export function TestSheet({ steps }: { readonly steps: readonly StepProgress[] }) {
@@ -9,7 +10,7 @@ export function TestSheet({ steps }: { readonly steps: readonly StepProgress[] }
   return (
     <section aria-label="Test sheet" className="hidden print:block">
       {chapters.map((chapter) => (
-        <table key={chapter} className="mb-3 w-full text-[13px]">
+        <Table key={chapter} className="mb-3 w-full text-[13px]">
           <caption className="text-left font-display text-[15px] font-semibold">{chapter}</caption>
           <thead>
             <tr className="border-b border-rule text-left text-faint">
@@ -38,7 +39,7 @@ export function TestSheet({ steps }: { readonly steps: readonly StepProgress[] }
               ) : null,
             )}
           </tbody>
-        </table>
+        </Table>
       ))}
     </section>
   );

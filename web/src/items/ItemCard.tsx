@@ -44,7 +44,7 @@ export function ItemCard({
       className={`stitch -ml-3.5 border-l-2 py-2.5 pl-3 first:border-t-0 ${pointed ? 'border-l-verdigris' : 'border-l-transparent'}`}
       onFocus={() => tool.pointAt(item.id)}
     >
-      <div className="mb-1.5 grid grid-cols-[1fr_auto_auto_auto] items-end gap-2">
+      <div className="mb-1.5 grid grid-cols-[1fr_auto_auto_auto] items-end gap-2 max-sm:[&>*:first-child]:col-span-4">
         <TextField
           label={`Name of the ${kindOf(item.kind).name.toLowerCase()}`}
           value={item.name}

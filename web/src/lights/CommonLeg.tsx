@@ -2,6 +2,7 @@ import type { ItemOf } from '@glimmer/core/items';
 import { inCommonLeg } from '@glimmer/core/network';
 import { useSheet } from '../stages/useSheet.ts';
 import { usePrinter } from '../units/index.ts';
+import { Table } from '../widgets/Table.tsx';
 
 /** Why the dice of a light have each a resistor: what one in the leg that they share would do instead. */
 export function CommonLeg({ item }: { readonly item: ItemOf<'light'> }) {
@@ -13,7 +14,7 @@ export function CommonLeg({ item }: { readonly item: ItemOf<'light'> }) {
   return (
     <details className="no-print mt-1">
       <summary className="cursor-pointer text-verdigris">Why a resistor for each colour?</summary>
-      <table className="w-full text-[13.5px]">
+      <Table className="w-full text-[13.5px]">
         <thead>
           <tr className="text-left text-faint">
             <th className="font-normal">colour</th>
@@ -37,7 +38,7 @@ export function CommonLeg({ item }: { readonly item: ItemOf<'light'> }) {
             </tr>
           ))}
         </tbody>
-      </table>
+      </Table>
       <p className="mt-0.5 text-[13px] text-faint">
         Behind one resistor the lowest drop takes all: no colour can be mixed and white is red. It serves only where one
         colour at a time is ever lit.

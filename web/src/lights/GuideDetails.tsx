@@ -9,6 +9,7 @@ import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField } from '../widgets/fields.tsx';
 import { FigureLine } from '../widgets/Section.tsx';
 import { openSum } from '../widgets/SumDrawer.tsx';
+import { Table } from '../widgets/Table.tsx';
 import { LayOut } from './LayOut.tsx';
 import { PlaceCells, RemoveCell } from './PlaceCells.tsx';
 
@@ -71,7 +72,7 @@ function Ends({ item }: { readonly item: Guide }) {
   return (
     <details className="mt-1" open={item.ends.length > 0 && item.ends.length <= 8}>
       <summary className="cursor-pointer text-verdigris">{item.ends.length} holes, as numbers</summary>
-      <table className="w-full text-[13.5px]">
+      <Table className="w-full text-[13.5px]">
         <thead>
           <tr className="text-left text-faint">
             <th className="font-normal">hole</th>
@@ -118,7 +119,7 @@ function Ends({ item }: { readonly item: Guide }) {
             );
           })}
         </tbody>
-      </table>
+      </Table>
       <Button
         look="quiet"
         onClick={() =>

@@ -1,6 +1,7 @@
 import type { ItemOf } from '@glimmer/core/items';
 import { editItem } from '../items/itemActions.ts';
 import { Button } from '../widgets/Button.tsx';
+import { Table } from '../widgets/Table.tsx';
 import { PlaceCells, RemoveCell } from './PlaceCells.tsx';
 
 /** The points of a route as numbers, for work without a pointer. */
@@ -9,7 +10,7 @@ export function RouteTable({ item }: { readonly item: ItemOf<'pixel tape' | 'pla
   return (
     <details className="mt-1">
       <summary className="text-[13.5px] text-verdigris">{route.length} points of the route, as numbers</summary>
-      <table className="mt-1 w-full text-[13.5px]">
+      <Table className="mt-1 w-full text-[13.5px]">
         <thead>
           <tr className="text-left text-faint">
             <th>point</th>
@@ -34,7 +35,7 @@ export function RouteTable({ item }: { readonly item: ItemOf<'pixel tape' | 'pla
             </tr>
           ))}
         </tbody>
-      </table>
+      </Table>
       <Button
         look="quiet"
         onClick={() =>

@@ -5,6 +5,7 @@ import { useSheet } from '../stages/useSheet.ts';
 import { mend } from '../state/planStore.ts';
 import { usePrinter } from '../units/index.ts';
 import { Button } from '../widgets/Button.tsx';
+import { Table } from '../widgets/Table.tsx';
 
 const headings = ['in a string', 'resistor', 'fresh', 'usual', 'spent', 'to the lights', ''] as const;
 
@@ -20,7 +21,7 @@ export function StringTable({ item }: { readonly item: ItemOf<'light'> }) {
   return (
     <details className="no-print mt-1">
       <summary className="cursor-pointer text-verdigris">How many in a string?</summary>
-      <table className="w-full text-[13.5px]">
+      <Table className="w-full text-[13.5px]">
         <thead>
           <tr className="text-left text-faint">
             {headings.map((heading) => (
@@ -61,7 +62,7 @@ export function StringTable({ item }: { readonly item: ItemOf<'light'> }) {
             );
           })}
         </tbody>
-      </table>
+      </Table>
       <p className="mt-0.5 text-[13px] text-faint">
         Currents of one light. More in a string waste less of the pack and follow it more as it falls.
       </p>

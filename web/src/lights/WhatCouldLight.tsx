@@ -8,6 +8,7 @@ import { usePrinter } from '../units/index.ts';
 import { Said } from '../units/Said.tsx';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField, Tick } from '../widgets/fields.tsx';
+import { Table } from '../widgets/Table.tsx';
 import { tellDone } from '../widgets/tellDone.ts';
 
 const controls = [
@@ -154,7 +155,7 @@ export function WhatCouldLight() {
     <details className="no-print mt-2 mb-2">
       <summary className="cursor-pointer font-semibold text-verdigris">What could light this?</summary>
       <Asked wish={asked} set={(fields) => setAsked((now) => ({ ...now, ...fields }))} />
-      <table className="mt-2 w-full text-[13.5px]">
+      <Table className="mt-2 w-full text-[13.5px]">
         <thead>
           <tr className="text-left text-faint">
             {headings.map((heading) => (
@@ -169,7 +170,7 @@ export function WhatCouldLight() {
             <OptionRow key={option.id} option={option} />
           ))}
         </tbody>
-      </table>
+      </Table>
       <p className="mt-2 font-semibold">Can’t</p>
       <ul className="text-[13.5px]">
         {excluded.map(({ id, name, reason }) => (

@@ -6,6 +6,7 @@ import { useSheet } from '../stages/useSheet.ts';
 import { editPlan } from '../state/planStore.ts';
 import { usePrinter } from '../units/index.ts';
 import { Button } from '../widgets/Button.tsx';
+import { Table } from '../widgets/Table.tsx';
 import { tellDone } from '../widgets/tellDone.ts';
 import { sayTime } from '../widgets/when.ts';
 import { packOf } from './packOf.ts';
@@ -83,7 +84,7 @@ export function RunTests() {
   return (
     <>
       {compared.length > 0 && (
-        <table className="mb-2 w-full text-[13.5px]">
+        <Table className="mb-2 w-full text-[13.5px]">
           <thead>
             <tr className="border-b border-rule text-left text-faint">
               <th className="font-normal">run test</th>
@@ -98,7 +99,7 @@ export function RunTests() {
               <RunTestRow key={run.test.id} run={run} />
             ))}
           </tbody>
-        </table>
+        </Table>
       )}
       {spread && compared.length > 1 && (
         <p className="text-[13.5px] text-faint">

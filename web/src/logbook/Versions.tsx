@@ -10,6 +10,7 @@ import { usePrinter } from '../units/index.ts';
 import { Said } from '../units/Said.tsx';
 import { Button } from '../widgets/Button.tsx';
 import { Choice } from '../widgets/fields.tsx';
+import { Table } from '../widgets/Table.tsx';
 import { tellDone } from '../widgets/tellDone.ts';
 import { useTyped } from '../widgets/typed.ts';
 import { sayTime } from '../widgets/when.ts';
@@ -115,7 +116,7 @@ interface ComparisonProps {
 function Comparison({ rows, before, after }: ComparisonProps) {
   const printer = usePrinter();
   return (
-    <table className="w-full text-[13.5px]" aria-label="Comparison of two versions">
+    <Table className="w-full text-[13.5px]" aria-label="Comparison of two versions">
       <thead>
         <tr className="border-b border-rule text-left text-faint">
           <th className="font-normal">what</th>
@@ -140,7 +141,7 @@ function Comparison({ rows, before, after }: ComparisonProps) {
           </tr>
         ))}
       </tbody>
-    </table>
+    </Table>
   );
 }
 

@@ -83,7 +83,7 @@ function HollowRow({ hollow }: { readonly hollow: Hollow }) {
             ['depthMm', 'Depth', hollow.depthMm],
           ];
   return (
-    <li className="grid grid-cols-[minmax(7rem,1.4fr)_repeat(3,minmax(4.5rem,1fr))_auto] items-end gap-2 py-1">
+    <li className="grid grid-cols-[minmax(7rem,1.4fr)_repeat(3,minmax(4.5rem,1fr))_auto] items-end gap-2 py-1 max-sm:grid-cols-[repeat(3,minmax(0,1fr))_auto] max-sm:[&>*:first-child]:col-span-4">
       <TextField
         label={`Name of the ${hollow.kind}`}
         value={hollow.name}

@@ -5,6 +5,7 @@ import { Lock } from 'lucide-react';
 import { editItem, setField } from '../items/itemActions.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Choice } from '../widgets/fields.tsx';
+import { Table } from '../widgets/Table.tsx';
 import { useSheet } from './useSheet.ts';
 
 const lockPin = (board: ItemOf<'board'>, demand: string, pin: string | null): void =>
@@ -83,7 +84,7 @@ export function Pins({ board }: { readonly board: Board }) {
   if (plan.given.length === 0 && plan.ok) return <p className="mt-1 text-faint">Nothing needs a pin yet.</p>;
   return (
     <>
-      <table className="mt-2 w-full text-[14px]">
+      <Table className="mt-2 w-full text-[14px]">
         <thead>
           <tr className="border-b border-rule text-left text-[13px] text-faint">
             <th className="font-normal">what</th>
@@ -97,7 +98,7 @@ export function Pins({ board }: { readonly board: Board }) {
             <PinRow key={each.demand.id} board={board} given={each} />
           ))}
         </tbody>
-      </table>
+      </Table>
       {plan.ok ? (
         <p className="mt-1 text-[13px] text-faint">
           Free: <span className="figures">{plan.free.map((pin) => pin.name).join(' ') || 'none'}</span>

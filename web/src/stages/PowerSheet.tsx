@@ -14,6 +14,7 @@ import { Button } from '../widgets/Button.tsx';
 import { Schools } from '../widgets/Schools.tsx';
 import { BeginHere, FigureLine, Section } from '../widgets/Section.tsx';
 import { openSum } from '../widgets/SumDrawer.tsx';
+import { Table } from '../widgets/Table.tsx';
 import { Chain } from './Chain.tsx';
 import { Night } from './Night.tsx';
 import { States } from './States.tsx';
@@ -57,7 +58,7 @@ function RailTable() {
   const { assessment } = useSheet();
   return (
     <Section title="Rails">
-      <table className="figures w-full text-[13.5px]">
+      <Table className="figures w-full text-[13.5px]">
         <thead>
           <tr className="border-b border-rule text-left text-faint">
             <th className="font-sans font-normal">rail</th>
@@ -80,7 +81,7 @@ function RailTable() {
             </tr>
           ))}
         </tbody>
-      </table>
+      </Table>
     </Section>
   );
 }
@@ -161,7 +162,7 @@ function Budget() {
         </Button>
       }
     >
-      <table className="figures w-full text-[13.5px] [&_td+td]:whitespace-nowrap [&_td+td]:pl-2">
+      <Table className="figures w-full text-[13.5px] [&_td+td]:whitespace-nowrap [&_td+td]:pl-2">
         <thead>
           <tr className="border-b border-rule text-left text-faint">
             <th className="font-sans font-normal">consumer</th>
@@ -195,7 +196,7 @@ function Budget() {
           ))}
           <BudgetSums />
         </tbody>
-      </table>
+      </Table>
       <p className="mt-1 text-[13px] text-faint">Moods: the mean over time at their brightness.</p>
     </Section>
   );

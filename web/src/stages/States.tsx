@@ -3,6 +3,7 @@ import { isWorthATable, type PlanState, type StateTable, type Trouble, tabulateS
 import { useState } from 'react';
 import { Button } from '../widgets/Button.tsx';
 import { Section } from '../widgets/Section.tsx';
+import { Table } from '../widgets/Table.tsx';
 import { useSheet } from './useSheet.ts';
 
 /** More rows than anybody reads at once. */
@@ -74,7 +75,7 @@ export function States() {
       }
     >
       <div className="overflow-x-auto">
-        <table className="w-full text-[13.5px]">
+        <Table className="w-full text-[13.5px]">
           <thead>
             <tr className="border-b border-rule text-left text-faint">
               {table.levers.map((lever) => (
@@ -95,7 +96,7 @@ export function States() {
               <Row key={state.positions.join('')} table={table} state={state} nameOf={nameOf} />
             ))}
           </tbody>
-        </table>
+        </Table>
       </div>
       <p className="mt-1 text-[13px] text-faint">
         {troubled.length === 0

@@ -5,6 +5,7 @@ import { leds } from '@glimmer/core/parts';
 import { usePrinter } from '../units/index.ts';
 import { FigureLine } from '../widgets/Section.tsx';
 import { openSum } from '../widgets/SumDrawer.tsx';
+import { Table } from '../widgets/Table.tsx';
 import { useSheet } from './useSheet.ts';
 
 /** One of each colour: their drops tell which of them glow. */
@@ -23,7 +24,7 @@ function Glow({ scan }: { readonly scan: Scan }) {
       <summary className="cursor-pointer text-verdigris">
         What glows at {printer.quantity('voltageV', volts)} that should be dark?
       </summary>
-      <table className="w-full text-[13.5px]">
+      <Table className="w-full text-[13.5px]">
         <thead>
           <tr className="text-left text-faint">
             <th className="font-normal">colour, typical of its kind</th>
@@ -42,7 +43,7 @@ function Glow({ scan }: { readonly scan: Scan }) {
             </tr>
           ))}
         </tbody>
-      </table>
+      </Table>
     </details>
   );
 }

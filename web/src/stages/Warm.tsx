@@ -4,6 +4,7 @@ import { Radio, RadioGroup } from '@headlessui/react';
 import { lookAtWarmth, useWarmAt, type WarmAt } from '../state/warmTime.ts';
 import { usePrinter } from '../units/index.ts';
 import { Section } from '../widgets/Section.tsx';
+import { Table } from '../widgets/Table.tsx';
 import { useSheet } from './useSheet.ts';
 import { WarmChart } from './WarmChart.tsx';
 
@@ -85,7 +86,7 @@ export function Warm() {
     <Section title="What gets warm">
       <AtTime />
       <WarmChart parts={parts} boxes={boxes} />
-      <table className="figures w-full text-[13.5px] [&_td]:whitespace-nowrap [&_td]:pl-2 [&_th]:pl-2 [&_th:first-child]:pl-0">
+      <Table className="figures w-full text-[13.5px] [&_td]:whitespace-nowrap [&_td]:pl-2 [&_th]:pl-2 [&_th:first-child]:pl-0">
         <thead>
           <tr className="border-b border-rule text-left text-faint">
             <th className="font-sans font-normal">outside, after</th>
@@ -120,7 +121,7 @@ export function Warm() {
             </tr>
           ))}
         </tbody>
-      </table>
+      </Table>
       <p className="mt-0.5 text-[13px] text-faint">
         From cold, at the brightest corner, in still air of {celsius(design.piece.ambientC)}, by what is typical of each
         kind; what lies in one box warms its air together. “Its time” and inside are after as long as it works at a

@@ -11,6 +11,7 @@ import { usePrinter } from '../units/index.ts';
 import { Said } from '../units/Said.tsx';
 import { Button } from '../widgets/Button.tsx';
 import { BeginHere, Section } from '../widgets/Section.tsx';
+import { Table } from '../widgets/Table.tsx';
 import { RunRow } from './RunRow.tsx';
 import { useSheet } from './useSheet.ts';
 
@@ -106,7 +107,7 @@ function Runs() {
         />
       }
     >
-      <table className="w-full text-[14px]">
+      <Table className="w-full text-[14px]">
         <thead>
           <tr className="border-b border-rule text-left text-[13px] text-faint">
             <th className="font-normal">run and cores</th>
@@ -120,7 +121,7 @@ function Runs() {
             <RunRow key={run.id} run={run} stock={gaugesInStock} ends={assessment.coreEnds.get(run.id) ?? []} />
           ))}
         </tbody>
-      </table>
+      </Table>
       {assessment.freePorts.length > 0 && (
         <p className="mt-2 text-[14px] text-faint">Left free: {sayFree(assessment, plan.design)}.</p>
       )}
@@ -171,7 +172,7 @@ function Shopping() {
         />
       }
     >
-      <table className="w-full text-[13.5px]">
+      <Table className="w-full text-[13.5px]">
         <tbody>
           {assessment.shopping.map((line) => (
             <tr key={printer.message(line.name)} className="border-b border-rule/60">
@@ -190,7 +191,7 @@ function Shopping() {
             <td className="figures text-right">{printer.quantity('money', assessment.costPerCopy)}</td>
           </tr>
         </tbody>
-      </table>
+      </Table>
     </Section>
   );
 }

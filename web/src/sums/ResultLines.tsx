@@ -3,6 +3,7 @@ import { joinMessages, say } from '@glimmer/core/units';
 import type { ReactNode } from 'react';
 import { Said } from '../units/Said.tsx';
 import { FigureLine } from '../widgets/Section.tsx';
+import { Table } from '../widgets/Table.tsx';
 
 const MOST_ROWS = 12;
 
@@ -13,7 +14,7 @@ function ResultTable({ result }: { readonly result: Extract<Result, { form: 'tab
       <summary className="text-[13px] text-faint">
         <Said>{result.label}</Said>
       </summary>
-      <table className="w-full text-[13px]">
+      <Table className="w-full text-[13px]">
         <thead>
           <tr className="border-b border-rule text-faint">
             {result.columns.map((column) => (
@@ -37,7 +38,7 @@ function ResultTable({ result }: { readonly result: Extract<Result, { form: 'tab
             </tr>
           ))}
         </tbody>
-      </table>
+      </Table>
     </details>
   );
 }

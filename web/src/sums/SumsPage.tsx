@@ -51,7 +51,7 @@ function SumList() {
   return (
     <nav
       aria-label="Quick sums"
-      className="no-print flex w-64 shrink-0 flex-col overflow-y-auto border-r border-rule bg-paper px-4 py-3"
+      className="no-print flex w-64 shrink-0 flex-col overflow-y-auto border-r border-rule bg-paper px-4 py-3 max-[899px]:max-h-[38vh] max-[899px]:w-full max-[899px]:border-r-0 max-[899px]:border-b"
     >
       <Link to="/" className="inline-flex min-h-6 items-center text-[13px] text-verdigris underline underline-offset-2">
         The shelf
@@ -73,6 +73,31 @@ function SumList() {
       {found.length === 0 && <p className="text-faint">No sum of that name.</p>}
       <DrawerPanel />
     </nav>
+  );
+}
+
+/** What is asked first by most. */
+const firstNames = ['led-resistor', 'one-light', 'tape-on-pack', 'runtime', 'tape-count', 'fuse'];
+
+/** What an empty desk offers. */
+function FirstSums() {
+  const printer = usePrinter();
+  const sums = quickSums.filter(({ name }) => firstNames.includes(name));
+  return (
+    <ul className="mt-4 grid grid-cols-[repeat(auto-fill,minmax(min(17rem,100%),1fr))] gap-3">
+      {sums.map((sum) => (
+        <li key={sum.name}>
+          <button
+            type="button"
+            onClick={() => desk.add(sum.name, exampleTexts(sum.name, printer))}
+            className="tag h-full w-full border border-rule bg-sheet px-3 py-2 text-left hover:bg-pressed"
+          >
+            <span className="block font-display text-[16px] text-verdigris">{sum.title}</span>
+            <span className="block text-[13px] text-faint">{sum.about}</span>
+          </button>
+        </li>
+      ))}
+    </ul>
   );
 }
 
@@ -106,15 +131,18 @@ export function SumsPage() {
     document.title = 'Quick sums';
   }, []);
   return (
-    <div className="flex h-full">
+    <div className="flex h-full max-[899px]:flex-col">
       <SumList />
       <main className="print-only-sheet min-w-0 flex-1 overflow-y-auto px-5 py-4">
         <DeskHead />
         {cards.length === 0 && (
-          <BeginHere>
-            Choose a sum on the left: it lies here as a card, filled in with an example. Write over it as you would on
-            paper: 20 mA, 4k7, 1/4 W, 0.5 in. Lay several side by side to compare.
-          </BeginHere>
+          <>
+            <BeginHere>
+              Choose a sum out of the list: it lies here as a card, filled in with an example. Write over it as you
+              would on paper: 20 mA, 4k7, 1/4 W, 0.5 in. Lay several side by side to compare.
+            </BeginHere>
+            <FirstSums />
+          </>
         )}
         <div className="grid grid-cols-[repeat(auto-fill,minmax(min(23rem,100%),1fr))] items-start gap-4">
           {cards.map((card) => (

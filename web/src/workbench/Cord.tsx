@@ -55,7 +55,7 @@ export function Cord({ current }: { readonly current: Stage }) {
     .map((_, i) => `${i === 0 ? 'M0 6 Q' : 'Q'}${i * 100 + (i === 0 ? 25 : 0)} ${i === 0 ? 16 : 26} ${i * 100 + 50} 13`)
     .join(' ');
   return (
-    <nav aria-label="Stages" className="relative min-w-0 flex-1">
+    <nav aria-label="Stages" className="relative min-w-0 flex-1 max-[899px]:order-last max-[899px]:basis-full">
       <svg
         viewBox="0 0 800 30"
         preserveAspectRatio="none"
@@ -82,11 +82,11 @@ export function Cord({ current }: { readonly current: Stage }) {
                 to={`/plan/${plan.id}/${stage}`}
                 title={`${stageInfo[stage].question} (${i + 1})`}
                 aria-label={`${i + 1} ${stageInfo[stage].name}: ${stateWords[states[stage]]}${states[stage] === 'open' ? `, ${count}` : ''}`}
-                className={`flex flex-col items-center rounded-sm px-2 pb-0.5 ${stage === current ? 'font-semibold text-ink' : 'text-faint hover:text-ink'}`}
+                className={`flex min-w-6 flex-col items-center rounded-sm px-2 pb-0.5 max-sm:min-h-11 max-sm:px-0 ${stage === current ? 'font-semibold text-ink' : 'text-faint hover:text-ink'}`}
               >
                 <Bead state={states[stage]} count={count} />
                 <span
-                  className={`border-b-2 text-[13.5px] leading-5 ${stage === current ? 'border-verdigris' : 'border-transparent'}`}
+                  className={`border-b-2 text-[13.5px] leading-5 ${stage === current ? 'border-verdigris' : 'border-transparent max-sm:hidden'}`}
                 >
                   {stageInfo[stage].name}
                 </span>

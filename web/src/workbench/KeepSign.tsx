@@ -5,6 +5,7 @@ import { type Places, settleClash, useKeepStatus } from '../keeping/index.ts';
 import { usePlanStore } from '../state/planStore.ts';
 import { Said } from '../units/Said.tsx';
 import { Button } from '../widgets/Button.tsx';
+import { Table } from '../widgets/Table.tsx';
 import { tell } from '../widgets/Toasts.tsx';
 
 const signs = {
@@ -57,7 +58,7 @@ function Differences() {
   if (rows.length === 0)
     return <p className="w-full">Both plans are alike; only what was done at the bench differs.</p>;
   return (
-    <table className="w-full max-w-4xl text-left text-[13px]" aria-label="What differs">
+    <Table className="w-full max-w-4xl text-left text-[13px]" aria-label="What differs">
       <thead>
         <tr className="text-faint">
           <th className="pr-4 font-normal">Part</th>
@@ -83,7 +84,7 @@ function Differences() {
           </tr>
         )}
       </tbody>
-    </table>
+    </Table>
   );
 }
 

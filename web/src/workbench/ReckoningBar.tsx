@@ -54,6 +54,9 @@ function FindingsFigure({ findings, onOpen }: { readonly findings: readonly Find
 /** Figures that lag by less than this are taken for those of now. */
 const SLOW_MS = 400;
 
+/** What is left of the bar where there is little room, until it is unfolded. */
+const shownFolded: ReadonlySet<string> = new Set(['Runs for', 'Brightness ceiling']);
+
 /** True while figures are shown that have been behind the plan for so long that it must be said. */
 function useIsSlow(isBehind: boolean): boolean {
   const { plan } = useReckoned();
@@ -76,11 +79,12 @@ export function ReckoningBar({ onFindings }: { readonly onFindings: () => void }
   const { design } = plan;
   const isBehind = useIsBehind();
   const isSlow = useIsSlow(isBehind);
+  const [isUnfolded, setUnfolded] = useState(false);
   return (
     <footer
       aria-busy={isSlow}
       data-behind={isBehind ? 'yes' : 'no'}
-      className="no-print relative grid grid-cols-[repeat(5,minmax(0,1fr))_minmax(7.5rem,0.8fr)] border-t-2 border-ink bg-sheet"
+      className="no-print relative grid grid-cols-[repeat(5,minmax(0,1fr))_minmax(7.5rem,0.8fr)] border-t-2 border-ink bg-sheet max-sm:grid-cols-3"
     >
       {isSlow && (
         <p role="status" className="absolute -top-7 right-3 border border-rule bg-sheet px-2 py-0.5 text-[13px]">
@@ -93,7 +97,7 @@ export function ReckoningBar({ onFindings }: { readonly onFindings: () => void }
           type="button"
           onClick={() => openSum(figure)}
           title="Open its sum"
-          className="flex min-w-0 flex-col items-start border-r border-rule px-3 pt-1 pb-1.5 text-left hover:bg-pressed"
+          className={`min-w-0 flex-col items-start border-r border-rule px-3 pt-1 pb-1.5 text-left hover:bg-pressed ${shownFolded.has(figure.title) || isUnfolded ? 'flex' : 'hidden sm:flex'}`}
         >
           <span className="text-[12.5px] text-faint">{figure.title}</span>
           {value === null ? (
@@ -112,6 +116,14 @@ export function ReckoningBar({ onFindings }: { readonly onFindings: () => void }
         </button>
       ))}
       <FindingsFigure findings={findings} onOpen={onFindings} />
+      <button
+        type="button"
+        aria-expanded={isUnfolded}
+        onClick={() => setUnfolded(!isUnfolded)}
+        className="absolute -top-6 left-1/2 h-6 -translate-x-1/2 rounded-t-sm border border-b-0 border-edge bg-sheet px-3 text-[12.5px] text-faint sm:hidden"
+      >
+        {isUnfolded ? 'fewer figures' : 'all figures'}
+      </button>
     </footer>
   );
 }

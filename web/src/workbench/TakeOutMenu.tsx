@@ -89,7 +89,7 @@ export function TakeOutMenu() {
     <Menu>
       <MenuButton className="inline-flex min-h-8 items-center gap-1.5 rounded-sm border border-rule bg-sheet px-2.5 font-medium hover:bg-pressed">
         <ArrowDownToLine size={16} aria-hidden="true" />
-        Take out
+        <span className="max-sm:sr-only">Take out</span>
       </MenuButton>
       <MenuItems anchor="bottom end" className="z-40 border border-rule bg-sheet py-1 text-ink">
         {entries.map((entry) => (

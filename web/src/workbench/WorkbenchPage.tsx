@@ -1,5 +1,6 @@
 import { fingerprint } from '@glimmer/core/exports';
 import type { Stage } from '@glimmer/core/items';
+import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import { Redo2, Search, Undo2 } from 'lucide-react';
 import { memo, Suspense, useEffect, useMemo, useState } from 'react';
 import { disableGlobalCursorStyles, Panel, PanelGroup, PanelResizeHandle } from 'react-resizable-panels';
@@ -9,7 +10,7 @@ import { closeKept, openKept } from '../keeping/index.ts';
 import { PicturePane } from '../picture/PicturePane.tsx';
 import { ReckoningProvider, usePlan, useReckoned } from '../reckoning/index.ts';
 import { editPlan, redo, undo, useHistory, usePlanStore } from '../state/planStore.ts';
-import { tool } from '../state/tool.ts';
+import { tool, useTool } from '../state/tool.ts';
 import { UnitsButton } from '../units/UnitsButton.tsx';
 import { Boundary } from '../widgets/Boundary.tsx';
 import { Button } from '../widgets/Button.tsx';
@@ -107,7 +108,7 @@ function Head({ stage, onFind, onKeys }: HeadProps) {
   const plan = usePlan();
   return (
     <header className="no-print flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule bg-paper px-3 pt-1.5 pb-1">
-      <div className="w-44 min-w-0 xl:w-56">
+      <div className="w-44 min-w-0 xl:w-56 max-[899px]:w-auto max-[899px]:flex-1">
         <Link
           to="/"
           className="inline-flex min-h-6 items-center text-[13px] text-verdigris underline underline-offset-2"
@@ -167,27 +168,31 @@ function TwoPanes({ picture, sheet }: PanesProps) {
   );
 }
 
-/** Picture or sheet, where there is no room for both. */
+const PICTURE = 0;
+const SHEET = 1;
+
+/** Picture or sheet, where there is no room for both: the picture while a tool is in hand that is used on it. */
 function OnePane({ picture, sheet }: PanesProps) {
-  const [tab, setTab] = useState<'picture' | 'sheet'>('sheet');
+  const [tab, setTab] = useState(SHEET);
+  const isInHand = useTool((state) => state.tool.kind !== 'none');
+  useEffect(() => setTab(isInHand ? PICTURE : SHEET), [isInHand]);
   return (
-    <div className="print-flow flex min-h-0 flex-1 flex-col">
-      <div role="tablist" className="no-print flex border-b border-rule">
-        {(['picture', 'sheet'] as const).map((name) => (
-          <button
+    <TabGroup className="print-flow flex min-h-0 flex-1 flex-col" selectedIndex={tab} onChange={setTab}>
+      <TabList className="no-print flex border-b border-rule">
+        {['Picture', 'Sheet'].map((name) => (
+          <Tab
             key={name}
-            type="button"
-            role="tab"
-            aria-selected={tab === name}
-            onClick={() => setTab(name)}
-            className={`flex-1 py-2 capitalize ${tab === name ? 'bg-sheet font-semibold' : 'text-faint'}`}
+            className="min-h-10 flex-1 text-faint data-selected:bg-sheet data-selected:font-semibold data-selected:text-ink"
           >
             {name}
-          </button>
+          </Tab>
         ))}
-      </div>
-      <div className="print-flow min-h-0 flex-1">{tab === 'sheet' ? sheet : picture}</div>
-    </div>
+      </TabList>
+      <TabPanels className="print-flow min-h-0 flex-1">
+        <TabPanel className="print-flow h-full">{picture}</TabPanel>
+        <TabPanel className="print-flow h-full">{sheet}</TabPanel>
+      </TabPanels>
+    </TabGroup>
   );
 }
 

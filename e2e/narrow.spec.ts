@@ -1,0 +1,75 @@
+import { copyDemo, expect, type Page, test } from './bench.ts';
+
+const stages = ['piece', 'lights', 'moods', 'drive', 'power', 'wires', 'bench', 'logbook'];
+
+/** What sticks out of the page to the right, where nothing shifts it. */
+const sticksOut = (page: Page): Promise<readonly string[]> =>
+  page.evaluate(() => {
+    const wide = document.documentElement.clientWidth;
+    const isShifted = (element: Element | null): boolean =>
+      element !== null && (getComputedStyle(element).overflowX === 'auto' || isShifted(element.parentElement));
+    const over = [...document.querySelectorAll('header *, footer *, main *')].filter((element) => {
+      const { width, right } = element.getBoundingClientRect();
+      return width > 0 && right > wide + 1 && !isShifted(element.parentElement?.closest(':not(main)') ?? null);
+    });
+    return [
+      ...(document.documentElement.scrollWidth > wide ? ['the page'] : []),
+      ...over.map((element) => `${element.tagName} ${(element.textContent ?? '').slice(0, 30)}`),
+    ].slice(0, 5);
+  });
+
+for (const [width, height] of [
+  [390, 844],
+  [320, 640],
+] as const)
+  test(`on ${width} × ${height} every stage is used without shifting the page`, async ({ page }) => {
+    await page.setViewportSize({ width, height });
+    const id = await copyDemo(page);
+    for (const stage of stages) {
+      await page.goto(`/plan/${id}/${stage}`);
+      await expect(page.getByRole('heading', { level: 2 }).first()).toBeVisible();
+      await expect(page.getByText('Laying out the sheet')).toHaveCount(0);
+      expect(await sticksOut(page), stage).toEqual([]);
+    }
+    for (const path of ['/', '/sums']) {
+      await page.goto(path);
+      await expect(page.getByRole('heading').first()).toBeVisible();
+      expect(await sticksOut(page), path).toEqual([]);
+    }
+  });
+
+test('on a phone: one pane at a time, the picture while a tool is in hand, and the figures unfold', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(`/plan/${await copyDemo(page)}/lights`);
+  const sheet = page.getByRole('tab', { name: 'Sheet' });
+  await expect(sheet).toHaveAttribute('aria-selected', 'true');
+  await sheet.focus();
+  await page.keyboard.press('ArrowLeft');
+  await expect(page.getByRole('group', { name: /^Picture of/ })).toBeVisible();
+  await page.keyboard.press('ArrowRight');
+  await page.getByRole('button', { name: 'Go on with the route' }).first().click();
+  await expect(page.getByRole('tab', { name: 'Picture' })).toHaveAttribute('aria-selected', 'true');
+  await page.getByRole('button', { name: 'Done' }).click();
+  await expect(sheet).toHaveAttribute('aria-selected', 'true');
+  const bar = page.getByRole('contentinfo');
+  await expect(bar.getByText('Peak draw')).toBeHidden();
+  await bar.getByRole('button', { name: 'all figures' }).click();
+  await expect(bar.getByText('Peak draw')).toBeVisible();
+});
+
+test('at the bench what is pressed is as large as a thumb', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(`/plan/${await copyDemo(page)}/bench`);
+  const main = page.getByRole('main');
+  await expect(main.getByRole('button', { name: 'Done', exact: true })).toBeVisible();
+  const small = await main
+    .locator('button:visible, input:visible, select:visible')
+    .evaluateAll((all) =>
+      all
+        .filter((each) => each.getBoundingClientRect().height < 44 || each.getBoundingClientRect().width < 44)
+        .map((each) => each.outerHTML.slice(0, 120)),
+    );
+  expect(small).toEqual([]);
+});
