@@ -43,11 +43,70 @@ test('no serious fault of access on the pages of the moods', async ({ page }) =>
   }
 });
 
+for (const [width, height] of [
+  [390, 844],
+  [820, 1180],
+  [1920, 1080],
+] as const)
+  test(`no serious fault of access at ${width} × ${height}`, async ({ page }) => {
+    await page.setViewportSize({ width, height });
+    const faults: string[] = [];
+    for (const path of ['/', '/sums', `/plan/${DEMO}/lights`, `/plan/${DEMO}/power`, `/plan/${DEMO}/bench`]) {
+      await page.goto(path);
+      await expect(page.getByRole('heading').first()).toBeAttached();
+      if (path.startsWith('/plan')) await expect(page.locator('main h3').first()).toBeVisible();
+      faults.push(...(await findFaults(page, path)));
+    }
+    expect(faults).toEqual([]);
+  });
+
+test('a list of parts, open, has no serious fault of access', async ({ page }) => {
+  await page.goto(`/plan/${DEMO}/power`);
+  await page.getByRole('combobox', { name: 'Pack', exact: true }).click();
+  await expect(page.getByRole('option').first()).toBeVisible();
+  expect(await findFaults(page, 'list')).toEqual([]);
+});
+
+test('by keys: past the head to the sheet, a stage takes the focus, Escape leaves a field, and single keys rest', async ({
+  page,
+}) => {
+  await page.goto(`/plan/${DEMO}/lights`);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Anglerfish headdress: Lights');
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('link', { name: 'To the sheet' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('main')).toBeFocused();
+  await page.keyboard.press('5');
+  await expect(page.getByRole('heading', { level: 2, name: 'Power' })).toBeFocused();
+  const field = page.getByLabel('Name of the pack');
+  await field.focus();
+  await page.keyboard.press('Escape');
+  await expect(field).not.toBeFocused();
+  await page.keyboard.press('6');
+  await expect(page.getByRole('heading', { level: 2, name: 'Wires' })).toBeFocused();
+  await page.keyboard.press('Shift+?');
+  await page.getByRole('checkbox', { name: 'Keys that are pressed alone work' }).click();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await page.keyboard.press('2');
+  await expect(page.getByRole('heading', { level: 2, name: 'Wires' })).toBeVisible();
+  await page.reload();
+  await page.keyboard.press('2');
+  await expect(page.getByRole('heading', { level: 2, name: 'Wires' })).toBeVisible();
+});
+
+test('a chart is read as a table', async ({ page }) => {
+  await page.goto(`/plan/${DEMO}/power`);
+  await page.getByText('Its figures').first().click();
+  const table = page.getByRole('table', { name: 'The night, hour by hour' });
+  await expect(table.getByRole('row')).not.toHaveCount(1);
+  await expect(table.getByRole('row').nth(1)).toContainText('100 %');
+});
+
 test('on a tablet picture and sheet are two tabs', async ({ page }) => {
   await page.setViewportSize({ width: 768, height: 1024 });
   await page.goto(`/plan/${DEMO}/lights`);
   await expect(page.getByRole('heading', { name: 'Pixel tape' })).toBeVisible();
-  await page.getByRole('tab', { name: 'picture' }).click();
+  await page.getByRole('tab', { name: 'Picture' }).click();
   await expect(page.getByRole('group', { name: /^Picture of/ })).toBeVisible();
 });
 

@@ -9,7 +9,7 @@ const card = (page: Page, title: string) => page.getByRole('article', { name: ti
 test('a sum from the shelf: filled in, written over, kept after a reload', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('link', { name: 'Quick sums' }).click();
-  await expect(page.getByText('Choose a sum on the left')).toBeVisible();
+  await expect(page.getByText('Choose a sum out of the list')).toBeVisible();
   await lay(page, 'Resistor for a light');
   const light = card(page, 'Resistor for a light');
   await expect(light.locator('output')).toHaveText('180 Ω');

@@ -158,6 +158,7 @@ export function PartChoice({ item, field, label, lines, value, onChoose, hint }:
               </ComboboxButton>
             </div>
             <ComboboxOptions
+              modal={false}
               anchor={{ to: 'bottom start', gap: 2, padding: 8 }}
               className="z-50 max-h-96 w-[min(36rem,calc(100vw-1rem))] overflow-y-auto rounded-sm border border-edge bg-sheet p-1 text-[14px] shadow-lg empty:invisible"
             >

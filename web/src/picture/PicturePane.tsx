@@ -328,6 +328,8 @@ export function PicturePane({ stage }: { readonly stage: Stage }) {
         </svg>
         <canvas
           ref={canvasRef}
+          role="img"
+          aria-label={moodName ? `The lights as they glow in ${moodName}` : 'The lights, dark: there is no mood yet'}
           className={`pointer-events-none absolute inset-0 size-full ${lamp === 'on' && inkStages.has(stage) ? 'opacity-35' : ''}`}
         />
         <NearAndFar {...zoomed} />

@@ -5,6 +5,7 @@ import type { Printer } from '@glimmer/core/units';
 import { type ScaleLinear, scaleLinear } from 'd3-scale';
 import { curveStepAfter, line } from 'd3-shape';
 import { usePrinter } from '../units/index.ts';
+import { ChartTable } from '../widgets/ChartTable.tsx';
 import type { NightCurves } from '../worker/nightWorker.ts';
 
 const WIDTH = 560;
@@ -26,6 +27,10 @@ interface PanelSpec {
 /** Every k-th sample, so that a long night draws as fast as a short one; peaks of the mood bands stay visible. */
 const thin = (run: NightRun): readonly NightSample[] =>
   run.samples.filter((_, i) => i % Math.max(1, Math.floor(run.samples.length / 500)) === 0);
+
+/** The last sample that is not later. */
+const sampleAt = ({ samples }: NightRun, atH: number): NightSample | undefined =>
+  samples.findLast((sample) => sample.atH <= atH + 1e-9) ?? samples[0];
 
 interface PanelProps {
   readonly spec: PanelSpec;
@@ -234,6 +239,22 @@ export function NightChart({
         {describeEnd(likely.end)}. Dashed, brass: with caution,{' '}
         <span className="figures">{printer.quantity('timeH', cautious.hours)}</span>.
       </figcaption>
+      <ChartTable
+        title="The night, hour by hour"
+        heads={['after', ...specs.map(({ label }) => label), 'with caution: voltage']}
+        rows={scaleLinear([0, likely.hours], [0, 1])
+          .ticks(12)
+          .map((atH) => [
+            printer.quantity('timeH', atH),
+            ...specs.map((spec) => {
+              const sample = sampleAt(likely, atH);
+              return sample ? spec.print(spec.of(sample)) : '';
+            }),
+            atH <= cautious.hours
+              ? printer.quantity('voltageV', sampleAt(cautious, atH)?.packV ?? 0, { digits: 3 })
+              : 'ended',
+          ])}
+      />
     </figure>
   );
 }

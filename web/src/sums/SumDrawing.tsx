@@ -4,6 +4,7 @@ import { extent } from 'd3-array';
 import { type ScaleLinear, scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { usePrinter } from '../units/index.ts';
+import { ChartTable } from '../widgets/ChartTable.tsx';
 
 const WIDTH = 440;
 const HEIGHT = 200;
@@ -147,6 +148,39 @@ function Curves({ drawing, x, y }: LinesProps) {
   );
 }
 
+/** The value of a line at a place: of its nearest point; nothing beyond its ends. */
+function valueAt(points: readonly (readonly [number, number])[], at: number): number | null {
+  const xs = points.map(([x]) => x);
+  if (at < Math.min(...xs) - 1e-9 || at > Math.max(...xs) + 1e-9) return null;
+  const nearest = points.reduce((best, each) => (Math.abs(each[0] - at) < Math.abs(best[0] - at) ? each : best));
+  return Number.isFinite(nearest[1]) ? nearest[1] : null;
+}
+
+/** The lines at some places, and every mark, as a table. */
+function LineTable({
+  drawing,
+  title,
+  at,
+}: Pick<LinesProps, 'drawing'> & { readonly title: string; readonly at: readonly number[] }) {
+  const printer = usePrinter();
+  const say = (axis: 'x' | 'y', value: number | null): string =>
+    value === null ? '' : printer.quantity(drawing[axis].kind, value);
+  return (
+    <ChartTable
+      title={title}
+      heads={[drawing.x.label, ...drawing.lines.map(({ name }) => printer.message(name)), 'marked']}
+      rows={[
+        ...at.map((x) => [say('x', x), ...drawing.lines.map(({ points }) => say('y', valueAt(points, x))), '']),
+        ...drawing.marks.map(({ name, at: [x, y] }) => [
+          say('x', x),
+          ...drawing.lines.map(() => ''),
+          `${printer.message(name)}: ${say('y', y)}`,
+        ]),
+      ]}
+    />
+  );
+}
+
 function Lines({ drawing }: Pick<LinesProps, 'drawing'>) {
   const points = [...drawing.lines.flatMap((each) => each.points), ...drawing.marks.map((mark) => mark.at)];
   const [x0 = 0, x1 = 1] = extent(points, (point) => point[0]);
@@ -154,17 +188,16 @@ function Lines({ drawing }: Pick<LinesProps, 'drawing'>) {
   const room = (y1 - y0 || Math.abs(y1) || 1) * 0.06;
   const x = scaleLinear([x0, x1 === x0 ? x0 + 1 : x1], [EDGE.left, WIDTH - EDGE.right]);
   const y = scaleLinear([y0 >= 0 ? Math.max(0, y0 - room) : y0 - room, y1 + room], [HEIGHT - EDGE.bottom, EDGE.top]);
+  const title = `${drawing.y.label} over ${drawing.x.label}`;
   return (
-    <svg
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-      className="w-full"
-      role="img"
-      aria-label={`${drawing.y.label} over ${drawing.x.label}`}
-    >
-      <Rules drawing={drawing} x={x} y={y} />
-      <Curves drawing={drawing} x={x} y={y} />
-      <Marks drawing={drawing} x={x} y={y} />
-    </svg>
+    <>
+      <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="w-full" role="img" aria-label={title}>
+        <Rules drawing={drawing} x={x} y={y} />
+        <Curves drawing={drawing} x={x} y={y} />
+        <Marks drawing={drawing} x={x} y={y} />
+      </svg>
+      <LineTable drawing={drawing} title={title} at={x.ticks(10)} />
+    </>
   );
 }
 

@@ -1,7 +1,9 @@
 import { type Message, mm, say } from '@glimmer/core/units';
+import { setSingleKeys, useSingleKeys } from '../state/keys.ts';
 import { usePrinter } from '../units/index.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Dialog } from '../widgets/Dialog.tsx';
+import { Tick } from '../widgets/fields.tsx';
 
 const keys: readonly (readonly [key: string, what: Message])[] = [
   ['1 to 8', 'the stages'],
@@ -19,6 +21,7 @@ const keys: readonly (readonly [key: string, what: Message])[] = [
 /** The keys. */
 export function KeysDialog({ onClose }: { readonly onClose: () => void }) {
   const printer = usePrinter();
+  const on = useSingleKeys((state) => state.on);
   return (
     <Dialog open onClose={onClose} title="The keys">
       <dl className="mb-4">
@@ -29,6 +32,13 @@ export function KeysDialog({ onClose }: { readonly onClose: () => void }) {
           </div>
         ))}
       </dl>
+      <div className="mb-4">
+        <Tick label="Keys that are pressed alone work" checked={on} onChange={setSingleKeys} />
+        <p className="text-[13px] text-faint">
+          Switch them off where you speak to the page, or a hand slips: those with Ctrl still work, and every key has
+          its button.
+        </p>
+      </div>
       <Button onClick={onClose}>Close</Button>
     </Dialog>
   );

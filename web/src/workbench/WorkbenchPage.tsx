@@ -2,7 +2,7 @@ import { fingerprint } from '@glimmer/core/exports';
 import type { Stage } from '@glimmer/core/items';
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import { Redo2, Search, Undo2 } from 'lucide-react';
-import { memo, Suspense, useEffect, useMemo, useState } from 'react';
+import { memo, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { disableGlobalCursorStyles, Panel, PanelGroup, PanelResizeHandle } from 'react-resizable-panels';
 import { Link, Navigate, useParams } from 'react-router';
 import { FieldSumDrawer } from '../items/SumOf.tsx';
@@ -57,14 +57,29 @@ const Sheet = memo(function Sheet({ stage, pointedFindingId }: SheetProps) {
   const { name, design } = plan;
   const mark = useMemo(() => fingerprint(design), [design]);
   const Body = sheets[stage];
+  const heading = useRef<HTMLHeadingElement>(null);
+  const shown = useRef(stage);
+  // A change of stage is told by where the focus goes: to its heading, which is read out.
+  useEffect(() => {
+    if (shown.current === stage) return;
+    shown.current = stage;
+    heading.current?.focus({ preventScroll: true });
+  }, [stage]);
   return (
-    <main className="print-only-sheet relative h-full overflow-y-auto bg-sheet px-4 py-3" data-stage={stage}>
+    <main
+      id="sheet"
+      tabIndex={-1}
+      className="print-only-sheet relative h-full overflow-y-auto bg-sheet px-4 py-3"
+      data-stage={stage}
+    >
       <p className="hidden print:block">
         <strong>{name}</strong>, mark <span className="figures">{mark}</span>: the program of this very plan carries the
         same.
       </p>
       <header className="mb-2">
-        <h2 className="text-[22px] leading-7">{stageInfo[stage].name}</h2>
+        <h2 ref={heading} tabIndex={-1} className="text-[22px] leading-7 outline-none">
+          {stageInfo[stage].name}
+        </h2>
         <p className="text-faint">{stageInfo[stage].question}</p>
       </header>
       <FindingList
@@ -108,6 +123,15 @@ function Head({ stage, onFind, onKeys }: HeadProps) {
   const plan = usePlan();
   return (
     <header className="no-print flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule bg-paper px-3 pt-1.5 pb-1">
+      <h1 className="sr-only">
+        {plan.name}: {stageInfo[stage].name}
+      </h1>
+      <a
+        href="#sheet"
+        className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:px-3 focus:py-1"
+      >
+        To the sheet
+      </a>
       <div className="w-44 min-w-0 xl:w-56 max-[899px]:w-auto max-[899px]:flex-1">
         <Link
           to="/"
@@ -124,7 +148,7 @@ function Head({ stage, onFind, onKeys }: HeadProps) {
               draft.name = name;
             })
           }
-          className="[&_input]:border-transparent [&_input]:bg-transparent [&_input]:px-0 [&_input]:py-0 [&_input]:font-display [&_input]:text-[15px] [&_input]:font-semibold hover:[&_input]:border-rule"
+          className="[&_input]:border-transparent [&_input]:bg-transparent [&_input]:px-0 [&_input]:py-0 [&_input]:min-h-6 [&_input]:font-display [&_input]:text-[15px] [&_input]:font-semibold hover:[&_input]:border-rule"
         />
       </div>
       <Cord current={stage} />

@@ -4,6 +4,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate } from 'react-router';
 import { copyOf } from '../items/itemActions.ts';
 import { clock } from '../state/clock.ts';
+import { useSingleKeys } from '../state/keys.ts';
 import { lamp } from '../state/lamp.ts';
 import { redo, undo } from '../state/planStore.ts';
 import { tool, useTool } from '../state/tool.ts';
@@ -29,9 +30,15 @@ const inFields = {
     event.target.matches('textarea, input:not([data-typing="no"]):not([type="range"]):not([type="color"])'),
 } as const;
 
+function leaveField(): void {
+  const { activeElement } = document;
+  if (activeElement instanceof HTMLElement && activeElement.matches('input, select, textarea')) activeElement.blur();
+}
+
 /** The keys of the workbench; they rest while a field is typed in. */
 export function useKeys({ planId, findings, pointedFindingId, onFinding, onFind, onKeys }: KeyHandlers): () => void {
   const navigate = useNavigate();
+  const alone = { enabled: useSingleKeys(({ on }) => on) };
   const nextFinding = (): void => {
     const open = findings.filter(isOpen);
     const at = open.findIndex((finding) => finding.id === pointedFindingId);
@@ -47,25 +54,31 @@ export function useKeys({ planId, findings, pointedFindingId, onFinding, onFind,
       const stage = stages[Number(event.key) - 1];
       if (stage) void navigate(`/plan/${planId}/${stage}`);
     },
+    alone,
   );
-  useHotkeys('l', lamp.switch);
-  useHotkeys('space', (event) => {
-    // Space on a button presses that button.
-    if (event.target instanceof Element && event.target.closest('button, a, [role="checkbox"], [role="button"]'))
-      return;
-    event.preventDefault();
-    clock.switch();
-  });
-  useHotkeys('n', nextFinding);
+  useHotkeys('l', lamp.switch, alone);
+  useHotkeys(
+    'space',
+    (event) => {
+      // Space on a button presses that button.
+      if (event.target instanceof Element && event.target.closest('button, a, summary, [role]')) return;
+      event.preventDefault();
+      clock.switch();
+    },
+    alone,
+  );
+  useHotkeys('n', nextFinding, alone);
+  // Out of a field, so that the keys of the stages work again; what is half typed is given up first.
+  useHotkeys('escape', leaveField, { enableOnFormTags: true });
   useHotkeys(
     'slash',
     (event) => {
       event.preventDefault();
       onFind();
     },
-    { enableOnFormTags: ['select'] },
+    { ...alone, enableOnFormTags: ['select'] },
   );
-  useHotkeys('shift+slash', onKeys, { enableOnFormTags: ['select'] });
+  useHotkeys('shift+slash', onKeys, { ...alone, enableOnFormTags: ['select'] });
   useHotkeys('mod+c', () => {
     // What is marked on the page is what is copied, by the browser itself.
     if (document.getSelection()?.isCollapsed ?? true) copied = useTool.getState().pointedId;
