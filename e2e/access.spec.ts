@@ -63,7 +63,7 @@ for (const [width, height] of [
 test('a list of parts, open, has no serious fault of access', async ({ page }) => {
   await page.goto(`/plan/${DEMO}/power`);
   await page.getByRole('combobox', { name: 'Pack', exact: true }).click();
-  await expect(page.getByRole('option').first()).toBeVisible();
+  await expect(page.getByRole('listbox').getByRole('option').first()).toBeVisible();
   expect(await findFaults(page, 'list')).toEqual([]);
 });
 
