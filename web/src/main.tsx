@@ -18,6 +18,7 @@ import { startBelongings } from './workshop/index.ts';
 const workbench = () => import('./workbench/WorkbenchPage.tsx');
 const WorkbenchPage = lazy(() => workbench().then(({ WorkbenchPage: page }) => ({ default: page })));
 const SumsPage = lazy(() => import('./sums/SumsPage.tsx').then(({ SumsPage: page }) => ({ default: page })));
+const HelpPage = lazy(() => import('./help/HelpPage.tsx').then(({ HelpPage: page }) => ({ default: page })));
 
 followLamp();
 // The server is on this machine: it answers without a network too, so nothing waits for one.
@@ -52,6 +53,15 @@ createRoot(host, { onCaughtError }).render(
               element={
                 <Suspense fallback={<p className="p-10 text-faint">Laying out the desk …</p>}>
                   <SumsPage />
+                </Suspense>
+              }
+            />
+            <Route path="/help" element={<Navigate to="/help/piece" replace />} />
+            <Route
+              path="/help/:page"
+              element={
+                <Suspense fallback={<p className="p-10 text-faint">Opening the help …</p>}>
+                  <HelpPage />
                 </Suspense>
               }
             />

@@ -3,6 +3,7 @@ import { amps, type Message } from '@glimmer/core/units';
 import { usePrinter } from '../units/index.ts';
 
 const LINK_W = 62;
+const ROW_H = 106;
 
 const loadWords = (link: LoadedLink, isWeakest: boolean): Message =>
   Number.isFinite(link.loadA) ? amps(link.loadA) : isWeakest ? 'collapses' : '–';
@@ -23,13 +24,14 @@ const thicknessOf = (link: LoadedLink): number => Math.min(34, 9 + 9 * Math.sqrt
 
 interface LinkProps {
   readonly link: LoadedLink;
-  /** Its place in the chain, from the cell. */
+  /** Its place in its row, and which row that is. */
   readonly i: number;
+  readonly row: number;
   readonly isWeakest: boolean;
 }
 
 /** One link: its body as thick as its limit, its filling as long as its load. */
-function Link({ link, i, isWeakest }: LinkProps) {
+function Link({ link, i, row, isWeakest }: LinkProps) {
   const printer = usePrinter();
   const thickness = thicknessOf(link);
   const over = link.fill > 1 + 1e-9;
@@ -37,9 +39,9 @@ function Link({ link, i, isWeakest }: LinkProps) {
   const [x, y, w] = [i * LINK_W + 5, 30 - thickness / 2, LINK_W - 10];
   return (
     <g>
-      {i > 0 && <path d={`M${x - 9} 30 h9`} stroke="var(--ink)" strokeWidth="3" />}
+      {(i > 0 || row > 0) && <path d={`M${x - 9} 30 h9`} stroke="var(--ink)" strokeWidth="3" />}
       <rect x={x} y={y} width={w} height={thickness} rx={thickness / 2.2} fill="var(--paper)" stroke="none" />
-      <clipPath id={`link-${i}`}>
+      <clipPath id={`link-${row}-${i}`}>
         <rect x={x} y={y} width={w} height={thickness} rx={thickness / 2.2} />
       </clipPath>
       <rect
@@ -47,7 +49,7 @@ function Link({ link, i, isWeakest }: LinkProps) {
         y={y}
         width={w * fill}
         height={thickness}
-        clipPath={`url(#link-${i})`}
+        clipPath={`url(#link-${row}-${i})`}
         fill={over ? 'var(--brick-ink)' : 'var(--verdigris)'}
         fillOpacity={over ? 0.85 : 0.55}
       />
@@ -88,6 +90,9 @@ function Link({ link, i, isWeakest }: LinkProps) {
   );
 }
 
+/** So many links stand in a row and can be read; more go on below. */
+const MOST_IN_ROW = 9;
+
 /** Figures of a link are no larger than those of the text round it. */
 const MOST_SCALE = 1.3;
 
@@ -101,19 +106,26 @@ export function Chain({
   /** Undefined while there is none. */
   readonly weakestName: string | undefined;
 }) {
-  const width = links.length * LINK_W;
+  const rows = Math.max(1, Math.ceil(links.length / MOST_IN_ROW));
+  const inRow = Math.ceil(links.length / rows);
+  const width = inRow * LINK_W;
   return (
     <svg
-      viewBox={`0 0 ${width} 106`}
+      viewBox={`0 0 ${width} ${rows * ROW_H}`}
       className="w-full"
       // A chain of a few links is not blown up to the width of the sheet.
       style={{ maxWidth: `${width * MOST_SCALE}px` }}
       role="img"
       aria-label={`Chain of ${links.length} links; weakest: ${weakestName ?? 'none'}`}
     >
-      {links.map((link, i) => (
-        <Link key={`${link.id} ${link.node} ${link.name}`} link={link} i={i} isWeakest={link.name === weakestName} />
-      ))}
+      {links.map((link, i) => {
+        const row = Math.floor(i / inRow);
+        return (
+          <g key={`${link.id} ${link.node} ${link.name}`} transform={`translate(0 ${row * ROW_H})`}>
+            <Link link={link} i={i % inRow} row={row} isWeakest={link.name === weakestName} />
+          </g>
+        );
+      })}
     </svg>
   );
 }

@@ -22,7 +22,7 @@ export function FindAnything({ onClose }: { readonly onClose: () => void }) {
       return;
     }
     tool.pointAt(to.pointId);
-    void navigate(`/plan/${id}/${to.stage}`);
+    void navigate(`/plan/${id}/${to.stage}${to.pointId === null ? '' : `?at=${encodeURIComponent(to.pointId)}`}`);
   };
   return (
     <Dialog open onClose={onClose} title="Find anything">

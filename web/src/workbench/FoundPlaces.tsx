@@ -2,6 +2,7 @@ import { kindOf, kinds, rowsOf, type Stage, stages } from '@glimmer/core/items';
 import { quickSums } from '@glimmer/core/sums';
 import { ComboboxOption, ComboboxOptions } from '@headlessui/react';
 import { useQuery } from '@tanstack/react-query';
+import { addressOf, glossary, helpPages } from '../help/pages.ts';
 import { usePlan, useReckoned } from '../reckoning/index.ts';
 import { api } from '../state/api.ts';
 import { desk } from '../sums/deskStore.ts';
@@ -72,6 +73,24 @@ function useAppPlaces(): readonly Place[] {
         what: 'stage',
         also: `${stageInfo[stage].question} ${wordsOfStage[stage]}`,
         to: { stage, pointId: null },
+      }),
+    ),
+    ...stages.map(
+      (stage): Place => ({
+        key: `help ${stage}`,
+        name: `Help: ${stageInfo[stage].name}`,
+        what: 'help',
+        also: helpPages[stage].steps.map((text) => printer.message(text)).join(' '),
+        to: { page: `/help/${stage}` },
+      }),
+    ),
+    ...glossary.map(
+      ([word, meaning]): Place => ({
+        key: `word ${word}`,
+        name: word,
+        what: 'word, explained',
+        also: meaning,
+        to: { page: `/help/words#${addressOf(word)}` },
       }),
     ),
     ...kinds.map(

@@ -1,4 +1,5 @@
 import { type Message, mm, say } from '@glimmer/core/units';
+import { Link } from 'react-router';
 import { setSingleKeys, useSingleKeys } from '../state/keys.ts';
 import { usePrinter } from '../units/index.ts';
 import { Button } from '../widgets/Button.tsx';
@@ -39,7 +40,12 @@ export function KeysDialog({ onClose }: { readonly onClose: () => void }) {
           its button.
         </p>
       </div>
-      <Button onClick={onClose}>Close</Button>
+      <div className="flex items-center gap-4">
+        <Button onClick={onClose}>Close</Button>
+        <Link to="/help/piece" className="text-verdigris underline underline-offset-2">
+          Help: a page a stage, and the words
+        </Link>
+      </div>
     </Dialog>
   );
 }

@@ -4,7 +4,8 @@ import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import { Redo2, Search, Undo2 } from 'lucide-react';
 import { memo, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { disableGlobalCursorStyles, Panel, PanelGroup, PanelResizeHandle } from 'react-resizable-panels';
-import { Link, Navigate, useParams } from 'react-router';
+import { Link, Navigate, useParams, useSearchParams } from 'react-router';
+import { StageHelp } from '../help/StageHelp.tsx';
 import { FieldSumDrawer } from '../items/SumOf.tsx';
 import { closeKept, openKept } from '../keeping/index.ts';
 import { PicturePane } from '../picture/PicturePane.tsx';
@@ -77,6 +78,9 @@ const Sheet = memo(function Sheet({ stage, pointedFindingId }: SheetProps) {
         same.
       </p>
       <header className="mb-2">
+        <div className="float-right">
+          <StageHelp stage={stage} />
+        </div>
         <h2 ref={heading} tabIndex={-1} className="text-[22px] leading-7 outline-none">
           {stageInfo[stage].name}
         </h2>
@@ -241,6 +245,12 @@ function Bench({ stage }: { readonly stage: Stage }) {
     tool.layDown();
     document.title = `${plan.name}: ${stageInfo[stage].name}`;
   }, [stage, plan.name]);
+
+  // An address leads to a thing of the plan too, and back and forward go from one to the next.
+  const at = useSearchParams()[0].get('at');
+  useEffect(() => {
+    if (at !== null) tool.pointAt(at);
+  }, [at]);
 
   const sheet = <Sheet stage={stage} pointedFindingId={pointedFindingId} />;
   const picture = (

@@ -1,0 +1,35 @@
+import type { Stage } from '@glimmer/core/items';
+import { usePrinter } from '../units/index.ts';
+import { stageInfo } from '../workbench/stageInfo.ts';
+import { helpPages } from './pages.ts';
+import { HelpPicture } from './pictures.tsx';
+
+/** What a stage is for, what to do there, and one example with its figures. */
+export function HelpArticle({ stage }: { readonly stage: Stage }) {
+  const printer = usePrinter();
+  const { about, steps, example } = helpPages[stage];
+  return (
+    <article aria-label={`Help: ${stageInfo[stage].name}`} className="max-w-prose">
+      {about.map((text, i) => (
+        <p key={i} className="mb-2">
+          {printer.message(text)}
+        </p>
+      ))}
+      <HelpPicture stage={stage} />
+      <h3 className="mt-3 mb-1 text-[15.5px]">What to do</h3>
+      <ol className="list-decimal pl-5">
+        {steps.map((text, i) => (
+          <li key={i} className="mb-1">
+            {printer.message(text)}
+          </li>
+        ))}
+      </ol>
+      <h3 className="mt-3 mb-1 text-[15.5px]">For instance</h3>
+      {example.map((text, i) => (
+        <p key={i} className="border-l-2 border-verdigris bg-pressed/50 px-3 py-2">
+          {printer.message(text)}
+        </p>
+      ))}
+    </article>
+  );
+}
