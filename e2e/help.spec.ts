@@ -15,6 +15,7 @@ test('help opens beside what it is about, and leads to the words', async ({ page
 
 test('help is found by what it tells of, and every page has an address', async ({ page }) => {
   await page.goto(`/plan/${DEMO}/lights`);
+  await expect(page.getByRole('heading', { name: 'Pixel tape' })).toBeVisible();
   await page.keyboard.press('/');
   await page.getByLabel('Find a light, a mood').fill('head-room');
   await page.getByRole('option', { name: /^Head-room/ }).click();

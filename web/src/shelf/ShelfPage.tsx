@@ -1,6 +1,6 @@
 import { createPlan, emptyDesign, type Plan } from '@glimmer/core/plan';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { ArrowUpFromLine, Calculator, LampDesk, PackageOpen, Plus, Sprout } from 'lucide-react';
+import { ArrowUpFromLine, Calculator, CircleHelp, LampDesk, PackageOpen, Plus, Sprout } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { isWaiting, type KeptRecord, listHeld, whenSaved } from '../keeping/index.ts';
@@ -190,6 +190,13 @@ function ShelfHead({ shelf, onShelf, onBrought }: ShelfHeadProps) {
         >
           <Calculator size={16} />
           Quick sums
+        </Link>
+        <Link
+          to="/help/piece"
+          className="inline-flex min-h-8 items-center gap-1.5 rounded-sm px-2.5 py-1 font-medium text-verdigris hover:bg-pressed"
+        >
+          <CircleHelp size={16} />
+          Help
         </Link>
         <Button look="quiet" onClick={() => onShelf(shelf === 'open' ? 'away' : 'open')}>
           {shelf === 'open' ? 'What is put away' : 'Back to the shelf'}
