@@ -8,7 +8,9 @@ import { addressOf, glossary } from './pages.ts';
 /** The words that are not everybody’s. */
 function Words() {
   const word = decodeURIComponent(window.location.hash.slice(1));
-  useEffect(() => document.getElementById(word)?.scrollIntoView({ block: 'center' }), [word]);
+  useEffect(() => {
+    document.getElementById(word)?.scrollIntoView({ block: 'center' });
+  }, [word]);
   return (
     <dl>
       {glossary.map(([name, meaning]) => (
