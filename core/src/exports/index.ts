@@ -8,4 +8,5 @@ export { writeMoodCard } from './moodCard.ts';
 export { exportNetlist, usualCondition } from './netlist.ts';
 export { type EngineFiles, exportProgram, writeEngineTables } from './program.ts';
 export { exportRingSvg } from './ringTemplate.ts';
-export { exportTemplateSvg } from './template.ts';
+export { exportTemplateSvg, exportTemplateTiles } from './template.ts';
+export { layTiles, type Paper, papers } from './tiles.ts';

@@ -3,6 +3,7 @@ import { measureRoute, type Plan, type PlanPoint } from '../plan/index.ts';
 import { mm, type Printer, say } from '../units/index.ts';
 import { fingerprint } from './fingerprint.ts';
 import { drawHeader, escapeXml, MARGIN_MM, n, openSheet } from './sheet.ts';
+import { type Paper, writeTiles } from './tiles.ts';
 
 interface Frame {
   readonly widthMm: number;
@@ -118,16 +119,13 @@ function drawStrips(
   return { text: parts.join('\n'), heightMm: parts.length === 0 ? 0 : y - topMm + 6 };
 }
 
-/**
- * The full-size marking template as SVG: one user unit is one millimetre, with a rule to check the printer by.
- * `side: 'back'` mirrors the places, not the writing, for work from behind.
- */
-export function exportTemplateSvg(
-  plan: Plan,
-  assessment: Assessment,
-  side: 'front' | 'back',
-  printer: Printer,
-): string {
+const titleOf = (plan: Plan, side: Side): string =>
+  `${plan.name}, seen from the ${side}, full size, mark ${fingerprint(plan.design)}`;
+
+/** From where the piece is seen: what is drawn from behind is mirrored, but for its writing. */
+type Side = 'front' | 'back';
+
+function drawTemplate(plan: Plan, assessment: Assessment, side: Side, printer: Printer) {
   const { view } = plan.design;
   const widthMm = view.widthMm + 2 * MARGIN_MM;
   const strips = drawStrips(assessment, widthMm, view.heightMm + MARGIN_MM + 8, printer);
@@ -139,13 +137,33 @@ export function exportTemplateSvg(
   const groups = assessment.placed.map((group) =>
     group.shape === 'lights' ? drawLeds(group, assessment, frame, printer) : drawTape(group, frame),
   );
-  return `${[
+  const svg = `${[
     openSheet(frame.widthMm, frame.heightMm),
-    drawHeader(`${plan.name}, seen from the ${side}, full size, mark ${fingerprint(plan.design)}`, frame.heightMm),
+    drawHeader(titleOf(plan, side), frame.heightMm),
     `<rect x="${MARGIN_MM}" y="${MARGIN_MM}" width="${n(view.widthMm)}" height="${n(view.heightMm)}" fill="none" stroke="#999" stroke-width="0.2"/>`,
     ...groups,
     ...assessment.guides.map((guide) => drawGuides(guide, frame, printer)),
     ...(strips.heightMm > 0 ? [strips.text] : []),
     '</svg>',
   ].join('\n')}\n`;
+  return { svg, widthMm: frame.widthMm, heightMm: frame.heightMm };
+}
+
+/**
+ * The full-size marking template as SVG: one user unit is one millimetre, with a rule to check the printer by.
+ * `side: 'back'` mirrors the places, not the writing, for work from behind.
+ */
+export const exportTemplateSvg = (plan: Plan, assessment: Assessment, side: Side, printer: Printer): string =>
+  drawTemplate(plan, assessment, side, printer).svg;
+
+/** The same on as many sheets as it needs, as a page that a browser prints. */
+export function exportTemplateTiles(
+  plan: Plan,
+  assessment: Assessment,
+  side: Side,
+  paper: Paper,
+  printer: Printer,
+): string {
+  const { svg, widthMm, heightMm } = drawTemplate(plan, assessment, side, printer);
+  return writeTiles(svg, { widthMm, heightMm, title: titleOf(plan, side), paper });
 }

@@ -1,5 +1,12 @@
 import type { Assessment } from '@glimmer/core/assess';
-import { exportShoppingCsv, exportTemplateSvg, exportWireCsv } from '@glimmer/core/exports';
+import {
+  exportShoppingCsv,
+  exportTemplateSvg,
+  exportTemplateTiles,
+  exportWireCsv,
+  type Paper,
+  papers,
+} from '@glimmer/core/exports';
 import { sayAmount } from '@glimmer/core/items';
 import type { Design } from '@glimmer/core/plan';
 import { soldGauges } from '@glimmer/core/wires';
@@ -137,7 +144,7 @@ function Template() {
       <p className="mb-2 text-faint">
         Full size, with every pixel numbered, every bore with its drill, and a rule to check the printer by.
       </p>
-      <div className="flex gap-2">
+      <div className="flex flex-wrap gap-2">
         <TakeOut
           label="Front, SVG"
           file="template.svg"
@@ -150,7 +157,20 @@ function Template() {
           mime="image/svg+xml"
           write={({ plan, assessment }) => exportTemplateSvg(plan, assessment, 'back', printer)}
         />
+        {(Object.keys(papers) as Paper[]).map((paper) => (
+          <TakeOut
+            key={paper}
+            label={`Front, on sheets of ${paper}`}
+            file={`template-${paper.toLowerCase()}.html`}
+            mime="text/html"
+            write={({ plan, assessment }) => exportTemplateTiles(plan, assessment, 'front', paper, printer)}
+          />
+        ))}
       </div>
+      <p className="mt-1 text-[13px] text-faint">
+        Larger than your printer’s paper? Take it out on sheets: open the file and print it at 100 %, then lay cross on
+        cross.
+      </p>
     </Section>
   );
 }

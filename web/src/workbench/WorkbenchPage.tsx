@@ -1,8 +1,7 @@
-import { fingerprint } from '@glimmer/core/exports';
 import type { Stage } from '@glimmer/core/items';
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import { Redo2, Search, Undo2 } from 'lucide-react';
-import { memo, Suspense, useEffect, useMemo, useRef, useState } from 'react';
+import { memo, Suspense, useEffect, useRef, useState } from 'react';
 import { disableGlobalCursorStyles, Panel, PanelGroup, PanelResizeHandle } from 'react-resizable-panels';
 import { Link, Navigate, useParams, useSearchParams } from 'react-router';
 import { StageHelp } from '../help/StageHelp.tsx';
@@ -22,6 +21,7 @@ import { FindAnything } from './FindAnything.tsx';
 import { FindingList } from './Findings.tsx';
 import { KeepBand, KeepSign } from './KeepSign.tsx';
 import { KeysDialog } from './KeysDialog.tsx';
+import { PrintHead } from './PrintHead.tsx';
 import { ReckoningBar } from './ReckoningBar.tsx';
 import { sheets, useSheetsAhead } from './sheets.ts';
 import { isStage, stageInfo } from './stageInfo.ts';
@@ -55,8 +55,6 @@ interface SheetProps {
 const Sheet = memo(function Sheet({ stage, pointedFindingId }: SheetProps) {
   const { findings } = useReckoned();
   const plan = usePlan();
-  const { name, design } = plan;
-  const mark = useMemo(() => fingerprint(design), [design]);
   const Body = sheets[stage];
   const heading = useRef<HTMLHeadingElement>(null);
   const shown = useRef(stage);
@@ -73,10 +71,7 @@ const Sheet = memo(function Sheet({ stage, pointedFindingId }: SheetProps) {
       className="print-only-sheet relative h-full overflow-y-auto bg-sheet px-4 py-3"
       data-stage={stage}
     >
-      <p className="hidden print:block">
-        <strong>{name}</strong>, mark <span className="figures">{mark}</span>: the program of this very plan carries the
-        same.
-      </p>
+      <PrintHead stage={stage} />
       <header className="mb-2">
         <div className="float-right">
           <StageHelp stage={stage} />
