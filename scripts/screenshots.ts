@@ -69,7 +69,16 @@ const shots: readonly Shot[] = [
     before: (page) =>
       page.getByRole('heading', { name: 'How each is switched' }).evaluate((heading) => heading.scrollIntoView()),
   },
-  { name: 'wires-no-controller', path: `/plan/${DEMO.slice(0, -1)}6/wires`, lamp: 'off' },
+  {
+    name: 'parts-list',
+    path: stage('power'),
+    lamp: 'off',
+    before: async (page) => {
+      await page.getByRole('combobox', { name: 'Pack', exact: true }).click();
+      await page.getByText('Suit here').waitFor({ timeout: 60_000 });
+    },
+  },
+  { name: 'help', path: '/help/lights', lamp: 'on' },
   { name: 'power', path: stage('power'), lamp: 'on' },
   {
     name: 'night',
@@ -78,13 +87,6 @@ const shots: readonly Shot[] = [
     before: (page) => page.getByRole('heading', { name: 'The night' }).evaluate((heading) => heading.scrollIntoView()),
   },
   { name: 'wires', path: stage('wires'), lamp: 'on' },
-  {
-    name: 'loop',
-    path: `/plan/${DEMO.slice(0, -1)}4/drive`,
-    lamp: 'on',
-    before: (page) =>
-      page.getByRole('heading', { name: 'One turn of the loop' }).evaluate((heading) => heading.scrollIntoView()),
-  },
   {
     name: 'bench',
     path: stage('bench'),

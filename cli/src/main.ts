@@ -30,6 +30,7 @@ const usage = `Use: ./glimmer COMMAND
   assess FILE [--brief]        the assessment as JSON (docs/assessment.schema.json), or as a page to read
   check FILE                   the findings; exit status 1 where there is a stop
   export FILE --as FORMAT      shopping-csv | wires-csv | template-svg | template-back-svg |
+                               template-a4 | template-letter (on sheets, to print) |
                                mood-card | program (a ZIP: give --out) | plan |
                                netlist (the exact network as SPICE-format text)
          [--out PATH]          to a file instead of the screen

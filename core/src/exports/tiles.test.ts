@@ -47,7 +47,7 @@ describe('a template on sheets', () => {
     const { widthMm, heightMm } = plan.design.view;
     const count = page.match(/class="sheet"/g)?.length ?? 0;
     expect(count).toBeGreaterThanOrEqual(layTiles(widthMm + 40, heightMm + 40, 'A4').tiles.length);
-    expect(page).toContain(`sheet ${count} of ${count}`);
+    expect(page).toContain(`Sheet ${count} of ${count}`);
     expect(page.match(/<use href="#drawing"\/>/g)).toHaveLength(count);
     expect(page).not.toMatch(/<script|NaN|undefined/);
   });

@@ -89,12 +89,13 @@ export function writeTiles(
     .join('');
   const sheets = tiles.map(({ row, column, xMm, yMm }) => {
     const foot = tiling.heightMm - EDGE_MM / 2;
-    const words = `${title}: sheet ${row * columns + column + 1} of ${tiles.length}, row ${row + 1} of ${rows}, column ${column + 1} of ${columns}. Lay cross on cross.`;
+    const words = `Sheet ${row * columns + column + 1} of ${tiles.length}: row ${row + 1} of ${rows}, column ${column + 1} of ${columns}. Lay cross on cross.`;
     return [
       `<svg class="sheet" xmlns="http://www.w3.org/2000/svg" width="${n(tiling.widthMm)}mm" height="${n(tiling.heightMm)}mm" viewBox="0 0 ${n(tiling.widthMm)} ${n(tiling.heightMm)}" font-family="sans-serif">`,
       `<svg x="${EDGE_MM}" y="${EDGE_MM}" width="${n(w)}" height="${n(h)}" viewBox="${n(xMm)} ${n(yMm)} ${n(w)} ${n(h)}"><use href="#drawing"/></svg>`,
       `<rect x="${EDGE_MM}" y="${EDGE_MM}" width="${n(w)}" height="${n(h)}" fill="none" stroke="#999" stroke-width="0.2"/>`,
-      `<text x="${EDGE_MM}" y="${EDGE_MM - 4}" font-size="3.4">${escapeXml(words)}</text>`,
+      `<text x="${EDGE_MM}" y="${EDGE_MM - 7}" font-size="3.4">${escapeXml(words)}</text>`,
+      `<text x="${EDGE_MM}" y="${EDGE_MM - 2.5}" font-size="2.8">${escapeXml(title)}</text>`,
       `<g stroke="#000" stroke-width="0.3" fill="none"><path class="rule" d="M${EDGE_MM} ${n(foot)} h${RULE_MM}"/><path d="M${EDGE_MM} ${n(foot - 2)} v4 M${EDGE_MM + RULE_MM} ${n(foot - 2)} v4"/></g>`,
       `<text x="${EDGE_MM + RULE_MM + 3}" y="${n(foot + 1)}" font-size="3.2">100 mm: measure it. Print at 100 %.</text>`,
       '</svg>',
