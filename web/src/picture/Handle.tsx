@@ -2,6 +2,7 @@ import { bands, type PlanPoint } from '@glimmer/core/plan';
 
 import { type KeyboardEvent, type PointerEvent, type ReactNode, useRef } from 'react';
 import { useHeld } from '../reckoning/index.ts';
+import { beginDrag, endDrag } from '../state/planStore.ts';
 import { tool, useTool } from '../state/tool.ts';
 import { usePrinter } from '../units/index.ts';
 
@@ -40,6 +41,10 @@ export function Handle({ thingId, label, at, onMove, children }: HandleProps) {
   const [held, hold] = useHeld(at, onMove);
   const grip = useRef<{ readonly dx: number; readonly dy: number } | null>(null);
 
+  const letGo = (): void => {
+    if (grip.current) endDrag();
+    grip.current = null;
+  };
   const locate = (event: PointerEvent<SVGGElement>): PlanPoint | null => {
     const svg = event.currentTarget.ownerSVGElement;
     return svg && placeUnder(svg, event.clientX, event.clientY);
@@ -69,15 +74,16 @@ export function Handle({ thingId, label, at, onMove, children }: HandleProps) {
         event.stopPropagation();
         event.currentTarget.setPointerCapture(event.pointerId);
         grip.current = { dx: held.xMm - place.xMm, dy: held.yMm - place.yMm };
+        beginDrag();
       }}
       onPointerMove={(event) => {
         const place = grip.current && locate(event);
         if (place && grip.current)
           hold({ xMm: within(place.xMm + grip.current.dx), yMm: within(place.yMm + grip.current.dy) });
       }}
-      onPointerUp={() => {
-        grip.current = null;
-      }}
+      onPointerUp={letGo}
+      onPointerCancel={letGo}
+      onLostPointerCapture={letGo}
     >
       {children}
     </g>

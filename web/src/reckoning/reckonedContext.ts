@@ -1,7 +1,7 @@
 import type { Plan } from '@glimmer/core/plan';
 import { createContext, useContext } from 'react';
 import { usePlanStore } from '../state/planStore.ts';
-import { type Reckoned, reckonHere } from './reckonPlan.ts';
+import type { Reckoned } from './reckonPlan.ts';
 
 /** The plan that is shown with all that it comes to; null outside the workbench. */
 export const ReckonedContext = createContext<Reckoned | null>(null);
@@ -20,13 +20,4 @@ export const usePlan = (): Plan => useReckoned().plan;
 export function useIsBehind(): boolean {
   const { plan } = useReckoned();
   return usePlanStore((state) => state.plan) !== plan;
-}
-
-/** Gives what the plan comes to at the very moment of asking: what leaves the page is never behind an edit. */
-export function useReckonedNow(): () => Reckoned {
-  const shown = useReckoned();
-  return () => {
-    const { plan } = usePlanStore.getState();
-    return plan === null || plan === shown.plan ? shown : reckonHere(plan);
-  };
 }

@@ -1,7 +1,7 @@
 import { kindOf } from '@glimmer/core/items';
 import { createPlan } from '@glimmer/core/plan';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { editDesign, mend, openPlan, redo, undo, usePlanStore } from './planStore.ts';
+import { beginDrag, editDesign, endDrag, mend, openPlan, redo, undo, usePlanStore } from './planStore.ts';
 
 const hours = (): number | undefined => usePlanStore.getState().plan?.design.piece.hoursWanted;
 const want = (value: number, merge?: string): void =>
@@ -43,6 +43,19 @@ describe('undo and redo', () => {
     for (const value of [5, 5.1]) want(value, 'drag');
     undo();
     expect(hours()).toBe(4.2);
+    undo();
+    expect(hours()).toBe(3);
+  });
+  it('takes a drag as one edit however long it pauses, and what comes after as another', () => {
+    vi.useFakeTimers();
+    beginDrag();
+    want(4, 'drag');
+    vi.advanceTimersByTime(5000);
+    want(4.5, 'drag');
+    endDrag();
+    want(5, 'drag');
+    undo();
+    expect(hours()).toBe(4.5);
     undo();
     expect(hours()).toBe(3);
   });

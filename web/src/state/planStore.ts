@@ -14,6 +14,8 @@ export const usePlanStore = create<PlanState>()(
 );
 
 const MERGE_MS = 700;
+/** While something is held down by the pointer, all that it does is one edit, however long it pauses. */
+let isDragged = false;
 let lastMerge: { readonly key: string; readonly at: number } | null = null;
 
 /** Takes a plan onto the bench; history begins anew. */
@@ -25,18 +27,31 @@ export function openPlan(plan: Plan | null): void {
 
 /**
  * Changes the plan. Edits with the same `merge` key in quick succession (a slider, a drag) count as one for undo:
- * the first keeps the state before it, the following ones only move on from there.
+ * the first keeps the state before it, the following ones only move on from there. So does a whole drag.
  */
 export function editPlan(recipe: (plan: Draft<Plan>) => void, options: { readonly merge?: string } = {}): void {
   const { plan } = usePlanStore.getState();
   if (!plan) return;
   const history = usePlanStore.temporal.getState();
   const at = performance.now();
-  const isMerged = options.merge !== undefined && lastMerge?.key === options.merge && at - lastMerge.at < MERGE_MS;
+  const isMerged =
+    options.merge !== undefined && lastMerge?.key === options.merge && (isDragged || at - lastMerge.at < MERGE_MS);
   if (isMerged) history.pause();
   usePlanStore.setState({ plan: produce(plan, recipe) });
   if (isMerged) history.resume();
   lastMerge = options.merge === undefined ? null : { key: options.merge, at };
+}
+
+/** A drag begins: what it was before counts as an edit of its own. */
+export function beginDrag(): void {
+  lastMerge = null;
+  isDragged = true;
+}
+
+/** It ends. */
+export function endDrag(): void {
+  lastMerge = null;
+  isDragged = false;
 }
 
 /** Changes the design within the plan. */

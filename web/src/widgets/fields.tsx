@@ -2,7 +2,8 @@ import { type Band, judge, type Message, type QuantityKind } from '@glimmer/core
 import { Checkbox, Description, Field, Input, Label, Select, Textarea } from '@headlessui/react';
 import { Check } from 'lucide-react';
 import { type ReactNode, useEffect, useId, useState } from 'react';
-import { useHeld } from '../reckoning/index.ts';
+// Past the folder's face, which brings the reckoner with it: the shelf has fields too, and reckons nothing.
+import { useHeld } from '../reckoning/useHeld.ts';
 import { usePrinter } from '../units/index.ts';
 import { Said } from '../units/Said.tsx';
 import { useTyped } from './typed.ts';
