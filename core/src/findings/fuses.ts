@@ -13,20 +13,15 @@ export interface LeadToFuse {
   readonly guarded: readonly { readonly name: Message; readonly limitA: number }[];
 }
 
-/** What a fuse must guard: the plug and switches that nothing else limits, and every wire behind it. */
-function guardedBy(supply: SupplyAssessment, runs: readonly WireRun[]): LeadToFuse['guarded'] {
-  const { nodes, links } = supply.tree;
-  const isGuarded = (node: number): boolean => {
-    for (let at = nodes[node]; at; at = nodes[at.parent]) if (at.converter) return false;
-    return true;
-  };
-  return [
-    ...links.filter(({ id, node }) => (id === 'plug' || id === 'switch') && isGuarded(node)),
-    ...runs.flatMap(({ sourceId, name, couldCarryA }) =>
-      sourceId === supply.rail.id ? [{ name, limitA: couldCarryA }] : [],
-    ),
-  ];
-}
+/** What a fuse must guard: plug and switch in the source's own lead, and every wire behind it that nothing else limits. */
+const guardedBy = (supply: SupplyAssessment, runs: readonly WireRun[]): LeadToFuse['guarded'] => [
+  ...supply.tree.links.filter(
+    ({ id, node }) => (id === 'plug' || id === 'switch') && (node === 0 || supply.tree.nodes[node]?.parent === 0),
+  ),
+  ...runs.flatMap(({ sourceId, name, couldCarryA }) =>
+    sourceId === supply.rail.id ? [{ name, limitA: couldCarryA }] : [],
+  ),
+];
 
 /** The lead of a source in a plan, with all that is behind it. */
 export function leadOf(supply: SupplyAssessment, { runs }: Pick<Assessment, 'runs'>): LeadToFuse {

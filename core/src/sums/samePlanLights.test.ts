@@ -8,6 +8,30 @@ import { type Design, emptyDesign } from '../plan/index.ts';
 import { askOfField } from './ofFields.ts';
 import { freshItem } from './piece.ts';
 
+/** A load that a transistor of a kind switches below, on a board and a bench supply of 5 V. */
+function loadOn(boardId: string, part: string, loadA: number): Design {
+  const at = { xMm: 1, yMm: 1 };
+  const stated = stateFigure(loadA, 'measured');
+  return {
+    ...emptyDesign,
+    items: [
+      freshItem('outside supply', { id: 's', name: 'Supply', at, part: 'supply-bench', volts: 5 }),
+      freshItem('board', { id: 'b', name: 'Board', at, part: boardId }),
+      freshItem('load', {
+        id: 'l',
+        name: 'Load',
+        at,
+        part: 'load-any',
+        switchedBy: { way: 'transistor below', board: 'b', part },
+        restA: stateFigure(0, 'measured'),
+        usualA: stated,
+        mostA: stated,
+        startA: stated,
+      }),
+    ],
+  };
+}
+
 const between = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 
 describe('a sum about lights and a plan of the same thing say the same', () => {
@@ -109,26 +133,7 @@ describe('a sum about lights and a plan of the same thing say the same', () => {
           baseEmitterV: transistor.gateV,
           collectorA: transistor.currentLimitA,
         });
-        const at = { xMm: 1, yMm: 1 };
-        const stated = stateFigure(loadA, 'measured');
-        const design: Design = {
-          ...emptyDesign,
-          items: [
-            freshItem('outside supply', { id: 's', name: 'Supply', at, part: 'supply-bench', volts: 5 }),
-            freshItem('board', { id: 'b', name: 'Board', at, part: board.id }),
-            freshItem('load', {
-              id: 'l',
-              name: 'Load',
-              at,
-              part: 'load-any',
-              switchedBy: { way: 'transistor below', board: 'b', part },
-              restA: stateFigure(0, 'measured'),
-              usualA: stated,
-              mostA: stated,
-              startA: stated,
-            }),
-          ],
-        };
+        const design = loadOn(board.id, part, loadA);
         const assessment = assess(design);
         const resistorOhm = figureOf(answer, 'resistorOhm');
         if (resistorOhm !== null) expect(assessment.loads[0]?.transistor?.gateOhm).toBe(resistorOhm);
@@ -149,28 +154,7 @@ describe('a sum about lights and a plan of the same thing say the same', () => {
     const told = new Set<string>();
     for (const part of parts)
       for (const boardId of boards) {
-        const board = findPart(builtInLibrary, 'controller', boardId);
-        if (!board) throw new Error('no such part');
-        const at = { xMm: 1, yMm: 1 };
-        const stated = stateFigure(0.3, 'measured');
-        const design: Design = {
-          ...emptyDesign,
-          items: [
-            freshItem('outside supply', { id: 's', name: 'Supply', at, part: 'supply-bench', volts: 5 }),
-            freshItem('board', { id: 'b', name: 'Board', at, part: board.id }),
-            freshItem('load', {
-              id: 'l',
-              name: 'Load',
-              at,
-              part: 'load-any',
-              switchedBy: { way: 'transistor below', board: 'b', part: part.id },
-              restA: stateFigure(0, 'measured'),
-              usualA: stated,
-              mostA: stated,
-              startA: stated,
-            }),
-          ],
-        };
+        const design = loadOn(boardId, part.id, 0.3);
         const assessment = assess(design);
         const gateV = assessment.loads[0]?.transistor?.drivenV ?? Number.NaN;
         const answer = answerOf('mosfet-switch', { loadA: 0.3, gateV, onOhm: part.onOhm, promisedAtV: part.gateV });

@@ -11,6 +11,7 @@ import { UnitsButton } from '../units/UnitsButton.tsx';
 import { Button } from '../widgets/Button.tsx';
 import { FileButton } from '../widgets/FileButton.tsx';
 import { tell } from '../widgets/Toasts.tsx';
+import { useDroppedFiles } from '../widgets/useDroppedFiles.ts';
 import { Entry } from './Entry.tsx';
 import { Examples } from './Examples.tsx';
 import { readPlanFile, saveFile } from './files.ts';
@@ -150,6 +151,7 @@ function BringIn({ onBrought }: { readonly onBrought: () => void }) {
       (trouble: unknown) => tell(sayTrouble(trouble), { gravity: 'trouble' }),
     );
   };
+  useDroppedFiles(onFile);
   return (
     <FileButton label="Plan file to bring in" accept=".json,application/json,.zip,application/zip" onFile={onFile}>
       <ArrowUpFromLine size={16} />

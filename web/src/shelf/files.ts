@@ -1,6 +1,8 @@
 /** Hands a text or bytes to the browser as a file to keep. */
 export function saveFile(name: string, content: BlobPart, type: string): void {
-  const url = URL.createObjectURL(new Blob([content], { type }));
+  // Without a mark a table is opened as if it were written in letters of another sort.
+  const marked = type === 'text/csv' ? ['\uFEFF', content] : [content];
+  const url = URL.createObjectURL(new Blob(marked, { type }));
   const link = document.createElement('a');
   link.href = url;
   link.download = name;

@@ -1,12 +1,10 @@
 import { outlines } from '@glimmer/core/parts';
 import { bands } from '@glimmer/core/plan';
 import { ImageUp } from 'lucide-react';
-import { nanoid } from 'nanoid';
-import { editDesign, editPlan } from '../state/planStore.ts';
+import { editDesign } from '../state/planStore.ts';
 import { FileButton } from '../widgets/FileButton.tsx';
 import { Choice, QuantityField } from '../widgets/fields.tsx';
-import { tell } from '../widgets/Toasts.tsx';
-import { readPicture } from './readPicture.ts';
+import { bringInPicture } from './bringInPicture.ts';
 import { useSheet } from './useSheet.ts';
 
 const chooseOutline = (outlineId: string): void => {
@@ -19,24 +17,6 @@ const chooseOutline = (outlineId: string): void => {
     draft.view.picture = { kind: 'drawn', outline: outline.id };
     draft.view.heightMm = Math.round((draft.view.widthMm * outline.boxHeight) / outline.boxWidth);
   });
-};
-
-const bringIn = (file: File): void => {
-  readPicture(file).then(
-    ({ picture, aspect }) => {
-      const id = nanoid(10);
-      editPlan((draft) => {
-        draft.pictures[id] = picture;
-        draft.design.view.picture = { kind: 'own', pictureId: id };
-        draft.design.view.heightMm = Math.min(
-          bands.viewMm.most,
-          Math.max(bands.viewMm.least, Math.round(draft.design.view.widthMm / aspect)),
-        );
-      });
-      tell(`${file.name} is the picture now; give its true width`);
-    },
-    (error: unknown) => tell(error instanceof Error ? error.message : String(error), { gravity: 'trouble' }),
-  );
 };
 
 /** What lies under the plan: nothing, an outline or the maker’s own picture, at its true width. */
@@ -55,7 +35,11 @@ export function PictureChoice() {
         ]}
         onChoose={(value) => value !== 'own' && chooseOutline(value)}
       />
-      <FileButton label="Picture to bring in" accept="image/svg+xml,image/png,image/jpeg,image/webp" onFile={bringIn}>
+      <FileButton
+        label="Picture to bring in"
+        accept="image/svg+xml,image/png,image/jpeg,image/webp"
+        onFile={bringInPicture}
+      >
         <ImageUp size={16} />
         Bring in a picture
       </FileButton>

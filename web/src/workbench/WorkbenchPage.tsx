@@ -9,6 +9,7 @@ import { FieldSumDrawer } from '../items/SumOf.tsx';
 import { closeKept, openKept } from '../keeping/index.ts';
 import { PicturePane } from '../picture/PicturePane.tsx';
 import { ReckoningProvider, usePlan, useReckoned } from '../reckoning/index.ts';
+import { bringInPicture } from '../stages/bringInPicture.ts';
 import { editPlan, redo, undo, useHistory, usePlanStore } from '../state/planStore.ts';
 import { tool, useTool } from '../state/tool.ts';
 import { UnitsButton } from '../units/UnitsButton.tsx';
@@ -16,6 +17,8 @@ import { Boundary } from '../widgets/Boundary.tsx';
 import { Button } from '../widgets/Button.tsx';
 import { TextField } from '../widgets/fields.tsx';
 import { SumDrawer } from '../widgets/SumDrawer.tsx';
+import { tell } from '../widgets/Toasts.tsx';
+import { useDroppedFiles } from '../widgets/useDroppedFiles.ts';
 import { Cord } from './Cord.tsx';
 import { FindAnything } from './FindAnything.tsx';
 import { FindingList } from './Findings.tsx';
@@ -227,6 +230,10 @@ function Bench({ stage }: { readonly stage: Stage }) {
   const [showsKeys, setShowsKeys] = useState(false);
   const wide = useIsWide();
   useSheetsAhead();
+  useDroppedFiles((file) => {
+    if (file.type.startsWith('image/')) bringInPicture(file);
+    else tell(`${file.name} is no picture: plans are brought in on the shelf, tables where their button is.`);
+  });
   const nextFinding = useKeys({
     planId: plan.id,
     findings,
