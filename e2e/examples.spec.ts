@@ -50,7 +50,9 @@ test('one question is answered at once, and its answer is the start of a plan', 
   const before = await drawer.locator('output').textContent();
   await drawer.getByLabel('Wanted current').fill('2 mA');
   await expect(drawer.locator('output')).not.toHaveText(before ?? '');
+  const ofOneCell = (await drawer.locator('output').textContent()) ?? '';
   await drawer.getByLabel('Pack').selectOption({ label: 'Two lithium-ion cells in series, 2600 mAh' });
+  await expect(drawer.locator('output')).not.toHaveText(ofOneCell);
   // Twice 4.19 V fresh and half way 7.4 V: a larger resistor than one cell asks for.
   await expect(drawer.getByText('Resistor of each light')).toBeVisible();
   const hours = (await drawer.locator('output').textContent()) ?? '';

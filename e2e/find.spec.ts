@@ -47,7 +47,7 @@ test('find anything knows the words that makers use, whatever the plan holds', a
 test('a thing of the plan, a stage by another word, a sum: each leads there, by keyboard alone', async ({ page }) => {
   await page.goto(`/plan/${await copyDemo(page)}/lights`);
   await take(page, 'strike', 'Strike');
-  await expect(page).toHaveURL(/\/moods$/);
+  await expect(page).toHaveURL(/\/moods\?at=strike$/);
   await take(page, 'weakest', 'Power');
   await expect(page).toHaveURL(/\/power$/);
   await take(page, 'scanned grid', 'A scanned grid');

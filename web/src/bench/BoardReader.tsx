@@ -55,7 +55,7 @@ function Heard({ mark }: { readonly mark: string }) {
       <pre
         role="log"
         aria-label="What the board says"
-        className="figures h-32 overflow-y-auto border border-rule bg-paper px-2 py-1 text-[12.5px] leading-5"
+        className="figures h-32 overflow-y-auto border border-rule bg-paper px-2 py-1 text-tiny leading-5"
       >
         {line.lines.map((each) => `${each}\n`).join('')}
       </pre>

@@ -85,19 +85,19 @@ export function SimulatedController() {
   if (!moment || given.length === 0) return null;
   return (
     <Section title="The controller, simulated">
-      <p className="mb-1 text-[13px] text-faint">
+      <p className="mb-1 text-small text-faint">
         It runs the engine of the exported program, byte for byte. Hands on the controls are below the picture; what a
         real board says and does should be the same.
       </p>
       <div className="grid grid-cols-[1fr_1.3fr] gap-3">
         <pre
           role="log"
-          className="figures h-44 overflow-y-auto border border-rule bg-paper px-2 py-1 text-[12.5px] leading-5"
+          className="figures h-44 overflow-y-auto border border-rule bg-paper px-2 py-1 text-tiny leading-5"
           aria-label="What the controller says"
         >
           {said.map(({ atMs, text }) => `${(atMs / 1000).toFixed(2).padStart(8)} s  ${text}\n`).join('')}
         </pre>
-        <Table className="figures self-start text-[12.5px]">
+        <Table className="figures self-start text-tiny">
           <tbody>
             {given.map(({ demand, pin }) => (
               <tr key={demand.id} className="border-b border-rule/60">

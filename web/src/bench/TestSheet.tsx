@@ -10,8 +10,8 @@ export function TestSheet({ steps }: { readonly steps: readonly StepProgress[] }
   return (
     <section aria-label="Test sheet" className="hidden print:block">
       {chapters.map((chapter) => (
-        <Table key={chapter} className="mb-3 w-full text-[13px]">
-          <caption className="text-left font-display text-[15px] font-semibold">{chapter}</caption>
+        <Table key={chapter} className="mb-3 w-full text-small">
+          <caption className="text-left font-display text-medium font-semibold">{chapter}</caption>
           <thead>
             <tr className="border-b border-rule text-left text-faint">
               <th className="w-7 font-normal">no.</th>

@@ -16,7 +16,7 @@ export function HelpArticle({ stage }: { readonly stage: Stage }) {
         </p>
       ))}
       <HelpPicture stage={stage} />
-      <h3 className="mt-3 mb-1 text-[15.5px]">What to do</h3>
+      <h3 className="mt-3 mb-1 text-medium">What to do</h3>
       <ol className="list-decimal pl-5">
         {steps.map((text, i) => (
           <li key={i} className="mb-1">
@@ -24,7 +24,7 @@ export function HelpArticle({ stage }: { readonly stage: Stage }) {
           </li>
         ))}
       </ol>
-      <h3 className="mt-3 mb-1 text-[15.5px]">For instance</h3>
+      <h3 className="mt-3 mb-1 text-medium">For instance</h3>
       {example.map((text, i) => (
         <p key={i} className="border-l-2 border-verdigris bg-pressed/50 px-3 py-2">
           {printer.message(text)}

@@ -45,11 +45,11 @@ export function HelpPage() {
       >
         <Link
           to="/"
-          className="inline-flex min-h-6 items-center text-[13px] text-verdigris underline underline-offset-2"
+          className="inline-flex min-h-6 items-center text-small text-verdigris underline underline-offset-2"
         >
           The shelf
         </Link>
-        <h1 className="mb-2 text-[22px] leading-7">Help</h1>
+        <h1 className="mb-2 text-title leading-7">Help</h1>
         <ul className="max-[899px]:flex max-[899px]:flex-wrap">
           {stages.map((each) => (
             <li key={each}>
@@ -66,7 +66,7 @@ export function HelpPage() {
         </ul>
       </nav>
       <main className="min-w-0 flex-1 overflow-y-auto bg-sheet px-6 py-4">
-        <h2 className="text-[22px] leading-7">{title}</h2>
+        <h2 className="text-title leading-7">{title}</h2>
         {stage && <p className="mb-3 text-faint">{stageInfo[stage].question}</p>}
         {stage ? <HelpArticle stage={stage} /> : <Words />}
       </main>

@@ -70,14 +70,14 @@ function OneLine({ line, tried }: { readonly line: Line; readonly tried: TriedPa
       <span className="min-w-0">
         <span className="block">{line.label}</span>
         {line.part && (
-          <span className="block text-[12.5px] text-faint">
+          <span className="block text-tiny text-faint">
             {printer.message(decidingFigures(line.part))}
             {tried?.comesTo && <> · {printer.message(tried.comesTo)}</>}
           </span>
         )}
         {tried?.against && (
           <span
-            className={`flex items-start gap-1 text-[12.5px] ${tried.gravity === 'stop' ? 'text-brick-ink' : 'text-amber-ink'}`}
+            className={`flex items-start gap-1 text-tiny ${tried.gravity === 'stop' ? 'text-brick-ink' : 'text-amber-ink'}`}
           >
             <CircleAlert size={13} className="mt-0.5 shrink-0" aria-label="Against it:" />
             {printer.message(tried.against)}
@@ -131,7 +131,7 @@ export function PartChoice({ item, field, label, lines, value, onChoose, hint }:
   const isTrying = isOpen && parts.length > 1 && trial.tried.size === 0;
   return (
     <Field className="min-w-0">
-      <Label className="mb-0.5 block text-[13px] text-faint">{label}</Label>
+      <Label className="mb-0.5 block text-small text-faint">{label}</Label>
       <Combobox
         immediate
         value={held}
@@ -160,10 +160,10 @@ export function PartChoice({ item, field, label, lines, value, onChoose, hint }:
             <ComboboxOptions
               modal={false}
               anchor={{ to: 'bottom start', gap: 2, padding: 8 }}
-              className="z-50 max-h-96 w-[min(36rem,calc(100vw-1rem))] overflow-y-auto rounded-sm border border-edge bg-sheet p-1 text-[14px] shadow-lg empty:invisible"
+              className="z-50 max-h-96 w-[min(36rem,calc(100vw-1rem))] overflow-y-auto rounded-sm border border-edge bg-sheet p-1 text-body shadow-lg empty:invisible"
             >
               {isTrying && (
-                <div role="presentation" className="px-2 py-1 text-[12.5px] text-faint">
+                <div role="presentation" className="px-2 py-1 text-tiny text-faint">
                   Trying each in your plan: {trial.done} of {parts.length}
                 </div>
               )}
@@ -175,7 +175,7 @@ export function PartChoice({ item, field, label, lines, value, onChoose, hint }:
               {putInOrder(found, trial.tried).map(({ title, lines: own }) => (
                 <div key={title ?? own[0]?.id ?? ''} role="presentation">
                   {title && (
-                    <div role="presentation" className="px-2 pt-2 pb-0.5 font-display text-[13px] text-verdigris">
+                    <div role="presentation" className="px-2 pt-2 pb-0.5 font-display text-small text-verdigris">
                       {title}
                     </div>
                   )}
@@ -193,7 +193,7 @@ export function PartChoice({ item, field, label, lines, value, onChoose, hint }:
           Trying each in your plan
         </span>
       )}
-      {hint && <Description className="mt-0.5 text-[13px] text-faint">{hint}</Description>}
+      {hint && <Description className="mt-0.5 text-small text-faint">{hint}</Description>}
     </Field>
   );
 }

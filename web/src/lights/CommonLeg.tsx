@@ -14,7 +14,7 @@ export function CommonLeg({ item }: { readonly item: ItemOf<'light'> }) {
   return (
     <details className="no-print mt-1">
       <summary className="cursor-pointer text-verdigris">Why a resistor for each colour?</summary>
-      <Table className="w-full text-[13.5px]">
+      <Table className="w-full text-small">
         <thead>
           <tr className="text-left text-faint">
             <th className="font-normal">colour</th>
@@ -39,7 +39,7 @@ export function CommonLeg({ item }: { readonly item: ItemOf<'light'> }) {
           ))}
         </tbody>
       </Table>
-      <p className="mt-0.5 text-[13px] text-faint">
+      <p className="mt-0.5 text-small text-faint">
         Behind one resistor the lowest drop takes all: no colour can be mixed and white is red. It serves only where one
         colour at a time is ever lit.
       </p>

@@ -19,7 +19,7 @@ type Guide = ItemOf<'guide'>;
 function Sources({ item }: { readonly item: Guide }) {
   const { assessment } = useSheet();
   const groups = assessment.placed.filter((group) => countLights(group) > 0);
-  if (groups.length === 0) return <p className="text-[13px] text-faint">Add a light first: guides begin over one.</p>;
+  if (groups.length === 0) return <p className="text-small text-faint">Add a light first: guides begin over one.</p>;
   const add = (): void =>
     editItem(item, (draft) => {
       const last = draft.lights[draft.lights.length - 1];
@@ -72,7 +72,7 @@ function Ends({ item }: { readonly item: Guide }) {
   return (
     <details className="mt-1" open={item.ends.length > 0 && item.ends.length <= 8}>
       <summary className="cursor-pointer text-verdigris">{item.ends.length} holes, as numbers</summary>
-      <Table className="w-full text-[13.5px]">
+      <Table className="w-full text-small">
         <thead>
           <tr className="text-left text-faint">
             <th className="font-normal">hole</th>

@@ -119,7 +119,7 @@ function Facts({ facts, acrossMm, channels, isByTurns }: FactsProps) {
   const printer = usePrinter();
   const { apartMm, touches, room, each, alikeAtSeam, showsDirection, even } = facts;
   return (
-    <ul className="mt-1 list-disc pl-5 text-[13.5px]">
+    <ul className="mt-1 list-disc pl-5 text-small">
       {Number.isFinite(apartMm) && (
         <li className={touches ? 'text-amber-ink' : ''}>
           {printer.quantity('lengthMm', apartMm)} from one to the next, middle to middle

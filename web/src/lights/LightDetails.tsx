@@ -70,7 +70,7 @@ function PlaceRow({ item, place, number }: PlaceRowProps) {
         }
       />
       <span
-        className={`w-24 text-[13px] ${fit && fit.verdict !== 'fits' ? 'font-semibold text-amber-ink' : 'text-faint'}`}
+        className={`w-24 text-small ${fit && fit.verdict !== 'fits' ? 'font-semibold text-amber-ink' : 'text-faint'}`}
       >
         {fit ? `${fit.verdict}${fit.verdict === 'fits' ? `, ${printer.quantity('lengthMm', fit.acrossMm)}` : ''}` : ''}
       </span>

@@ -9,8 +9,8 @@ export function RouteTable({ item }: { readonly item: ItemOf<'pixel tape' | 'pla
   const { id, route } = item;
   return (
     <details className="mt-1">
-      <summary className="text-[13.5px] text-verdigris">{route.length} points of the route, as numbers</summary>
-      <Table className="mt-1 w-full text-[13.5px]">
+      <summary className="text-small text-verdigris">{route.length} points of the route, as numbers</summary>
+      <Table className="mt-1 w-full text-small">
         <thead>
           <tr className="text-left text-faint">
             <th>point</th>

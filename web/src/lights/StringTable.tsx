@@ -21,7 +21,7 @@ export function StringTable({ item }: { readonly item: ItemOf<'light'> }) {
   return (
     <details className="no-print mt-1">
       <summary className="cursor-pointer text-verdigris">How many in a string?</summary>
-      <Table className="w-full text-[13.5px]">
+      <Table className="w-full text-small">
         <thead>
           <tr className="text-left text-faint">
             {headings.map((heading) => (
@@ -63,7 +63,7 @@ export function StringTable({ item }: { readonly item: ItemOf<'light'> }) {
           })}
         </tbody>
       </Table>
-      <p className="mt-0.5 text-[13px] text-faint">
+      <p className="mt-0.5 text-small text-faint">
         Currents of one light. More in a string waste less of the pack and follow it more as it falls.
       </p>
     </details>

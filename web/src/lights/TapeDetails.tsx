@@ -60,7 +60,7 @@ function Following({ item, placed }: { readonly item: ItemOf<'pixel tape'>; read
     <div className="mt-2">
       <FigureLine
         label="Lights"
-        value={<strong className="text-[19px]">{placed.cut.lights}</strong>}
+        value={<strong className="text-large">{placed.cut.lights}</strong>}
         onOpen={() => openSum(explainTape(placed))}
       />
       {!item.grid && !placed.part.form && (
@@ -184,7 +184,7 @@ export function PixelTapeDetails({ item, placed }: PixelTapeDetailsProps) {
         />
       </div>
       {part?.form ? (
-        <p className="mt-1 text-[13px] text-faint">
+        <p className="mt-1 text-small text-faint">
           A shape that is not cut: its middle is the first point of its route, and its first pixel lies towards the
           second.
         </p>
@@ -220,7 +220,7 @@ export function PlainTapeLead({
       <FormRows item={item} only={isTapeLead} />
       {placed && (
         <div className="mt-2">
-          <FigureLine label="Lights" value={<strong className="text-[19px]">{placed.cut.lights}</strong>} />
+          <FigureLine label="Lights" value={<strong className="text-large">{placed.cut.lights}</strong>} />
           <FigureLine
             label="Lit length, gap left at the end"
             value={`${printer.quantity('lengthMm', placed.cut.litLengthMm)}, ${printer.quantity('lengthMm', placed.cut.gapMm)}`}

@@ -78,7 +78,7 @@ function FeedRows({ item, lights, runIdOf, isShort, together }: FeedRowsProps) {
             Find the fewest feeds that are enough
           </Button>
         )}
-        <span role="status" className="text-[13px] text-faint">
+        <span role="status" className="text-small text-faint">
           {answer}
         </span>
       </div>

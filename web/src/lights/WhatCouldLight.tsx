@@ -121,7 +121,7 @@ function OptionRow({ option }: { readonly option: KindOption }) {
       <td className="py-1 pr-2">
         {option.name}
         {option.misses.map((miss, i) => (
-          <p key={i} className="text-[13px] text-amber-ink">
+          <p key={i} className="text-small text-amber-ink">
             <Said>{miss}</Said>
           </p>
         ))}
@@ -155,7 +155,7 @@ export function WhatCouldLight() {
     <details className="no-print mt-2 mb-2">
       <summary className="cursor-pointer font-semibold text-verdigris">What could light this?</summary>
       <Asked wish={asked} set={(fields) => setAsked((now) => ({ ...now, ...fields }))} />
-      <Table className="mt-2 w-full text-[13.5px]">
+      <Table className="mt-2 w-full text-small">
         <thead>
           <tr className="text-left text-faint">
             {headings.map((heading) => (
@@ -172,7 +172,7 @@ export function WhatCouldLight() {
         </tbody>
       </Table>
       <p className="mt-2 font-semibold">Can’t</p>
-      <ul className="text-[13.5px]">
+      <ul className="text-small">
         {excluded.map(({ id, name, reason }) => (
           <li key={id} className="text-faint">
             {name}: <Said>{reason}</Said>.

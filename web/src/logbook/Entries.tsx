@@ -30,7 +30,7 @@ export function Entries() {
           <li key={entry.id} className="stitch flex items-start gap-2 py-1.5 first:border-t-0">
             <p className="flex-1 whitespace-pre-wrap">
               {entry.text}
-              <span className="block text-[13px] text-faint">{sayTime(entry.at)}</span>
+              <span className="block text-small text-faint">{sayTime(entry.at)}</span>
             </p>
             <Button
               look="quiet"

@@ -19,7 +19,7 @@ function RunTestRow({ run }: { readonly run: ComparedRun }) {
       <td className="py-1">
         {test.moodName} at {printer.quantity('fraction', test.brightness)},{' '}
         {printer.quantity('temperatureC', test.ambientC)}
-        <span className="block text-[12.5px] text-faint">
+        <span className="block text-tiny text-faint">
           {sayTime(test.at)}
           {test.note && `; ${test.note}`}; {say}
         </span>
@@ -84,7 +84,7 @@ export function RunTests() {
   return (
     <>
       {compared.length > 0 && (
-        <Table className="mb-2 w-full text-[13.5px]">
+        <Table className="mb-2 w-full text-small">
           <thead>
             <tr className="border-b border-rule text-left text-faint">
               <th className="font-normal">run test</th>
@@ -102,7 +102,7 @@ export function RunTests() {
         </Table>
       )}
       {spread && compared.length > 1 && (
-        <p className="text-[13.5px] text-faint">
+        <p className="text-small text-faint">
           On the mean {printNumber(spread.mean * 100, 2)} % against the prediction, ±{' '}
           {printNumber(spread.deviation * 100, 2)} % from test to test.
         </p>

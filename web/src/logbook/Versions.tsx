@@ -37,7 +37,7 @@ function KeptRow({ version }: { readonly version: KeptVersion }) {
     <li className="flex items-center gap-2 border-b border-rule/60 py-0.5">
       <span className="flex-1">
         {version.name}{' '}
-        <span className="text-[13px] text-faint">
+        <span className="text-small text-faint">
           {sayTime(version.keptAt)}
           {version.why && `; ${version.why}`}
         </span>
@@ -83,23 +83,23 @@ function KeepForm() {
   };
   return (
     <div className="grid grid-cols-[1fr_1.4fr_auto] items-end gap-2">
-      <label className="text-[13px] text-faint">
+      <label className="text-small text-faint">
         Name of this version
         <input
           value={name}
           maxLength={100}
           onChange={(event) => setName(event.target.value)}
           placeholder={`Version ${versions.length + 1}`}
-          className="block w-full rounded-sm border border-rule bg-paper px-2 py-1 text-[14.5px] text-ink"
+          className="block w-full rounded-sm border border-rule bg-paper px-2 py-1 text-body text-ink"
         />
       </label>
-      <label className="text-[13px] text-faint">
+      <label className="text-small text-faint">
         What changed, and why
         <input
           value={why}
           maxLength={400}
           onChange={(event) => setWhy(event.target.value)}
-          className="block w-full rounded-sm border border-rule bg-paper px-2 py-1 text-[14.5px] text-ink"
+          className="block w-full rounded-sm border border-rule bg-paper px-2 py-1 text-body text-ink"
         />
       </label>
       <Button onClick={keep}>Keep it</Button>
@@ -116,7 +116,7 @@ interface ComparisonProps {
 function Comparison({ rows, before, after }: ComparisonProps) {
   const printer = usePrinter();
   return (
-    <Table className="w-full text-[13.5px]" aria-label="Comparison of two versions">
+    <Table className="w-full text-small" aria-label="Comparison of two versions">
       <thead>
         <tr className="border-b border-rule text-left text-faint">
           <th className="font-normal">what</th>

@@ -16,7 +16,7 @@ export function CellRule({
   const [held, hold] = useHeld(value, onChange);
   return (
     <fieldset className="min-w-0">
-      <legend className="mb-0.5 text-[13px] text-faint">{label} … neighbours</legend>
+      <legend className="mb-0.5 text-small text-faint">{label} … neighbours</legend>
       <div className="flex">
         {counts.map((count) => {
           const isIn = held.includes(count);
@@ -27,7 +27,7 @@ export function CellRule({
               aria-pressed={isIn}
               aria-label={`${label} ${count} neighbours`}
               onClick={() => hold(counts.filter((each) => (each === count ? !isIn : held.includes(each))))}
-              className={`figures size-6 border border-l-0 border-rule text-[13px] first:border-l ${isIn ? 'bg-verdigris text-on-verdigris' : 'bg-paper'}`}
+              className={`figures size-6 border border-l-0 border-rule text-small first:border-l ${isIn ? 'bg-verdigris text-on-verdigris' : 'bg-paper'}`}
             >
               {count}
             </button>

@@ -23,7 +23,7 @@ export function CopiesNote() {
           value={printer.quantity('fraction', step.toggle.inStep)}
         />
       )}
-      <ul className="mt-1 list-disc pl-5 text-[13px] text-faint">
+      <ul className="mt-1 list-disc pl-5 text-small text-faint">
         {step.toggle && (
           <li>A change-over that was missed once stays wrong. One key for each mood heals itself at the next press.</li>
         )}

@@ -19,7 +19,7 @@ export function Cues() {
             : 'No cue yet: the first mood runs on and on.'}
         </li>
       )}
-      {design.moods.cues.some((cue) => cue.fadeS > 0) && <li className="pt-1 text-[13px] text-faint">{FADE_NOTE}</li>}
+      {design.moods.cues.some((cue) => cue.fadeS > 0) && <li className="pt-1 text-small text-faint">{FADE_NOTE}</li>}
     </ul>
   );
 }

@@ -111,9 +111,9 @@ function Band() {
               className={`absolute inset-x-0 bottom-0 ${i % 2 === 0 ? 'bg-pressed' : 'bg-rule'}`}
               style={{ height: `${((stretch?.meanA ?? 0) / mostA) * 100}%` }}
             />
-            <span className="relative block px-1.5 text-[13px] leading-5 whitespace-nowrap">
+            <span className="relative block px-1.5 text-small leading-5 whitespace-nowrap">
               {nameOf(step.moodId)}
-              <span className="figures block text-[12px] text-faint">
+              <span className="figures block text-tiny text-faint">
                 {printer.quantity('timeMin', step.minutes)}
                 {stretch && `, ${printer.quantity('currentA', stretch.meanA)}`}
               </span>
@@ -187,7 +187,7 @@ export function Evening({ moodId }: { readonly moodId: string | undefined }) {
       {course.length > 0 && (
         <>
           <Band />
-          <p className="mb-2 text-[13px] text-faint">
+          <p className="mb-2 text-small text-faint">
             {printer.quantity('timeMin', total)} in all; as high as each part draws in the mean. Drag the ends, or move
             them by arrow keys; the night in Power is run with this.
           </p>

@@ -100,7 +100,7 @@ function ColourField({
 }) {
   const [held, hold] = useHeld(value, onChange);
   return (
-    <label className="text-[13px] text-faint">
+    <label className="text-small text-faint">
       {label}
       <input
         type="color"

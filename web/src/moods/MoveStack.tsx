@@ -180,7 +180,7 @@ function LightMoves({ target, mood }: MoveStackProps) {
             type="button"
             onClick={addTop}
             aria-label={`Lay a move upon ${target.name}`}
-            className="mt-1 flex items-center gap-1 text-[13px] text-verdigris underline decoration-dotted underline-offset-4"
+            className="mt-1 flex items-center gap-1 text-small text-verdigris underline decoration-dotted underline-offset-4"
           >
             <Layers size={14} aria-hidden="true" />
             Lay one upon it

@@ -38,7 +38,7 @@ export function Offers() {
         <li key={offer.name} className="flex items-center justify-between gap-2 border-b border-rule/60 py-1">
           <span>
             <span className="font-semibold">{offer.name}</span>
-            <span className="block text-[13px] text-faint">{offer.what}</span>
+            <span className="block text-small text-faint">{offer.what}</span>
           </span>
           <Button
             className="shrink-0 whitespace-nowrap"

@@ -75,7 +75,7 @@ function CurrentTrace({
   return (
     <div className="mb-1 grid grid-cols-[6.5rem_1fr] items-center gap-2">
       <span
-        className="text-[13px] text-faint"
+        className="text-small text-faint"
         title="Summed from the frames as the program shows them, in whole steps of brightness: up to half a percent from the reckoned draw. Dashed: what the supply bears."
       >
         Current
@@ -129,7 +129,7 @@ function Scrubbed({ spanS, children }: { readonly spanS: number; readonly childr
           <span className="absolute inset-y-0 w-px bg-brass" style={{ left: `${(atS / spanS) * 100}%` }} />
         </div>
       </div>
-      <label className="mt-0.5 grid grid-cols-[6.5rem_1fr] items-center gap-2 text-[13px] text-faint">
+      <label className="mt-0.5 grid grid-cols-[6.5rem_1fr] items-center gap-2 text-small text-faint">
         Scrub
         <input
           type="range"
@@ -182,7 +182,7 @@ export function Ribbons({ show, limit, moodIndex, placed, nameOf, spanS }: Ribbo
         const isSwitched = show.groups.find(({ id }) => id === ribbon.groupId)?.switches;
         return (
           <div key={ribbon.groupId} className="mb-1 grid grid-cols-[6.5rem_1fr] items-center gap-2">
-            <span className="truncate text-[13px] text-faint">{name}</span>
+            <span className="truncate text-small text-faint">{name}</span>
             <RibbonCanvas
               ribbon={ribbon}
               tint={group?.shape === 'lights' ? parseColour(group.part.colour) : WHITE}
@@ -197,7 +197,7 @@ export function Ribbons({ show, limit, moodIndex, placed, nameOf, spanS }: Ribbo
         limitA={limit.limitMicroA === 0 ? null : limit.limitMicroA / 1e6}
         spanS={weave.spanS}
       />
-      <div className="figures ml-[7rem] flex justify-between text-[12px] text-faint">
+      <div className="figures ml-[7rem] flex justify-between text-tiny text-faint">
         {[0, 0.25, 0.5, 0.75, 1].map((share) => (
           <span key={share}>{printer.quantity('timeS', weave.spanS * share)}</span>
         ))}

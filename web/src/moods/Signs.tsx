@@ -44,7 +44,7 @@ function SignMove({ sign, target, edit }: SignMoveProps) {
   return (
     <div className="grid grid-cols-[8rem_1fr] gap-x-3 py-1">
       <div>
-        <p className="text-[13px]">{target.name}</p>
+        <p className="text-small">{target.name}</p>
         <Choice
           hideLabel
           label={`${sign.name} on ${target.name}`}

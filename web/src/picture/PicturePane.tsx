@@ -5,7 +5,7 @@ import { controlsOf, type PlanPoint } from '@glimmer/core/plan';
 import type { ZoomTransform } from 'd3-zoom';
 import { Lamp, LampDesk, Minus, Pause, Play, Plus } from 'lucide-react';
 import { nanoid } from 'nanoid';
-import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { type KeyboardEvent, type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
 import { usePlan, useReckoned } from '../reckoning/index.ts';
 import { clock, useClock } from '../state/clock.ts';
 import { lamp as lampSwitch, useLamp } from '../state/lamp.ts';
@@ -97,7 +97,15 @@ const MARGIN_PX = 38;
 const MARK_PX = 3.6;
 
 /** What is done with the picture: hold and run it, the lamp, the pace, who looks on. */
-function Handles({ stage, moodName }: { readonly stage: Stage; readonly moodName: string | undefined }) {
+function Handles({
+  stage,
+  moodName,
+  children,
+}: {
+  readonly stage: Stage;
+  readonly moodName: string | undefined;
+  readonly children: ReactNode;
+}) {
   const { assessment } = useReckoned();
   const lamp = useLamp((state) => state.lamp);
   const running = useClock((state) => state.running);
@@ -118,7 +126,8 @@ function Handles({ stage, moodName }: { readonly stage: Stage; readonly moodName
       </Button>
       <Pace stage={stage} />
       <OnlookerChoice stage={stage} />
-      <span className="ml-auto text-[13px] text-faint">
+      {children}
+      <span className="ml-auto text-small text-faint">
         {moodName ? `${running ? 'running' : 'held'}: ${moodName}` : 'no mood yet'}
         {stage === 'power' && assessment.chains.length > 0 && '; voltage at the height of the hungriest mood'}
       </span>
@@ -224,7 +233,7 @@ const dotsOf = ({ placed }: Assessment, u: number): Box[] =>
 /** Buttons for what the wheel does. */
 function NearAndFar({ at, nearer, farther, whole }: ReturnType<typeof useZoom>) {
   return (
-    <div className="no-print absolute right-2 bottom-2 flex rounded-sm border border-edge bg-sheet">
+    <div className="flex items-center">
       <Button look="quiet" aria-label="Farther" onClick={farther} disabled={at.k <= 1}>
         <Minus size={16} />
       </Button>
@@ -281,7 +290,9 @@ export function PicturePane({ stage }: { readonly stage: Stage }) {
   const moodName = design.moods.list.find((mood) => mood.id === showing)?.name;
   return (
     <div className="flex h-full min-h-0 flex-col">
-      <Handles stage={stage} moodName={moodName} />
+      <Handles stage={stage} moodName={moodName}>
+        <NearAndFar {...zoomed} />
+      </Handles>
       {tool.kind !== 'none' && (
         <div className="flex items-center gap-3 border-b border-rule bg-amber-wash px-3 py-1.5" role="status">
           <span className="flex-1">{toolWords[tool.kind]}</span>
@@ -332,7 +343,6 @@ export function PicturePane({ stage }: { readonly stage: Stage }) {
           aria-label={moodName ? `The lights as they glow in ${moodName}` : 'The lights, dark: there is no mood yet'}
           className={`pointer-events-none absolute inset-0 size-full ${lamp === 'on' && inkStages.has(stage) ? 'opacity-35' : ''}`}
         />
-        <NearAndFar {...zoomed} />
       </div>
       {(stage === 'moods' || stage === 'bench') && <VirtualHands controls={controlsOf(design)} />}
       <FlashDialog {...flash} moodName={moodName} />

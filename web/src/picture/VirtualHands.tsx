@@ -65,7 +65,7 @@ function Dial({ control, kind }: { readonly control: Control; readonly kind: Dia
   const value = useHands((state) => state.dials[control.id] ?? 1);
   const { ends, Icon } = dialled[kind];
   return (
-    <label className="flex items-center gap-1.5 text-[13px]">
+    <label className="flex items-center gap-1.5 text-small">
       <Icon size={15} aria-hidden="true" />
       {control.name}
       <input
@@ -101,7 +101,7 @@ export function VirtualHands({ controls }: { readonly controls: readonly Control
   return (
     <fieldset className="flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-rule px-3 py-1.5">
       <legend className="sr-only">Virtual hands</legend>
-      <span className="text-[13px] text-faint">Hands on</span>
+      <span className="text-small text-faint">Hands on</span>
       {controls.map((control) => {
         if (isDialled(control.kind)) return <Dial key={control.id} control={control} kind={control.kind} />;
         const disabled = control.kind === 'remote' && remoteLost;

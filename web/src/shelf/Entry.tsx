@@ -122,12 +122,12 @@ export function Entry({ entry, shelf, isWaitingHere, onChange }: EntryProps) {
         )}
       </Link>
       <div className="flex flex-1 flex-col px-4 py-2.5">
-        <h2 className="text-[17px] leading-6">
+        <h2 className="text-large leading-6">
           <Link to={`/plan/${entry.id}/piece`}>{entry.name}</Link>
         </h2>
         <Facts entry={entry} />
         {isWaitingHere && <p className="text-amber-ink">Changes in this browser wait to be sent to the server.</p>}
-        <p className="text-[13px] text-faint">changed {sayTime(entry.updatedAt)}</p>
+        <p className="text-small text-faint">changed {sayTime(entry.updatedAt)}</p>
         <div className="mt-auto">
           <Actions entry={entry} shelf={shelf} onChange={onChange} />
         </div>

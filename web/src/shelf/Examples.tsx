@@ -43,7 +43,7 @@ function Offer({ example, shelf }: OfferProps) {
       {facts?.state === 'reckoned' ? <Glimpse glimpse={facts.glimpse} /> : <div className="h-44 w-full bg-[#0e1013]" />}
       <div className="flex flex-1 flex-col px-3 py-2">
         <h3 className="font-semibold">{example.name}</h3>
-        <p className="flex-1 text-[13.5px] text-faint">{example.shows}</p>
+        <p className="flex-1 text-small text-faint">{example.shows}</p>
         <p className="mt-1 flex flex-wrap items-center gap-x-2">
           <Button
             look="quiet"
@@ -56,7 +56,7 @@ function Offer({ example, shelf }: OfferProps) {
             {begun ? 'Begin another' : 'Begin from this'}
           </Button>
           {begun && (
-            <span className="text-[13px] text-faint">
+            <span className="text-small text-faint">
               one is{' '}
               <Link to={`/plan/${begun.id}/piece`} className="underline">
                 on the shelf
@@ -80,7 +80,7 @@ export function Examples({ shelf }: { readonly shelf: readonly ShelfEntry[] }) {
   if (examples.length === 0) return null;
   return (
     <section aria-labelledby="examples" className="mt-10">
-      <h2 id="examples" className="text-[22px] leading-8">
+      <h2 id="examples" className="text-title leading-8">
         Begin from an example
       </h2>
       <p className="mb-3 text-faint">

@@ -41,7 +41,7 @@ export function Questions() {
   const [open, setOpen] = useState<Question | null>(null);
   return (
     <section aria-labelledby="questions" className="mt-10">
-      <h2 id="questions" className="mb-3 text-[22px] leading-8">
+      <h2 id="questions" className="mb-3 text-title leading-8">
         Begin from a question
       </h2>
       <ul className="grid grid-cols-[repeat(auto-fill,minmax(15rem,1fr))] gap-4">
@@ -55,7 +55,7 @@ export function Questions() {
               <CircleQuestionMark size={18} className="mt-0.5 shrink-0 text-verdigris" aria-hidden />
               <span>
                 <span className="block font-semibold">{question.asks}</span>
-                <span className="block text-[13.5px] text-faint">{question.gives}</span>
+                <span className="block text-small text-faint">{question.gives}</span>
               </span>
             </button>
           </li>

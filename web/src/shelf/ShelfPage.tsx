@@ -80,7 +80,7 @@ function LocalShelf({ locals }: { readonly locals: readonly KeptRecord<Plan>[] }
                 <div className="h-44 w-full bg-[#0e1013]" />
               )}
               <div className="px-4 py-2.5">
-                <h2 className="text-[17px] leading-6">
+                <h2 className="text-large leading-6">
                   <Link to={`/plan/${held.plan.id}/piece`}>{held.plan.name}</Link>
                 </h2>
                 {isWaiting(held) && (
@@ -115,7 +115,7 @@ function Foot() {
           takes it back, here or on another machine.
         </span>
       </p>
-      <p className="mt-3 text-[13px] text-faint">
+      <p className="mt-3 text-small text-faint">
         Figures here are for planning. Follow the sheets of your parts, local rules, and someone licensed where mains or
         transport rules ask for it; a test at the bench decides.
       </p>
@@ -171,7 +171,7 @@ function ShelfHead({ shelf, onShelf, onBrought }: ShelfHeadProps) {
   return (
     <header className="mb-5 flex flex-wrap items-end gap-x-6 gap-y-3">
       <div className="min-w-72 flex-1">
-        <h1 className="text-[34px] leading-10 tracking-tight">Unruly Glimmer</h1>
+        <h1 className="text-display leading-10 tracking-tight">Unruly Glimmer</h1>
         <p className="max-w-lg text-faint">
           Plan, reckon, build and test battery-powered light for props, costumes and models.
         </p>

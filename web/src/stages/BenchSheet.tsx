@@ -41,7 +41,7 @@ function AllSteps({ steps, at, onChoose }: AllStepsProps) {
                 ) : null}
               </span>
               <span className="flex-1">{each.step.title}</span>
-              <span className="figures text-[13px] text-faint">
+              <span className="figures text-small text-faint">
                 {each.reading && each.step.expect ? printer.quantity(each.step.expect.kind, each.reading.value) : ''}
               </span>
             </button>

@@ -21,12 +21,12 @@ function Sensed({ id, kind }: { readonly id: string; readonly kind: ItemKind }) 
   const sensing = assessment.sensing.find((each) => each.control.id === id);
   if (!sensing) {
     const words = kind === 'charge sense' ? 'Its divider is reckoned once there is a pack.' : how[kind];
-    return words ? <p className="mt-1 text-[13px] text-faint">{words}</p> : null;
+    return words ? <p className="mt-1 text-small text-faint">{words}</p> : null;
   }
   if (sensing.kind === 'charge') {
     const { upperOhm, lowerOhm, lowBelow, wellAbove, emptyCode, fullCode, standingA } = sensing.design;
     return (
-      <p className="mt-1 text-[13px] text-faint">
+      <p className="mt-1 text-small text-faint">
         {printer.quantity('resistanceOhm', upperOhm)} to the pack, {printer.quantity('resistanceOhm', lowerOhm)} to
         minus; low below {lowBelow}, well again above {wellAbove} (reads {emptyCode} empty and {fullCode} full); draws{' '}
         {printer.quantity('currentA', standingA)} always
@@ -36,7 +36,7 @@ function Sensed({ id, kind }: { readonly id: string; readonly kind: ItemKind }) 
   if (sensing.kind === 'knob') {
     const { downBelow, upAbove, fullCode, standingA } = sensing.design;
     return (
-      <p className="mt-1 text-[13px] text-faint">
+      <p className="mt-1 text-small text-faint">
         {printer.quantity('resistanceOhm', KNOB_OHM)} between the chip’s plus and minus, its slider to the pin; down
         below {downBelow}, up above {upAbove} (reads 0 to {fullCode}); draws {printer.quantity('currentA', standingA)}{' '}
         always
@@ -51,7 +51,7 @@ function Sensed({ id, kind }: { readonly id: string; readonly kind: ItemKind }) 
     </>
   );
   return (
-    <p className="mt-1 text-[13px] text-faint">
+    <p className="mt-1 text-small text-faint">
       {!sensing.isLevel && own}dark below {sensor.darkBelow}, light above {sensor.lightAbove} (reads {sensor.darkCode}{' '}
       and {sensor.lightCode}); dark is told after {printer.quantity('timeS', sensing.toldDarkAfterS)}
       {!sensing.isLevel && <>; draws {printer.quantity('currentA', sensor.standingA)} in light</>}

@@ -28,7 +28,7 @@ function BoardCard({ item }: { readonly item: ItemOf<'board'> }) {
     <ItemCard item={item}>
       {board && (
         <>
-          <p className="mt-1 text-[13px] text-faint">
+          <p className="mt-1 text-small text-faint">
             {printer.quantity('voltageV', board.part.logicV)} logic; draws{' '}
             {printer.quantity('currentA', board.part.drawA.likely)}; a pin gives{' '}
             {printer.quantity('currentA', board.part.pinLimitA)}, all together{' '}
@@ -188,7 +188,7 @@ function PixelData() {
               .join(', ')}
           />
         ))}
-      <p className="text-[13px] text-faint">Each line has its own; they stand with its tape in Lights.</p>
+      <p className="text-small text-faint">Each line has its own; they stand with its tape in Lights.</p>
     </Section>
   );
 }

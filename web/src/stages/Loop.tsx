@@ -22,7 +22,7 @@ function Turn({ parts }: { readonly parts: readonly { readonly name: string; rea
           />
         ))}
       </div>
-      <div className="figures flex justify-between text-[12px] text-faint">
+      <div className="figures flex justify-between text-tiny text-faint">
         <span>0</span>
         <span>{wholeMs} ms</span>
       </div>

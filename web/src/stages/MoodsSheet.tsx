@@ -135,7 +135,7 @@ function OpenMood({ mood, targets }: { readonly mood: Mood; readonly targets: re
           {list.length > 1 && (
             <Section title="Map">
               <MoodMap shownId={mood.id} />
-              <p className="text-[13px] text-faint">
+              <p className="text-small text-faint">
                 Numbers are those of the cues; dashed is the way back; the thick one is there at the start.
               </p>
             </Section>

@@ -78,7 +78,7 @@ export function Night() {
         <p className="text-faint">Playing the evening …</p>
       )}
       {board && (
-        <p className="mt-1 text-[13px] text-faint">
+        <p className="mt-1 text-small text-faint">
           Its protection board lets go above {printer.quantity('currentA', board.tripA)} for more than{' '}
           {printer.quantity('timeS', tripOf(board).delayS)}, or below {printer.quantity('voltageV', board.cutOffV)}.{' '}
           {sayComesBack(board)}

@@ -234,7 +234,7 @@ export function NightChart({
           <path key={tone} d={`M${x(run.hours)} 12 V${bottom}`} stroke={tone} strokeWidth="1.6" />
         ))}
       </svg>
-      <figcaption className="text-[13px] text-faint">
+      <figcaption className="text-small text-faint">
         Full line: likely, ends after <span className="figures">{printer.quantity('timeH', likely.hours)}</span> because{' '}
         {describeEnd(likely.end)}. Dashed, brass: with caution,{' '}
         <span className="figures">{printer.quantity('timeH', cautious.hours)}</span>.

@@ -88,13 +88,13 @@ function OwnPartRow({ part }: { readonly part: OwnPart }) {
     <li className="flex items-start gap-3 border-b border-rule/60 py-1.5 last:border-b-0">
       <span className="flex-1">
         {part.name}
-        <span className="ml-2 text-[13px] text-faint">{kindWords[part.kind]}</span>
-        <span className="figures block text-[12.5px] text-faint">
+        <span className="ml-2 text-small text-faint">{kindWords[part.kind]}</span>
+        <span className="figures block text-tiny text-faint">
           {said.length === 0 ? `as ${part.like}` : said.join(', ')}
         </span>
       </span>
       {uses.length > 0 ? (
-        <span className="text-[13px] text-faint">in use: {uses.join(', ')}</span>
+        <span className="text-small text-faint">in use: {uses.join(', ')}</span>
       ) : (
         <Button
           look="quiet"
@@ -126,7 +126,7 @@ function WorkshopParts({ inPlan }: { readonly inPlan: readonly OwnPart[] }) {
           <li key={part.id} className="flex items-center gap-3 py-1">
             <span className="flex-1">
               {part.name}
-              <span className="ml-2 text-[13px] text-faint">{kindWords[part.kind]}</span>
+              <span className="ml-2 text-small text-faint">{kindWords[part.kind]}</span>
             </span>
             <Button look="quiet" aria-label={`Take ${part.name} into this plan`} onClick={() => putIn([part])}>
               Take in

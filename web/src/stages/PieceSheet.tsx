@@ -49,7 +49,7 @@ function Wishes() {
             </span>
             <span className="flex-1">
               <Said>{wish.text}</Said>
-              <span className={`ml-2 text-[13px] ${look.tone}`}>
+              <span className={`ml-2 text-small ${look.tone}`}>
                 {look.word}: <Said>{wish.reached}</Said>
               </span>
             </span>

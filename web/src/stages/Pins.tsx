@@ -63,7 +63,7 @@ function PinRow({ board, given: { demand, pin, locked } }: PinRowProps) {
       <td className="py-0.5">
         <PinName board={board.item} pin={pin.name} />
       </td>
-      <td className="text-[13px] text-faint">
+      <td className="text-small text-faint">
         {locked && (
           <span className="mr-1 inline-flex items-center gap-1 text-brass">
             <Lock size={12} />
@@ -84,9 +84,9 @@ export function Pins({ board }: { readonly board: Board }) {
   if (plan.given.length === 0 && plan.ok) return <p className="mt-1 text-faint">Nothing needs a pin yet.</p>;
   return (
     <>
-      <Table className="mt-2 w-full text-[14px]">
+      <Table className="mt-2 w-full text-body">
         <thead>
-          <tr className="border-b border-rule text-left text-[13px] text-faint">
+          <tr className="border-b border-rule text-left text-small text-faint">
             <th className="font-normal">what</th>
             <th className="w-36 font-normal">pin</th>
             <th className="w-28 font-normal">printed there</th>
@@ -100,7 +100,7 @@ export function Pins({ board }: { readonly board: Board }) {
         </tbody>
       </Table>
       {plan.ok ? (
-        <p className="mt-1 text-[13px] text-faint">
+        <p className="mt-1 text-small text-faint">
           Free: <span className="figures">{plan.free.map((pin) => pin.name).join(' ') || 'none'}</span>
         </p>
       ) : (

@@ -58,7 +58,7 @@ function RailTable() {
   const { assessment } = useSheet();
   return (
     <Section title="Rails">
-      <Table className="figures w-full text-[13.5px]">
+      <Table className="figures w-full text-small">
         <thead>
           <tr className="border-b border-rule text-left text-faint">
             <th className="font-sans font-normal">rail</th>
@@ -162,7 +162,7 @@ function Budget() {
         </Button>
       }
     >
-      <Table className="figures w-full text-[13.5px] [&_td+td]:whitespace-nowrap [&_td+td]:pl-2">
+      <Table className="figures w-full text-small [&_td+td]:whitespace-nowrap [&_td+td]:pl-2">
         <thead>
           <tr className="border-b border-rule text-left text-faint">
             <th className="font-sans font-normal">consumer</th>
@@ -197,7 +197,7 @@ function Budget() {
           <BudgetSums />
         </tbody>
       </Table>
-      <p className="mt-1 text-[13px] text-faint">Moods: the mean over time at their brightness.</p>
+      <p className="mt-1 text-small text-faint">Moods: the mean over time at their brightness.</p>
     </Section>
   );
 }
@@ -221,7 +221,7 @@ export default function PowerSheet() {
               ? `The chain from ${supply.rail.name}`
               : 'The chain, at the height of the evening'
           }
-          aside={<span className="text-[13px] text-faint">each link at its worst, from full to a tenth</span>}
+          aside={<span className="text-small text-faint">each link at its worst, from full to a tenth</span>}
         >
           <Chain links={supply.links} weakestName={supply.weakest?.name} />
         </Section>

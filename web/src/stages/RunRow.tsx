@@ -30,7 +30,7 @@ interface RunRowProps {
 function Cores({ run, ends }: Pick<RunRowProps, 'run' | 'ends'>) {
   const printer = usePrinter();
   return (
-    <span className="flex flex-wrap gap-1 text-[12.5px] text-faint">
+    <span className="flex flex-wrap gap-1 text-tiny text-faint">
       {run.cores.map((core, c) => (
         <span key={core.meaning} className="flex w-full items-baseline gap-1">
           <span
@@ -96,7 +96,7 @@ export function RunRow({ run, stock, ends }: RunRowProps) {
           onChoose={(value) => overrule(run.id, { gaugeAwg: value === 'auto' ? null : Number(value) })}
         />
       </td>
-      <td className="figures py-1.5 text-right whitespace-nowrap text-[13px]">
+      <td className="figures py-1.5 text-right whitespace-nowrap text-small">
         {run.peakA === null ? 'signal' : printer.quantity('currentA', run.peakA)}
         <span className="block text-faint">
           {run.peakA === null ? '' : `−${printer.quantity('voltageV', run.dropV)}`}

@@ -75,7 +75,7 @@ export function States() {
       }
     >
       <div className="overflow-x-auto">
-        <Table className="w-full text-[13.5px]">
+        <Table className="w-full text-small">
           <thead>
             <tr className="border-b border-rule text-left text-faint">
               {table.levers.map((lever) => (
@@ -98,7 +98,7 @@ export function States() {
           </tbody>
         </Table>
       </div>
-      <p className="mt-1 text-[13px] text-faint">
+      <p className="mt-1 text-small text-faint">
         {troubled.length === 0
           ? `In none of ${table.states.length} positions does one feed push into another.`
           : `${troubled.length} of ${table.states.length} positions are troubled.`}{' '}

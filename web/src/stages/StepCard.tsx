@@ -79,10 +79,10 @@ function ReadingField({ progress, onTaken }: { readonly progress: StepProgress; 
           inputMode="decimal"
           autoComplete="off"
           aria-invalid={problem !== null}
-          className={`figures w-full min-w-32 rounded-sm border-2 bg-paper px-3 py-2 text-2xl ${problem ? 'border-brick-ink' : 'border-ink'}`}
+          className={`figures w-full min-w-32 rounded-sm border-2 bg-paper px-3 py-2 text-title ${problem ? 'border-brick-ink' : 'border-ink'}`}
         />
       </label>
-      <Button look="main" type="submit" className="mt-5.5 px-5 py-2.5 text-lg">
+      <Button look="main" type="submit" className="mt-5.5 px-5 py-2.5 text-large">
         Take it
       </Button>
       {problem && (
@@ -144,15 +144,15 @@ function Reading({ progress, onTaken }: Pick<StepCardProps, 'progress' | 'onTake
   if (!step.expect) return null;
   return (
     <div className="stitch mt-3 pt-3">
-      <p className="mb-2 text-[18px]">
+      <p className="mb-2 text-large">
         <span className="text-faint">Expect </span>
-        <span className="figures text-[23px] font-semibold">
+        <span className="figures text-title font-semibold">
           <Said>{sayBand(step.expect)}</Said>
         </span>
       </p>
       <ReadingField key={step.id} progress={progress} onTaken={onTaken} />
       {reading && look && judgement && (
-        <p role="status" className={`mt-2 flex items-center gap-2 text-[18px] ${look.tone}`}>
+        <p role="status" className={`mt-2 flex items-center gap-2 text-large ${look.tone}`}>
           <look.Icon size={22} aria-hidden="true" />
           <span>
             <strong>{look.word}</strong>:{' '}
@@ -172,7 +172,7 @@ function DoneButton({ progress, onTaken }: Pick<StepCardProps, 'progress' | 'onT
     <div className="stitch mt-3 pt-3">
       <Button
         look={progress.done ? 'plain' : 'main'}
-        className="px-5 py-2.5 text-lg"
+        className="px-5 py-2.5 text-large"
         onClick={() => {
           const wasDone = progress.done;
           editPlan((draft) => {
@@ -198,16 +198,16 @@ export function StepCard({ progress, gates, onTaken }: StepCardProps) {
   const { step } = progress;
   return (
     <article data-card={step.id} className="border-2 border-ink bg-paper p-4">
-      <p className="text-[13.5px] text-faint">
+      <p className="text-small text-faint">
         {step.chapter}
         {step.final && <strong className="ml-2 text-amber-ink">can’t be taken back</strong>}
       </p>
-      <h3 className="mb-2 text-[25px] leading-8">{step.title}</h3>
-      <p className="text-[18px] leading-7">
+      <h3 className="mb-2 text-display leading-8">{step.title}</h3>
+      <p className="text-large leading-7">
         <Said>{step.todo}</Said>
       </p>
       {step.probe && (
-        <p className="mt-2 text-[17px]">
+        <p className="mt-2 text-large">
           <span className="text-faint">Touch: </span>
           {step.probe}
         </p>

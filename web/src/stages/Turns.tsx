@@ -24,7 +24,7 @@ function Glow({ scan }: { readonly scan: Scan }) {
       <summary className="cursor-pointer text-verdigris">
         What glows at {printer.quantity('voltageV', volts)} that should be dark?
       </summary>
-      <Table className="w-full text-[13.5px]">
+      <Table className="w-full text-small">
         <thead>
           <tr className="text-left text-faint">
             <th className="font-normal">colour, typical of its kind</th>

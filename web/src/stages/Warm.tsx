@@ -33,7 +33,7 @@ function AtTime() {
       value={at}
       onChange={lookAtWarmth}
       aria-label="On the picture, after"
-      className="mb-1.5 flex flex-wrap items-center gap-1.5 text-[13.5px]"
+      className="mb-1.5 flex flex-wrap items-center gap-1.5 text-small"
     >
       <span className="text-faint">On the picture, after</span>
       {choices.map(({ time, label }) => (
@@ -86,7 +86,7 @@ export function Warm() {
     <Section title="What gets warm">
       <AtTime />
       <WarmChart parts={parts} boxes={boxes} />
-      <Table className="figures w-full text-[13.5px] [&_td]:whitespace-nowrap [&_td]:pl-2 [&_th]:pl-2 [&_th:first-child]:pl-0">
+      <Table className="figures w-full text-small [&_td]:whitespace-nowrap [&_td]:pl-2 [&_th]:pl-2 [&_th:first-child]:pl-0">
         <thead>
           <tr className="border-b border-rule text-left text-faint">
             <th className="font-sans font-normal">outside, after</th>
@@ -122,7 +122,7 @@ export function Warm() {
           ))}
         </tbody>
       </Table>
-      <p className="mt-0.5 text-[13px] text-faint">
+      <p className="mt-0.5 text-small text-faint">
         From cold, at the brightest corner, in still air of {celsius(design.piece.ambientC)}, by what is typical of each
         kind; what lies in one box warms its air together. “Its time” and inside are after as long as it works at a
         time, for good where nothing is said.

@@ -63,7 +63,7 @@ function Gauges() {
     <Section
       title="Gauges in the drawer"
       aside={
-        <span className="text-[13px] text-faint">
+        <span className="text-small text-faint">
           {printer.units.wire === 'gauge' ? 'American wire gauge' : 'mm² of copper'}
         </span>
       }
@@ -114,9 +114,9 @@ function Runs() {
         />
       }
     >
-      <Table className="w-full text-[14px]">
+      <Table className="w-full text-body">
         <thead>
-          <tr className="border-b border-rule text-left text-[13px] text-faint">
+          <tr className="border-b border-rule text-left text-small text-faint">
             <th className="font-normal">run and cores</th>
             <th className="font-normal">cut to</th>
             <th className="font-normal">gauge</th>
@@ -130,7 +130,7 @@ function Runs() {
         </tbody>
       </Table>
       {assessment.freePorts.length > 0 && (
-        <p className="mt-2 text-[14px] text-faint">Left free: {sayFree(assessment, plan.design)}.</p>
+        <p className="mt-2 text-body text-faint">Left free: {sayFree(assessment, plan.design)}.</p>
       )}
     </Section>
   );
@@ -167,7 +167,7 @@ function Template() {
           />
         ))}
       </div>
-      <p className="mt-1 text-[13px] text-faint">
+      <p className="mt-1 text-small text-faint">
         Larger than your printer’s paper? Take it out on sheets: open the file and print it at 100 %, then lay cross on
         cross.
       </p>
@@ -192,7 +192,7 @@ function Shopping() {
         />
       }
     >
-      <Table className="w-full text-[13.5px]">
+      <Table className="w-full text-small">
         <tbody>
           {assessment.shopping.map((line) => (
             <tr key={printer.message(line.name)} className="border-b border-rule/60">

@@ -28,8 +28,8 @@ export function DrawerPanel() {
   const drawer = useDesk((state) => state.drawer);
   const count = drawer.reduce((sum, item) => sum + item.count, 0);
   return (
-    <section className="stitch mt-4 pt-3 text-[13.5px]">
-      <h2 className="mb-1 text-[15px]">Your drawer</h2>
+    <section className="stitch mt-4 pt-3 text-small">
+      <h2 className="mb-1 text-medium">Your drawer</h2>
       <p className="mb-2 text-faint">
         {drawer.length === 0
           ? 'Bring in a table (CSV) with the columns kind, name, count, condition, price, resistance, note.'

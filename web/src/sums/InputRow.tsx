@@ -30,9 +30,9 @@ export function InputRow({ sum, name, input, text, problem, onType }: InputRowPr
     <Field
       className={`grid items-center gap-x-2 py-[3px] ${input.as === 'choice' && input.called ? '' : 'grid-cols-[minmax(0,1fr)_minmax(0,10.5rem)]'}`}
     >
-      <Label className="text-[13.5px] leading-tight text-faint">
+      <Label className="text-small leading-tight text-faint">
         {input.label}
-        {input.hint && <span className="block text-[12px]">{input.hint}</span>}
+        {input.hint && <span className="block text-tiny">{input.hint}</span>}
       </Label>
       {input.as === 'choice' ? (
         <Select
@@ -60,14 +60,14 @@ export function InputRow({ sum, name, input, text, problem, onType }: InputRowPr
       {inDrawer.length > 0 && (
         <button
           type="button"
-          className="col-start-2 text-left text-[13px] text-verdigris underline"
+          className="col-start-2 text-left text-small text-verdigris underline"
           onClick={() => onType(inDrawer.map((ohm) => showInput(sum, name, [ohm], printer)).join(', '))}
         >
           from your drawer ({inDrawer.length})
         </button>
       )}
       {problem !== null && (
-        <Description role="alert" className="col-span-2 text-[13px] text-brick-ink">
+        <Description role="alert" className="col-span-2 text-small text-brick-ink">
           <Said>{problem}</Said>
         </Description>
       )}

@@ -11,10 +11,10 @@ function ResultTable({ result }: { readonly result: Extract<Result, { form: 'tab
   if (result.rows.length === 0) return null;
   return (
     <details className="mt-2" open={result.rows.length <= MOST_ROWS}>
-      <summary className="text-[13px] text-faint">
+      <summary className="text-small text-faint">
         <Said>{result.label}</Said>
       </summary>
-      <Table className="w-full text-[13px]">
+      <Table className="w-full text-small">
         <thead>
           <tr className="border-b border-rule text-faint">
             {result.columns.map((column) => (
@@ -60,7 +60,7 @@ export function ResultLines({
           <span>
             <Said>{main.label}</Said>
           </span>
-          <output className="figures text-[27px] leading-9 font-semibold">
+          <output className="figures text-display leading-9 font-semibold">
             <Said>{sayCell(main.kind, main.value)}</Said>
           </output>
         </p>

@@ -70,7 +70,7 @@ function CardHeader({
   };
   return (
     <header className="mb-1 flex items-start justify-between gap-2">
-      <h2 className="text-[17px] leading-6">{sum.title}</h2>
+      <h2 className="text-large leading-6">{sum.title}</h2>
       <span className="no-print -mt-1 mr-1 flex shrink-0">
         {sum.intoDesign && (
           <Button look="quiet" onClick={onPut} aria-label={`Put ${sum.title} into a plan`} title="Put this into a plan">
@@ -111,10 +111,10 @@ function AnswerView({ answer, title }: { readonly answer: SentAnswer; readonly t
       <FindingItems findings={answer.findings.filter((finding) => finding.gravity === 'mind')} />
       {answer.steps.length > 0 && (
         <details className="mt-1">
-          <summary className="text-[13px] text-faint">The sum, with its numbers</summary>
+          <summary className="text-small text-faint">The sum, with its numbers</summary>
           {answer.steps.map((step) => (
             <div key={`${step.name} ${printer.message(step.filled)}`} className="stitch mt-2 pt-2">
-              <h3 className="text-[14px]">{step.name}</h3>
+              <h3 className="text-body">{step.name}</h3>
               <SumView sum={step} />
             </div>
           ))}
@@ -164,11 +164,11 @@ export function SumForm({ sum, texts, onType, isFull = false, children }: SumFor
   const behind = entries.filter(([key]) => !face.includes(key));
   return (
     <>
-      <p className="mb-2 text-[13.5px] text-faint">{sum.about}</p>
+      <p className="mb-2 text-small text-faint">{sum.about}</p>
       <div>{entries.filter(([key]) => face.includes(key)).map(row)}</div>
       {behind.length > 0 && (
         <details className="mt-1">
-          <summary className="text-[13px] text-faint">{behind.length} more, taken as usual</summary>
+          <summary className="text-small text-faint">{behind.length} more, taken as usual</summary>
           {behind.map(row)}
         </details>
       )}
@@ -176,7 +176,7 @@ export function SumForm({ sum, texts, onType, isFull = false, children }: SumFor
         <p
           key={printer.message(problem.problem)}
           role="alert"
-          className="mt-2 border-l-4 border-amber-ink bg-amber-wash px-3 py-1.5 text-[13.5px]"
+          className="mt-2 border-l-4 border-amber-ink bg-amber-wash px-3 py-1.5 text-small"
         >
           <Said>{problem.problem}</Said>
         </p>

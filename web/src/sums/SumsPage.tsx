@@ -25,7 +25,7 @@ function SumGroup({ title, sums }: { readonly title: string; readonly sums: read
   const printer = usePrinter();
   return (
     <section className="mb-2">
-      <h2 className="mb-0.5 text-[13px] font-normal text-faint">{title}</h2>
+      <h2 className="mb-0.5 text-small font-normal text-faint">{title}</h2>
       <ul>
         {sums.map((sum) => (
           <li key={sum.name}>
@@ -53,10 +53,10 @@ function SumList() {
       aria-label="Quick sums"
       className="no-print flex w-64 shrink-0 flex-col overflow-y-auto border-r border-rule bg-paper px-4 py-3 max-[899px]:max-h-[38vh] max-[899px]:w-full max-[899px]:border-r-0 max-[899px]:border-b"
     >
-      <Link to="/" className="inline-flex min-h-6 items-center text-[13px] text-verdigris underline underline-offset-2">
+      <Link to="/" className="inline-flex min-h-6 items-center text-small text-verdigris underline underline-offset-2">
         The shelf
       </Link>
-      <h1 className="mb-2 text-[22px] leading-7">Quick sums</h1>
+      <h1 className="mb-2 text-title leading-7">Quick sums</h1>
       <input
         type="search"
         value={query}
@@ -92,8 +92,8 @@ function FirstSums() {
             onClick={() => desk.add(sum.name, exampleTexts(sum.name, printer))}
             className="tag h-full w-full border border-rule bg-sheet px-3 py-2 text-left hover:bg-pressed"
           >
-            <span className="block font-display text-[16px] text-verdigris">{sum.title}</span>
-            <span className="block text-[13px] text-faint">{sum.about}</span>
+            <span className="block font-display text-medium text-verdigris">{sum.title}</span>
+            <span className="block text-small text-faint">{sum.about}</span>
           </button>
         </li>
       ))}
@@ -150,7 +150,7 @@ export function SumsPage() {
           ))}
         </div>
         {cards.length > 0 && (
-          <p className="stitch mt-6 pt-3 text-[13px] text-faint">
+          <p className="stitch mt-6 pt-3 text-small text-faint">
             Figures here are for planning. Follow the sheets of your parts and local rules; a test at the bench decides.
           </p>
         )}

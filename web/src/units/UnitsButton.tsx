@@ -86,7 +86,7 @@ function CurrencyField({ value, onChange }: { readonly value: string; readonly o
   const isRight = isCurrency(text);
   return (
     <label className="block">
-      <span className="mb-0.5 block text-[13px] text-faint">Sign before money</span>
+      <span className="mb-0.5 block text-small text-faint">Sign before money</span>
       <input
         type="text"
         autoComplete="off"
@@ -100,7 +100,7 @@ function CurrencyField({ value, onChange }: { readonly value: string; readonly o
         className={`w-full rounded-sm border bg-paper px-2 py-1 ${isRight ? 'border-rule' : 'border-brick-ink'}`}
       />
       {!isRight && (
-        <span role="alert" className="text-[13px] text-brick-ink">
+        <span role="alert" className="text-small text-brick-ink">
           A sign of at most four letters, such as €; “{value}” stays.
         </span>
       )}

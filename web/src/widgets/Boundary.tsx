@@ -28,7 +28,7 @@ function Trouble({ error, resetErrorBoundary, where }: FallbackProps & { readonl
   const isMissing = isFetchFailure(error);
   return (
     <div role="alert" className="m-4 max-w-xl border-l-4 border-brick-ink bg-brick-wash px-4 py-3">
-      <h2 className="text-lg">{isMissing ? 'A part of the program could not be fetched' : `${where} broke`}</h2>
+      <h2 className="text-large">{isMissing ? 'A part of the program could not be fetched' : `${where} broke`}</h2>
       <p className="mt-1">
         {isMissing
           ? 'The server does not answer, or there is a newer version of the program.'

@@ -12,8 +12,8 @@ interface ChartTableProps {
 export function ChartTable({ title, heads, rows }: ChartTableProps) {
   return (
     <details className="no-print mt-1">
-      <summary className="text-[13px] text-verdigris">Its figures</summary>
-      <Table aria-label={title} className="figures mt-1 w-full text-[13px]">
+      <summary className="text-small text-verdigris">Its figures</summary>
+      <Table aria-label={title} className="figures mt-1 w-full text-small">
         <thead>
           <tr className="border-b border-rule text-left text-faint">
             {heads.map((head) => (

@@ -21,7 +21,7 @@ export function Dialog({ open, onClose, title, children, side = 'middle' }: Dial
       <div className="fixed inset-0 bg-ink/25 [[data-lamp=off]_&]:bg-black/60" aria-hidden="true" />
       <div className={`fixed inset-0 flex ${frame}`}>
         <DialogPanel className={`border-rule bg-sheet p-5 text-ink ${panel}`}>
-          <DialogTitle className="mb-3 font-display text-xl font-semibold">{title}</DialogTitle>
+          <DialogTitle className="mb-3 font-display text-title font-semibold">{title}</DialogTitle>
           {children}
         </DialogPanel>
       </div>

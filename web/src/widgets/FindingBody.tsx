@@ -25,10 +25,10 @@ export function FindingBody({ finding }: { readonly finding: Finding }) {
           <Said>{finding.what}</Said>
         </span>
       </p>
-      <p className="text-[13.5px] text-ink">
+      <p className="text-small text-ink">
         <Said>{finding.why}</Said>
       </p>
-      <p className="text-[13.5px] text-ink">
+      <p className="text-small text-ink">
         <Wrench size={13} className="mr-1 inline" aria-hidden="true" />
         <Said>{finding.mend}</Said>
       </p>

@@ -5,7 +5,7 @@ export function Schools({ schools }: { readonly schools: readonly School[] }) {
   return (
     <details className="no-print mt-4">
       <summary className="cursor-pointer font-semibold text-verdigris">Where makers differ</summary>
-      <dl className="mt-1 text-[13.5px]">
+      <dl className="mt-1 text-small">
         {schools.map(({ question, ways, here }) => (
           <div key={question} className="stitch py-1.5 first:border-t-0">
             <dt className="font-semibold">{question}</dt>

@@ -11,7 +11,7 @@ export function Section({ title, aside, children }: SectionProps) {
   return (
     <section className="stitch mt-3.5 pt-2.5 first:mt-0 first:border-t-0 first:pt-0">
       <header className="mb-1.5 flex flex-wrap items-baseline justify-between gap-x-3 gap-y-1">
-        <h3 className="text-[15.5px]">{title}</h3>
+        <h3 className="text-medium">{title}</h3>
         {aside}
       </header>
       {children}

@@ -18,7 +18,7 @@ export function SumDrawer() {
   if (!explanation) return null;
   return (
     <Dialog open onClose={close} title={explanation.title} side="right">
-      <p className="figures mb-2 text-3xl">
+      <p className="figures mb-2 text-display">
         <Said>{explanation.answer}</Said>
       </p>
       <p className="mb-3">

@@ -12,7 +12,7 @@ export function SumView({ sum }: { readonly sum: Sum }) {
           <Said>{sum.answer}</Said>
         </strong>
       </p>
-      <dl className="text-[13px] text-faint">
+      <dl className="text-small text-faint">
         {sum.symbols.map((symbol) => (
           <div key={symbol.symbol} className="flex gap-2">
             <dt className="figures w-10 shrink-0">{symbol.symbol}</dt>
@@ -25,7 +25,7 @@ export function SumView({ sum }: { readonly sum: Sum }) {
           </div>
         ))}
       </dl>
-      <p className="mt-1 text-[13px] text-faint">Basis: {sum.source}.</p>
+      <p className="mt-1 text-small text-faint">Basis: {sum.source}.</p>
     </>
   );
 }

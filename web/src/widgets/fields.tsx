@@ -106,7 +106,7 @@ export function QuantityField({
   const isWrong = typed !== null && problem !== null;
   return (
     <Field className="min-w-0">
-      <Label className={hideLabel ? 'sr-only' : 'mb-0.5 block text-[13px] text-faint'}>
+      <Label className={hideLabel ? 'sr-only' : 'mb-0.5 block text-small text-faint'}>
         {label}
         {overruled && <span className="font-semibold text-brass"> yours</span>}
       </Label>
@@ -129,12 +129,12 @@ export function QuantityField({
         className={`figures ${fieldBox} ${isWrong ? 'border-brick-ink' : overruled ? 'border-brass' : 'border-edge'}`}
       />
       {isWrong && (
-        <Description role="alert" className="mt-0.5 text-[13px] text-brick-ink">
+        <Description role="alert" className="mt-0.5 text-small text-brick-ink">
           <Said>{problem}</Said>
         </Description>
       )}
       {meant && typed === null && (
-        <p className="mt-0.5 text-[13px] text-amber-ink" role="status">
+        <p className="mt-0.5 text-small text-amber-ink" role="status">
           Unusual. Did you mean{' '}
           <button type="button" className="font-semibold underline" onClick={mean}>
             {printer.quantity(kind, meant.value)}
@@ -142,7 +142,7 @@ export function QuantityField({
           ?
         </p>
       )}
-      {hint && <Description className="mt-0.5 text-[13px] text-faint">{hint}</Description>}
+      {hint && <Description className="mt-0.5 text-small text-faint">{hint}</Description>}
     </Field>
   );
 }
@@ -170,7 +170,7 @@ export function TextField({ label, value, onCommit, most = 120, hideLabel = fals
   };
   return (
     <Field className={`min-w-0 ${className}`}>
-      <Label className={hideLabel ? 'sr-only' : 'mb-0.5 block text-[13px] text-faint'}>{label}</Label>
+      <Label className={hideLabel ? 'sr-only' : 'mb-0.5 block text-small text-faint'}>{label}</Label>
       <Input
         type="text"
         autoComplete="off"
@@ -183,7 +183,7 @@ export function TextField({ label, value, onCommit, most = 120, hideLabel = fals
         className={`${fieldBox} border-edge`}
       />
       {problem && (
-        <p role="alert" className="mt-0.5 text-[13px] text-brick-ink">
+        <p role="alert" className="mt-0.5 text-small text-brick-ink">
           A name can’t be empty; the old one stays.
         </p>
       )}
@@ -245,7 +245,7 @@ export function Choice<T extends string>({
   const [held, hold] = useHeld(value, onChoose);
   return (
     <Field className={inline ? 'inline-block max-w-full' : 'min-w-0'}>
-      <Label className={hideLabel || inline ? 'sr-only' : 'mb-0.5 block text-[13px] text-faint'}>
+      <Label className={hideLabel || inline ? 'sr-only' : 'mb-0.5 block text-small text-faint'}>
         {label}
         {overruled && <span className="font-semibold text-brass"> yours</span>}
       </Label>
@@ -261,7 +261,7 @@ export function Choice<T extends string>({
       >
         <Options options={options} />
       </Select>
-      {hint && <Description className="mt-0.5 text-[13px] text-faint">{hint}</Description>}
+      {hint && <Description className="mt-0.5 text-small text-faint">{hint}</Description>}
     </Field>
   );
 }
@@ -304,7 +304,7 @@ export function ShareSlider({ label, value, onChange, mark, hideLabel = false }:
   const [held, hold] = useHeld(value, onChange);
   return (
     <div className="min-w-0">
-      <label htmlFor={id} className={hideLabel ? 'sr-only' : 'mb-0.5 block text-[13px] text-faint'}>
+      <label htmlFor={id} className={hideLabel ? 'sr-only' : 'mb-0.5 block text-small text-faint'}>
         {label}
       </label>
       <div className="flex items-center gap-2">
@@ -364,7 +364,7 @@ export function LongText({ label, value, onChange, rows = 3 }: LongTextProps) {
   const [held, hold] = useHeld(value, onChange);
   return (
     <Field>
-      <Label className="mb-0.5 block text-[13px] text-faint">{label}</Label>
+      <Label className="mb-0.5 block text-small text-faint">{label}</Label>
       <Textarea
         rows={rows}
         maxLength={4000}

@@ -86,7 +86,7 @@ export function Cord({ current }: { readonly current: Stage }) {
               >
                 <Bead state={states[stage]} count={count} />
                 <span
-                  className={`border-b-2 text-[13.5px] leading-5 ${stage === current ? 'border-verdigris forced-colors:border-[Highlight]' : 'border-transparent max-sm:hidden forced-colors:border-[Canvas]'}`}
+                  className={`border-b-2 text-small leading-5 ${stage === current ? 'border-verdigris forced-colors:border-[Highlight]' : 'border-transparent max-sm:hidden forced-colors:border-[Canvas]'}`}
                 >
                   {stageInfo[stage].name}
                 </span>

@@ -79,7 +79,7 @@ export function FindingList({ findings, pointedFindingId = null }: FindingListPr
           type="button"
           aria-expanded={showsMinds}
           onClick={() => setShowsMinds(!showsMinds)}
-          className="no-print flex items-center gap-1.5 text-left text-[13.5px] text-faint underline decoration-dotted underline-offset-4"
+          className="no-print flex items-center gap-1.5 text-left text-small text-faint underline decoration-dotted underline-offset-4"
         >
           <Info size={14} aria-hidden="true" />
           {showsMinds

@@ -82,6 +82,7 @@ function useAppPlaces(): readonly Place[] {
         what: 'help',
         also: helpPages[stage].steps.map((text) => printer.message(text)).join(' '),
         to: { page: `/help/${stage}` },
+        explains: true,
       }),
     ),
     ...glossary.map(
@@ -91,6 +92,7 @@ function useAppPlaces(): readonly Place[] {
         what: 'word, explained',
         also: meaning,
         to: { page: `/help/words#${addressOf(word)}` },
+        explains: true,
       }),
     ),
     ...kinds.map(
@@ -127,6 +129,8 @@ function useAppPlaces(): readonly Place[] {
 }
 
 const MOST_SHOWN = 14;
+/** What only explains stands behind what something can be done with. */
+const EXPLAINS = 4;
 
 /** How well a place answers: its name begins with it, has it, or only what stands behind has. Smaller is better; null is not at all. */
 function rank({ name, what, also }: Place, words: readonly string[]): number | null {
@@ -142,7 +146,7 @@ function findPlaces(places: readonly Place[], query: string): readonly Place[] {
   return places
     .flatMap((place) => {
       const at = rank(place, words);
-      return at === null ? [] : [{ place, at }];
+      return at === null ? [] : [{ place, at: at + (place.explains ? EXPLAINS : 0) }];
     })
     .sort((a, b) => a.at - b.at)
     .slice(0, MOST_SHOWN)

@@ -41,7 +41,7 @@ export function KeepSign() {
       role="status"
       aria-live="polite"
       data-keep={places.kind}
-      className={`inline-flex items-center gap-1.5 text-[13px] whitespace-nowrap ${tone}`}
+      className={`inline-flex items-center gap-1.5 text-small whitespace-nowrap ${tone}`}
     >
       <Icon size={15} aria-hidden="true" />
       {wordsOf(places)}
@@ -58,7 +58,7 @@ function Differences() {
   if (rows.length === 0)
     return <p className="w-full">Both plans are alike; only what was done at the bench differs.</p>;
   return (
-    <Table className="w-full max-w-4xl text-left text-[13px]" aria-label="What differs">
+    <Table className="w-full max-w-4xl text-left text-small" aria-label="What differs">
       <thead>
         <tr className="text-faint">
           <th className="pr-4 font-normal">Part</th>

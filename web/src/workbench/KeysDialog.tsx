@@ -35,7 +35,7 @@ export function KeysDialog({ onClose }: { readonly onClose: () => void }) {
       </dl>
       <div className="mb-4">
         <Tick label="Keys that are pressed alone work" checked={on} onChange={setSingleKeys} />
-        <p className="text-[13px] text-faint">
+        <p className="text-small text-faint">
           Switch them off where you speak to the page, or a hand slips: those with Ctrl still work, and every key has
           its button.
         </p>

@@ -61,7 +61,7 @@ function AllMoods() {
   const { assessment } = useReckoned();
   return (
     <section>
-      <h3 className="mt-3 text-[15.5px]">All moods</h3>
+      <h3 className="mt-3 text-medium">All moods</h3>
       <pre className="font-sans whitespace-pre-wrap">{writeMoodCard(plan, assessment, printer)}</pre>
     </section>
   );

@@ -42,9 +42,9 @@ function FindingsFigure({ findings, onOpen }: { readonly findings: readonly Find
       title="Next finding: N"
       className={`flex min-w-0 flex-col items-start px-3 pt-1 pb-1.5 text-left hover:bg-pressed ${wash}`}
     >
-      <span className="text-[12.5px] text-faint">Open findings</span>
-      <span className={`figures text-[21px] leading-6 font-semibold ${ink}`}>{open.length}</span>
-      <span className="truncate text-[12.5px] text-faint">
+      <span className="text-tiny text-faint">Open findings</span>
+      <span className={`figures text-title leading-6 font-semibold ${ink}`}>{open.length}</span>
+      <span className="truncate text-tiny text-faint">
         {stops > 0 ? `${stops} to stop for` : open.length > 0 ? 'to mend' : 'nothing open'}
       </span>
     </button>
@@ -87,7 +87,7 @@ export function ReckoningBar({ onFindings }: { readonly onFindings: () => void }
       className="no-print relative grid grid-cols-[repeat(5,minmax(0,1fr))_minmax(7.5rem,0.8fr)] border-t-2 border-ink bg-sheet max-sm:grid-cols-3"
     >
       {isSlow && (
-        <p role="status" className="absolute -top-7 right-3 border border-rule bg-sheet px-2 py-0.5 text-[13px]">
+        <p role="status" className="absolute -top-7 right-3 border border-rule bg-sheet px-2 py-0.5 text-small">
           Being reckoned: these figures are of a moment ago
         </p>
       )}
@@ -99,16 +99,16 @@ export function ReckoningBar({ onFindings }: { readonly onFindings: () => void }
           title="Open its sum"
           className={`min-w-0 flex-col items-start border-r border-rule px-3 pt-1 pb-1.5 text-left hover:bg-pressed ${shownFolded.has(figure.title) || isUnfolded ? 'flex' : 'hidden sm:flex'}`}
         >
-          <span className="text-[12.5px] text-faint">{figure.title}</span>
+          <span className="text-tiny text-faint">{figure.title}</span>
           {value === null ? (
-            <span className="line-clamp-2 text-[14px] leading-5">needs {figure.needs[0] ?? 'more'}</span>
+            <span className="line-clamp-2 text-body leading-5">needs {figure.needs[0] ?? 'more'}</span>
           ) : (
             <>
-              <span className="figures w-full truncate text-[21px] leading-6 font-semibold">
+              <span className="figures w-full truncate text-title leading-6 font-semibold">
                 <Said>{value}</Said>
               </span>
               {scale && <Scale {...scale} />}
-              <span className="w-full truncate text-[12.5px] text-faint">
+              <span className="w-full truncate text-tiny text-faint">
                 <Said>{below ?? '\u00a0'}</Said>
               </span>
             </>
@@ -120,7 +120,7 @@ export function ReckoningBar({ onFindings }: { readonly onFindings: () => void }
         type="button"
         aria-expanded={isUnfolded}
         onClick={() => setUnfolded(!isUnfolded)}
-        className="absolute -top-6 left-1/2 h-6 -translate-x-1/2 rounded-t-sm border border-b-0 border-edge bg-sheet px-3 text-[12.5px] text-faint sm:hidden"
+        className="absolute -top-6 left-1/2 h-6 -translate-x-1/2 rounded-t-sm border border-b-0 border-edge bg-sheet px-3 text-tiny text-faint sm:hidden"
       >
         {isUnfolded ? 'fewer figures' : 'all figures'}
       </button>

@@ -79,7 +79,7 @@ const Sheet = memo(function Sheet({ stage, pointedFindingId }: SheetProps) {
         <div className="float-right">
           <StageHelp stage={stage} />
         </div>
-        <h2 ref={heading} tabIndex={-1} className="text-[22px] leading-7 outline-none">
+        <h2 ref={heading} tabIndex={-1} className="text-title leading-7 outline-none">
           {stageInfo[stage].name}
         </h2>
         <p className="text-faint">{stageInfo[stage].question}</p>
@@ -137,7 +137,7 @@ function Head({ stage, onFind, onKeys }: HeadProps) {
       <div className="w-44 min-w-0 xl:w-56 max-[899px]:w-auto max-[899px]:flex-1">
         <Link
           to="/"
-          className="inline-flex min-h-6 items-center text-[13px] text-verdigris underline underline-offset-2"
+          className="inline-flex min-h-6 items-center text-small text-verdigris underline underline-offset-2"
         >
           The shelf
         </Link>
@@ -150,7 +150,7 @@ function Head({ stage, onFind, onKeys }: HeadProps) {
               draft.name = name;
             })
           }
-          className="[&_input]:border-transparent [&_input]:bg-transparent [&_input]:px-0 [&_input]:py-0 [&_input]:min-h-6 [&_input]:font-display [&_input]:text-[15px] [&_input]:font-semibold hover:[&_input]:border-rule"
+          className="[&_input]:border-transparent [&_input]:bg-transparent [&_input]:px-0 [&_input]:py-0 [&_input]:min-h-6 [&_input]:font-display [&_input]:text-medium [&_input]:font-semibold hover:[&_input]:border-rule"
         />
       </div>
       <Cord current={stage} />
@@ -296,7 +296,7 @@ export function WorkbenchPage() {
   if (trouble) {
     return (
       <main className="mx-auto max-w-xl p-10">
-        <h1 className="mb-2 text-2xl">This plan can’t be opened</h1>
+        <h1 className="mb-2 text-title">This plan can’t be opened</h1>
         <p className="mb-4">{trouble}.</p>
         <Link to="/" className="text-verdigris underline">
           Back to the shelf

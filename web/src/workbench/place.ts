@@ -9,6 +9,8 @@ export interface Place {
   readonly also: string;
   /** A stage of this plan, or a page of the app. */
   readonly to: { readonly stage: Stage; readonly pointId: string | null } | { readonly page: string };
+  /** It explains something, and nothing is done there. */
+  readonly explains?: true;
   /** Done before it is gone to. */
   readonly before?: () => void;
 }
