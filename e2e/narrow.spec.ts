@@ -73,3 +73,16 @@ test('at the bench what is pressed is as large as a thumb', async ({ page }) => 
     );
   expect(small).toEqual([]);
 });
+
+test('the shelf is sought and put in order', async ({ page }) => {
+  await page.goto('/');
+  const names = page.getByRole('main').locator('ul').first().getByRole('heading', { level: 2 });
+  await expect(names).not.toHaveCount(0);
+  await page.getByLabel('In the order').selectOption('by name');
+  const all = await names.allTextContents();
+  expect(all).toEqual([...all].sort((a, b) => a.localeCompare(b)));
+  await page.getByLabel('Find a plan').fill('jelly');
+  await expect(names).toHaveText([/Jellyfish/]);
+  await page.getByLabel('Find a plan').fill('kite of paper');
+  await expect(page.getByText('No plan here is called so')).toBeVisible();
+});

@@ -4,7 +4,7 @@ import { ArrowUpFromLine, Calculator, CircleHelp, LampDesk, PackageOpen, Plus, S
 import { useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { isWaiting, type KeptRecord, listHeld, whenSaved } from '../keeping/index.ts';
-import { api } from '../state/api.ts';
+import { api, type ShelfEntry } from '../state/api.ts';
 import { copyPlan } from '../state/copyPlan.ts';
 import { lamp } from '../state/lamp.ts';
 import { UnitsButton } from '../units/UnitsButton.tsx';
@@ -69,7 +69,7 @@ function LocalShelf({ locals }: { readonly locals: readonly KeptRecord<Plan>[] }
   return (
     <>
       <p className="mt-4 mb-2">Plans that this browser keeps can be opened and changed meanwhile:</p>
-      <ul className="grid grid-cols-[repeat(auto-fill,minmax(20rem,1fr))] gap-5">
+      <ul className="grid grid-cols-[repeat(auto-fill,minmax(min(20rem,100%),1fr))] gap-5">
         {locals.map((held) => {
           const facts = last.find(({ id }) => id === held.plan.id)?.facts;
           return (
@@ -212,6 +212,59 @@ function ShelfHead({ shelf, onShelf, onBrought }: ShelfHeadProps) {
   );
 }
 
+/** From so many plans on they are sought and put in order. */
+const SOUGHT_FROM = 4;
+
+const orders = {
+  changed: { label: 'changed last', by: (a: ShelfEntry, b: ShelfEntry) => b.updatedAt.localeCompare(a.updatedAt) },
+  name: { label: 'by name', by: (a: ShelfEntry, b: ShelfEntry) => a.name.localeCompare(b.name) },
+} as const;
+
+/** Which plans are wanted, and in which order. */
+interface Wish {
+  readonly words: string;
+  readonly order: keyof typeof orders;
+}
+
+const inOrder = (entries: readonly ShelfEntry[], { words, order }: Wish): readonly ShelfEntry[] =>
+  entries
+    .filter(({ name }) =>
+      words
+        .toLowerCase()
+        .split(/\s+/)
+        .every((word) => name.toLowerCase().includes(word)),
+    )
+    .sort(orders[order].by);
+
+function Order({ wish, onWish }: { readonly wish: Wish; readonly onWish: (wish: Wish) => void }) {
+  return (
+    <div className="mb-4 flex flex-wrap items-end gap-3">
+      <input
+        type="search"
+        value={wish.words}
+        onChange={(event) => onWish({ ...wish, words: event.target.value })}
+        placeholder="find a plan"
+        aria-label="Find a plan"
+        className="w-60 max-w-full rounded-sm border border-edge bg-sheet px-2 py-1"
+      />
+      <label className="flex items-baseline gap-2 text-small text-faint">
+        In the order
+        <select
+          value={wish.order}
+          onChange={(event) => onWish({ ...wish, order: event.target.value as Wish['order'] })}
+          className="rounded-sm border border-edge bg-paper px-2 py-1 text-body text-ink"
+        >
+          {Object.entries(orders).map(([value, { label }]) => (
+            <option key={value} value={value}>
+              {label}
+            </option>
+          ))}
+        </select>
+      </label>
+    </div>
+  );
+}
+
 /** The shelf: all plans, each with a small lit picture. */
 export function ShelfPage() {
   const [shelf, setShelf] = useState<'open' | 'away'>('open');
@@ -228,6 +281,8 @@ export function ShelfPage() {
     refetchInterval: (query) => (query.state.error ? 3000 : false),
   });
   const { data: locals = [] } = useQuery({ queryKey: ['shelf', 'held'], queryFn: () => listHeld().catch(() => []) });
+  const [wish, setWish] = useState<Wish>({ words: '', order: 'changed' });
+  const shown = inOrder(data ?? [], wish);
   const waiting = new Set(locals.filter(isWaiting).map(({ plan }) => plan.id));
   const refresh = (): void => void client.invalidateQueries({ queryKey: ['shelf'] });
 
@@ -236,7 +291,7 @@ export function ShelfPage() {
   }, []);
   return (
     <div className="h-full overflow-y-auto">
-      <div className="mx-auto max-w-6xl px-6 py-6">
+      <main className="mx-auto max-w-6xl px-6 py-6">
         <ShelfHead shelf={shelf} onShelf={setShelf} onBrought={refresh} />
         {error && (
           <div role="alert" className="border-l-4 border-amber-ink bg-amber-wash px-4 py-3">
@@ -252,9 +307,11 @@ export function ShelfPage() {
               : 'Nothing is put away.'}
           </p>
         )}
-        {data && data.length > 0 && (
-          <ul className="grid grid-cols-[repeat(auto-fill,minmax(20rem,1fr))] gap-5">
-            {data.map((entry) => (
+        {data && data.length >= SOUGHT_FROM && <Order wish={wish} onWish={setWish} />}
+        {data && data.length > 0 && shown.length === 0 && <p className="text-faint">No plan here is called so.</p>}
+        {shown.length > 0 && (
+          <ul className="grid grid-cols-[repeat(auto-fill,minmax(min(20rem,100%),1fr))] gap-5">
+            {shown.map((entry) => (
               <Entry
                 key={entry.id}
                 entry={entry}
@@ -268,7 +325,7 @@ export function ShelfPage() {
         {data && shelf === 'open' && <Questions />}
         {data && shelf === 'open' && <Examples shelf={data} />}
         <Foot />
-      </div>
+      </main>
     </div>
   );
 }
