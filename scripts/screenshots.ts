@@ -71,7 +71,7 @@ const shots: readonly Shot[] = [
   },
   {
     name: 'parts-list',
-    path: stage('power'),
+    path: `/plan/${DEMO.slice(0, -1)}3/power`,
     lamp: 'off',
     before: async (page) => {
       await page.getByRole('combobox', { name: 'Pack', exact: true }).click();

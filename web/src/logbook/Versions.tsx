@@ -90,7 +90,7 @@ function KeepForm() {
           maxLength={100}
           onChange={(event) => setName(event.target.value)}
           placeholder={`Version ${versions.length + 1}`}
-          className="block w-full rounded-sm border border-rule bg-paper px-2 py-1 text-body text-ink"
+          className="block w-full rounded-sm border border-edge bg-paper px-2 py-1 text-body text-ink"
         />
       </label>
       <label className="text-small text-faint">
@@ -99,7 +99,7 @@ function KeepForm() {
           value={why}
           maxLength={400}
           onChange={(event) => setWhy(event.target.value)}
-          className="block w-full rounded-sm border border-rule bg-paper px-2 py-1 text-body text-ink"
+          className="block w-full rounded-sm border border-edge bg-paper px-2 py-1 text-body text-ink"
         />
       </label>
       <Button onClick={keep}>Keep it</Button>

@@ -23,7 +23,7 @@ function PinName({ board, pin }: { readonly board: ItemOf<'board'>; readonly pin
       key={own}
       maxLength={12}
       placeholder="as printed"
-      className="figures w-24 border border-rule bg-paper px-1.5 py-0.5"
+      className="figures w-24 border border-edge bg-paper px-1.5 py-0.5"
       onBlur={(event) => {
         const name = event.target.value.trim();
         if (name === own) return;

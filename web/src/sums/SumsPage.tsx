@@ -63,7 +63,7 @@ function SumList() {
         onChange={(event) => setQuery(event.target.value)}
         placeholder="find a sum"
         aria-label="Find a sum"
-        className="mb-2 w-full rounded-sm border border-rule bg-sheet px-2 py-1"
+        className="mb-2 w-full rounded-sm border border-edge bg-sheet px-2 py-1"
       />
       {groups.map((group) => {
         const own = found.filter((sum) => sum.group === group);

@@ -97,7 +97,7 @@ function CurrencyField({ value, onChange }: { readonly value: string; readonly o
           setText(event.target.value);
           if (isCurrency(event.target.value)) onChange(event.target.value);
         }}
-        className={`w-full rounded-sm border bg-paper px-2 py-1 ${isRight ? 'border-rule' : 'border-brick-ink'}`}
+        className={`w-full rounded-sm border bg-paper px-2 py-1 ${isRight ? 'border-edge' : 'border-brick-ink'}`}
       />
       {!isRight && (
         <span role="alert" className="text-small text-brick-ink">

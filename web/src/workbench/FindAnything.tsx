@@ -36,7 +36,7 @@ export function FindAnything({ onClose }: { readonly onClose: () => void }) {
           onKeyDownCapture={(event) => {
             if (event.key === 'Escape') onClose();
           }}
-          className="w-full rounded-sm border border-rule bg-paper px-3 py-2"
+          className="w-full rounded-sm border border-edge bg-paper px-3 py-2"
         />
         <Suspense fallback={<p className="px-3 py-2 text-faint">Looking …</p>}>
           <FoundPlaces query={query} />
