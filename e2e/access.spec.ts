@@ -46,7 +46,6 @@ test('no serious fault of access on the pages of the moods', async ({ page }) =>
 for (const [width, height] of [
   [390, 844],
   [820, 1180],
-  [1920, 1080],
 ] as const)
   test(`no serious fault of access at ${width} × ${height}`, async ({ page }) => {
     await page.setViewportSize({ width, height });

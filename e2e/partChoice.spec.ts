@@ -29,6 +29,17 @@ test('a pack out of thirty-five: tried in this very plan, those that suit first,
   await expect(figure(page, 'Runs for')).not.toHaveText(before ?? '');
 });
 
+test('who passes by with Tab is shown no list; the arrow key opens it, Escape closes it', async ({ page }) => {
+  await page.goto(`/plan/${await copyDemo(page, beacon)}/power`);
+  const field = page.getByRole('combobox', { name: 'Pack', exact: true });
+  await field.focus();
+  await expect(field).toHaveAttribute('aria-expanded', 'false');
+  await page.keyboard.press('ArrowDown');
+  await expect(field).toHaveAttribute('aria-expanded', 'true');
+  await page.keyboard.press('Escape');
+  await expect(field).toHaveAttribute('aria-expanded', 'false');
+});
+
 test('words that no part has, and a list that is left: nothing is changed', async ({ page }) => {
   await page.goto(`/plan/${await copyDemo(page, beacon)}/power`);
   const field = page.getByRole('combobox', { name: 'Pack', exact: true });

@@ -88,6 +88,11 @@ function OneLine({ line, tried }: { readonly line: Line; readonly tried: TriedPa
   );
 }
 
+/** Opens a list as the arrow key does: a click opens it too, but who only passes by with Tab is shown nothing. */
+const openList = (field: HTMLElement): void => {
+  field.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowDown', bubbles: true, cancelable: true }));
+};
+
 /** Tells when the list is opened, so that its parts are tried only then. */
 function Opened({
   open,
@@ -133,7 +138,6 @@ export function PartChoice({ item, field, label, lines, value, onChoose, hint }:
     <Field className="min-w-0">
       <Label className="mb-0.5 block text-small text-faint">{label}</Label>
       <Combobox
-        immediate
         value={held}
         onChange={(next: string | null) => {
           if (next !== null && next !== held) hold(next);
@@ -148,6 +152,9 @@ export function PartChoice({ item, field, label, lines, value, onChoose, hint }:
                 displayValue={(id: string) => lines.find((line) => line.id === id)?.label ?? id}
                 onChange={(event) => setQuery(event.target.value)}
                 onFocus={(event) => event.target.select()}
+                onClick={(event) => {
+                  if (!open) openList(event.currentTarget);
+                }}
                 className={`${fieldBox} truncate border-edge pr-7`}
               />
               <ComboboxButton

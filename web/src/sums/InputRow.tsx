@@ -38,7 +38,7 @@ export function InputRow({ sum, name, input, text, problem, onType }: InputRowPr
         <Select
           value={text || input.initial}
           onChange={(event) => onType(event.target.value)}
-          className={`${box} border-rule`}
+          className={`${box} border-edge`}
         >
           {input.options.map((option) => (
             <option key={option} value={option} className="bg-sheet text-ink">
