@@ -6,11 +6,14 @@ const stages = ['piece', 'lights', 'moods', 'drive', 'power', 'wires', 'bench', 
 const sticksOut = (page: Page): Promise<readonly string[]> =>
   page.evaluate(() => {
     const wide = document.documentElement.clientWidth;
+    // A sheet that runs on downward counts as one that is shifted: only what is inside it does so for its own sake.
     const isShifted = (element: Element | null): boolean =>
-      element !== null && (getComputedStyle(element).overflowX === 'auto' || isShifted(element.parentElement));
+      element !== null &&
+      element.tagName !== 'MAIN' &&
+      (getComputedStyle(element).overflowX === 'auto' || isShifted(element.parentElement));
     const over = [...document.querySelectorAll('header *, footer *, main *')].filter((element) => {
       const { width, right } = element.getBoundingClientRect();
-      return width > 0 && right > wide + 1 && !isShifted(element.parentElement?.closest(':not(main)') ?? null);
+      return width > 0 && right > wide + 1 && !isShifted(element.parentElement);
     });
     return [
       ...(document.documentElement.scrollWidth > wide ? ['the page'] : []),

@@ -62,17 +62,25 @@ function fuseOfSource(input: LoadedBy, sourceId: string | null, fullInto: (railI
   return Math.min(mostOfRail(input, rail.id, false), bestA ?? leastA);
 }
 
-/** What one run must bear, and what flows in it. */
-export function loadOfRun(
-  input: LoadedBy,
-  run: RunDraft,
-  known: {
-    readonly fullInto: (railId: string) => number | null;
-    readonly peakInto: (railId: string) => number | null;
-    readonly peaks: ReadonlyMap<string, number>;
-    readonly lineShare: LineShare;
-  },
-): RunLoad {
+/** What is known of the currents already. */
+interface Known {
+  /** Of everything at full, into a rail; null where it collapses. */
+  readonly fullInto: (railId: string) => number | null;
+  /** As moods are set. */
+  readonly peakInto: (railId: string) => number | null;
+  readonly peaks: ReadonlyMap<string, number>;
+  readonly lineShare: LineShare;
+}
+
+/** What one run must bear, and what flows in it: its own, and behind a pack’s fuse whatever that lets through. */
+export function loadOfRun(input: LoadedBy, run: RunDraft, known: Known): RunLoad {
+  const own = ownLoadOf(input, run, known);
+  if (own.carryA === null) return own;
+  return { ...own, carryA: Math.max(own.carryA, fuseOfSource(input, own.sourceId, known.fullInto)) };
+}
+
+/** The same by what it feeds alone. */
+function ownLoadOf(input: LoadedBy, run: RunDraft, known: Known): RunLoad {
   const { rails, switching } = input;
   const { carries } = run;
   if (carries === null) return { carryA: null, peakA: null, railV: 5, sourceId: null };
@@ -80,11 +88,8 @@ export function loadOfRun(
     (railId === null ? undefined : rails.byId.get(railId)?.range?.nominalV) ?? 5;
   if (carries.kind === 'node') return loadOfNode(input, carries, known, voltsOf);
   if (carries.kind === 'charge') {
-    // Shorted at its socket, the pack feeds it up to its fuse.
-    const fused = mostOfRail(input, carries.railId, true);
-    const isFused = fused < mostOfRail(input, carries.railId, false);
     return {
-      carryA: isFused ? Math.max(fused, carries.amps) : carries.amps,
+      carryA: carries.amps,
       peakA: carries.amps,
       railV: 5,
       sourceId: sourceBehind(rails, carries.railId),
@@ -95,7 +100,7 @@ export function loadOfRun(
     const { brightestA, mostA } = driven?.corners ?? { brightestA: 0, mostA: 0 };
     // One among others may take more than its share; many together do not.
     const peakA = Math.max(brightestA, mostA * carries.lights);
-    // What limits the lights guards their legs.
+    // Legs are thin by nature: a resistor at their beginning, a pin or a driver guards them, and no gauge.
     return { carryA: peakA, peakA, railV: voltsOf(driven?.railId ?? null), sourceId: null };
   }
   return loadOfItems(input, run.id, carries, known, voltsOf);
@@ -105,26 +110,20 @@ export function loadOfRun(
 function loadOfNode(
   input: LoadedBy,
   carries: Extract<RunCarries, { kind: 'node' }>,
-  known: {
-    readonly fullInto: (railId: string) => number | null;
-    readonly peakInto: (railId: string) => number | null;
-  },
+  known: Known,
   voltsOf: (railId: string | null) => number,
 ): RunLoad {
   const { rails } = input;
   const from = carries.fromId ?? rails.byId.get(carries.railId)?.fromId ?? null;
-  const most = from === null ? Number.POSITIVE_INFINITY : mostOfRail(input, from, false);
   const fused = from === null ? Number.POSITIVE_INFINITY : mostOfRail(input, from, true);
   const asked = known.fullInto(carries.railId);
-  const sourceId = from === null ? null : sourceBehind(rails, from);
-  const ownA = fused < most ? fused : Math.min(most, fuseBand.reckon({ I: asked ?? most }));
-  const carryA = Math.max(ownA, fuseOfSource(input, sourceId, known.fullInto));
+  const carryA = Math.min(fused, fuseBand.reckon({ I: asked ?? fused }));
   return {
     carryA: Number.isFinite(carryA) ? carryA : (asked ?? 0),
     // What a fuse or the source itself lets through at most: a mood above its ceiling is told of there.
     peakA: Math.min(known.peakInto(carries.railId) ?? asked ?? fused, fused),
     railV: voltsOf(from),
-    sourceId,
+    sourceId: from === null ? null : sourceBehind(rails, from),
   };
 }
 
@@ -133,11 +132,7 @@ function loadOfItems(
   input: LoadedBy,
   runId: string,
   carries: Extract<RunCarries, { kind: 'line' | 'items' }>,
-  known: {
-    readonly fullInto: (railId: string) => number | null;
-    readonly peaks: ReadonlyMap<string, number>;
-    readonly lineShare: LineShare;
-  },
+  known: Known,
   voltsOf: (railId: string | null) => number,
 ): RunLoad {
   const itemIds = carries.kind === 'line' ? carries.tapeIds : carries.itemIds;
@@ -156,8 +151,10 @@ function loadOfItems(
   const fullA = through((each) => each.restA + each.steadyPeakA + fullOf(each, 'peak'));
   const peakA = through((each) => known.peaks.get(each.id) ?? 0);
   const most = railId === null ? Number.POSITIVE_INFINITY : mostOfRail(input, railId, true);
-  const sourceId = railId === null ? null : sourceBehind(input.rails, railId);
-  // Shorted, it takes what the fuse before it lets through.
-  const carryA = Math.max(Math.min(fullA, most), fuseOfSource(input, sourceId, known.fullInto));
-  return { carryA, peakA, railV: voltsOf(railId), sourceId };
+  return {
+    carryA: Math.min(fullA, most),
+    peakA,
+    railV: voltsOf(railId),
+    sourceId: railId === null ? null : sourceBehind(input.rails, railId),
+  };
 }

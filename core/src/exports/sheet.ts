@@ -8,7 +8,8 @@ export const n = (value: number): string => String(Math.round(value * 1000) / 10
 
 /** Paper left round what is drawn. */
 export const MARGIN_MM = 20;
-const RULE_MM = 100;
+/** Of the rule that a printer is checked by. */
+export const RULE_MM = 100;
 
 /** Title above, and below a rule to check the printer's scale by. */
 export function drawHeader(title: string, heightMm: number): string {

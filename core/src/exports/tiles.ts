@@ -1,4 +1,4 @@
-import { escapeXml, n } from './sheet.ts';
+import { escapeXml, n, RULE_MM } from './sheet.ts';
 
 /** Sheets that printers take. */
 export const papers = {
@@ -12,7 +12,6 @@ export type Paper = keyof typeof papers;
 const EDGE_MM = 14;
 /** What two neighbours both show: there they are laid on each other and glued. */
 const LAP_MM = 12;
-const RULE_MM = 100;
 
 /** How a large drawing lies on several sheets. */
 interface Tiling {
@@ -97,7 +96,7 @@ export function writeTiles(
       `<text x="${EDGE_MM}" y="${EDGE_MM - 7}" font-size="3.4">${escapeXml(words)}</text>`,
       `<text x="${EDGE_MM}" y="${EDGE_MM - 2.5}" font-size="2.8">${escapeXml(title)}</text>`,
       `<g stroke="#000" stroke-width="0.3" fill="none"><path class="rule" d="M${EDGE_MM} ${n(foot)} h${RULE_MM}"/><path d="M${EDGE_MM} ${n(foot - 2)} v4 M${EDGE_MM + RULE_MM} ${n(foot - 2)} v4"/></g>`,
-      `<text x="${EDGE_MM + RULE_MM + 3}" y="${n(foot + 1)}" font-size="3.2">100 mm: measure it. Print at 100 %.</text>`,
+      `<text x="${EDGE_MM + RULE_MM + 3}" y="${n(foot + 1)}" font-size="3.2">${RULE_MM} mm: measure it. Print at 100 %.</text>`,
       '</svg>',
     ].join('\n');
   });

@@ -124,10 +124,10 @@ describe('a charger in the piece', () => {
     expect(exportWireCsv(wired.assessment, usualPrinter)).toMatch(/Lead of Charger/);
     const lead = wired.assessment.runs.find(({ id }) => id === 'lead:charger');
     expect(lead?.from.itemId).toBe('pack');
-    // Shorted at its socket, the pack feeds it up to its fuse of 2 A; without one there is but the charger’s 0.1 A.
+    // Shorted at its socket, the pack feeds it up to its fuse of 2 A; without one it is wired for the 0.25 A that would suit.
     expect(lead?.carryA).toBe(2);
     const bare = judge(pack({ fuseA: null }), main, receiver('main'), charger());
-    expect(bare.assessment.runs.find(({ id }) => id === 'lead:charger')?.carryA).toBe(0.1);
+    expect(bare.assessment.runs.find(({ id }) => id === 'lead:charger')?.carryA).toBe(0.25);
     const taken = judge(pack({ charging: 'taken out' }), main, receiver('main'), charger());
     expect(taken.assessment.runs.some(({ id }) => id === 'lead:charger')).toBe(false);
     expect(taken.found('charge-load')).toBeUndefined();

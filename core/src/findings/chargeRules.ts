@@ -4,7 +4,7 @@ import { changeItem, itemNamed } from '../plan/index.ts';
 import { chargeRates, planCharging } from '../power/index.ts';
 import { tabulateStates } from '../states/index.ts';
 import { amps, type Message, roughPercent, say } from '../units/index.ts';
-import type { Rule, RuleInput } from './finding.ts';
+import type { Rule, RuleInput, Told } from './finding.ts';
 
 type ChargerItem = Extract<Item, { inlet: string }>;
 
@@ -73,7 +73,7 @@ export const tellTooFast = (of: {
   readonly chargerA: number;
   readonly mostA: number;
   readonly chemistry: PackPart['chemistry'];
-}): Omit<Finding, 'id' | 'stage' | 'aboutId' | 'fixes'> => ({
+}): Told => ({
   rule: 'charger-fast',
   gravity: 'stop',
   actual: { kind: 'currentA', value: of.chargerA },

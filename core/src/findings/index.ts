@@ -1,5 +1,6 @@
 export { tellTooFast } from './chargeRules.ts';
 export { checkDesign, checkPlan, isOpen } from './checkDesign.ts';
+export type { Told } from './finding.ts';
 export { isFlashing } from './flashRules.ts';
 export { fusesFor, guardA, type LeadToFuse, leadOf } from './fuses.ts';
 export { listStageStates, type StageState } from './stageStates.ts';

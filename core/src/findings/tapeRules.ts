@@ -11,7 +11,7 @@ import {
 import { applyEdits, changeItem, itemNamed } from '../plan/index.ts';
 import { roughPercent, say, volts } from '../units/index.ts';
 import { addBoost } from './addBoost.ts';
-import type { Rule, RuleInput } from './finding.ts';
+import type { Rule, RuleInput, Told } from './finding.ts';
 import { straightAboveV } from './margins.ts';
 
 /** More feeds than this are no mend: another supply or less light is. */
@@ -72,10 +72,7 @@ export function feedAgain(
 }
 
 /** Where the pixel of a tape that gets least gets less than it wants; null where it does not. Wherever it is asked about. */
-export function tellTapeLow(
-  voltageV: readonly number[],
-  wantsV: number,
-): Omit<Finding, 'id' | 'stage' | 'aboutId' | 'fixes'> | null {
+export function tellTapeLow(voltageV: readonly number[], wantsV: number): Told | null {
   const leastV = voltageV.reduce((least, volts) => Math.min(least, volts), Number.POSITIVE_INFINITY);
   if (leastV >= wantsV) return null;
   const isFar = voltageV.indexOf(leastV) === voltageV.length - 1;

@@ -1,6 +1,6 @@
-import type { Finding } from '../items/index.ts';
 import { fuseMostTimes } from '../power/index.ts';
 import { amps, type Message, say } from '../units/index.ts';
+import type { Told } from './finding.ts';
 import { fusesFor, guardA, type LeadToFuse, suitFuse } from './fuses.ts';
 import { fuseStep } from './margins.ts';
 
@@ -14,14 +14,11 @@ export interface FusedLead extends LeadToFuse {
   readonly burns: boolean;
 }
 
-/** What is told of a fuse, wherever it is asked about. */
-export type FuseTold = Omit<Finding, 'id' | 'stage' | 'aboutId' | 'fixes'>;
-
 /** A source whose short gives less than this can't heat a thin wire: it limits itself. */
 const HARMLESS_SHORT_A = 1;
 
 /** Where no fuse suits: it would blow in use, or what it guards bears less than it. Null where one does, or nothing is known. */
-export function tellNoneSuits(lead: LeadToFuse): Pick<FuseTold, 'what' | 'why' | 'mend'> | null {
+export function tellNoneSuits(lead: LeadToFuse): Pick<Told, 'what' | 'why' | 'mend'> | null {
   const fuses = fusesFor(lead);
   if (!fuses || fuses.bestA !== null) return null;
   const [weakest] = [...lead.guarded].sort((one, other) => one.limitA - other.limitA);
@@ -36,7 +33,7 @@ export function tellNoneSuits(lead: LeadToFuse): Pick<FuseTold, 'what' | 'why' |
   };
 }
 
-function noFuse(lead: FusedLead): FuseTold | null {
+function noFuse(lead: FusedLead): Told | null {
   const { name, burns, shortA } = lead;
   const none = tellNoneSuits(lead);
   const bestA = suitFuse(lead);
@@ -61,7 +58,7 @@ function mendNever(bestA: number | null, burns: boolean): Message {
   return burns ? say`Fit ${amps(bestA)}.` : say`Fit ${amps(bestA)}, or leave it out.`;
 }
 
-const neverBlows = ({ name, shortA, burns, ...lead }: FusedLead, fuseA: number): FuseTold => ({
+const neverBlows = ({ name, shortA, burns, ...lead }: FusedLead, fuseA: number): Told => ({
   rule: 'fuse-never',
   gravity: 'mend',
   actual: { kind: 'currentA', value: fuseA },
@@ -71,7 +68,7 @@ const neverBlows = ({ name, shortA, burns, ...lead }: FusedLead, fuseA: number):
   mend: mendNever(suitFuse({ ...lead, shortA }), burns),
 });
 
-function large(lead: FusedLead, fuseA: number): FuseTold | null {
+function large(lead: FusedLead, fuseA: number): Told | null {
   const { steadyA, guarded } = lead;
   const bestA = suitFuse(lead);
   const [worst] = guarded
@@ -95,7 +92,7 @@ function large(lead: FusedLead, fuseA: number): FuseTold | null {
 }
 
 /** What is amiss with the fuse of a lead, or its want; null where nothing is. That it blows in use is told of the link. */
-export function tellFuse(lead: FusedLead): FuseTold | null {
+export function tellFuse(lead: FusedLead): Told | null {
   const { fuseA, shortA } = lead;
   if (fuseA === null) return noFuse(lead);
   return fuseA > shortA / 2 ? neverBlows(lead, fuseA) : large(lead, fuseA);

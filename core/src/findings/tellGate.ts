@@ -1,5 +1,5 @@
-import type { Finding } from '../items/index.ts';
 import { type Message, say, volts } from '../units/index.ts';
+import type { Told } from './finding.ts';
 
 /** What is driven, and by how much with the pack at its lowest. */
 export interface DrivenGate {
@@ -12,12 +12,7 @@ export interface DrivenGate {
 }
 
 /** Where a transistor is not full on; null where it is. Wherever it is asked about. */
-export function tellGate({
-  name,
-  type,
-  drivenV,
-  fullOnV,
-}: DrivenGate): Omit<Finding, 'id' | 'stage' | 'aboutId' | 'fixes'> | null {
+export function tellGate({ name, type, drivenV, fullOnV }: DrivenGate): Told | null {
   if (drivenV >= fullOnV - 1e-9) return null;
   const base = {
     rule: 'gate-low',

@@ -1,6 +1,6 @@
-import type { Finding } from '../items/index.ts';
 import type { LinkLimit } from '../power/index.ts';
 import { amps, type Message, say } from '../units/index.ts';
+import type { Told } from './finding.ts';
 
 /** A link between cell and light, with what it carries at the height. */
 export interface CarryingLink extends Pick<LinkLimit, 'id' | 'limitA'> {
@@ -10,7 +10,7 @@ export interface CarryingLink extends Pick<LinkLimit, 'id' | 'limitA'> {
 }
 
 /** What is told of a link that carries more than it may; null where it does not. Wherever it is asked about. */
-export function tellLink(link: CarryingLink): Omit<Finding, 'id' | 'stage' | 'aboutId' | 'fixes'> | null {
+export function tellLink(link: CarryingLink): Told | null {
   const { id, name, loadA, limitA } = link;
   if (loadA <= limitA * (1 + 1e-9)) return null;
   return {

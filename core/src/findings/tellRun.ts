@@ -1,6 +1,6 @@
-import type { Finding } from '../items/index.ts';
 import { amps, gauge, type Message, mm, say, volts } from '../units/index.ts';
 import { soldGauges } from '../wires/index.ts';
+import type { Told } from './finding.ts';
 
 /** A run of wire, with what flows in it. */
 export interface LoadedRun {
@@ -21,7 +21,7 @@ export interface LoadedRun {
 const noneSuits = say`Not even ${gauge(Math.min(...soldGauges))} is enough: take a shorter way, two wires side by side, or feed it nearer to the pack.`;
 
 /** What is amiss with a run of wire, wherever it is asked about; null where nothing is. */
-export function tellRun(run: LoadedRun): Omit<Finding, 'id' | 'stage' | 'aboutId' | 'fixes'> | null {
+export function tellRun(run: LoadedRun): Told | null {
   const { name, wire, peakA, carriesA, dropV, lengthMm, mostDropV, thicker } = run;
   const mend = thicker ? 'Take thicker wire or a shorter way.' : noneSuits;
   if (carriesA !== null && peakA > carriesA * (1 + 1e-9))

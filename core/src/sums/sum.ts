@@ -1,3 +1,4 @@
+import type { Told } from '../findings/index.ts';
 import { type Finding, named } from '../items/index.ts';
 import type { Design } from '../plan/index.ts';
 import type { Message, QuantityKind, Sum } from '../units/index.ts';
@@ -126,6 +127,13 @@ export const finding = (
   why: Message,
   mend: Message,
 ): Finding => ({ ...named(id), gravity, stage: null, aboutId: null, what, why, mend, fixes: [] });
+
+/**
+ * What a plan would be told of the same thing; nothing where it would not.
+ * @param id where the sum has a name of its own for it
+ */
+export const asInPlan = (told: Told | null, id = told?.rule ?? ''): Finding[] =>
+  told ? [finding(id, told.gravity, told.what, told.why, told.mend)] : [];
 
 /** The findings whose condition holds. */
 export const findingsWhere = (...rows: readonly (readonly [boolean, Finding])[]): Finding[] =>

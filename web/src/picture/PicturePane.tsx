@@ -264,7 +264,7 @@ export function PicturePane({ stage }: { readonly stage: Stage }) {
   const { widthMm, heightMm } = design.view;
 
   const whole = useFitting(size, widthMm, heightMm);
-  const zoomed = useZoom(svgRef, whole !== null, tool.kind === 'none');
+  const zoomed = useZoom(svgRef, size, tool.kind === 'none');
   const fitting = useMemo(() => (whole ? drawnNear(whole, zoomed.at) : null), [whole, zoomed.at]);
   const mmPerPx = fitting ? 1 / fitting.scale : Math.max(widthMm, heightMm) / 640;
   const marginMm = MARGIN_PX * mmPerPx;

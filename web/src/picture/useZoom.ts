@@ -21,9 +21,15 @@ interface Zoomed {
 
 /**
  * Draws the picture near and shifts it: by wheel, by pinching, by dragging what is bare of things.
+ * @param size of the pane, in pixels: no more than that is ever shifted out of it
  * @param mayDrag whether a drag on the bare sheet shifts it: not with a tool in hand, whose click it would swallow
  */
-export function useZoom(svg: RefObject<SVGSVGElement | null>, hasSize: boolean, mayDrag: boolean): Zoomed {
+export function useZoom(
+  svg: RefObject<SVGSVGElement | null>,
+  size: { readonly width: number; readonly height: number } | null,
+  mayDrag: boolean,
+): Zoomed {
+  const { width, height } = size ?? { width: 0, height: 0 };
   const [at, setAt] = useState<ZoomTransform>(zoomIdentity);
   const behaviour = useMemo(
     () =>
@@ -39,8 +45,7 @@ export function useZoom(svg: RefObject<SVGSVGElement | null>, hasSize: boolean, 
   }, [behaviour, mayDrag]);
   useEffect(() => {
     const element = svg.current;
-    if (!element || !hasSize) return;
-    const { width, height } = element.getBoundingClientRect();
+    if (!element || width === 0) return;
     behaviour.translateExtent([
       [0, 0],
       [width, height],
@@ -50,7 +55,7 @@ export function useZoom(svg: RefObject<SVGSVGElement | null>, hasSize: boolean, 
     return () => {
       selection.on('.zoom', null);
     };
-  }, [behaviour, svg, hasSize]);
+  }, [behaviour, svg, width, height]);
   const by = (factor: number) => (): void => {
     if (svg.current) behaviour.scaleBy(select(svg.current), factor);
   };

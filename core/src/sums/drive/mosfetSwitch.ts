@@ -4,7 +4,7 @@ import { tellGate } from '../../findings/index.ts';
 import type { Finding } from '../../items/index.ts';
 import { fillSum } from '../../units/index.ts';
 import { ask, assume, choice } from '../inputs.ts';
-import { defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
+import { asInPlan, defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
 import { onItsLine, temperatures } from './onItsLine.ts';
 
 interface Judged {
@@ -20,7 +20,7 @@ interface Judged {
 function judge({ gateV, promisedAtV, ambientC, heatW, thermalKPerW, side }: Judged): Finding[] {
   const low = tellGate({ name: 'it', type: 'field-effect', drivenV: gateV, fullOnV: promisedAtV });
   return [
-    ...(low ? [finding(low.rule, low.gravity, low.what, low.why, low.mend)] : []),
+    ...asInPlan(low),
     ...findingsWhere(
       [
         ambientC + heatW * thermalKPerW > 120,

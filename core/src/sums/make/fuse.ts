@@ -5,7 +5,7 @@ import { fuseBand } from '../../power/index.ts';
 import { fillSum, gauge } from '../../units/index.ts';
 import { wireCarriesA } from '../../wires/index.ts';
 import { ask, optional } from '../inputs.ts';
-import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
+import { asInPlan, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 interface Asked {
   readonly steadyA: number;
@@ -30,10 +30,7 @@ function tellFitted(lead: LeadToFuse, fuseA: number | null): Finding[] {
   if (fuseA === null) return [];
   const told = tellFuse({ ...lead, name: 'the pack', fuseA, burns: false });
   const blows = tellLink({ id: 'fuse', name: 'The fuse', loadA: lead.steadyA, limitA: fuseA });
-  return [
-    ...(told ? [finding(told.rule, told.gravity, told.what, told.why, told.mend)] : []),
-    ...(blows ? [finding('fuse-blows', blows.gravity, blows.what, blows.why, blows.mend)] : []),
-  ];
+  return [...asInPlan(told), ...asInPlan(blows, 'fuse-blows')];
 }
 
 /** Answers which fuse. */

@@ -17,7 +17,7 @@ import {
 } from '../../wires/index.ts';
 import { SumError } from '../answer.ts';
 import { ask, assume, choice, optional } from '../inputs.ts';
-import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
+import { asInPlan, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 /** Resistance of a metre of one core; refuses a conductor whose sizes are missing, and says which. */
 function ohmOf(asked: {
@@ -148,10 +148,7 @@ export const wireSum = defineSum({
         ...(conductor === 'enamelled wire' ? [fillSum(roundOhm, { d: widthMm ?? 1 })] : []),
         fillSum(wireDrop, { n: 2, I: currentA, L: lengthMm, r }),
       ],
-      findings: [
-        ...(told ? [finding(told.rule, told.gravity, told.what, told.why, told.mend)] : []),
-        ...tellOfJoints(conductor),
-      ],
+      findings: [...asInPlan(told), ...tellOfJoints(conductor)],
     };
   },
 });

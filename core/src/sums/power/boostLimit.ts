@@ -4,7 +4,7 @@ import { boostInput, linearHeat, solveConstantPower } from '../../items/index.ts
 import { fillSum, ohms, say, volts, watts } from '../../units/index.ts';
 import { sample } from '../drawing.ts';
 import { ask, assume, choice, optional } from '../inputs.ts';
-import { defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
+import { asInPlan, defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
 
 interface LinearAsked {
   readonly openV: number;
@@ -73,7 +73,7 @@ function judge(asked: Judged): Finding[] {
       ? null
       : tellLink({ id: 'converter input', name: 'Its input', loadA: inputA, limitA: inputLimitA });
   return [
-    ...(over ? [finding('input-over', over.gravity, over.what, over.why, over.mend)] : []),
+    ...asInPlan(over, 'input-over'),
     ...findingsWhere(
       [
         inputA === null,

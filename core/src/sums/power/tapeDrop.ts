@@ -3,7 +3,7 @@ import type { Finding } from '../../items/index.ts';
 import { tapeVoltages } from '../../power/index.ts';
 import { SumError } from '../answer.ts';
 import { assume, choice, list } from '../inputs.ts';
-import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
+import { asInPlan, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 import { evenTape, tapeInputs } from './evenTape.ts';
 
 interface Judged {
@@ -20,7 +20,7 @@ interface Judged {
 function judge({ collapsed, voltageV, wantedV, onOne, beyond }: Judged): Finding[] {
   const low = collapsed ? null : tellTapeLow(voltageV, wantedV);
   return [
-    ...(low ? [finding(low.rule, low.gravity, low.what, low.why, low.mend)] : []),
+    ...asInPlan(low),
     ...findingsWhere(
       [
         collapsed,
