@@ -171,7 +171,9 @@ export function PartChoice({ item, field, label, lines, value, onChoose, hint }:
             >
               {isTrying && (
                 <div role="presentation" className="px-2 py-1 text-tiny text-faint">
-                  Trying each in your plan: {trial.done} of {parts.length}
+                  {trial.failed
+                    ? 'They can’t be tried in your plan just now; all can be chosen.'
+                    : `Trying each in your plan: ${trial.done} of ${parts.length}`}
                 </div>
               )}
               {found.length === 0 && (
