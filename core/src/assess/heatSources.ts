@@ -92,9 +92,16 @@ function starSource({ id, name, group: item, places, part }: PlacedLeds, driven:
   };
 }
 
+/** What the transistor of a channel turns to heat while it is on, at the most of a fresh, half spent or spent pack. */
+function heatInSwitch({ loop, channelA, channelBrightestA, corners, onOhm }: Driven): number {
+  const spentA = corners.currentA > 0 ? (channelA * corners.leastA) / corners.currentA : 0;
+  const at = (currentA: number, ohm: number): number => currentA * (loop.dropV + currentA * ohm);
+  return Math.max(at(channelBrightestA, onOhm.freshOhm), at(channelA, onOhm.likelyOhm), at(spentA, onOhm.spentOhm));
+}
+
 /** What one channel of lights warms: `driverId` of what holds their current, where something does. */
 function sourcesOf(driven: Driven, group: PlacedGroup | undefined, driverId: string | null): HeatSource[] {
-  const { itemId, name, resistor, transistor, loop, channelBrightestA, corners, feed, die, scan } = driven;
+  const { itemId, name, resistor, transistor, loop, corners, feed, die, scan } = driven;
   const part = die ?? (driven.tape && driven.tape.colours > 1 ? driven.tape.colour : null);
   const suffix = part === null ? itemId : `${itemId}:${part}`;
   const ratedW = group?.shape === 'lights' ? group.group.resistorRatedW : QUARTER_W;
@@ -131,8 +138,7 @@ function sourcesOf(driven: Driven, group: PlacedGroup | undefined, driverId: str
               what: 'transistor',
               name: `${name}, transistor`,
               // Of those of a grid each has its turn.
-              heatW:
-                (channelBrightestA * (loop.dropV + channelBrightestA * loop.sharedOhm)) / (scan?.layout.turns ?? 1),
+              heatW: heatInSwitch(driven) / (scan?.layout.turns ?? 1),
               count: scan ? scan.layout.turns : driven.channels.length,
             },
             thermal.transistor,

@@ -32,6 +32,7 @@ export {
   type FetPoint,
   fetAt,
   fetOnLine,
+  fetThrough,
   lineOf,
   type OnLine,
 } from './loadLine.ts';
@@ -41,6 +42,7 @@ export { assignPins, type PinDemand, type PinGiven, type PinPlan } from './pins.
 export { type DataLine, firstChipV, frameTime, leastHighLevel, timeDataLine } from './pixelData.ts';
 export {
   aloneOnIt,
+  asKept,
   type Currents,
   chooseResistor,
   currentsWithout,

@@ -56,6 +56,13 @@ export interface FetPoint {
 const steepness = ({ thresholdV, onOhm, promisedAtV }: FetPoint): number =>
   1 / (onOhm * Math.max(1e-6, promisedAtV - thresholdV));
 
+/** What a field-effect transistor lets through with so much across it, by the same law as `fetOnLine`. */
+export function fetThrough(acrossV: number, gateV: number, fet: FetPoint): number {
+  const overV = Math.max(0, gateV - fet.thresholdV);
+  const v = Math.min(acrossV, overV);
+  return steepness(fet) * (overV - v / 2) * v;
+}
+
 /**
  * Where a field-effect transistor and its load agree at a gate voltage: by the square law through its threshold and its
  * promised point (Shichman and Hodges), typical of the kind and promised by nobody between the two.

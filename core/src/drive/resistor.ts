@@ -37,6 +37,8 @@ export interface Feed {
   readonly mostV: number;
   /** Series resistance of pin or transistor for one light's current. */
   readonly seriesOhm: number;
+  /** The same from a spent and from a fresh pack, where it hangs on that: of a transistor that is not full on. */
+  readonly endsOhm?: { readonly spentOhm: number; readonly freshOhm: number };
   /** Lost in what switches it. */
   readonly dropV: number;
 }
@@ -94,6 +96,16 @@ interface Light {
   readonly ratedCurrentA: number;
 }
 
+/** What a loop works against where its tolerances meet. */
+interface Corner {
+  readonly supplyV: number;
+  readonly seriesOhm: number;
+  /** Of the light's forward voltage. */
+  readonly shiftV: number;
+  /** Of the resistor: so many times its value. */
+  readonly tolerance: number;
+}
+
 /** Currents of one string at the corners of all tolerances. */
 export type Currents = Pick<ResistorChoice, 'currentA' | 'brightestA' | 'dimmestA' | 'mostA' | 'leastA'>;
 
@@ -105,31 +117,44 @@ function currentsWith(
   series = USUAL_SERIES,
 ): Currents {
   const { forwardSpreadV: spreadV } = light;
+  const [low, high] = [1 - seriesTolerance[series], 1 + seriesTolerance[series]];
+  const likely: Corner = { supplyV: feed.nominalV, seriesOhm: feed.seriesOhm, shiftV: 0, tolerance: 1 };
+  const bright: Corner = {
+    supplyV: feed.mostV,
+    seriesOhm: feed.endsOhm?.freshOhm ?? feed.seriesOhm,
+    shiftV: -spreadV,
+    tolerance: low,
+  };
+  const dim: Corner = {
+    supplyV: feed.leastV,
+    seriesOhm: feed.endsOhm?.spentOhm ?? feed.seriesOhm,
+    shiftV: spreadV,
+    tolerance: high,
+  };
   // Strings that are alike share the resistor as if each had one of so many times the value.
-  const alike = (supplyV: number, shiftV: number, tolerance: number): number =>
+  const alike = ({ supplyV, seriesOhm, shiftV, tolerance }: Corner): number =>
     solveString({
       supplyV,
       curve: shiftCurve(light.curve, shiftV),
       count: inSeries,
-      resistanceOhm: resistorOhm * tolerance * sideBySide + feed.seriesOhm,
+      resistanceOhm: resistorOhm * tolerance * sideBySide + seriesOhm,
       switchDropV: feed.dropV,
     });
-  const oneAmong = (supplyV: number, shiftV: number, tolerance: number): number =>
+  const oneAmong = ({ supplyV, seriesOhm, shiftV, tolerance }: Corner): number =>
     solveSideBySide({
       supplyV,
-      resistanceOhm: resistorOhm * tolerance + feed.seriesOhm / sideBySide,
+      resistanceOhm: resistorOhm * tolerance + seriesOhm / sideBySide,
       sorts: [
         { curve: shiftCurve(light.curve, shiftV), count: inSeries, strings: 1 },
         { curve: shiftCurve(light.curve, -shiftV), count: inSeries, strings: sideBySide - 1 },
       ],
       switchDropV: feed.dropV,
     })[0] ?? 0;
-  const [low, high] = [1 - seriesTolerance[series], 1 + seriesTolerance[series]];
-  const [mostA, leastA] = [alike(feed.mostV, -spreadV, low), alike(feed.leastV, spreadV, high)];
+  const [mostA, leastA] = [alike(bright), alike(dim)];
   return {
-    currentA: alike(feed.nominalV, 0, 1),
-    brightestA: sideBySide === 1 ? mostA : oneAmong(feed.mostV, -spreadV, low),
-    dimmestA: sideBySide === 1 ? leastA : oneAmong(feed.leastV, spreadV, high),
+    currentA: alike(likely),
+    brightestA: sideBySide === 1 ? mostA : oneAmong(bright),
+    dimmestA: sideBySide === 1 ? leastA : oneAmong(dim),
     mostA,
     leastA,
   };
@@ -186,3 +211,12 @@ export function chooseResistor(options: {
     neighbours,
   };
 }
+
+/** A resistor that was chosen for one feed, with what flows and what it turns to heat behind another. */
+export const asKept = (kept: ResistorChoice, behind: ResistorChoice): ResistorChoice => ({
+  ...behind,
+  exactOhm: kept.exactOhm,
+  overruled: kept.overruled,
+  headRoomV: kept.headRoomV,
+  leastHeadRoomV: kept.leastHeadRoomV,
+});

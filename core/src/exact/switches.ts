@@ -1,9 +1,6 @@
 import type { LedCurve } from '../circuit/index.ts';
-import type { Board, TransistorSwitch } from '../network/index.ts';
+import { type Board, isFullOn, OFF_OHM, type TransistorSwitch } from '../network/index.ts';
 import type { Sketch } from './nodes.ts';
-
-/** Of what is dark a transistor still lets this through (typical leakage: 50 nA at 5 V). */
-const OFF_OHM = 1e8;
 
 /**
  * A light that is lit for a share of the time stands as so much of a light: its voltages are those of the lit one, its
@@ -39,13 +36,49 @@ export function drawTransistor(
     return;
   }
   const [high, low] = isBelow ? [out, far] : [far, out];
+  drawBase(sketch, { transistor, isBelow, share, far, boardId: board.id, itemId }, id);
+  if (!isFullOn(transistor)) {
+    const gate = isBelow ? sketch.at(board.id, 'chip plus') : sketch.at(board.id, 'minus');
+    drawHalfOn(sketch, { transistor, isBelow, share, far, out, gate, itemId }, id);
+    return;
+  }
   const within = sketch.at(id, 'within');
   sketch.add(
     itemId,
     { kind: 'resistor', name: `${id}: transistor`, a: high, b: within, ohm: transistor.part.onOhm / share },
     { kind: 'voltage', name: `${id}: transistor, full on`, plus: within, minus: low, volts: transistor.part.onDropV },
   );
-  drawBase(sketch, { transistor, isBelow, share, far, boardId: board.id, itemId }, id);
+}
+
+/** One that its pin does not turn full on: by its own law, with what its gate gets; a base that gets too little stays off. */
+function drawHalfOn(
+  sketch: Sketch,
+  on: {
+    readonly transistor: TransistorSwitch;
+    readonly isBelow: boolean;
+    readonly share: number;
+    readonly far: string;
+    readonly out: string;
+    readonly gate: string;
+    readonly itemId: string;
+  },
+  id: string,
+): void {
+  const { isBelow, share, far, out, gate, itemId } = on;
+  const { type, thresholdV, onOhm, gateV } = on.transistor.part;
+  const name = `${id}: transistor, half on`;
+  sketch.add(itemId, { kind: 'resistor', name: `${id}: transistor, off`, a: out, b: far, ohm: OFF_OHM });
+  if (type === 'bipolar') return;
+  sketch.add(itemId, {
+    kind: isBelow ? 'nmos' : 'pmos',
+    name,
+    gate,
+    drain: out,
+    source: far,
+    thresholdV,
+    onOhm: onOhm / share,
+    atGateV: gateV,
+  });
 }
 
 /** Base or gate of a transistor that is on, with what the pin or its helper stands before it. */

@@ -62,8 +62,13 @@ const listTransistors = ({ driven, loads }: Assessment) => [
 /** A transistor that its pin, or its rail, does not turn full on: once for an item. */
 export const gateRule: Rule = ({ design, assessment }) => {
   const told = listTransistors(assessment).flatMap(({ itemId, name, key, transistor }): Finding[] => {
-    const { part, drivenV } = transistor;
-    const low = tellGate({ name: `the transistor of ${name}`, type: part.type, drivenV, fullOnV: part.gateV });
+    const { part, driven } = transistor;
+    const low = tellGate({
+      name: `the transistor of ${name}`,
+      type: part.type,
+      drivenV: driven.leastV,
+      fullOnV: part.gateV,
+    });
     if (!low) return [];
     const item = itemNamed(design, itemId);
     const said = item && 'switchedBy' in item ? item.switchedBy : null;

@@ -1,6 +1,7 @@
 import type { Feed, Hung, ResistorChoice, ScanTiming } from '../drive/index.ts';
 import { chipVoltageV, type RailRange, rangeOfChip, type ScanLayout } from '../items/index.ts';
 import type { DieColour, Figure, Library, ScanDriverPart } from '../parts/index.ts';
+import type { OnOhm } from './halfOn.ts';
 import type { Loop } from './loop.ts';
 import type { Board, Switched } from './switching.ts';
 import type { TransistorSwitch } from './transistors.ts';
@@ -73,6 +74,8 @@ export interface Driven {
   readonly totalA: number;
   /** Null where a pin, a contact or a driver switches it. */
   readonly transistor: TransistorSwitch | null;
+  /** In the pin or transistor that all lights of a channel share, over the pack's life. */
+  readonly onOhm: OnOhm;
   /** Spent beside the light to hold its transistors on, all channels at full. */
   readonly holdA: number;
   /** Of a many-coloured light: this die of it. */

@@ -2,6 +2,7 @@ export { colourCores, wireColours } from './colours.ts';
 export { type InCommonLeg, inCommonLeg } from './commonLeg.ts';
 export { draftRuns } from './draftRuns.ts';
 export { type Corners, countResistors, type Driven, drawnFrom, type Scan, type SizingInput } from './driven.ts';
+export { isFullOn, OFF_OHM } from './halfOn.ts';
 export { type JoinedNet, joinNets, portKey } from './join.ts';
 export { Joined } from './joined.ts';
 export { type Loop, loopCurrentA } from './loop.ts';

@@ -23,14 +23,14 @@ export interface Compared {
 }
 
 function compare(on: TransistorSwitch, channelA: number, brightestA: number): Compared {
-  const { part, drivenV } = on;
+  const { part, driven } = on;
   const lostV = part.type === 'bipolar' ? part.onDropV : channelA * part.onOhm * HOT;
   return {
     part,
     lostV,
     heatW: lostV * channelA,
     holdA: on.pinA,
-    drivenV,
+    drivenV: driven.leastV,
     fullOnV: part.gateV,
     bears: brightestA <= part.currentLimitA,
   };

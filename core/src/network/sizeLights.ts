@@ -1,5 +1,5 @@
 import { type LedCurve, shiftCurve, tabulate } from '../circuit/index.ts';
-import { chooseResistor, currentsWithout, type Feed, LEAST_HEAD_ROOM_V } from '../drive/index.ts';
+import { asKept, chooseResistor, currentsWithout, type Feed, LEAST_HEAD_ROOM_V } from '../drive/index.ts';
 import type { PlacedLeds, RailRange } from '../items/index.ts';
 import { curveOfGroup } from '../lights/index.ts';
 import { type DieColour, dieOf, type TransistorPart } from '../parts/index.ts';
@@ -12,6 +12,7 @@ import {
   type SizingInput,
   workingRange,
 } from './driven.ts';
+import { isFullOn, type OnOhm, onOhmOf, steadyOhm } from './halfOn.ts';
 import { hubOf } from './hub.ts';
 import { type Loop, loopCurrentA } from './loop.ts';
 import { sizeScan } from './sizeScan.ts';
@@ -105,11 +106,30 @@ function sizeLoops(sizing: Sizing): Driven | null {
     input.library,
     'part' in switched.said ? switched.said.part : null,
   );
-  return chosen && withFeed(sizing, behind(chosen.part), chosen);
+  if (!chosen) return null;
+  const full = withFeed(sizing, behind(chosen.part), chosen);
+  if (isFullOn(chosen)) return full;
+  const halfOn = (on: OnOhm): Feed => ({
+    ...full.feed,
+    seriesOhm: on.likelyOhm * most,
+    endsOhm: { spentOhm: on.spentOhm * most, freshOhm: on.freshOhm * most },
+  });
+  const on = onOhmOf(chosen, (tried) => {
+    const { currentA, mostA, leastA } = resistorFor(sizing, halfOn(tried), full.resistor).corners;
+    return { spentA: leastA * most, likelyA: currentA * most, freshA: mostA * most };
+  });
+  return withFeed(sizing, halfOn(on), chosen, full.resistor);
 }
 
-/** The resistor of what hangs on it, where it has none inside. */
-function resistorFor({ leds, curve, known }: Sizing, feed: Feed): Pick<Driven, 'resistor' | 'corners'> {
+/**
+ * The resistor of what hangs on it, where it has none inside.
+ * @param kept the one that is taken already, whatever it gives behind this feed
+ */
+function resistorFor(
+  { leds, curve, known }: Sizing,
+  feed: Feed,
+  kept: Driven['resistor'],
+): Pick<Driven, 'resistor' | 'corners'> {
   const { group } = leds;
   const { die, forwardV, ratedCurrentA } = known;
   const light = { curve, forwardSpreadV: forwardV.spread, ratedCurrentA };
@@ -119,19 +139,25 @@ function resistorFor({ leds, curve, known }: Sizing, feed: Feed): Pick<Driven, '
     light,
     feed,
     wantedCurrentA: group.wantedCurrentA,
-    overruledOhm: die ? (group.dieResistorsOhm?.[die] ?? null) : group.resistorOhm,
+    overruledOhm: kept?.resistorOhm ?? (die ? (group.dieResistorsOhm?.[die] ?? null) : group.resistorOhm),
     hung,
   });
-  return { resistor, corners: resistor };
+  const taken = kept ? asKept(kept, resistor) : resistor;
+  return { resistor: taken, corners: taken };
 }
 
-/** What comes of it behind a feed, with the transistor that switches it. */
-function withFeed(sizing: Sizing, feed: Feed, transistor: TransistorSwitch | null): Driven {
+/** What comes of it behind a feed, with the transistor that switches it, and the resistor where one is taken already. */
+function withFeed(
+  sizing: Sizing,
+  feed: Feed,
+  transistor: TransistorSwitch | null,
+  kept: Driven['resistor'] = null,
+): Driven {
   const { leds, switched, input, rail, curve, known } = sizing;
   const hung = hungOf(leds);
   const loopsOnChannel = known.lightsOnChannel.map((lights) => lights / hung.inSeries);
   const most = Math.max(0, ...loopsOnChannel);
-  const { resistor, corners } = resistorFor(sizing, feed);
+  const { resistor, corners } = resistorFor(sizing, feed, kept);
   const loop: Loop = {
     curve,
     inSeries: hung.inSeries,
@@ -153,6 +179,11 @@ function withFeed(sizing: Sizing, feed: Feed, transistor: TransistorSwitch | nul
     channelBrightestA: corners.mostA * most,
     totalA: corners.currentA * loopsOnChannel.reduce((sum, each) => sum + each, 0),
     transistor,
+    onOhm: {
+      spentOhm: (feed.endsOhm?.spentOhm ?? feed.seriesOhm) / Math.max(1, most),
+      likelyOhm: loop.sharedOhm,
+      freshOhm: (feed.endsOhm?.freshOhm ?? feed.seriesOhm) / Math.max(1, most),
+    },
     holdA: hub.takenA(0, rail.nominalV) + hub.boardA(input.rangeOf(switched.board?.railId ?? null)?.nominalV ?? 0),
     tape: null,
     scan: null,
@@ -201,6 +232,7 @@ function holdBy(known: Sizing['known'], heldA: number, dropOutV: number, curve: 
     channelBrightestA: corners.brightestA,
     totalA: corners.currentA * channels,
     transistor: null,
+    onOhm: steadyOhm(0),
     holdA: 0,
     boardA: () => 0,
     tape: null,

@@ -1,6 +1,7 @@
 import { type LedCurve, shiftCurve, solveString, tabulate } from '../circuit/index.ts';
 import {
   aloneOnIt,
+  asKept,
   bearsInTurns,
   type Currents,
   chooseResistor,
@@ -14,6 +15,7 @@ import { layOutScan, type RailRange, type ScanLayout } from '../items/index.ts';
 import { curveOfPart } from '../lights/index.ts';
 import { findPart, type LedPart, type ScanDriverPart, type TransistorPart } from '../parts/index.ts';
 import { aboveChipV, chipRange, type Driven, type Scan, workingRange } from './driven.ts';
+import { isFullOn, type OnOhm, onOhmOf, steadyOhm } from './halfOn.ts';
 import { hubOf } from './hub.ts';
 import { type Loop, loopCurrentA } from './loop.ts';
 import type { Sizing } from './sizing.ts';
@@ -29,9 +31,9 @@ export const GLOWS_FROM_A = 1e-5;
 /** What stands at both ends of a light's path while its turn is on. */
 interface Ends {
   /** Shared by all lights of a turn. */
-  readonly sharedOhm: number;
+  readonly sharedOhm: OnOhm;
   /** Of each light's own column. */
-  readonly ownOhm: number;
+  readonly ownOhm: OnOhm;
   readonly dropV: number;
 }
 
@@ -42,25 +44,39 @@ const glowAt = ({ curve, known }: Sizing, acrossV: number, ohm: number): number 
     : solveString({ supplyV: acrossV, resistanceOhm: ohm, curve: shiftCurve(curve, -known.forwardV.spread) });
 
 /** What holds its columns or pins, and how its currents follow. */
-interface Held extends Pick<Driven, 'resistor' | 'corners' | 'feed' | 'loop'> {}
+interface Held extends Pick<Driven, 'resistor' | 'corners' | 'feed' | 'loop' | 'onOhm'> {}
 
-/** A resistor at each column; at each pin that lights share, so that two of them stand in every path. */
-function heldByResistors(sizing: Sizing, range: RailRange, ends: Ends, layout: ScanLayout): Held {
+/**
+ * A resistor at each column; at each pin that lights share, so that two of them stand in every path.
+ * @param kept the one that is taken already, whatever it gives between these ends
+ */
+function heldByResistors(
+  sizing: Sizing,
+  range: RailRange,
+  ends: Ends,
+  layout: ScanLayout,
+  kept: Driven['resistor'] = null,
+): Held {
   const { curve, known, leds } = sizing;
   const { group } = leds;
   const light = { curve, forwardSpreadV: known.forwardV.spread, ratedCurrentA: bearsInPulses(sizing, layout) };
   const isShared = layout.lines.some(({ kind }) => kind === 'shared pin');
-  const feed = (otherOhm: number): Feed => ({
-    ...range,
-    seriesOhm: ends.sharedOhm * layout.atOnce + ends.ownOhm + otherOhm,
-    dropV: ends.dropV,
-  });
+  const feed = (otherOhm: number): Feed => {
+    const of = (when: keyof OnOhm): number => ends.sharedOhm[when] * layout.atOnce + ends.ownOhm[when] + otherOhm;
+    return {
+      ...range,
+      seriesOhm: of('likelyOhm'),
+      endsOhm: { spentOhm: of('spentOhm'), freshOhm: of('freshOhm') },
+      dropV: ends.dropV,
+    };
+  };
   if (isResistorInside(leds))
     return {
       resistor: null,
       corners: currentsWithout(light, feed(0), aloneOnIt),
       feed: feed(0),
       loop: loopOf(curve, ends),
+      onOhm: ends.sharedOhm,
     };
   const choose = (otherOhm: number, overruledOhm: number | null) =>
     chooseResistor({
@@ -71,7 +87,8 @@ function heldByResistors(sizing: Sizing, range: RailRange, ends: Ends, layout: S
       hung: aloneOnIt,
     });
   const half = isShared ? (group.resistorOhm ?? halfOf(choose(0, null).resistorOhm)) : 0;
-  const chosen = choose(half, isShared ? half : group.resistorOhm);
+  const own = choose(half, kept?.resistorOhm ?? (isShared ? half : group.resistorOhm));
+  const chosen = kept ? asKept(kept, own) : own;
   // One at a column has every turn, one at a shared pin those of its own lights.
   const ofTime = isShared ? Math.max(...layout.lines.map(({ joins }) => joins.length)) / layout.turns : 1;
   const resistor = { ...chosen, overruled: group.resistorOhm !== null, heatW: chosen.heatW * Math.min(1, ofTime) };
@@ -79,7 +96,8 @@ function heldByResistors(sizing: Sizing, range: RailRange, ends: Ends, layout: S
     resistor,
     corners: resistor,
     feed: feed(half),
-    loop: { ...loopOf(curve, ends), ohm: resistor.resistorOhm + half + ends.ownOhm },
+    loop: { ...loopOf(curve, ends), ohm: resistor.resistorOhm + half + ends.ownOhm.likelyOhm },
+    onOhm: ends.sharedOhm,
   };
 }
 
@@ -87,8 +105,8 @@ function heldByResistors(sizing: Sizing, range: RailRange, ends: Ends, layout: S
 const loopOf = (curve: LedCurve, { sharedOhm, ownOhm, dropV }: Ends): Loop => ({
   curve,
   inSeries: 1,
-  ohm: ownOhm,
-  sharedOhm,
+  ohm: ownOhm.likelyOhm,
+  sharedOhm: sharedOhm.likelyOhm,
   dropV,
   heldA: null,
   dropOutV: 0,
@@ -168,7 +186,7 @@ function scanByBoard(sizing: Sizing, board: Board, layout: ScanLayout): Driven |
     hasDiodes,
   };
   if (way.throughPin === 'given') {
-    const ends = { sharedOhm: pinOhm, ownOhm: pinOhm, dropV: diodeV };
+    const ends = { sharedOhm: steadyOhm(pinOhm), ownOhm: steadyOhm(pinOhm), dropV: diodeV };
     // Beside each light that is lit between shared pins lie two others, one behind the other.
     const acrossOffV = way.scans === 'one by one' ? sizing.known.forwardV.likely / 2 : 0;
     return finish(sizing, heldByResistors(sizing, workingRange(switched, rail), ends, layout), {
@@ -178,10 +196,37 @@ function scanByBoard(sizing: Sizing, board: Board, layout: ScanLayout): Driven |
   }
   const chosen = chooseEnds(sizing, board, layout, { hasDiodes, said });
   if (!chosen) return null;
-  return finish(sizing, heldByResistors(sizing, rail, chosen.ends, layout), {
-    scan: { ...common, columnSwitch: chosen.columnSwitch, acrossOffV: chosen.acrossOffV },
-    transistor: chosen.rowSwitch,
+  const { rowSwitch, columnSwitch } = chosen;
+  const full = heldByResistors(sizing, rail, chosen.ends, layout);
+  const isFull = isFullOn(rowSwitch) && (!columnSwitch || isFullOn(columnSwitch));
+  return finish(sizing, isFull ? full : heldHalfOn(sizing, chosen, full, layout), {
+    scan: { ...common, columnSwitch, acrossOffV: chosen.acrossOffV },
+    transistor: rowSwitch,
   });
+}
+
+/** What of a grid holds where its pins do not turn its transistors full on: the same resistors, less current. */
+function heldHalfOn(
+  sizing: Sizing,
+  { rowSwitch, columnSwitch, ends }: ChosenEnds,
+  full: Held,
+  layout: ScanLayout,
+): Held {
+  const between = (tried: Partial<Ends>): Held =>
+    heldByResistors(sizing, sizing.rail, { ...ends, ...tried }, layout, full.resistor);
+  const through = ({ corners }: Held, lights: number) => ({
+    spentA: corners.leastA * lights,
+    likelyA: corners.currentA * lights,
+    freshA: corners.mostA * lights,
+  });
+  const sharedOhm = isFullOn(rowSwitch)
+    ? ends.sharedOhm
+    : onOhmOf(rowSwitch, (tried) => through(between({ sharedOhm: tried }), layout.atOnce));
+  const ownOhm =
+    !columnSwitch || isFullOn(columnSwitch)
+      ? ends.ownOhm
+      : onOhmOf(columnSwitch, (tried) => through(between({ sharedOhm, ownOhm: tried }), 1));
+  return between({ sharedOhm, ownOhm });
 }
 
 interface ChosenEnds {
@@ -230,8 +275,8 @@ function chooseEnds(
   const rowPart = said.way === 'scanned grid' ? said.part : null;
   const columnsBy = said.way === 'scanned grid' ? said.columnsBy : null;
   const rowEnds = (part: TransistorPart, ownOhm: number, dropV = 0): Ends => ({
-    sharedOhm: part.onOhm,
-    ownOhm,
+    sharedOhm: steadyOhm(part.onOhm),
+    ownOhm: steadyOhm(ownOhm),
     dropV: part.onDropV + dropV,
   });
   const rowSwitch = choose('high', layout.atOnce, (part) => rowEnds(part, pinOhm), rowPart);
@@ -283,6 +328,7 @@ function scanByDriver(sizing: Sizing, part: ScanDriverPart, layout: ScanLayout):
       corners: { currentA: at(rail.nominalV, 0), brightestA: mostA, dimmestA: leastA, mostA, leastA },
       feed: { ...rail, seriesOhm: part.rowOhm * layout.atOnce, dropV: dropOutV },
       loop,
+      onOhm: steadyOhm(0),
     },
     {
       scan: {

@@ -12,6 +12,7 @@ import {
   type SizingInput,
   workingRange,
 } from './driven.ts';
+import { isFullOn, type OnOhm, onOhmOf, steadyOhm } from './halfOn.ts';
 import { hubOf } from './hub.ts';
 import { type Loop, loopCurrentA } from './loop.ts';
 import type { Switched } from './switching.ts';
@@ -56,13 +57,14 @@ export function sizeTape(tape: PlacedPlain, switched: Switched, input: SizingInp
   const { loop: bare, unitA } = loopOfTape(part, power.likely, colour);
   const spread = power.spread / power.likely;
   const range = workingRange(switched, rail);
-  const finish = (onOhm: number, dropV: number, transistor: TransistorSwitch | null): Driven => {
-    const loop: Loop = { ...bare, sharedOhm: onOhm, dropV };
-    const unit = (volts: number): number => loopCurrentA(loop, units, volts);
+  const finish = (on: OnOhm, dropV: number, transistor: TransistorSwitch | null): Driven => {
+    const loop: Loop = { ...bare, sharedOhm: on.likelyOhm, dropV };
+    const unit = (volts: number, sharedOhm = on.likelyOhm): number =>
+      loopCurrentA({ ...loop, sharedOhm }, units, volts);
     const hub = hubOf(switched, transistor, 1, input);
     const ends = {
-      brightestA: unit(range.mostV) * (1 + spread),
-      dimmestA: unit(range.leastV) * (1 - spread),
+      brightestA: unit(range.mostV, on.freshOhm) * (1 + spread),
+      dimmestA: unit(range.leastV, on.spentOhm) * (1 - spread),
     };
     const corners: Corners = {
       currentA: unit(range.nominalV),
@@ -93,23 +95,29 @@ export function sizeTape(tape: PlacedPlain, switched: Switched, input: SizingInp
       channelBrightestA: corners.brightestA * units,
       totalA: corners.currentA * units,
       transistor,
+      onOhm: on,
       holdA: hub.takenA(0, rail.nominalV) + hub.boardA(input.rangeOf(switched.board?.railId ?? null)?.nominalV ?? 0),
       die: null,
       tape: { colour, colours: part.colours, railOhm: railsOhm(part, part.lightsPerJoint) },
-      feed: { ...range, seriesOhm: onOhm * units, dropV },
+      feed: {
+        ...range,
+        seriesOhm: on.likelyOhm * units,
+        endsOhm: { spentOhm: on.spentOhm * units, freshOhm: on.freshOhm * units },
+        dropV,
+      },
       loop,
       ...hub,
       atRail: tabulate((railV) => hub.takenA(units * unit(hub.hubV(railV)), railV)),
     };
   };
   if (switched.way.transistor === null || !switched.board)
-    return finish(switched.way.throughPin === 'not' ? 0 : (switched.board?.part.pinOhm ?? 0), 0, null);
+    return finish(steadyOhm(switched.way.throughPin === 'not' ? 0 : (switched.board?.part.pinOhm ?? 0)), 0, null);
   const chosen = chooseTransistor(
     {
       side: switched.way.transistor,
       wantedA: unitA * units,
       brightestBehind: (each) => {
-        const { channelA, channelBrightestA } = finish(each.onOhm, each.onDropV, null);
+        const { channelA, channelBrightestA } = finish(steadyOhm(each.onOhm), each.onDropV, null);
         return { channelA, brightestA: channelBrightestA };
       },
     },
@@ -118,5 +126,13 @@ export function sizeTape(tape: PlacedPlain, switched: Switched, input: SizingInp
     input.library,
     'part' in switched.said ? switched.said.part : null,
   );
-  return chosen && finish(chosen.part.onOhm, chosen.part.onDropV, chosen);
+  if (!chosen) return null;
+  const { onOhm, onDropV } = chosen.part;
+  const full = finish(steadyOhm(onOhm), onDropV, chosen);
+  if (isFullOn(chosen)) return full;
+  const on = onOhmOf(chosen, (tried) => {
+    const { currentA, mostA, leastA } = finish(tried, onDropV, chosen).corners;
+    return { spentA: leastA * units, likelyA: currentA * units, freshA: mostA * units };
+  });
+  return finish(on, onDropV, chosen);
 }

@@ -42,8 +42,8 @@ export interface TransistorSwitch {
   readonly part: TransistorPart;
   /** From the pin, or from its helper, to base or gate. */
   readonly gateOhm: number;
-  /** What drives its base or gate with the pack at its lowest. */
-  readonly drivenV: number;
+  /** What drives its base or gate, over the pack's life. */
+  readonly driven: RailRange;
   /** What the pin gives for it, or takes where light is a low pin. */
   readonly pinA: number;
   /** A small transistor between the pin and one above whose rail is more than the chip bears. */
@@ -80,9 +80,9 @@ const helperOf = (library: Library): TransistorPart | null =>
   findPart(builtInLibrary, 'transistor', helperTransistorId) ??
   null;
 
-/** The voltage that drives a transistor's gate or base at the lowest pack: the pin's, or above the rail's. */
-const drivingV = (part: TransistorPart, chip: RailRange, rail: RailRange): number =>
-  part.side === 'low' ? chip.leastV : rail.leastV;
+/** What drives a transistor's gate or base: the pin, or above the rail. */
+const drivingOf = (part: TransistorPart, chip: RailRange, rail: RailRange): RailRange =>
+  part.side === 'low' ? chip : rail;
 
 /** A transistor with what stands before its gate or base there. */
 export function standBefore(
@@ -96,12 +96,12 @@ export function standBefore(
   const helper = isHelped ? helperOf(library) : null;
   const helperA = helper ? 0.001 : 0;
   const pullOhm = isQuick && helper ? QUICK_PULL_OHM : PULL_OHM;
-  const drivenV = drivingV(part, chip, rail);
+  const driven = drivingOf(part, chip, rail);
   if (part.type === 'field-effect')
     return {
       part,
       gateOhm: GATE_OHM,
-      drivenV,
+      driven,
       pinA: helperA,
       helper,
       helperA,
@@ -109,7 +109,7 @@ export function standBefore(
       holdOhm: GATE_OHM + pullOhm,
       junctionV: 0,
     };
-  const volts = part.side === 'low' ? chip.nominalV : rail.nominalV;
+  const volts = driven.nominalV;
   // Round down: more base current keeps it full on, as long as the pin can give it.
   const gateOhm = standardNeighbours(
     Math.max(1, baseResistor.reckon({ Vp: volts, Vbe: part.gateV, g: FORCED_GAIN, Ic: Math.max(1e-6, channelA) })),
@@ -117,7 +117,7 @@ export function standBefore(
   return {
     part,
     gateOhm,
-    drivenV,
+    driven,
     pinA: helper ? helperA : Math.max(0, (volts - part.gateV) / gateOhm),
     helper,
     helperA,
@@ -159,7 +159,7 @@ export function chooseTransistor(
   const able = named
     ? [named]
     : transistors.filter(
-        (part) => part.side === ask.side && part.gateV <= drivingV(part, between.chip, between.rail) + 1e-9,
+        (part) => part.side === ask.side && part.gateV <= drivingOf(part, between.chip, between.rail).leastV + 1e-9,
       );
   let strongest: TransistorSwitch | null = null;
   for (const part of able) {

@@ -156,7 +156,7 @@ describe('a sum about lights and a plan of the same thing say the same', () => {
       for (const boardId of boards) {
         const design = loadOn(boardId, part.id, 0.3);
         const assessment = assess(design);
-        const gateV = assessment.loads[0]?.transistor?.drivenV ?? Number.NaN;
+        const gateV = assessment.loads[0]?.transistor?.driven.leastV ?? Number.NaN;
         const answer = answerOf('mosfet-switch', { loadA: 0.3, gateV, onOhm: part.onOhm, promisedAtV: part.gateV });
         const [ofSum] = answer.findings.filter(({ id }) => id === 'gate-low');
         const [ofPlan] = checkDesign(design, assessment).filter(({ rule }) => rule === 'gate-low');
