@@ -16,6 +16,7 @@ import { type CourseStretch, layOutCourse, meanOfCourse } from './assess/course.
 import { type LineOfData, listDataLines } from './assess/dataLines.ts';
 import { fitAll, type PlacedFit } from './assess/fits.ts';
 import { listFreePorts } from './assess/freePorts.ts';
+import { guardSupply, type LaidGuard, type SupplyGuard } from './assess/guards.ts';
 import type { GuideAssessment } from './assess/guides.ts';
 import { keepFew } from './assess/keepFew.ts';
 import { limitOf } from './assess/limit.ts';
@@ -37,7 +38,7 @@ import {
 import { type ChainVoltage, solveChain } from './assess/tapeVoltage.ts';
 import { deviate, type LaidTree } from './assess/trees.ts';
 import { reckonWarmth, type Warmth } from './assess/warm.ts';
-import { figureRails, guardRail, loadWires, type RailFigures } from './assess/wiring.ts';
+import { figureRails, loadWires, type RailFigures } from './assess/wiring.ts';
 import { countLights, type PlacedGroup, type PlacedTape } from './items/index.ts';
 import type { MovableGroup } from './lights/index.ts';
 import { compileShow, type Show, type ShowLimit } from './motion/index.ts';
@@ -166,8 +167,8 @@ export interface Assessment {
  * what the limiter is set to, how long it runs. Plain data, so that it can be found in a worker and given to `assess`.
  */
 export interface Searches {
-  /** Null where no program limits a rail. */
-  readonly railLimitA: number | null;
+  /** What its limiter keeps to, by the id of each source on which a program lights anything. */
+  readonly guards: ReadonlyMap<string, SupplyGuard>;
   /** By the id of each source. */
   readonly supplies: ReadonlyMap<string, SupplySearch>;
 }
@@ -176,7 +177,7 @@ export interface Searches {
 interface Reckoned {
   readonly assessment: Assessment;
   readonly input: SuppliesInput;
-  readonly railLimitA: number | null;
+  readonly guards: ReadonlyMap<string, SupplyGuard>;
 }
 
 /** Evenings of each pack of an assessed design; for the night run and its sampling. */
@@ -210,14 +211,14 @@ export const assess = (
 
 /** An assessment, and apart what was found by searching. */
 export function assessAndTell(design: Design): { readonly assessment: Assessment; readonly searches: Searches } {
-  const { assessment, railLimitA } = reckon(design, withOwnParts(design.ownParts));
+  const { assessment, guards } = reckon(design, withOwnParts(design.ownParts));
   const supplies = new Map(
     assessment.supplies.map(({ rail, reserve, ceilings, runsFor }): [string, SupplySearch] => [
       rail.id,
       { reserve, ceilings, runsFor },
     ]),
   );
-  return { assessment, searches: { railLimitA, supplies } };
+  return { assessment, searches: { guards, supplies } };
 }
 
 function reckon(design: Design, library: Library, searched: Searches | null = null): Reckoned {
@@ -234,12 +235,7 @@ function reckon(design: Design, library: Library, searched: Searches | null = nu
       return boards.length < 2 || (board !== null && drives(built, board.id, groupId));
     },
   });
-  const { budgets, weights, course, runs, peaks, guard, guards, limit, input, supplies } = load(
-    design,
-    built,
-    show,
-    searched,
-  );
+  const { budgets, weights, course, runs, peaks, guards, limit, input, supplies } = load(design, built, show, searched);
   const { joins, nets } = wires;
   const allWhiteA = consumers.reduce((sum, each) => sum + each.restA + each.steadyPeakA + fullOf(each, 'peak'), 0);
   const hungriest = hungriestOf(budgets);
@@ -270,7 +266,7 @@ function reckon(design: Design, library: Library, searched: Searches | null = nu
     driven,
     loads,
     pins,
-    programs: listPrograms(design, built, { dataLines, guards, whole: limit }),
+    programs: listPrograms(design, built, { dataLines, guards: [...guards.values()], whole: limit, peaks }),
     dataLines,
     copiesInStep: judgeCopies(design, show),
     sensing,
@@ -302,7 +298,7 @@ function reckon(design: Design, library: Library, searched: Searches | null = nu
     shopping: built.shopping,
     costPerCopy: totalCost(built.shopping),
   };
-  return { assessment, input, railLimitA: guard?.limitA ?? null };
+  return { assessment, input, guards: new Map([...guards].map(([id, { nodeOf: _, ...found }]) => [id, found])) };
 }
 
 /** Runs the moods for their currents, as far as the limiter leaves them, and reckons every source with what it feeds. */
@@ -316,23 +312,8 @@ function load(design: Design, built: Build, show: Show, searched: Searches | nul
     return tree ? [{ rail, tree }] : [];
   });
 
-  const hungriest = guardedRail(chains, byId, consumers, show);
-  const isOn = (tree: LaidTree, consumer: Consumer): boolean => wires.nodeOf(tree, consumer) >= 0;
-  const main = laid.find(({ tree }) => hungriest !== null && isOn(tree, hungriest)) ?? null;
-  const guard = guardRail(wires, main?.tree ?? null, hungriest, searched?.railLimitA ?? null);
-  // Lights on supplies of their own are held to what those bear, whatever the others give.
-  const others = laid.flatMap(({ tree }) => {
-    if (tree === main?.tree) return [];
-    const own = guardedRail(
-      chains,
-      byId,
-      consumers.filter((each) => isOn(tree, each)),
-      show,
-    );
-    return guardRail(wires, tree, own && isOn(tree, own) ? own : null, null) ?? [];
-  });
-  const guards = guard ? [guard, ...others] : others;
-  const limit = limitOf(guards, show, byId);
+  const guards = guardSupplies(built, show, laid, searched?.guards ?? null);
+  const limit = limitOf([...guards.values()], show, byId);
   const budgets = limitBudgets(asSet, show, limit);
   const course = layOutCourse(design, budgets, steadyOf(built, show));
   const input: SuppliesInput = {
@@ -353,7 +334,7 @@ function load(design: Design, built: Build, show: Show, searched: Searches | nul
       searched?.supplies.get(each.rail.id),
     ),
   );
-  return { budgets, weights, course, runs, peaks, guard, guards, limit, input, supplies };
+  return { budgets, weights, course, runs, peaks, guards, limit, input, supplies };
 }
 
 /** What every mood draws as it is set. */
@@ -425,8 +406,27 @@ const keptEnds = keepFew(
   2,
 );
 
-/** The consumer whose rail the program's limiter guards: the pixels, or what else moods make draw most. */
-function guardedRail(
+/** What the program’s limiter keeps to, by source: first the one on which the hungriest lights hang. */
+function guardSupplies(
+  { wires, chains, byId, consumers }: Build,
+  show: Show,
+  laid: readonly { readonly rail: { readonly id: string }; readonly tree: LaidTree }[],
+  searched: ReadonlyMap<string, SupplyGuard> | null,
+): ReadonlyMap<string, LaidGuard> {
+  const hungriest = hungriestIn(chains, byId, consumers, show);
+  const moved = consumers.filter(({ id }) => show.groups.some((group) => group.id === id));
+  const guards = laid.flatMap(({ rail, tree }): [string, LaidGuard][] => {
+    const isHere = (each: Consumer): boolean => wires.nodeOf(tree, each) >= 0;
+    const first = hungriestIn(chains, byId, consumers.filter(isHere), show);
+    const guard = guardSupply(wires, tree, first, moved.filter(isHere), searched?.get(rail.id) ?? null);
+    return guard ? [[rail.id, guard]] : [];
+  });
+  const isMain = ([, { nodeOf }]: [string, LaidGuard]): boolean => hungriest !== null && nodeOf(hungriest) >= 0;
+  return new Map([...guards.filter(isMain), ...guards.filter((each) => !isMain(each))]);
+}
+
+/** Whose rail the program's limiter tells of: the pixels, or what else moods make draw most. */
+function hungriestIn(
   chains: readonly (readonly PlacedTape[])[],
   byId: ReadonlyMap<string, Consumer>,
   consumers: readonly Consumer[],

@@ -42,15 +42,24 @@ typedef struct {
   uint8_t switches;
   uint16_t offset;
   uint32_t microamps_per_byte;
-  /* Which of the limits it counts in and is dimmed for; UG_NO_LIMIT = none. */
+  /* The limit of its rail, which it counts in and is dimmed for; UG_NO_LIMIT = none. */
   uint8_t limit;
+#if UG_USES_RAILS
+  /* The limit of all rails of its supply together, and what it counts there. */
+  uint8_t together;
+  uint32_t together_microamps;
+#endif
 } ug_group;
 
-/* What one supply bears: what all on it draws dark, and the most that it gives; a limit of 0 is none. */
+/* What one rail bears, or all rails of one supply: what all on it draws dark, and the most that it gives; a limit of 0 is
+ * none. Those of one supply stand together. */
 #define UG_NO_LIMIT 255u
 typedef struct {
   uint32_t rest_microamps;
   uint32_t limit_microamps;
+#if UG_USES_RAILS
+  uint8_t supply;
+#endif
 } ug_limit;
 
 /* A line of pixels: where its bytes stand in the frame, three a pixel; how many a pixel takes on the wire, and which die each

@@ -155,44 +155,64 @@ uint8_t ug_wire(const UG_FLASH ug_line *line, const uint8_t *rgb, uint8_t k, uin
   return die == 3 ? white : (uint8_t)(rgb[die] - white);
 }
 
-/* What hangs on one supply. */
-static uint16_t limit_supply(const UG_FLASH ug_show *show, uint8_t supply, uint8_t *frame) {
-  const UG_FLASH ug_limit *limit = &show->limits[supply];
+#if UG_USES_RAILS
+#define SUPPLY_OF(show, l) ((show)->limits[l].supply)
+#else
+#define SUPPLY_OF(show, l) (l)
+#endif
+
+/* What a light of a group counts in a limit; 0 where it does not. */
+static uint32_t counts_in(const UG_FLASH ug_group *group, uint8_t limit) {
+#if UG_USES_RAILS
+  if (group->together == limit) return group->together_microamps;
+#endif
+  return group->limit == limit ? group->microamps_per_byte : 0;
+}
+
+/* The scale at which a frame keeps one limit; 256 = as it is. */
+static uint16_t scale_for(const UG_FLASH ug_show *show, uint8_t l, const uint8_t *frame) {
+  const UG_FLASH ug_limit *limit = &show->limits[l];
   uint64_t lit = 0, room, switched = 0;
-  uint32_t scale;
   uint16_t g, i;
   if (limit->limit_microamps == 0) return 256;
   for (g = 0; g < show->group_count; g++) {
     const UG_FLASH ug_group *group = &show->groups[g];
-    uint32_t bytes = (uint32_t)group->points * group->bytes_per_point, sum = 0;
-    if (group->limit != supply) continue;
+    uint32_t bytes = (uint32_t)group->points * group->bytes_per_point, sum = 0, microamps = counts_in(group, l);
+    if (microamps == 0) continue;
     for (i = 0; i < bytes; i++) sum += frame[group->offset + i];
     if (group->own_white)
       for (i = 0; i < bytes; i = (uint16_t)(i + 3u)) sum -= 2u * ug_white(frame + group->offset + i);
-    if (group->switches) switched += (uint64_t)sum * group->microamps_per_byte;
-    else lit += (uint64_t)sum * group->microamps_per_byte;
+    if (group->switches) switched += (uint64_t)sum * microamps;
+    else lit += (uint64_t)sum * microamps;
   }
   if (limit->rest_microamps >= limit->limit_microamps) room = 0;
   else room = (uint64_t)(limit->limit_microamps - limit->rest_microamps) * 255u;
   room = room > switched ? room - switched : 0;
-  if (lit <= room) return 256;
-  scale = (uint32_t)((room * 256u) / lit);
+  return lit <= room ? 256 : (uint16_t)((room * 256u) / lit);
+}
+
+/* What hangs on one supply is dimmed together. */
+static void dim_supply(const UG_FLASH ug_show *show, uint8_t supply, uint16_t scale, uint8_t *frame) {
+  uint16_t g, i;
   for (g = 0; g < show->group_count; g++) {
     const UG_FLASH ug_group *group = &show->groups[g];
-    uint32_t bytes = (uint32_t)group->points * group->bytes_per_point;
-    if (group->switches || group->limit != supply) continue;
+    uint16_t bytes = (uint16_t)(group->points * group->bytes_per_point);
+    if (group->switches || group->limit == UG_NO_LIMIT || SUPPLY_OF(show, group->limit) != supply) continue;
     for (i = 0; i < bytes; i++)
       frame[group->offset + i] = (uint8_t)(((uint32_t)frame[group->offset + i] * scale) >> 8);
   }
-  return (uint16_t)scale;
 }
 
 uint16_t ug_limit_frame(const UG_FLASH ug_show *show, uint8_t *frame) {
-  uint16_t least = 256, scale;
-  uint8_t supply;
-  for (supply = 0; supply < show->limit_count; supply++) {
-    scale = limit_supply(show, supply, frame);
-    if (scale < least) least = scale;
+  uint16_t least = 256, own = 256, scale;
+  uint8_t l;
+  for (l = 0; l < show->limit_count; l++) {
+    scale = scale_for(show, l, frame);
+    if (scale < own) own = scale;
+    if (l + 1u < show->limit_count && SUPPLY_OF(show, l + 1u) == SUPPLY_OF(show, l)) continue;
+    if (own < 256) dim_supply(show, SUPPLY_OF(show, l), own, frame);
+    if (own < least) least = own;
+    own = 256;
   }
   return least;
 }

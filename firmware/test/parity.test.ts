@@ -5,7 +5,7 @@ import { type Assessment, assess } from '@glimmer/core/assess';
 import { exportProgram, fingerprint, writeEngineTables } from '@glimmer/core/exports';
 import { itemsOf } from '@glimmer/core/items';
 import { gammaTable, lookTable, paintNow, passTime, sense, startPlayer, touch } from '@glimmer/core/motion';
-import { breathTable, type Move, moveKinds } from '@glimmer/core/moves';
+import { breathTable, changeMove, type Move, moveKinds } from '@glimmer/core/moves';
 import {
   applyEdits,
   type Control,
@@ -22,6 +22,7 @@ import { describe, expect, it } from 'vitest';
 import { anyDesign } from '../../core/tests/anyDesign.ts';
 import { demoPlan, ledsOf, moodOf, planOf, soundDesign, tapeOf } from '../../core/tests/designs.ts';
 import { anyMove } from '../../core/tests/moves.ts';
+import { twoRails } from '../../core/tests/twoRails.ts';
 import { engineFiles, writeProgram } from './program.ts';
 
 const firmware = join(import.meta.dirname, '..');
@@ -379,4 +380,23 @@ describe('the files of the program', () => {
     const folder = buildHost(demoPlan());
     expect(execFileSync('make', ['-s', 'board'], { cwd: folder, encoding: 'utf8' })).toBe('');
   });
+});
+
+it('several rails of one pack are limited alike, each by itself and all together', () => {
+  const design = twoRails('pack-lithium-round-2600', 800);
+  const lively: Design = {
+    ...design,
+    moods: {
+      ...design.moods,
+      list: design.moods.list.map((mood) => ({
+        ...mood,
+        moves: {
+          left: { kind: 'drift', colour: '#ffffff', second: '#ff4000', periodS: 2, wave: 5, level: 1 },
+          right: changeMove('chase', undefined, '#ffffff'),
+        },
+      })),
+    },
+  };
+  const steps = Array.from({ length: 400 }, (_, i): Step => ({ kind: 'frame', atMs: 25 * i }));
+  for (const each of [design, lively]) expectEqual(planOf(each), steps);
 });

@@ -33,6 +33,9 @@ interface MoodDraw {
   readonly runPeakA: number;
 }
 
+/** What is left of a mood. */
+type Limited = Pick<LimitedLoad, 'meanA' | 'peakA'>;
+
 /** A mood's draw, all consumers together. */
 export interface MoodBudget {
   readonly moodId: string;
@@ -45,7 +48,7 @@ export interface MoodBudget {
   /** All at their height at once: moves of unlike length drift until they meet. What moves as one counts as one. */
   readonly peakA: number;
   /** What is left of both once the program's limiter has cut what the supply does not bear; null = it never acts. */
-  readonly limited: { readonly meanA: number; readonly peakA: number } | null;
+  readonly limited: Limited | null;
   readonly groups: readonly GroupInMood[];
   /** What the engine’s frames come to. */
   readonly load: MoodLoad;
@@ -200,14 +203,19 @@ export const peakWithSigns = (budget: MoodBudget): number =>
 
 /** The budgets again, with what the limiter leaves of those moods that would pass it. */
 export const limitBudgets = (budgets: readonly MoodBudget[], show: Show, limit: ShowLimit): MoodBudget[] =>
-  budgets.map((budget, i) =>
-    limit.limitMicroA === 0 || budget.peakA * 1e6 <= limit.limitMicroA
-      ? budget
-      : { ...budget, limited: withRuns(measureLimited(show, i, limit), budget.draw) },
-  );
+  budgets.map((budget, i) => {
+    // What is below the limit of every rail in all needs no second look.
+    const isBelow = limit.supplies.every(
+      ({ rails, together }) =>
+        !together && rails.every(({ limitMicroA }) => limitMicroA === 0 || budget.peakA * 1e6 <= limitMicroA),
+    );
+    if (isBelow) return budget;
+    const left = measureLimited(show, i, limit);
+    return left.acts ? { ...budget, limited: withRuns(left, budget.draw) } : budget;
+  });
 
 /** With the loads that the mood runs, which no limiter dims. */
-const withRuns = (left: LimitedLoad, { runMeanA, runPeakA }: MoodDraw): LimitedLoad => ({
+const withRuns = (left: Limited, { runMeanA, runPeakA }: MoodDraw): Limited => ({
   meanA: left.meanA + runMeanA,
   peakA: left.peakA + runPeakA,
 });

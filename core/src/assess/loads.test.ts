@@ -6,7 +6,7 @@ import { solveNetlist } from '../circuit/index.ts';
 import { drawNetwork } from '../exact/index.ts';
 import { exportShoppingCsv, exportWireCsv } from '../exports/index.ts';
 import { checkDesign } from '../findings/index.ts';
-import { paintFrame } from '../motion/index.ts';
+import { firstRail, paintFrame } from '../motion/index.ts';
 import { applyEdits, type Design, type Item } from '../plan/index.ts';
 import { usualPrinter } from '../units/index.ts';
 
@@ -85,7 +85,7 @@ describe('a load that a mood starts', () => {
     paintFrame(show, 0, 0, frame);
     expect([...frame]).toEqual([0]);
     // Counted by the limiter with what it starts with.
-    expect((limit.microAPerByte[0] ?? 0) / 1e6).toBeCloseTo(0.75, 3);
+    expect((firstRail(limit).microAPerByte[0] ?? 0) / 1e6).toBeCloseTo(0.75, 3);
   });
 
   it('the whole circuit gives it as much, and nothing at rest', () => {
@@ -188,7 +188,8 @@ describe('a load on a pack of its own', () => {
         },
       }),
     );
-    const of = (id: string): number => limit.microAPerByte[show.groups.findIndex((group) => group.id === id)] ?? 0;
+    const of = (id: string): number =>
+      firstRail(limit).microAPerByte[show.groups.findIndex((group) => group.id === id)] ?? 0;
     expect(of('lamp')).toBeGreaterThan(0);
     expect(of('horn')).toBe(0);
   });

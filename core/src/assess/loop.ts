@@ -1,5 +1,13 @@
 import { type DataLine, longestWaitS, timeScan } from '../drive/index.ts';
-import { cyclesAtWorst, cyclesToScan, memoryOfShow, programOfShow, type Show } from '../motion/index.ts';
+import {
+  costOfLimits,
+  cyclesAtWorst,
+  cyclesToScan,
+  memoryOfShow,
+  programOfShow,
+  type Show,
+  type ShowLimit,
+} from '../motion/index.ts';
 import { type ControllerPart, talksAtBaud } from '../parts/index.ts';
 
 /** One turn of the program's loop at its hardest, and what the program takes of its controller. */
@@ -39,13 +47,15 @@ export function budgetLoop(
   show: Show,
   controller: ControllerPart,
   lines: readonly Pick<DataLine, 'frameS' | 'memoryBytes'>[],
+  limit: ShowLimit,
 ): LoopBudget {
+  const ofLimits = costOfLimits(show, limit);
   // The turns of a grid interrupt all else; so much of the time is theirs.
   const ofTurns = show.groups.reduce(
     (share, { scan }) => (scan && scan.how !== 'told' ? share + timeScan(controller, scan.turns).ofChip : share),
     0,
   );
-  const cycles = cyclesAtWorst(show) + cyclesToScan(show);
+  const cycles = cyclesAtWorst(show) + cyclesToScan(show) + ofLimits.cycles;
   const computeS = cycles / (controller.clockMhz * 1e6 * controller.worthCycles) / Math.max(0.1, 1 - ofTurns);
   const gapS = (controller.byteGapUs ?? 0) * 1e-6;
   const sendS = lines.reduce((sum, { frameS, memoryBytes }) => sum + frameS + memoryBytes * gapS, 0);
@@ -63,7 +73,8 @@ export function budgetLoop(
     memoryBytes: memoryOfShow(show) + (isWide(controller) ? wideMemory(show) : 0) + controller.stackBytes,
     memoryOf: controller.memoryBytes,
     programBytes: Math.ceil(
-      programOfShow(show, talksAtBaud(controller) !== null) * (isWide(controller) ? WIDE_TIMES : 1),
+      (programOfShow(show, talksAtBaud(controller) !== null) + ofLimits.programBytes) *
+        (isWide(controller) ? WIDE_TIMES : 1),
     ),
     programOf: controller.programBytes,
   };

@@ -5,7 +5,7 @@ import { assess } from '../assess.ts';
 import { startSimulated } from '../bench/index.ts';
 import { fingerprint, writeMoodCard } from '../exports/index.ts';
 import { exposedShare } from '../lights/index.ts';
-import { mapMoods, offerMoods, traceCurrent } from '../motion/index.ts';
+import { firstRail, mapMoods, offerMoods, traceCurrent } from '../motion/index.ts';
 import { sayMove } from '../moves/index.ts';
 import { type Control, type Design, listOccasions, type Mood, occasionsOf, type Plan, sayWhen } from '../plan/index.ts';
 import { readPlan } from '../plan/reading.ts';
@@ -28,7 +28,7 @@ describe('the current of a mood', () => {
     moods.forEach((mood, i) => {
       if (mood.limited) return;
       // Each column is the highest of its frames, so that many short ones come to the mean.
-      const trace = traceCurrent(show, i, limit, { spanMs: 120_000, columns: 6000 });
+      const trace = traceCurrent(show, i, firstRail(limit), { spanMs: 120_000, columns: 6000 });
       const mean = trace.reduce((sum, currentA) => sum + currentA, 0) / trace.length;
       expect(Math.abs(mean / mood.meanA - 1)).toBeLessThan(0.03);
     });
@@ -39,7 +39,10 @@ describe('the current of a mood', () => {
     const bright = (brightness: number) => {
       const list = design.moods.list.map((mood) => (mood === strike ? { ...mood, brightness } : mood));
       const assessed = assess({ ...design, moods: { ...design.moods, list } });
-      return { mood: assessed.moods.find((mood) => mood.name === 'Strike'), limitA: assessed.limit.limitMicroA / 1e6 };
+      return {
+        mood: assessed.moods.find((mood) => mood.name === 'Strike'),
+        limitA: firstRail(assessed.limit).limitMicroA / 1e6,
+      };
     };
     const [dim, full] = [bright(0.2), bright(1)];
     expect(dim.mood?.limited).toBeNull();

@@ -4,7 +4,8 @@ import { type Board, boardOf } from '../network/index.ts';
 import type { Design } from '../plan/index.ts';
 import type { Build } from './build.ts';
 import type { LineOfData } from './dataLines.ts';
-import { type Guarded, limitOf } from './limit.ts';
+import type { LaidGuard } from './guards.ts';
+import { limitOf } from './limit.ts';
 import { budgetLoop, type LoopBudget } from './loop.ts';
 import { thresholdsById } from './sensing.ts';
 
@@ -21,28 +22,31 @@ export interface BoardAssessment {
 
 interface Programmed {
   readonly dataLines: readonly LineOfData[];
-  readonly guards: readonly Guarded[];
+  readonly guards: readonly LaidGuard[];
   /** The limit of all that moods move, which a board by itself has. */
   readonly whole: ShowLimit;
+  /** Highest current of each consumer in its moods. */
+  readonly peaks: ReadonlyMap<string, number>;
 }
 
 /** Each board with its own part of the show. */
 export function listPrograms(design: Design, built: Build, programmed: Programmed): BoardAssessment[] {
   const { boards, byId } = built;
-  const { dataLines, guards, whole } = programmed;
-  return boards.map((board) => {
-    const show = showOfBoard(design, built, board);
+  const { dataLines, guards, whole, peaks } = programmed;
+  const shows = boards.map((board) => showOfBoard(design, built, board));
+  return boards.flatMap((board, i): BoardAssessment[] => {
+    const show = shows[i];
+    if (!show) return [];
+    const others = shows.filter((_, k) => k !== i);
+    const limit = boards.length === 1 ? whole : limitOf(guards, show, byId, { own: show, others, peaks });
     const lines = dataLines.filter((each) => each.board?.id === board.id);
-    return {
-      board,
+    const loop = budgetLoop(
       show,
-      limit: boards.length === 1 ? whole : limitOf(guards, show, byId),
-      loop: budgetLoop(
-        show,
-        board.part,
-        lines.map(({ line }) => line),
-      ),
-    };
+      board.part,
+      lines.map(({ line }) => line),
+      limit,
+    );
+    return [{ board, show, limit, loop }];
   });
 }
 

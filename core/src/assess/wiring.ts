@@ -21,7 +21,7 @@ import {
 } from '../network/index.ts';
 import type { Library } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
-import { addDraws, type Draws, findRailLimitA, findReserve, operate } from '../power/index.ts';
+import { addDraws, type Draws, operate } from '../power/index.ts';
 import type { MoodBudget } from './budget.ts';
 import { sharesOfLine } from './chainLadder.ts';
 import { type Consumer, fullOf } from './consumers.ts';
@@ -29,8 +29,6 @@ import type { ControlDraw } from './controlDraws.ts';
 import type { CourseStretch } from './course.ts';
 import { type Drawn, darkDraws, lightDraws } from './draws.ts';
 import type { Switching } from './drive.ts';
-import { keepFew } from './keepFew.ts';
-import type { Guarded } from './limit.ts';
 import { sharesOfPlain } from './plainFeeds.ts';
 import { type LineShare, loadOfRun, mostOfRail } from './runLoads.ts';
 import type { SupplyAssessment } from './supplies.ts';
@@ -244,29 +242,6 @@ export function loadWires(
     return draft ? loadRun(run, loadOfRun(input, draft, known).peakA) : run;
   });
   return { runs, peaks };
-}
-
-/** The most that a rail gives with little charge left and all else dark: it follows from the build. */
-const keptRailLimit = keepFew(({ drawnIn }: Wires, laid: LaidTree, node: number): number => {
-  const drawn = drawnIn(laid);
-  const reserve = findReserve(laid.tree, darkDraws(drawn, 'mean'));
-  return findRailLimitA(laid.tree, reserve, node, darkDraws(drawn, 'peak'));
-});
-
-/**
- * What the limiter of a program guards: a rail of a tree, or nothing while there is none.
- * @param searchedA the most that rail gives, where it was found before
- */
-export function guardRail(
-  wires: Wires,
-  laid: LaidTree | null,
-  guarded: Consumer | null,
-  searchedA: number | null,
-): Guarded | null {
-  if (!laid || !guarded) return null;
-  const node = wires.nodeOf(laid, guarded);
-  const limitA = searchedA ?? keptRailLimit(wires, laid, node);
-  return { node, nodeOf: wires.drawnIn(laid).nodeOf, limitA };
 }
 
 /** What flows on each rail, in all. */

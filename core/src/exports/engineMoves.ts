@@ -1,4 +1,4 @@
-import { engineParts, type Uses } from '../motion/index.ts';
+import { engineParts, isByRail, type ShowLimit, type Uses } from '../motion/index.ts';
 import {
   type CompiledMove,
   type FieldType,
@@ -39,10 +39,11 @@ const NOTE = '/* Written from core/src/moves by `npm run docs`; change those, no
 const usesInC = (name: string): string => `UG_USES_${name.replaceAll(/[ -]/g, '_').toUpperCase()}`;
 
 /** `uses.h`: what of the engine a plan asks for; what it does not is left out of its program. */
-export function writeUses({ kinds, parts }: Uses): string {
+export function writeUses({ kinds, parts }: Uses, limit: ShowLimit): string {
   const said = [
     ...moveKinds.map((kind) => [kind, kinds.includes(kind)] as const),
     ...engineParts.map((part) => [part, parts.has(part)] as const),
+    ['rails', isByRail(limit)] as const,
   ];
   return `/* What of the engine this plan asks for. Written by Unruly Glimmer; change the plan, not this. */
 #ifndef USES_H

@@ -31,16 +31,19 @@ clean:
 
 /** What the program does by itself to keep within the supply. */
 function sayLimit({ limit }: ProgramPart): Message {
-  const known = [limit, ...limit.others].filter(({ limitMicroA }) => limitMicroA > 0);
+  const known = limit.supplies.flatMap(({ rails }) => rails).filter(({ limitMicroA }) => limitMicroA > 0);
   const bears = joinMessages(
     known.map(({ limitMicroA }) => say`${amps(limitMicroA / 1e6)}`),
     ' and ',
   );
+  const together = limit.supplies.some((each) => each.together !== null)
+    ? ' Where rails share a pack they are held to what it gives together, too.'
+    : '';
   if (known.length === 0)
     return 'The plan has no pack yet, so the program limits nothing: dim the moods until you know the supply.';
   return known.length === 1
     ? say`Light comes up over half a second, and no frame draws more than ${bears}, which the supply bears with a tenth of its charge left.`
-    : say`Light comes up over half a second, and no frame draws more than ${bears} from its supplies, which each bears with a tenth of its charge left.`;
+    : say`Light comes up over half a second, and no frame draws more than ${bears} from its rails, which each bears with a tenth of its charge left.${together}`;
 }
 
 /** What its board file is built for, and so by which compiler; the eight-bit ones say nothing of it. */
@@ -135,7 +138,7 @@ export function exportProgram(
   const parts = listProgramParts(plan, assessment);
   const files = (part: ProgramPart): Readonly<Record<string, string>> => ({
     ...Object.fromEntries(Object.entries(engine).filter(([name]) => !name.endsWith('.mk'))),
-    'uses.h': writeUses(usesOf(part.show)),
+    'uses.h': writeUses(usesOf(part.show), part.limit),
     'show.h': writeShowHeader(plan, part),
     'show.c': writeShowTables(plan, assessment, part),
     'pins.h': writePins(plan, part),

@@ -3,12 +3,14 @@ import { type Control, kindOf, orderOfTape, sparesBefore } from '../items/index.
 import {
   ANY,
   chargeControlOf,
+  isByRail,
+  limitsOfSupply,
   NAME_BYTES,
   plainText,
+  type RailLimit,
   type ShowControl,
   type ShowCue,
   type ShowLayer,
-  type SupplyLimit,
   sayable,
 } from '../motion/index.ts';
 import { type ColourOrder, talksAtBaud } from '../parts/index.ts';
@@ -165,15 +167,35 @@ extern const UG_FLASH char ug_mood_names[][UG_NAME_BYTES];
 }
 
 /** What each supply bears, the hungriest first. */
-const limitsOf = ({ limit }: ProgramPart): readonly SupplyLimit[] => [limit, ...limit.others];
+const limitsOf = ({ limit }: ProgramPart): readonly (RailLimit & { readonly supply: number })[] =>
+  limit.supplies.flatMap((each, supply) => limitsOfSupply(each).map((of) => ({ ...of, supply })));
 
-/** Number of the limit that a group is dimmed for; −1 where there is none. */
-const limitOfGroup = (limits: readonly SupplyLimit[], g: number): number => limits.findIndex(({ dims }) => dims[g]);
+/** The fields of a group that say what limits it. */
+function writeLimitOf({ limit }: ProgramPart, g: number): string {
+  let before = 0;
+  for (const supply of limit.supplies) {
+    const rail = supply.railOf[g] ?? -1;
+    if (rail >= 0) {
+      const { rails, together } = supply;
+      return [
+        `.microamps_per_byte = ${rails[rail]?.microAPerByte[g] ?? 0}u, .limit = ${before + rail}`,
+        ...(isByRail(limit)
+          ? [
+              together
+                ? `.together = ${before + rails.length}, .together_microamps = ${together.microAPerByte[g] ?? 0}u`
+                : '.together = UG_NO_LIMIT',
+            ]
+          : []),
+      ].join(', ');
+    }
+    before += limitsOfSupply(supply).length;
+  }
+  return `.limit = UG_NO_LIMIT${isByRail(limit) ? ', .together = UG_NO_LIMIT' : ''}`;
+}
 
 /** The rows of each table, and the lists that they name. */
 function layTables({ design }: Plan, assessment: Assessment, part: ProgramPart) {
   const { show } = part;
-  const limits = limitsOf(part);
   const lists = keepLists();
   const setName = (index: number): string => {
     const id = show.sets[index]?.id ?? '';
@@ -191,7 +213,7 @@ function layTables({ design }: Plan, assessment: Assessment, part: ProgramPart) 
   };
   const groups = show.groups.map(
     (group, g) =>
-      `  { .points = ${group.points}, .bytes_per_point = ${group.bytesPerPoint}, .own_white = ${yes(group.whiteDie === 'lit')}, .switches = ${yes(group.switches === true)}, .offset = ${group.offset}, .microamps_per_byte = ${limits[limitOfGroup(limits, g)]?.microAPerByte[g] ?? 0}u, .limit = ${limits[limitOfGroup(limits, g)] ? `${limitOfGroup(limits, g)}` : 'UG_NO_LIMIT'} }, /* ${setName(g)} */`,
+      `  { .points = ${group.points}, .bytes_per_point = ${group.bytesPerPoint}, .own_white = ${yes(group.whiteDie === 'lit')}, .switches = ${yes(group.switches === true)}, .offset = ${group.offset}, ${writeLimitOf(part, g)} }, /* ${setName(g)} */`,
   );
   const sets = show.sets.map(
     (set, i) =>
@@ -253,7 +275,8 @@ ${rows(groups, '{ .points = 0 }')}
 static const UG_FLASH ug_limit limits[] = {
 ${rows(
   limitsOf(part).map(
-    ({ restMicroA, limitMicroA }) => `  { .rest_microamps = ${restMicroA}u, .limit_microamps = ${limitMicroA}u },`,
+    ({ restMicroA, limitMicroA, supply }) =>
+      `  { .rest_microamps = ${restMicroA}u, .limit_microamps = ${limitMicroA}u${isByRail(part.limit) ? `, .supply = ${supply}` : ''} },`,
   ),
   '{ .limit_microamps = 0 }',
 )}

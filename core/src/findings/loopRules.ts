@@ -22,7 +22,7 @@ const isEnough = (loop: LoopBudget): boolean =>
  * Puts a controller there that bears the rail, has room and time for the program, and a pin for all: one of the same
  * logic voltage, for which the pins' loads are reckoned, if there is one; of those the cheapest.
  */
-function larger({ design, assessment, library }: RuleInput, { board, show }: BoardAssessment): readonly Fix[] {
+function larger({ design, assessment, library }: RuleInput, { board, show, limit }: BoardAssessment): readonly Fix[] {
   const pins = assessment.pins.find((each) => each.board.id === board.id);
   const demands = pins?.plan.given.map(({ demand }) => demand) ?? [];
   const lines = assessment.dataLines.flatMap((each) => (each.board?.id === board.id ? [each.line] : []));
@@ -33,7 +33,7 @@ function larger({ design, assessment, library }: RuleInput, { board, show }: Boa
   const suits = (part: ControllerPart): boolean =>
     part.id !== board.part.id &&
     isFed(part) &&
-    isEnough(budgetLoop(show, part, lines)) &&
+    isEnough(budgetLoop(show, part, lines, limit)) &&
     assignPins(part, demands, []).ok;
   const [best] = [...library.parts.values()]
     .flatMap((part) => (part.kind === 'controller' && suits(part) ? [part] : []))

@@ -1,4 +1,5 @@
 import { isAlike, moveBytes, moveOf } from '../moves/index.ts';
+import { isByRail, limitsOfSupply, type ShowLimit } from './limit.ts';
 import { diceOf, type Show, type ShowLayer, type ShowMood } from './show.ts';
 import { type EnginePart, type Uses, usesOf } from './uses.ts';
 
@@ -93,6 +94,20 @@ const sumOfScans = (show: Show, of: (cost: ScanCost) => number): number =>
 
 /** Cycles that it takes to hand a frame to what scans its lights. */
 export const cyclesToScan = (show: Show): number => sumOfScans(show, ({ cycles }) => cycles);
+
+/** What it adds to keep more than one limit, measured as above: the loop over them, and what weighs rails of one supply. */
+const LIMITS_BYTES = { supplies: 100, rails: 930 } as const;
+
+/** What several limits add to a program: the code, a row for each limit, what each group says of it; and time. */
+export function costOfLimits(show: Show, limit: ShowLimit): { readonly programBytes: number; readonly cycles: number } {
+  const count = limit.supplies.flatMap(limitsOfSupply).length;
+  if (count < 2) return { programBytes: 0, cycles: 0 };
+  return {
+    programBytes: LIMITS_BYTES[isByRail(limit) ? 'rails' : 'supplies'] + 10 * count + 5 * show.groups.length,
+    // Every byte is counted once more where rails are weighed together, and then cut.
+    cycles: limit.supplies.some(({ together }) => together) ? 95 * show.frameBytes : 0,
+  };
+}
 
 /** Memory of cells that live: two boards of 256, this generation and the next, for the two moves last looked at. */
 const CELLS_MEMORY = 137;

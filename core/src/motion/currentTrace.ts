@@ -1,5 +1,5 @@
 import { paintFrame } from './frame.ts';
-import { litOf, type ShowLimit } from './limit.ts';
+import { litOf, type RailLimit } from './limit.ts';
 import type { Show } from './show.ts';
 
 /** Between two frames looked at; the shortest shot worth drawing lasts longer. */
@@ -8,13 +8,13 @@ const LOOK_MS = 20;
 const MOST_LOOKS = 16;
 
 /**
- * Current of a mood over time on the rail, from the engine's own frames, before the limiter, in amperes: evenly spaced
+ * Current of a mood over time on one rail, from the engine's own frames, before the limiter, in amperes: evenly spaced
  * columns, each the highest of the frames within it, so that a short flash is not stepped over.
  */
 export function traceCurrent(
   show: Show,
   moodIndex: number,
-  limit: ShowLimit,
+  rail: RailLimit,
   options: { readonly spanMs: number; readonly columns: number },
 ): readonly number[] {
   const frame = new Uint8Array(show.frameBytes);
@@ -24,8 +24,8 @@ export function traceCurrent(
     let highest = 0;
     for (let look = 0; look < looks; look += 1) {
       paintFrame(show, moodIndex, Math.trunc((column + look / looks) * columnMs), frame);
-      highest = Math.max(highest, litOf(show, limit, frame));
+      highest = Math.max(highest, litOf(show, rail, frame));
     }
-    return (limit.restMicroA + highest / 255) / 1e6;
+    return (rail.restMicroA + highest / 255) / 1e6;
   });
 }

@@ -1,11 +1,27 @@
 export { arrange, type ShowSet } from './arrange.ts';
 export { compileShow, type ShowInput } from './compileShow.ts';
-export { cyclesAtWorst, cyclesOfMood, cyclesToScan, memoryOfFrames, memoryOfShow, programOfShow } from './cost.ts';
+export {
+  costOfLimits,
+  cyclesAtWorst,
+  cyclesOfMood,
+  cyclesToScan,
+  memoryOfFrames,
+  memoryOfShow,
+  programOfShow,
+} from './cost.ts';
 export { traceCurrent } from './currentTrace.ts';
 export { crossFade } from './fade.ts';
 export { type Flashing, findFlashing } from './flashes.ts';
 export { paintFrame } from './frame.ts';
-export { limitFrame, type ShowLimit, type SupplyLimit } from './limit.ts';
+export {
+  firstRail,
+  isByRail,
+  limitFrame,
+  limitsOfSupply,
+  type RailLimit,
+  type ShowLimit,
+  type SupplyLimit,
+} from './limit.ts';
 export {
   type GroupLoad,
   type LimitedLoad,

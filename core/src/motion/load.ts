@@ -365,6 +365,8 @@ export function peakOfMood(load: MoodLoad, worth: readonly number[]): number {
 
 /** A mood's current once the limiter has seen each frame. */
 export interface LimitedLoad {
+  /** Whether any frame passes a limit. */
+  readonly acts: boolean;
   readonly meanA: number;
   readonly peakA: number;
 }
@@ -379,14 +381,16 @@ export function measureLimited(show: Show, moodIndex: number, limit: ShowLimit):
 
 function lookLimited(show: Show, moodIndex: number, limit: ShowLimit): LimitedLoad {
   const frame = new Uint8Array(show.frameBytes);
+  let acts = false;
   // Where nothing moves, one moment says all.
   const isStill = show.moods[moodIndex]?.throughMs === 1;
   const currents = Array.from({ length: isStill ? 1 : MOMENTS }, (_, i) => {
     paintFrame(show, moodIndex, momentMs(i), frame);
-    limitFrame(show, limit, frame);
+    if (limitFrame(show, limit, frame) < 256) acts = true;
     return (limit.restMicroA + lightsOf(show, limit, frame) / 255) / 1e6;
   });
   return {
+    acts,
     meanA: currents.reduce((sum, currentA) => sum + currentA, 0) / currents.length,
     peakA: Math.max(...currents),
   };

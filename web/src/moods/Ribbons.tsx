@@ -1,5 +1,5 @@
 import type { PlacedGroup } from '@glimmer/core/items';
-import type { Ribbon, Show, ShowLimit } from '@glimmer/core/motion';
+import type { RailLimit, Ribbon, Show } from '@glimmer/core/motion';
 import { parseColour } from '@glimmer/core/moves';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
@@ -149,7 +149,7 @@ function Scrubbed({ spanS, children }: { readonly spanS: number; readonly childr
 
 interface RibbonsProps {
   readonly show: Show;
-  readonly limit: ShowLimit;
+  readonly rail: RailLimit;
   readonly moodIndex: number;
   readonly placed: readonly PlacedGroup[];
   /** What each group is called. */
@@ -168,9 +168,9 @@ const layOutDark = (show: Show, spanS: number): Weave => ({
 });
 
 /** A mood as ribbons: time runs to the right, the lights of a group stand one under another. */
-export function Ribbons({ show, limit, moodIndex, placed, nameOf, spanS }: RibbonsProps) {
+export function Ribbons({ show, rail, moodIndex, placed, nameOf, spanS }: RibbonsProps) {
   const printer = usePrinter();
-  const woven = useWeave({ show, limit, moodIndex, spanS, columns: COLUMNS, mostRows: MOST_ROWS });
+  const woven = useWeave({ show, rail, moodIndex, spanS, columns: COLUMNS, mostRows: MOST_ROWS });
   // Until the first are woven, dark ones stand in their places, so that nothing below them moves when they come.
   const weave = woven ?? layOutDark(show, spanS);
   const { ribbons, trace } = weave;
@@ -192,11 +192,7 @@ export function Ribbons({ show, limit, moodIndex, placed, nameOf, spanS }: Ribbo
           </div>
         );
       })}
-      <CurrentTrace
-        trace={trace}
-        limitA={limit.limitMicroA === 0 ? null : limit.limitMicroA / 1e6}
-        spanS={weave.spanS}
-      />
+      <CurrentTrace trace={trace} limitA={rail.limitMicroA === 0 ? null : rail.limitMicroA / 1e6} spanS={weave.spanS} />
       <div className="figures ml-[7rem] flex justify-between text-tiny text-faint">
         {[0, 0.25, 0.5, 0.75, 1].map((share) => (
           <span key={share}>{printer.quantity('timeS', weave.spanS * share)}</span>

@@ -1,4 +1,5 @@
 import type { Assessment } from '@glimmer/core/assess';
+import { firstRail } from '@glimmer/core/motion';
 import { spanOfMove } from '@glimmer/core/moves';
 import { type Design, itemNamed, type Mood } from '@glimmer/core/plan';
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
@@ -227,7 +228,7 @@ export default function MoodsSheet() {
         <>
           <Ribbons
             show={assessment.show}
-            limit={assessment.limit}
+            rail={firstRail(assessment.limit)}
             moodIndex={index}
             placed={assessment.placed}
             nameOf={(id) => itemNamed(design, id)?.name ?? id}

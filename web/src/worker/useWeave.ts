@@ -22,7 +22,7 @@ export function useWeave(order: WeaveOrder): Weave | null {
     };
   }, []);
 
-  const { show, limit, moodIndex, spanS, columns, mostRows } = order;
+  const { show, rail, moodIndex, spanS, columns, mostRows } = order;
   useEffect(() => {
     const next = async (): Promise<void> => {
       const [asked, maker] = [waiting.current, remote.current];
@@ -36,8 +36,8 @@ export function useWeave(order: WeaveOrder): Weave | null {
       setWeave(made);
       await next();
     };
-    waiting.current = { show, limit, moodIndex, spanS, columns, mostRows };
+    waiting.current = { show, rail, moodIndex, spanS, columns, mostRows };
     void next();
-  }, [show, limit, moodIndex, spanS, columns, mostRows]);
+  }, [show, rail, moodIndex, spanS, columns, mostRows]);
   return weave;
 }

@@ -1,4 +1,4 @@
-import { type Ribbon, type Show, type ShowLimit, traceCurrent, weaveRibbons } from '@glimmer/core/motion';
+import { type RailLimit, type Ribbon, type Show, traceCurrent, weaveRibbons } from '@glimmer/core/motion';
 import { expose } from 'comlink';
 
 /** A mood over a stretch of time: its ribbons, and the current of the piece below them. */
@@ -14,7 +14,7 @@ export interface Weave {
 /** What is to be woven. */
 export interface WeaveOrder {
   readonly show: Show;
-  readonly limit: ShowLimit;
+  readonly rail: RailLimit;
   /** Its place in the show. */
   readonly moodIndex: number;
   /** How much of the mood. */
@@ -26,11 +26,11 @@ export interface WeaveOrder {
 }
 
 const api = {
-  weave({ show, limit, moodIndex, spanS, columns, mostRows }: WeaveOrder): Weave {
+  weave({ show, rail, moodIndex, spanS, columns, mostRows }: WeaveOrder): Weave {
     const spanMs = spanS * 1000;
     return {
       ribbons: weaveRibbons(show, moodIndex, { spanMs, columns, mostRows }),
-      trace: traceCurrent(show, moodIndex, limit, { spanMs, columns }),
+      trace: traceCurrent(show, moodIndex, rail, { spanMs, columns }),
       spanS,
     };
   },
