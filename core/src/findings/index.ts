@@ -8,5 +8,6 @@ export { feedAgain, tellTapeLow } from './tapeRules.ts';
 export { tellFuse, tellNoneSuits } from './tellFuse.ts';
 export { tellGate } from './tellGate.ts';
 export { tellLink } from './tellLink.ts';
+export { tellNothingLit } from './tellNothingLit.ts';
 export { tellRun } from './tellRun.ts';
 export { listWishes, type Wish } from './wishes.ts';

@@ -11,6 +11,7 @@ import { spare } from './margins.ts';
 import { starvesBoard } from './starvesBoard.ts';
 import { feedAgain } from './tapeRules.ts';
 import { tellLink } from './tellLink.ts';
+import { tellNothingLit } from './tellNothingLit.ts';
 
 /** Parts that are cheap to exchange: where one of these gives way, exchange it rather than dim the piece. */
 const exchangeable = new Set(['plug', 'switch', 'fuse', 'wire']);
@@ -106,15 +107,15 @@ export const ceilingRule: Rule = (input) => {
       first && !starvesBoard(input.assessment, supply)
         ? [
             {
+              ...tellNothingLit({
+                name: supply.rail.name,
+                limitedBy: first.limitedBy,
+                actual: { kind: 'fraction', value: first.brightness },
+                limit: { kind: 'fraction', value: first.setTo },
+              }),
               ...named('nothing-lit', supply.rail.id),
-              gravity: 'stop',
               stage: 'power',
               aboutId: supply.rail.id,
-              actual: { kind: 'fraction', value: first.brightness },
-              limit: { kind: 'fraction', value: first.setTo },
-              what: say`${supply.rail.name} feeds the piece dark, and nothing on top of it: ${first.limitedBy ?? 'it gives way'}`,
-              why: 'With a tenth of the charge in hand the program’s limiter would leave no light at all; without one the piece resets as soon as it lights.',
-              mend: 'A stronger pack, a converter, or lights that take less.',
               fixes: addBoost(input),
             },
           ]

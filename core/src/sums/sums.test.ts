@@ -201,7 +201,7 @@ describe('the traps of the needs', () => {
     ['budget', 'loads=0.1A:100% limit=3A feed=a_USB-C', 'usb-c-pins'],
     ['remote', 'end=the_receiver', 'must-be-tested'],
     ['remote', 'presses=20 loss=5%', 'toggle-drifts'],
-    ['ceiling', 'limit=0.15A pixels=66', 'dark-too-much'],
+    ['ceiling', 'limit=0.15A pixels=66', 'nothing-lit'],
     ['runtime', 'capacity=1800mAh load=420mA wanted=5h', 'runs-short'],
     ['boost-limit', 'cell=3.2V source=0.25 current=1.9A', 'collapses'],
     ['boost-limit', 'cell=12V output=3.3V current=90mA kind=linear', 'linear-hot'],

@@ -1,8 +1,9 @@
+import { tellNothingLit } from '../../findings/index.ts';
 import { perceivedShare } from '../../lights/index.ts';
 import { ceilingSum } from '../../power/index.ts';
 import { amps, fillSum, say } from '../../units/index.ts';
 import { ask, assume } from '../inputs.ts';
-import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
+import { asInPlan, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 /** Answers how bright before the weakest link gives way. */
 export const brightnessCeilingSum = defineSum({
@@ -39,38 +40,40 @@ export const brightnessCeilingSum = defineSum({
         figure('look', 'The ceiling looks like', 'fraction', perceivedShare.reckon({ x: used })),
       ],
       steps: [fillSum(ceilingSum, { Im: limitA, I0, I1: pixels * dice * dieA })],
-      findings: findingsWhere(
-        [
-          I0 >= limitA,
-          finding(
-            'dark-too-much',
-            'stop',
-            say`Even dark it draws ${amps(I0)} of ${amps(limitA)}`,
-            'Dark pixels and the controller are a load too.',
-            'A stronger link, or fewer pixels.',
-          ),
-        ],
-        [
-          boot < 0.02 && I0 < limitA,
-          finding(
-            'boot-loops',
-            'mend',
-            'There is hardly a level that starts safely',
-            'Started at full it resets before any setting can reach it.',
-            'A stronger link; start dark.',
-          ),
-        ],
-        [
-          true,
-          finding(
-            'say-the-colour',
-            'mind',
-            'A percentage without its colour says nothing',
-            'White is three dice, red is one; and half of the slider is half of the current only after the gamma curve.',
-            'Limit the current in the program, not the slider.',
-          ),
-        ],
-      ),
+      findings: [
+        ...asInPlan(
+          I0 >= limitA
+            ? tellNothingLit({
+                name: 'The link',
+                limitedBy: say`dark it draws ${amps(I0)} of ${amps(limitA)}`,
+                actual: { kind: 'fraction', value: 0 },
+                limit: { kind: 'fraction', value: 1 },
+              })
+            : null,
+        ),
+        ...findingsWhere(
+          [
+            boot < 0.02 && I0 < limitA,
+            finding(
+              'boot-loops',
+              'mend',
+              'There is hardly a level that starts safely',
+              'Started at full it resets before any setting can reach it.',
+              'A stronger link; start dark.',
+            ),
+          ],
+          [
+            true,
+            finding(
+              'say-the-colour',
+              'mind',
+              'A percentage without its colour says nothing',
+              'White is three dice, red is one; and half of the slider is half of the current only after the gamma curve.',
+              'Limit the current in the program, not the slider.',
+            ),
+          ],
+        ),
+      ],
     };
   },
 });
