@@ -32,6 +32,15 @@ export function sayBand({ kind, low, high }: Expectation): Message {
   return low === high ? quantity(kind, low) : say`${quantity(kind, low)} to ${quantity(kind, high)}`;
 }
 
+/** What the milliampere range of a usual hand meter bears, with room for a slip. */
+const MILLIAMPERES_TO_A = 0.15;
+
+/**
+ * The range of a hand meter for a current that may come to so much at most: the 10 A one shows 10 mA at best, and what is
+ * too much for the other blows its fuse.
+ */
+export const meterRange = (mostA: number): string => (mostA <= MILLIAMPERES_TO_A ? 'milliampere range' : '10 A range');
+
 /** How a reading stands to what was expected: within, just outside, or off. */
 export type Verdict = 'right' | 'near' | 'wrong';
 

@@ -9,7 +9,7 @@ import { type Design, itemNamed, sayWhen } from '../plan/index.ts';
 import { type Draws, drawAt, operate, scaleLit, sourceAt } from '../power/index.ts';
 import { celsius, gauge, joinMessages, type Message, mm, ohms, quantity, say, volts } from '../units/index.ts';
 import { controlSteps, gateSteps } from './controlSteps.ts';
-import { expectBetween, expectShare } from './expectation.ts';
+import { expectBetween, expectShare, meterRange } from './expectation.ts';
 import { changeoverSteps, chargerSteps } from './feedSteps.ts';
 import { guideSteps } from './guideSteps.ts';
 import { loadSteps } from './loadSteps.ts';
@@ -196,11 +196,11 @@ function sourceStep(assessment: Assessment, supply: SupplyAssessment): BenchStep
   const at = (charge: number): number => sourceAt(source, charge).openV;
   const isCharged = part !== null && chemistries[part.chemistry].rechargeable;
   const hasPlug = supply.rail.gives.form === 'cells' && supply.rail.gives.item.plug !== null;
-  const low = at(isCharged ? 0.15 : 0.5);
   return step({
     ...common,
     todo: `Measure the pack by itself, ${isCharged ? 'charged' : 'fresh'}, at its ${hasPlug ? 'plug' : 'leads'}.`,
-    expect: expectBetween('voltageV', low, at(1), at(0.9)),
+    // One that is a quarter down is neither: what follows would be judged by another pack.
+    expect: expectBetween('voltageV', at(0.75), at(1), at(0.9)),
   });
 }
 
@@ -273,7 +273,7 @@ function firstPower(assessment: Assessment, supply: SupplyAssessment): BenchStep
             chapter: 'First power' as const,
             title: 'Current with all lights dark',
             todo: 'Everything joined, the program in, all lights dark.',
-            probe: `Meter on the 10 A range, in the plus lead of ${leadOf(supply)}. Back to volts afterwards.`,
+            probe: `Meter on the ${meterRange(supply.atFull.packA)}, in the plus lead of ${leadOf(supply)}. Back to volts afterwards.`,
             expect: expectShare('currentA', rest.packA, 0.3),
           }),
         ]
@@ -385,7 +385,7 @@ function moodSteps(assessment: Assessment): BenchStep[] {
           chapter: 'Lights',
           title: `${mood.name}: the highest current${assessment.supplies.length > 1 ? ` of ${leadOf(supply)}` : ''}`,
           todo: `Run ${mood.name} at the brightness of the plan and watch it through once.`,
-          probe: `Meter on the 10 A range in the plus lead of ${leadOf(supply)}; keep the highest reading.`,
+          probe: `Meter on the ${meterRange(supply.atFull.packA)} in the plus lead of ${leadOf(supply)}; keep the highest reading.`,
           expect: expectShare('currentA', operation.packA, MODEL_SHARE),
         }),
       ];
