@@ -48,7 +48,7 @@ function leftToOthersA(
   const room = Math.max(0, limitA - restA);
   const all = [own, ...others];
   const [allFull, allAsked] = [sumOf(all.map(full)), sumOf(all.map(asked))];
-  if (allFull <= room) return 0;
+  if (room === 0 || allFull <= room) return 0;
   const share =
     allAsked >= room
       ? (room * asked(own)) / allAsked

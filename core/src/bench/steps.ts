@@ -283,11 +283,9 @@ function firstPower(assessment: Assessment, supply: SupplyAssessment): BenchStep
 
 /** Where the meter goes for a channel: the core that is its own. */
 const coreOfChannel = (driven: Driven): string =>
-  driven.way.plusSide === 'channel' || driven.way.minusSide === 'channel'
-    ? 'Milliamperes, in the core of the channel.'
-    : 'Milliamperes, in its plus core.';
+  driven.way.plusSide === 'channel' || driven.way.minusSide === 'channel' ? 'the core of the channel' : 'its plus core';
 
-function channelStep(driven: Driven, count: number, channel: number): BenchStep {
+function channelStep(driven: Driven, count: number, channel: number, isUnseen: boolean): BenchStep {
   const isHeld = driven.loop.heldA !== null;
   const [one, many] = driven.tape
     ? ['stretch of tape between two marks', 'stretches of tape between marks']
@@ -303,8 +301,8 @@ function channelStep(driven: Driven, count: number, channel: number): BenchStep 
     id: `channel:${driven.itemId}:${channel + 1}`,
     chapter: 'Lights',
     title: isOneOfMany ? `${driven.name}, channel ${channel + 1}, at full` : `${driven.name}, at full`,
-    todo: `${onWords(driven)}: ${count === 1 ? `one ${one} glows` : `${count} ${many} glow`}.`,
-    probe: coreOfChannel(driven),
+    todo: `${onWords(driven)}: ${count === 1 ? `one ${one} ${isUnseen ? 'is on, unseen' : 'glows'}` : `${count} ${many} ${isUnseen ? 'are on, unseen' : 'glow'}`}.`,
+    probe: `Meter on the ${meterRange(mostA * times)}, in ${coreOfChannel(driven)}.`,
     expect: expectBetween(
       'currentA',
       leastA * times,
@@ -318,7 +316,9 @@ const channelSteps = (assessment: Assessment): BenchStep[] =>
   assessment.driven.flatMap((driven) => [
     ...(driven.scan
       ? turnSteps(driven)
-      : driven.lightsOnChannel.map((count, i) => channelStep(driven, count, driven.channels[i] ?? i))),
+      : driven.lightsOnChannel.map((count, i) =>
+          channelStep(driven, count, driven.channels[i] ?? i, unseenBy(assessment, driven) !== null),
+        )),
     ...unseenSteps(assessment, driven),
     ...warmSteps(assessment, driven),
   ]);
@@ -349,11 +349,17 @@ const warmSteps = ({ warm }: Assessment, { itemId }: Driven): BenchStep[] =>
       });
     });
 
+/** What of a group the eye does not see; null of one that it does. */
+function unseenBy({ placed }: Assessment, { itemId }: Driven): 'infrared' | 'ultraviolet' | null {
+  const group = placed.find((each) => each.id === itemId);
+  return (group?.shape === 'lights' && group.part.invisible) || null;
+}
+
 /** How light that the eye does not see is told to be on. */
 function unseenSteps(assessment: Assessment, driven: Driven): BenchStep[] {
-  const group = assessment.placed.find((each) => each.id === driven.itemId);
-  if (group?.shape !== 'lights' || group.part.invisible === undefined) return [];
-  const isInfrared = group.part.invisible === 'infrared';
+  const unseen = unseenBy(assessment, driven);
+  if (unseen === null) return [];
+  const isInfrared = unseen === 'infrared';
   return [
     step({
       id: `unseen:${driven.itemId}`,
