@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { assess } from '@glimmer/core/assess';
-import { exportProgram } from '@glimmer/core/exports';
+import { exportProgram, fingerprint } from '@glimmer/core/exports';
 import { changeMove } from '@glimmer/core/moves';
-import type { Design, Item, Plan } from '@glimmer/core/plan';
+import { applyEdits, changeItem, type Design, type Item, type Plan } from '@glimmer/core/plan';
 import { describe, expect, it } from 'vitest';
 import { demoPlan, ledsOf, moodOf, planOf, soundDesign, soundSimple, tapeOf } from '../../core/tests/designs.ts';
 import { decodeLine } from './chip.ts';
@@ -49,6 +49,23 @@ describe('the program on a 32-bit chip, instruction by instruction', () => {
         expect(Math.abs(ns - 1260)).toBeLessThanOrEqual(i % 8 === 7 ? 300 : 130);
       });
     }
+  });
+
+  it('says its mark and its mood on pin 21, at 115 200 baud', () => {
+    const [mark, mood] = found.said.split('\n');
+    expect(mark).toContain(fingerprint(design));
+    expect(mood).toContain(design.moods.list[0]?.name ?? '–');
+    expect(Math.abs(found.saidAtBaud / 115_200 - 1)).toBeLessThan(0.005);
+  });
+
+  it('says nothing where the plan uses that pin', () => {
+    const taken = applyEdits(design, changeItem(design, 'board', { pinLocks: [{ demand: 'data:tape', pin: '21' }] }));
+    expect(assess(taken).pins[0]?.plan.ok).toBe(true);
+    const silent = run(planOf(taken), 100);
+    expect(silent.said).toBe('');
+    expect(silent.edges.get(20)?.length).toBeGreaterThan(100);
+    const text = exportProgram(planOf(taken), assess(taken), engineFiles)['LOADING.md'] ?? '';
+    expect(text).toContain('It says nothing, since the plan uses pin 21, its line');
   });
 
   it('dims two channels by its timers as the preview says', () => {
@@ -203,6 +220,6 @@ describe('what the 32-bit board takes', () => {
     const text = exportProgram(larger, assess(larger.design), engineFiles)['LOADING.md'] ?? '';
     expect(text).toContain('`make arm` builds `program.uf2` with the board file `two26.c`');
     expect(text).toContain('copy the file on to the drive that it shows');
-    expect(text).toContain('It has no serial line to say its mark');
+    expect(text).toContain('Listen at pin 21, by an adapter of 3.3 V');
   });
 });

@@ -36,6 +36,9 @@ export interface CoreRun {
   readonly highShare: ReadonlyMap<number, number>;
   /** Lines that it drives at the end. */
   readonly outputs: ReadonlySet<number>;
+  /** What it said on its serial line. */
+  readonly said: string;
+  readonly saidAtBaud: number;
   /** Lines that are held high by a pull-up of their pad at the end. */
   readonly pulledUp: ReadonlySet<number>;
 }
@@ -73,6 +76,9 @@ export function runCore(
       high.set(line, seen);
     });
   });
+  let said = '';
+  const [, serial] = chip.uart;
+  if (serial) serial.onByte = (byte) => (said += String.fromCharCode(byte));
   const { core } = chip;
   core.PC = 0x10000000;
   while (clock.nanos < milliseconds * 1e6) clock.tick(core.executeInstruction() * CYCLE_NS);
@@ -86,6 +92,8 @@ export function runCore(
         (ns + (since === null ? 0 : endNs - Math.max(fromNs, since))) / (endNs - fromNs),
       ]),
     ),
+    said,
+    saidAtBaud: serial?.baudRate ?? 0,
     outputs: new Set(lines.filter(({ pin }) => pin.value < INPUT).map(({ line }) => line)),
     pulledUp: new Set(lines.filter(({ pin }) => pin.pullupEnabled).map(({ line }) => line)),
   };

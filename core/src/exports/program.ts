@@ -1,12 +1,12 @@
 import type { Assessment } from '../assess.ts';
 import { usesOf } from '../motion/index.ts';
 import { scanLineId } from '../network/index.ts';
-import { type ControllerPart, talksAtBaud } from '../parts/index.ts';
+import type { ControllerPart } from '../parts/index.ts';
 import type { Plan } from '../plan/index.ts';
 import { amps, joinMessages, type Message, say, usualPrinter } from '../units/index.ts';
 import { writeUses } from './engineMoves.ts';
 import { fingerprint } from './fingerprint.ts';
-import { listProgramParts, type ProgramGrid, type ProgramPart } from './programPart.ts';
+import { baudOf, listProgramParts, type ProgramGrid, type ProgramPart } from './programPart.ts';
 import { isNumbered, writePins } from './programPins.ts';
 import { writeShowHeader, writeShowTables } from './programTables.ts';
 
@@ -51,14 +51,18 @@ const makeOf = ({ make }: ControllerPart): string => make ?? 'avr';
 const fileOf = (part: ControllerPart): string => (makeOf(part) === 'arm' ? 'uf2' : 'hex');
 
 /** How the program is built for the controller of the plan, and comes on to it. */
-function sayBuild({ board }: ProgramPart): string {
-  const baud = board ? talksAtBaud(board.part) : null;
+function sayBuild(part: ProgramPart): string {
+  const { board } = part;
+  const baud = baudOf(part);
+  const wire = board?.part.saysOn
+    ? ` Listen at pin ${board.part.saysOn}, by an adapter of ${board.part.logicV} V whose minus is joined to the board’s.`
+    : '';
   return board?.part.code
     ? `5. \`make ${makeOf(board.part)}\` builds \`program.${fileOf(board.part)}\` with the board file \`${board.part.code}.c\`, which is made for this controller at ${board.part.clockMhz} MHz.
 6. Load it with the lights unplugged${fileOf(board.part) === 'uf2' ? ': hold its button while you plug it in, and copy the file on to the drive that it shows' : ''}. ${
         baud === null
-          ? 'It has no serial line to say its mark: compare the one in `show.h` before you load it.'
-          : `At ${String(baud).replace(/(?=\d{3}$)/, ' ')} baud it must say the mark above, then each mood, and where the limiter holds light back or the charge changes, that too. The Bench sheet can listen to it.`
+          ? `It ${board.part.saysOn ? `says nothing, since the plan uses pin ${board.part.saysOn}, its line` : 'has no serial line to say its mark'}: compare the one in \`show.h\` before you load it.`
+          : `At ${String(baud).replace(/(?=\d{3}$)/, ' ')} baud it must say the mark above, then each mood, and where the limiter holds light back or the charge changes, that too. The Bench sheet can listen to it.${wire}`
       }`
     : `5. Copy \`template.c\`, fill in its ten functions for your board, \`make board BOARD=yours.c\`.
 6. Load it with the lights unplugged. It must say the mark above, then each mood; the Bench sheet can listen to it.`;

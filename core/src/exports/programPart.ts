@@ -2,6 +2,7 @@ import type { Assessment, ChainVoltage } from '../assess.ts';
 import type { PinPlan } from '../drive/index.ts';
 import type { Show, ShowGroup, ShowLimit } from '../motion/index.ts';
 import { type Board, boardOf, type Driven, isProgrammed } from '../network/index.ts';
+import { saysAtBaud } from '../parts/index.ts';
 import { type Control, controlsOf, itemNamed, type Plan } from '../plan/index.ts';
 
 /** A channel of a program: where its light stands in the frame, what asks for its pin, and which level is light. */
@@ -107,6 +108,10 @@ function isLitLow(assessment: Assessment, itemId: string, channel: number): bool
   }
   return way.isLitLow;
 }
+
+/** Speed of the line on which its board says what it does; null where it has none, or the plan uses its pin. */
+export const baudOf = ({ board, pinPlan }: Pick<ProgramPart, 'board' | 'pinPlan'>): number | null =>
+  board === null ? null : saysAtBaud(board.part, pinPlan?.given.map(({ pin }) => pin.name) ?? []);
 
 /** The programs of a plan: one for each board, or one without a board. */
 export function listProgramParts(plan: Plan, assessment: Assessment): readonly ProgramPart[] {

@@ -13,11 +13,11 @@ import {
   type ShowLayer,
   sayable,
 } from '../motion/index.ts';
-import { type ColourOrder, talksAtBaud } from '../parts/index.ts';
+import type { ColourOrder } from '../parts/index.ts';
 import type { Laying, Plan } from '../plan/index.ts';
 import { writeMove } from './engineMoves.ts';
 import { fingerprint } from './fingerprint.ts';
-import type { ProgramPart } from './programPart.ts';
+import { baudOf, type ProgramPart } from './programPart.ts';
 import { writeScanSizes, writeTold } from './programScan.ts';
 import { rows } from './programText.ts';
 
@@ -152,7 +152,7 @@ export function writeShowHeader(plan: Plan, part: ProgramPart): string {
 #define UG_NAME_BYTES ${NAME_BYTES}
 #define UG_LINE_BYTES ${LINE_BYTES}
 /* Whether its board has a line to say things on, and the control that reads the charge: 255 = none. */
-#define UG_SAYS ${yes(!part.board || talksAtBaud(part.board.part) !== null)}
+#define UG_SAYS ${yes(!part.board || baudOf(part) !== null)}
 #define UG_CHARGE ${chargeControlOf(part.controls) ?? NO_CONTROL}
 
 ${writeScanSizes(part)}

@@ -417,6 +417,8 @@ export const boardFacts: readonly BoardFacts[] = [
     converterBits: 12,
     converterReferenceV: null,
     converterReadingUs: 104,
+    serialBaud: 115200,
+    saysOn: '21',
     code: 'two26',
     make: 'arm',
     pins: [

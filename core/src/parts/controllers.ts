@@ -18,3 +18,10 @@ const USUAL_BAUD = 115_200;
  */
 export const talksAtBaud = ({ code, serialBaud }: Pick<ControllerPart, 'code' | 'serialBaud'>): number | null =>
   code === null ? (serialBaud ?? USUAL_BAUD) : (controllers.find((each) => each.code === code)?.serialBaud ?? null);
+
+/**
+ * The same in a plan: null too where the pin of that line is given to something else.
+ * @param given names of the pins that the plan uses
+ */
+export const saysAtBaud = (part: ControllerPart, given: readonly string[]): number | null =>
+  part.saysOn !== undefined && given.includes(part.saysOn) ? null : talksAtBaud(part);

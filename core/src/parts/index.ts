@@ -3,7 +3,7 @@ export { boardFacts } from './boardFacts.ts';
 export { builtInLibrary, createLibrary, findPart, type Library } from './catalogue.ts';
 export { chargers } from './chargers.ts';
 export { type ChemistryRow, chemistries, chemistryNames } from './chemistries.ts';
-export { controllers, talksAtBaud } from './controllers.ts';
+export { controllers, saysAtBaud, talksAtBaud } from './controllers.ts';
 export { converters, protections } from './converters.ts';
 export { decidingFigures, groupOfPart } from './deciding.ts';
 export { type Figure, type Origin, stateFigure, typical } from './figure.ts';

@@ -212,6 +212,8 @@ export interface ControllerPart extends PartBase {
     | undefined;
   /** Speed of the serial line on which its board file says its mark and moods; a board file says nothing without it. */
   readonly serialBaud?: number | undefined;
+  /** The pin that this line is on, where a plan may give it to something else: then it says nothing. */
+  readonly saysOn?: string | undefined;
   /** Name of its board file, which builds for it as it stands; null = `template.c` is filled in. */
   readonly code: string | null;
   /** What its board file is built for; `avr` without it. */

@@ -96,14 +96,14 @@ describe('parts of the maker’s own', () => {
   });
   it('a serial line of another speed is another board: its template is filled in, and talks at that speed', () => {
     const { parts: boards, problems: none } = readPartsCsv(
-      'kind,like,name,serial speed\ncontroller,controller-large-5v,Slow,9600\ncontroller,controller-large-5v,As it is,\ncontroller,controller-dual-3v3,Silent,\n',
+      'kind,like,name,serial speed\ncontroller,controller-large-5v,Slow,9600\ncontroller,controller-large-5v,As it is,\ncontroller,controller-dual-3v3,On a pin,\n',
     );
     expect(none).toEqual([]);
     const talk = boards.map((board) => (board.kind === 'controller' ? [board.code, talksAtBaud(board)] : []));
     expect(talk).toEqual([
       [null, 9600],
       ['eight16', 115_200],
-      ['two26', null],
+      ['two26', 115_200],
     ]);
   });
   it('loads, receivers, converters, chargers and protection boards too, refused where they contradict themselves', () => {

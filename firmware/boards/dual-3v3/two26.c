@@ -1,7 +1,7 @@
 /* Board file: a two-core 3.3 V controller at 125 MHz, bare metal, pins 1 to 26 along its edge (264 KB of memory, 2 MB of flash). One
  * core is used. Pins 1 to 23 are the lines 0 to 22 of the chip, pins 24 to 26 the lines 26 to 28, which its converter reads. Lines 0
- * to 15 are dimmed by hardware; each of the others would share its timer with one of those. It has no serial line: what it would
- * say stands in show.h. Registers stand here by address: make arm. */
+ * to 15 are dimmed by hardware; each of the others would share its timer with one of those. What it says it says on pin 21, at
+ * 115 200 baud, where the plan leaves that free. Registers stand here by address: make arm. */
 #include "board.h"
 #include "pins.h"
 #include "show.h"
@@ -23,6 +23,7 @@
 #define PLL_SYSTEM 0x40028000u
 #define PLL_48 0x4002c000u
 #define CONVERTER 0x4004c000u
+#define SERIAL 0x40038000u
 #define DIMMERS 0x40050000u
 #define MICROSECONDS REG(0x40054028u)
 #define TICKER REG(0x4005802cu)
@@ -34,6 +35,8 @@
 #define SYSTICK_RELOAD REG(0xe000e014u)
 #define SYSTICK REG(0xe000e018u)
 
+#define BY_SERIAL 2u
+#define SAYS_LINE 20u
 #define BY_DIMMER 4u
 #define BY_PROGRAM 5u
 /* A pad: what it bears at most (12 mA), its input on, its pull-up, or nothing at all for the converter. */
@@ -104,16 +107,30 @@ static void begin_clocks(void) {
   while (REG(CLOCKS + 0x44) != 2) {}
   REG(CLOCKS + 0x64) = 0x100;
   REG(CLOCKS + 0x60) = 0x800;
+  REG(CLOCKS + 0x48) = 0x800;
   TICKER = 0x200 | 12;
 }
 
-/* Out of reset: both clocks, lines and their pads, dimmers, timer, converter. */
-#define WANTED (1u << 0 | 1u << 5 | 1u << 8 | 1u << 12 | 1u << 13 | 1u << 14 | 1u << 21)
+/* Out of reset: both clocks, lines and their pads, dimmers, timer, converter, serial line. */
+#define WANTED (1u << 0 | 1u << 5 | 1u << 8 | 1u << 12 | 1u << 13 | 1u << 14 | 1u << 21 | 1u << 23)
+/* Out of reset only once they have a clock of their own. */
+#define CLOCKED (1u << 0 | 1u << 23)
+
+#if UG_SAYS
+/* 125 MHz / (16 · 115 200) = 67 and 52/64; eight bits, its buffer on, sending alone. */
+static void begin_saying(void) {
+  REG(SERIAL + 0x24) = 67;
+  REG(SERIAL + 0x28) = 52;
+  REG(SERIAL + 0x2c) = 0x70;
+  REG(SERIAL + 0x30) = 0x101;
+  hand_to(SAYS_LINE, PAD_OUTPUT, BY_SERIAL);
+}
+#endif
 
 void board_begin(void) {
   uint32_t i;
-  CLEAR(RESETS) = WANTED & ~1u;
-  while ((REG(RESETS + 8) & (WANTED & ~1u)) != (WANTED & ~1u)) {}
+  CLEAR(RESETS) = WANTED & ~CLOCKED;
+  while ((REG(RESETS + 8) & (WANTED & ~CLOCKED)) != (WANTED & ~CLOCKED)) {}
   begin_clocks();
   CLEAR(RESETS) = WANTED;
   while ((REG(RESETS + 8) & WANTED) != WANTED) {}
@@ -141,6 +158,9 @@ void board_begin(void) {
   for (i = 0; i < 8; i++) REG(DIMMERS + 0x14 * i) = 1;
   REG(CONVERTER) = 1;
   while (!(REG(CONVERTER) & 0x100)) {}
+#if UG_SAYS
+  begin_saying();
+#endif
   SYSTICK_RELOAD = 0xffffff;
   SYSTICK = 0;
   SYSTICK_CONTROL = 5;
@@ -260,7 +280,19 @@ void board_wait_frame(void) {
   while (board_now_ms() / 16u == from) {}
 }
 
+#if UG_SAYS
+void board_say(const char *text) {
+  for (;;) {
+    uint8_t sign = (uint8_t)(*text ? *text : '\n');
+    while (REG(SERIAL + 0x18) & 0x20) {}
+    REG(SERIAL) = sign;
+    if (!*text) return;
+    text++;
+  }
+}
+#else
 void board_say(const char *text) { (void)text; }
+#endif
 
 /* What the compiler may call by itself. */
 void *memcpy(void *to, const void *from, unsigned long count);

@@ -1,6 +1,6 @@
 import { fingerprint } from '@glimmer/core/exports';
 import { spokenBy, type Told } from '@glimmer/core/motion';
-import { talksAtBaud } from '@glimmer/core/parts';
+import { saysAtBaud } from '@glimmer/core/parts';
 import { controlsOf } from '@glimmer/core/plan';
 import { Cable, CircleAlert, CircleCheck, Unplug } from 'lucide-react';
 import { useEffect, useMemo } from 'react';
@@ -104,7 +104,11 @@ export function BoardReader() {
   const mark = useMemo(() => fingerprint(plan.design), [plan.design]);
   useEffect(() => () => void stopListening(), []);
   const talks = assessment.boards.flatMap((board) => {
-    const baud = talksAtBaud(board.part);
+    const given = assessment.pins.find((each) => each.board.id === board.id)?.plan.given ?? [];
+    const baud = saysAtBaud(
+      board.part,
+      given.map(({ pin }) => pin.name),
+    );
     return baud === null ? [] : [{ board, baud }];
   });
   const [first] = talks;
