@@ -41,6 +41,56 @@ test('the shelf: new, copy, take out, bring in, put away, bring back', async ({ 
   await expect(page.getByRole('heading', { name: 'Lantern of the quay', exact: true })).toBeVisible();
 });
 
+test('several plans at once: chosen, put away, brought back; deleted for good once asked, and taken back', async ({
+  page,
+}) => {
+  await page.goto('/');
+  for (const name of ['Rope lamp one', 'Rope lamp two', 'Rope lamp three']) {
+    await beginPlan(page);
+    await page.getByLabel('Name of the plan').fill(name);
+    await page.getByLabel('Name of the plan').press('Enter');
+    await kept(page);
+    await page.getByRole('link', { name: 'The shelf' }).click();
+  }
+  await page.getByRole('button', { name: 'Several at once' }).click();
+  await page.getByLabel('Find a plan').fill('rope lamp');
+  await expect(page.getByRole('heading', { level: 2, name: /^Rope lamp/ })).toHaveCount(3);
+  const chosen = page.getByRole('group', { name: 'With the chosen plans' });
+  await expect(chosen.getByRole('button', { name: 'Put away' })).toBeDisabled();
+  await page.getByRole('checkbox', { name: 'choose Rope lamp one' }).check();
+  await page.getByRole('checkbox', { name: 'choose Rope lamp three' }).check();
+  await expect(chosen).toContainText('2 chosen');
+  await chosen.getByRole('button', { name: 'Put away' }).click();
+  await expect(page.getByText('2 plans put away')).toBeVisible();
+  await expect(page.getByRole('heading', { level: 2, name: /^Rope lamp/ })).toHaveText(['Rope lamp two']);
+
+  await page.getByRole('button', { name: 'What is put away' }).click();
+  await page.getByRole('button', { name: 'Several at once' }).click();
+  await page.getByRole('checkbox', { name: 'choose Rope lamp one' }).check();
+  await chosen.getByRole('button', { name: 'Bring back' }).click();
+  await expect(page.getByRole('heading', { name: 'Rope lamp one' })).toBeHidden();
+
+  // Asked first: the way out keeps it.
+  const remove = page.getByRole('button', { name: 'Delete Rope lamp three for good' });
+  await remove.click();
+  const asked = page.getByRole('dialog', { name: 'Delete Rope lamp three for good?' });
+  await asked.getByRole('button', { name: 'Keep it' }).click();
+  await expect(asked).toBeHidden();
+  await remove.click();
+  await asked.getByRole('button', { name: 'Delete for good' }).click();
+  await expect(page.getByText('Rope lamp three deleted for good')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Rope lamp three' })).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).first().click();
+  await expect(page.getByRole('heading', { name: 'Rope lamp three' })).toBeVisible();
+  await remove.click();
+  await asked.getByRole('button', { name: 'Delete for good' }).click();
+  await expect(page.getByRole('heading', { name: 'Rope lamp three' })).toBeHidden();
+  await page.reload();
+  await page.getByRole('button', { name: 'What is put away' }).click();
+  await expect(page.getByRole('button', { name: 'Back to the shelf' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Rope lamp three' })).toBeHidden();
+});
+
 test('bad files are refused with a message and the shelf goes on', async ({ page }) => {
   await page.goto('/');
   const demo = readFileSync(demoFile, 'utf8');

@@ -15,7 +15,6 @@ test('the main path by keyboard alone', async ({ page }) => {
   await page.keyboard.type('2 h');
   await page.keyboard.press('Enter');
   await page.keyboard.press('Escape');
-  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
 
   await page.keyboard.press('2');
   await expect(page.locator('main[data-stage="lights"]')).toBeVisible();
@@ -35,7 +34,8 @@ test('the main path by keyboard alone', async ({ page }) => {
   await tabTo(page, /^Add a mood/);
   await page.keyboard.press('Enter');
   await expect(page.getByText('held: Mood 1')).toBeVisible();
-  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  // Space on a button presses that button; on the sheet itself it runs the moods.
+  await tabTo(page, /^Run the moods/, 150);
   await page.keyboard.press('Space');
   await expect(page.getByText('running: Mood 1')).toBeVisible();
   await page.keyboard.press('Space');
@@ -46,12 +46,31 @@ test('the main path by keyboard alone', async ({ page }) => {
   await page.keyboard.press('Enter');
   await expect(page.getByText('5.00 V logic')).toBeVisible();
   await page.keyboard.press('Tab');
-  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await page.keyboard.press('Escape');
   await page.keyboard.press('5');
   await tabTo(page, /^Pack/);
   await page.keyboard.press('Enter');
   await expect(figure(page, 'Runs for')).not.toContainText('needs');
-  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await page.keyboard.press('Escape');
+
+  // The wires, the bench and the logbook as well: a length of one's own, a reading, a run test.
+  await page.keyboard.press('6');
+  await expect(page.locator('main[data-stage="wires"]')).toBeVisible();
+  await tabTo(page, /^Length of /, 60);
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('210 mm');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('7');
+  await expect(page.locator('main[data-stage="bench"]')).toBeVisible();
+  await tabTo(page, /^Your reading/, 120);
+  await page.keyboard.type('18');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('18', { exact: true }).first()).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('8');
+  await expect(page.locator('main[data-stage="logbook"]')).toBeVisible();
+  await page.keyboard.press('5');
 
   // N walks the findings, and each can be mended from where the focus is.
   await page.keyboard.press('n');

@@ -104,6 +104,48 @@ test('undo and redo walk through everything, and a new change ends what could be
   await kept(page);
 });
 
+test('every change is listed, can be gone back to and forth again, and a figure is copied with its unit', async ({
+  page,
+  context,
+}) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  await page.goto(`/plan/${await copyDemo(page)}/piece`);
+  await expect(page.getByRole('button', { name: 'Changes' })).toBeDisabled();
+  await fill(page, 'Hours wanted', '5 h');
+  await fill(page, 'Copies', '2');
+  await fill(page, 'Copies', '3');
+  await page.getByRole('button', { name: 'Changes' }).click();
+  const list = page.getByRole('dialog', { name: 'Changes since it was opened' });
+  await expect(list.getByRole('listitem')).toHaveText([
+    /^The piece: copies: 2 → 3\s*here you are$/,
+    /^The piece: copies: 1 → 2$/,
+    /^The piece: hours wanted: 3\.00.h → 5\.00.h$/,
+    /^As it was opened$/,
+  ]);
+  await list.getByRole('button', { name: 'As it was opened' }).click();
+  await expect(list.getByRole('listitem').last()).toContainText('here you are');
+  await list.getByRole('button', { name: /copies: 1 → 2/ }).click();
+  await page.keyboard.press('Escape');
+  await expect(page.getByLabel('Hours wanted')).toHaveValue('5 h');
+  await expect(page.getByLabel('Copies')).toHaveValue('2');
+  await fill(page, 'Copies', '7');
+  await page.getByRole('button', { name: 'Changes' }).click();
+  await expect(list.getByRole('listitem').first()).toContainText('copies: 2 → 7');
+  await expect(list.getByRole('listitem')).toHaveCount(4);
+  await page.keyboard.press('Escape');
+
+  await figure(page, 'Runs for').click();
+  const drawer = page.getByRole('dialog', { name: 'Runs for' });
+  await drawer.getByRole('button', { name: 'Copy the figure' }).click();
+  await expect(page.getByText(/^Copied: \d/)).toBeVisible();
+  expect(await page.evaluate(() => navigator.clipboard.readText())).toMatch(/^[\d.]+.h with caution, [\d.]+.h likely$/);
+  await drawer.getByRole('button', { name: 'Copy its sum' }).click();
+  await expect(page.getByText('Copied its sum')).toBeVisible();
+  expect((await page.evaluate(() => navigator.clipboard.readText())).split('\n')[0]).toMatch(
+    /^Runs for: [\d.]+.h with caution/,
+  );
+});
+
 test('on a tablet picture and sheet are two pages, and nothing is lost between them', async ({ page }) => {
   await page.setViewportSize({ width: 820, height: 1180 });
   await page.goto(`/plan/${await copyDemo(page)}/lights`);

@@ -182,6 +182,10 @@ const ofPlans = () => ({
       requestBody: { required: true, content: { 'application/json': { schema: toSchema(putAwayBody) } } },
       responses: { 200: json(ref('KeptPlan'), 'It is so'), ...problems(400, 404, 415, 503) },
     },
+    delete: {
+      summary: 'Deletes a plan that is put away, for good; the answer is the last there is of it',
+      responses: { 200: json(ref('KeptPlan'), 'It is gone'), ...problems(400, 404, 409, 503) },
+    },
   },
 });
 

@@ -69,6 +69,8 @@ export interface PlanRepository {
   ) => Promise<void>;
   /** Null brings it back. */
   readonly setPutAway: (id: string, at: Date | null) => Promise<StoredPlan | null>;
+  /** Deletes a plan that is put away, for good, and gives it; null where none of this id is. */
+  readonly remove: (id: string) => Promise<StoredPlan | null>;
   /** True the first time this mark is set. */
   readonly mark: (name: string, at: Date) => Promise<boolean>;
   /** All plans, on the shelf and put away. */
@@ -254,6 +256,14 @@ export function createPlanRepository(db: Database): PlanRepository {
     },
     setPutAway: async (id, at) =>
       one(db, await db.update(plans).set({ putAwayAt: at }).where(eq(plans.id, id)).returning()),
+    remove: async (id) =>
+      one(
+        db,
+        await db
+          .delete(plans)
+          .where(and(eq(plans.id, id), isNotNull(plans.putAwayAt)))
+          .returning(),
+      ),
     all: async () => withPictures(db, await db.select().from(plans).orderBy(plans.createdAt, plans.id)),
     sweepPictures: (now) => sweepPictures(db, now),
     mark: async (name, at) =>

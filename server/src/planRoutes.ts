@@ -76,6 +76,8 @@ export const onlyThese =
 interface Telling {
   /** Says that a plan is kept in a new state. */
   readonly tell: (id: string, saved: SavedPlan, saveId: string | null) => void;
+  /** Says that a plan is here no more. */
+  readonly forget: (id: string) => void;
   /** What a request brings, checked. */
   readonly readPlan: (req: Request) => ReturnType<typeof planOf>;
 }
@@ -125,7 +127,7 @@ const save =
   };
 
 function routePlan(router: Router, routed: Routed): void {
-  const { repository, now, tell } = routed;
+  const { repository, now, tell, forget } = routed;
   router
     .route('/:id')
     .get(async (req, res) => {
@@ -143,7 +145,18 @@ function routePlan(router: Router, routed: Routed): void {
       tell(id, stored, null);
       reply(res, stored);
     })
-    .all(onlyThese('GET', 'HEAD', 'PUT', 'PATCH'));
+    .delete(async (req, res) => {
+      const { id } = parse(idParam, req.params, 'address');
+      const removed = await repository.remove(id);
+      if (!removed) {
+        const stored = await repository.find(id);
+        if (!stored) throw noSuchPlan(id);
+        throw new Problem('on-the-shelf', `"${stored.plan.name}" is on the shelf: put it away first`);
+      }
+      forget(id);
+      reply(res, removed);
+    })
+    .all(onlyThese('GET', 'HEAD', 'PUT', 'PATCH', 'DELETE'));
 }
 
 /** The routes under /api/plans. */
@@ -157,6 +170,7 @@ export function createPlanRoutes({ repository, now, shelf, events, aside }: Plan
       shelf.renew(id);
       events.publish({ kind: 'plan', id, revision, saveId });
     },
+    forget: (id) => events.publish({ kind: 'shelf', id }),
     readPlan: (req) => planOf(req, (body) => aside.run('read', body)),
   };
   routeShelf(router, routed);

@@ -5,6 +5,7 @@ const catalogue = {
   'not-found': { status: 404, title: 'There is nothing at this address' },
   'no-such-plan': { status: 404, title: 'There is no plan of this id' },
   'plan-exists': { status: 409, title: 'A plan of this id is here already' },
+  'on-the-shelf': { status: 409, title: 'The plan is on the shelf: only what is put away is deleted' },
   'newer-version': { status: 409, title: 'The plan was changed elsewhere since' },
   'not-a-plan': { status: 422, title: 'This is not a plan that can be kept' },
   'no-such-picture': { status: 422, title: 'A picture of the plan is named and not here' },

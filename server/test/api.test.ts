@@ -93,6 +93,23 @@ describe('keeping plans', () => {
     expect((await request(app()).get(`/api/plans/${plan.id}`)).body.plan.name).toBe('First');
   });
 
+  it('deletes for good only what is put away, gives it once more, and takes it again as a new one', async () => {
+    const plan = fresh();
+    await add(plan);
+    const refused = await request(app()).delete(`/api/plans/${plan.id}`).expect(409);
+    expect(refused.body).toMatchObject({ code: 'on-the-shelf' });
+    expect(refused.body.detail).toContain(plan.name);
+    await request(app()).patch(`/api/plans/${plan.id}`).send({ putAway: true }).expect(200);
+    const gone = await request(app()).delete(`/api/plans/${plan.id}`).expect(200);
+    expect(gone.body.plan).toEqual(plan);
+    await request(app()).get(`/api/plans/${plan.id}`).expect(404);
+    await request(app()).delete(`/api/plans/${plan.id}`).expect(404);
+    const away = await request(app()).get('/api/plans?shelf=away').expect(200);
+    expect(away.body.plans.map(({ id }: { id: string }) => id)).not.toContain(plan.id);
+    await add(gone.body.plan);
+    expect((await request(app()).get(`/api/plans/${plan.id}`).expect(200)).body.plan).toEqual(plan);
+  });
+
   it('lets only one of many saves at the same moment win', async () => {
     const plan = fresh();
     await add(plan);

@@ -28,6 +28,7 @@ const repository: PlanRepository = {
   sweepPictures: () => Promise.resolve(),
   keepFacts: () => Promise.resolve(),
   setPutAway: () => Promise.resolve(stored),
+  remove: () => Promise.resolve(stored),
   mark: () => Promise.resolve(true),
   ping: () => Promise.resolve(),
 };
@@ -53,7 +54,7 @@ const app = appOver({
 });
 const api = describeApi();
 const { id } = stored.plan;
-const methods = ['get', 'post', 'put', 'patch'] as const;
+const methods = ['get', 'post', 'put', 'patch', 'delete'] as const;
 
 /** Every operation that the document tells of, but for the stream, which never ends. */
 const operations = Object.entries(api.paths)

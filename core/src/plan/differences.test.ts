@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { demoPlan } from '../../tests/designs.ts';
 import { say, usualPrinter } from '../units/index.ts';
-import { applyEdits, changeItem, type Design, listDifferences } from './index.ts';
+import { applyEdits, changeItem, type Design, listDifferences, sayChange } from './index.ts';
 import { removeItem } from './remove.ts';
 
 const { design } = demoPlan();
@@ -51,5 +51,23 @@ describe('what two states of a plan have otherwise', () => {
     expect(rows).toHaveLength(1);
     expect(rows[0]?.part).toBe(`Mood ${first.name}: moves`);
     expect(rows[0]?.mine === rows[0]?.other).toBe(false);
+  });
+});
+
+describe('one edit in a line', () => {
+  const plan = { name: 'Lure', design };
+  const said = (after: Partial<typeof plan>): string => usualPrinter.message(sayChange(plan, { ...plan, ...after }));
+  it('says what it was and is, what came and went, and how much more there is', () => {
+    const piece = { ...design.piece, hoursWanted: 7 };
+    expect(said({ design: { ...design, piece } })).toBe('The piece: hours wanted: 3.00 h → 7.00 h');
+    expect(said({ design: { ...design, piece: { ...piece, ambientC: -4 } } })).toMatch(
+      /^The piece: ambient: .* °C → .*; and 1 more$/,
+    );
+    expect(said({ design: removeItem(design, eyes.id) })).toMatch(/^Eyes \(single lights\): taken out/);
+    expect(usualPrinter.message(sayChange({ ...plan, design: removeItem(design, eyes.id) }, plan))).toMatch(
+      /^Eyes \(single lights\): put in/,
+    );
+    expect(said({ name: 'Lantern' })).toBe('Called Lantern');
+    expect(said({})).toBe('Bench, logbook or picture');
   });
 });

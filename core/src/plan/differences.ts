@@ -1,6 +1,6 @@
 import { type FormRow, type Item, kindOf, rowsOf } from '../items/index.ts';
 import { type Message, type QuantityKind, quantity, say } from '../units/index.ts';
-import type { Design } from './types.ts';
+import type { Design, Plan } from './types.ts';
 
 /** One part of a plan that is otherwise in another state of it, as each of the two has it. */
 export interface Difference {
@@ -111,4 +111,14 @@ export function listDifferences(mine: Design, other: Design): readonly Differenc
     ...compareFields('Wires', mine.wires, other.wires),
     ...compareLists(mine.ownParts ?? [], other.ownParts ?? [], (part) => `Part ${part.name}`),
   ];
+}
+
+/** What one edit changed, in a line: its first difference, and how many more there are. */
+export function sayChange(before: Pick<Plan, 'name' | 'design'>, after: Pick<Plan, 'name' | 'design'>): Message {
+  const [first, ...others] = listDifferences(before.design, after.design);
+  if (!first) return before.name === after.name ? 'Bench, logbook or picture' : say`Called ${after.name}`;
+  const more = others.length > 0 ? say`; and ${others.length} more` : '';
+  if (first.mine === ABSENT) return say`${first.part}: put in${more}`;
+  if (first.other === ABSENT) return say`${first.part}: taken out${more}`;
+  return say`${first.part}: ${first.mine} → ${first.other}${more}`;
 }

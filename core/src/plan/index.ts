@@ -19,7 +19,7 @@ export {
 } from '../items/index.ts';
 export { canHold, copyGroup, layInTurn, type Shift, shiftGroup } from './arrange.ts';
 export { copyItem } from './copyItem.ts';
-export { type Difference, listDifferences } from './differences.ts';
+export { type Difference, listDifferences, sayChange } from './differences.ts';
 export { applyEdits, editHollow, editMood, editMove, takeGauge } from './edits.ts';
 export { createPlan, emptyDesign } from './empty.ts';
 export { changeItem, changeWay, itemNamed, mapItem, movableItems } from './items.ts';

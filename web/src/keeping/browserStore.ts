@@ -30,6 +30,12 @@ export async function listHeld(): Promise<readonly KeptRecord<Plan>[]> {
   return all.filter(([name]) => String(name).startsWith('plan:')).map(([, held]) => recordOf(held));
 }
 
+/** Lets go of a plan that the server has deleted, unless changes of it wait here: those are nowhere else. */
+export async function forgetHeld(id: string): Promise<void> {
+  const held = await get<Held>(key(id));
+  if (held && !isWaiting(recordOf(held))) await del(key(id));
+}
+
 /**
  * The browser's own store, shared by its tabs.
  * @param isAlive whether a tab is open still: what one that is gone has left aside is anyone's to take up

@@ -9,7 +9,7 @@ import { createKeeper } from './keeper.ts';
 import { isOnPageAlone, type Places } from './places.ts';
 import type { TabMessage } from './ports.ts';
 
-export { listHeld } from './browserStore.ts';
+export { forgetHeld, listHeld } from './browserStore.ts';
 export type { Places } from './places.ts';
 export { isWaiting, type KeptRecord } from './record.ts';
 

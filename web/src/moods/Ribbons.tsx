@@ -176,6 +176,11 @@ export function Ribbons({ show, rail, moodIndex, placed, nameOf, spanS }: Ribbon
   const { ribbons, trace } = weave;
   return (
     <Scrubbed spanS={weave.spanS}>
+      {!woven && ribbons.length > 0 && (
+        <p role="status" className="absolute top-0.5 left-[7.5rem] text-small text-white">
+          being woven …
+        </p>
+      )}
       {ribbons.map((ribbon) => {
         const group = placed.find((each) => each.id === ribbon.groupId);
         const name = nameOf(ribbon.groupId);

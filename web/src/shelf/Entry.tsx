@@ -4,11 +4,10 @@ import { api, type ShelfEntry } from '../state/api.ts';
 import { copyPlan } from '../state/copyPlan.ts';
 import { usePrinter } from '../units/index.ts';
 import { Button } from '../widgets/Button.tsx';
-import { tell } from '../widgets/Toasts.tsx';
 import { sayTime } from '../widgets/when.ts';
-import { saveFile } from './files.ts';
+import { DeleteForGood } from './DeleteForGood.tsx';
+import { doWith, takeOut } from './deeds.ts';
 import { Glimpse } from './Glimpse.tsx';
-import { sayTrouble } from './sayTrouble.ts';
 
 /** What is known of a plan, or why nothing is. */
 function Facts({ entry }: { readonly entry: ShelfEntry }) {
@@ -51,41 +50,29 @@ interface EntryProps {
   /** This browser holds changes of it that the server has not seen. */
   readonly isWaitingHere: boolean;
   readonly onChange: () => void;
+  /** Null while plans are not chosen, several at once. */
+  readonly choice: { readonly isChosen: boolean; readonly toggle: () => void } | null;
 }
 
 /** What can be done with a plan on the shelf. */
 function Actions({ entry, shelf, onChange }: Pick<EntryProps, 'entry' | 'shelf' | 'onChange'>) {
-  const act = (work: () => Promise<unknown>, done: string, takeBack?: () => void) => (): void => {
-    work().then(
-      () => {
-        tell(done, takeBack ? { undo: takeBack } : {});
-        onChange();
-      },
-      (error: unknown) => tell(sayTrouble(error), { gravity: 'trouble' }),
-    );
+  const act = (deed: () => Promise<unknown>, done: string, takeBack?: () => void) => (): void => {
+    void doWith([entry], deed, takeBack ? { done, takeBack } : { done }).then(onChange);
   };
-  const bringBack = act(() => api.setPutAway(entry.id, false), `${entry.name} is back`);
+  const bringBack = act(() => api.setPutAway(entry.id, false), 'is back');
   const makeCopy = async (): Promise<void> => {
     const kept = await api.load(entry.id);
     await api.add(copyPlan(kept.plan, `${kept.plan.name.slice(0, 110)} (copy)`));
   };
-  const takeOut = async (): Promise<void> => {
-    const kept = await api.load(entry.id);
-    saveFile(
-      `${entry.name.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-')}.glimmer.json`,
-      `${JSON.stringify(kept.plan, null, 2)}\n`,
-      'application/json',
-    );
-  };
   return (
     <div className="stitch mt-2 flex flex-wrap gap-x-1 pt-1">
-      <Button look="quiet" onClick={act(makeCopy, `${entry.name} copied`)} aria-label={`Copy ${entry.name}`}>
+      <Button look="quiet" onClick={act(makeCopy, 'copied')} aria-label={`Copy ${entry.name}`}>
         <Copy size={15} />
         Copy
       </Button>
       <Button
         look="quiet"
-        onClick={act(takeOut, `${entry.name} taken out as a file`)}
+        onClick={act(() => takeOut(entry), 'taken out as a file')}
         aria-label={`Take out ${entry.name}`}
       >
         <ArrowDownToLine size={15} />
@@ -94,26 +81,44 @@ function Actions({ entry, shelf, onChange }: Pick<EntryProps, 'entry' | 'shelf' 
       {shelf === 'open' ? (
         <Button
           look="quiet"
-          onClick={act(() => api.setPutAway(entry.id, true), `${entry.name} put away`, bringBack)}
+          onClick={act(() => api.setPutAway(entry.id, true), 'put away', bringBack)}
           aria-label={`Put away ${entry.name}`}
         >
           <Archive size={15} />
           Put away
         </Button>
       ) : (
-        <Button look="quiet" onClick={bringBack} aria-label={`Bring back ${entry.name}`}>
-          <ArchiveRestore size={15} />
-          Bring back
-        </Button>
+        <>
+          <Button look="quiet" onClick={bringBack} aria-label={`Bring back ${entry.name}`}>
+            <ArchiveRestore size={15} />
+            Bring back
+          </Button>
+          <DeleteForGood plans={[entry]} onChange={onChange} />
+        </>
       )}
     </div>
   );
 }
 
 /** A plan on the shelf: its name, its facts, and what can be done with it. */
-export function Entry({ entry, shelf, isWaitingHere, onChange }: EntryProps) {
+export function Entry({ entry, shelf, isWaitingHere, onChange, choice }: EntryProps) {
   return (
-    <li className="tag flex flex-col border border-rule bg-sheet">
+    <li
+      className={`tag relative flex flex-col border bg-sheet ${choice?.isChosen ? 'border-verdigris ring-2 ring-verdigris' : 'border-rule'}`}
+    >
+      {choice && (
+        <label className="absolute top-2 left-2 z-10 flex items-center gap-2 bg-sheet px-2 py-1">
+          <input
+            type="checkbox"
+            checked={choice.isChosen}
+            onChange={choice.toggle}
+            className="size-5 accent-verdigris"
+          />
+          <span>
+            choose<span className="sr-only"> {entry.name}</span>
+          </span>
+        </label>
+      )}
       <Link to={`/plan/${entry.id}/piece`} className="block hover:opacity-95" aria-label={`Open ${entry.name}`}>
         {entry.facts?.state === 'reckoned' ? (
           <Glimpse glimpse={entry.facts.glimpse} />

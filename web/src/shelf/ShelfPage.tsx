@@ -1,6 +1,6 @@
 import { createPlan, emptyDesign, type Plan } from '@glimmer/core/plan';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { ArrowUpFromLine, Calculator, CircleHelp, LampDesk, PackageOpen, Plus, Sprout } from 'lucide-react';
+import { ArrowUpFromLine, Calculator, CircleHelp, LampDesk, ListChecks, PackageOpen, Plus, Sprout } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { isWaiting, type KeptRecord, listHeld, whenSaved } from '../keeping/index.ts';
@@ -18,6 +18,7 @@ import { readPlanFile, saveFile } from './files.ts';
 import { Glimpse } from './Glimpse.tsx';
 import { lastShelf } from './lastShelf.ts';
 import { Questions } from './Questions.tsx';
+import { Several } from './Several.tsx';
 import { sayTrouble } from './sayTrouble.ts';
 
 /** Reads a plan from a file and puts it on the shelf; one that is there already comes as a copy. */
@@ -236,7 +237,14 @@ const inOrder = (entries: readonly ShelfEntry[], { words, order }: Wish): readon
     )
     .sort(orders[order].by);
 
-function Order({ wish, onWish }: { readonly wish: Wish; readonly onWish: (wish: Wish) => void }) {
+interface OrderProps {
+  readonly wish: Wish;
+  readonly onWish: (wish: Wish) => void;
+  readonly choosesSeveral: boolean;
+  readonly onSeveral: (choosesSeveral: boolean) => void;
+}
+
+function Order({ wish, onWish, choosesSeveral, onSeveral }: OrderProps) {
   return (
     <div className="mb-4 flex flex-wrap items-end gap-3">
       <input
@@ -261,13 +269,22 @@ function Order({ wish, onWish }: { readonly wish: Wish; readonly onWish: (wish: 
           ))}
         </select>
       </label>
+      <Button look="quiet" aria-pressed={choosesSeveral} onClick={() => onSeveral(!choosesSeveral)}>
+        <ListChecks size={16} />
+        Several at once
+      </Button>
     </div>
   );
 }
 
+const toggled = (chosen: ReadonlySet<string>, id: string): ReadonlySet<string> =>
+  new Set(chosen.has(id) ? [...chosen].filter((each) => each !== id) : [...chosen, id]);
+
 /** The shelf: all plans, each with a small lit picture. */
 export function ShelfPage() {
   const [shelf, setShelf] = useState<'open' | 'away'>('open');
+  /** Null while plans are not chosen. */
+  const [chosen, setChosen] = useState<ReadonlySet<string> | null>(null);
   const client = useQueryClient();
   const { data, error, isPending } = useQuery({
     queryKey: ['shelf', shelf],
@@ -292,7 +309,14 @@ export function ShelfPage() {
   return (
     <div className="h-full overflow-y-auto">
       <main className="mx-auto max-w-6xl px-6 py-6">
-        <ShelfHead shelf={shelf} onShelf={setShelf} onBrought={refresh} />
+        <ShelfHead
+          shelf={shelf}
+          onShelf={(next) => {
+            setShelf(next);
+            setChosen(null);
+          }}
+          onBrought={refresh}
+        />
         {error && (
           <div role="alert" className="border-l-4 border-amber-ink bg-amber-wash px-4 py-3">
             <p>{sayTrouble(error)}. This page asks again every few seconds.</p>
@@ -307,7 +331,17 @@ export function ShelfPage() {
               : 'Nothing is put away.'}
           </p>
         )}
-        {data && data.length >= SOUGHT_FROM && <Order wish={wish} onWish={setWish} />}
+        {data && (data.length >= SOUGHT_FROM || (shelf === 'away' && data.length > 1)) && (
+          <Order
+            wish={wish}
+            onWish={setWish}
+            choosesSeveral={chosen !== null}
+            onSeveral={(isWanted) => setChosen(isWanted ? new Set() : null)}
+          />
+        )}
+        {chosen && shown.length > 0 && (
+          <Several shelf={shelf} shown={shown} chosen={chosen} onChoose={setChosen} onChange={refresh} />
+        )}
         {data && data.length > 0 && shown.length === 0 && <p className="text-faint">No plan here is called so.</p>}
         {shown.length > 0 && (
           <ul className="grid grid-cols-[repeat(auto-fill,minmax(min(20rem,100%),1fr))] gap-5">
@@ -318,6 +352,12 @@ export function ShelfPage() {
                 shelf={shelf}
                 isWaitingHere={waiting.has(entry.id)}
                 onChange={refresh}
+                choice={
+                  chosen && {
+                    isChosen: chosen.has(entry.id),
+                    toggle: () => setChosen(toggled(chosen, entry.id)),
+                  }
+                }
               />
             ))}
           </ul>

@@ -142,6 +142,8 @@ export const api = {
     ),
   setPutAway: (id: string, putAway: boolean) =>
     ask<KeptPlan>(`/plans/${id}`, { method: 'PATCH', body: JSON.stringify({ putAway }) }),
+  /** Deletes what is put away; gives the last that there is of it. */
+  remove: (id: string) => ask<KeptPlan>(`/plans/${id}`, { method: 'DELETE' }),
   belonging: <N extends BelongingName>(name: N) =>
     ask<{ value: BelongingOf<N>; revision: number }>(`/workshop/${name}`),
   /** The new revision; null where the server has a newer one. */

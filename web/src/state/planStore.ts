@@ -82,6 +82,22 @@ export function redo(): void {
   usePlanStore.temporal.getState().redo();
 }
 
+/** Goes so many edits back, or forth where that is less than none. */
+export function goBack(edits: number): void {
+  lastMerge = null;
+  const history = usePlanStore.temporal.getState();
+  if (edits > 0) history.undo(edits);
+  else if (edits < 0) history.redo(-edits);
+}
+
+/** Every state of the plan since it was opened, the oldest first, and which of them is on the bench. */
+export function useStates(): { readonly states: readonly Plan[]; readonly at: number } {
+  const { pastStates, futureStates } = useStore(usePlanStore.temporal, (state: TemporalState<PlanState>) => state);
+  const plan = usePlanStore((state) => state.plan);
+  const plans = [...pastStates, { plan }, ...futureStates.toReversed()].flatMap((state) => state.plan ?? []);
+  return { states: plans, at: pastStates.length };
+}
+
 /** How far one can go back and forth. */
 export function useHistory(): { readonly canUndo: boolean; readonly canRedo: boolean } {
   const canUndo = useStore(usePlanStore.temporal, (state: TemporalState<PlanState>) => state.pastStates.length > 0);

@@ -1,6 +1,6 @@
 import type { Stage } from '@glimmer/core/items';
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
-import { Redo2, Search, Undo2 } from 'lucide-react';
+import { Search } from 'lucide-react';
 import { memo, Suspense, useEffect, useRef, useState } from 'react';
 import { disableGlobalCursorStyles, Panel, PanelGroup, PanelResizeHandle } from 'react-resizable-panels';
 import { Link, Navigate, useParams, useSearchParams } from 'react-router';
@@ -10,7 +10,7 @@ import { closeKept, openKept } from '../keeping/index.ts';
 import { PicturePane } from '../picture/PicturePane.tsx';
 import { ReckoningProvider, usePlan, useReckoned } from '../reckoning/index.ts';
 import { bringInPicture } from '../stages/bringInPicture.ts';
-import { editPlan, redo, undo, useHistory, usePlanStore } from '../state/planStore.ts';
+import { editPlan, usePlanStore } from '../state/planStore.ts';
 import { tool, useTool } from '../state/tool.ts';
 import { UnitsButton } from '../units/UnitsButton.tsx';
 import { Boundary } from '../widgets/Boundary.tsx';
@@ -22,6 +22,7 @@ import { useDroppedFiles } from '../widgets/useDroppedFiles.ts';
 import { Cord } from './Cord.tsx';
 import { FindAnything } from './FindAnything.tsx';
 import { FindingList } from './Findings.tsx';
+import { HistoryButtons } from './HistoryButtons.tsx';
 import { KeepBand, KeepSign } from './KeepSign.tsx';
 import { KeysDialog } from './KeysDialog.tsx';
 import { PrintHead } from './PrintHead.tsx';
@@ -99,20 +100,6 @@ const Sheet = memo(function Sheet({ stage, pointedFindingId }: SheetProps) {
 });
 
 const Picture = memo(PicturePane);
-
-function HistoryButtons() {
-  const { canUndo, canRedo } = useHistory();
-  return (
-    <>
-      <Button look="quiet" onClick={undo} disabled={!canUndo} aria-label="Undo" title="Undo (Ctrl+Z)">
-        <Undo2 size={17} />
-      </Button>
-      <Button look="quiet" onClick={redo} disabled={!canRedo} aria-label="Redo" title="Redo (Ctrl+Shift+Z)">
-        <Redo2 size={17} />
-      </Button>
-    </>
-  );
-}
 
 interface HeadProps {
   readonly stage: Stage;
