@@ -66,7 +66,7 @@ test('the main path by keyboard alone', async ({ page }) => {
   await tabTo(page, /^Your reading/, 120);
   await page.keyboard.type('18');
   await page.keyboard.press('Enter');
-  await expect(page.getByText('18', { exact: true }).first()).toBeVisible();
+  await expect(page.getByLabel('done').first()).toBeVisible();
   await page.keyboard.press('Escape');
   await page.keyboard.press('8');
   await expect(page.locator('main[data-stage="logbook"]')).toBeVisible();
