@@ -1,4 +1,4 @@
-import { copyDemo, expect, type Page, test } from './bench.ts';
+import { copyDemo, expect, kept, type Page, test } from './bench.ts';
 
 const PARASOL = '6f1d0c52-3b6e-4f0a-9a51-2c7d5b1e7a02';
 
@@ -76,4 +76,62 @@ test('what is chosen on the picture is its card on the sheet, and a copy of it c
   await page.getByRole('status').or(page.getByLabel('Notices')).getByText('Eyes copy is taken away.').waitFor();
   await page.getByLabel('Notices').getByRole('button', { name: 'Undo' }).click();
   await expect(copy).toBeVisible();
+});
+
+test('several things are chosen on the picture, by Shift, by a frame or by keyboard, move together and go together', async ({
+  page,
+}) => {
+  await page.goto(`/plan/${await copyDemo(page)}/lights`);
+  const picture = page.getByRole('group', { name: /^Picture of/ });
+  const eye = (number: number) => picture.getByRole('button', { name: new RegExp(`^Eyes ${number}, at`) });
+  const dot = (number: number) => eye(number).locator('circle').first();
+  const xOf = async (number: number): Promise<number> =>
+    Number(/at ([\d.]+)/.exec((await eye(number).getAttribute('aria-label')) ?? '')?.[1]);
+  await expect(eye(1)).toBeVisible();
+  const [first, second] = [await xOf(1), await xOf(2)];
+  await dot(1).click({ modifiers: ['Shift'] });
+  await dot(2).click({ modifiers: ['Shift'] });
+  await expect(page.getByText('2 chosen: drag one')).toBeVisible();
+  await expect(eye(1)).toHaveAttribute('aria-pressed', 'true');
+  await eye(2).focus();
+  for (let i = 0; i < 3; i += 1) await page.keyboard.press('ArrowRight');
+  await expect.poll(() => xOf(1)).toBeCloseTo(first + 3, 1);
+  await expect.poll(() => xOf(2)).toBeCloseTo(second + 3, 1);
+  // A drag of one takes the other along, and is one step for undo.
+  const box = await dot(2).boundingBox();
+  if (!box) throw new Error('it is on the picture');
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 + 40, box.y + box.height / 2, { steps: 5 });
+  await page.mouse.up();
+  await expect.poll(() => xOf(1)).toBeGreaterThan(first + 5);
+  await expect.poll(async () => (await xOf(2)) - (await xOf(1))).toBeCloseTo(second - first, 0);
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => xOf(1)).toBeCloseTo(first + 3, 1);
+  await eye(2).focus();
+  await page.keyboard.press('Escape');
+  await expect(page.getByText('chosen: drag one')).toBeHidden();
+
+  // A frame over all of it.
+  const whole = await picture.boundingBox();
+  if (!whole) throw new Error('there is a picture');
+  await page.keyboard.down('Shift');
+  await page.mouse.move(whole.x + 6, whole.y + 6);
+  await page.mouse.down();
+  await page.mouse.move(whole.x + whole.width - 6, whole.y + whole.height - 6, { steps: 4 });
+  await page.mouse.up();
+  await page.keyboard.up('Shift');
+  const handles = await picture.locator('[data-spot]').count();
+  await expect(page.getByText(`${handles} chosen`)).toBeVisible();
+  await page.getByRole('button', { name: 'Let go' }).click();
+
+  // By keyboard: Space chooses, Delete takes away, and the notice brings it back.
+  await eye(1).focus();
+  await page.keyboard.press('Space');
+  await expect(page.getByText('1 chosen: drag one')).toBeVisible();
+  await page.keyboard.press('Delete');
+  await expect(eye(2)).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await expect(eye(2)).toBeVisible();
+  await kept(page);
 });

@@ -35,6 +35,7 @@ export {
 } from './occasions.ts';
 export { pictureText } from './pictures.ts';
 export { removeCue, removeHollow, removeItem, removeMood, removePlace, removeSet, removeSign } from './remove.ts';
+export { keyOfSpot, placesOfSpots, removeSpots, type Spot, shiftSpots } from './spots.ts';
 export type {
   Cue,
   Design,

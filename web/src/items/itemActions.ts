@@ -1,7 +1,7 @@
 import { type ItemKind, kindOf } from '@glimmer/core/items';
 import { layRails } from '@glimmer/core/network';
 import { withOwnParts } from '@glimmer/core/parts';
-import { applyEdits, changeItem, copyItem, type Design, type Item, itemNamed, removeItem } from '@glimmer/core/plan';
+import { applyEdits, changeItem, copyItem, type Design, type Item, removeItem } from '@glimmer/core/plan';
 import { castDraft, type Draft } from 'immer';
 import { nanoid } from 'nanoid';
 import { changeDesign, editDesign } from '../state/planStore.ts';
@@ -69,15 +69,4 @@ export function editItem<T extends Item>({ id, kind }: T, recipe: (item: Draft<T
     // An item of this id and kind is one of the type that was asked with.
     if (found) recipe(found as Draft<T>);
   });
-}
-
-/** Moves what sits at one place; the steps of one drag count as one for undo. */
-export function moveItem(id: string, to: { readonly xMm: number; readonly yMm: number }): void {
-  editDesign(
-    (draft) => {
-      const found = itemNamed(draft as Design, id);
-      if (found && 'at' in found) Object.assign(found.at, to);
-    },
-    { merge: `item ${id}` },
-  );
 }

@@ -1,10 +1,11 @@
-import { bands, type PlanPoint } from '@glimmer/core/plan';
-
+import { keyOfSpot, type PlanPoint, type Spot } from '@glimmer/core/plan';
 import { type KeyboardEvent, type PointerEvent, type ReactNode, useRef } from 'react';
 import { useHeld } from '../reckoning/index.ts';
 import { beginDrag, endDrag } from '../state/planStore.ts';
 import { tool, useTool } from '../state/tool.ts';
 import { usePrinter } from '../units/index.ts';
+import { moveSpot, toggleSpot, useChosen } from './chosen.ts';
+import { placeUnder, within } from './placeUnder.ts';
 
 interface HandleProps {
   /** The thing that it belongs to: the card of which it is on the sheet. */
@@ -12,19 +13,9 @@ interface HandleProps {
   readonly label: string;
   /** Where it stands on the plan that is shown; it is drawn there by its children. */
   readonly at: PlanPoint;
-  readonly onMove: (to: PlanPoint) => void;
+  /** What of the plan it moves. */
+  readonly spot: Spot;
   readonly children: ReactNode;
-}
-
-const within = (value: number): number =>
-  Math.min(bands.placeMm.most, Math.max(bands.placeMm.least, Math.round(value * 10) / 10));
-
-/** Millimetres on the picture under a pointer. */
-export function placeUnder(svg: SVGSVGElement, clientX: number, clientY: number): PlanPoint | null {
-  const matrix = svg.getScreenCTM();
-  if (!matrix) return null;
-  const point = new DOMPoint(clientX, clientY).matrixTransform(matrix.inverse());
-  return { xMm: within(point.x), yMm: within(point.y) };
 }
 
 const steps: Readonly<Record<string, readonly [number, number]>> = {
@@ -34,11 +25,15 @@ const steps: Readonly<Record<string, readonly [number, number]>> = {
   ArrowDown: [0, 1],
 };
 
-/** Something on the picture that can be dragged, or nudged with the arrow keys: 1 mm, with Shift 10 mm. */
-export function Handle({ thingId, label, at, onMove, children }: HandleProps) {
+/**
+ * Something on the picture that can be dragged, or nudged with the arrow keys: 1 mm, with Shift 10 mm. A click with Shift, or
+ * Space, chooses it with others; what is chosen moves together.
+ */
+export function Handle({ thingId, label, at, spot, children }: HandleProps) {
   const printer = usePrinter();
   const isPointed = useTool(({ pointedId }) => pointedId === thingId);
-  const [held, hold] = useHeld(at, onMove);
+  const isChosen = useChosen(({ spots }) => spots.some((each) => keyOfSpot(each) === keyOfSpot(spot)));
+  const [held, hold] = useHeld(at, (to: PlanPoint) => moveSpot(spot, to));
   const grip = useRef<{ readonly dx: number; readonly dy: number } | null>(null);
 
   const letGo = (): void => {
@@ -51,9 +46,13 @@ export function Handle({ thingId, label, at, onMove, children }: HandleProps) {
   };
   const onKeyDown = (event: KeyboardEvent): void => {
     const step = steps[event.key];
-    if (!step) return;
+    if (!step && event.key !== ' ') return;
     event.preventDefault();
     event.stopPropagation();
+    if (!step) {
+      toggleSpot(spot);
+      return;
+    }
     const size = event.shiftKey ? 10 : 1;
     hold({ xMm: within(held.xMm + step[0] * size), yMm: within(held.yMm + step[1] * size) });
   };
@@ -62,7 +61,10 @@ export function Handle({ thingId, label, at, onMove, children }: HandleProps) {
     <g
       role="button"
       tabIndex={0}
-      aria-label={`${label}, at ${printer.quantity('lengthMm', held.xMm)}, ${printer.quantity('lengthMm', held.yMm)}; arrow keys move it`}
+      aria-label={`${label}, at ${printer.quantity('lengthMm', held.xMm)}, ${printer.quantity('lengthMm', held.yMm)}; arrow keys move it, Space chooses it with others`}
+      aria-pressed={isChosen}
+      data-spot={JSON.stringify(spot)}
+      data-place={`${at.xMm} ${at.yMm}`}
       transform={`translate(${held.xMm - at.xMm} ${held.yMm - at.yMm})`}
       className="cursor-grab touch-none focus-visible:outline-2"
       onKeyDown={onKeyDown}
@@ -72,6 +74,10 @@ export function Handle({ thingId, label, at, onMove, children }: HandleProps) {
         const place = locate(event);
         if (!place) return;
         event.stopPropagation();
+        if (event.shiftKey) {
+          toggleSpot(spot);
+          return;
+        }
         event.currentTarget.setPointerCapture(event.pointerId);
         grip.current = { dx: held.xMm - place.xMm, dy: held.yMm - place.yMm };
         beginDrag();

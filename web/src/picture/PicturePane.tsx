@@ -15,13 +15,16 @@ import { usePrinter } from '../units/index.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Dialog } from '../widgets/Dialog.tsx';
 import { Backdrop, Ruler } from './Backdrop.tsx';
+import { ChosenBar } from './ChosenBar.tsx';
+import { letSpotsGo, removeChosen } from './chosen.ts';
 import type { Fitting } from './glow.ts';
-import { placeUnder } from './Handle.tsx';
 import { OnlookerChoice } from './OnlookerChoice.tsx';
 import { BenchOverlay, plainOverlays } from './overlays/index.ts';
 import { Pace } from './Pace.tsx';
 import type { Box } from './placeLabels.ts';
+import { placeUnder } from './placeUnder.ts';
 import { useGlow } from './useGlow.ts';
+import { chooseAll, useMarquee } from './useMarquee.ts';
 import { useUncrowded } from './useUncrowded.ts';
 import { useZoom } from './useZoom.ts';
 import { VirtualHands } from './VirtualHands.tsx';
@@ -230,6 +233,33 @@ const dotsOf = ({ placed }: Assessment, u: number): Box[] =>
     }),
   );
 
+/** The frame that is being drawn, where it is on the screen. */
+const Frame = ({ frame }: { readonly frame: DOMRect | null }) =>
+  frame && (
+    <div
+      className="pointer-events-none fixed z-10 border border-verdigris bg-verdigris/10"
+      style={{ left: frame.left, top: frame.top, width: frame.width, height: frame.height }}
+    />
+  );
+
+/** What a click on the picture does just now, and how to be done with it. */
+const InHand = ({ tool }: { readonly tool: Tool }) =>
+  tool.kind !== 'none' && (
+    <div className="flex items-center gap-3 border-b border-rule bg-amber-wash px-3 py-1.5" role="status">
+      <span className="flex-1">{toolWords[tool.kind]}</span>
+      <Button onClick={toolHand.layDown}>Done</Button>
+    </div>
+  );
+
+/** Keys of the picture for what is chosen on it: all, none, away with it. */
+function chooseByKey(event: KeyboardEvent<SVGSVGElement>): void {
+  if (event.key === 'Escape') letSpotsGo();
+  else if (event.key === 'Delete') removeChosen();
+  else if (event.key === 'a' && (event.ctrlKey || event.metaKey)) chooseAll(event.currentTarget);
+  else return;
+  event.preventDefault();
+}
+
 /** Buttons for what the wheel does. */
 function NearAndFar({ at, nearer, farther, whole }: ReturnType<typeof useZoom>) {
   return (
@@ -274,6 +304,7 @@ export function PicturePane({ stage }: { readonly stage: Stage }) {
   const showing = useGlow(canvasRef, { design, assessment, fitting });
   const flash = useFlashGuard(showing);
 
+  const marquee = useMarquee(svgRef, tool.kind === 'none');
   const { cross, onKeyDown } = useCross(svgRef, tool, { widthMm, heightMm });
 
   const wordsRef = useRef<SVGGElement>(null);
@@ -293,12 +324,8 @@ export function PicturePane({ stage }: { readonly stage: Stage }) {
       <Handles stage={stage} moodName={moodName}>
         <NearAndFar {...zoomed} />
       </Handles>
-      {tool.kind !== 'none' && (
-        <div className="flex items-center gap-3 border-b border-rule bg-amber-wash px-3 py-1.5" role="status">
-          <span className="flex-1">{toolWords[tool.kind]}</span>
-          <Button onClick={toolHand.layDown}>Done</Button>
-        </div>
-      )}
+      <InHand tool={tool} />
+      <ChosenBar />
       <div ref={host} className="relative min-h-0 flex-1 bg-paper">
         {/* biome-ignore lint/a11y/useSemanticElements: a drawing has no element of its own kind; with a tool in hand arrow keys and Enter do what a click does */}
         <svg
@@ -312,7 +339,11 @@ export function PicturePane({ stage }: { readonly stage: Stage }) {
           role="group"
           aria-label={`Picture of ${plan.name}, ${printer.quantity('lengthMm', widthMm)} wide`}
           tabIndex={tool.kind === 'none' ? -1 : 0}
-          onKeyDown={onKeyDown}
+          onKeyDown={(event) => {
+            onKeyDown(event);
+            chooseByKey(event);
+          }}
+          {...marquee.hands}
           onClick={(event) => {
             const at = svgRef.current && placeUnder(svgRef.current, event.clientX, event.clientY);
             if (at && tool.kind !== 'none') dropPoint(tool, at);
@@ -337,6 +368,7 @@ export function PicturePane({ stage }: { readonly stage: Stage }) {
             />
           )}
         </svg>
+        <Frame frame={marquee.frame} />
         <canvas
           ref={canvasRef}
           role="img"

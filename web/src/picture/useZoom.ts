@@ -10,6 +10,9 @@ const STEP = 1.5;
 const isHeld = (target: EventTarget | null): boolean =>
   target instanceof Element && target.closest('[role="button"]') !== null;
 
+/** A drag with Shift draws a frame. */
+const isWithShift = (event: Event): boolean => event instanceof MouseEvent && event.shiftKey;
+
 interface Zoomed {
   /** In pixels of the pane. */
   readonly at: ZoomTransform;
@@ -40,7 +43,10 @@ export function useZoom(
   );
   useEffect(() => {
     behaviour.filter(
-      (event: Event) => event.type === 'wheel' || event.type === 'touchstart' || (mayDrag && !isHeld(event.target)),
+      (event: Event) =>
+        event.type === 'wheel' ||
+        event.type === 'touchstart' ||
+        (mayDrag && !isHeld(event.target) && !isWithShift(event)),
     );
   }, [behaviour, mayDrag]);
   useEffect(() => {

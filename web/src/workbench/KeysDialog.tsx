@@ -16,6 +16,8 @@ const keys: readonly (readonly [key: string, what: Message])[] = [
   ['Ctrl + Z', 'undo'],
   ['Ctrl + Shift + Z', 'redo'],
   ['arrow keys', say`move what is chosen on the picture: ${mm(1)}, with Shift ${mm(10)}`],
+  ['Shift + click, Shift + drag', 'choose several on the picture; by keyboard Space, and Ctrl + A for all'],
+  ['Delete, Escape', 'take away what is chosen there, or let it go'],
   ['?', 'these keys'],
 ];
 

@@ -1,6 +1,5 @@
 import type { Hollow } from '@glimmer/core/plan';
 import { type Message, mm, say } from '@glimmer/core/units';
-import { editDesign } from '../../state/planStore.ts';
 import { usePrinter } from '../../units/index.ts';
 import { Handle } from '../Handle.tsx';
 import { Label } from './Label.tsx';
@@ -71,15 +70,7 @@ export function HollowOverlay({ design, assessment, u }: OverlayProps) {
             thingId={hollow.id}
             label={hollow.name}
             at={hollow.at}
-            onMove={(to) =>
-              editDesign(
-                (draft) => {
-                  const found = draft.hollows.find((each) => each.id === hollow.id);
-                  if (found) found.at = to;
-                },
-                { merge: `hollow ${hollow.id}` },
-              )
-            }
+            spot={{ of: 'hollow', id: hollow.id }}
           >
             <HollowMark hollow={hollow} u={u} verdict={verdict} />
             <Label x={hollow.at.xMm + u * 3} y={hollow.at.yMm - u * 1.6} u={u}>

@@ -1,7 +1,6 @@
 import { type ItemRole, type ItemStage, kindOf } from '@glimmer/core/items';
 import type { Item, PlanPoint } from '@glimmer/core/plan';
 import type { ReactNode } from 'react';
-import { moveItem } from '../../items/itemActions.ts';
 import { Handle } from '../Handle.tsx';
 import { Label } from './Label.tsx';
 import type { OverlayProps } from './OverlayProps.ts';
@@ -110,7 +109,7 @@ export function ItemHandles({
   return items.map((item) => {
     const Mark = marks[kindOf(item.kind).role];
     return (
-      <Handle key={item.id} thingId={item.id} label={item.name} at={item.at} onMove={(to) => moveItem(item.id, to)}>
+      <Handle key={item.id} thingId={item.id} label={item.name} at={item.at} spot={{ of: 'item', id: item.id }}>
         <Mark at={item.at} u={u} name={item.name} />
       </Handle>
     );

@@ -1,5 +1,4 @@
 import { type ItemOf, itemsOf, type PlacedPlain, type PlacedTape } from '@glimmer/core/items';
-import { editDesign } from '../../state/planStore.ts';
 import { useTool } from '../../state/tool.ts';
 import { Handle } from '../Handle.tsx';
 import { ItemHandles } from './ItemHandles.tsx';
@@ -74,15 +73,7 @@ function Corners({ tape, u }: { readonly tape: Routed; readonly u: number }) {
       thingId={tape.id}
       label={`${tape.name}, point ${i + 1}`}
       at={point}
-      onMove={(to) =>
-        editDesign(
-          (draft) => {
-            const found = draft.items.find((item) => item.id === tape.id);
-            if (found && 'route' in found) found.route[i] = to;
-          },
-          { merge: `point ${tape.id} ${i}` },
-        )
-      }
+      spot={{ of: 'corner', id: tape.id, part: i }}
     >
       <circle
         cx={point.xMm}
@@ -175,16 +166,7 @@ function SingleLight({ group, place, number, u }: SingleLightProps) {
       thingId={group.id}
       label={`${group.name} ${number}`}
       at={place.at}
-      onMove={(to) =>
-        editDesign(
-          (draft) => {
-            const found = draft.items.find((item) => item.id === group.id);
-            const own = found?.kind === 'light' ? found.places.find((each) => each.id === place.id) : undefined;
-            if (own) own.at = to;
-          },
-          { merge: `light ${group.id} ${place.id}` },
-        )
-      }
+      spot={{ of: 'light', id: group.id, part: place.id }}
     >
       <circle
         cx={place.at.xMm}
@@ -230,16 +212,7 @@ function GuideWays({ guide, u }: { readonly guide: Guide; readonly u: number }) 
           thingId={guide.id}
           label={`${guide.name}, hole ${i + 1}`}
           at={end.at}
-          onMove={(to) =>
-            editDesign(
-              (draft) => {
-                const found = draft.items.find((item) => item.id === guide.id);
-                const own = found?.kind === 'guide' ? found.ends.find((each) => each.id === end.id) : undefined;
-                if (own) own.at = to;
-              },
-              { merge: `end ${guide.id} ${end.id}` },
-            )
-          }
+          spot={{ of: 'hole', id: guide.id, part: end.id }}
         >
           <circle
             cx={end.at.xMm}
