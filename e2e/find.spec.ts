@@ -54,3 +54,29 @@ test('a thing of the plan, a stage by another word, a sum: each leads there, by 
   await expect(page).toHaveURL(/\/sums$/);
   await expect(page.getByRole('article', { name: 'A scanned grid' })).toBeVisible();
 });
+
+test('a page of the moods and a finding have an address: back, forward and a reload lead there', async ({ page }) => {
+  const id = await copyDemo(page);
+  await page.goto(`/plan/${id}/moods`);
+  await page.getByRole('tab', { name: 'Cues' }).click();
+  await expect(page).toHaveURL(/moods\?tab=cues$/);
+  await page.getByRole('tab', { name: 'Evening' }).click();
+  await page.goBack();
+  await expect(page.getByRole('tab', { name: 'Cues' })).toHaveAttribute('aria-selected', 'true');
+  await page.goForward();
+  await expect(page.getByRole('tab', { name: 'Evening' })).toHaveAttribute('aria-selected', 'true');
+  await page.reload();
+  await expect(page.getByRole('tab', { name: 'Evening' })).toHaveAttribute('aria-selected', 'true');
+  await expect(page.getByRole('heading', { name: 'The course of the evening' })).toBeVisible();
+
+  // The next finding, and from its address alone.
+  await page.getByTitle('Next finding: N').click();
+  await expect(page).toHaveURL(/\?finding=/);
+  const address = page.url();
+  const told = page.locator('[data-finding].ring-2');
+  const words = await told.textContent();
+  await page.goto(`/plan/${id}/piece`);
+  await expect(told).toBeHidden();
+  await page.goto(address);
+  await expect(told).toHaveText(words ?? '');
+});

@@ -24,11 +24,7 @@ function Facts({ entry }: { readonly entry: ShelfEntry }) {
   return (
     <p className="text-faint">
       {facts?.kind}
-      {facts && facts.runsForH !== null && (
-        <>
-          ; runs for <span className="figures">{printer.quantity('timeH', facts.runsForH)}</span>
-        </>
-      )}
+      {facts && facts.runsForH !== null && <>; runs for {printer.quantity('timeH', facts.runsForH)}</>}
       {toStopFor > 0 && (
         <>
           ; <span className="whitespace-nowrap font-semibold text-brick-ink">{toStopFor} to stop for</span>

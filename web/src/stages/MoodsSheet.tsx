@@ -5,6 +5,7 @@ import { type Design, itemNamed, type Mood } from '@glimmer/core/plan';
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import { nanoid } from 'nanoid';
 import { useEffect, useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { CopiesNote } from '../moods/CopiesNote.tsx';
 import { addCue, Cues } from '../moods/Cues.tsx';
 import { Evening } from '../moods/Evening.tsx';
@@ -110,8 +111,18 @@ function MoodPages() {
 /** The pages of a mood: its moves, the cues between moods, the evening, and sets. */
 function OpenMood({ mood, targets }: { readonly mood: Mood; readonly targets: readonly LightTarget[] }) {
   const { list } = useSheet().design.moods;
+  const [address, setAddress] = useSearchParams();
+  const page = Math.max(
+    0,
+    pages.findIndex((each) => each.toLowerCase() === address.get('tab')),
+  );
+  const open = (next: number): void =>
+    setAddress((before) => {
+      before.set('tab', (pages[next] ?? pages[0]).toLowerCase());
+      return before;
+    });
   return (
-    <TabGroup>
+    <TabGroup selectedIndex={page} onChange={open}>
       <MoodPages />
       <TabPanels className="pt-2">
         <TabPanel>

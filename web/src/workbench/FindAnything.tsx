@@ -9,6 +9,12 @@ import type { Place } from './place.ts';
 // The field itself is there at once, so that no key is lost while the rest comes.
 const FoundPlaces = lazy(() => import('./FoundPlaces.tsx').then(({ FoundPlaces: found }) => ({ default: found })));
 
+/** What of a place stands in the address: the finding that is told of, or the thing. */
+const queryOf = ({ pointId, findingId }: { readonly pointId: string | null; readonly findingId?: string }): string => {
+  if (findingId !== undefined) return `?finding=${encodeURIComponent(findingId)}`;
+  return pointId === null ? '' : `?at=${encodeURIComponent(pointId)}`;
+};
+
 /** One field that finds any thing of the plan and of the app, by its name or by what makers call it. */
 export function FindAnything({ onClose }: { readonly onClose: () => void }) {
   const navigate = useNavigate();
@@ -22,7 +28,7 @@ export function FindAnything({ onClose }: { readonly onClose: () => void }) {
       return;
     }
     tool.pointAt(to.pointId);
-    void navigate(`/plan/${id}/${to.stage}${to.pointId === null ? '' : `?at=${encodeURIComponent(to.pointId)}`}`);
+    void navigate(`/plan/${id}/${to.stage}${queryOf(to)}`);
   };
   return (
     <Dialog open onClose={onClose} title="Find anything">

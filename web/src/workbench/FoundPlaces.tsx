@@ -44,7 +44,7 @@ function usePlanPlaces(): readonly Place[] {
         name: printer.message(finding.what),
         what: 'finding',
         also: printer.message(finding.mend),
-        to: { stage: finding.stage ?? 'piece', pointId: finding.aboutId },
+        to: { stage: finding.stage ?? 'piece', pointId: finding.aboutId, findingId: finding.id },
       }),
     ),
     ...design.items.flatMap((item) =>

@@ -212,7 +212,13 @@ function OnePane({ picture, sheet }: PanesProps) {
 function Bench({ stage }: { readonly stage: Stage }) {
   const plan = usePlan();
   const { findings } = useReckoned();
-  const [pointedFindingId, setPointedFindingId] = useState<string | null>(null);
+  // An address leads to a thing of the plan, or to a finding, and back and forward go from one to the next.
+  const [address] = useSearchParams();
+  const pointedFindingId = address.get('finding');
+  const at = address.get('at') ?? findings.find(({ id }) => id === pointedFindingId)?.aboutId ?? null;
+  useEffect(() => {
+    if (at !== null) tool.pointAt(at);
+  }, [at]);
   const [finds, setFinds] = useState(false);
   const [showsKeys, setShowsKeys] = useState(false);
   const wide = useIsWide();
@@ -225,7 +231,6 @@ function Bench({ stage }: { readonly stage: Stage }) {
     planId: plan.id,
     findings,
     pointedFindingId,
-    onFinding: setPointedFindingId,
     onFind: () => setFinds(true),
     onKeys: () => setShowsKeys(true),
   });
@@ -234,12 +239,6 @@ function Bench({ stage }: { readonly stage: Stage }) {
     tool.layDown();
     document.title = `${plan.name}: ${stageInfo[stage].name}`;
   }, [stage, plan.name]);
-
-  // An address leads to a thing of the plan too, and back and forward go from one to the next.
-  const at = useSearchParams()[0].get('at');
-  useEffect(() => {
-    if (at !== null) tool.pointAt(at);
-  }, [at]);
 
   const sheet = <Sheet stage={stage} pointedFindingId={pointedFindingId} />;
   const picture = (

@@ -7,13 +7,12 @@ import { clock } from '../state/clock.ts';
 import { useSingleKeys } from '../state/keys.ts';
 import { lamp } from '../state/lamp.ts';
 import { redo, undo } from '../state/planStore.ts';
-import { tool, useTool } from '../state/tool.ts';
+import { useTool } from '../state/tool.ts';
 
 interface KeyHandlers {
   readonly planId: string;
   readonly findings: readonly Finding[];
   readonly pointedFindingId: string | null;
-  readonly onFinding: (id: string) => void;
   readonly onFind: () => void;
   readonly onKeys: () => void;
 }
@@ -36,7 +35,7 @@ function leaveField(): void {
 }
 
 /** The keys of the workbench; they rest while a field is typed in. */
-export function useKeys({ planId, findings, pointedFindingId, onFinding, onFind, onKeys }: KeyHandlers): () => void {
+export function useKeys({ planId, findings, pointedFindingId, onFind, onKeys }: KeyHandlers): () => void {
   const navigate = useNavigate();
   const alone = { enabled: useSingleKeys(({ on }) => on) };
   const nextFinding = (): void => {
@@ -44,9 +43,7 @@ export function useKeys({ planId, findings, pointedFindingId, onFinding, onFind,
     const at = open.findIndex((finding) => finding.id === pointedFindingId);
     const next = open[(at + 1) % Math.max(1, open.length)];
     if (!next) return;
-    tool.pointAt(next.aboutId);
-    onFinding(next.id);
-    void navigate(`/plan/${planId}/${next.stage}`);
+    void navigate(`/plan/${planId}/${next.stage}?finding=${encodeURIComponent(next.id)}`);
   };
   useHotkeys(
     stages.map((_, i) => String(i + 1)),
