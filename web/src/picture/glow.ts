@@ -182,40 +182,94 @@ export interface Painter {
   readonly exposure: Exposure | null;
 }
 
-const byteAt = (frame: ArrayLike<number>, at: number, k: number): number =>
-  at === ALWAYS ? 1 : (frame[at + k] ?? 0) / 255;
-
-/** Level of one colour of a light, 0 to 1; of a mixture the mean. */
-const levelOf = ({ at, mixedWith = [] }: Light, frame: ArrayLike<number>, k: number): number =>
-  mixedWith.reduce((sum, other) => sum + byteAt(frame, other, k), byteAt(frame, at, k)) / (1 + mixedWith.length);
-
 /** Small models need small dots: radii are held to a share of the view. */
 const sizeOf = (radiusMm: number, viewMm: number): number => Math.min(radiusMm * 1.4, (viewMm * radiusMm) / 260);
 
-/** Paints the lights of a frame: their own colour and relative brightness, each as wide as its diffuser spreads it. */
-export function paintLights(painter: Painter, lights: readonly Light[], frame: ArrayLike<number>): void {
-  const { context, fitting, lamp, viewMm, exposure } = painter;
-  context.clearRect(0, 0, fitting.widthPx, fitting.heightPx);
-  context.globalCompositeOperation = lamp === 'off' ? 'lighter' : 'source-over';
+/** Nearer to each other than this share of their radius, lights of one kind melt into one. */
+const MELTS = 0.2;
+
+/** One or several lights that are painted at once: where on the canvas, how large, and which bytes each colour is the mean of. */
+interface Glow {
+  readonly x: number;
+  readonly y: number;
+  readonly radius: number;
+  /** Any of them: they are alike. */
+  readonly light: Light;
+  /** First bytes of what is mixed in equal parts; none for what is always at full. */
+  readonly bytes: readonly number[];
+  /** How many stand here. */
+  readonly count: number;
+}
+
+const isAlike = (a: Light, b: Light): boolean =>
+  a.colour === b.colour &&
+  a.radiusMm === b.radiusMm &&
+  a.relative === b.relative &&
+  a.dimmingHz === b.dimmingHz &&
+  a.onlyInDark === b.onlyInDark &&
+  !a.mixedWith &&
+  !b.mixedWith;
+
+/** Lays lights on a canvas; those that could not be told from their neighbours become one with them. */
+export function layGlows(
+  lights: readonly Light[],
+  { fitting, lamp, viewMm }: Omit<Painter, 'context' | 'exposure'>,
+): Glow[] {
+  const glows: Glow[] = [];
   const inThisRoom = lamp === 'on' ? lights.filter((light) => !light.onlyInDark) : lights;
   for (const light of inThisRoom) {
-    const y = fitting.topPx + light.yMm * fitting.scale;
-    const seen = (k: number): number => {
-      const level = levelOf(light, frame, k);
-      if (!exposure || level === 0) return onScreen(level);
-      const openS = exposure.fromS + (y / Math.max(1, fitting.heightPx)) * exposure.readOutS;
-      return onScreen(exposedShare.reckon({ d: level, f: light.dimmingHz, t: openS, e: exposure.shutterS }));
-    };
-    const rgb = light.colour ? light.colour.map((value) => value / 255) : [seen(0), seen(1), seen(2)];
-    const level = light.colour ? seen(0) : Math.max(...rgb);
-    // Where all are lit by the room too, how bright they are against each other does not count.
-    const strength = lamp === 'off' ? level * onScreen(light.relative) : level;
-    if (strength <= 0.004) continue;
     const x = fitting.leftPx + light.xMm * fitting.scale;
-    const full = light.colour ? rgb : rgb.map((value) => value / level);
-    const sprite = spriteOf((full[0] ?? 0) * 255, (full[1] ?? 0) * 255, (full[2] ?? 0) * 255);
+    const y = fitting.topPx + light.yMm * fitting.scale;
+    const last = glows.at(-1);
+    const own = light.at === ALWAYS ? [] : [light.at, ...(light.mixedWith ?? [])];
+    if (last && isAlike(last.light, light) && Math.hypot(x - last.x, y - last.y) < MELTS * last.radius) {
+      glows[glows.length - 1] = { ...last, bytes: [...last.bytes, ...own], count: last.count + 1 };
+      continue;
+    }
     const radius = Math.max(1.5, sizeOf(light.radiusMm, viewMm) * fitting.scale * (lamp === 'off' ? 1.5 : 0.62));
-    context.globalAlpha = Math.min(1, lamp === 'off' ? strength : 0.25 + 0.75 * strength);
+    glows.push({ x, y, radius, light, bytes: own, count: 1 });
+  }
+  return glows;
+}
+
+/** Light, 0…1, to what a screen shows for it, by steps of a thousandth. */
+const shownSteps = Float64Array.from({ length: 1001 }, (_, i) => onScreen(i / 1000));
+const shown = (light: number): number => shownSteps[Math.round(light * 1000)] ?? 1;
+
+/** Level of one colour of what is painted at once, 0 to 1: the mean. */
+function levelOf({ bytes }: Glow, frame: ArrayLike<number>, k: number): number {
+  if (bytes.length === 0) return 1;
+  let sum = 0;
+  for (const at of bytes) sum += frame[at + k] ?? 0;
+  return sum / (255 * bytes.length);
+}
+
+/** Paints the lights of a frame: their own colour and relative brightness, each as wide as its diffuser spreads it. */
+export function paintLights(
+  { context, fitting, lamp, exposure }: Painter,
+  glows: readonly Glow[],
+  frame: ArrayLike<number>,
+): void {
+  context.clearRect(0, 0, fitting.widthPx, fitting.heightPx);
+  context.globalCompositeOperation = lamp === 'off' ? 'lighter' : 'source-over';
+  for (const glow of glows) {
+    const { x, y, radius, light, count } = glow;
+    const seen = (k: number): number => {
+      const level = levelOf(glow, frame, k);
+      if (!exposure || level === 0) return shown(level);
+      const openS = exposure.fromS + (y / Math.max(1, fitting.heightPx)) * exposure.readOutS;
+      return shown(exposedShare.reckon({ d: level, f: light.dimmingHz, t: openS, e: exposure.shutterS }));
+    };
+    const first = seen(0);
+    const [green, blue] = light.colour ? [0, 0] : [seen(1), seen(2)];
+    const level = light.colour ? first : Math.max(first, green, blue);
+    // Where all are lit by the room too, how bright they are against each other does not count.
+    const strength = lamp === 'off' ? level * shown(light.relative) : level;
+    if (strength <= 0.004) continue;
+    const sprite = light.colour
+      ? spriteOf(...light.colour)
+      : spriteOf((first / level) * 255, (green / level) * 255, (blue / level) * 255);
+    context.globalAlpha = Math.min(1, lamp === 'off' ? strength * count : 0.25 + 0.75 * strength);
     context.drawImage(sprite, x - radius, y - radius, 2 * radius, 2 * radius);
   }
   context.globalAlpha = 1;

@@ -15,7 +15,7 @@ import { type RefObject, useEffect, useRef, useState } from 'react';
 import { clock, useClock } from '../state/clock.ts';
 import { hands, type Touch, useHands } from '../state/hands.ts';
 import { type Onlooker, useLamp } from '../state/lamp.ts';
-import { type Exposure, type Fitting, listLights, paintLights } from './glow.ts';
+import { type Exposure, type Fitting, layGlows, listLights, type Painter, paintLights } from './glow.ts';
 import { tellMoment } from './pieceStore.ts';
 
 /** The piece as it is played: its state, its clock, and the clock of a mood that is shown by hand. */
@@ -105,6 +105,21 @@ function setUp(canvas: HTMLCanvasElement | null, fitting: Fitting): CanvasRender
   return context;
 }
 
+/** Lays the lights for an onlooker, anew only where another looks on, or the lamp is switched. */
+function createLayer(assessment: Assessment, design: Design, fitting: Fitting) {
+  const lights = listLights(assessment);
+  const viewMm = Math.max(design.view.widthMm, design.view.heightMm);
+  const layFor = (lamp: Painter['lamp'], onlooker: Onlooker) => {
+    const seen = { fitting: fittingFor(fitting, onlooker, design), lamp, viewMm };
+    return { ...seen, onlooker, glows: layGlows(lights, seen) };
+  };
+  let last: ReturnType<typeof layFor> | null = null;
+  return (lamp: Painter['lamp'], onlooker: Onlooker) => {
+    if (last?.lamp !== lamp || last.onlooker !== onlooker) last = layFor(lamp, onlooker);
+    return last;
+  };
+}
+
 interface Painted {
   readonly design: Design;
   readonly assessment: Assessment;
@@ -117,7 +132,7 @@ interface Painted {
 /** Makes what paints the piece as it is at this moment, as whoever looks on sees it. */
 function createPainter({ design, assessment, fitting, context, piece, onShowing }: Painted): () => void {
   const { show, limit } = assessment;
-  const lights = listLights(assessment);
+  const lay = createLayer(assessment, design, fitting);
   const look = createLooker(show.frameBytes);
   const [looked, scratch] = [new Uint8Array(show.frameBytes), new Uint8Array(show.frameBytes)];
   return () => {
@@ -132,17 +147,8 @@ function createPainter({ design, assessment, fitting, context, piece, onShowing 
     // A controller holds the frame of this moment, whoever looks on.
     if (seen.exposure) paintNow({ show, limit, state, nowMs, out: looked, scratch });
     else looked.set(seen.frame);
-    paintLights(
-      {
-        context,
-        fitting: fittingFor(fitting, onlooker, design),
-        lamp,
-        viewMm: Math.max(design.view.widthMm, design.view.heightMm),
-        exposure: seen.exposure,
-      },
-      lights,
-      seen.frame,
-    );
+    const laid = lay(lamp, onlooker);
+    paintLights({ ...laid, context, exposure: seen.exposure }, laid.glows, seen.frame);
     clock.tell(nowMs - state.sinceMs);
     tellMoment({ nowMs, state, frame: looked, scale256: seen.scale256 });
     onShowing(state.mood === ANY ? null : (show.moods[state.mood]?.id ?? null));
