@@ -84,3 +84,27 @@ test('many nights are tried in the background, can be stopped, and stand by the 
   await page.getByRole('button', { name: /^44.2 % \(full pack/ }).click();
   await expect(page.getByRole('dialog')).toContainText('Brightness ceiling of Strike');
 });
+
+test('the night is read off where it is pointed at, and walked along with the arrow keys', async ({ page }) => {
+  await page.goto(`/plan/${await copyDemo(page)}/power`);
+  const reader = page.getByRole('slider', { name: 'Read off: the night' });
+  await expect(reader).toBeVisible({ timeout: 30_000 });
+  await reader.focus();
+  await page.keyboard.press('Home');
+  await expect(reader).toHaveAttribute(
+    'aria-valuetext',
+    /^0 .*: pack voltage 4\.\d+.V; current from the pack .*; charge left 100 %$/,
+  );
+  // Half the night on, less is left; at its end nothing.
+  for (let i = 0; i < 5; i += 1) await page.keyboard.press('Shift+ArrowRight');
+  await expect(reader).toHaveAttribute('aria-valuenow', '50');
+  await expect(reader).toHaveAttribute('aria-valuetext', /charge left [1-8]\d? %/);
+  await page.keyboard.press('End');
+  await expect(reader).toHaveAttribute('aria-valuetext', /: ended$/);
+  await page.keyboard.press('Tab');
+  await expect(page.getByText('Point at it, or walk along it with the arrow keys').first()).toBeVisible();
+  const box = await reader.boundingBox();
+  if (!box) throw new Error('it is there');
+  await page.mouse.move(box.x + box.width / 4, box.y + box.height / 2);
+  await expect(reader).toHaveAttribute('aria-valuenow', '25');
+});

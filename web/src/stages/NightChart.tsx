@@ -5,6 +5,7 @@ import type { Printer } from '@glimmer/core/units';
 import { type ScaleLinear, scaleLinear } from 'd3-scale';
 import { curveStepAfter, line } from 'd3-shape';
 import { usePrinter } from '../units/index.ts';
+import { ChartReader } from '../widgets/ChartReader.tsx';
 import { ChartTable } from '../widgets/ChartTable.tsx';
 import type { NightCurves } from '../worker/nightWorker.ts';
 
@@ -208,32 +209,43 @@ export function NightChart({
   const specs = specsOf(curves, cutOffV, printer);
   const height = 14 + BAND_H + specs.length * (PANEL_H + GAP) + 20;
   const bottom = height - 22;
+  const readAt = (atH: number): string => {
+    const at = printer.quantity('timeH', atH);
+    const sample = atH <= likely.hours ? sampleAt(likely, atH) : undefined;
+    if (!sample) return `${at}: ended`;
+    const mood = design.moods.list.find(({ id }) => id === sample.moodId)?.name;
+    const figures = specs.map((spec) => `${spec.label} ${spec.print(spec.of(sample))}`);
+    const careful = atH <= cautious.hours ? '' : '; with caution it has ended';
+    return `${at}${mood ? `, ${mood}` : ''}: ${figures.join('; ')}${careful}`;
+  };
   return (
     <figure>
-      <svg
-        viewBox={`0 0 ${WIDTH} ${height}`}
-        className="w-full"
-        role="img"
-        aria-label={`The night: ends after ${printer.quantity('timeH', likely.hours)} because ${describeEnd(likely.end)}; with caution after ${printer.quantity('timeH', cautious.hours)}`}
-      >
-        <Bands run={likely} moods={design.moods.list} x={x} />
-        {specs.map((spec, i) => (
-          <Panel key={spec.label} spec={spec} curves={curves} x={x} top={14 + BAND_H + 8 + i * (PANEL_H + GAP)} />
-        ))}
-        <Hours x={x} bottom={bottom} />
-        <path d={`M${x(wanted)} 8 V${bottom}`} stroke="var(--verdigris)" strokeWidth="1.2" strokeDasharray="2 3" />
-        <text x={x(wanted) + 3} y={9} fontSize="10" fill="var(--verdigris)">
-          wanted
-        </text>
-        {(
-          [
-            [likely, 'var(--ink)'],
-            [cautious, 'var(--brass)'],
-          ] as const
-        ).map(([run, tone]) => (
-          <path key={tone} d={`M${x(run.hours)} 12 V${bottom}`} stroke={tone} strokeWidth="1.6" />
-        ))}
-      </svg>
+      <ChartReader title="the night" from={LEFT / WIDTH} to={1 - RIGHT / WIDTH} read={(share) => readAt(share * last)}>
+        <svg
+          viewBox={`0 0 ${WIDTH} ${height}`}
+          className="w-full"
+          role="img"
+          aria-label={`The night: ends after ${printer.quantity('timeH', likely.hours)} because ${describeEnd(likely.end)}; with caution after ${printer.quantity('timeH', cautious.hours)}`}
+        >
+          <Bands run={likely} moods={design.moods.list} x={x} />
+          {specs.map((spec, i) => (
+            <Panel key={spec.label} spec={spec} curves={curves} x={x} top={14 + BAND_H + 8 + i * (PANEL_H + GAP)} />
+          ))}
+          <Hours x={x} bottom={bottom} />
+          <path d={`M${x(wanted)} 8 V${bottom}`} stroke="var(--verdigris)" strokeWidth="1.2" strokeDasharray="2 3" />
+          <text x={x(wanted) + 3} y={9} fontSize="10" fill="var(--verdigris)">
+            wanted
+          </text>
+          {(
+            [
+              [likely, 'var(--ink)'],
+              [cautious, 'var(--brass)'],
+            ] as const
+          ).map(([run, tone]) => (
+            <path key={tone} d={`M${x(run.hours)} 12 V${bottom}`} stroke={tone} strokeWidth="1.6" />
+          ))}
+        </svg>
+      </ChartReader>
       <figcaption className="text-small text-faint">
         Full line: likely, ends after <span className="figures">{printer.quantity('timeH', likely.hours)}</span> because{' '}
         {describeEnd(likely.end)}. Dashed, brass: with caution,{' '}

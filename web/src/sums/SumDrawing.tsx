@@ -4,6 +4,7 @@ import { extent } from 'd3-array';
 import { type ScaleLinear, scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { usePrinter } from '../units/index.ts';
+import { ChartReader } from '../widgets/ChartReader.tsx';
 import { ChartTable } from '../widgets/ChartTable.tsx';
 
 const WIDTH = 440;
@@ -148,12 +149,15 @@ function Curves({ drawing, x, y }: LinesProps) {
   );
 }
 
-/** The value of a line at a place: of its nearest point; nothing beyond its ends. */
+/** The value of a line at a place, straight between its points; nothing beyond its ends. */
 function valueAt(points: readonly (readonly [number, number])[], at: number): number | null {
-  const xs = points.map(([x]) => x);
-  if (at < Math.min(...xs) - 1e-9 || at > Math.max(...xs) + 1e-9) return null;
-  const nearest = points.reduce((best, each) => (Math.abs(each[0] - at) < Math.abs(best[0] - at) ? each : best));
-  return Number.isFinite(nearest[1]) ? nearest[1] : null;
+  for (const [i, [x0, y0]] of points.entries()) {
+    const [x1, y1] = points[i + 1] ?? [x0, y0];
+    if (at < Math.min(x0, x1) - 1e-9 || at > Math.max(x0, x1) + 1e-9) continue;
+    const value = x1 === x0 ? y0 : y0 + ((at - x0) / (x1 - x0)) * (y1 - y0);
+    return Number.isFinite(value) ? value : null;
+  }
+  return null;
 }
 
 /** The lines at some places, and every mark, as a table. */
@@ -182,6 +186,7 @@ function LineTable({
 }
 
 function Lines({ drawing }: Pick<LinesProps, 'drawing'>) {
+  const printer = usePrinter();
   const points = [...drawing.lines.flatMap((each) => each.points), ...drawing.marks.map((mark) => mark.at)];
   const [x0 = 0, x1 = 1] = extent(points, (point) => point[0]);
   const [y0 = 0, y1 = 1] = extent(points, (point) => point[1]);
@@ -189,13 +194,23 @@ function Lines({ drawing }: Pick<LinesProps, 'drawing'>) {
   const x = scaleLinear([x0, x1 === x0 ? x0 + 1 : x1], [EDGE.left, WIDTH - EDGE.right]);
   const y = scaleLinear([y0 >= 0 ? Math.max(0, y0 - room) : y0 - room, y1 + room], [HEIGHT - EDGE.bottom, EDGE.top]);
   const title = `${drawing.y.label} over ${drawing.x.label}`;
+  const readAt = (share: number): string => {
+    const at = x.invert(EDGE.left + share * (WIDTH - EDGE.right - EDGE.left));
+    const values = drawing.lines.flatMap(({ name, points: of }) => {
+      const value = valueAt(of, at);
+      return value === null ? [] : [`${printer.message(name)} ${printer.quantity(drawing.y.kind, value)}`];
+    });
+    return `${printer.quantity(drawing.x.kind, at)}: ${values.join('; ')}`;
+  };
   return (
     <>
-      <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="w-full" role="img" aria-label={title}>
-        <Rules drawing={drawing} x={x} y={y} />
-        <Curves drawing={drawing} x={x} y={y} />
-        <Marks drawing={drawing} x={x} y={y} />
-      </svg>
+      <ChartReader title={title} from={EDGE.left / WIDTH} to={1 - EDGE.right / WIDTH} read={readAt}>
+        <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="w-full" role="img" aria-label={title}>
+          <Rules drawing={drawing} x={x} y={y} />
+          <Curves drawing={drawing} x={x} y={y} />
+          <Marks drawing={drawing} x={x} y={y} />
+        </svg>
+      </ChartReader>
       <LineTable drawing={drawing} title={title} at={x.ticks(10)} />
     </>
   );
