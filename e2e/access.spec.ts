@@ -93,6 +93,35 @@ test('by keys: past the head to the sheet, a stage takes the focus, Escape leave
   await expect(page.getByRole('heading', { level: 2, name: 'Wires' })).toBeVisible();
 });
 
+test('a key of one letter is given another, which is kept; one that is taken is refused by name', async ({ page }) => {
+  await page.goto(`/plan/${DEMO}/wires`);
+  await expect(page.getByRole('heading', { level: 2, name: 'Wires' })).toBeVisible();
+  await page.keyboard.press('Shift+?');
+  const keys = page.getByRole('dialog', { name: 'The keys' });
+  await keys.getByRole('button', { name: 'L: another key for lamp on, lamp off' }).click();
+  await page.keyboard.press('n');
+  await expect(keys.getByRole('alert')).toHaveText('N is the key for: next finding.');
+  await keys.getByRole('button', { name: 'L: another key for lamp on, lamp off' }).click();
+  await page.keyboard.press('F5');
+  await expect(keys.getByRole('alert')).toContainText('It must be a letter');
+  await keys.getByRole('button', { name: 'L: another key for lamp on, lamp off' }).click();
+  await page.keyboard.press('k');
+  await expect(keys.getByRole('button', { name: 'K: another key for lamp on, lamp off' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(keys).toBeHidden();
+  await page.keyboard.press('l');
+  await expect(page.locator('html')).not.toHaveAttribute('data-lamp', 'off');
+  await page.keyboard.press('k');
+  await expect(page.locator('html')).toHaveAttribute('data-lamp', 'off');
+  await page.reload();
+  await expect(page.getByRole('heading', { level: 2, name: 'Wires' })).toBeVisible();
+  await page.keyboard.press('k');
+  await expect(page.locator('html')).not.toHaveAttribute('data-lamp', 'off');
+  await page.keyboard.press('Shift+?');
+  await keys.getByRole('button', { name: 'As they were at first' }).click();
+  await expect(keys.getByRole('button', { name: 'L: another key for lamp on, lamp off' })).toBeVisible();
+});
+
 test('a chart is read as a table', async ({ page }) => {
   await page.goto(`/plan/${DEMO}/power`);
   await page.getByText('Its figures').first().click();

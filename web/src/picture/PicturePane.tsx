@@ -8,6 +8,7 @@ import { nanoid } from 'nanoid';
 import { type KeyboardEvent, type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
 import { usePlan, useReckoned } from '../reckoning/index.ts';
 import { clock, useClock } from '../state/clock.ts';
+import { useKeyOf, withKey } from '../state/keys.ts';
 import { lamp as lampSwitch, useLamp } from '../state/lamp.ts';
 import { editDesign } from '../state/planStore.ts';
 import { type Tool, tool as toolHand, useTool } from '../state/tool.ts';
@@ -112,18 +113,19 @@ function Handles({
   const { assessment } = useReckoned();
   const lamp = useLamp((state) => state.lamp);
   const running = useClock((state) => state.running);
+  const [runKey, lampKey] = [useKeyOf('run'), useKeyOf('lamp')];
   return (
     <div className="flex flex-wrap items-center gap-1.5 border-b border-rule px-3 py-1">
       <Button
         look="quiet"
         onClick={clock.switch}
-        aria-label={running ? 'Hold the moods (Space)' : 'Run the moods (Space)'}
-        title="Space"
+        aria-label={withKey(running ? 'Hold the moods' : 'Run the moods', runKey)}
+        title={runKey ?? undefined}
       >
         {running ? <Pause size={16} /> : <Play size={16} />}
         {running ? 'Hold' : 'Run'}
       </Button>
-      <Button look="quiet" onClick={lampSwitch.switch} aria-pressed={lamp === 'off'} title="L">
+      <Button look="quiet" onClick={lampSwitch.switch} aria-pressed={lamp === 'off'} title={lampKey ?? undefined}>
         {lamp === 'on' ? <LampDesk size={16} /> : <Lamp size={16} />}
         {lamp === 'on' ? 'Lamp off' : 'Lamp on'}
       </Button>

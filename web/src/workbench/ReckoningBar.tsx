@@ -3,6 +3,7 @@ import { isOpen } from '@glimmer/core/findings';
 import type { Finding } from '@glimmer/core/items';
 import { useEffect, useState } from 'react';
 import { useIsBehind, useReckoned } from '../reckoning/index.ts';
+import { useKeyOf, withKey } from '../state/keys.ts';
 import { Said } from '../units/Said.tsx';
 import { openSum } from '../widgets/SumDrawer.tsx';
 
@@ -39,7 +40,7 @@ function FindingsFigure({ findings, onOpen }: { readonly findings: readonly Find
     <button
       type="button"
       onClick={onOpen}
-      title="Next finding: N"
+      title={withKey('Next finding', useKeyOf('finding'))}
       className={`flex min-w-0 flex-col items-start px-3 pt-1 pb-1.5 text-left hover:bg-pressed ${wash}`}
     >
       <span className="text-tiny text-faint">Open findings</span>

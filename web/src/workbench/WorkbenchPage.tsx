@@ -10,6 +10,7 @@ import { closeKept, openKept } from '../keeping/index.ts';
 import { PicturePane } from '../picture/PicturePane.tsx';
 import { ReckoningProvider, usePlan, useReckoned } from '../reckoning/index.ts';
 import { bringInPicture } from '../stages/bringInPicture.ts';
+import { useKeyOf, withKey } from '../state/keys.ts';
 import { editPlan, usePlanStore } from '../state/planStore.ts';
 import { tool, useTool } from '../state/tool.ts';
 import { UnitsButton } from '../units/UnitsButton.tsx';
@@ -109,6 +110,7 @@ interface HeadProps {
 
 /** Name, stages, and what is done with the plan as a whole. */
 function Head({ stage, onFind, onKeys }: HeadProps) {
+  const [findKey, keysKey] = [useKeyOf('find'), useKeyOf('keys')];
   const plan = usePlan();
   return (
     <header className="no-print flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule bg-paper px-3 pt-1.5 pb-1">
@@ -144,11 +146,11 @@ function Head({ stage, onFind, onKeys }: HeadProps) {
       <div className="flex flex-col items-end gap-0.5">
         <div className="flex items-center gap-1">
           <HistoryButtons />
-          <Button look="quiet" onClick={onFind} aria-label="Find anything" title="Find anything (/)">
+          <Button look="quiet" onClick={onFind} aria-label="Find anything" title={withKey('Find anything', findKey)}>
             <Search size={17} />
           </Button>
           <UnitsButton />
-          <Button look="quiet" onClick={onKeys} aria-label="The keys" title="The keys (?)">
+          <Button look="quiet" onClick={onKeys} aria-label="The keys" title={withKey('The keys', keysKey)}>
             ?
           </Button>
           <TakeOutMenu />

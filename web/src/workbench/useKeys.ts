@@ -37,7 +37,8 @@ function leaveField(): void {
 /** The keys of the workbench; they rest while a field is typed in. */
 export function useKeys({ planId, findings, pointedFindingId, onFind, onKeys }: KeyHandlers): () => void {
   const navigate = useNavigate();
-  const alone = { enabled: useSingleKeys(({ on }) => on) };
+  const { on, by } = useSingleKeys();
+  const alone = { enabled: on };
   const nextFinding = (): void => {
     const open = findings.filter(isOpen);
     const at = open.findIndex((finding) => finding.id === pointedFindingId);
@@ -53,9 +54,9 @@ export function useKeys({ planId, findings, pointedFindingId, onFind, onKeys }: 
     },
     alone,
   );
-  useHotkeys('l', lamp.switch, alone);
+  useHotkeys(by.lamp, lamp.switch, alone);
   useHotkeys(
-    'space',
+    by.run,
     (event) => {
       // Space on a button presses that button.
       if (event.target instanceof Element && event.target.closest('button, a, summary, [role]')) return;
@@ -64,18 +65,18 @@ export function useKeys({ planId, findings, pointedFindingId, onFind, onKeys }: 
     },
     alone,
   );
-  useHotkeys('n', nextFinding, alone);
+  useHotkeys(by.finding, nextFinding, alone);
   // Out of a field, so that the keys of the stages work again; what is half typed is given up first.
   useHotkeys('escape', leaveField, { enableOnFormTags: true });
   useHotkeys(
-    'slash',
+    by.find,
     (event) => {
       event.preventDefault();
       onFind();
     },
     { ...alone, enableOnFormTags: ['select'] },
   );
-  useHotkeys('shift+slash', onKeys, { ...alone, enableOnFormTags: ['select'] });
+  useHotkeys(by.keys, onKeys, { ...alone, enableOnFormTags: ['select'] });
   useHotkeys('mod+c', () => {
     // What is marked on the page is what is copied, by the browser itself.
     if (document.getSelection()?.isCollapsed ?? true) copied = useTool.getState().pointedId;
