@@ -143,3 +143,19 @@ test('a sign that is none is refused beside its field, and the last one stays', 
   await expect(page.getByRole('alert')).toContainText('“€” stays');
   await expect(sign).toHaveAttribute('aria-invalid', 'true');
 });
+
+test('days are written as the maker reads them, on the shelf and in the logbook, and that is kept', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.getByText(/^changed \d{1,2} [A-Z][a-z]{2,3} \d{4}/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Units' }).click();
+  await page.getByRole('dialog', { name: 'Units' }).getByLabel('Days').selectOption('year first');
+  await page.getByRole('button', { name: 'Close' }).click();
+  await expect(page.getByText(/^changed \d{4}-\d\d-\d\d \d\d:\d\d$/).first()).toBeVisible();
+  await page.reload();
+  await expect(page.getByText(/^changed \d{4}-\d\d-\d\d \d\d:\d\d$/).first()).toBeVisible();
+  await page.goto(`/plan/${await copyDemo(page)}/logbook`);
+  await expect(page.getByText(/\d{4}-\d\d-\d\d \d\d:\d\d/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Units' }).first().click();
+  await page.getByRole('dialog', { name: 'Units' }).getByLabel('Days').selectOption('words');
+  await page.getByRole('button', { name: 'Close' }).click();
+});

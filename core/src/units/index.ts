@@ -34,4 +34,4 @@ export {
 } from './quantities.ts';
 export { type QuantityKind, quantityKinds } from './quantity.ts';
 export { type Ruler, rulerFor } from './ruler.ts';
-export { isCurrency, parseUnits, type Units, usualUnits } from './system.ts';
+export { type DateStyle, dateStyles, isCurrency, parseUnits, type Units, usualUnits } from './system.ts';

@@ -1,5 +1,10 @@
 import { quantityKinds } from './quantity.ts';
 
+/** How a day is written: its month as a word, the year first, or numbers with the month or the day first. */
+export const dateStyles = ['words', 'year first', 'month first', 'day first'] as const;
+/** One of them. */
+export type DateStyle = (typeof dateStyles)[number];
+
 /** In what a maker reads lengths, wires, temperatures and money; inside they stay mm, gauge numbers, °C and plain money. */
 export interface Units {
   /** `in` is inches, as fractions where they are fractions. */
@@ -9,6 +14,8 @@ export interface Units {
   readonly temperature: '°C' | '°F';
   /** Written before an amount of money; '' writes the amount alone. */
   readonly currency: string;
+  /** As words without it. */
+  readonly date?: DateStyle | undefined;
 }
 
 /** What is read until a maker chooses. */

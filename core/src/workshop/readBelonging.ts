@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { describeIssues, ownPartSchema, type PlanProblem } from '../plan/reading.ts';
-import { isCurrency } from '../units/index.ts';
+import { dateStyles, isCurrency } from '../units/index.ts';
 import type { BelongingName, BelongingOf } from './belongings.ts';
 
 const text = (most: number) => z.string().max(most);
@@ -20,6 +20,7 @@ const units = z.strictObject({
   wire: z.enum(['gauge', 'mm²']),
   temperature: z.enum(['°C', '°F']),
   currency: z.string().refine(isCurrency, 'must be a sign of at most four letters, such as €'),
+  date: z.enum(dateStyles).optional(),
 });
 
 /** What each belonging must be. */

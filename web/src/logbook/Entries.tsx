@@ -5,10 +5,11 @@ import { editPlan } from '../state/planStore.ts';
 import { Button } from '../widgets/Button.tsx';
 import { LongText } from '../widgets/fields.tsx';
 import { useTyped } from '../widgets/typed.ts';
-import { sayTime } from '../widgets/when.ts';
+import { useSayTime } from '../widgets/when.ts';
 
 /** What happened, in the maker's words, the newest first. */
 export function Entries() {
+  const sayTime = useSayTime();
   const { plan } = useSheet();
   const [typed, setText] = useTyped('An entry');
   const text = typed ?? '';

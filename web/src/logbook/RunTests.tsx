@@ -8,10 +8,11 @@ import { usePrinter } from '../units/index.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Table } from '../widgets/Table.tsx';
 import { tellDone } from '../widgets/tellDone.ts';
-import { sayTime } from '../widgets/when.ts';
+import { useSayTime } from '../widgets/when.ts';
 import { packOf } from './packOf.ts';
 
 function RunTestRow({ run }: { readonly run: ComparedRun }) {
+  const sayTime = useSayTime();
   const printer = usePrinter();
   const { test, deviation, say } = run;
   return (

@@ -13,7 +13,7 @@ import { Choice } from '../widgets/fields.tsx';
 import { Table } from '../widgets/Table.tsx';
 import { tellDone } from '../widgets/tellDone.ts';
 import { useTyped } from '../widgets/typed.ts';
-import { sayTime } from '../widgets/when.ts';
+import { useSayTime } from '../widgets/when.ts';
 import { useLogbook } from '../worker/useLogbook.ts';
 
 /** Puts a version back onto the bench; what was there is kept as one. */
@@ -32,6 +32,7 @@ const bringBack = (version: KeptVersion): void => {
 };
 
 function KeptRow({ version }: { readonly version: KeptVersion }) {
+  const sayTime = useSayTime();
   const { design } = useSheet();
   return (
     <li className="flex items-center gap-2 border-b border-rule/60 py-0.5">

@@ -4,7 +4,7 @@ import { api, type ShelfEntry } from '../state/api.ts';
 import { copyPlan } from '../state/copyPlan.ts';
 import { usePrinter } from '../units/index.ts';
 import { Button } from '../widgets/Button.tsx';
-import { sayTime } from '../widgets/when.ts';
+import { useSayTime } from '../widgets/when.ts';
 import { DeleteForGood } from './DeleteForGood.tsx';
 import { doWith, takeOut } from './deeds.ts';
 import { Glimpse } from './Glimpse.tsx';
@@ -98,6 +98,7 @@ function Actions({ entry, shelf, onChange }: Pick<EntryProps, 'entry' | 'shelf' 
 
 /** A plan on the shelf: its name, its facts, and what can be done with it. */
 export function Entry({ entry, shelf, isWaitingHere, onChange, choice }: EntryProps) {
+  const sayTime = useSayTime();
   return (
     <li
       className={`tag relative flex flex-col border bg-sheet ${choice?.isChosen ? 'border-verdigris ring-2 ring-verdigris' : 'border-rule'}`}

@@ -1,4 +1,4 @@
-import { isCurrency, printerFor, type Units } from '@glimmer/core/units';
+import { dateStyles, isCurrency, printerFor, type Units } from '@glimmer/core/units';
 import { Ruler } from 'lucide-react';
 import { useState } from 'react';
 import { desk, useDesk } from '../sums/deskStore.ts';
@@ -6,10 +6,11 @@ import { Button } from '../widgets/Button.tsx';
 import { Dialog } from '../widgets/Dialog.tsx';
 import { Choice } from '../widgets/fields.tsx';
 import { tell } from '../widgets/Toasts.tsx';
+import { writeTime } from '../widgets/when.ts';
 import { unitsOf, useChosenUnits, usePrinter } from './index.ts';
 
 const choices: readonly {
-  readonly field: 'length' | 'wire' | 'temperature';
+  readonly field: 'length' | 'wire' | 'temperature' | 'date';
   readonly label: string;
   readonly options: readonly { readonly value: string; readonly label: string }[];
 }[] = [
@@ -36,6 +37,11 @@ const choices: readonly {
       { value: '°C', label: '°C' },
       { value: '°F', label: '°F' },
     ],
+  },
+  {
+    field: 'date',
+    label: 'Days',
+    options: dateStyles.map((value) => ({ value, label: writeTime('2026-12-03T14:05', value) })),
   },
 ];
 
@@ -68,7 +74,7 @@ function UnitsDialog({ onClose }: { readonly onClose: () => void }) {
           <Choice
             key={field}
             label={label}
-            value={units[field]}
+            value={units[field] ?? 'words'}
             options={options}
             // The options of a field are the values that it may have.
             onChoose={(value) => change({ [field]: value } as Partial<Units>)}

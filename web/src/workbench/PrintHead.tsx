@@ -5,7 +5,7 @@ import { flushSync } from 'react-dom';
 import { Backdrop } from '../picture/Backdrop.tsx';
 import { usePlan, useReckoned } from '../reckoning/index.ts';
 import { usePrinter } from '../units/index.ts';
-import { sayTime } from '../widgets/when.ts';
+import { useSayTime } from '../widgets/when.ts';
 
 /** True while the page is laid out for paper: what only paper shows is drawn only then. */
 function useIsPrinted(): boolean {
@@ -69,6 +69,7 @@ function AllMoods() {
 
 /** What only paper has above a sheet: whose it is, of which state and day, and the piece. */
 export function PrintHead({ stage }: { readonly stage: Stage }) {
+  const sayTime = useSayTime();
   const { name, design } = usePlan();
   const printed = useIsPrinted();
   const mark = useMemo(() => fingerprint(design), [design]);
