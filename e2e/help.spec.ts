@@ -38,3 +38,17 @@ test('an address leads to a thing of the plan', async ({ page }) => {
   await page.goto(`/plan/${DEMO}/lights?at=eyes`);
   await expect(page.getByRole('article', { name: 'Single lights: Eyes', exact: true })).toBeInViewport();
 });
+
+test('an unusual word opens its meaning where it stands: in a finding, by click and by keyboard', async ({ page }) => {
+  await page.goto(`/plan/${DEMO}/power`);
+  const word = page.locator('[data-finding]').getByRole('button', { name: /: what is that\?$/ }).first();
+  await word.click();
+  const meaning = page.getByText('All words').locator('..');
+  await expect(meaning).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(meaning).toBeHidden();
+  await word.focus();
+  await page.keyboard.press('Enter');
+  await page.getByRole('link', { name: 'All words' }).click();
+  await expect(page).toHaveURL(/\/help\/words#/);
+});

@@ -3,7 +3,7 @@ import { useEffect } from 'react';
 import { Link, NavLink, useParams } from 'react-router';
 import { isStage, stageInfo } from '../workbench/stageInfo.ts';
 import { HelpArticle } from './HelpArticle.tsx';
-import { addressOf, glossary } from './pages.ts';
+import { addressOf, glossary } from './words.ts';
 
 /** The words that are not everybody’s. */
 function Words() {

@@ -2,7 +2,8 @@ import { cutTape } from '@glimmer/core/items';
 import { quantitiesOf, usualPrinter } from '@glimmer/core/units';
 import { wireDrop, wireOhmPerMetre } from '@glimmer/core/wires';
 import { describe, expect, it } from 'vitest';
-import { addressOf, glossary, helpPages } from './pages.ts';
+import { helpPages } from './pages.ts';
+import { addressOf, findWords, glossary } from './words.ts';
 
 const textOf = (stage: keyof typeof helpPages): string =>
   helpPages[stage].example.map((text) => usualPrinter.message(text)).join(' ');
@@ -37,5 +38,15 @@ describe('the words', () => {
     const words = glossary.map(([word]) => word);
     expect(words).toEqual([...words].sort((a, b) => a.localeCompare(b, 'en')));
     expect(new Set(words.map(addressOf)).size).toBe(words.length);
+  });
+  it('are found in a text, each once and with its meaning, and the text is whole', () => {
+    const text = 'The rail falls below the cut-off: rails of a limiter, as its Ceiling says.';
+    const found = findWords(text);
+    expect(found.map((piece) => piece.text).join('')).toBe(text);
+    expect(found.flatMap(({ word }) => word ?? [])).toEqual(['Rail', 'Cut-off', 'Limiter', 'Ceiling']);
+    expect(found.every(({ word, meaning }) => (word === null) === (meaning === null))).toBe(true);
+    expect(findWords('Nothing to be told.')).toEqual([{ text: 'Nothing to be told.', word: null, meaning: null }]);
+    // Not in the middle of another word.
+    expect(findWords('A trail of gateways').every(({ word }) => word === null)).toBe(true);
   });
 });

@@ -3,6 +3,7 @@ import { type Figure, type Origin, type Part, stateFigure } from '@glimmer/core/
 import { type Design, type Item, itemNamed } from '@glimmer/core/plan';
 import type { QuantityKind } from '@glimmer/core/units';
 import type { ReactNode } from 'react';
+import { InWords } from '../help/InWords.tsx';
 import { useSheet } from '../stages/useSheet.ts';
 import { usePrinter } from '../units/index.ts';
 import { Choice, QuantityField, Tick } from '../widgets/fields.tsx';
@@ -75,7 +76,7 @@ function QuantityRow({ item, row, shown }: RowProps<'quantity'>) {
             <OriginChoice item={item} field={row.field} figure={figure} />
           </>
         ) : (
-          (said?.hint ?? row.hint)
+          inWords(said?.hint ?? row.hint)
         )
       }
       onCommit={(next) => {
@@ -86,6 +87,9 @@ function QuantityRow({ item, row, shown }: RowProps<'quantity'>) {
     />
   );
 }
+
+/** A hint, its words explained where they stand. */
+const inWords = (hint: ReactNode): ReactNode => (typeof hint === 'string' ? <InWords>{hint}</InWords> : hint);
 
 /** All parts of a kind: those of the library, then the maker's own. */
 function usePartsOf(kind: Part['kind']): readonly Part[] {
@@ -215,7 +219,7 @@ function OneRow({ item, row, shown }: { readonly item: Item; readonly row: FormR
           label={row.label}
           value={typeof value === 'string' ? value : NONE}
           options={[...(row.none === undefined ? [] : [{ value: NONE, label: row.none }]), ...row.options]}
-          hint={shown[row.field]?.hint ?? row.hint}
+          hint={inWords(shown[row.field]?.hint ?? row.hint)}
           onChoose={(next) => setField(item.id, row.field, next === NONE ? undefined : next)}
         />
       );

@@ -1,5 +1,7 @@
 import type { Finding, Gravity } from '@glimmer/core/items';
 import { CircleAlert, Info, OctagonX, Wrench } from 'lucide-react';
+import { InWords } from '../help/InWords.tsx';
+import { usePrinter } from '../units/index.ts';
 import { Said } from '../units/Said.tsx';
 
 const looks: Readonly<
@@ -15,6 +17,7 @@ export const findingFrame = (gravity: Gravity): string => looks[gravity].frame;
 
 /** What a finding says: what is so, why it matters, what would mend it. */
 export function FindingBody({ finding }: { readonly finding: Finding }) {
+  const printer = usePrinter();
   const { word, ink, Icon } = looks[finding.gravity];
   return (
     <>
@@ -26,11 +29,11 @@ export function FindingBody({ finding }: { readonly finding: Finding }) {
         </span>
       </p>
       <p className="text-small text-ink">
-        <Said>{finding.why}</Said>
+        <InWords>{printer.message(finding.why)}</InWords>
       </p>
       <p className="text-small text-ink">
         <Wrench size={13} className="mr-1 inline" aria-hidden="true" />
-        <Said>{finding.mend}</Said>
+        <InWords>{printer.message(finding.mend)}</InWords>
       </p>
     </>
   );

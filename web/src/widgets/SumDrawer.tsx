@@ -1,6 +1,7 @@
 import type { Explanation } from '@glimmer/core/figures';
 import { joinMessages, type Message, say } from '@glimmer/core/units';
 import { create } from 'zustand';
+import { InWords } from '../help/InWords.tsx';
 import { usePrinter } from '../units/index.ts';
 import { Said } from '../units/Said.tsx';
 import { Button } from './Button.tsx';
@@ -45,7 +46,7 @@ export function SumDrawer() {
         </div>
       </div>
       <p className="mb-3">
-        <Said>{explanation.lead}</Said>
+        <InWords>{printer.message(explanation.lead)}</InWords>
       </p>
       {explanation.lines.length > 0 && (
         <div className="mb-4">
@@ -66,7 +67,7 @@ export function SumDrawer() {
       ))}
       {explanation.doubt && (
         <p className="stitch mb-4 pt-3 text-faint">
-          <Said>{explanation.doubt}</Said>
+          <InWords>{printer.message(explanation.doubt)}</InWords>
         </p>
       )}
       <Button onClick={close}>Close</Button>
