@@ -143,3 +143,32 @@ test('a maker who asks for less motion gets a held picture', async ({ page }) =>
   await page.goto(`/plan/${DEMO}/moods`);
   await expect(page.getByText('held: Doze')).toBeVisible();
 });
+
+test('in the maker’s own colours what is drawn is drawn in them, what is chosen has a frame, and a wire keeps its colour', async ({
+  page,
+}) => {
+  await page.emulateMedia({ forcedColors: 'active' });
+  await page.goto(`/plan/${DEMO}/wires`);
+  await expect(page.getByRole('heading', { level: 2, name: 'Wires' })).toBeVisible();
+  const chosen = page.getByRole('button', { name: '24', exact: true });
+  await expect(chosen).toHaveAttribute('aria-pressed', 'true');
+  const frames = await chosen.evaluate((button) => getComputedStyle(button).outlineStyle);
+  expect(frames).toBe('solid');
+  // An outline of the piece in the colour of text on this ground, whichever that is.
+  const [line, text] = await page
+    .locator('svg[aria-label^="Picture of"] path')
+    .first()
+    .evaluate((path) => {
+      const probe = document.createElement('span');
+      probe.style.color = 'CanvasText';
+      document.body.append(probe);
+      const colours = [getComputedStyle(path).stroke, getComputedStyle(probe).color];
+      probe.remove();
+      return colours;
+    });
+  expect(line).toBe(text);
+  const swatch = page.locator('[data-own-colour]').first();
+  expect(await swatch.evaluate((element) => getComputedStyle(element).backgroundColor)).not.toMatch(
+    /rgba?\(0, 0, 0, 0\)|rgb\(255, 255, 255\)/,
+  );
+});

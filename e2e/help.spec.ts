@@ -41,7 +41,10 @@ test('an address leads to a thing of the plan', async ({ page }) => {
 
 test('an unusual word opens its meaning where it stands: in a finding, by click and by keyboard', async ({ page }) => {
   await page.goto(`/plan/${DEMO}/power`);
-  const word = page.locator('[data-finding]').getByRole('button', { name: /: what is that\?$/ }).first();
+  const word = page
+    .locator('[data-finding]')
+    .getByRole('button', { name: /: what is that\?$/ })
+    .first();
   await word.click();
   const meaning = page.getByText('All words').locator('..');
   await expect(meaning).toBeVisible();

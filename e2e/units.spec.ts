@@ -144,7 +144,9 @@ test('a sign that is none is refused beside its field, and the last one stays', 
   await expect(sign).toHaveAttribute('aria-invalid', 'true');
 });
 
-test('days are written as the maker reads them, on the shelf and in the logbook, and that is kept', async ({ page }) => {
+test('days are written as the maker reads them, on the shelf and in the logbook, and that is kept', async ({
+  page,
+}) => {
   await page.goto('/');
   await expect(page.getByText(/^changed \d{1,2} [A-Z][a-z]{2,3} \d{4}/).first()).toBeVisible();
   await page.getByRole('button', { name: 'Units' }).click();

@@ -16,6 +16,7 @@ export const sumOfField = {
   'pack.charging': 'charge',
   'pack.spares': 'event-packs',
   'converter.part': 'boost-limit',
+  'board.part': 'pixel-data',
   'light gate.pullUpOhm': 'light-gate',
   'light sensor.darkOhm': 'light-divider',
   'charge sense.lowV': 'pack-sense',

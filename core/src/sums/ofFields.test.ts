@@ -55,6 +55,23 @@ describe('a sum out of a field of a plan', () => {
     for (const each of asked) expect(answerOf(each).results.length).toBeGreaterThan(0);
   });
 
+  it('asks a board by its longest line: the frame that it sends is that of the plan, and all else of its loop is work', () => {
+    const boards = asked.filter(({ item, field }) => item.kind === 'board' && field === 'part');
+    expect(boards.length).toBeGreaterThan(5);
+    for (const each of boards) {
+      const { assessment, item } = each;
+      const lines = assessment.dataLines.filter(({ board }) => board?.id === item.id).map(({ line }) => line.frameS);
+      const loop = assessment.programs.find(({ board }) => board.id === item.id)?.loop;
+      const answer = answerOf(each);
+      const frame = answer.results.find(({ key }) => key === 'frameS');
+      expect(frame?.form === 'figure' ? frame.value : null).toBeCloseTo(Math.max(...lines), 5);
+      expect(Number(answer.values.workS)).toBeCloseTo(
+        (loop?.computeS ?? 0) + (loop?.senseS ?? 0) + (loop?.sendS ?? 0) - Math.max(...lines),
+        4,
+      );
+    }
+  });
+
   it('its JSON asked again gives the same JSON', () => {
     const seen = new Set<string>();
     for (const each of asked) {

@@ -335,6 +335,30 @@ function askMagnet({ item, assessment }: InPlan<ItemOf<'switch'>>): Given | null
   return { diameterMm, thicknessMm, remanenceMt, wallMm, ...part.magnetic };
 }
 
+/** The longest line of pixels of a board, beside all else that its loop does. */
+function askData({ item, assessment }: InPlan<ItemOf<'board'>>): Given | null {
+  const { dataLines, placed, programs, rails } = assessment;
+  const [longest] = dataLines
+    .filter(({ board }) => board?.id === item.id)
+    .sort((a, b) => b.line.frameS - a.line.frameS);
+  const tape = placed.find(({ id }) => id === longest?.tapeId);
+  const program = programs.find(({ board }) => board.id === item.id);
+  if (!longest || tape?.shape !== 'pixels' || !program) return null;
+  const { part, tape: first } = tape;
+  const { loop } = program;
+  return {
+    pixels: longest.line.pixels,
+    dice: part.dice,
+    supplyV: rails.byId.get(rails.feedOf(first) ?? '')?.range?.nominalV ?? part.ratedVoltageV,
+    logicV: program.board.part.logicV,
+    framesPerS: loop.framesPerS,
+    workS: loop.computeS + loop.senseS + loop.sendS - longest.line.frameS,
+    bitS: part.bitPeriodUs * 1e-6,
+    latchS: part.latchUs * 1e-6,
+    memory: loop.memoryOf,
+  };
+}
+
 const asked: Readonly<Record<AnsweredField, Asking>> = {
   'light.resistorOhm': of<'light'>(askResistor, figureOf('resistorOhm')),
   'light.inSeries': of<'light'>(askString, figureOf('bestCount')),
@@ -358,6 +382,7 @@ const asked: Readonly<Record<AnsweredField, Asking>> = {
     return packs === null ? null : Math.max(0, packs - 1);
   }),
   'converter.part': of<'converter'>(askConverter),
+  'board.part': of<'board'>(askData),
   'light gate.pullUpOhm': of<'light gate'>(askGate, typed('pullUpOhm')),
   'light sensor.darkOhm': of<'light sensor'>(askDivider, typed('darkOhm')),
   'charge sense.lowV': of<'charge sense'>(askPackSense, typed('alarmV')),

@@ -118,6 +118,9 @@ interface PartChoiceProps {
   readonly hint?: ReactNode;
 }
 
+/** So many letters half a sheet shows of a name. */
+const LONG = 30;
+
 /** One part out of a long list: by its name, its figures and its groups; those first that suit in this very plan. */
 export function PartChoice({ item, field, label, lines, value, onChoose, hint }: PartChoiceProps) {
   const printer = usePrinter();
@@ -134,8 +137,10 @@ export function PartChoice({ item, field, label, lines, value, onChoose, hint }:
     part ? `${name} ${printer.message(decidingFigures(part))} ${groupOfPart(part) ?? ''}` : name;
   const found = query === '' ? lines : lines.filter((line) => matches(textOf(line), query));
   const isTrying = isOpen && parts.length > 1 && trial.tried.size === 0;
+  // A name that half a sheet cuts off has all of it: by its end it is told from the next of its kind.
+  const isLong = (lines.find((line) => line.id === held)?.label.length ?? 0) > LONG;
   return (
-    <Field className="min-w-0">
+    <Field className={`min-w-0 ${isLong ? 'col-span-full' : ''}`}>
       <Label className="mb-0.5 block text-small text-faint">{label}</Label>
       <Combobox
         value={held}

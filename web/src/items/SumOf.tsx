@@ -32,7 +32,7 @@ export function SumOf({ item, field, label, onBack, children }: SumOfProps) {
   const key = `${item.kind}.${field}`;
   if (!hasSum(key)) return children;
   return (
-    <div className="relative min-w-0">
+    <div className="relative min-w-0 has-[.col-span-full]:col-span-full">
       {children}
       <button
         type="button"

@@ -130,6 +130,7 @@ export function MoveSettings({ move, fixedColour, onSet }: MoveSettingsProps) {
       ) : (
         <span
           className="mt-5 block h-8 w-12 rounded-sm border border-rule"
+          data-own-colour
           style={{ background: fixedColour }}
           title="The colour of this light"
         />

@@ -35,6 +35,7 @@ function Cores({ run, ends }: Pick<RunRowProps, 'run' | 'ends'>) {
         <span key={core.meaning} className="flex w-full items-baseline gap-1">
           <span
             className="inline-block h-2 w-4 shrink-0 border border-faint"
+            data-own-colour
             style={{ background: wireColours[core.colour.split(',')[0] ?? ''] }}
             aria-hidden="true"
           />

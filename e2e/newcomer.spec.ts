@@ -1,0 +1,81 @@
+import type { Locator } from '@playwright/test';
+import { expect, figure, type Page, test } from './bench.ts';
+
+/** What a maker does, counted: a click, or a field that is filled or chosen. */
+function counted() {
+  let count = 0;
+  return {
+    click: async (place: Locator): Promise<void> => {
+      count += 1;
+      await place.click();
+    },
+    fill: async (place: Locator, text: string): Promise<void> => {
+      count += 1;
+      await place.fill(text);
+    },
+    choose: async (place: Locator, option: string | RegExp): Promise<void> => {
+      count += 1;
+      const label = await place.locator('option').filter({ hasText: option }).first().textContent();
+      await place.selectOption({ label: (label ?? '').trim() });
+    },
+    count: () => count,
+  };
+}
+
+/** A new maker comes to the shelf with a question of their own. */
+const comes = async (page: Page) => {
+  await page.goto('/');
+  const maker = counted();
+  const ask = (question: RegExp): Promise<void> => maker.click(page.getByRole('button', { name: question }));
+  const drawer = page.getByRole('dialog');
+  return { maker, ask, drawer, answer: drawer.locator('output') };
+};
+
+const MOST = 5;
+
+test.describe('a first answer to a question of one’s own takes no more than five actions, and begins a plan', () => {
+  test('one light on a lithium cell: how bright, for how long?', async ({ page }) => {
+    const { maker, ask, drawer, answer } = await comes(page);
+    await ask(/^A light on a battery/);
+    await maker.choose(drawer.getByLabel('Pack'), /^Lithium.*round.*2600|^One lithium|lithium-ion cell, 2600/i);
+    await maker.fill(drawer.getByLabel('Wanted current'), '12 mA');
+    // 2600 mAh at 12 mA are 217 h; the resistor of the series gives a little less, so that it lasts a little longer.
+    await expect(answer).toHaveText(/^2[1-9]\d h$/);
+    expect(maker.count()).toBeLessThan(MOST);
+    await maker.click(drawer.getByRole('button', { name: 'Begin a plan with this' }));
+    await page.waitForURL(/\/plan\/[\w-]+\/power/);
+    await expect(figure(page, 'Runs for')).toContainText(/likely 2\d\d h|likely 1\d\.\d days/);
+    expect(maker.count()).toBeLessThanOrEqual(MOST);
+  });
+
+  test('a tape in a channel of so many millimetres: how many lights, for how long?', async ({ page }) => {
+    const { maker, ask, drawer, answer } = await comes(page);
+    await ask(/^A tape on a battery/);
+    await maker.fill(drawer.getByLabel('Length of its way'), '500 mm');
+    await expect(answer).toHaveText(/\d/);
+    await maker.click(drawer.getByRole('button', { name: 'Begin a plan with this' }));
+    await page.waitForURL(/\/plan\/[\w-]+\//);
+    await expect(figure(page, 'Runs for')).toContainText(/\d/);
+    expect(maker.count()).toBeLessThanOrEqual(MOST);
+  });
+
+  test('a lamp that lights itself in the dark', async ({ page }) => {
+    const { maker, ask, drawer, answer } = await comes(page);
+    await ask(/^How does a lamp light itself/);
+    await maker.fill(drawer.getByLabel('Supply', { exact: true }), '3 V');
+    await maker.fill(drawer.getByLabel('What it switches draws'), '40 mA');
+    await expect(answer).toHaveText(/\S/);
+    expect(maker.count()).toBeLessThanOrEqual(MOST);
+  });
+
+  test('which resistor, for 4.5 V and a light of 2 V at 15 mA', async ({ page }) => {
+    const { maker, ask, drawer, answer } = await comes(page);
+    await ask(/^Which resistor/);
+    await maker.fill(drawer.getByLabel('Supply', { exact: true }), '4.5 V');
+    await maker.fill(drawer.getByLabel('Forward drop at that current'), '2 V');
+    await maker.fill(drawer.getByLabel('Wanted current'), '15 mA');
+    // (4.5 − 2) V / 15 mA = 167 Ω: the next of the series is 180 Ω.
+    await expect(answer).toHaveText('180 Ω');
+    expect(maker.count()).toBeLessThanOrEqual(MOST);
+  });
+});
