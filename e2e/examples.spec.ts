@@ -1,4 +1,4 @@
-import { expect, figure, goTo, test } from './bench.ts';
+import { expect, figure, goTo, takePart, test } from './bench.ts';
 
 test('three of the examples are begun from: each opens as a plan of its own, with its figures and its steps', async ({
   page,
@@ -51,7 +51,7 @@ test('one question is answered at once, and its answer is the start of a plan', 
   await drawer.getByLabel('Wanted current').fill('2 mA');
   await expect(drawer.locator('output')).not.toHaveText(before ?? '');
   const ofOneCell = (await drawer.locator('output').textContent()) ?? '';
-  await drawer.getByLabel('Pack').selectOption({ label: 'Two lithium-ion cells in series, 2600 mAh' });
+  await takePart(drawer, 'Pack', 'Two lithium-ion cells in series, 2600 mAh');
   await expect(drawer.locator('output')).not.toHaveText(ofOneCell);
   // Twice 4.19 V fresh and half way 7.4 V: a larger resistor than one cell asks for.
   await expect(drawer.getByText('Resistor of each light')).toBeVisible();

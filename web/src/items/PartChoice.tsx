@@ -17,6 +17,7 @@ import { useHeld } from '../reckoning/index.ts';
 import { useSheet } from '../stages/useSheet.ts';
 import { usePrinter } from '../units/index.ts';
 import { fieldBox } from '../widgets/fields.tsx';
+import { openList } from '../widgets/openList.ts';
 import { useTrial } from './useTrial.ts';
 
 /** One line of the list: a part, or none of them. */
@@ -87,11 +88,6 @@ function OneLine({ line, tried }: { readonly line: Line; readonly tried: TriedPa
     </ComboboxOption>
   );
 }
-
-/** Opens a list as the arrow key does: a click opens it too, but who only passes by with Tab is shown nothing. */
-const openList = (field: HTMLElement): void => {
-  field.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowDown', bubbles: true, cancelable: true }));
-};
 
 /** Tells when the list is opened, so that its parts are tried only then. */
 function Opened({

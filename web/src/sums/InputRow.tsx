@@ -5,6 +5,7 @@ import { Description, Field, Input as HeadlessInput, Label, Select } from '@head
 import { usePrinter } from '../units/index.ts';
 import { Said } from '../units/Said.tsx';
 import { useDesk } from './deskStore.ts';
+import { LongChoice } from './LongChoice.tsx';
 
 interface InputRowProps {
   readonly sum: QuickSum;
@@ -16,6 +17,9 @@ interface InputRowProps {
 }
 
 const box = 'w-full min-w-0 rounded-sm border bg-paper px-2 py-0.5 text-ink placeholder:text-faint';
+
+/** More than so many are searched rather than looked through. */
+const LONG = 12;
 
 /** One line of a card's form: what is typed stays as it was typed; what is wrong with it stands below. */
 export function InputRow({ sum, name, input, text, problem, onType }: InputRowProps) {
@@ -34,7 +38,15 @@ export function InputRow({ sum, name, input, text, problem, onType }: InputRowPr
         {input.label}
         {input.hint && <span className="block text-tiny">{input.hint}</span>}
       </Label>
-      {input.as === 'choice' ? (
+      {input.as === 'choice' && input.options.length > LONG ? (
+        <LongChoice
+          value={text || input.initial}
+          options={input.options}
+          nameOf={(option) => input.called?.[option] ?? option}
+          onChoose={onType}
+          className={`${box} border-edge`}
+        />
+      ) : input.as === 'choice' ? (
         <Select
           value={text || input.initial}
           onChange={(event) => onType(event.target.value)}
@@ -54,7 +66,7 @@ export function InputRow({ sum, name, input, text, problem, onType }: InputRowPr
           placeholder={usual}
           invalid={problem !== null}
           onChange={(event) => onType(event.target.value)}
-          className={`figures ${box} ${problem === null ? 'border-rule' : 'border-brick-ink'}`}
+          className={`figures ${box} ${problem === null ? 'border-edge' : 'border-brick-ink'}`}
         />
       )}
       {inDrawer.length > 0 && (
