@@ -3,7 +3,8 @@ import { freshItem } from '../src/sums/piece.ts';
 
 const at = { xMm: 1, yMm: 1 };
 
-const strip = (id: string, feed: string, lengthMm: number) =>
+/** A pixel tape of so many millimetres, fed from there. */
+export const strip = (id: string, feed: string, lengthMm: number) =>
   freshItem('pixel tape', {
     id,
     name: id,

@@ -22,6 +22,15 @@ interface Switches {
   readonly isBelow: boolean;
 }
 
+/** A transistor that is on, and the far side that it switches to. */
+interface Standing {
+  readonly transistor: TransistorSwitch;
+  readonly isBelow: boolean;
+  readonly share: number;
+  readonly far: string;
+  readonly itemId: string;
+}
+
 /** A transistor between the end of a channel or line, and plus or minus. */
 export function drawTransistor(
   sketch: Sketch,
@@ -53,15 +62,7 @@ export function drawTransistor(
 /** One that its pin does not turn full on: by its own law, with what its gate gets; a base that gets too little stays off. */
 function drawHalfOn(
   sketch: Sketch,
-  on: {
-    readonly transistor: TransistorSwitch;
-    readonly isBelow: boolean;
-    readonly share: number;
-    readonly far: string;
-    readonly out: string;
-    readonly gate: string;
-    readonly itemId: string;
-  },
+  on: Standing & { readonly out: string; readonly gate: string },
   id: string,
 ): void {
   const { isBelow, share, far, out, gate, itemId } = on;
@@ -84,14 +85,7 @@ function drawHalfOn(
 /** Base or gate of a transistor that is on, with what the pin or its helper stands before it. */
 function drawBase(
   sketch: Sketch,
-  on: {
-    readonly transistor: TransistorSwitch;
-    readonly isBelow: boolean;
-    readonly share: number;
-    readonly far: string;
-    readonly boardId: string;
-    readonly itemId: string;
-  },
+  on: Standing & { readonly boardId: string },
   id: string,
 ): void {
   const { transistor, isBelow, share, far, boardId, itemId } = on;

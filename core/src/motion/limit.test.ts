@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { demoPlan } from '../../tests/designs.ts';
-import { twoRails } from '../../tests/twoRails.ts';
+import { strip, twoRails } from '../../tests/twoRails.ts';
 import { type Assessment, assess } from '../assess.ts';
 import { exportProgram } from '../exports/index.ts';
 import type { Move } from '../moves/index.ts';
@@ -112,25 +112,14 @@ describe('the current under the ribbons', () => {
 describe('two supplies', () => {
   const at = { xMm: 1, yMm: 1 };
   const pack = (id: string, part: string) => freshItem('pack', { id, name: id, at, part });
-  const tape = (id: string, feed: string, lengthMm: number) =>
-    freshItem('pixel tape', {
-      id,
-      name: id,
-      at,
-      part: 'pixel-tape-60',
-      feed,
-      board: 'board',
-      lengthMm,
-      route: [at, { xMm: 1 + lengthMm, yMm: 1 }],
-    });
   const design: Design = {
     ...emptyDesign,
     items: [
       pack('strong', 'pack-lithium-round-3400'),
       pack('weak', 'pack-lithium-pouch-150'),
       freshItem('board', { id: 'board', name: 'Board', at, part: 'controller-small-5v', feed: 'strong' }),
-      tape('short', 'strong', 100),
-      tape('long', 'weak', 600),
+      strip('short', 'strong', 100),
+      strip('long', 'weak', 600),
     ],
     moods: {
       list: [

@@ -1,23 +1,14 @@
 import { decidingFigures, groupOfPart, type Part } from '@glimmer/core/parts';
 import type { Item } from '@glimmer/core/plan';
 import type { TriedPart } from '@glimmer/core/trial';
-import {
-  Combobox,
-  ComboboxButton,
-  ComboboxInput,
-  ComboboxOption,
-  ComboboxOptions,
-  Description,
-  Field,
-  Label,
-} from '@headlessui/react';
-import { Check, ChevronDown, CircleAlert } from 'lucide-react';
+import { Combobox, ComboboxOption, ComboboxOptions, Description, Field, Label } from '@headlessui/react';
+import { Check, CircleAlert } from 'lucide-react';
 import { type ReactNode, useEffect, useState } from 'react';
 import { useHeld } from '../reckoning/index.ts';
 import { useSheet } from '../stages/useSheet.ts';
 import { usePrinter } from '../units/index.ts';
 import { fieldBox } from '../widgets/fields.tsx';
-import { openList } from '../widgets/openList.ts';
+import { SearchedInput } from '../widgets/SearchedInput.tsx';
 import { useTrial } from './useTrial.ts';
 
 /** One line of the list: a part, or none of them. */
@@ -147,24 +138,12 @@ export function PartChoice({ item, field, label, lines, value, onChoose, hint }:
       >
         {({ open }) => (
           <Opened open={open} onOpen={setOpen}>
-            <div className="relative">
-              <ComboboxInput
-                autoComplete="off"
-                displayValue={(id: string) => lines.find((line) => line.id === id)?.label ?? id}
-                onChange={(event) => setQuery(event.target.value)}
-                onFocus={(event) => event.target.select()}
-                onClick={(event) => {
-                  if (!open) openList(event.currentTarget);
-                }}
-                className={`${fieldBox} truncate border-edge pr-7`}
-              />
-              <ComboboxButton
-                aria-label="Open the list"
-                className="no-print absolute inset-y-0 right-0 px-1.5 text-faint"
-              >
-                <ChevronDown size={16} aria-hidden="true" />
-              </ComboboxButton>
-            </div>
+            <SearchedInput
+              open={open}
+              nameOf={(id) => lines.find((line) => line.id === id)?.label ?? id}
+              onQuery={setQuery}
+              className={fieldBox}
+            />
             <ComboboxOptions
               modal={false}
               anchor={{ to: 'bottom start', gap: 2, padding: 8 }}

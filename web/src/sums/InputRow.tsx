@@ -44,7 +44,7 @@ export function InputRow({ sum, name, input, text, problem, onType }: InputRowPr
           options={input.options}
           nameOf={(option) => input.called?.[option] ?? option}
           onChoose={onType}
-          className={`${box} border-edge`}
+          className={box}
         />
       ) : input.as === 'choice' ? (
         <Select

@@ -1,7 +1,6 @@
-import { Combobox, ComboboxButton, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/react';
-import { ChevronDown } from 'lucide-react';
+import { Combobox, ComboboxOption, ComboboxOptions } from '@headlessui/react';
 import { useState } from 'react';
-import { openList } from '../widgets/openList.ts';
+import { SearchedInput } from '../widgets/SearchedInput.tsx';
 
 interface LongChoiceProps {
   readonly value: string;
@@ -33,24 +32,7 @@ export function LongChoice({ value, options, nameOf, onChoose, className }: Long
     >
       {({ open }) => (
         <>
-          <div className="relative min-w-0">
-            <ComboboxInput
-              autoComplete="off"
-              displayValue={nameOf}
-              onChange={(event) => setQuery(event.target.value)}
-              onFocus={(event) => event.target.select()}
-              onClick={(event) => {
-                if (!open) openList(event.currentTarget);
-              }}
-              className={`${className} pr-7`}
-            />
-            <ComboboxButton
-              aria-label="Open the list"
-              className="no-print absolute inset-y-0 right-0 px-1.5 text-faint"
-            >
-              <ChevronDown size={16} aria-hidden="true" />
-            </ComboboxButton>
-          </div>
+          <SearchedInput open={open} nameOf={nameOf} onQuery={setQuery} className={className} />
           <ComboboxOptions
             modal={false}
             anchor={{ to: 'bottom start', gap: 2, padding: 8 }}
