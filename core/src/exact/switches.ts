@@ -60,11 +60,7 @@ export function drawTransistor(
 }
 
 /** One that its pin does not turn full on: by its own law, with what its gate gets; a base that gets too little stays off. */
-function drawHalfOn(
-  sketch: Sketch,
-  on: Standing & { readonly out: string; readonly gate: string },
-  id: string,
-): void {
+function drawHalfOn(sketch: Sketch, on: Standing & { readonly out: string; readonly gate: string }, id: string): void {
   const { isBelow, share, far, out, gate, itemId } = on;
   const { type, thresholdV, onOhm, gateV } = on.transistor.part;
   const name = `${id}: transistor, half on`;
@@ -83,11 +79,7 @@ function drawHalfOn(
 }
 
 /** Base or gate of a transistor that is on, with what the pin or its helper stands before it. */
-function drawBase(
-  sketch: Sketch,
-  on: Standing & { readonly boardId: string },
-  id: string,
-): void {
+function drawBase(sketch: Sketch, on: Standing & { readonly boardId: string }, id: string): void {
   const { transistor, isBelow, share, far, boardId, itemId } = on;
   const [chip, minus] = [sketch.at(boardId, 'chip plus'), sketch.at(boardId, 'minus')];
   const ohm = transistor.holdOhm / share;
