@@ -62,7 +62,7 @@ test.describe('a first answer to a question of one’s own takes no more than fi
     const { maker, ask, drawer, answer } = await comes(page);
     await ask(/^How does a lamp light itself/);
     await maker.fill(drawer.getByLabel('Supply', { exact: true }), '3 V');
-    await maker.fill(drawer.getByLabel('What it switches draws'), '40 mA');
+    await maker.fill(drawer.getByLabel('Pull-up'), '220 kΩ');
     await expect(answer).toHaveText(/\S/);
     expect(maker.count()).toBeLessThanOrEqual(MOST);
   });

@@ -5,14 +5,14 @@ import { findRebuilds } from './builtRules.ts';
 import { cautionRule } from './cautionRules.ts';
 import { cellsRule } from './cellsRule.ts';
 import { bareTerminalsRule, chargerSuitsRule, chargesNothingRule, loadWhileChargingRule } from './chargeRules.ts';
-import { inrushRule, wastefulRule } from './converterRules.ts';
+import { inrushRule, starvedConverterRule, wastefulRule } from './converterRules.ts';
 import { emptySignRule, impossibleCueRule, reachRule, shadowedCueRule, signRule } from './cueRules.ts';
 import { commonLegRule } from './diceRules.ts';
 import { feedsApartRule, meetRule, polesRule, standInVoltsRule, standInWeakRule } from './feedRules.ts';
 import type { Rule } from './finding.ts';
 import { boxRule, fitRule } from './fitRules.ts';
 import { flashRule, signFlashRule } from './flashRules.ts';
-import { fuseRule, switchRule } from './fuseRules.ts';
+import { fuseRule, outsideFuseRule, switchRule } from './fuseRules.ts';
 import { guideRule } from './guideRules.ts';
 import { hotRule, leftOnRule, softRule, touchRule, warmCellsRule } from './heatRules.ts';
 import { indicatorRule } from './invisibleRules.ts';
@@ -152,6 +152,7 @@ const rules: readonly Rule[] = [
   minusRule,
   whichRailRule,
   wastefulRule,
+  starvedConverterRule,
   inrushRule,
   cutOffRule,
   protectionSuitsRule,
@@ -171,6 +172,7 @@ const rules: readonly Rule[] = [
   startRule,
   runTimeRule,
   fuseRule,
+  outsideFuseRule,
   switchRule,
   supplyRangeRule,
   tapeLowRule,

@@ -93,3 +93,29 @@ describe('minus of what is read, and of what is started', () => {
     ).toEqual([]);
   });
 });
+
+describe('a converter that is not fed', () => {
+  const behind = (pack: string, part: string, count: number): Design =>
+    circuitOf([
+      itemOf('pack', { id: 'pack', name: 'Pack', at: at(0), part: pack }),
+      itemOf('converter', { id: 'boost', name: 'Boost', at: at(40), part, feed: 'pack' }),
+      lights('boost', count),
+    ]);
+  it('is told where its source is below what it works from, whatever hangs on it', () => {
+    // A cell has 4.2 V at most, and this one works from 5 V.
+    const [finding, ...others] = told(behind('pack-lithium-round-2600', 'boost-12v-1a', 6), 'input-low');
+    expect(others).toEqual([]);
+    expect(finding?.gravity).toBe('stop');
+    expect(finding?.aboutId).toBe('boost');
+    expect(finding?.actual?.value).toBeLessThan(4.2);
+    expect(finding?.limit?.value).toBe(5);
+    expect(told(behind('pack-three-lithium-round', 'boost-12v-1a', 6), 'input-low')).toEqual([]);
+  });
+  it('is told where it asks more than the source has at any voltage: 2.4 A at 5 V of a cell of 0.35 Ω', () => {
+    // 12 W out are 14 W in; 4.2² V² / (4 · 0.35 Ω) are 12.6 W.
+    expect(
+      told(behind('pack-lithium-pouch-150', 'boost-5v-3a', 160), 'collapses').map(({ gravity }) => gravity),
+    ).toEqual(['stop']);
+    expect(told(behind('pack-lithium-round-5000', 'boost-5v-3a', 160), 'collapses')).toEqual([]);
+  });
+});

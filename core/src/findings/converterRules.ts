@@ -6,6 +6,8 @@ import { sourceAt } from '../power/index.ts';
 import { amps, percent, quantity, say, watts } from '../units/index.ts';
 import type { Rule } from './finding.ts';
 import { reservoirsUf } from './reservoirs.ts';
+import { starvesBoard } from './starvesBoard.ts';
+import { tellCollapse, tellInputLow } from './tellConverter.ts';
 
 /** Saving less than this share of what is taken in, or less than this current, is not worth another part. */
 const WORTH_SHARE = 0.25;
@@ -51,6 +53,30 @@ export const wastefulRule: Rule = ({ design, assessment, library }) =>
         fixes: [{ label: `Take: ${better.part.name}`, edits: changeItem(design, item.id, { part: better.part.id }) }],
       },
     ];
+  });
+
+/**
+ * A converter that what stands before it can't feed at its height, with little charge left. Where moods light it their
+ * ceiling tells of that, and of a board that starves the rule of rails.
+ */
+export const starvedConverterRule: Rule = ({ assessment }) =>
+  assessment.supplies.flatMap((supply): Finding[] => {
+    const { tree, atPeak, reserve, ceilings, rail } = supply;
+    const isTold = ceilings.some(({ setTo, brightness }) => setTo > brightness + 1e-6);
+    const first = tree.nodes.find(({ converter }) => converter !== null);
+    if (isTold || !first || starvesBoard(assessment, supply)) return [];
+    const common = { stage: 'power', aboutId: rail.id, fixes: [] } as const;
+    if (atPeak.collapses) {
+      const { openV, ohm } = sourceAt(tree.source, reserve);
+      const told = tellCollapse({ name: first.name, openV, sourceOhm: Math.max(1e-3, ohm) });
+      return [{ ...common, ...told, ...named(told.rule, rail.id) }];
+    }
+    return tree.nodes.flatMap(({ id, name, converter }, i): Finding[] => {
+      const state = atPeak.nodes[i];
+      if (!converter || !state || state.outA <= 0) return [];
+      const told = tellInputLow({ name, inputV: state.inV, leastV: converter.inputLeastV });
+      return told ? [{ ...common, ...told, ...named(told.rule, id), aboutId: id }] : [];
+    });
   });
 
 /** A contact bears so many times its rating for the moment in which a capacitor is filled; typical. */

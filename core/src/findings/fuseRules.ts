@@ -42,6 +42,38 @@ export const fuseRule: Rule = ({ design, assessment }) =>
     ];
   });
 
+/** A fuse behind a supply from outside: that limits itself, so that only what bears less than both is told of. */
+export const outsideFuseRule: Rule = ({ design, assessment }) =>
+  assessment.supplies.flatMap((supply): Finding[] => {
+    const { gives } = supply.rail;
+    if (gives.form !== 'outside' || !gives.part || gives.item.fuseA === null) return [];
+    const { item, part } = gives;
+    const lead = leadOf(supply, assessment);
+    const guarded = lead.guarded.filter(({ limitA }) => limitA < part.limitA);
+    const told = tellFuse({
+      ...lead,
+      guarded,
+      shortA: Number.POSITIVE_INFINITY,
+      name: item.name,
+      fuseA: item.fuseA,
+      burns: false,
+    });
+    if (told?.gravity !== 'stop') return [];
+    const bestA = suitFuse(lead);
+    return [
+      {
+        stage: 'power',
+        aboutId: item.id,
+        ...told,
+        ...named(told.rule, item.id),
+        fixes:
+          bestA === null
+            ? []
+            : [{ label: say`Fit ${amps(bestA)}`, edits: changeItem(design, item.id, { fuseA: bestA }) }],
+      },
+    ];
+  });
+
 /** Every pack wants a way to be cut off. */
 export const switchRule: Rule = ({ design, assessment }) =>
   assessment.supplies.flatMap((supply): Finding[] => {

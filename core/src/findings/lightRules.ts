@@ -3,6 +3,7 @@ import { depthOverPitchFor, interleave, rippleOf } from '../lights/index.ts';
 import { changeItem, changeWay, measureRoute } from '../plan/index.ts';
 import { mm, percent, say } from '../units/index.ts';
 import type { Rule } from './finding.ts';
+import { tellNoLight } from './tellNoLight.ts';
 
 /** A tape that has no light on its route, or that is not drawn yet. */
 export const emptyTapeRule: Rule = ({ assessment }) =>
@@ -10,13 +11,14 @@ export const emptyTapeRule: Rule = ({ assessment }) =>
     group.shape !== 'lights' && group.cut.lights === 0
       ? [
           {
+            ...tellNoLight({
+              name: group.name,
+              routeMm: group.routeMm,
+              markMm: (1000 * group.part.lightsPerJoint) / group.part.perMetre,
+            }),
             ...named('empty', group.id),
-            gravity: 'mend',
             stage: 'lights',
             aboutId: group.id,
-            what: say`${group.name} has no light on it: its route is ${mm(group.routeMm)} long`,
-            why: say`The tape is cut only at its marks, every ${mm((1000 * group.part.lightsPerJoint) / group.part.perMetre)}.`,
-            mend: 'Lay its route on the picture, or type its length.',
             fixes: [],
           },
         ]

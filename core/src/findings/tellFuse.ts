@@ -17,6 +17,9 @@ export interface FusedLead extends LeadToFuse {
 /** A source whose short gives less than this can't heat a thin wire: it limits itself. */
 const HARMLESS_SHORT_A = 1;
 
+/** Whether a short of a source can’t heat a thin wire, since it limits itself. */
+export const limitsItself = ({ shortA }: Pick<LeadToFuse, 'shortA'>): boolean => shortA < HARMLESS_SHORT_A;
+
 /** Where no fuse suits: it would blow in use, or what it guards bears less than it. Null where one does, or nothing is known. */
 export function tellNoneSuits(lead: LeadToFuse): Pick<Told, 'what' | 'why' | 'mend'> | null {
   const fuses = fusesFor(lead);
@@ -37,7 +40,7 @@ function noFuse(lead: FusedLead): Told | null {
   const { name, burns, shortA } = lead;
   const none = tellNoneSuits(lead);
   const bestA = suitFuse(lead);
-  if (shortA < HARMLESS_SHORT_A && !burns) return null;
+  if (limitsItself(lead) && !burns) return null;
   return {
     rule: 'no-fuse',
     gravity: burns ? 'stop' : 'mend',

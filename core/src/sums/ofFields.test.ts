@@ -1,6 +1,9 @@
 import { readdirSync, readFileSync } from 'node:fs';
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { anyDesign } from '../../tests/anyDesign.ts';
 import { assess } from '../assess.ts';
+import { checkDesign } from '../findings/index.ts';
 import { rowsOf } from '../items/index.ts';
 import { readPlanText } from '../plan/reading.ts';
 import { usualPrinter } from '../units/index.ts';
@@ -19,7 +22,7 @@ const asked = readdirSync(demos).flatMap((file) => {
     const fields = [...rowsOf(item).map(({ field }) => field), ...besides.map((key) => key.split('.')[1] ?? '')];
     return [...new Set(fields)].flatMap((field) => {
       const found = askOfField(field, { item, design, assessment });
-      return found ? [{ file, item, field, assessment, ...found }] : [];
+      return found ? [{ file, design, item, field, assessment, ...found }] : [];
     });
   });
 });
@@ -70,6 +73,31 @@ describe('a sum out of a field of a plan', () => {
         4,
       );
     }
+  });
+
+  it('stops nobody where the plan itself does not, whatever it is asked out of', () => {
+    // These ask what the plan does not do: to charge what is never charged, to light all colours at full, another resistor.
+    const asksElse = new Set(['never-charge', 'supply-short', 'resistor-power']);
+    const designs = [
+      ...asked.map(({ design }) => design).filter((design, i, all) => all.indexOf(design) === i),
+      ...fc.sample(anyDesign, { numRuns: 120, seed: 3 }),
+    ];
+    const stopped = designs.flatMap((design) => {
+      const assessment = assess(design);
+      const inPlan = checkDesign(design, assessment).filter(({ gravity }) => gravity === 'stop');
+      return design.items.flatMap((item) =>
+        rowsOf(item).flatMap(({ field }) => {
+          const found = askOfField(field, { item, design, assessment });
+          const answered = found && answerSum(found.sum, textsOfField(found, usualPrinter), usualPrinter);
+          const own = answered?.ok ? answered.answer.findings : [];
+          return own
+            .filter(({ id, gravity }) => gravity === 'stop' && !asksElse.has(id))
+            .map(({ what }) => ({ told: `${item.kind}.${field}: ${usualPrinter.message(what)}`, inPlan }));
+        }),
+      );
+    });
+    expect(stopped.length).toBeGreaterThan(5);
+    for (const { told, inPlan } of stopped) expect(inPlan, told).not.toEqual([]);
   });
 
   it('its JSON asked again gives the same JSON', () => {

@@ -151,7 +151,10 @@ function askPlain({ item, assessment }: InPlan<ItemOf<'plain tape'>>): Given | n
   const railId = assessment.driven.find(({ itemId }) => itemId === item.id)?.railId ?? null;
   const supply = assessment.supplies.find(({ rail }) => rail.id === railId) ?? assessment.supply;
   if (!part || !group || group.shape === 'lights') return null;
-  const limitA = Math.min(...(supply?.links ?? []).map((link) => link.limitA));
+  // What all that the supply gives goes through; the leads to other things are none of the tape's.
+  const limitA = Math.min(
+    ...(supply?.links ?? []).filter(({ id }) => id !== 'wire' && id !== 'tape').map((link) => link.limitA),
+  );
   return {
     powerPerMetreW: item.powerPerMetreW?.likely ?? part.powerPerMetreW,
     lengthMm: group.routeMm,
@@ -187,7 +190,10 @@ function askFuse({ item, assessment }: InPlan): Given | null {
   const supply = assessment.supplies.find(({ rail }) => rail.id === item.id);
   if (!supply || !Number.isFinite(supply.mostA) || supply.mostA <= 0) return null;
   const { steadyA, shortA, guarded } = leadOf(supply, assessment);
-  const weakestA = Math.min(...guarded.map(({ limitA }) => limitA));
+  // What a supply from outside gives at most needs no fuse to guard it.
+  const { gives } = supply.rail;
+  const mostA = gives.form === 'outside' ? (gives.part?.limitA ?? Number.POSITIVE_INFINITY) : Number.POSITIVE_INFINITY;
+  const weakestA = Math.min(...guarded.map(({ limitA }) => limitA).filter((limitA) => limitA < mostA));
   const fuseA = 'fuseA' in item ? item.fuseA : null;
   return {
     steadyA,
@@ -317,14 +323,15 @@ function askDivider({ item, assessment }: InPlan<ItemOf<'light sensor'>>): Given
 function askPackSense({ item, assessment }: InPlan<ItemOf<'charge sense'>>): Given | null {
   const sensing = assessment.sensing.find((each) => each.kind === 'charge' && each.control.id === item.id);
   if (sensing?.kind !== 'charge') return null;
-  const { design, board, fullV, sense } = sensing;
+  const { design, board, chip, fullV, sense } = sensing;
   return {
     fullV,
     alarmV: sense.lowV,
     upperOhm: design.upperOhm,
     lowerOhm: design.lowerOhm,
     bits: board.part.converterBits,
-    ...(board.part.converterReferenceV === null ? {} : { referenceV: board.part.converterReferenceV }),
+    // Without one of its own a converter reads by the chip's supply.
+    referenceV: board.part.converterReferenceV ?? chip.nominalV,
   };
 }
 

@@ -141,7 +141,7 @@ export const lightGateSum = defineSum({
   inputs: {
     supplyV: ask('voltageV', 'supply', 'Supply', 4.2, { most: 24, usual: [2, 15] }),
     pullUpOhm: ask('resistanceOhm', 'pullup', 'Pull-up', 150_000, { least: 100, most: 1e8, usual: [10_000, 5e6] }),
-    loadA: ask('currentA', 'load', 'What it switches draws', 0.02, { least: 1e-4, most: 20 }),
+    loadA: assume('currentA', 'load', 'What it switches draws', 0.02, { least: 1e-4, most: 20 }),
     microampsPerLux: assume('currentA', 'perlux', 'Phototransistor, current at one lux', 1e-6, {
       least: 1e-10,
       most: 1e-3,

@@ -1,8 +1,9 @@
+import { tellNoLight } from '../../findings/index.ts';
 import { cutTape, itemsOf, kindOf, tapeLights } from '../../items/index.ts';
 import { type OwnPart, type PixelTapePart, pixelTapes } from '../../parts/index.ts';
 import { fillSum } from '../../units/index.ts';
 import { ask, assume } from '../inputs.ts';
-import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
+import { asInPlan, defineSum, figure, mainFigure } from '../sum.ts';
 
 /** The tape of the library whose density is nearest. */
 const nearestTape = (perMetre: number): PixelTapePart =>
@@ -39,16 +40,11 @@ export const tapeCountSum = defineSum({
         figure('longerOverMm', '… too long by', 'lengthMm', cut.longer.overMm),
       ],
       steps: [fillSum(tapeLights, { L: routeMm, d: perMetre, j: lightsPerJoint })],
-      findings: findingsWhere([
-        cut.lights === 0,
-        finding(
-          'no-light',
-          'stop',
-          'Not one joint fits the route',
-          'Tape is cut only at its marks.',
-          'Take a denser tape or a longer route.',
-        ),
-      ]),
+      findings: asInPlan(
+        cut.lights === 0
+          ? tellNoLight({ name: 'The tape', routeMm, markMm: (1000 * lightsPerJoint) / perMetre })
+          : null,
+      ),
     };
   },
   intoDesign: (design, { routeMm, perMetre }, newId) => {

@@ -1,8 +1,16 @@
-import { fusesFor, guardA, type LeadToFuse, tellFuse, tellLink, tellNoneSuits } from '../../findings/index.ts';
+import {
+  fusesFor,
+  guardA,
+  type LeadToFuse,
+  limitsItself,
+  tellFuse,
+  tellLink,
+  tellNoneSuits,
+} from '../../findings/index.ts';
 import { type Finding, itemsOf, kindOf } from '../../items/index.ts';
 import { type Item, mapItem } from '../../plan/index.ts';
 import { fuseBand } from '../../power/index.ts';
-import { fillSum, gauge } from '../../units/index.ts';
+import { amps, fillSum, gauge, say } from '../../units/index.ts';
 import { wireCarriesA } from '../../wires/index.ts';
 import { ask, optional } from '../inputs.ts';
 import { asInPlan, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
@@ -62,7 +70,7 @@ export const fuseSum = defineSum({
       steps: [fillSum(fuseBand, { I: steadyA })],
       findings: [
         ...tellFitted(lead, fuseA),
-        ...(none ? [finding('no-fuse-fits', 'stop', none.what, none.why, none.mend)] : []),
+        ...(none && !limitsItself(lead) ? [finding('no-fuse-fits', 'stop', none.what, none.why, none.mend)] : []),
         ...findingsWhere(
           [
             weakestA === null && gaugeAwg === null,
@@ -72,6 +80,16 @@ export const fuseSum = defineSum({
               'Without the thinnest wire it can’t be said what the fuse guards',
               'It must be below what the weakest thing after it carries.',
               'Give the gauge: gauge=24AWG.',
+            ),
+          ],
+          [
+            none !== null && limitsItself(lead),
+            finding(
+              'limits-itself',
+              'mind',
+              say`It gives ${amps(lead.shortA)} into a short, and no fuse is asked for`,
+              'So little heats no wire, and no fuse would blow by it. Cells that can burn want one all the same.',
+              'Take one that the maker of the cell names.',
             ),
           ],
           [

@@ -1,7 +1,7 @@
-import { tellLink } from '../../findings/index.ts';
+import { tellCollapse, tellInputLow, tellLink } from '../../findings/index.ts';
 import type { Finding } from '../../items/index.ts';
 import { boostInput, linearHeat, solveConstantPower } from '../../items/index.ts';
-import { fillSum, ohms, say, volts, watts } from '../../units/index.ts';
+import { fillSum, say, volts, watts } from '../../units/index.ts';
 import { sample } from '../drawing.ts';
 import { ask, assume, choice, optional } from '../inputs.ts';
 import { asInPlan, defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
@@ -72,40 +72,23 @@ function judge(asked: Judged): Finding[] {
     inputA === null || inputLimitA === null
       ? null
       : tellLink({ id: 'converter input', name: 'Its input', loadA: inputA, limitA: inputLimitA });
+  const low =
+    inputV === null || inputLeastV === null
+      ? null
+      : tellInputLow({ name: 'the converter', inputV, leastV: inputLeastV });
   return [
     ...asInPlan(over, 'input-over'),
-    ...findingsWhere(
-      [
-        inputA === null,
-        finding(
-          'collapses',
-          'stop',
-          say`It collapses: ${watts(askedW)} asked, ${watts(mostW)} is the most a source of ${volts(openV)} and ${ohms(sourceOhm)} gives`,
-          'The more the voltage falls, the more current the converter takes, until it can’t.',
-          'A cell of less resistance, two side by side, or less output.',
-        ),
-      ],
-      [
-        inputV !== null && inputLeastV !== null && inputV < inputLeastV,
-        finding(
-          'input-low',
-          'stop',
-          say`${volts(inputV ?? 0)} are left at its input; it works from ${volts(inputLeastV ?? 0)}`,
-          'Below that it stops, the cell recovers, and it starts again: the light blinks.',
-          'A higher cell voltage, less resistance on the way, or less output.',
-        ),
-      ],
-      [
-        inputA !== null && askedW > 0.7 * mostW,
-        finding(
-          'near-collapse',
-          'mend',
-          'It is near the collapse',
-          'A little less charge, a little more cold or an older cell tips it over.',
-          'Keep below two thirds of the most the cell gives.',
-        ),
-      ],
-    ),
+    ...asInPlan(inputA === null ? tellCollapse({ name: 'the converter', openV, sourceOhm }) : low),
+    ...findingsWhere([
+      inputA !== null && askedW > 0.7 * mostW,
+      finding(
+        'near-collapse',
+        'mend',
+        'It is near the collapse',
+        'A little less charge, a little more cold or an older cell tips it over.',
+        'Keep below two thirds of the most the cell gives.',
+      ),
+    ]),
   ];
 }
 
