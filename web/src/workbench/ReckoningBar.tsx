@@ -4,6 +4,7 @@ import type { Finding } from '@glimmer/core/items';
 import { useEffect, useState } from 'react';
 import { useIsBehind, useReckoned } from '../reckoning/index.ts';
 import { useKeyOf, withKey } from '../state/keys.ts';
+import { usePrinter } from '../units/index.ts';
 import { Said } from '../units/Said.tsx';
 import { openSum } from '../widgets/SumDrawer.tsx';
 
@@ -78,6 +79,7 @@ function useIsSlow(isBehind: boolean): boolean {
 export function ReckoningBar({ onFindings }: { readonly onFindings: () => void }) {
   const { plan, assessment, findings } = useReckoned();
   const { design } = plan;
+  const printer = usePrinter();
   const isBehind = useIsBehind();
   const isSlow = useIsSlow(isBehind);
   const [isUnfolded, setUnfolded] = useState(false);
@@ -105,7 +107,9 @@ export function ReckoningBar({ onFindings }: { readonly onFindings: () => void }
             <span className="line-clamp-2 text-body leading-5">needs {figure.needs[0] ?? 'more'}</span>
           ) : (
             <>
-              <span className="figures w-full truncate text-title leading-6 font-semibold">
+              <span
+                className={`figures w-full truncate leading-6 font-semibold ${/\d/.test(printer.message(value)) ? 'text-title' : 'text-medium'}`}
+              >
                 <Said>{value}</Said>
               </span>
               {scale && <Scale {...scale} />}
