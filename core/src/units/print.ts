@@ -21,10 +21,14 @@ export function printNumber(value: number, digits = 3): string {
   return (Math.abs(rounded) < 0.1 ? text.replace(/(\.\d+?)0+$/, '$1') : text).replace('-', '−');
 }
 
-function printPrefixed(value: number, symbol: string, digits: number): string {
+/** The signs of prefixes that a kind is written with: none that could be taken for another in lower case. */
+const usual = ['k', '', 'm', 'µ', 'n'];
+
+function printPrefixed(value: number, symbol: string, digits: number, signs: readonly string[] = usual): string {
   if (value === 0) return `0 ${symbol}`;
   const rounded = Math.abs(Number(value.toPrecision(digits)));
-  const step = prefixes.find((prefix) => rounded >= prefix.factor) ?? prefixes[prefixes.length - 1];
+  const own = prefixes.filter(({ sign }) => signs.includes(sign));
+  const step = own.find((prefix) => rounded >= prefix.factor) ?? own[own.length - 1];
   return step ? `${printNumber(value / step.factor, digits)} ${step.sign}${symbol}` : '–';
 }
 
@@ -124,7 +128,7 @@ const ways: Readonly<Partial<Record<QuantityKind, PrintKind>>> = {
   capacityMah: (value, digits) =>
     Math.abs(value) < 10_000
       ? `${trimZeros(printNumber(value, Math.max(digits, 4)))} mAh`
-      : printPrefixed(value / 1000, 'Ah', digits),
+      : `${printNumber(value / 1000, digits)} Ah`,
   // Capacitors are sold and marked in microfarads, also those of a thousand.
   capacitanceUf: (value, digits) =>
     Math.abs(value) >= 1000
@@ -133,12 +137,15 @@ const ways: Readonly<Partial<Record<QuantityKind, PrintKind>>> = {
 };
 
 /** Kinds that take engineering prefixes. */
-const prefixed: Readonly<Partial<Record<QuantityKind, string>>> = {
-  voltageV: 'V',
-  currentA: 'A',
-  resistanceOhm: 'Ω',
-  powerW: 'W',
-  frequencyHz: 'Hz',
+const prefixed: Readonly<
+  Partial<Record<QuantityKind, { readonly symbol: string; readonly signs?: readonly string[] }>>
+> = {
+  voltageV: { symbol: 'V' },
+  currentA: { symbol: 'A' },
+  resistanceOhm: { symbol: 'Ω', signs: ['M', ...usual] },
+  powerW: { symbol: 'W' },
+  // A thousandth of a hertz would be read as a million of them.
+  frequencyHz: { symbol: 'Hz', signs: ['M', 'k', ''] },
 };
 
 /**
@@ -152,9 +159,9 @@ export function printQuantity(
   { digits = 3, units = usualUnits }: { readonly digits?: number; readonly units?: Units } = {},
 ): string {
   if (!Number.isFinite(value)) return '–';
-  const [way, symbol] = [ways[kind], prefixed[kind]];
+  const [way, own] = [ways[kind], prefixed[kind]];
   if (way) return way(value, digits, units);
-  if (symbol) return printPrefixed(value, symbol, digits);
+  if (own) return printPrefixed(value, own.symbol, digits, own.signs);
   const { sign } = quantityKinds[kind];
   if (sign) return `${printNumber(value, digits)} ${sign}`;
   // Counts are shown whole; what is no whole number is a ratio.

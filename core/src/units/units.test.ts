@@ -173,3 +173,26 @@ it('prints a sum with its numbers put in', () => {
     answer: ohms(250),
   });
 });
+
+describe('whatever is printed can be typed again', () => {
+  // From a billionth to a million, both signs: as it is printed it is read back, to the digits that were shown.
+  const size = fc
+    .tuple(fc.double({ min: -9, max: 6, noNaN: true }), fc.constantFrom(1, -1))
+    .map(([e, sign]) => sign * 10 ** e);
+  it.each((Object.keys(quantityKinds) as QuantityKind[]).filter((kind) => kind !== 'gaugeAwg' && kind !== 'money'))(
+    '%s',
+    (kind) => {
+      fc.assert(
+        fc.property(size, (number) => {
+          const text = usualPrinter.quantity(kind, number);
+          const read = parseQuantity(kind, text);
+          expect(read.ok ? 'read' : `${text}: ${read.problem}`).toBe('read');
+          if (!read.ok || read.value === 0) return;
+          // Counts are whole, and what is told of minutes and lengths stops at the last digit that anyone measures.
+          if (Math.abs(number) >= 0.1 && kind !== 'count') expect(Math.abs(read.value / number - 1)).toBeLessThan(0.06);
+        }),
+        { seed: 7, numRuns: 300 },
+      );
+    },
+  );
+});

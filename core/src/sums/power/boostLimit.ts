@@ -11,10 +11,12 @@ interface LinearAsked {
   readonly sourceOhm: number;
   readonly outputV: number;
   readonly outputA: number;
+  /** Null where its drop-out is not known. */
+  readonly inputLeastV: number | null;
 }
 
 /** A linear regulator passes its current on and turns what is over into heat. */
-function reckonLinear({ openV, sourceOhm, outputV, outputA }: LinearAsked) {
+function reckonLinear({ openV, sourceOhm, outputV, outputA, inputLeastV }: LinearAsked) {
   const inputV = openV - outputA * sourceOhm;
   const heat = { Vi: inputV, Vo: outputV, I: outputA };
   return {
@@ -25,28 +27,31 @@ function reckonLinear({ openV, sourceOhm, outputV, outputA }: LinearAsked) {
       figure('efficiency', 'Efficiency', 'fraction', Math.min(1, outputV / inputV)),
     ],
     steps: [fillSum(linearHeat, heat)],
-    findings: findingsWhere(
-      [
-        inputV < outputV + 0.2,
-        finding(
-          'drops-out',
-          'stop',
-          say`${volts(inputV)} in does not make ${volts(outputV)} out`,
-          'A linear regulator needs its drop-out on top, 0.2 to 1.2 V by kind.',
-          'A boost converter, or a pack of more cells.',
-        ),
-      ],
-      [
-        linearHeat.reckon(heat) > 0.5,
-        finding(
-          'linear-hot',
-          'mend',
-          say`${watts(linearHeat.reckon(heat))} turn to heat`,
-          'A regulator on a small board bears about half a watt in a closed piece.',
-          'A buck converter, or feed the pixels past it.',
-        ),
-      ],
-    ),
+    findings: [
+      ...asInPlan(inputLeastV === null ? null : tellInputLow({ name: 'the regulator', inputV, leastV: inputLeastV })),
+      ...findingsWhere(
+        [
+          inputLeastV === null && inputV < outputV + 0.2,
+          finding(
+            'drops-out',
+            'stop',
+            say`${volts(inputV)} in does not make ${volts(outputV)} out`,
+            'A linear regulator needs its drop-out on top, 0.2 to 1.2 V by kind.',
+            'A boost converter, or a pack of more cells.',
+          ),
+        ],
+        [
+          linearHeat.reckon(heat) > 0.5,
+          finding(
+            'linear-hot',
+            'mend',
+            say`${watts(linearHeat.reckon(heat))} turn to heat`,
+            'A regulator on a small board bears about half a watt in a closed piece.',
+            'A buck converter, or feed the pixels past it.',
+          ),
+        ],
+      ),
+    ],
   };
 }
 
@@ -113,7 +118,7 @@ export const boostLimitSum = defineSum({
     kind: choice('kind', 'Kind', ['switching', 'linear'], 'switching'),
   },
   reckon: ({ openV, sourceOhm, outputV, outputA, efficiency, inputLimitA, inputLeastV, kind }) => {
-    if (kind === 'linear') return reckonLinear({ openV, sourceOhm, outputV, outputA });
+    if (kind === 'linear') return reckonLinear({ openV, sourceOhm, outputV, outputA, inputLeastV });
     const askedW = (outputV * outputA) / efficiency;
     const inputA = solveConstantPower(openV, sourceOhm, askedW);
     const mostW = openV ** 2 / (4 * sourceOhm);
