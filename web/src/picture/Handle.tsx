@@ -4,7 +4,7 @@ import { useHeld } from '../reckoning/index.ts';
 import { beginDrag, endDrag } from '../state/planStore.ts';
 import { tool, useTool } from '../state/tool.ts';
 import { usePrinter } from '../units/index.ts';
-import { moveSpot, toggleSpot, useChosen } from './chosen.ts';
+import { moveSpot, toggleSpot, useChosen, usePlaceNow } from './chosen.ts';
 import { placeUnder, within } from './placeUnder.ts';
 
 interface HandleProps {
@@ -33,7 +33,9 @@ export function Handle({ thingId, label, at, spot, children }: HandleProps) {
   const printer = usePrinter();
   const isPointed = useTool(({ pointedId }) => pointedId === thingId);
   const isChosen = useChosen(({ spots }) => spots.some((each) => keyOfSpot(each) === keyOfSpot(spot)));
-  const [held, hold] = useHeld(at, (to: PlanPoint) => moveSpot(spot, to));
+  const [own, hold] = useHeld(at, (to: PlanPoint) => moveSpot(spot, to));
+  // What is moved with another stands where that takes it, at once.
+  const held = usePlaceNow(spot, isChosen) ?? own;
   const grip = useRef<{ readonly dx: number; readonly dy: number } | null>(null);
 
   const letGo = (): void => {

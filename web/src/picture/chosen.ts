@@ -1,4 +1,4 @@
-import { keyOfSpot, placesOfSpots, removeSpots, type Spot, shiftSpots } from '@glimmer/core/plan';
+import { keyOfSpot, type PlanPoint, placesOfSpots, removeSpots, type Spot, shiftSpots } from '@glimmer/core/plan';
 import { castDraft } from 'immer';
 import { create } from 'zustand';
 import { changeDesign, editPlan, usePlanStore } from '../state/planStore.ts';
@@ -25,6 +25,18 @@ export const chooseSpots = (added: readonly Spot[]): void =>
 export const letSpotsGo = (): void => {
   if (useChosen.getState().spots.length > 0) useChosen.setState({ spots: [] });
 };
+
+/** Where a thing is in the plan on the bench, which what is drawn follows a moment later; null where it is not there. */
+export function usePlaceNow(spot: Spot, isAsked: boolean): PlanPoint | null {
+  // As text: the same place is the same state.
+  const now = usePlanStore(({ plan }) => {
+    const [place] = isAsked && plan ? placesOfSpots(plan.design, [spot]) : [];
+    return place ? `${place.xMm} ${place.yMm}` : null;
+  });
+  if (now === null) return null;
+  const [xMm = 0, yMm = 0] = now.split(' ').map(Number);
+  return { xMm, yMm };
+}
 
 /** Moves a thing on the picture to a place, and whatever is chosen with it by the same way. */
 export function moveSpot(spot: Spot, to: { readonly xMm: number; readonly yMm: number }): void {
