@@ -221,6 +221,7 @@ export const ownPartSchema = z.discriminatedUnion('kind', [
     converterReadingUs: inBand(controller['converter reading in µs']),
     byteGapUs: inBand(controller['byte gap in µs']).optional(),
     serialBaud: inBand(controller['serial speed']).optional(),
+    saysOn: z.string().min(1).max(20).optional(),
     scan: z
       .strictObject({
         ticksPerS: z.number().positive().max(1e9),

@@ -62,7 +62,7 @@ export function ChartReader({ title, from, to, read, children }: ChartReaderProp
           )}
         </div>
       </div>
-      <p aria-hidden="true" className="no-print min-h-5 text-small text-faint">
+      <p aria-hidden="true" className="no-print min-h-5 text-tiny text-faint">
         {at === null ? 'Point at it, or walk along it with the arrow keys' : read(at)}
       </p>
     </>

@@ -12,9 +12,9 @@ export function CopyButton({ name, text }: { readonly name: string; readonly tex
     );
   };
   return (
-    <Button look="quiet" onClick={copy} aria-label={`Copy ${name}`}>
+    <Button look="quiet" onClick={copy}>
       <Copy size={15} />
-      {name}
+      Copy {name}
     </Button>
   );
 }
