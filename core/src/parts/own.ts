@@ -144,12 +144,19 @@ function readColumn(part: Describable, { field }: Column): number | undefined {
   return isFigure(value) ? value.likely : value;
 }
 
+/** Whether a figure is known of both in the same way. */
+const isKnownAlike = (part: Describable, like: Describable, { field }: Column): boolean => {
+  const [own, other] = [part, like].map((each) => (each as unknown as Readonly<Record<string, unknown>>)[field]);
+  return !isFigure(own) || !isFigure(other) || own.origin === other.origin;
+};
+
 /** What the maker said of a part: the columns in which it differs from the one it is like, as people write them. */
 export function describeOwnPart(part: OwnPart): Readonly<Record<string, string>> {
   const like = findPart(builtInLibrary, part.kind, part.like);
   const figures = Object.entries<Column>(ownColumns[part.kind]).flatMap(([heading, each]) => {
     const value = readColumn(part, each);
-    return value === undefined || (like && readColumn(like, each) === value)
+    // The very figure that is typical says more once it is read from a sheet.
+    return value === undefined || (like && readColumn(like, each) === value && isKnownAlike(part, like, each))
       ? []
       : [[heading, usualPrinter.forEditing(each.kind, value)]];
   });
