@@ -1,11 +1,23 @@
 // What a hand feels in Chromium: from a key to the next paint, and how long the page's own thread is busy at a stretch.
-// node --import tsx scripts/benchFelt.ts [PLAN] [STAGE]: all demo plans and stages, or those whose names begin so.
+// node --import tsx scripts/benchFelt.ts [PLAN] [STAGE]: all demo plans and stages, or those whose names begin so. It says how
+// that is against the last kept run of all, as ratios of what this machine takes for a loop; with --keep this run is kept.
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromium, type Locator, type Page } from '@playwright/test';
 import { placeCluster, removeCluster, startCluster } from './postgres.mjs';
 import { root, startServer } from './server.mjs';
 
-const [wantedPlan = '', wantedStage = ''] = process.argv.slice(2);
+const isKept = process.argv.includes('--keep');
+const [wantedPlan = '', wantedStage = ''] = process.argv.slice(2).filter((word) => word !== '--keep');
+const keptFile = join(root, 'scripts/feltKept.json');
+
+/** A run as it is kept: what the loop took, in seconds, and what was felt, in milliseconds. */
+interface Kept {
+  readonly loopS: number;
+  readonly paintP50Ms: number;
+  readonly paintP98Ms: number;
+  readonly longestTaskMs: number;
+}
 const stages = ['piece', 'lights', 'moods', 'drive', 'power', 'wires', 'bench', 'logbook'] as const;
 /** So many controls of a sort are tried in each stage. */
 const MOST_OF_A_SORT = 5;
@@ -122,7 +134,8 @@ const server = await startServer({ databaseUrl: cluster.url, port: 0, demo: true
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
 const all: Felt[] = [];
 try {
-  console.log(`this machine: the loop takes ${howBusy().toFixed(2)} s (1.0 when it is quiet)`);
+  const loopS = howBusy();
+  console.log(`this machine: the loop takes ${loopS.toFixed(2)} s (1.0 when it is quiet)`);
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' });
   await listen(page);
   const { plans } = await (await page.request.get(`${server.address}/api/plans`)).json();
@@ -165,6 +178,21 @@ try {
   console.log(
     `all: ${all.length} edits, ${all.filter(({ taskMs }) => taskMs > LONG_MS).length} with a task over ${LONG_MS} ms; to paint p50 ${quantile(paints, 0.5)} ms, p98 ${quantile(paints, 0.98)} ms`,
   );
+  const now: Kept = {
+    loopS,
+    paintP50Ms: quantile(paints, 0.5),
+    paintP98Ms: quantile(paints, 0.98),
+    longestTaskMs: Math.round(Math.max(0, ...all.map((each) => each.taskMs))),
+  };
+  if (existsSync(keptFile)) {
+    const kept = JSON.parse(readFileSync(keptFile, 'utf8')) as Kept;
+    const ratio = (field: Exclude<keyof Kept, 'loopS'>): string =>
+      kept[field] === 0 ? '–' : (now[field] / now.loopS / (kept[field] / kept.loopS)).toFixed(2);
+    console.log(
+      `against the last kept run: to paint p50 ${ratio('paintP50Ms')}, p98 ${ratio('paintP98Ms')}, longest task ${ratio('longestTaskMs')}`,
+    );
+  }
+  if (isKept) writeFileSync(keptFile, `${JSON.stringify(now, null, 2)}\n`);
   for (const each of [...all].sort((a, b) => b.taskMs - a.taskMs).slice(0, 15))
     console.log(`  ${each.taskMs.toFixed(0)} ms  ${each.plan}, ${each.stage}: ${each.what}`);
 } finally {

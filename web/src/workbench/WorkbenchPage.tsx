@@ -67,7 +67,8 @@ const Sheet = memo(function Sheet({ stage, pointedFindingId }: SheetProps) {
   useEffect(() => {
     if (shown.current === stage) return;
     shown.current = stage;
-    heading.current?.focus({ preventScroll: true });
+    // Whoever has opened a dialog meanwhile stays in it.
+    if (!document.querySelector('[role="dialog"]')) heading.current?.focus({ preventScroll: true });
   }, [stage]);
   return (
     <main
