@@ -63,7 +63,7 @@ test('what switches a channel, and what the pixels’ data line has', async ({ p
   await page.getByRole('button', { name: 'Add 330 Ω' }).click();
   await goTo(page, 'lights');
   await expect(page.getByLabel('Resistor in the data line').first()).toHaveValue('330 Ω');
-  await fill(page, 'Reservoir at its feed', '');
+  await fill(page, 'Capacitor at its feed', '');
   await goTo(page, 'drive');
   await expect(page.getByText('No reservoir capacitor at the feed of Upper jaw')).toBeVisible();
   await page.getByRole('button', { name: 'Undo', exact: true }).first().click();

@@ -17,7 +17,7 @@ test('a second level on the light sensor: one part and one pin, thresholds of it
   await button(page, 'Light sensor').click();
   await shown(page);
   await expect(pins).toHaveCount(2);
-  await page.getByLabel('A further level of').last().selectOption({ index: 1 });
+  await page.getByLabel('Shares the part of').last().selectOption({ index: 1 });
   await shown(page);
   await expect(pins).toHaveCount(1);
   await expect(page.getByText(/dark is told after/)).toHaveCount(2);

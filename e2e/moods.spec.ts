@@ -236,7 +236,7 @@ test('controls of every kind, a sign, and a gauge on the charge', async ({ page 
   await page.goto(`/plan/${await copyDemo(page)}/drive`);
   for (const kind of ['Switch', 'Tilt switch', 'Remote', 'Charge sense'])
     await page.getByRole('button', { name: kind, exact: true }).click();
-  await fill(page, 'Low below, whole pack', '3.3 V');
+  await fill(page, 'Low below, of the whole pack', '3.3 V');
   await fill(page, 'For at least', 'rubbish');
   await expect(page.getByRole('alert')).toContainText('rubbish');
   await fill(page, 'For at least', '12 s');

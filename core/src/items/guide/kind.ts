@@ -72,7 +72,7 @@ export const guide: KindDefinition<'guide'> = {
     {
       type: 'quantity',
       field: 'halfAngleDeg',
-      label: 'It shines so far to each side',
+      label: 'Half angle of its light',
       quantity: 'angleDeg',
       band: bands.halfAngleDeg,
       isLeftOut: true,

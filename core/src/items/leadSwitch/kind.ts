@@ -11,7 +11,7 @@ const POLE_PRICE = 0.5;
 const plainRows: readonly FormRow[] = [
   partRow('switch', 'Switch'),
   feedRow,
-  { type: 'named', field: 'with', label: 'A further pole of', names: 'pole', none: 'no other: it has its own lever' },
+  { type: 'named', field: 'with', label: 'Another pole of', names: 'pole', none: 'no other: it has its own lever' },
 ];
 
 /** What a magnet switch is asked besides. */

@@ -42,7 +42,7 @@ const heatRows: readonly FormRow[] = [
   {
     type: 'quantity',
     field: 'litS',
-    label: 'Lit at a time for',
+    label: 'On for, at a time',
     quantity: 'timeS',
     band: bands.litS,
     empty: 'as long as it may be',

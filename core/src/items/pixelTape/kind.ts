@@ -47,7 +47,7 @@ export const pixelTape: KindDefinition<'pixel tape'> = {
     {
       type: 'quantity',
       field: 'reservoirUf',
-      label: 'Reservoir at its feed',
+      label: 'Capacitor at its feed',
       quantity: 'capacitanceUf',
       band: bands.reservoirUf,
       empty: 'none',

@@ -26,7 +26,7 @@ const lightRows: readonly Extract<FormRow, { field: string }>[] = [
   {
     type: 'named',
     field: 'with',
-    label: 'A further level of',
+    label: 'Shares the part of',
     names: 'sensor',
     none: 'no other: it has its own part',
   },
@@ -91,7 +91,7 @@ export const chargeSense: KindDefinition<'charge sense'> = {
   name: 'Charge sense',
   create: (fresh) => ({ kind: 'charge sense', ...fresh, board: null, of: null, lowV: 3.4, settleS: 8 }),
   rows: [
-    { type: 'quantity', field: 'lowV', label: 'Low below, whole pack', quantity: 'voltageV', band: bands.packV },
+    { type: 'quantity', field: 'lowV', label: 'Low below, of the whole pack', quantity: 'voltageV', band: bands.packV },
     { type: 'quantity', field: 'settleS', label: 'For at least', quantity: 'timeS', band: bands.settleS },
     { type: 'named', field: 'of', label: 'Of the pack', names: 'pack', none: 'the only one there is' },
     boardRow,
