@@ -114,3 +114,21 @@ test('what is left free is said, and the circuit is taken out as a netlist that 
   expect(text).toMatch(/^\* n\d+: rail plus \(Converter out plus/m);
   expect(text.trimEnd().endsWith('.end')).toBe(true);
 });
+
+test('the sum of a wire is asked out of its row, and its gauge put back there', async ({ page }) => {
+  await page.goto(`/plan/${await copyDemo(page)}/wires`);
+  const gauge = page.getByLabel('Gauge of Feed of Upper jaw');
+  await expect(gauge).toBeVisible();
+  const length = await page.getByLabel('Length of Feed of Upper jaw').inputValue();
+  await page.getByRole('button', { name: 'Quick sum of Feed of Upper jaw: wire' }).click();
+  const drawer = page.getByRole('dialog');
+  await expect(drawer.getByLabel('Length, one way')).toHaveValue(length);
+  // With all of its current gone the thinnest wire in use would do.
+  await drawer.getByLabel('Current', { exact: true }).fill('10 mA');
+  const thinnest = drawer.getByText('Thinnest gauge that will do', { exact: true }).locator('..');
+  await expect(thinnest).toContainText(/\d\d/);
+  await drawer.getByRole('button', { name: 'Put it into gauge' }).click();
+  await expect(drawer).toBeHidden();
+  await expect(gauge).not.toHaveValue('auto');
+  await kept(page);
+});

@@ -3,6 +3,6 @@ export type { Drawing, DrawnLine } from './drawing.ts';
 export { type AnsweredField, hasSum, sumOfField } from './fieldNames.ts';
 export type { Input, Value, Values } from './inputs.ts';
 export { findSum, quickSums } from './list.ts';
-export { type AskedOfField, askOfField, textsOfField } from './ofFields.ts';
+export { type AskedOfField, askOfField, askOfRun, textsOfField } from './ofFields.ts';
 export { type InputProblem, readInputs } from './readInputs.ts';
 export type { QuickSum, Result } from './sum.ts';

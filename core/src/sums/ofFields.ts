@@ -3,7 +3,7 @@ import { forwardVoltageV, type LedCurve } from '../circuit/index.ts';
 import { leadOf } from '../findings/index.ts';
 import { LIGHT_SHARE } from '../heat/index.ts';
 import { distanceMm, dotPitchMm, type Item, type ItemOf, openCircuitVoltageV, railsOhm } from '../items/index.ts';
-import { type Driven, feedsOfChain, runOhm } from '../network/index.ts';
+import { type Driven, feedsOfChain, runOhm, type WireRun } from '../network/index.ts';
 import { chemistries, findPart } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
 import type { Printer } from '../units/index.ts';
@@ -413,6 +413,19 @@ export function askOfField(field: string, plan: InPlan): AskedOfField | null {
   const { given, back } = asked[key];
   const said = given(plan);
   return sum && said ? { sum, given: said, back: back ?? null } : null;
+}
+
+/**
+ * The sum of a wire of a plan, asked with what flows in it; null of one that carries a signal, or has no length yet. Its
+ * thinnest gauge goes back.
+ */
+export function askOfRun(run: WireRun, { rails }: Pick<Assessment, 'rails'>): AskedOfField | null {
+  const sum = findSum('wire');
+  const { peakA, lengthMm, gaugeAwg, sourceId } = run;
+  if (!sum || peakA === null || peakA <= 0 || lengthMm === null) return null;
+  const supplyV = sourceId === null ? undefined : rails.byId.get(sourceId)?.range?.nominalV;
+  const given = { currentA: peakA, lengthMm, gaugeAwg, ...(supplyV === undefined ? {} : { supplyV }) };
+  return { sum, given, back: figureOf('thinnestAwg') };
 }
 
 /** What the card of such a sum begins with: what the plan says, and an example where the sum can't do without. */

@@ -7,7 +7,7 @@ import { openCircuitVoltageV, packResistanceOhm } from '../items/index.ts';
 import { builtInLibrary, chargers, findPart, stateFigure } from '../parts/index.ts';
 import { type Design, emptyDesign } from '../plan/index.ts';
 import { usualPrinter } from '../units/index.ts';
-import { askOfField } from './ofFields.ts';
+import { askOfField, askOfRun } from './ofFields.ts';
 import { freshItem } from './piece.ts';
 
 const between = (min: number, max: number) => fc.double({ min, max, noNaN: true });
@@ -123,6 +123,13 @@ describe('a sum about power and wires and a plan of the same thing say the same'
             });
             expect(figureOf(sum, 'dropV')).toBeCloseTo(run.dropV, 9);
             expect(figureOf(sum, 'carriesA')).toBe(run.carriesA);
+            // Out of its row it is asked the same.
+            expect(askOfRun(run, assessment)?.given).toEqual({
+              currentA: run.peakA,
+              lengthMm: run.lengthMm,
+              gaugeAwg: run.gaugeAwg,
+              supplyV: railV,
+            });
             const [ofPlan] = told.filter(({ aboutId, rule }) => aboutId === run.id && rule === 'wire');
             const [ofSum] = sum.findings.filter(({ id }) => id === 'wire');
             expect(ofSum?.gravity).toBe(ofPlan?.gravity);

@@ -5,8 +5,9 @@ import { lazy, type ReactNode, Suspense } from 'react';
 import { create } from 'zustand';
 
 interface Opened {
-  readonly itemId: string;
-  readonly field: string;
+  /** Of a field of an item, or of a wire. */
+  readonly of: { readonly itemId: string; readonly field: string } | { readonly runId: string };
+  /** Of the field, as it stands there. */
   readonly label: string;
   /** Takes what the sum found; null where the field is set as its row says. */
   readonly onBack: ((value: number) => void) | null;
@@ -39,11 +40,36 @@ export function SumOf({ item, field, label, onBack, children }: SumOfProps) {
         className="no-print absolute -top-1 right-0 flex size-6 items-center justify-center rounded-sm text-verdigris hover:bg-verdigris-wash"
         aria-label={`Quick sum of ${item.name}: ${sumOfField[key].replaceAll('-', ' ')}`}
         title="Its quick sum, asked with what the plan says"
-        onClick={() => useOpened.setState({ opened: { itemId: item.id, field, label, onBack: onBack ?? null } })}
+        onClick={() =>
+          useOpened.setState({ opened: { of: { itemId: item.id, field }, label, onBack: onBack ?? null } })
+        }
       >
         <Sigma size={15} aria-hidden />
       </button>
     </div>
+  );
+}
+
+/** The sum of a wire, one press away from its gauge. */
+export function SumOfRun({
+  runId,
+  name,
+  onBack,
+}: {
+  readonly runId: string;
+  readonly name: string;
+  readonly onBack: (gaugeAwg: number) => void;
+}) {
+  return (
+    <button
+      type="button"
+      className="no-print flex size-6 items-center justify-center rounded-sm text-verdigris hover:bg-verdigris-wash"
+      aria-label={`Quick sum of ${name}: wire`}
+      title="Its quick sum, asked with what the plan says"
+      onClick={() => useOpened.setState({ opened: { of: { runId }, label: 'Gauge', onBack } })}
+    >
+      <Sigma size={15} aria-hidden />
+    </button>
   );
 }
 
@@ -53,7 +79,7 @@ export function FieldSumDrawer() {
   if (!opened) return null;
   return (
     <Suspense fallback={null}>
-      <FieldSum key={`${opened.itemId} ${opened.field}`} {...opened} onClose={close} />
+      <FieldSum key={JSON.stringify(opened.of)} {...opened} onClose={close} />
     </Suspense>
   );
 }

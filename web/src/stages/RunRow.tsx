@@ -3,6 +3,7 @@ import { explainRun } from '@glimmer/core/figures';
 import { type WireRun, wireColours } from '@glimmer/core/network';
 import { bands, type Design, distanceMm } from '@glimmer/core/plan';
 import type { Draft } from 'immer';
+import { SumOfRun } from '../items/SumOf.tsx';
 import { editDesign } from '../state/planStore.ts';
 import { tool, useTool } from '../state/tool.ts';
 import { usePrinter } from '../units/index.ts';
@@ -82,20 +83,31 @@ export function RunRow({ run, stock, ends }: RunRowProps) {
           onClear={() => overrule(run.id, { lengthMm: null })}
         />
       </td>
-      <td className="w-40 py-1 pr-2">
-        <Choice
-          hideLabel
-          label={`Gauge of ${run.name}`}
-          value={run.gaugeOverruled ? String(run.gaugeAwg) : 'auto'}
-          overruled={run.gaugeOverruled}
-          options={[
-            { value: 'auto', label: run.gaugeOverruled ? 'reckoned' : `${printer.gauge(run.gaugeAwg)}, reckoned` },
-            ...[...new Set([...stock, run.gaugeAwg])]
-              .sort((a, b) => b - a)
-              .map((gauge) => ({ value: String(gauge), label: printer.gauge(gauge) })),
-          ]}
-          onChoose={(value) => overrule(run.id, { gaugeAwg: value === 'auto' ? null : Number(value) })}
-        />
+      <td className="w-44 py-1 pr-2">
+        <div className="flex items-center gap-1">
+          <div className="min-w-0 flex-1">
+            <Choice
+              hideLabel
+              label={`Gauge of ${run.name}`}
+              value={run.gaugeOverruled ? String(run.gaugeAwg) : 'auto'}
+              overruled={run.gaugeOverruled}
+              options={[
+                { value: 'auto', label: run.gaugeOverruled ? 'reckoned' : `${printer.gauge(run.gaugeAwg)}, reckoned` },
+                ...[...new Set([...stock, run.gaugeAwg])]
+                  .sort((a, b) => b - a)
+                  .map((gauge) => ({ value: String(gauge), label: printer.gauge(gauge) })),
+              ]}
+              onChoose={(value) => overrule(run.id, { gaugeAwg: value === 'auto' ? null : Number(value) })}
+            />
+          </div>
+          {(run.peakA ?? 0) > 0 && run.lengthMm !== null && (
+            <SumOfRun
+              runId={run.id}
+              name={run.name}
+              onBack={(gaugeAwg) => overrule(run.id, { gaugeAwg: Math.floor(gaugeAwg) })}
+            />
+          )}
+        </div>
       </td>
       <td className="figures py-1.5 text-right whitespace-nowrap text-small">
         {run.peakA === null ? 'signal' : printer.quantity('currentA', run.peakA)}

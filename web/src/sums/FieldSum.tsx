@@ -1,7 +1,7 @@
 import { rowsOf } from '@glimmer/core/items';
 import { stateFigure } from '@glimmer/core/parts';
 import { itemNamed } from '@glimmer/core/plan';
-import { type AskedOfField, askOfField, textsOfField } from '@glimmer/core/sums';
+import { type AskedOfField, askOfField, askOfRun, textsOfField } from '@glimmer/core/sums';
 import { useState } from 'react';
 import { setField } from '../items/itemActions.ts';
 import { useSheet } from '../stages/useSheet.ts';
@@ -13,8 +13,8 @@ import { desk } from './deskStore.ts';
 import { SumForm } from './SumCard.tsx';
 
 interface FieldSumProps {
-  readonly itemId: string;
-  readonly field: string;
+  /** A field of an item, or a wire. */
+  readonly of: { readonly itemId: string; readonly field: string } | { readonly runId: string };
   readonly label: string;
   readonly onBack: ((value: number) => void) | null;
   readonly onClose: () => void;
@@ -69,25 +69,28 @@ function Asked({
 }
 
 /** A quick sum in a drawer, asked out of a field of the plan and put back into it. */
-export function FieldSum({ itemId, field, label, onBack, onClose }: FieldSumProps) {
+export function FieldSum({ of, label, onBack, onClose }: FieldSumProps) {
   const { design, assessment } = useSheet();
   const [asked] = useState(() => {
-    const item = itemNamed(design, itemId);
-    return item ? askOfField(field, { item, design, assessment }) : null;
+    if ('runId' in of) {
+      const run = assessment.runs.find(({ id }) => id === of.runId);
+      return run ? askOfRun(run, assessment) : null;
+    }
+    const item = itemNamed(design, of.itemId);
+    return item ? askOfField(of.field, { item, design, assessment }) : null;
   });
-  const item = itemNamed(design, itemId);
-  const row = item && rowsOf(item).find((each) => each.field === field);
+  const take = (value: number): void => {
+    if (onBack) onBack(value);
+    else if ('itemId' in of) {
+      const item = itemNamed(design, of.itemId);
+      const row = item && rowsOf(item).find((each) => each.field === of.field);
+      setAsRow(of.itemId, of.field, value, row?.type === 'quantity' && row.isFigure === true);
+    }
+  };
   return (
     <Dialog open onClose={onClose} title={asked?.sum.title ?? 'Not yet'} side="right">
       {asked ? (
-        <Asked
-          asked={asked}
-          label={label}
-          take={
-            onBack ?? ((value) => setAsRow(itemId, field, value, row?.type === 'quantity' && row.isFigure === true))
-          }
-          onClose={onClose}
-        />
+        <Asked asked={asked} label={label} take={take} onClose={onClose} />
       ) : (
         <p>The plan does not say enough for this sum yet: choose what feeds it, and what it is made of.</p>
       )}
