@@ -104,6 +104,9 @@ export function findReserve(tree: SupplyTree, dark: Draws): number {
   return Math.min(1, high + KEPT_BACK);
 }
 
+/** No piece that is carried draws more, and the program's tables hold no more than four times that. */
+const MOST_RAIL_A = 1000;
+
 /**
  * The most that one rail may give at a state of charge with everything else as it is dark: what the program's limiter
  * is set to. By halving on the obstacles of the tree; 0 where nothing at all can be drawn.
@@ -111,9 +114,9 @@ export function findReserve(tree: SupplyTree, dark: Draws): number {
 export function findRailLimitA(tree: SupplyTree, charge: number, node: number, others: Draws): number {
   const withRail = (amps: number): Draws =>
     others.map((draw, i) => (i === node ? { steadyA: amps, shaped: [] } : draw));
-  let high = Math.max(0.01, ...tree.links.filter((link) => link.node === node).map((link) => link.limitA), 10);
-  let low = 0;
+  let [low, high] = [0, 10];
   if (findObstacle(tree, charge, withRail(low))) return 0;
+  while (high < MOST_RAIL_A && !findObstacle(tree, charge, withRail(high))) [low, high] = [high, 2 * high];
   for (let i = 0; i < 40; i += 1) {
     const middle = (low + high) / 2;
     if (findObstacle(tree, charge, withRail(middle))) high = middle;

@@ -3,11 +3,13 @@ import { describe, expect, it } from 'vitest';
 import { efficiencyAt, linearHeat } from '../items/index.ts';
 import { converters } from '../parts/index.ts';
 import {
+  BROWN_OUT_MARGIN_V,
   bridgePower,
   drawFromMain,
   type EvenTape,
   evenFeeds,
   fewestFeeds,
+  findRailLimitA,
   gainChange,
   operate,
   packEnergy,
@@ -76,6 +78,15 @@ describe('converters', () => {
     const tree = singleRail(path(id, volts));
     return operate(tree, 1, drawFromMain(tree, railA));
   };
+  it('what a rail gives at most is found wherever it lies: 40 A of a stiff pack, and where its own resistance ends it', () => {
+    const stiff = { ...path('none', 12), leadOhm: 0.001, pack: { ...path('none', 12).pack, resistanceOhm: 0.001 } };
+    const plug = { id: 'plug', name: 'Plug', limitA: 40, side: 'in', share: 1, offsetA: 0 } as const;
+    const dark = [{ steadyA: 0, shaped: [] }];
+    expect(findRailLimitA(singleRail({ ...stiff, links: [plug] }), 1, 0, dark)).toBeCloseTo(40, 2);
+    // It resets below 9 V and a margin of 0.2 V: (12 − 9.2) V over 0.15 Ω are 18.7 A.
+    const soft = singleRail({ ...path('none', 12), brownOutV: 9 });
+    expect(findRailLimitA(soft, 1, 0, dark)).toBeCloseTo((12 - 9 - BROWN_OUT_MARGIN_V) / 0.15, 2);
+  });
   it('power in = power out + heat, in all three kinds, at any load', () => {
     for (const [id, volts] of [
       ['boost-5v-1a5', 3.7],
