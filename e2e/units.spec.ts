@@ -23,7 +23,7 @@ test('a sheet, its findings and what is taken out are in the maker’s units at 
   await expect(page.getByLabel(/^Length of Feed of Upper jaw/)).toHaveValue('16.1024 in');
   await expect(page.getByLabel(/^Gauge of Feed of Upper jaw/)).toContainText('0.205 mm², reckoned');
   await expect(page.getByRole('row', { name: /^One copy/ })).toContainText('€');
-  await feed.getByRole('button', { name: 'Feed of Upper jaw' }).click();
+  await feed.getByRole('button', { name: 'Feed of Upper jaw', exact: true }).click();
   await expect(page.getByRole('dialog')).toContainText('16 1/8 in of 0.205 mm²');
   await page.getByRole('button', { name: 'Close' }).click();
 

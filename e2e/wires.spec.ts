@@ -34,7 +34,7 @@ test('a longer run drops more, a thicker one less, and both are given back', asy
   await length.fill('');
   await length.press('Enter');
   await expect.poll(dropOf).toBe(118);
-  await feed.getByRole('button', { name: 'Feed of Upper jaw' }).click();
+  await feed.getByRole('button', { name: 'Feed of Upper jaw', exact: true }).click();
   await expect(page.getByRole('dialog')).toContainText('2 ·');
   await page.getByRole('button', { name: 'Close' }).click();
   await kept(page);
