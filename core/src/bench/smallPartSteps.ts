@@ -1,6 +1,6 @@
 import type { Assessment, SupplyAssessment } from '../assess.ts';
 import { kindOf } from '../items/index.ts';
-import { HELPER_BASE_OHM, type TransistorSwitch } from '../network/index.ts';
+import { HELPER_BASE_OHM, isJoint, type TransistorSwitch } from '../network/index.ts';
 import { findPart } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
 import { amps, joinMessages, type Message, ohms, say } from '../units/index.ts';
@@ -141,6 +141,21 @@ export const legSteps = ({ placed, coreEnds }: Assessment): BenchStep[] =>
       }),
     ];
   });
+
+/** What sits at one place: joined before the wires, since none of the list does it. */
+export const jointSteps = ({ joins, coreEnds }: Assessment): BenchStep[] =>
+  joins.filter(isJoint).map((run) =>
+    step({
+      id: `joint:${run.id}`,
+      chapter: 'Soldering',
+      title: `Joint: ${run.from.name} and ${run.to.name}`,
+      todo: say`Both sit at one place, and no wire of the list joins them: ${joinMessages(
+        (coreEnds.get(run.id) ?? []).map(({ from, to }) => say`${from} to ${to}`),
+        '; ',
+      )}. By their own leads, or the shortest piece of the thickest wire that goes on from there; sleeve and tug.`,
+      caution: 'Air away from you, eyes covered, pack unplugged.',
+    }),
+  );
 
 /** What an item is made of by hand, where it is bought in pieces. */
 export const assemblySteps = (design: Design, { library }: Assessment): BenchStep[] =>

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { allDemos } from '../../tests/designs.ts';
 import { assess } from '../assess.ts';
+import { exportWireCsv } from '../exports/index.ts';
 import { usualPrinter } from '../units/index.ts';
 import { listSteps } from './index.ts';
 
@@ -52,6 +53,16 @@ describe.each(allDemos())('the small parts of %s', (_, { design }) => {
       }
   });
 
+  it('whatever a core joins is told: by a wire of the list, a joint at one place, or the legs of a part', () => {
+    const before = steps.slice(0, firstWire).map(({ id }) => id);
+    for (const { id, isLeg } of assessment.joins) {
+      if (isLeg || assessment.runs.some((run) => run.id === id)) continue;
+      expect(before, id).toContain(`joint:${id}`);
+      for (const { from, to } of assessment.coreEnds.get(id) ?? [])
+        expect(textOf(`joint:${id}`)).toContain(`${usualPrinter.message(from)} to ${usualPrinter.message(to)}`);
+    }
+  });
+
   it('a light gate is told with its sensor', () => {
     for (const item of design.items)
       if (item.kind === 'light gate') expect(textOf(`assembly:${item.id}`)).toMatch(/phototransistor to minus/);
@@ -65,4 +76,18 @@ it('the fire-box of the handcart: a field-effect transistor with 220 Ω at its g
   expect(text && usualPrinter.message(text.todo)).toMatch(
     /Its source to Board minus; gate through 220 Ω to the pin, and through 100 kΩ to its source; drain to what it switches/,
   );
+});
+
+it('the reliquary: a switch on its pack and a board on its converter, which no wire of the list joins', () => {
+  const design = allDemos().find(([name]) => name.startsWith('Reef'))?.[1].design;
+  if (!design) throw new Error('no reliquary');
+  const assessment = assess(design);
+  const told = listSteps(design, assessment)
+    .filter(({ id }) => id.startsWith('joint:'))
+    .map(({ todo }) => usualPrinter.message(todo));
+  expect(told).toHaveLength(2);
+  expect(told.join()).toContain('Converter out plus to Board plus in; Converter out minus to Board minus.');
+  expect(told.join()).toContain('Pack plus (behind its fuse) to Switch a.');
+  const csv = exportWireCsv(assessment, usualPrinter);
+  expect(csv).toContain('Lead of Switch,Pack,Switch,plus of Pack,,,0,,,Pack plus (behind its fuse),Switch a');
 });

@@ -17,7 +17,7 @@ import { leastSteps, orderSteps, partSteps, sayCut } from './pixelSteps.ts';
 import { protectionSteps } from './protectionSteps.ts';
 import { rangeSteps } from './receiverSteps.ts';
 import { joinSteps, turnSteps } from './scanSteps.ts';
-import { assemblySteps, leadSteps, legSteps, transistorSteps } from './smallPartSteps.ts';
+import { assemblySteps, jointSteps, leadSteps, legSteps, transistorSteps } from './smallPartSteps.ts';
 import { type BenchStep, step } from './step.ts';
 
 /** Width of the model's own doubt about a whole current. */
@@ -145,6 +145,7 @@ function soldering(design: Design, assessment: Assessment): BenchStep[] {
     ...joinSteps(assessment),
     ...protectionSteps(assessment),
     ...leadSteps(assessment),
+    ...jointSteps(assessment),
     ...solder,
   ];
 }

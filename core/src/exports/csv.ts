@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import type { Assessment } from '../assess.ts';
+import { isJoint } from '../network/index.ts';
 import type { Printer } from '../units/index.ts';
 
 // A name typed by the maker may begin like a spreadsheet formula; it must stay a text.
@@ -26,8 +27,12 @@ export function exportShoppingCsv(assessment: Assessment, copies: number, printe
   ]);
 }
 
-/** The wire list as CSV: one line a core, with where it runs, how long and how thick it is. */
+/** The wire list as CSV: one line a core, with where it runs, how long and how thick it is; then what sits at one place, of no length and no colour. */
 export function exportWireCsv(assessment: Assessment, printer: Printer): string {
+  const ends = (runId: string, core: number): string[] => {
+    const { from = '', to = '' } = assessment.coreEnds.get(runId)?.[core] ?? {};
+    return [printer.message(from), printer.message(to)];
+  };
   return write([
     ['run', 'from', 'to', 'core', 'colour', 'gauge AWG', 'length mm', 'peak A', 'drop V', 'begins at', 'ends at'],
     ...assessment.runs.flatMap((run) =>
@@ -41,10 +46,25 @@ export function exportWireCsv(assessment: Assessment, printer: Printer): string 
         run.lengthMm ?? '',
         run.peakA === null ? '' : run.peakA.toFixed(3),
         run.dropV.toFixed(3),
-        printer.message(assessment.coreEnds.get(run.id)?.[c]?.from ?? ''),
-        printer.message(assessment.coreEnds.get(run.id)?.[c]?.to ?? ''),
+        ...ends(run.id, c),
       ]),
     ),
+    ...assessment.joins
+      .filter(isJoint)
+      .flatMap((run) =>
+        run.cores.map(({ net }, c) => [
+          run.name,
+          run.from.name,
+          run.to.name,
+          net.name,
+          '',
+          '',
+          0,
+          '',
+          '',
+          ...ends(run.id, c),
+        ]),
+      ),
   ]);
 }
 

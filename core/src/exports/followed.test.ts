@@ -18,10 +18,13 @@ const plans = readdirSync(folder).map((file) => {
   const found = readPlanText(readFileSync(new URL(file, folder), 'utf8'));
   if (!found.ok) throw new Error(JSON.stringify(found.problems));
   const assessment = assess(found.plan.design);
+  const wires = read(exportWireCsv(assessment, usualPrinter));
   return {
     name: found.plan.name,
     plan: found.plan,
-    wires: read(exportWireCsv(assessment, usualPrinter)),
+    wires,
+    // What sits at one place is in the list too, of no length and no colour.
+    cut: wires.filter(({ colour }) => colour !== ''),
     bought: read(exportShoppingCsv(assessment, found.plan.design.piece.copies, usualPrinter)),
     program: exportProgram(found.plan, assessment, {}),
   };
@@ -33,7 +36,7 @@ const pinOf = (text: string | undefined): string | null => /pin \S+ of .+$/.exec
 const grouped = (rows: readonly Row[], key: (row: Row) => string): ReadonlyMap<string, readonly Row[]> =>
   new Map([...new Set(rows.map(key))].map((each) => [each, rows.filter((row) => key(row) === each)]));
 
-describe.each(plans)('$name', ({ plan, wires, bought, program }) => {
+describe.each(plans)('$name', ({ plan, wires, cut, bought, program }) => {
   it('every core begins and ends at something that is named, and not at the same place', () => {
     expect(wires.length).toBeGreaterThan(0);
     for (const row of wires) {
@@ -84,17 +87,34 @@ describe.each(plans)('$name', ({ plan, wires, bought, program }) => {
         ).toHaveLength(1);
   });
 
+  it.each([
+    ['board', ['plus in', 'minus']],
+    ['converter', ['in plus', 'in minus', 'out plus', 'out minus']],
+    ['switch', ['a', 'b']],
+  ] as const)('each %s is joined at %j', (kind, ports) => {
+    const ends = wires.flatMap((row) => [row['begins at'] ?? '', row['ends at'] ?? '']);
+    for (const { name } of itemsOf(plan.design, kind))
+      for (const port of ports) {
+        const pin = `${name} ${port}`;
+        // A resistor may sit at the pin: "390 Ω before Votives 1, on Wick b".
+        expect(
+          ends.some((end) => end === pin || end.endsWith(`, on ${pin}`)),
+          pin,
+        ).toBe(true);
+      }
+  });
+
   it('the cores of one loom are told apart by their colours; minus is black, and nothing else is', () => {
-    for (const [run, rows] of grouped(wires, (row) => row.run ?? '')) {
+    for (const [run, rows] of grouped(cut, (row) => row.run ?? '')) {
       expect(new Set(rows.map((row) => row.colour)).size, run).toBe(rows.length);
       expect(new Set(rows.map((row) => row['length mm'])).size, run).toBe(1);
       expect(new Set(rows.map((row) => row['gauge AWG'])).size, run).toBe(1);
     }
-    for (const row of wires) expect(row.colour === 'black', `${row.run}: ${row.core}`).toBe(row.core === 'minus');
+    for (const row of cut) expect(row.colour === 'black', `${row.run}: ${row.core}`).toBe(row.core === 'minus');
   });
 
   it('as much wire of each gauge and colour is bought as the list has', () => {
-    const wanted = [...grouped(wires, (row) => `Wire, stranded, ${row['gauge AWG']} gauge, ${row.colour}`)].map(
+    const wanted = [...grouped(cut, (row) => `Wire, stranded, ${row['gauge AWG']} gauge, ${row.colour}`)].map(
       ([wire, rows]) => [wire, rows.reduce((sum, row) => sum + Number(row['length mm']), 0) / 1000] as const,
     );
     const inList = bought

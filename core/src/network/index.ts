@@ -14,6 +14,7 @@ export {
   chooseGauge,
   cutLength,
   finishRuns,
+  isJoint,
   isWire,
   loadRun,
   type PortRef,

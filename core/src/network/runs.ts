@@ -114,6 +114,9 @@ export const isApart = (a: PlanPoint | null, b: PlanPoint | null): boolean =>
 export const isWire = (run: RunDraft): boolean =>
   run.isLeg !== true && (isApart(run.from.at, run.to.at) || run.id.startsWith('light:'));
 
+/** Whether two things at one place are joined, such as a switch on its pack: no wire of the list does it. */
+export const isJoint = (run: RunDraft): boolean => run.isLeg !== true && !isWire(run);
+
 /** The thinnest gauge in stock that carries the current and keeps the drop; the thickest where none does. */
 export function chooseGauge(
   stock: readonly number[],

@@ -8,6 +8,7 @@ import {
   papers,
 } from '@glimmer/core/exports';
 import { sayAmount } from '@glimmer/core/items';
+import { isJoint } from '@glimmer/core/network';
 import type { Design } from '@glimmer/core/plan';
 import { soldGauges } from '@glimmer/core/wires';
 import { ArrowDownToLine } from 'lucide-react';
@@ -101,6 +102,7 @@ function Runs() {
   const { plan, design, assessment } = useSheet();
   const { gaugesInStock } = design.wires;
   const totalM = assessment.runs.reduce((sum, run) => sum + ((run.lengthMm ?? 0) * run.cores.length) / 1000, 0);
+  const joined = assessment.joins.filter(isJoint).flatMap(({ id }) => assessment.coreEnds.get(id) ?? []);
   return (
     <Section
       title={`${assessment.runs.length} runs, ${printer.quantity('reelM', totalM, { digits: 2 })} of wire`}
@@ -129,6 +131,12 @@ function Runs() {
           ))}
         </tbody>
       </Table>
+      {joined.length > 0 && (
+        <p className="mt-2 text-body">
+          At one place, joined without a wire of this list:{' '}
+          {joined.map(({ from, to }) => `${printer.message(from)} to ${printer.message(to)}`).join('; ')}.
+        </p>
+      )}
       {assessment.freePorts.length > 0 && (
         <p className="mt-2 text-body text-faint">Left free: {sayFree(assessment, plan.design)}.</p>
       )}
