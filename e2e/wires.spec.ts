@@ -68,7 +68,8 @@ test('each core of the wire list, and each line to buy', async ({ page }) => {
     });
     lists[file.suggestedFilename()] = data;
   }
-  const cores = lists['wires.csv'] ?? [];
+  const listed = lists['wires.csv'] ?? [];
+  const cores = listed.filter(({ colour }) => colour !== '');
   // The pack's pair, two feeds of three, three lights and two controls of two each: 2 + 6 + 10.
   expect(cores).toHaveLength(18);
   expect(cores.filter((core) => core.run === 'Jumper to Lower jaw').map((core) => core.colour)).toEqual([
@@ -76,6 +77,14 @@ test('each core of the wire list, and each line to buy', async ({ page }) => {
     'black',
     'green',
   ]);
+  // The board sits on its converter and the switch on the pack: plus and minus of the one, plus of the other.
+  const joined = listed.filter(({ colour }) => colour === '');
+  expect(joined.map((core) => core['ends at'])).toEqual(['Board plus in', 'Board minus', 'Switch a']);
+  await expect(
+    page.getByText(
+      /^At one place, joined without a wire of this list: Converter out plus to Board plus in; .*to Switch a\.$/,
+    ),
+  ).toBeVisible();
   const metres = cores.reduce((sum, core) => sum + Number(core['length mm']) / 1000, 0);
   await expect(page.getByRole('heading', { name: `8 runs, ${metres.toFixed(1)} m of wire` })).toBeVisible();
   const cost = (lists['shopping.csv'] ?? []).reduce((sum, line) => sum + Number(line.cost), 0);
