@@ -21,7 +21,8 @@ export interface LaidGuard extends SupplyGuard {
   readonly nodeOf: (consumer: Consumer) => number;
 }
 
-const sumOf = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0);
+/** Of nothing it is 0. */
+export const sumOf = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0);
 
 /** What a program moves there at its most, by node. */
 const fullOn = (node: number, moved: readonly Consumer[], nodeOf: (consumer: Consumer) => number): number =>

@@ -1,8 +1,7 @@
 import { diceOf, type RailLimit, type Show, type ShowLimit, type SupplyLimit } from '../motion/index.ts';
 import { type Consumer, fullOf } from './consumers.ts';
-import type { LaidGuard } from './guards.ts';
+import { type LaidGuard, sumOf } from './guards.ts';
 
-const sumOf = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0);
 /** Rounded up, as all that is drawn. */
 const microA = (currentA: number): number => Math.ceil(currentA * 1e6);
 /** Where not even the dark lights can be fed the limit is next to nothing, not none. */

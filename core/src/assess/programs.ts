@@ -33,11 +33,9 @@ interface Programmed {
 export function listPrograms(design: Design, built: Build, programmed: Programmed): BoardAssessment[] {
   const { boards, byId } = built;
   const { dataLines, guards, whole, peaks } = programmed;
-  const shows = boards.map((board) => showOfBoard(design, built, board));
-  return boards.flatMap((board, i): BoardAssessment[] => {
-    const show = shows[i];
-    if (!show) return [];
-    const others = shows.filter((_, k) => k !== i);
+  const shown = boards.map((board) => ({ board, show: showOfBoard(design, built, board) }));
+  return shown.map(({ board, show }): BoardAssessment => {
+    const others = shown.flatMap((each) => (each.board === board ? [] : [each.show]));
     const limit = boards.length === 1 ? whole : limitOf(guards, show, byId, { own: show, others, peaks });
     const lines = dataLines.filter((each) => each.board?.id === board.id);
     const loop = budgetLoop(
@@ -46,7 +44,7 @@ export function listPrograms(design: Design, built: Build, programmed: Programme
       lines.map(({ line }) => line),
       limit,
     );
-    return [{ board, show, limit, loop }];
+    return { board, show, limit, loop };
   });
 }
 

@@ -27,7 +27,10 @@ export function exportShoppingCsv(assessment: Assessment, copies: number, printe
   ]);
 }
 
-/** The wire list as CSV: one line a core, with where it runs, how long and how thick it is; then what sits at one place, of no length and no colour. */
+/**
+ * The wire list as CSV: one line a core, with where it runs, how long and how thick it is; then what sits at one place, of no
+ * length and no colour.
+ */
 export function exportWireCsv(assessment: Assessment, printer: Printer): string {
   const ends = (runId: string, core: number): string[] => {
     const { from = '', to = '' } = assessment.coreEnds.get(runId)?.[core] ?? {};

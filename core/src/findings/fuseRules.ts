@@ -1,10 +1,10 @@
 import type { SupplyAssessment } from '../assess.ts';
 import { type Finding, type Fix, kindOf, named, type PackItem } from '../items/index.ts';
 import { chemistries, switches } from '../parts/index.ts';
-import { changeItem } from '../plan/index.ts';
-import { amps, type Message, say } from '../units/index.ts';
-import type { Rule } from './finding.ts';
-import { leadOf, suitFuse } from './fuses.ts';
+import { changeItem, type Design } from '../plan/index.ts';
+import { amps, say } from '../units/index.ts';
+import type { Rule, Told } from './finding.ts';
+import { type LeadToFuse, leadOf, suitFuse } from './fuses.ts';
 import { spare } from './margins.ts';
 import { tellFuse } from './tellFuse.ts';
 
@@ -12,6 +12,22 @@ const isBurning = (item: PackItem, supply: SupplyAssessment): boolean => {
   const part = supply.rail.gives.form === 'cells' ? supply.rail.gives.part : null;
   return item.id === supply.rail.id && part !== null && chemistries[part.chemistry].canBurn;
 };
+
+/** What is told of a fuse in a plan: the one that would suit is offered, before what else would mend it. */
+function aboutFuse(
+  design: Design,
+  { id, fuseA }: { readonly id: string; readonly fuseA: number | null },
+  told: Told,
+  lead: LeadToFuse,
+  others: readonly Fix[] = [],
+): Finding {
+  const bestA = suitFuse(lead);
+  const fit: Fix[] =
+    bestA === null || bestA === fuseA
+      ? []
+      : [{ label: say`Fit ${amps(bestA)}`, edits: changeItem(design, id, { fuseA: bestA }) }];
+  return { stage: 'power', aboutId: id, ...told, ...named(told.rule, id), fixes: [...fit, ...others] };
+}
 
 /** Fuse of every pack: there, and of the right size. */
 export const fuseRule: Rule = ({ design, assessment }) =>
@@ -23,23 +39,8 @@ export const fuseRule: Rule = ({ design, assessment }) =>
     const lead = leadOf(supply, assessment);
     const told = tellFuse({ ...lead, name: item.name, fuseA: item.fuseA, burns });
     if (!told) return [];
-    const set = (label: Message, fuseA: number | null): Fix => ({
-      label,
-      edits: changeItem(design, item.id, { fuseA }),
-    });
-    const bestA = suitFuse(lead);
-    return [
-      {
-        stage: 'power',
-        aboutId: item.id,
-        ...told,
-        ...named(told.rule, item.id),
-        fixes: [
-          ...(bestA !== null && bestA !== item.fuseA ? [set(say`Fit ${amps(bestA)}`, bestA)] : []),
-          ...(told.rule === 'fuse-never' && !burns ? [set('Leave it out', null)] : []),
-        ],
-      },
-    ];
+    const leaveOut: Fix = { label: 'Leave it out', edits: changeItem(design, item.id, { fuseA: null }) };
+    return [aboutFuse(design, item, told, lead, told.rule === 'fuse-never' && !burns ? [leaveOut] : [])];
   });
 
 /** A fuse behind a supply from outside: that limits itself, so that only what bears less than both is told of. */
@@ -59,19 +60,7 @@ export const outsideFuseRule: Rule = ({ design, assessment }) =>
       burns: false,
     });
     if (told?.gravity !== 'stop') return [];
-    const bestA = suitFuse(lead);
-    return [
-      {
-        stage: 'power',
-        aboutId: item.id,
-        ...told,
-        ...named(told.rule, item.id),
-        fixes:
-          bestA === null
-            ? []
-            : [{ label: say`Fit ${amps(bestA)}`, edits: changeItem(design, item.id, { fuseA: bestA }) }],
-      },
-    ];
+    return [aboutFuse(design, item, told, lead)];
   });
 
 /** Every pack wants a way to be cut off. */

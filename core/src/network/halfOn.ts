@@ -14,9 +14,11 @@ export interface OnOhm {
 /** The same over the pack's life: of a pin, or of a transistor that is full on. */
 export const steadyOhm = (ohm: number): OnOhm => ({ spentOhm: ohm, likelyOhm: ohm, freshOhm: ohm });
 
+const turnsFullOn = (gateV: number, part: TransistorSwitch['part']): boolean => gateV >= part.gateV - 1e-9;
+
 /** Whether its pin turns it full on with the pack at its lowest. */
 export const isFullOn = ({ part, driven }: Pick<TransistorSwitch, 'part' | 'driven'>): boolean =>
-  driven.leastV >= part.gateV - 1e-9;
+  turnsFullOn(driven.leastV, part);
 
 /** What a channel takes behind its transistor at the same three times. */
 interface ThroughIt {
@@ -42,7 +44,7 @@ export function onOhmOf(
   const begin = (gateV: number): Bounds => ({
     gateV,
     least: part.onOhm,
-    most: gateV >= part.gateV - 1e-9 ? part.onOhm : OFF_OHM,
+    most: turnsFullOn(gateV, part) ? part.onOhm : OFF_OHM,
   });
   const halve = (bounds: Bounds, ohm: number, currentA: number): Bounds =>
     part.type === 'field-effect' && fetThrough(ohm * currentA, bounds.gateV, fet) >= currentA
