@@ -180,8 +180,8 @@ describe('what is taken out', () => {
     }).data;
     const cut = rows.filter(({ colour }) => colour !== '');
     expect(cut.length).toBe(a.runs.reduce((sum, run) => sum + run.cores.length, 0));
-    // The board is on its converter, the switch on the pack.
-    expect(rows.length - cut.length).toBe(3);
+    // The board is on its converter by two, the switch on the pack; two transistors’ far legs, and a resistor at each light.
+    expect(rows.length - cut.length).toBe(3 + 2 + 3);
     const sly = assess(soundDesign({ leds: [ledsOf({ name: '=1+1' })] }));
     expect(exportWireCsv(sly, usualPrinter)).toContain("'=1+1");
   });

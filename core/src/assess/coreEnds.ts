@@ -163,7 +163,7 @@ export function nameCoreEnds(
 ): ReadonlyMap<string, readonly CoreEnds[]> {
   const near = new Map(
     joins
-      .filter(({ isLeg }) => isLeg)
+      .filter(({ bare }) => bare === 'legs')
       .flatMap(({ cores }) => cores)
       .flatMap(({ from, to }): [string, PortRef][] => (to.port === 'a' ? [[to.item, from]] : [])),
   );

@@ -13,7 +13,7 @@ const scannedOf = ({ driven }: Assessment): readonly Scanned[] =>
 const METER_A = 0.001;
 
 /** The lights are joined side by side first, then across, and tried before any board is near. */
-export function joinSteps(assessment: Assessment): BenchStep[] {
+export function crossingSteps(assessment: Assessment): BenchStep[] {
   return scannedOf(assessment).flatMap((driven) => {
     const { itemId, name, scan, lightsOnChannel } = driven;
     const { layout, hasDiodes } = scan;

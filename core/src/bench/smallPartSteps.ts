@@ -142,6 +142,12 @@ export const legSteps = ({ placed, coreEnds }: Assessment): BenchStep[] =>
     ];
   });
 
+/** The legs or pads that are bridged where a run ends, since one core lights them all; nothing where there are none. */
+export function sayBridges(coreEnds: Assessment['coreEnds'], runId: string): Message {
+  const bridges = (coreEnds.get(`legs:bridge:${runId}`) ?? []).map(({ from, to }) => say`${from} to ${to}`);
+  return bridges.length > 0 ? say` Bridge ${joinMessages(bridges, ', ')}: they are lit together.` : '';
+}
+
 /** What sits at one place: joined before the wires, since none of the list does it. */
 export const jointSteps = ({ joins, coreEnds }: Assessment): BenchStep[] =>
   joins.filter(isJoint).map((run) =>
@@ -152,7 +158,7 @@ export const jointSteps = ({ joins, coreEnds }: Assessment): BenchStep[] =>
       todo: say`Both sit at one place, and no wire of the list joins them: ${joinMessages(
         (coreEnds.get(run.id) ?? []).map(({ from, to }) => say`${from} to ${to}`),
         '; ',
-      )}. By their own leads, or the shortest piece of the thickest wire that goes on from there; sleeve and tug.`,
+      )}.${sayBridges(coreEnds, run.id)} By their own leads, or the shortest piece of the thickest wire that goes on from there; sleeve and tug.`,
       caution: 'Air away from you, eyes covered, pack unplugged.',
     }),
   );

@@ -55,8 +55,8 @@ describe.each(allDemos())('the small parts of %s', (_, { design }) => {
 
   it('whatever a core joins is told: by a wire of the list, a joint at one place, or the legs of a part', () => {
     const before = steps.slice(0, firstWire).map(({ id }) => id);
-    for (const { id, isLeg } of assessment.joins) {
-      if (isLeg || assessment.runs.some((run) => run.id === id)) continue;
+    for (const { id, bare } of assessment.joins) {
+      if (bare || assessment.runs.some((run) => run.id === id)) continue;
       expect(before, id).toContain(`joint:${id}`);
       for (const { from, to } of assessment.coreEnds.get(id) ?? [])
         expect(textOf(`joint:${id}`)).toContain(`${usualPrinter.message(from)} to ${usualPrinter.message(to)}`);

@@ -16,8 +16,8 @@ import { loadSteps } from './loadSteps.ts';
 import { leastSteps, orderSteps, partSteps, sayCut } from './pixelSteps.ts';
 import { protectionSteps } from './protectionSteps.ts';
 import { rangeSteps } from './receiverSteps.ts';
-import { joinSteps, turnSteps } from './scanSteps.ts';
-import { assemblySteps, jointSteps, leadSteps, legSteps, transistorSteps } from './smallPartSteps.ts';
+import { crossingSteps, turnSteps } from './scanSteps.ts';
+import { assemblySteps, jointSteps, leadSteps, legSteps, sayBridges, transistorSteps } from './smallPartSteps.ts';
 import { type BenchStep, step } from './step.ts';
 
 /** Width of the model's own doubt about a whole current. */
@@ -93,19 +93,12 @@ function measureResistor(driven: Driven): BenchStep[] {
   ];
 }
 
-/** What each core is soldered to, and which pads of a tape are bridged where its wire ends. */
+/** What each core is soldered to, and what is bridged where its wire ends. */
 function sayEnds({ coreEnds }: Assessment, run: Assessment['runs'][number]): Message {
   const ends = (coreEnds.get(run.id) ?? []).map(
     ({ from, to }, c) => say`${run.cores[c]?.colour ?? 'core'} from ${from} to ${to}`,
   );
-  const bridges = (coreEnds.get(`legs:bridge:${run.id}`) ?? []).map(({ from, to }) => say`${from} to ${to}`);
-  return joinMessages(
-    [
-      ...(ends.length > 0 ? [say` Solder ${joinMessages(ends, '; ')}.`] : []),
-      ...(bridges.length > 0 ? [say` Bridge ${joinMessages(bridges, ', ')}: they are lit together.`] : []),
-    ],
-    '',
-  );
+  return say`${ends.length > 0 ? say` Solder ${joinMessages(ends, '; ')}.` : ''}${sayBridges(coreEnds, run.id)}`;
 }
 
 function soldering(design: Design, assessment: Assessment): BenchStep[] {
@@ -142,7 +135,7 @@ function soldering(design: Design, assessment: Assessment): BenchStep[] {
     ...assemblySteps(design, assessment),
     ...transistorSteps(design, assessment),
     ...legSteps(assessment),
-    ...joinSteps(assessment),
+    ...crossingSteps(assessment),
     ...protectionSteps(assessment),
     ...leadSteps(assessment),
     ...jointSteps(assessment),

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import type { Assessment } from '../assess.ts';
-import { isJoint } from '../network/index.ts';
+import { isSolderedBare } from '../network/index.ts';
 import type { Printer } from '../units/index.ts';
 
 // A name typed by the maker may begin like a spreadsheet formula; it must stay a text.
@@ -28,8 +28,8 @@ export function exportShoppingCsv(assessment: Assessment, copies: number, printe
 }
 
 /**
- * The wire list as CSV: one line a core, with where it runs, how long and how thick it is; then what sits at one place, of no
- * length and no colour.
+ * The wire list as CSV: one line a core, with where it runs, how long and how thick it is; then what is soldered without a
+ * wire, of no length and no colour: what sits at one place, and the legs of small parts. The list alone joins the whole piece.
  */
 export function exportWireCsv(assessment: Assessment, printer: Printer): string {
   const ends = (runId: string, core: number): string[] => {
@@ -53,7 +53,7 @@ export function exportWireCsv(assessment: Assessment, printer: Printer): string 
       ]),
     ),
     ...assessment.joins
-      .filter(isJoint)
+      .filter(isSolderedBare)
       .flatMap((run) =>
         run.cores.map(({ net }, c) => [
           run.name,

@@ -1,8 +1,12 @@
 import { readdirSync, readFileSync } from 'node:fs';
+import fc from 'fast-check';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
+import { buildFromList, emittersOf, fedOf } from '../../tests/builtFromList.ts';
+import { anyWholeDesign } from '../../tests/wholeDesign.ts';
 import { assess } from '../assess.ts';
 import { itemsOf } from '../items/index.ts';
+import type { Design, Item } from '../plan/index.ts';
 import { readPlanText } from '../plan/reading.ts';
 import { usualPrinter } from '../units/index.ts';
 import { exportProgram, exportShoppingCsv, exportWireCsv } from './index.ts';
@@ -22,13 +26,16 @@ const plans = readdirSync(folder).map((file) => {
   return {
     name: found.plan.name,
     plan: found.plan,
+    placed: assessment.placed,
     wires,
-    // What sits at one place is in the list too, of no length and no colour.
+    // What is soldered without a wire is in the list too, of no length and no colour.
     cut: wires.filter(({ colour }) => colour !== ''),
     bought: read(exportShoppingCsv(assessment, found.plan.design.piece.copies, usualPrinter)),
     program: exportProgram(found.plan, assessment, {}),
   };
 });
+
+const joinOf = (row: Row) => ({ from: row['begins at'] ?? '', to: row['ends at'] ?? '' });
 
 /** `pin 4 of Board`, also where a transistor hangs on it. */
 const pinOf = (text: string | undefined): string | null => /pin \S+ of .+$/.exec(text ?? '')?.[0] ?? null;
@@ -36,7 +43,7 @@ const pinOf = (text: string | undefined): string | null => /pin \S+ of .+$/.exec
 const grouped = (rows: readonly Row[], key: (row: Row) => string): ReadonlyMap<string, readonly Row[]> =>
   new Map([...new Set(rows.map(key))].map((each) => [each, rows.filter((row) => key(row) === each)]));
 
-describe.each(plans)('$name', ({ plan, wires, cut, bought, program }) => {
+describe.each(plans)('$name', ({ plan, placed, wires, cut, bought, program }) => {
   it('every core begins and ends at something that is named, and not at the same place', () => {
     expect(wires.length).toBeGreaterThan(0);
     for (const row of wires) {
@@ -58,7 +65,7 @@ describe.each(plans)('$name', ({ plan, wires, cut, bought, program }) => {
 
   it('a pin has one meaning, and the program has the same pins for the same things', () => {
     const byPin = grouped(
-      wires.filter((row) => pinOf(row['begins at'])),
+      cut.filter((row) => pinOf(row['begins at'])),
       (row) => pinOf(row['begins at']) ?? '',
     );
     for (const [pin, rows] of byPin) expect(new Set(rows.map((row) => row.core)).size, pin).toBe(1);
@@ -104,6 +111,31 @@ describe.each(plans)('$name', ({ plan, wires, cut, bought, program }) => {
       }
   });
 
+  it('by the list alone everything has a whole way from plus and back to minus, each signal its pin, and nothing is shorted', () => {
+    const built = buildFromList(plan.design, placed, wires.map(joinOf));
+    expect(built.shorts).toEqual([]);
+    expect(emittersOf(placed).length).toBeGreaterThan(0);
+    for (const { plus, minus } of [...emittersOf(placed), ...fedOf(plan.design)]) {
+      expect(built.reaches(plus, 'plus'), plus).toBe(true);
+      expect(built.reaches(minus, 'minus'), minus).toBe(true);
+    }
+    const signals = wires.filter((row) => /^(signal|data)/.test(row.core ?? ''));
+    for (const row of signals) expect(built.isOnPin(row['ends at'] ?? ''), row['ends at']).toBe(true);
+  });
+
+  it('nothing that the list has at a light can be left out', () => {
+    const isAtLight = (row: Row): boolean =>
+      placed.some(({ name }) => [row['begins at'], row['ends at']].some((end) => end?.startsWith(`${name} `))) &&
+      !/^data/.test(row.core ?? '');
+    for (const row of wires.filter(isAtLight)) {
+      const built = buildFromList(plan.design, placed, wires.filter((each) => each !== row).map(joinOf));
+      const isDark = emittersOf(placed).some(
+        ({ plus, minus }) => !built.reaches(plus, 'plus') || !built.reaches(minus, 'minus'),
+      );
+      expect(isDark, `${row['begins at']} to ${row['ends at']}`).toBe(true);
+    }
+  });
+
   it('the cores of one loom are told apart by their colours; minus is black, and nothing else is', () => {
     for (const [run, rows] of grouped(cut, (row) => row.run ?? '')) {
       expect(new Set(rows.map((row) => row.colour)).size, run).toBe(rows.length);
@@ -136,4 +168,37 @@ describe.each(plans)('$name', ({ plan, wires, cut, bought, program }) => {
       expect(Number(row.cost), row.part).toBeCloseTo(inAll * Number(row['unit price']), 1);
     }
   });
+});
+
+it('so it is in any plan whose pins suffice: what hangs on a source has a whole way by the list alone', () => {
+  fc.assert(
+    fc.property(anyWholeDesign, (given) => {
+      // Twins would be one terminal.
+      const design: Design = { ...given, items: given.items.map((item, i) => ({ ...item, name: `Thing ${i}` })) };
+      const assessment = assess(design);
+      const list = read(exportWireCsv(assessment, usualPrinter)).map(joinOf);
+      fc.pre(!list.some(({ from, to }) => /its pin/.test(from + to)));
+      const built = buildFromList(design, assessment.placed, list);
+      const feedsOf = (item: Item): readonly (string | null)[] => {
+        const feed = 'after' in item && item.after !== null ? item.after : 'feed' in item ? item.feed : null;
+        return 'other' in item ? [feed, item.other] : [feed];
+      };
+      const isFed = (id: string | null, depth = 0): boolean => {
+        const item = design.items.find((each) => each.id === id);
+        if (!item || depth > design.items.length) return false;
+        const isSource = item.kind === 'pack' || item.kind === 'outside supply';
+        return isSource || feedsOf(item).every((feed) => isFed(feed, depth + 1));
+      };
+      const hangsOn = new Map(assessment.driven.map(({ itemId, railId }) => [itemId, railId]));
+      const fed = assessment.placed.filter(({ id, shape }) =>
+        isFed(shape === 'pixels' ? id : (hangsOn.get(id) ?? null)),
+      );
+      expect(built.shorts).toEqual([]);
+      for (const { plus, minus } of emittersOf(fed)) {
+        expect(built.reaches(plus, 'plus'), plus).toBe(true);
+        expect(built.reaches(minus, 'minus'), minus).toBe(true);
+      }
+    }),
+    { seed: 31, numRuns: 60 },
+  );
 });

@@ -15,6 +15,7 @@ export {
   cutLength,
   finishRuns,
   isJoint,
+  isSolderedBare,
   isWire,
   loadRun,
   type PortRef,

@@ -50,8 +50,8 @@ export interface RunDraft {
   readonly cores: readonly CoreDraft[];
   /** Whose currents its power cores carry; null = a signal. */
   readonly carries: RunCarries | null;
-  /** Legs of a small part, soldered where they sit: joined without a wire. */
-  readonly isLeg?: true;
+  /** Joined without a wire: by the legs of a small part where it sits, or within a part, where nothing is soldered. */
+  readonly bare?: 'legs' | 'inside';
 }
 
 /**
@@ -112,10 +112,13 @@ export const isApart = (a: PlanPoint | null, b: PlanPoint | null): boolean =>
 
 /** Whether a join is a run of wire: two things that sit at one place are joined without one, but for a light’s own. */
 export const isWire = (run: RunDraft): boolean =>
-  run.isLeg !== true && (isApart(run.from.at, run.to.at) || run.id.startsWith('light:'));
+  run.bare === undefined && (isApart(run.from.at, run.to.at) || run.id.startsWith('light:'));
 
 /** Whether two things at one place are joined, such as a switch on its pack: no wire of the list does it. */
-export const isJoint = (run: RunDraft): boolean => run.isLeg !== true && !isWire(run);
+export const isJoint = (run: RunDraft): boolean => run.bare === undefined && !isWire(run);
+
+/** Whether it is soldered without a wire: a joint at one place, or the legs of a small part. */
+export const isSolderedBare = (run: RunDraft): boolean => isJoint(run) || run.bare === 'legs';
 
 /** The thinnest gauge in stock that carries the current and keeps the drop; the thickest where none does. */
 export function chooseGauge(

@@ -160,7 +160,7 @@ describe('stringing', () => {
 
   it('two strings of two on one resistor at the hub, each with wires of its own; four in turn behind one at the first', () => {
     const both = assess(strung({ lights: 4, inSeries: 2, sideBySide: 2 }));
-    const [share] = both.joins.filter((join) => join.isLeg && join.id.includes('eyes'));
+    const [share] = both.joins.filter((join) => join.bare && join.id.includes('eyes'));
     expect(share?.cores.map(({ to }) => to)).toEqual([{ item: 'resistor:eyes:p0', port: 'a' }]);
     const froms = both.joins
       .filter((join) => ['light:eyes:p0', 'light:eyes:p2'].includes(join.id))

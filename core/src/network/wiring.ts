@@ -128,7 +128,9 @@ export class Wiring {
     if (!rail || rail.fromId === null || rail.ports.minus === null) return;
     const net = this.names.minus(rail.id);
     if (this.names.minus(rail.fromId) === net && inMinus !== rail.ports.minus)
-      this.leg(item.id, endAt(item), [{ net, from: port(item.id, inMinus), to: port(item.id, rail.ports.minus) }]);
+      this.bare('inside', item.id, endAt(item), [
+        { net, from: port(item.id, inMinus), to: port(item.id, rail.ports.minus) },
+      ]);
   }
 
   /** Adds a join of ports, whether a wire is wanted for it or not. */
@@ -237,7 +239,11 @@ export class Wiring {
 
   /** Joins the legs of small parts at one item. */
   leg(id: string, at: RunEnd, cores: readonly CoreDraft[]): void {
-    this.add({ id: `legs:${id}`, name: at.name, from: at, to: at, cores, carries: null, isLeg: true });
+    this.bare('legs', id, at, cores);
+  }
+
+  private bare(bare: NonNullable<RunDraft['bare']>, id: string, at: RunEnd, cores: readonly CoreDraft[]): void {
+    this.add({ id: `${bare}:${id}`, name: at.name, from: at, to: at, cores, carries: null, bare });
   }
 
   /** The far leg of a channel's transistor: at minus below, at plus above. */

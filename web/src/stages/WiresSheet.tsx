@@ -102,6 +102,7 @@ function Runs() {
   const { plan, design, assessment } = useSheet();
   const { gaugesInStock } = design.wires;
   const totalM = assessment.runs.reduce((sum, run) => sum + ((run.lengthMm ?? 0) * run.cores.length) / 1000, 0);
+  const hasLegs = assessment.joins.some(({ bare }) => bare === 'legs');
   const joined = assessment.joins.filter(isJoint).flatMap(({ id }) => assessment.coreEnds.get(id) ?? []);
   return (
     <Section
@@ -135,6 +136,12 @@ function Runs() {
         <p className="mt-2 text-body">
           At one place, joined without a wire of this list:{' '}
           {joined.map(({ from, to }) => `${printer.message(from)} to ${printer.message(to)}`).join('; ')}.
+        </p>
+      )}
+      {hasLegs && (
+        <p className="mt-2 text-body text-faint">
+          How the legs of resistors and other small parts are joined is a step of the bench, and in the CSV joint by
+          joint.
         </p>
       )}
       {assessment.freePorts.length > 0 && (
