@@ -37,8 +37,9 @@ const takes: Partial<Record<Item['kind'], readonly (readonly [port: string, side
 };
 
 /** A terminal as the list names it, without what only says where it sits; a small part counts as one terminal. */
-const terminal = (text: string): string => {
+export const terminal = (text: string): string => {
   const bare = text
+    .replace(/, (with|through) .*$/, '')
     .replace(/ \(behind its .*\)$/, '')
     .replace(/, (towards (plus|minus)(?=, on )|(ringed|other) end$)/, '');
   return /(Ω|^resistor) (before|at the|of) /.test(bare) ? bare.replace(/, on .*$/, '') : bare;

@@ -1,7 +1,7 @@
 import type { ScanLine } from '../items/index.ts';
 import { type Driven, type LoadDrive, nameOfLine, type PortRef, type RunDraft } from '../network/index.ts';
 import type { Design } from '../plan/index.ts';
-import { type Message, ohms, quantity, say } from '../units/index.ts';
+import { joinMessages, type Message, ohms, quantity, say } from '../units/index.ts';
 import type { BoardPins } from './pins.ts';
 import type { Sensing } from './sensing.ts';
 
@@ -22,6 +22,25 @@ interface Named {
   readonly sensing: readonly Sensing[];
   /** What a resistor that sits where its wire begins is soldered to there. */
   readonly nearOf: (resistor: string) => PortRef | undefined;
+}
+
+/** What is soldered across a terminal, from there to the minus beside it; nothing where there is nothing. */
+function sayAcross(own: Design['items'][number], port: string, { loads }: Named): Message {
+  if (port !== 'plus') return '';
+  if (own.kind === 'pixel tape' && own.reservoirUf !== null)
+    return say`, with ${quantity('capacitanceUf', own.reservoirUf)} across to its minus`;
+  const load = loads.find(({ itemId }) => itemId === own.id);
+  return load?.transistor && load.wantsDiode ? ', with a diode across to its minus, the ringed end here' : '';
+}
+
+/** What stands in a data line where it leaves its pin. @example ", through a level shifter and 330 Ω" */
+function sayThrough(served: Design['items'][number]): Message {
+  if (served.kind !== 'pixel tape') return '';
+  const parts = [
+    ...(served.levelShifter ? ['a level shifter'] : []),
+    ...(served.dataResistorOhm === null ? [] : [ohms(served.dataResistorOhm)]),
+  ];
+  return parts.length === 0 ? '' : say`, through ${joinMessages(parts, ' and ')}`;
 }
 
 /** The pin that a demand is given. @example "pin 5 of Board" */
@@ -59,7 +78,10 @@ function nameEnd({ item, port }: PortRef, named: Named): Message {
   if (own && divider?.kind === 'charge') return nameDivider(divider, port);
   const behind = own ? guardsOf(own, port) : '';
   if (own && behind !== '') return `${own.name} ${port} (behind its ${behind})`;
-  if (own) return `${own.name} ${port.replace(/^(plus|minus) of (.+)$/, (_, side, id) => `${side} of ${nameOf(id)}`)}`;
+  if (own) {
+    const said = port.replace(/^(plus|minus) of (.+)$/, (_, side, id) => `${side} of ${nameOf(id)}`);
+    return say`${own.name} ${said}${sayAcross(own, port, named)}`;
+  }
   const [what = ''] = item.split(':');
   const served = design.items.find((each) => `${item}:`.startsWith(`${what}:${each.id}:`));
   if (!served) return `${item} ${port}`;
@@ -108,6 +130,7 @@ function namePart({ item, port }: PortRef, { what, rest, served, sized }: Serves
   }
   if (what === 'channel' && named.loads.some((run) => run.itemId === served.id && run.transistor))
     return `transistor of ${served.name}, on ${pin}`;
+  if (what === 'data') return say`${pin}${sayThrough(served)}`;
   if (what !== 'channel' || !sized?.transistor) return pin;
   return `transistor of ${served.name}${sized.lightsOnChannel.length > 1 ? ` ${rest}` : ''}, on ${pin}`;
 }

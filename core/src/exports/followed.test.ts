@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
-import { buildFromList, emittersOf, fedOf } from '../../tests/builtFromList.ts';
+import { buildFromList, emittersOf, fedOf, terminal } from '../../tests/builtFromList.ts';
 import { anyWholeDesign } from '../../tests/wholeDesign.ts';
 import { assess } from '../assess.ts';
 import { itemsOf } from '../items/index.ts';
@@ -55,7 +55,7 @@ describe.each(plans)('$name', ({ plan, placed, wires, cut, bought, program }) =>
 
   it('no place has a plus and a minus on it', () => {
     const ends = wires.flatMap((row) =>
-      ['begins at', 'ends at'].map((end) => [row[end] ?? '', row.core ?? ''] as const),
+      ['begins at', 'ends at'].map((end) => [terminal(row[end] ?? ''), row.core ?? ''] as const),
     );
     for (const [place, core] of ends) {
       if (/\bplus( in| out|$)/.test(place) && !/minus/.test(place)) expect(core, place).not.toMatch(/^minus|minus of/);
@@ -89,7 +89,7 @@ describe.each(plans)('$name', ({ plan, placed, wires, cut, bought, program }) =>
     for (const { name } of itemsOf(plan.design, 'pixel tape'))
       for (const pad of ['plus', 'minus', 'data in'])
         expect(
-          wires.filter((row) => row['ends at'] === `${name} ${pad}`),
+          wires.filter((row) => terminal(row['ends at'] ?? '') === `${name} ${pad}`),
           `${name} ${pad}`,
         ).toHaveLength(1);
   });
@@ -201,4 +201,13 @@ it('so it is in any plan whose pins suffice: what hangs on a source has a whole 
     }),
     { seed: 31, numRuns: 60 },
   );
+});
+
+it.each([
+  ['Anglerfish headdress', 'pin 7 of Board, through a level shifter and 330 Ω'],
+  ['Anglerfish headdress', 'Upper jaw plus, with 1000 µF across to its minus'],
+  ['Paddle-steamer handcart', 'Paddle, port plus, with a diode across to its minus, the ringed end here'],
+])('%s: what stands in a wire or across its end is said where it stands: %s', (name, end) => {
+  const ends = plans.find((each) => each.name === name)?.wires.flatMap((row) => [row['begins at'], row['ends at']]);
+  expect(ends).toContain(end);
 });
