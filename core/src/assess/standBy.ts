@@ -1,8 +1,9 @@
-import { efficiencyAt, type PackModel } from '../items/index.ts';
-import type { Rail, Rails } from '../network/index.ts';
+import type { PackModel } from '../items/index.ts';
+import type { Rails } from '../network/index.ts';
 import { chemistries, findPart, type Library } from '../parts/index.ts';
 import { keepsFor } from '../power/index.ts';
 import type { Consumer } from './consumers.ts';
+import { drawnFrom } from './drawnFrom.ts';
 import type { SupplyAssessment } from './supplies.ts';
 
 /** A pack while the piece waits, on the way, and over a whole evening. */
@@ -25,25 +26,6 @@ export interface StandBy {
   readonly eveningH: number | null;
 }
 
-/** What is taken in at a rail with every programmed light dark, by this rail’s own amperes: with its switches closed, or open. */
-function takenIn(rail: Rail, isOn: boolean, rails: Rails, consumers: readonly Consumer[]): number {
-  const ownA = consumers
-    .filter(({ railId }) => railId === rail.id)
-    .reduce((sum, each) => sum + each.restA + each.steadyA, 0);
-  const further = rails.list
-    .filter((each) => each.fromId === rail.id)
-    .reduce((sum, behind) => {
-      const { gives } = behind;
-      if (gives.form === 'contact' && !isOn) return sum;
-      const outA = takenIn(behind, isOn, rails, consumers);
-      if (gives.form !== 'converter' || !gives.part) return sum + outA;
-      const inV = rail.range?.nominalV ?? gives.part.outputV;
-      const share = efficiencyAt(gives.part, outA, inV);
-      return sum + gives.part.idleA + (outA * gives.part.outputV) / Math.max(0.01, share * inV);
-    }, 0);
-  return ownA + further;
-}
-
 const keeping = (pack: PackModel, drawnA: number) => ({
   drawnA,
   keepsH: keepsFor.reckon({ C: pack.capacityMah, I: drawnA, s: pack.selfDischargeAMonth }),
@@ -63,6 +45,8 @@ export const listStandBy = (
     const { item, part } = rail.gives;
     const guardA = findPart(library, 'protection', item.protection ?? null)?.drainA ?? 0;
     const brought = 1 + (item.spares ?? 0);
+    const darkA = (railId: string): number =>
+      consumers.filter((each) => each.railId === railId).reduce((sum, each) => sum + each.restA + each.steadyA, 0);
     const eachH = runsFor && runsFor.cautiousH > 0 ? runsFor.cautiousH : null;
     return [
       {
@@ -71,8 +55,8 @@ export const listStandBy = (
         energyWh:
           (chemistries[part.chemistry].nominalV * part.cellsInSeries * (item.capacityMah ?? part.capacityMah).likely) /
           1000,
-        off: keeping(pack, takenIn(rail, false, rails, consumers) + guardA),
-        dark: keeping(pack, takenIn(rail, true, rails, consumers) + guardA),
+        off: keeping(pack, drawnFrom(rail, rails, darkA, ({ gives }) => gives.form !== 'contact') + guardA),
+        dark: keeping(pack, drawnFrom(rail, rails, darkA) + guardA),
         brought,
         asked: eachH === null ? null : Math.max(1, Math.ceil(hoursWanted / eachH - 1e-9)),
         swapsH:

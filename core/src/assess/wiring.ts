@@ -13,6 +13,7 @@ import {
   loadRun,
   minusAtHub,
   type PortRef,
+  type Rail,
   type Rails,
   type RunDraft,
   runOhm,
@@ -27,6 +28,7 @@ import { sharesOfLine } from './chainLadder.ts';
 import { type Consumer, fullOf } from './consumers.ts';
 import type { ControlDraw } from './controlDraws.ts';
 import type { CourseStretch } from './course.ts';
+import { drawnFrom } from './drawnFrom.ts';
 import { type Drawn, darkDraws, lightDraws } from './draws.ts';
 import type { Switching } from './drive.ts';
 import { sharesOfPlain } from './plainFeeds.ts';
@@ -244,7 +246,13 @@ export function loadWires(
   return { runs, peaks };
 }
 
-/** What flows on each rail, in all. */
+/** Of what hangs on a rail itself, the sum of a figure. */
+const sumOn =
+  (consumers: readonly Consumer[], of: (consumer: Consumer) => number) =>
+  (railId: string): number =>
+    consumers.filter((each) => each.railId === railId).reduce((sum, each) => sum + of(each), 0);
+
+/** What flows on each rail, in all, by its own amperes. */
 export function figureRails(
   input: WiresInput,
   peaks: ReadonlyMap<string, number>,
@@ -257,15 +265,23 @@ export function figureRails(
     const node = supply?.laid.nodeOf.get(rail.id) ?? -1;
     const most =
       supply && node >= 0 ? Math.max(...[supply.atPeak, supply.atFull].map((at) => at.nodes[node]?.outA ?? 0)) : 0;
-    const ownPeakA = sumOn(rail.id, rails, consumers, (each) => peaks.get(each.id) ?? 0);
-    const restA = sumOn(rail.id, rails, consumers, (each) => each.restA);
+    const ownPeakA = drawnFrom(
+      rail,
+      rails,
+      sumOn(consumers, (each) => peaks.get(each.id) ?? 0),
+    );
+    const restA = drawnFrom(
+      rail,
+      rails,
+      sumOn(consumers, (each) => each.restA),
+    );
     const limitA = mostOfRail(input, rail.id, true);
     return {
       id: rail.id,
       name: rail.name,
       range: rail.range,
       peakA: node >= 0 ? most : ownPeakA,
-      usualA: ownPeakA <= 0 || course.length === 0 ? restA : usualOn(rail.id, rails, consumers, course),
+      usualA: ownPeakA <= 0 || course.length === 0 ? restA : usualOn(rail, rails, consumers, course),
       restA,
       limitA: Number.isFinite(limitA) ? limitA : null,
     };
@@ -288,36 +304,19 @@ export interface RailFigures {
   readonly limitA: number | null;
 }
 
-/** What is drawn from a rail and from all that is made of it, without what converters make of the amperes. */
-function sumOn(
-  railId: string,
-  rails: Rails,
-  consumers: readonly Consumer[],
-  of: (consumer: Consumer) => number,
-): number {
-  const behind = (id: string | null): boolean => {
-    for (let at = id; at !== null; at = rails.byId.get(at)?.fromId ?? null) if (at === railId) return true;
-    return false;
-  };
-  return consumers.filter((each) => behind(each.railId)).reduce((sum, each) => sum + of(each), 0);
-}
-
-function usualOn(
-  railId: string,
-  rails: Rails,
-  consumers: readonly Consumer[],
-  course: readonly CourseStretch[],
-): number {
+/** The mean over the evening of what is drawn from a rail, by its own amperes. */
+function usualOn(rail: Rail, rails: Rails, consumers: readonly Consumer[], course: readonly CourseStretch[]): number {
   const minutes = course.reduce((sum, stretch) => sum + stretch.minutes, 0);
   return course.reduce((sum, stretch) => {
-    const own = sumOn(railId, rails, consumers, (each) => {
+    const meanOf = (each: Consumer): number => {
       const base = each.restA + each.steadyA;
       return stretch.parts.reduce((total, { budget, share, meanLeft }) => {
         const group = budget.groups.find((one) => one.groupId === each.id);
         return total + (group ? (group.meanA - base) * share * meanLeft : 0);
       }, base);
-    });
-    return sum + (own * stretch.minutes) / Math.max(1e-9, minutes);
+    };
+    const drawnA = drawnFrom(rail, rails, sumOn(consumers, meanOf));
+    return sum + (drawnA * stretch.minutes) / Math.max(1e-9, minutes);
   }, 0);
 }
 

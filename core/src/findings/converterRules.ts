@@ -1,4 +1,4 @@
-import { efficiencyAt, type Finding, named } from '../items/index.ts';
+import { converterTakesA, type Finding, named } from '../items/index.ts';
 import { runOhm } from '../network/index.ts';
 import { type ConverterPart, findPart } from '../parts/index.ts';
 import { changeItem } from '../plan/index.ts';
@@ -13,10 +13,6 @@ import { tellCollapse, tellInputLow } from './tellConverter.ts';
 const WORTH_SHARE = 0.25;
 const WORTH_A = 0.02;
 
-/** What a converter takes in over the evening. */
-const takenInA = (part: ConverterPart, outA: number, inV: number): number =>
-  (part.outputV * outA) / (Math.max(0.01, efficiencyAt(part, outA, inV)) * inV) + part.idleA;
-
 /** A linear regulator that burns much of what the pack gives, where a converter that lowers would not. */
 export const wastefulRule: Rule = ({ design, assessment, library }) =>
   assessment.rails.list.flatMap((rail): Finding[] => {
@@ -25,7 +21,7 @@ export const wastefulRule: Rule = ({ design, assessment, library }) =>
     const { part, item } = rail.gives;
     const outA = assessment.railFigures.find(({ id }) => id === rail.id)?.usualA ?? 0;
     const inV = from.range.nominalV;
-    const nowA = takenInA(part, outA, inV);
+    const nowA = converterTakesA(part, outA, inV);
     const better = [...library.parts.values()]
       .filter(
         (each): each is ConverterPart =>
@@ -36,7 +32,7 @@ export const wastefulRule: Rule = ({ design, assessment, library }) =>
           (from.range?.mostV ?? 0) <= each.inputMostV &&
           (from.range?.leastV ?? 0) >= each.inputLeastV,
       )
-      .map((each) => ({ part: each, inA: takenInA(each, outA, inV) }))
+      .map((each) => ({ part: each, inA: converterTakesA(each, outA, inV) }))
       .sort((a, b) => a.inA - b.inA)[0];
     if (!better || nowA - better.inA < Math.max(WORTH_A, WORTH_SHARE * nowA)) return [];
     return [

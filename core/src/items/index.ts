@@ -16,6 +16,7 @@ export type { Sense } from './controls.ts';
 export {
   boostInput,
   CONVERTER_TOLERANCE,
+  converterTakesA,
   efficiencyAt,
   efficiencyLaw,
   isLinear,

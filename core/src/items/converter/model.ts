@@ -61,6 +61,10 @@ export function efficiencyAt(part: ConverterPart, outputA: number, inputV: numbe
   return shiftEfficiency(law, efficiencyAtLoad(law, outputA), inputV);
 }
 
+/** What a converter takes in to give a current, its own idle current with it. */
+export const converterTakesA = (part: ConverterPart, outputA: number, inputV: number): number =>
+  part.idleA + (outputA * part.outputV) / Math.max(0.01, efficiencyAt(part, outputA, inputV) * inputV);
+
 /**
  * The current at which a source with this open voltage and resistance gives this power, on the stable side.
  * Null where the power asked is more than the source can give at all, `V²/4R`: the voltage collapses.
