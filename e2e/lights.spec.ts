@@ -59,7 +59,7 @@ test('a tape by its numbers: count, gap, neighbours, sum; by a route of figures;
   await page.getByRole('button', { name: 'Close' }).click();
 
   // Emptied, the length is measured on the picture again: by figures 300 and 400 at a right angle make 500.
-  await page.getByText(/points of the route, as numbers/).click();
+  await page.getByText(/route’s points as numbers/).click();
   await fill(page, 'Point 1 across', '0');
   await fill(page, 'Point 1 down', '0');
   await fill(page, 'Point 2 across', '300');

@@ -282,7 +282,7 @@ function reckon(design: Design, library: Library, searched: Searches | null = nu
     needs: findNeeds({ design, library, placed, rails, boards, switched, driven, consumers, course }),
     limit,
     supplies,
-    standBy: listStandBy(design.piece.hoursWanted, library, rails, consumers, supplies),
+    standBy: listStandBy(design.piece.hoursWanted, { library, rails, consumers, driven }, supplies),
     supply: mainSupply(supplies, rails),
     ...leastOf(supplies),
     railFigures: figureRails(built, peaks, supplies, course),

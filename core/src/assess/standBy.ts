@@ -1,5 +1,5 @@
 import type { PackModel } from '../items/index.ts';
-import type { Rails } from '../network/index.ts';
+import type { Driven, Rails } from '../network/index.ts';
 import { chemistries, findPart, type Library } from '../parts/index.ts';
 import { keepsFor } from '../power/index.ts';
 import type { Consumer } from './consumers.ts';
@@ -14,8 +14,11 @@ export interface StandBy {
   readonly energyWh: number;
   /** With every switch off: what hangs before them, and what its protection draws. */
   readonly off: { readonly drawnA: number; readonly keepsH: number };
-  /** Switched on and dark. */
-  readonly dark: { readonly drawnA: number; readonly keepsH: number };
+  /**
+   * Switched on and dark: every light out that a program, a gate, a box or a hand can put out. Null where there is nothing
+   * to leave on so: a light is lit for as long as its supply is, or nothing flows that does not flow switched off.
+   */
+  readonly dark: { readonly drawnA: number; readonly keepsH: number } | null;
   /** How many are brought, the first among them. */
   readonly brought: number;
   /** How many an evening of this length asks for, by the cautious figure; null while it is not known how long one lasts. */
@@ -31,12 +34,18 @@ const keeping = (pack: PackModel, drawnA: number) => ({
   keepsH: keepsFor.reckon({ C: pack.capacityMah, I: drawnA, s: pack.selfDischargeAMonth }),
 });
 
+/** What the figures of a pack that waits follow from. */
+interface StandByInput {
+  readonly library: Library;
+  readonly rails: Rails;
+  readonly consumers: readonly Consumer[];
+  readonly driven: readonly Driven[];
+}
+
 /** Every pack while it waits, and how many an evening asks for. */
 export const listStandBy = (
   hoursWanted: number,
-  library: Library,
-  rails: Rails,
-  consumers: readonly Consumer[],
+  { library, rails, consumers, driven }: StandByInput,
   supplies: readonly SupplyAssessment[],
 ): StandBy[] =>
   supplies.flatMap(({ rail, tree, runsFor }): StandBy[] => {
@@ -45,8 +54,24 @@ export const listStandBy = (
     const { item, part } = rail.gives;
     const guardA = findPart(library, 'protection', item.protection ?? null)?.drainA ?? 0;
     const brought = 1 + (item.spares ?? 0);
-    const darkA = (railId: string): number =>
-      consumers.filter((each) => each.railId === railId).reduce((sum, each) => sum + each.restA + each.steadyA, 0);
+    const isLight = (id: string): boolean => driven.some(({ itemId }) => itemId === id);
+    const restA =
+      (isOut: (id: string) => boolean) =>
+      (railId: string): number =>
+        consumers
+          .filter((each) => each.railId === railId)
+          .reduce((sum, each) => sum + each.restA + (isOut(each.id) ? 0 : each.steadyA), 0);
+    const offA =
+      drawnFrom(
+        rail,
+        rails,
+        restA(() => false),
+        ({ gives }) => gives.form !== 'contact',
+      ) + guardA;
+    const darkA = drawnFrom(rail, rails, restA(isLight)) + guardA;
+    const neverDark = driven.some(
+      ({ way, railId }) => way.id === 'always on' && rails.byId.get(railId ?? '')?.sourceId === rail.id,
+    );
     const eachH = runsFor && runsFor.cautiousH > 0 ? runsFor.cautiousH : null;
     return [
       {
@@ -55,8 +80,8 @@ export const listStandBy = (
         energyWh:
           (chemistries[part.chemistry].nominalV * part.cellsInSeries * (item.capacityMah ?? part.capacityMah).likely) /
           1000,
-        off: keeping(pack, drawnFrom(rail, rails, darkA, ({ gives }) => gives.form !== 'contact') + guardA),
-        dark: keeping(pack, drawnFrom(rail, rails, darkA) + guardA),
+        off: keeping(pack, offA),
+        dark: neverDark || darkA <= offA ? null : keeping(pack, darkA),
         brought,
         asked: eachH === null ? null : Math.max(1, Math.ceil(hoursWanted / eachH - 1e-9)),
         swapsH:

@@ -43,15 +43,17 @@ export const assessmentSchema = z.strictObject({
         energyWh: z.number(),
         offA: z.number(),
         offKeepsH: z.number(),
-        darkA: z.number(),
-        darkKeepsH: z.number(),
+        darkA: number,
+        darkKeepsH: number,
         brought: z.number(),
         asked: number,
         swapsH: z.array(z.number()),
         eveningH: number,
       }),
     )
-    .describe('Each pack while the piece waits, switched off or left on and dark, and exchanged during the evening.'),
+    .describe(
+      'Each pack while the piece waits, switched off or left on and dark (null where a light is lit for as long as it is on), and exchanged during the evening.',
+    ),
   rails: z.array(
     z.strictObject({
       id: z.string(),

@@ -42,7 +42,7 @@ const packLines = ({ standBy, rails, library }: Assessment): Message[] =>
           )} after the start`,
         ]
       : []),
-    say`  switched off it keeps for ${sayKeeping(off.keepsH)}, left on and dark for ${sayKeeping(dark.keepsH)}`,
+    say`  switched off it keeps for ${sayKeeping(off.keepsH)}${dark ? say`, left on and dark for ${sayKeeping(dark.keepsH)}` : ''}`,
     ...darkAtOnce(rails.byId.get(supplyId), library),
   ]);
 

@@ -15,7 +15,7 @@ const standByLines = ({ standBy }: Assessment, supplyId: string): Figure['lines'
         ? [{ label: `${brought} of them, exchanged as they run down`, value: hours(eveningH) }]
         : []),
       { label: 'switched off, a full pack keeps for', value: sayKeeping(off.keepsH) },
-      { label: 'left on and dark, it lasts', value: sayKeeping(dark.keepsH) },
+      ...(dark ? [{ label: 'left on and dark, it lasts', value: sayKeeping(dark.keepsH) }] : []),
     ]);
 
 /** How long the pack lasts under the course of the evening; of several packs the one that ends first. */
@@ -65,7 +65,9 @@ export function runsFor(assessment: Assessment): Figure {
       fillSum(plainRunTime, { C: pack.capacityMah, I: meanA }),
       ...assessment.standBy
         .filter((each) => each.supplyId === supply.rail.id)
-        .map(({ dark }) => fillSum(keepsFor, { C: pack.capacityMah, I: dark.drawnA, s: pack.selfDischargeAMonth })),
+        .flatMap(({ dark }) =>
+          dark ? [fillSum(keepsFor, { C: pack.capacityMah, I: dark.drawnA, s: pack.selfDischargeAMonth })] : [],
+        ),
     ],
     doubt: `Mostly from the ${runs.chiefCause}. The plain sum is longer: it lets the pack be emptied to the last, whatever its voltage.`,
   };

@@ -9,7 +9,7 @@ export function RouteTable({ item }: { readonly item: ItemOf<'pixel tape' | 'pla
   const { id, route } = item;
   return (
     <details className="mt-1">
-      <summary className="text-small text-verdigris">{route.length} points of the route, as numbers</summary>
+      <summary className="text-small text-verdigris">The route’s points as numbers ({route.length})</summary>
       <Table className="mt-1 w-full text-small">
         <thead>
           <tr className="text-left text-faint">

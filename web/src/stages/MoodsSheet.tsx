@@ -221,7 +221,11 @@ export default function MoodsSheet() {
 
   if (assessment.movables.length === 0)
     return (
-      <BeginHere>A mood moves lights, and there are none yet: lay a tape or place a light in Lights first.</BeginHere>
+      <BeginHere>
+        {assessment.placed.length === 0
+          ? 'A mood moves lights, and there are none yet: lay a tape or place a light in Lights first.'
+          : 'What this piece lights is lit without a program: by a switch, a gate, or a box with a remote of its own. Moods are for lights that a controller switches; choose how each is switched in Drive.'}
+      </BeginHere>
     );
   const targets = listTargets(design, assessment);
   const moves = [...Object.values(mood?.moves ?? {}), ...(mood?.tops ?? []).map((top) => top.move)];

@@ -101,7 +101,7 @@ export function States() {
       <p className="mt-1 text-small text-faint">
         {troubled.length === 0
           ? `In none of ${table.states.length} positions does one feed push into another.`
-          : `${troubled.length} of ${table.states.length} positions are troubled.`}{' '}
+          : `In ${troubled.length} of ${table.states.length} positions there is trouble.`}{' '}
         Followed along the wires, not along what was meant.
         {table.leftAtRest.length > 0 &&
           ` Left as they are at rest: ${table.leftAtRest.map(({ name }) => name).join(', ')}.`}

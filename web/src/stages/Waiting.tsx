@@ -39,9 +39,14 @@ export function Waiting() {
             (<span className="figures">{printer.quantity('currentA', each.off.drawnA)}</span> flow all the same)
           </>
         )}
-        ; left on and dark it lasts{' '}
-        <span className="figures font-semibold">{printer.message(sayKeeping(each.dark.keepsH))}</span> (
-        <span className="figures">{printer.quantity('currentA', each.dark.drawnA)}</span>).
+        {each.dark && (
+          <>
+            ; left on and dark it lasts{' '}
+            <span className="figures font-semibold">{printer.message(sayKeeping(each.dark.keepsH))}</span> (
+            <span className="figures">{printer.quantity('currentA', each.dark.drawnA)}</span>)
+          </>
+        )}
+        .
       </p>
       <Evening each={each} />
       <p className="text-faint">
