@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { assess } from './assess.ts';
 import { judgeReading, listSteps } from './bench/index.ts';
-import { compareRun, predictRun } from './logbook/index.ts';
+import { compareRun, predictRun, tunePacks } from './logbook/index.ts';
 import { readPlanText } from './plan/reading.ts';
 
 const demos = new URL('../../demo/', import.meta.url);
@@ -28,10 +28,15 @@ describe.each(readdirSync(demos))('the log of %s', (file) => {
     if (!test) throw new Error('no run test');
     // A test in a mood, or in other air than the evening’s, was predicted for that.
     if (test.moodId === null && test.ambientC === design.piece.ambientC) {
-      const now = predictRun(design, assessment, { moodId: null, brightness: 1 }) ?? 0;
-      expect(Math.abs((test.predictedHours ?? 0) / now - 1)).toBeLessThan(0.02);
+      const now = predictRun(design, assessment, { moodId: null, brightness: 1 });
+      expect(Math.abs((test.predictedHours ?? 0) / (now?.hours ?? 0) - 1)).toBeLessThan(0.02);
+      if (test.predictedWithMah !== undefined) expect(test.predictedWithMah).toBe(now?.capacityMah);
+      if (assessment.standBy.length > 1) expect(test.predictedPackId).toBe(now?.packId);
     }
     expect(compareRun(test).say).toBe('as predicted');
+    // What it says of a pack is near what that pack is sold with.
+    for (const { nowMah, tuned } of tunePacks(assessment, logbook.runTests))
+      expect(Math.abs(tuned.likely / nowMah - 1)).toBeLessThan(0.1);
     // Less than was likely, as cells are seldom better than they say; never less than with caution.
     expect(test.hours).toBeGreaterThan((assessment.runsFor?.cautiousH ?? 0) * 0.98);
   });

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { demoPlan, moodOf, soundDesign, soundSimple, tapeOf } from '../../tests/designs.ts';
+import { allDemos, demoPlan, moodOf, soundDesign, soundSimple, tapeOf } from '../../tests/designs.ts';
 import { assess } from '../assess.ts';
 import { typical } from '../parts/index.ts';
 import type { RunTest } from '../plan/index.ts';
 import { type Message, usualPrinter } from '../units/index.ts';
-import { compareRun, compareVersions, predictRun, summarise, tuneCapacity } from './index.ts';
+import { compareRun, compareVersions, predictRun, summarise, tuneCapacity, tunePacks } from './index.ts';
 
 const testOf = (hours: number, predictedHours: number | null): RunTest => ({
   id: 't',
@@ -36,25 +36,45 @@ describe('run tests against predictions', () => {
     const design = soundDesign();
     const assessment = assess(design);
     const hours = [1, 0.6, 0.3, 0].map(
-      (brightness) => predictRun(design, assessment, { moodId: 'mood', brightness }) ?? 0,
+      (brightness) => predictRun(design, assessment, { moodId: 'mood', brightness })?.hours ?? 0,
     );
     expect(hours).toEqual([...hours].sort((a, b) => a - b));
     expect(predictRun(design, assessment, { moodId: 'gone', brightness: 1 })).toBeNull();
-    expect(predictRun(design, assessment, { moodId: null, brightness: 1 })).toBe(assessment.supply?.runsFor?.likelyH);
+    expect(predictRun(design, assessment, { moodId: null, brightness: 1 })?.hours).toBe(
+      assessment.supply?.runsFor?.likelyH,
+    );
   });
   it('tuning finds the capacity that made the readings', () => {
     const true2000 = soundDesign({
       power: { ...soundSimple.power, capacityMah: { likely: 2000, spread: 0, origin: 'measured' } },
     });
     const guess = soundDesign();
-    const predicted = predictRun(guess, assess(guess), { moodId: 'mood', brightness: 0.4 }) ?? 0;
-    const ran = predictRun(true2000, assess(true2000), { moodId: 'mood', brightness: 0.4 }) ?? 0;
+    const predicted = predictRun(guess, assess(guess), { moodId: 'mood', brightness: 0.4 })?.hours ?? 0;
+    const ran = predictRun(true2000, assess(true2000), { moodId: 'mood', brightness: 0.4 })?.hours ?? 0;
     const now = typical(3400, 200);
     const tuned = tuneCapacity(now, [testOf(ran, predicted)]);
     expect(Math.abs((tuned?.likely ?? 0) - 2000)).toBeLessThan(tuned?.spread ?? 0);
     expect(tuned?.origin).toBe('measured');
     expect(tuneCapacity(now, [])).toBeNull();
   });
+});
+
+it('a test speaks of the pack that was to end first: 13.7 of 14.2 h say 217 mAh of the coin cell, nothing of the other', () => {
+  const reliquary = allDemos().find(([name]) => name.startsWith('Reef'))?.[1];
+  if (!reliquary) throw new Error('no reliquary');
+  const { design, logbook } = reliquary;
+  const assessment = assess(design);
+  expect(predictRun(design, assessment, { moodId: null, brightness: 1 })).toMatchObject({
+    packId: 'coin',
+    capacityMah: 225,
+  });
+  // 225 · 13.7 / 14.2 = 217.1.
+  expect(tunePacks(assessment, logbook.runTests)).toMatchObject([
+    { packId: 'coin', name: 'Coin cell', nowMah: 225, tuned: { likely: 217 } },
+  ]);
+  // One that does not say which of two packs it was speaks of neither.
+  const unsaid = logbook.runTests.map(({ predictedPackId: _, ...test }) => test);
+  expect(tunePacks(assessment, unsaid)).toEqual([]);
 });
 
 describe('versions side by side', () => {

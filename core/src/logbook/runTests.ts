@@ -12,6 +12,23 @@ export function summarise(values: readonly number[]): { readonly mean: number; r
   return { mean, deviation: Math.sqrt(variance) };
 }
 
+/** What a run should last, and the pack that ends it. */
+export interface RunPrediction {
+  readonly hours: number;
+  readonly packId: string;
+  /** What the pack is reckoned with. */
+  readonly capacityMah: number;
+}
+
+/** The pack that a piece’s hours hang on; null without one. */
+function foretell({ supplies, runsFor }: Assessment): RunPrediction | null {
+  const gives = supplies.find((supply) => supply.runsFor === runsFor)?.rail.gives;
+  const capacity = gives?.form === 'cells' ? (gives.item.capacityMah ?? gives.part?.capacityMah) : undefined;
+  return runsFor && gives?.form === 'cells' && capacity
+    ? { hours: runsFor.likelyH, packId: gives.item.id, capacityMah: capacity.likely }
+    : null;
+}
+
 /**
  * How long the plan should run in one mood at one brightness, or through the evening's course (mood null).
  * Null where there is no pack or no such mood: it can't be decided.
@@ -20,16 +37,16 @@ export function predictRun(
   design: Design,
   assessment: Assessment,
   options: { readonly moodId: string | null; readonly brightness: number },
-): number | null {
+): RunPrediction | null {
   if (figuresOf(assessment).runsForH.likely === null) return null;
-  if (options.moodId === null) return assessment.runsFor?.likelyH ?? null;
+  if (options.moodId === null) return foretell(assessment);
   if (!design.moods.list.some((mood) => mood.id === options.moodId)) return null;
   const list = design.moods.list.map((mood) =>
     mood.id === options.moodId ? { ...mood, brightness: options.brightness } : mood,
   );
   // The same piece, in that mood all evening.
   const alone = { ...design, moods: { ...design.moods, list, startId: options.moodId, course: [], cueUses: [] } };
-  return assess(alone).runsFor?.likelyH ?? null;
+  return foretell(assess(alone));
 }
 
 /** A run test beside what was predicted for it when it was logged. */
@@ -73,4 +90,36 @@ export function tuneCapacity(ofItsKind: Figure, tests: readonly RunTest[]): Figu
     spread: Math.round(Math.max(likely * 0.04, (2 * summary.deviation) / Math.sqrt(found.length))),
     origin: 'measured',
   };
+}
+
+/** A pack whose runs say another capacity than is reckoned with. */
+export interface TunedPack {
+  readonly packId: string;
+  readonly name: string;
+  /** As it is reckoned with now. */
+  readonly nowMah: number;
+  readonly tuned: Figure;
+}
+
+/** A difference below this share is no news. */
+const NEWS_SHARE = 0.02;
+
+/**
+ * The packs of which run tests say another capacity. A test speaks of the pack that was to end first; one that does not
+ * say which speaks only where there is one.
+ */
+export function tunePacks({ supplies }: Pick<Assessment, 'supplies'>, tests: readonly RunTest[]): readonly TunedPack[] {
+  const packs = supplies.flatMap(({ rail: { gives } }) =>
+    gives.form === 'cells' && gives.part ? [{ item: gives.item, part: gives.part }] : [],
+  );
+  return packs.flatMap(({ item, part }) => {
+    const own = tests.filter(({ predictedPackId }) =>
+      predictedPackId === undefined ? packs.length === 1 : predictedPackId === item.id,
+    );
+    const tuned = tuneCapacity(part.capacityMah, own);
+    const nowMah = (item.capacityMah ?? part.capacityMah).likely;
+    return tuned && Math.abs(tuned.likely / nowMah - 1) > NEWS_SHARE
+      ? [{ packId: item.id, name: item.name, nowMah, tuned }]
+      : [];
+  });
 }

@@ -124,6 +124,8 @@ export const planSchema = z.strictObject({
           predictedHours: z.number().min(0).nullable(),
           /** The capacity that the prediction was made with; a later one leaves the prediction as it was. */
           predictedWithMah: z.number().min(0).optional(),
+          /** The pack that was to end first. */
+          predictedPackId: id.optional(),
           note: text,
         }),
       )

@@ -1,3 +1,4 @@
+import type { RunPrediction } from '@glimmer/core/logbook';
 import { bands } from '@glimmer/core/plan';
 import { nanoid } from 'nanoid';
 import { useCallback, useState } from 'react';
@@ -8,24 +9,23 @@ import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField, ShareSlider } from '../widgets/fields.tsx';
 import { tellDone } from '../widgets/tellDone.ts';
 import { useLogbook } from '../worker/useLogbook.ts';
-import { packOf } from './packOf.ts';
 
 interface PredictionProps {
   /** Null where there is none; undefined while it is being reckoned. */
-  readonly predictedH: number | null | undefined;
+  readonly predicted: RunPrediction | null | undefined;
 }
 
-function Prediction({ predictedH }: PredictionProps) {
+function Prediction({ predicted }: PredictionProps) {
   const printer = usePrinter();
   return (
     <p className="text-faint">
-      {predictedH === undefined ? (
+      {predicted === undefined ? (
         'The prediction is being reckoned …'
-      ) : predictedH === null ? (
+      ) : predicted === null ? (
         'No prediction: it needs a pack and a mood.'
       ) : (
         <>
-          Predicted: <span className="figures text-ink">{printer.quantity('timeH', predictedH)}</span>
+          Predicted: <span className="figures text-ink">{printer.quantity('timeH', predicted.hours)}</span>
         </>
       )}
     </p>
@@ -39,24 +39,24 @@ interface Ran {
   readonly ambientC: number | null;
 }
 
-/** What a form says of a run, with what the plan says where it says nothing; and the hours that the model gives for it. */
+/** What a form says of a run, with what the plan says where it says nothing; and what the model gives for it. */
 function useRun({ moodId, brightness, ambientC }: Ran) {
   const { design } = useSheet();
   const mood = design.moods.list.find((each) => each.id === moodId);
   const shown = { mood, brightness: brightness ?? mood?.brightness ?? 1, atC: ambientC ?? design.piece.ambientC };
   const ranId = mood?.id ?? null;
-  const predictedH = useLogbook(
+  const predicted = useLogbook(
     useCallback(
       (logbook) => logbook.predict({ design, ambientC: shown.atC, moodId: ranId, brightness: shown.brightness }),
       [design, shown.atC, ranId, shown.brightness],
     ),
   );
-  return { ...shown, predictedH };
+  return { ...shown, predicted };
 }
 
 /** Says how long the piece really ran, beside what was predicted for it. */
 export function RunTestForm() {
-  const { design, assessment } = useSheet();
+  const { design } = useSheet();
   const [ran, setRan] = useState<Ran>(() => ({
     moodId: design.moods.list[0]?.id ?? 'course',
     brightness: null,
@@ -64,12 +64,10 @@ export function RunTestForm() {
     ambientC: null,
   }));
   const set = (fields: Partial<Ran>): void => setRan((before) => ({ ...before, ...fields }));
-  const { mood, brightness, atC, predictedH } = useRun(ran);
-  const pack = packOf(assessment);
-  const capacityMah = pack?.item.capacityMah ?? pack?.part?.capacityMah ?? null;
+  const { mood, brightness, atC, predicted } = useRun(ran);
   const log = (): void => {
     const { ranH } = ran;
-    if (ranH === null || predictedH === undefined) return;
+    if (ranH === null || predicted === undefined) return;
     editPlan((draft) => {
       draft.logbook.runTests.push({
         id: nanoid(8),
@@ -79,8 +77,8 @@ export function RunTestForm() {
         brightness,
         ambientC: atC,
         hours: ranH,
-        predictedHours: predictedH,
-        ...(capacityMah ? { predictedWithMah: capacityMah.likely } : {}),
+        predictedHours: predicted?.hours ?? null,
+        ...(predicted ? { predictedWithMah: predicted.capacityMah, predictedPackId: predicted.packId } : {}),
         note: '',
       });
     });
@@ -119,11 +117,11 @@ export function RunTestForm() {
         band={bands.ambientC}
         onCommit={(ambientC) => set({ ambientC })}
       />
-      <Prediction predictedH={predictedH} />
+      <Prediction predicted={predicted} />
       <Button
         look="main"
         onClick={log}
-        disabled={ran.ranH === null || predictedH === undefined}
+        disabled={ran.ranH === null || predicted === undefined}
         className="justify-self-start"
       >
         Log the run test

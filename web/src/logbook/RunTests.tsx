@@ -1,4 +1,4 @@
-import { type ComparedRun, compareRun, summarise, tuneCapacity } from '@glimmer/core/logbook';
+import { type ComparedRun, compareRun, summarise, tunePacks } from '@glimmer/core/logbook';
 import { printNumber } from '@glimmer/core/units';
 import { Trash2 } from 'lucide-react';
 import { setField } from '../items/itemActions.ts';
@@ -9,7 +9,6 @@ import { Button } from '../widgets/Button.tsx';
 import { Table } from '../widgets/Table.tsx';
 import { tellDone } from '../widgets/tellDone.ts';
 import { useSayTime } from '../widgets/when.ts';
-import { packOf } from './packOf.ts';
 
 function RunTestRow({ run }: { readonly run: ComparedRun }) {
   const sayTime = useSayTime();
@@ -49,31 +48,29 @@ function RunTestRow({ run }: { readonly run: ComparedRun }) {
   );
 }
 
-/** What the tests say of the pack's capacity, where that is another than is reckoned with. */
+/** What the tests say of a pack's capacity, where that is another than is reckoned with. */
 function Tuning() {
   const printer = usePrinter();
   const { plan, assessment } = useSheet();
-  const pack = packOf(assessment);
-  const capacityMah = pack?.item.capacityMah ?? pack?.part?.capacityMah ?? null;
-  const tuned = pack?.part ? tuneCapacity(pack.part.capacityMah, plan.logbook.runTests) : null;
-  if (!pack || !capacityMah || !tuned || Math.abs(tuned.likely / capacityMah.likely - 1) <= 0.02) return null;
-  return (
-    <p className="mb-2 border-l-2 border-brass pl-3">
+  const isOneOfMany = assessment.standBy.length > 1;
+  return tunePacks(assessment, plan.logbook.runTests).map(({ packId, name, nowMah, tuned }) => (
+    <p key={packId} className="mb-2 border-l-2 border-brass pl-3">
       The tests say a capacity of{' '}
       <span className="figures">
         {printer.quantity('capacityMah', tuned.likely)} ± {printer.quantity('capacityMah', tuned.spread)}
-      </span>{' '}
-      rather than {printer.quantity('capacityMah', capacityMah.likely)}, if nothing else is off.{' '}
+      </span>
+      {isOneOfMany && ` of ${name}`} rather than{' '}
+      <span className="figures">{printer.quantity('capacityMah', nowMah)}</span>, if nothing else is off.{' '}
       <Button
         onClick={() => {
-          setField(pack.item.id, 'capacityMah', tuned);
-          tellDone('The pack is reckoned with the measured capacity now');
+          setField(packId, 'capacityMah', tuned);
+          tellDone(`${name} is reckoned with the measured capacity now`);
         }}
       >
         Reckon with it
       </Button>
     </p>
-  );
+  ));
 }
 
 /** The runs that were logged, each beside its prediction, and what they say of the pack. */

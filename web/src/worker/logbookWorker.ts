@@ -1,5 +1,5 @@
 import { assess } from '@glimmer/core/assess';
-import { compareVersions, predictRun, type VersionRow } from '@glimmer/core/logbook';
+import { compareVersions, predictRun, type RunPrediction, type VersionRow } from '@glimmer/core/logbook';
 import type { Design } from '@glimmer/core/plan';
 import { expose } from 'comlink';
 
@@ -12,8 +12,8 @@ interface RunAsked {
 }
 
 const api = {
-  /** Hours that a run should last, in the model; null while the plan says too little. */
-  predict({ design, ambientC, ...ran }: RunAsked): number | null {
+  /** What a run should last, in the model; null while the plan says too little. */
+  predict({ design, ambientC, ...ran }: RunAsked): RunPrediction | null {
     const there = { ...design, piece: { ...design.piece, ambientC } };
     return predictRun(there, assess(there), ran);
   },
