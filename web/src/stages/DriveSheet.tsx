@@ -119,6 +119,13 @@ function unitOf({ tape, loop, scan }: Driven): string {
   return loop.heldA === null ? 'Each light' : 'All its lights';
 }
 
+/** Which of an item's channels it is: by its colour, where it has one. @example ", red" */
+function partOf({ die, tape, channels: [channel = 0] }: Driven, parts: number): string {
+  if (die) return `, ${die}`;
+  if (parts === 1) return '';
+  return tape && tape.colours > 1 ? `, ${tape.colour}` : `, channel ${channel + 1}`;
+}
+
 /** How one group is switched, and what each of its lights gets. */
 function Channel({ item, driven }: { readonly item: Item; readonly driven: readonly Driven[] }) {
   const printer = usePrinter();
@@ -134,7 +141,7 @@ function Channel({ item, driven }: { readonly item: Item; readonly driven: reado
       {driven.map((each) => (
         <FigureLine
           key={each.channels.join()}
-          label={`${unitOf(each)}${each.die ? `, ${each.die}` : driven.length > 1 ? `, channel ${(each.channels[0] ?? 0) + 1}` : ''}, dimmest to brightest`}
+          label={`${unitOf(each)}${partOf(each, driven.length)}, dimmest to brightest`}
           value={`${printer.quantity('currentA', each.corners.currentA)} (${printer.quantity('currentA', each.corners.dimmestA)} to ${printer.quantity('currentA', each.corners.brightestA)})`}
           onOpen={() => openSum(explainDrive(each, assessment))}
         />
