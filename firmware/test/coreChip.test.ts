@@ -7,7 +7,7 @@ import { applyEdits, changeItem, type Design, type Item, type Plan } from '@glim
 import { describe, expect, it } from 'vitest';
 import { demoPlan, ledsOf, moodOf, planOf, soundDesign, soundSimple, tapeOf } from '../../core/tests/designs.ts';
 import { decodeLine } from './chip.ts';
-import { buildCore, runCore } from './coreChip.ts';
+import { buildCore, lineOfDemand, runCore } from './coreChip.ts';
 import { driftingPiece, expectPreviewOnLine, PIXEL_BYTES, previewOf } from './driftingPiece.ts';
 import { engineFiles, writeProgram } from './program.ts';
 
@@ -15,12 +15,7 @@ type Change = NonNullable<Parameters<typeof soundDesign>[0]>;
 const flat = { startId: null, cues: [], course: [], cueUses: [] };
 const on = (change: Change): Design =>
   soundDesign({ ...change, drive: { ...soundSimple.drive, controller: 'controller-dual-3v3' } });
-/** Line of the chip behind a pin of the edge: 1 to 23 are 0 to 22, 24 to 26 are 26 to 28. */
-const lineOf = (design: Design, demandId: string): number => {
-  const given = assess(design).pins[0]?.plan.given.find((each) => each.demand.id === demandId);
-  const pin = Number(given?.pin.name ?? '');
-  return pin <= 23 ? pin - 1 : pin + 2;
-};
+const lineOf = (design: Design, demandId: string): number => lineOfDemand(assess(design), demandId);
 const run = (plan: Plan, milliseconds: number, wired?: Parameters<typeof runCore>[2]) => {
   const folder = writeProgram(plan);
   return { folder, sizes: buildCore(folder), ...runCore(folder, milliseconds, wired) };

@@ -417,6 +417,13 @@ export const boardFacts: readonly BoardFacts[] = [
     converterBits: 12,
     converterReferenceV: null,
     converterReadingUs: 104,
+    scan: {
+      ticksPerS: 1000000,
+      darkTicks: 10,
+      shortTicks: 8,
+      cyclesAnInterrupt: 420,
+      losesDimming: [],
+    },
     serialBaud: 115200,
     saysOn: '21',
     code: 'two26',

@@ -6,10 +6,6 @@
 #include "pins.h"
 #include "show.h"
 
-#if UG_GRID_LIGHTS > 0
-#error "This board file scans no grid: give the grid a scan driver, or write board_grid in template.c"
-#endif
-
 #define REG(address) (*(volatile uint32_t *)(address))
 /* The same register again, where what is written sets or clears bits. */
 #define SET(address) REG((address) + 0x2000u)
@@ -73,6 +69,10 @@ static void make_output(uint32_t line, uint8_t high) {
   OUTPUTS_SET = 1u << line;
   hand_to(line, PAD_OUTPUT, BY_PROGRAM);
 }
+
+#if UG_GRID_LIGHTS > 0
+#include "two26_scan.h"
+#endif
 
 /* How long of a round a line is high; two lines share a timer, each with its half. */
 static void set_compare(uint32_t line, uint32_t light) {
@@ -158,6 +158,9 @@ void board_begin(void) {
   for (i = 0; i < 8; i++) REG(DIMMERS + 0x14 * i) = 1;
   REG(CONVERTER) = 1;
   while (!(REG(CONVERTER) & 0x100)) {}
+#if UG_GRID_LIGHTS > 0
+  scan_begin();
+#endif
 #if UG_SAYS
   begin_saying();
 #endif
@@ -203,6 +206,7 @@ void board_dim(uint8_t channel, uint8_t light) {
   hand_to(line, PAD_OUTPUT, BY_DIMMER);
 }
 
+#if UG_LINES > 0
 /* Of a bit of 1.25 us at 8 ns a cycle: high for 40 is a 0, for 94 a 1. */
 #define HIGH_OF_0 40u
 #define HIGH_OF_1 94u
@@ -226,7 +230,6 @@ __attribute__((section(".ram_code"), noinline, long_call)) static void send_byte
   }
 }
 
-#if UG_LINES > 0
 static uint8_t on_the_wire[UG_FRAME_BYTES / 3u * 4u + 4u];
 
 void board_pixels(uint8_t line, const UG_FLASH ug_line *how, const uint8_t *bytes) {
@@ -239,6 +242,10 @@ void board_pixels(uint8_t line, const UG_FLASH ug_line *how, const uint8_t *byte
     for (k = 0; k < how->dice; k++) on_the_wire[count++] = ug_wire(how, bytes, k, white);
   }
   __asm__ volatile("cpsid i" ::: "memory");
+#if UG_GRID_LIGHTS > 0
+  /* No row stays lit while its turn can't end. */
+  scan_dark();
+#endif
   send_bytes(1u << at, on_the_wire, count);
   __asm__ volatile("cpsie i" ::: "memory");
 }
@@ -246,7 +253,9 @@ void board_pixels(uint8_t line, const UG_FLASH ug_line *how, const uint8_t *byte
 void board_pixels(uint8_t line, const UG_FLASH ug_line *how, const uint8_t *bytes) { (void)line; (void)how; (void)bytes; }
 #endif
 
+#if UG_GRID_LIGHTS == 0
 void board_grid(const uint8_t *lights) { (void)lights; }
+#endif
 
 #if UG_TOLD > 0
 /* A few hundred nanoseconds a level: what is told at a longer lead hears it too. */
@@ -326,9 +335,12 @@ __attribute__((used, noreturn)) static void stand_still(void) {
   for (;;) {}
 }
 
-/* Stack at the top of the memory, the start, and what should never happen. */
-__attribute__((section(".vectors"), used)) static const void *const vectors[16] = {
+/* Stack at the top of the memory, the start, what should never happen, and the turns of a grid. */
+__attribute__((section(".vectors"), used)) static const void *const vectors[17] = {
     (const void *)0x20042000, (const void *)start, (const void *)stand_still, (const void *)stand_still,
+#if UG_GRID_LIGHTS > 0
+    [16] = (const void *)take_step,
+#endif
 };
 
 /* The first 256 bytes, which the chip itself copies and runs: lets the flash be read as memory by the command that every one of
