@@ -213,3 +213,21 @@ export const scanStallRule: Rule = ({ assessment }) =>
       },
     ];
   });
+
+/** A grid that the ready board file of its controller can't scan: what is taken out would not build. */
+export const scanProgramRule: Rule = ({ assessment }) =>
+  scannedOf(assessment).flatMap(({ itemId, name, scan, board }): Finding[] =>
+    scan.driver || !board?.part.code || board.part.scan
+      ? []
+      : [
+          {
+            ...about(itemId),
+            ...named('scan-no-file', itemId),
+            gravity: 'stop',
+            what: `${name} is scanned by the program of ${board.name}, and the file of that board scans nothing`,
+            why: 'The ready file for that chip takes no turns: the program that is taken out would stop with an error as it is built.',
+            mend: 'Give the grid a scan driver, or take a controller whose file scans: the larger eight-bit one, or the 32-bit one.',
+            fixes: [],
+          },
+        ],
+  );

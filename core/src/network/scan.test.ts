@@ -339,6 +339,16 @@ describe('what is told', () => {
     const told = { ...on(9, 3, by), id: 'other', name: 'Other' } as Item;
     expect(idsOf(lit(on(9, 3, by), [scanner(), told]))).toContain('scan-clash:grid');
   });
+  it('a chip whose ready file takes no turns is told, one that takes them, or has no file yet, is not', () => {
+    const told = (part: string): boolean => {
+      const chip = itemOf('board', { id: 'board', name: 'Board', at: { xMm: 0, yMm: 0 }, part, feed: 'supply' });
+      return idsOf(lit(on(4, 2, inRows(2), { wantedCurrentA: 0.003 }), [], [supply(5), chip])).includes(
+        'scan-no-file:grid',
+      );
+    };
+    const ready = ['controller-small-5v', 'controller-large-5v', 'controller-dual-3v3', 'controller-radio-3v3'];
+    expect(ready.map(told)).toEqual([true, false, false, false]);
+  });
   it('pixels on the board that scans hold it up', () => {
     const tape = itemOf('pixel tape', {
       id: 'tape',
