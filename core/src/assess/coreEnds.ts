@@ -24,9 +24,10 @@ interface Named {
   readonly nearOf: (resistor: string) => PortRef | undefined;
 }
 
-/** What is soldered across a terminal, from there to the minus beside it; nothing where there is nothing. */
-function sayAcross(own: Design['items'][number], port: string, { loads }: Named): Message {
+/** What stands at a terminal besides, most of it across to the minus; nothing where there is nothing. */
+function sayBeside(own: Design['items'][number], port: string, { loads }: Named): Message {
   if (port !== 'plus') return '';
+  if (own.kind === 'charger' && own.inlet === 'covered socket') return ', with a covered socket between';
   if (own.kind === 'pixel tape' && own.reservoirUf !== null)
     return say`, with ${quantity('capacitanceUf', own.reservoirUf)} across to its minus`;
   const load = loads.find(({ itemId }) => itemId === own.id);
@@ -80,7 +81,7 @@ function nameEnd({ item, port }: PortRef, named: Named): Message {
   if (own && behind !== '') return `${own.name} ${port} (behind its ${behind})`;
   if (own) {
     const said = port.replace(/^(plus|minus) of (.+)$/, (_, side, id) => `${side} of ${nameOf(id)}`);
-    return say`${own.name} ${said}${sayAcross(own, port, named)}`;
+    return say`${own.name} ${said}${sayBeside(own, port, named)}`;
   }
   const [what = ''] = item.split(':');
   const served = design.items.find((each) => `${item}:`.startsWith(`${what}:${each.id}:`));

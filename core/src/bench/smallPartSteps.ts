@@ -4,6 +4,7 @@ import { HELPER_BASE_OHM, isJoint, type TransistorSwitch } from '../network/inde
 import { findPart } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
 import { amps, joinMessages, type Message, ohms, say } from '../units/index.ts';
+import { sayOpen } from './openOutputs.ts';
 import { type BenchStep, step } from './step.ts';
 
 /** Fuse and plug of every source, before any wire goes on from it. */
@@ -149,8 +150,9 @@ export function sayBridges(coreEnds: Assessment['coreEnds'], runId: string): Mes
 }
 
 /** What sits at one place: joined before the wires, since none of the list does it. */
-export const jointSteps = ({ joins, coreEnds }: Assessment): BenchStep[] =>
-  joins.filter(isJoint).map((run) =>
+export const jointSteps = (assessment: Assessment): BenchStep[] => {
+  const { joins, coreEnds } = assessment;
+  return joins.filter(isJoint).map((run) =>
     step({
       id: `joint:${run.id}`,
       chapter: 'Soldering',
@@ -158,16 +160,15 @@ export const jointSteps = ({ joins, coreEnds }: Assessment): BenchStep[] =>
       todo: say`Both sit at one place, and no wire of the list joins them: ${joinMessages(
         (coreEnds.get(run.id) ?? []).map(({ from, to }) => say`${from} to ${to}`),
         '; ',
-      )}.${sayBridges(coreEnds, run.id)} By their own leads, or the shortest piece of the thickest wire that goes on from there; sleeve and tug.`,
+      )}.${sayBridges(coreEnds, run.id)}${sayOpen(assessment, run.id)} By their own leads, or the shortest piece of the thickest wire that goes on from there; sleeve and tug.`,
       caution: 'Air away from you, eyes covered, pack unplugged.',
     }),
   );
+};
 
-/** What an item is made of by hand, where it is bought in pieces. */
+/** What is done to an item before a wire ends at it: put together, set, fixed to what cools it. */
 export const assemblySteps = (design: Design, { library }: Assessment): BenchStep[] =>
   design.items.flatMap((item) => {
-    const todo = kindOf(item.kind).assembly?.(item, library);
-    return todo
-      ? [step({ id: `assembly:${item.id}`, chapter: 'Soldering', title: `Put ${item.name} together`, todo })]
-      : [];
+    const done = kindOf(item.kind).assembly?.(item, library);
+    return done ? [step({ id: `assembly:${item.id}`, chapter: 'Soldering', ...done })] : [];
   });

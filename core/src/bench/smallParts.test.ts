@@ -4,6 +4,7 @@ import { assess } from '../assess.ts';
 import { exportWireCsv } from '../exports/index.ts';
 import { usualPrinter } from '../units/index.ts';
 import { listSteps } from './index.ts';
+import { chapters } from './step.ts';
 
 describe.each(allDemos())('the small parts of %s', (_, { design }) => {
   const assessment = assess(design);
@@ -90,4 +91,45 @@ it('the reliquary: a switch on its pack and a board on its converter, which no w
   expect(told.join()).toContain('Pack plus (behind its fuse) to Switch a.');
   const csv = exportWireCsv(assessment, usualPrinter);
   expect(csv).toContain('Lead of Switch,Pack,Switch,plus of Pack,,,0,,,Pack plus (behind its fuse),Switch a');
+});
+
+describe('the helmet lamp, step by step', () => {
+  const design = allDemos().find(([name]) => name.startsWith('Diver'))?.[1].design;
+  if (!design) throw new Error('no helmet');
+  const steps = listSteps(design, assess(design));
+  const told = (id: string): string => {
+    const found = steps.find((step) => step.id === id);
+    return found ? usualPrinter.message(found.todo) : '';
+  };
+  const at = (id: string): number => steps.findIndex((step) => step.id === id);
+
+  it('its driver is set and its star cooled before a wire ends at them', () => {
+    expect(told('assembly:driver')).toMatch(/^To 200 mA, by what its sheet says .* as it is sold it gives 350 mA\.$/);
+    expect(told('assembly:star')).toContain('A heatsink of 8.00 K/W or less');
+    expect(Math.max(at('assembly:driver'), at('assembly:star'))).toBeLessThan(at('solder:lead:driver'));
+  });
+
+  it('nothing hangs on its converter before that has been measured', () => {
+    expect(told('solder:lead:board')).toContain(
+      'Leave its plus open at Step-down until the output there has been measured.',
+    );
+    expect(told('converter-output')).toBe(
+      'Plug in and switch on, with the plus of Lead of Board still open. It is right: pull the pack, and solder it on.',
+    );
+    // What hangs on the pack itself is soldered at once.
+    expect(told('solder:lead:driver')).not.toContain('open');
+  });
+
+  it('no mood is asked of the port, which lights what a hand switches', () => {
+    const moods = steps.filter(({ id }) => id.startsWith('mood:'));
+    expect(moods.map(({ title }) => title)).toEqual([
+      'Deep water: the highest current of the pack',
+      'Hail the boat: the highest current of the pack',
+    ]);
+  });
+});
+
+it.each(allDemos())('%s: the steps are in the order of their chapters', (_, { design }) => {
+  const order = listSteps(design, assess(design)).map(({ chapter }) => chapters.indexOf(chapter));
+  expect(order).toEqual([...order].sort((a, b) => a - b));
 });

@@ -1,12 +1,14 @@
 import type { Message } from '../units/index.ts';
 import type { Expectation } from './expectation.ts';
 
+/** The chapters of the build, in the order of the work. */
+export const chapters = ['Before soldering', 'Soldering', 'Before power', 'First power', 'Lights', 'Closing'] as const;
+
 /** One step of the build with its test. `final` = it can't be taken back, so everything it closes is tested before. */
 export interface BenchStep {
   /** Stable: a done step is found again by it. */
   readonly id: string;
-  /** In the order of the work. */
-  readonly chapter: 'Before soldering' | 'Soldering' | 'Before power' | 'First power' | 'Lights' | 'Closing';
+  readonly chapter: (typeof chapters)[number];
   readonly title: string;
   /** What the hands do. */
   readonly todo: Message;

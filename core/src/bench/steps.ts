@@ -13,12 +13,13 @@ import { expectBetween, expectShare, meterRange } from './expectation.ts';
 import { changeoverSteps, chargerSteps } from './feedSteps.ts';
 import { guideSteps } from './guideSteps.ts';
 import { loadSteps } from './loadSteps.ts';
+import { openAt, sayOpen } from './openOutputs.ts';
 import { leastSteps, orderSteps, partSteps, sayCut } from './pixelSteps.ts';
 import { protectionSteps } from './protectionSteps.ts';
 import { rangeSteps } from './receiverSteps.ts';
 import { crossingSteps, turnSteps } from './scanSteps.ts';
 import { assemblySteps, jointSteps, leadSteps, legSteps, sayBridges, transistorSteps } from './smallPartSteps.ts';
-import { type BenchStep, step } from './step.ts';
+import { type BenchStep, chapters, step } from './step.ts';
 
 /** Width of the model's own doubt about a whole current. */
 const MODEL_SHARE = 0.1;
@@ -125,7 +126,7 @@ function soldering(design: Design, assessment: Assessment): BenchStep[] {
       id: `solder:${run.id}`,
       chapter: 'Soldering',
       title: `Wire: ${run.name}`,
-      todo: say`${run.cores.map((core) => `${core.colour} = ${core.meaning}`).join(', ')}. ${run.lengthMm === null ? 'Its length is not known yet: lay both ends on the picture first.' : say`Cut ${mm(run.lengthMm)} of ${gauge(run.gaugeAwg)}; shrink sleeve on first; then solder and tug.`}${sayEnds(assessment, run)}`,
+      todo: say`${run.cores.map((core) => `${core.colour} = ${core.meaning}`).join(', ')}. ${run.lengthMm === null ? 'Its length is not known yet: lay both ends on the picture first.' : say`Cut ${mm(run.lengthMm)} of ${gauge(run.gaugeAwg)}; shrink sleeve on first; then solder and tug.`}${sayEnds(assessment, run)}${sayOpen(assessment, run.id)}`,
       caution: 'Air away from you, eyes covered, pack unplugged.',
     }),
   );
@@ -224,6 +225,12 @@ function cellsStep(assessment: Assessment, supply: SupplyAssessment): BenchStep[
   ];
 }
 
+/** A converter is tried with nothing on it, and only then joined to what hangs on it. */
+const sayUnloaded = (waiting: readonly string[]): string =>
+  waiting.length === 0
+    ? 'Plug in and switch on, with lights and controllers still unplugged.'
+    : `Plug in and switch on, with the plus of ${waiting.join(', ')} still open. It is right: pull the pack, and solder ${waiting.length > 1 ? 'them' : 'it'} on.`;
+
 function firstPower(assessment: Assessment, supply: SupplyAssessment): BenchStep[] {
   const { rail, tree, dark } = supply;
   const rest = operate(tree, BENCH_CHARGE, dark);
@@ -238,7 +245,7 @@ function firstPower(assessment: Assessment, supply: SupplyAssessment): BenchStep
                 : `converter-output:${each.id}`,
             chapter: 'First power',
             title: `Output of ${each.name === 'Converter' ? 'the converter' : each.name}, with nothing on it`,
-            todo: 'Plug in and switch on, with lights and controllers still unplugged.',
+            todo: sayUnloaded(openAt(assessment, each.id)),
             probe: 'Direct volts at the converter’s output.',
             expect: expectShare('voltageV', each.gives.part.outputV, 0.03),
           }),
@@ -371,7 +378,9 @@ function unseenSteps(assessment: Assessment, driven: Driven): BenchStep[] {
 const onWords = ({ board, way }: Driven): string => (board ? 'Switch this channel full on, alone' : way.toLight);
 
 function moodSteps(assessment: Assessment): BenchStep[] {
-  return assessment.supplies.flatMap((supply) =>
+  // What a supply lights without the program is the same in every mood, and was read channel by channel.
+  const moved = assessment.supplies.filter((supply) => assessment.moods.some((mood) => isMoved(supply, mood.moodId)));
+  return moved.flatMap((supply) =>
     assessment.moods.flatMap((mood) => {
       const draws = supply.moodPeaks.get(mood.moodId);
       if (!draws || !isFed(draws, supply)) return [];
@@ -392,6 +401,12 @@ function moodSteps(assessment: Assessment): BenchStep[] {
     }),
   );
 }
+
+/** Whether a mood draws anything from a supply that is not drawn with all dark. */
+const isMoved = ({ dark, moodPeaks }: SupplyAssessment, moodId: string): boolean =>
+  (moodPeaks.get(moodId) ?? []).some(
+    (draw, i) => draw.shaped.length > (dark[i]?.shaped.length ?? 0) || draw.steadyA > (dark[i]?.steadyA ?? 0),
+  );
 
 /** Whether a supply gives anything for a mood. */
 const isFed = (draws: Draws, supply: SupplyAssessment): boolean =>
@@ -464,14 +479,14 @@ function closing(design: Design, assessment: Assessment): BenchStep[] {
 
 /** The whole build in order, each step with what to touch and what to expect; made anew from the plan each time. */
 export function listSteps(design: Design, assessment: Assessment): BenchStep[] {
-  const guides = guideSteps(assessment);
-  return [
+  const steps = [
     ...beforeSoldering(design, assessment),
-    ...guides.filter(({ chapter }) => chapter === 'Before soldering'),
     ...soldering(design, assessment),
     ...powerUp(design, assessment),
     ...lightUp(design, assessment),
-    ...guides.filter(({ chapter }) => chapter === 'Lights'),
+    ...guideSteps(assessment),
     ...closing(design, assessment),
   ];
+  // Each supply and control has steps in several chapters: on paper they are counted as they are done.
+  return chapters.flatMap((chapter) => steps.filter((each) => each.chapter === chapter));
 }

@@ -106,6 +106,12 @@ export interface LeadPorts {
   readonly minus: string | null;
 }
 
+/** What is done to an item by hand before a wire ends at it. */
+interface Assembly {
+  readonly title: string;
+  readonly todo: Message;
+}
+
 /** All that a kind of item says of itself. What it does not have is left out. */
 interface Kind<K extends ItemKind, I extends Item> {
   readonly kind: K;
@@ -138,7 +144,7 @@ interface Kind<K extends ItemKind, I extends Item> {
   /** What is bought with it, besides the parts that it names. */
   readonly buys?: (item: I, library: Library) => readonly Purchase[];
   /** How it is put together by hand, where it is bought in pieces. */
-  readonly assembly?: (item: I, library: Library) => Message | null;
+  readonly assembly?: (item: I, library: Library) => Assembly | null;
   /** Draws what is between its ports. */
   readonly draw?: (item: I, drawing: Drawing) => void;
   /** A board tells it every light that it scans, over three wires. */

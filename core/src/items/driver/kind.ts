@@ -1,4 +1,5 @@
 import { findPart } from '../../parts/index.ts';
+import { amps, say } from '../../units/index.ts';
 import type { KindDefinition } from '../contract.ts';
 import { drawsAtRest } from '../draws.ts';
 import { bands } from '../limits.ts';
@@ -31,6 +32,15 @@ export const driver: KindDefinition<'driver'> = {
   draws: ({ part }, library) => {
     const found = findPart(library, 'driver', part);
     return found ? drawsAtRest(found.ownA, 0.2) : null;
+  },
+  assembly: ({ name, setA, part }, library) => {
+    const found = findPart(library, 'driver', part);
+    return setA === null || !found || setA === found.setA
+      ? null
+      : {
+          title: `Set ${name}`,
+          todo: say`To ${amps(setA)}, by what its sheet says (a resistor, a trimmer or a jumper), before a light hangs on it: as it is sold it gives ${amps(found.setA)}.`,
+        };
   },
   draw: ({ id }, drawing) => drawOwn(id, drawing),
 };

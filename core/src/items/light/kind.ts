@@ -166,6 +166,13 @@ export const light: KindDefinition<'light'> = {
       return { shape: 'lights', id, name, group, part, places: places.map(({ at }) => at) };
     },
   },
+  assembly: ({ name, sinkKPerW }) =>
+    sinkKPerW === undefined
+      ? null
+      : {
+          title: `${name} on its heatsink`,
+          todo: say`A heatsink of ${quantity('thermalKPerW', sinkKPerW)} or less: both faces flat and clean, a thin film of heat-conducting paste or a pad between, screws drawn in turns. A bare metal back may be joined to a leg: where it is, the pad keeps them apart. At more than the meter’s current it is never lit without.`,
+        },
   buys: ({ sinkKPerW, places, name, diodes, switchedBy }) => [
     ...(sinkKPerW === undefined
       ? []

@@ -56,12 +56,13 @@ export const lightGate: KindDefinition<'light gate'> = {
     pieces('Light sensor, phototransistor', sundryPrices.lightSensor, name),
     resistors(pullUpOhm, SIGNAL_RESISTOR_W, `${name}, pull-up`),
   ],
-  assembly: ({ pullUpOhm, part }, library) => {
+  assembly: ({ name, pullUpOhm, part }, library) => {
     const found = findPart(library, 'transistor', part);
     if (!found) return null;
     const [root, steer, out] =
       found.type === 'field-effect' ? ['source', 'gate', 'drain'] : ['emitter', 'base', 'collector'];
-    return say`${found.name}: its ${root} is the minus of this gate, its ${out} is its “out”. From its ${steer} ${ohms(pullUpOhm)} to “plus in”, and the phototransistor to minus: collector at the ${steer}, emitter at minus. Light pulls the ${steer} down: let the sensor see the room, and none of the lights that it switches.`;
+    const todo = say`${found.name}: its ${root} is the minus of this gate, its ${out} is its “out”. From its ${steer} ${ohms(pullUpOhm)} to “plus in”, and the phototransistor to minus: collector at the ${steer}, emitter at minus. Light pulls the ${steer} down: let the sensor see the room, and none of the lights that it switches.`;
+    return { title: `Put ${name} together`, todo };
   },
   draw: ({ id, part }, drawing) => {
     drawOwn(id, drawing);
