@@ -70,7 +70,7 @@ test('a page of the moods and a finding have an address: back, forward and a rel
   await expect(page.getByRole('heading', { name: 'The course of the evening' })).toBeVisible();
 
   // The next finding, and from its address alone.
-  await page.getByTitle('Next finding (N)').click();
+  await page.locator('[data-tip="Next finding (N)"]').click();
   await expect(page).toHaveURL(/\?finding=/);
   const address = page.url();
   const told = page.locator('[data-finding].ring-2');

@@ -18,6 +18,8 @@ import { startBelongings } from './workshop/index.ts';
 const workbench = () => import('./workbench/WorkbenchPage.tsx');
 const WorkbenchPage = lazy(() => workbench().then(({ WorkbenchPage: page }) => ({ default: page })));
 const SumsPage = lazy(() => import('./sums/SumsPage.tsx').then(({ SumsPage: page }) => ({ default: page })));
+// Tips are told of things that are there: without them all works as well.
+const Tips = lazy(() => import('./widgets/Tips.tsx').catch(() => ({ default: () => null })));
 const HelpPage = lazy(() => import('./help/HelpPage.tsx').then(({ HelpPage: page }) => ({ default: page })));
 
 followLamp();
@@ -79,6 +81,9 @@ createRoot(host, { onCaughtError }).render(
         </Boundary>
       </BrowserRouter>
       <ToastShelf />
+      <Suspense>
+        <Tips />
+      </Suspense>
     </QueryClientProvider>
   </StrictMode>,
 );

@@ -14,7 +14,12 @@ export function StageHelp({ stage }: { readonly stage: Stage }) {
   const { name } = stageInfo[stage];
   return (
     <>
-      <Button look="quiet" aria-label={`Help on ${name}`} title={`What ${name} is for`} onClick={() => setOpen(true)}>
+      <Button
+        look="quiet"
+        aria-label={`Help on ${name}`}
+        data-tip={`What ${name} is for`}
+        onClick={() => setOpen(true)}
+      >
         <CircleHelp size={17} aria-hidden="true" />
         Help
       </Button>

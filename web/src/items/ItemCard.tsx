@@ -51,7 +51,12 @@ export function ItemCard({
           onCommit={(name) => setField(item.id, 'name', name)}
         />
         {actions ?? <span />}
-        <Button look="quiet" aria-label={`Copy ${item.name}`} title="A copy beside it" onClick={() => copyOf(item.id)}>
+        <Button
+          look="quiet"
+          aria-label={`Copy ${item.name}`}
+          data-tip="A copy beside it"
+          onClick={() => copyOf(item.id)}
+        >
           <Copy size={16} />
         </Button>
         <Button look="quiet" aria-label={`Remove ${item.name}`} onClick={() => dropItem(item)}>

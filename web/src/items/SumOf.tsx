@@ -39,7 +39,7 @@ export function SumOf({ item, field, label, onBack, children }: SumOfProps) {
         type="button"
         className="no-print absolute -top-1 right-0 flex size-6 items-center justify-center rounded-sm text-verdigris hover:bg-verdigris-wash"
         aria-label={`Quick sum of ${item.name}: ${sumOfField[key].replaceAll('-', ' ')}`}
-        title="Its quick sum, asked with what the plan says"
+        data-tip="Its quick sum, asked with what the plan says"
         onClick={() =>
           useOpened.setState({ opened: { of: { itemId: item.id, field }, label, onBack: onBack ?? null } })
         }
@@ -65,7 +65,7 @@ export function SumOfRun({
       type="button"
       className="no-print flex size-6 items-center justify-center rounded-sm text-verdigris hover:bg-verdigris-wash"
       aria-label={`Quick sum of ${name}: wire`}
-      title="Its quick sum, asked with what the plan says"
+      data-tip="Its quick sum, asked with what the plan says"
       onClick={() => useOpened.setState({ opened: { of: { runId }, label: 'Gauge', onBack } })}
     >
       <Sigma size={15} aria-hidden />

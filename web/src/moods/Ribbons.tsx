@@ -76,7 +76,7 @@ function CurrentTrace({
     <div className="mb-1 grid grid-cols-[6.5rem_1fr] items-center gap-2">
       <span
         className="text-small text-faint"
-        title="Summed from the frames as the program shows them, in whole steps of brightness: up to half a percent from the reckoned draw. Dashed: what the supply bears."
+        data-tip="Summed from the frames as the program shows them, in whole steps of brightness: up to half a percent from the reckoned draw. Dashed: what the supply bears."
       >
         Current
         <span className="figures block text-ink">{printer.quantity('currentA', peakA)}</span>
@@ -138,7 +138,7 @@ function Scrubbed({ spanS, children }: { readonly spanS: number; readonly childr
           value={Math.round((atS / spanS) * 1000)}
           aria-valuetext={printer.quantity('timeS', atS)}
           disabled={!isByHand}
-          title={isByHand ? 'Holds the picture and goes to this time' : 'Choose a mood above to move through it'}
+          data-tip={isByHand ? 'Holds the picture and goes to this time' : 'Choose a mood above to move through it'}
           onChange={(event) => clock.scrub((Number(event.target.value) / 1000) * spanS * 1000)}
           className="w-full accent-verdigris"
         />

@@ -20,7 +20,7 @@ export function Pace({ stage }: { readonly stage: Stage }) {
   if (stage !== 'moods' && speed === 1) return null;
   return (
     <>
-      <Button look="quiet" onClick={() => clock.step(STEP_MS)} title={`On by ${STEP_MS} ms`}>
+      <Button look="quiet" onClick={() => clock.step(STEP_MS)} data-tip={`On by ${STEP_MS} ms`}>
         <StepForward size={16} />
         Step
       </Button>

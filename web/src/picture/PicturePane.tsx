@@ -120,12 +120,17 @@ function Handles({
         look="quiet"
         onClick={clock.switch}
         aria-label={withKey(running ? 'Hold the moods' : 'Run the moods', runKey)}
-        title={runKey ?? undefined}
+        data-tip={withKey(running ? 'Hold the moods' : 'Run the moods', runKey)}
       >
         {running ? <Pause size={16} /> : <Play size={16} />}
         {running ? 'Hold' : 'Run'}
       </Button>
-      <Button look="quiet" onClick={lampSwitch.switch} aria-pressed={lamp === 'off'} title={lampKey ?? undefined}>
+      <Button
+        look="quiet"
+        onClick={lampSwitch.switch}
+        aria-pressed={lamp === 'off'}
+        data-tip={withKey(lamp === 'on' ? 'See it in the dark' : 'Back to the lamp', lampKey)}
+      >
         {lamp === 'on' ? <LampDesk size={16} /> : <Lamp size={16} />}
         {lamp === 'on' ? 'Lamp off' : 'Lamp on'}
       </Button>

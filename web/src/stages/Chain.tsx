@@ -8,16 +8,26 @@ const ROW_H = 106;
 const loadWords = (link: LoadedLink, isWeakest: boolean): Message =>
   Number.isFinite(link.loadA) ? amps(link.loadA) : isWeakest ? 'collapses' : '–';
 
-const shortNames: Readonly<Record<LoadedLink['id'], string>> = {
+const shortNames: Readonly<Record<Exclude<LoadedLink['id'], 'wire'>, string>> = {
   cell: 'pack',
   plug: 'plug',
   switch: 'switch',
   fuse: 'fuse',
   'converter input': 'converter in',
   'converter output': 'converter',
-  wire: 'wire',
   tape: 'tape rails',
 };
+
+/** As much of a name as goes under its link. */
+const MOST_LETTERS = 11;
+
+/** A wire by what it leads to. @example "Lead of Converter": "to Converter" */
+function sayWire(name: string): string {
+  const to = /^(?:Lead|The feed) of (.*)$/.exec(name)?.[1] ?? name.replace(/^.* to /, '');
+  // Of "Port wand, switch" the end tells it from its neighbours.
+  const said = to.length > MOST_LETTERS ? (to.split(', ').at(-1) ?? to) : to;
+  return said.length > MOST_LETTERS ? `to ${said.slice(0, MOST_LETTERS - 1)}…` : `to ${said}`;
+}
 
 /** As thick as what it can carry, on a scale that keeps a fuse and a slide switch both readable. */
 const thicknessOf = (link: LoadedLink): number => Math.min(34, 9 + 9 * Math.sqrt(link.limitA));
@@ -71,7 +81,8 @@ function Link({ link, i, row, isWeakest }: LinkProps) {
         fill="var(--ink)"
         fontWeight={isWeakest ? 700 : 400}
       >
-        {link.id === 'wire' ? (link.side === 'own' ? 'tape feed' : 'lead') : shortNames[link.id]}
+        {link.id === 'wire' ? sayWire(link.name) : shortNames[link.id]}
+        <title>{link.name}</title>
       </text>
       <text
         x={x + w / 2}

@@ -73,7 +73,12 @@ function CardHeader({
       <h2 className="text-large leading-6">{sum.title}</h2>
       <span className="no-print -mt-1 mr-1 flex shrink-0">
         {sum.intoDesign && (
-          <Button look="quiet" onClick={onPut} aria-label={`Put ${sum.title} into a plan`} title="Put this into a plan">
+          <Button
+            look="quiet"
+            onClick={onPut}
+            aria-label={`Put ${sum.title} into a plan`}
+            data-tip="Put this into a plan"
+          >
             <FolderInput size={16} />
           </Button>
         )}
@@ -81,11 +86,11 @@ function CardHeader({
           look="quiet"
           onClick={() => desk.copy(card.id)}
           aria-label={`Copy ${sum.title} beside`}
-          title="Copy beside, to compare"
+          data-tip="Copy beside, to compare"
         >
           <Copy size={15} />
         </Button>
-        <Button look="quiet" onClick={take} aria-label={`Take ${sum.title} off the desk`} title="Take off the desk">
+        <Button look="quiet" onClick={take} aria-label={`Take ${sum.title} off the desk`} data-tip="Take off the desk">
           <X size={16} />
         </Button>
       </span>

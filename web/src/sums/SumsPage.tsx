@@ -31,7 +31,8 @@ function SumGroup({ title, sums }: { readonly title: string; readonly sums: read
           <li key={sum.name}>
             <button
               type="button"
-              title={sum.about}
+              data-tip={sum.about}
+              data-tip-side="right"
               onClick={() => desk.add(sum.name, exampleTexts(sum.name, printer))}
               className="w-full rounded-sm px-1.5 py-[3px] text-left leading-5 hover:bg-pressed"
             >
@@ -90,7 +91,7 @@ function FirstSums() {
           <button
             type="button"
             onClick={() => desk.add(sum.name, exampleTexts(sum.name, printer))}
-            className="tag h-full w-full border border-rule bg-sheet px-3 py-2 text-left hover:bg-pressed"
+            className="tag flex h-full w-full flex-col items-start border border-rule bg-sheet px-3 py-2 text-left hover:bg-pressed"
           >
             <span className="block font-display text-medium text-verdigris">{sum.title}</span>
             <span className="block text-small text-faint">{sum.about}</span>

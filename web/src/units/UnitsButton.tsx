@@ -119,7 +119,7 @@ export function UnitsButton() {
   const [isOpen, setOpen] = useState(false);
   return (
     <>
-      <Button look="quiet" onClick={() => setOpen(true)} aria-label="Units" title="Units">
+      <Button look="quiet" onClick={() => setOpen(true)} aria-label="Units">
         <Ruler size={16} />
       </Button>
       {isOpen && <UnitsDialog onClose={() => setOpen(false)} />}

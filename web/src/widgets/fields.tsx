@@ -307,7 +307,8 @@ export function ShareSlider({ label, value, onChange, mark, hideLabel = false }:
       <label htmlFor={id} className={hideLabel ? 'sr-only' : 'mb-0.5 block text-small text-faint'}>
         {label}
       </label>
-      <div className="flex items-center gap-2">
+      {/* As high as a field, so that its label stands in one line with those beside it. */}
+      <div className="flex min-h-7.5 items-center gap-2">
         <div className="relative min-w-0 flex-1 pb-2">
           <input
             id={id}

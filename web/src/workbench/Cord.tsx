@@ -80,7 +80,7 @@ export function Cord({ current }: { readonly current: Stage }) {
             <li key={stage} className="flex justify-center">
               <NavLink
                 to={`/plan/${plan.id}/${stage}`}
-                title={`${stageInfo[stage].question} (${i + 1})`}
+                data-tip={`${stageInfo[stage].question} (${i + 1})`}
                 aria-label={`${i + 1} ${stageInfo[stage].name}: ${stateWords[states[stage]]}${states[stage] === 'open' ? `, ${count}` : ''}`}
                 className={`flex min-w-6 flex-col items-center rounded-sm px-2 pb-0.5 max-sm:min-h-11 max-sm:px-0 ${stage === current ? 'font-semibold text-ink' : 'text-faint hover:text-ink'}`}
               >

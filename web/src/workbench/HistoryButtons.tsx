@@ -10,10 +10,10 @@ export function HistoryButtons() {
   const [isOpen, setOpen] = useState(false);
   return (
     <>
-      <Button look="quiet" onClick={undo} disabled={!canUndo} aria-label="Undo" title="Undo (Ctrl+Z)">
+      <Button look="quiet" onClick={undo} disabled={!canUndo} aria-label="Undo" data-tip="Undo (Ctrl+Z)">
         <Undo2 size={17} />
       </Button>
-      <Button look="quiet" onClick={redo} disabled={!canRedo} aria-label="Redo" title="Redo (Ctrl+Shift+Z)">
+      <Button look="quiet" onClick={redo} disabled={!canRedo} aria-label="Redo" data-tip="Redo (Ctrl+Shift+Z)">
         <Redo2 size={17} />
       </Button>
       <Button
@@ -22,7 +22,7 @@ export function HistoryButtons() {
         onClick={() => setOpen(true)}
         disabled={!canUndo && !canRedo}
         aria-label="Changes"
-        title="Changes since it was opened"
+        data-tip="Changes since it was opened"
       >
         <History size={17} />
       </Button>

@@ -41,7 +41,7 @@ function FindingsFigure({ findings, onOpen }: { readonly findings: readonly Find
     <button
       type="button"
       onClick={onOpen}
-      title={withKey('Next finding', useKeyOf('finding'))}
+      data-tip={withKey('Next finding', useKeyOf('finding'))}
       className={`flex min-w-0 flex-col items-start px-3 pt-1 pb-1.5 text-left hover:bg-pressed ${wash}`}
     >
       <span className="text-tiny text-faint">Open findings</span>
@@ -99,7 +99,7 @@ export function ReckoningBar({ onFindings }: { readonly onFindings: () => void }
           key={figure.title}
           type="button"
           onClick={() => openSum(figure)}
-          title="Open its sum"
+          data-tip="Open its sum"
           className={`min-w-0 flex-col items-start border-r border-rule px-3 pt-1 pb-1.5 text-left hover:bg-pressed ${shownFolded.has(figure.title) || isUnfolded ? 'flex' : 'hidden sm:flex'}`}
         >
           <span className="text-tiny text-faint">{figure.title}</span>

@@ -147,11 +147,11 @@ function Head({ stage, onFind, onKeys }: HeadProps) {
       <div className="flex flex-col items-end gap-0.5">
         <div className="flex items-center gap-1">
           <HistoryButtons />
-          <Button look="quiet" onClick={onFind} aria-label="Find anything" title={withKey('Find anything', findKey)}>
+          <Button look="quiet" onClick={onFind} aria-label="Find anything" data-tip={withKey('Find anything', findKey)}>
             <Search size={17} />
           </Button>
           <UnitsButton />
-          <Button look="quiet" onClick={onKeys} aria-label="The keys" title={withKey('The keys', keysKey)}>
+          <Button look="quiet" onClick={onKeys} aria-label="The keys" data-tip={withKey('The keys', keysKey)}>
             ?
           </Button>
           <TakeOutMenu />

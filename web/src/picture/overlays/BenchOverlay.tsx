@@ -32,6 +32,7 @@ export function BenchOverlay({
               />
             ))}
             <Label
+              of={first}
               x={first.xMm + u * 2.2}
               y={first.yMm - u * 2}
               u={u}

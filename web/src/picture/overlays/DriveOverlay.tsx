@@ -84,7 +84,7 @@ export function DriveOverlay(props: OverlayProps) {
                 pinOf={(id) => own.find((each) => each.demand.id === id)?.pin.name}
               />
             )}
-            <Label x={first.xMm + u * 2.2} y={first.yMm - u * (scan ? 7 : 2)} u={u}>
+            <Label of={first} x={first.xMm + u * 2.2} y={first.yMm - u * (scan ? 7 : 2)} u={u}>
               {scan
                 ? `${group.name}: ${scan.driver ? 'on its scan driver' : 'pins of its rows and columns'}`
                 : `${group.name}${own.length > 0 ? `: ${own.map((given) => given.pin.name).join(', ')}` : group.shape === 'pixels' && group.tape.after ? ': data from the tape before' : ''}`}

@@ -25,7 +25,7 @@ function PointedSet({ assessment, u }: Pick<OverlayProps, 'assessment' | 'u'>) {
       {[0, set.points - 1].map((i) => {
         const at = set.at[i];
         return at && (i === 0 || set.points > 1) ? (
-          <Label key={i} x={at.xMm + u * 1.6} y={at.yMm - u * 1.6} u={u}>
+          <Label key={i} of={at} x={at.xMm + u * 1.6} y={at.yMm - u * 1.6} u={u}>
             {String(i + 1)}
           </Label>
         ) : null;
@@ -55,7 +55,7 @@ export function HandsOverlay({ design, assessment, u }: OverlayProps) {
             strokeWidth="1.6"
             vectorEffect="non-scaling-stroke"
           />
-          <Label x={control.at.xMm + u * 2.6} y={control.at.yMm + u * 0.8} u={u}>
+          <Label of={control.at} x={control.at.xMm + u * 2.6} y={control.at.yMm + u * 0.8} u={u}>
             {control.name}
           </Label>
         </g>

@@ -76,7 +76,7 @@ function RingMark({ at, u, name }: MarkProps) {
   return (
     <>
       <circle cx={at.xMm} cy={at.yMm} r={u * 1.6} {...ink} />
-      <Label x={at.xMm + u * 2.6} y={at.yMm + u * 0.8} u={u}>
+      <Label of={at} x={at.xMm + u * 2.6} y={at.yMm + u * 0.8} u={u}>
         {name}
       </Label>
     </>

@@ -1,9 +1,12 @@
+import type { PlanPoint } from '@glimmer/core/items';
+
 /** A label with a halo of paper, so that it reads over lines. */
 export function Label({
   x,
   y,
   u,
   children,
+  of,
   anchor = 'start',
   strong = false,
   inMark = false,
@@ -13,6 +16,8 @@ export function Label({
   /** One unit of the picture’s marks, in millimetres. */
   readonly u: number;
   readonly children: string;
+  /** What it names, to which a line leads where it had to be moved far; where it stands, without it. */
+  readonly of?: PlanPoint;
   /** Which end stands at x; the start where it is left out. */
   readonly anchor?: 'start' | 'middle' | 'end';
   /** Over whatever lies below it. */
@@ -31,7 +36,7 @@ export function Label({
       stroke="var(--paper)"
       strokeWidth={u * 0.8}
       paintOrder="stroke"
-      data-at={`${x} ${y}`}
+      data-at={`${of?.xMm ?? x} ${of?.yMm ?? y}`}
       data-words={inMark ? undefined : strong ? 'strong' : 'name'}
       className="pointer-events-none select-none"
     >

@@ -133,7 +133,7 @@ function LightName({ group, place, number, u }: SingleLightProps) {
   const count = group.places.length;
   if (count <= FEW)
     return (
-      <Label x={place.at.xMm + u * 3.2} y={place.at.yMm + u} u={u}>
+      <Label of={place.at} x={place.at.xMm + u * 3.2} y={place.at.yMm + u} u={u}>
         {count > 1 ? `${group.name} ${number}` : group.name}
       </Label>
     );
@@ -141,7 +141,12 @@ function LightName({ group, place, number, u }: SingleLightProps) {
   return (
     <>
       {number === 1 && (
-        <Label x={place.at.xMm - u * 1.7} y={place.at.yMm - u * 6} u={u}>{`${group.name}: ${count}`}</Label>
+        <Label
+          of={place.at}
+          x={place.at.xMm - u * 1.7}
+          y={place.at.yMm - u * 6}
+          u={u}
+        >{`${group.name}: ${count}`}</Label>
       )}
       {isNumbered && (
         <text

@@ -26,7 +26,7 @@ function Warmth({ design, assessment, u }: OverlayProps) {
     const at = item && ('at' in item ? item.at : 'places' in item ? item.places[0]?.at : undefined);
     if (!item || !at) return null;
     return (
-      <Label key={part.id} x={at.xMm} y={at.yMm - u * 5.5} u={u}>
+      <Label key={part.id} of={at} x={at.xMm} y={at.yMm - u * 5.5} u={u}>
         {`${item.name}: ${printer.quantity('temperatureC', part.outsideC)}`}
       </Label>
     );
@@ -61,12 +61,12 @@ export function PowerOverlay(props: OverlayProps) {
               );
             })}
             {dots[0] && (
-              <Label x={dots[0].place.xMm} y={dots[0].place.yMm - u * 2.2} u={u} strong>
+              <Label of={dots[0].place} x={dots[0].place.xMm} y={dots[0].place.yMm - u * 2.2} u={u} strong>
                 {printer.quantity('voltageV', dots[0].volts)}
               </Label>
             )}
             {last && (
-              <Label x={last.place.xMm} y={last.place.yMm + u * 4} u={u} strong>
+              <Label of={last.place} x={last.place.xMm} y={last.place.yMm + u * 4} u={u} strong>
                 {printer.quantity('voltageV', last.volts)}
               </Label>
             )}
