@@ -25,6 +25,21 @@ test('a sum from the shelf: filled in, written over, kept after a reload', async
   await expect(card(page, 'Resistor for a light').locator('output')).toHaveText('390 Ω');
 });
 
+test('a part is asked for first, out of groups, by its figures', async ({ page }) => {
+  await page.goto('/sums');
+  await lay(page, 'A light on a battery');
+  const pack = page.getByRole('combobox', { name: 'Pack' });
+  await pack.click();
+  const list = page.getByRole('listbox');
+  await expect(list).toContainText('Lithium-ion');
+  await expect(list).toContainText('Alkaline');
+  // No name has a mass in it: it is found by what stands below the names.
+  await pack.fill('110 g lithium');
+  await expect(page.getByRole('option')).toHaveCount(1);
+  await page.getByRole('option', { name: /^Two lithium-ion cells in series/ }).click();
+  await expect(pack).toHaveValue('Two lithium-ion cells in series, 2600 mAh');
+});
+
 test('two cards side by side to compare; taken off, and put back', async ({ page }) => {
   await page.goto('/sums');
   await lay(page, 'How long it runs');

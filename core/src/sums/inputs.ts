@@ -1,3 +1,4 @@
+import type { Part } from '../parts/index.ts';
 import type { Band, QuantityKind } from '../units/index.ts';
 
 interface InputBase {
@@ -61,6 +62,8 @@ export interface ChoiceInput<T extends string = string> extends InputBase {
   readonly options: readonly T[];
   /** What a form calls them, where that is more than the option says. */
   readonly called?: Readonly<Record<string, string>>;
+  /** The parts that they stand for, where they do. */
+  readonly parts?: ReadonlyMap<string, Part>;
   /** The usual one. */
   readonly initial: T;
 }
@@ -167,7 +170,7 @@ export const choice = <const T extends string>(
 export const partChoice = (
   word: string,
   label: string,
-  parts: readonly { readonly id: string; readonly name: string }[],
+  parts: readonly (Part | { readonly id: string; readonly name: string })[],
   prefix: string,
   initial: string,
 ): ChoiceInput => {
@@ -178,6 +181,7 @@ export const partChoice = (
     label,
     options: parts.map(({ id }) => short(id)),
     called: Object.fromEntries(parts.map(({ id, name }) => [short(id), name])),
+    parts: new Map(parts.flatMap((part) => ('kind' in part ? [[short(part.id), part]] : []))),
     initial,
   };
 };

@@ -8,6 +8,7 @@ import { useHeld } from '../reckoning/index.ts';
 import { useSheet } from '../stages/useSheet.ts';
 import { usePrinter } from '../units/index.ts';
 import { fieldBox } from '../widgets/fields.tsx';
+import { Group, hasWords, NothingFound, PartLine } from '../widgets/PartList.tsx';
 import { SearchedInput } from '../widgets/SearchedInput.tsx';
 import { useTrial } from './useTrial.ts';
 
@@ -24,13 +25,6 @@ interface Heading {
 }
 
 const SUITS = 'Suit here';
-
-/** Words of the maker’s, each of which has to be somewhere in what a line says. */
-const matches = (text: string, query: string): boolean =>
-  query
-    .toLowerCase()
-    .split(/\s+/)
-    .every((word) => text.toLowerCase().includes(word));
 
 /** Those that suit before the others, and each under what it is listed by. */
 function putInOrder(lines: readonly Line[], tried: ReadonlyMap<string, TriedPart>): readonly Heading[] {
@@ -60,13 +54,9 @@ function OneLine({ line, tried }: { readonly line: Line; readonly tried: TriedPa
     >
       <Check size={14} className="invisible mt-1 shrink-0 group-data-selected:visible" aria-hidden="true" />
       <span className="min-w-0">
-        <span className="block">{line.label}</span>
-        {line.part && (
-          <span className="block text-tiny text-faint">
-            {printer.message(decidingFigures(line.part))}
-            {tried?.comesTo && <> · {printer.message(tried.comesTo)}</>}
-          </span>
-        )}
+        <PartLine name={line.label} part={line.part}>
+          {tried?.comesTo && <> · {printer.message(tried.comesTo)}</>}
+        </PartLine>
         {tried?.against && (
           <span
             className={`flex items-start gap-1 text-tiny ${tried.gravity === 'stop' ? 'text-brick-ink' : 'text-amber-ink'}`}
@@ -122,7 +112,7 @@ export function PartChoice({ item, field, label, lines, value, onChoose, hint }:
   );
   const textOf = ({ label: name, part }: Line): string =>
     part ? `${name} ${printer.message(decidingFigures(part))} ${groupOfPart(part) ?? ''}` : name;
-  const found = query === '' ? lines : lines.filter((line) => matches(textOf(line), query));
+  const found = query === '' ? lines : lines.filter((line) => hasWords(textOf(line), query));
   const isTrying = isOpen && parts.length > 1 && trial.tried.size === 0;
   // A name that half a sheet cuts off has all of it: by its end it is told from the next of its kind.
   const isLong = (lines.find((line) => line.id === held)?.label.length ?? 0) > LONG;
@@ -156,22 +146,13 @@ export function PartChoice({ item, field, label, lines, value, onChoose, hint }:
                     : `Trying each in your plan: ${trial.done} of ${parts.length}`}
                 </div>
               )}
-              {found.length === 0 && (
-                <div role="presentation" className="px-2 py-1 text-faint">
-                  Nothing here has all of these words.
-                </div>
-              )}
+              {found.length === 0 && <NothingFound />}
               {putInOrder(found, trial.tried).map(({ title, lines: own }) => (
-                <div key={title ?? own[0]?.id ?? ''} role="presentation">
-                  {title && (
-                    <div role="presentation" className="px-2 pt-2 pb-0.5 font-display text-small text-verdigris">
-                      {title}
-                    </div>
-                  )}
+                <Group key={title ?? own[0]?.id ?? ''} title={title}>
                   {own.map((line) => (
                     <OneLine key={line.id} line={line} tried={trial.tried.get(line.id)} />
                   ))}
-                </div>
+                </Group>
               ))}
             </ComboboxOptions>
           </Opened>

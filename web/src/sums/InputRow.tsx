@@ -43,6 +43,7 @@ export function InputRow({ sum, name, input, text, problem, onType }: InputRowPr
           value={text || input.initial}
           options={input.options}
           nameOf={(option) => input.called?.[option] ?? option}
+          partOf={(option) => input.parts?.get(option)}
           onChoose={onType}
           className={box}
         />

@@ -60,7 +60,7 @@ export function QuestionDrawer({
   if (!sum) return null;
   return (
     <Dialog open onClose={onClose} title={asks} side="right">
-      <SumForm sum={sum} texts={texts} onType={(key, text) => setTexts({ ...texts, [key]: text })} isFull>
+      <SumForm sum={sum} texts={texts} onType={(key, text) => setTexts({ ...texts, [key]: text })}>
         {(answer) => <Ways sum={sum} answer={answer} texts={texts} />}
       </SumForm>
     </Dialog>

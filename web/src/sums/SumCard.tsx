@@ -26,6 +26,8 @@ const isOnFace = (input: Input, text: string): boolean =>
   (input.as === 'list' && input.initial.length > 0) ||
   (input.as === 'optional' && input.example !== undefined) ||
   input.as === 'words' ||
+  // Which part it is makes the answer.
+  (input.as === 'choice' && input.parts !== undefined) ||
   text !== '';
 
 function FindingItems({ findings }: { readonly findings: readonly Finding[] }) {
@@ -134,21 +136,17 @@ interface SumFormProps {
   /** As they were typed, by the keys of the inputs. */
   readonly texts: Readonly<Record<string, string>>;
   readonly onType: (key: string, text: string) => void;
-  /** A choice stands on its face too: there is no card to be kept small. */
-  readonly isFull?: boolean;
   /** What is done with an answer. */
   readonly children?: (answer: SentAnswer) => ReactNode;
 }
 
 /** The fields of a sum with its answer below: wherever a sum is made. */
-export function SumForm({ sum, texts, onType, isFull = false, children }: SumFormProps) {
+export function SumForm({ sum, texts, onType, children }: SumFormProps) {
   const printer = usePrinter();
   const { reply, stop } = useAnswer(sum.name, texts);
   // A field stays where it was found, although what is typed into it would move it to the face.
   const [face] = useState(() =>
-    Object.entries(sum.inputs).flatMap(([key, input]) =>
-      isOnFace(input, texts[key] ?? '') || (isFull && input.as === 'choice' && input.called) ? [key] : [],
-    ),
+    Object.entries(sum.inputs).flatMap(([key, input]) => (isOnFace(input, texts[key] ?? '') ? [key] : [])),
   );
   const problems = reply && !reply.ok ? reply.problems : [];
   const general = problems.filter((problem) => !Object.values(sum.inputs).some((input) => input.word === problem.word));
