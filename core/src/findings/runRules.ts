@@ -81,8 +81,8 @@ export const runTimeRule: Rule = ({ design, assessment, library }) => {
         pack.capacityMah.likely * runs.cautiousH > (item.capacityMah ?? now.capacityMah).likely * wanted &&
         pack.steadyLimitA >= now.steadyLimitA,
     );
-  const restA = assessment.moods[0]?.draw.restA ?? 0;
-  const factor = (assessment.usualA * (runs.cautiousH / wanted) - restA) / Math.max(1e-9, assessment.usualA - restA);
+  const { usualA, restA } = assessment.railFigures.find(({ id }) => id === item.id) ?? { usualA: 0, restA: 0 };
+  const factor = (usualA * (runs.cautiousH / wanted) - restA) / Math.max(1e-9, usualA - restA);
   const dimmed = dimUntilEnough(design, library, factor);
   const asked = set.asked ?? 1;
   return [

@@ -2,9 +2,11 @@ import { readdirSync, readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anyDesign } from '../../tests/anyDesign.ts';
+import { itemOf } from '../../tests/designs.ts';
 import { assess } from '../assess.ts';
 import { checkDesign } from '../findings/index.ts';
 import { rowsOf } from '../items/index.ts';
+import type { Design, Item } from '../plan/index.ts';
 import { readPlanText } from '../plan/reading.ts';
 import { usualPrinter } from '../units/index.ts';
 import { answerSum, answerToJson, askOfField, findSum, hasSum, sumOfField, textsOfField } from './index.ts';
@@ -100,6 +102,33 @@ describe('a sum out of a field of a plan', () => {
     });
     expect(stopped.length).toBeGreaterThan(5);
     for (const { told, inPlan } of stopped) expect(inPlan, told).not.toEqual([]);
+  });
+
+  it('a charge is asked with the pack’s own load and the charger at that pack: 86 mA at 5 V are 143 mA of the cell', () => {
+    const oars = asked.find(({ file, item }) => file.startsWith('crews-oars') && item.kind === 'pack');
+    if (!oars) throw new Error('no oars');
+    const charger = (id: string, part: string, feed: string | null) =>
+      itemOf('charger', { id, name: id, at: { xMm: 0, yMm: 0 }, part, feed });
+    const charged = { ...oars.item, charging: 'in place, while it runs' } as Item;
+    // Another pack with a charger of its own, named before.
+    const other = itemOf('pack', {
+      id: 'other',
+      name: 'Other',
+      at: { xMm: 0, yMm: 0 },
+      part: 'pack-three-lithium-round',
+    });
+    const design: Design = {
+      ...oars.design,
+      items: [
+        charger('strange', 'charger-lithium-2-1a', 'other'),
+        other,
+        ...oars.design.items.map((item) => (item.id === charged.id ? charged : item)),
+        charger('own', 'charger-lithium-1-0a5', charged.id),
+      ],
+    };
+    const found = askOfField('charging', { item: charged, design, assessment: assess(design) });
+    expect(Number(found?.given.loadA)).toBeCloseTo(0.143, 3);
+    expect(found?.given.chargerA).toBe(0.5);
   });
 
   it('its JSON asked again gives the same JSON', () => {

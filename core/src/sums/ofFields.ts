@@ -2,7 +2,15 @@ import type { Assessment } from '../assess.ts';
 import { forwardVoltageV, type LedCurve } from '../circuit/index.ts';
 import { leadOf } from '../findings/index.ts';
 import { LIGHT_SHARE } from '../heat/index.ts';
-import { distanceMm, dotPitchMm, type Item, type ItemOf, openCircuitVoltageV, railsOhm } from '../items/index.ts';
+import {
+  distanceMm,
+  dotPitchMm,
+  type Item,
+  type ItemOf,
+  itemsOf,
+  openCircuitVoltageV,
+  railsOhm,
+} from '../items/index.ts';
 import { type Driven, feedsOfChain, runOhm, type WireRun } from '../network/index.ts';
 import { chemistries, findPart } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
@@ -235,15 +243,19 @@ function askCharge(plan: InPlan<ItemOf<'pack'>>): Given | null {
   const part = partOfPack(plan);
   if (!part) return null;
   const { item, design, assessment } = plan;
-  const charger = design.items.find((each) => each.kind === 'charger');
+  // Its lead ends at the pack or behind it; nowhere said, at the only one there is.
+  const charger = itemsOf(design, 'charger').find(
+    ({ feed }) => assessment.rails.byId.get(feed ?? item.id)?.sourceId === item.id,
+  );
   const chargerPart = charger && findPart(assessment.library, 'charger', charger.part);
   const capacityMah = (item.capacityMah ?? part.capacityMah).likely;
+  const own = assessment.railFigures.find(({ id }) => id === item.id);
   return {
     capacityMah,
     chemistry: part.chemistry,
     // Half of its capacity in an hour suits nearly all that may be charged.
     chargerA: chargerPart ? chargerPart.chargeA : capacityMah / 2000,
-    ...(item.charging === 'in place, while it runs' ? { loadA: assessment.usualA } : {}),
+    ...(item.charging === 'in place, while it runs' && own ? { loadA: own.usualA } : {}),
   };
 }
 
