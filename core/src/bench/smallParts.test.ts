@@ -114,10 +114,17 @@ describe('the helmet lamp, step by step', () => {
       'Leave its plus open at Step-down until the output there has been measured.',
     );
     expect(told('converter-output')).toBe(
-      'Plug in and switch on, with the plus of Lead of Board still open. It is right: pull the pack, and solder it on.',
+      'Plug in and switch on, with the plus of Lead of Board still open. It is right: pull the pack, solder it on, and look for a short once more.',
     );
     // What hangs on the pack itself is soldered at once.
     expect(told('solder:lead:driver')).not.toContain('open');
+  });
+
+  it('the program goes in when the voltages are right, and before what asks for it', () => {
+    expect(told('program:board')).toContain('follow its LOADING.md, line by line. The mark');
+    expect(at('program:board')).toBeGreaterThan(at('converter-output'));
+    expect(at('program:board')).toBeLessThan(at('rest-current'));
+    expect(at('program:board')).toBeLessThan(at('contact:palm'));
   });
 
   it('no mood is asked of the port, which lights what a hand switches', () => {

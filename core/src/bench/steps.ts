@@ -166,6 +166,8 @@ function powerUp(design: Design, assessment: Assessment): BenchStep[] {
       caution: 'Not before this is right does the pack go in.',
     }),
     ...assessment.supplies.flatMap((supply) => firstPower(assessment, supply)),
+    ...programSteps(assessment),
+    ...assessment.supplies.flatMap((supply) => restSteps(assessment, supply)),
     ...changeoverSteps(assessment),
     ...chargerSteps(design, assessment),
     ...controlSteps(design, assessment),
@@ -229,11 +231,10 @@ function cellsStep(assessment: Assessment, supply: SupplyAssessment): BenchStep[
 const sayUnloaded = (waiting: readonly string[]): string =>
   waiting.length === 0
     ? 'Plug in and switch on, with lights and controllers still unplugged.'
-    : `Plug in and switch on, with the plus of ${waiting.join(', ')} still open. It is right: pull the pack, and solder ${waiting.length > 1 ? 'them' : 'it'} on.`;
+    : `Plug in and switch on, with the plus of ${waiting.join(', ')} still open. It is right: pull the pack, solder ${waiting.length > 1 ? 'them' : 'it'} on, and look for a short once more.`;
 
 function firstPower(assessment: Assessment, supply: SupplyAssessment): BenchStep[] {
-  const { rail, tree, dark } = supply;
-  const rest = operate(tree, BENCH_CHARGE, dark);
+  const { rail } = supply;
   const behind = assessment.rails.list.filter((each) => each.sourceId === rail.id);
   const converters = behind.flatMap((each) =>
     each.gives.form === 'converter' && each.gives.part
@@ -265,21 +266,38 @@ function firstPower(assessment: Assessment, supply: SupplyAssessment): BenchStep
       expect: { kind: 'currentA', likely: 0, low: 0, high: 1e-4 },
     }),
   );
-  const isProgrammed = assessment.boards.some((board) => behind.some((each) => each.id === board.railId));
-  const restStep =
-    isProgrammed && !rest.collapses
-      ? [
-          step({
-            id: stepId(assessment, supply, 'rest-current'),
-            chapter: 'First power' as const,
-            title: 'Current with all lights dark',
-            todo: 'Everything joined, the program in, all lights dark.',
-            probe: `Meter on the ${meterRange(supply.atFull.packA)}, in the plus lead of ${leadOf(supply)}. Back to volts afterwards.`,
-            expect: expectShare('currentA', rest.packA, 0.3),
-          }),
-        ]
-      : [];
-  return [...cellsStep(assessment, supply), sourceStep(assessment, supply), ...converters, ...open, ...restStep];
+  return [...cellsStep(assessment, supply), sourceStep(assessment, supply), ...converters, ...open];
+}
+
+/** The program goes in once the voltages are right, and before anything asks for it. */
+const programSteps = ({ programs }: Assessment): BenchStep[] =>
+  programs.map(({ board }) =>
+    step({
+      id: `program:${board.id}`,
+      chapter: 'First power',
+      title: `The program goes into ${board.name}`,
+      todo: `Take it out of the plan and follow its LOADING.md, ${programs.length > 1 ? `in the folder of ${board.name}, ` : ''}line by line.${board.part.code ? '' : ' This kind of board has no ready file: template.c in it is filled in first.'} The mark that it carries is the one at the head of this sheet.`,
+      caution: 'The pack is unplugged while the board hangs on its lead: two supplies push into each other.',
+    }),
+  );
+
+/** What a supply gives with everything joined and dark. */
+function restSteps(assessment: Assessment, supply: SupplyAssessment): BenchStep[] {
+  const rest = operate(supply.tree, BENCH_CHARGE, supply.dark);
+  const isProgrammed = assessment.boards.some(
+    (board) => assessment.rails.byId.get(board.railId ?? '')?.sourceId === supply.rail.id,
+  );
+  if (!isProgrammed || rest.collapses) return [];
+  return [
+    step({
+      id: stepId(assessment, supply, 'rest-current'),
+      chapter: 'First power',
+      title: 'Current with all lights dark',
+      todo: 'Everything joined, the program in, all lights dark.',
+      probe: `Meter on the ${meterRange(supply.atFull.packA)}, in the plus lead of ${leadOf(supply)}. Back to volts afterwards.`,
+      expect: expectShare('currentA', rest.packA, 0.3),
+    }),
+  ];
 }
 
 /** Where the meter goes for a channel: the core that is its own. */
