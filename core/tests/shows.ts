@@ -17,7 +17,7 @@ export function showFrom(design: Design, sensing?: ShowInput['sensing']): Show {
   const library = withOwnParts(design.ownParts);
   return compileShow({
     moods: design.moods,
-    movables: listMovables(design, placeLights(design, library), () => true),
+    movables: listMovables(design, placeLights(design, library), library, () => true),
     controls: controlsOf(design),
     ...(sensing ? { sensing } : {}),
   });

@@ -1,4 +1,4 @@
-/* What a board has to do for the engine: ten functions. Pins are numbered along the board's edge, see pins.h. */
+/* What a board has to do for the engine: eleven functions. Pins are numbered along the board's edge, see pins.h. */
 #ifndef BOARD_H
 #define BOARD_H
 
@@ -16,6 +16,8 @@ uint16_t board_level(uint8_t control);
 /* Light of a dimmed channel, 0 to 255; `channel` counts over the list of pins.h. Where UG_CHANNEL_LOW says so its pin is
  * lit while it is low: 255 is then a low pin, and dark is high from the first moment on. */
 void board_dim(uint8_t channel, uint8_t light);
+/* One pulse on the pin of a channel, high for so many microseconds: what leads a servo. Called once a frame. */
+void board_pulse(uint8_t channel, uint16_t us);
 /* Sends the `how->bytes` of a line, red green blue of each pixel, the first pixel first: for each the `how->dice` bytes that
  * `ug_wire` gives, in the order in which the tape takes them. `line` counts over the list of pins.h. */
 void board_pixels(uint8_t line, const UG_FLASH ug_line *how, const uint8_t *bytes);

@@ -43,4 +43,15 @@ static void make_up_time(uint8_t before, uint16_t count) {
   if (missed > 1) overflows += missed - 1u;
 }
 
+#if UG_LED_BY_PULSES > 0
+/* A pulse of so many turns of four cycles on a pin, less what it takes to set that; a clock tick within it makes it some
+ * microseconds longer. */
+static void send_pulse(uint8_t pin, uint16_t turns) {
+  turns -= 20u;
+  set_pin(pin, 1);
+  __asm__ volatile("1: sbiw %0, 1\n\tbrne 1b" : "+w"(turns));
+  set_pin(pin, 0);
+}
+#endif
+
 #endif

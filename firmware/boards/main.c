@@ -45,10 +45,22 @@ static uint8_t light_of(const UG_FLASH ug_channel *channel) {
 }
 #endif
 
+#if UG_LED_BY_PULSES > 0
+static const UG_FLASH uint16_t pulses[][2] = UG_CHANNEL_PULSES;
+
+static void show_channel(uint8_t channel, uint8_t light) {
+  uint16_t us = pulses[channel][light > 0];
+  if (us > 0) board_pulse(channel, us);
+  else board_dim(channel, light);
+}
+#else
+#define show_channel board_dim
+#endif
+
 static void send(void) {
   uint8_t i;
 #if UG_CHANNELS > 0
-  for (i = 0; i < UG_CHANNELS; i++) board_dim(i, light_of(&ug_channels[i]));
+  for (i = 0; i < UG_CHANNELS; i++) show_channel(i, light_of(&ug_channels[i]));
 #endif
 #if UG_LINES > 0
   for (i = 0; i < UG_LINES; i++) board_pixels(i, &ug_lines[i], frame + ug_lines[i].offset);

@@ -1,4 +1,4 @@
-/* A board file to fill in: ten functions, each with what it has to do. Copy it, name it after your kind of board. */
+/* A board file to fill in: eleven functions, each with what it has to do. Copy it, name it after your kind of board. */
 #include "board.h"
 #include "pins.h"
 #include "show.h"
@@ -18,6 +18,9 @@ uint16_t board_level(uint8_t control) { return (uint16_t)(control & 0); }
 /* Hardware dimming above 200 Hz (1 kHz where cameras look on). The gamma curve is already in the value. A channel of
  * UG_CHANNEL_LOW is lit while its pin is low: give it 255 less the light. */
 void board_dim(uint8_t channel, uint8_t light) { (void)channel; (void)light; }
+
+/* A servo takes a length that is some microseconds out for another place: count by a timer, or hold what interrupts. */
+void board_pulse(uint8_t channel, uint16_t us) { (void)channel; (void)us; }
 
 /* 800 kHz, bits of 1.25 us, highest first, then 300 us of silence. Interrupts are off while it runs: the clock may lose a
  * tick, buttons wait. The bytes come in the order that the tape takes them: put your pin's waveform where they are dropped. */

@@ -358,7 +358,7 @@ describe('the files of the program', () => {
     const radio = filesOf(plan)['LOADING.md'] ?? '';
     for (const { demand, pin } of assess(plan.design).pins.flatMap((each) => each.plan.given))
       expect(radio).toContain(`- pin ${pin.name}: ${demand.label}`);
-    expect(radio).toContain('Copy `template.c`, fill in its ten functions');
+    expect(radio).toContain('Copy `template.c`, fill in its functions');
     const [board] = itemsOf(plan.design, 'board');
     const larger = changeItem(plan.design, board?.id ?? '', { part: 'controller-large-5v', pinLocks: [] });
     const onLarger: Plan = { ...plan, design: applyEdits(plan.design, larger) };

@@ -84,7 +84,7 @@ function build(
     controls: controlDraws,
     loadRailOf: (itemId) => railOfSwitched(switching, itemId),
   });
-  const movables = listMovables(design, placed, (item) => isMoved(item, switching));
+  const movables = listMovables(design, placed, library, (item) => isMoved(item, switching));
   const chains = listChains(design, placed);
   const bare = { design, library, placed, rails, boards, switching, movables, chains, controlDraws };
   const laid = layWires({ ...bare, ...known(unwired) });
@@ -102,7 +102,7 @@ function build(
   return {
     ...input,
     movables,
-    couldMove: listMovables(design, placed, (item) => couldMove(item, switching, boards)),
+    couldMove: listMovables(design, placed, library, (item) => couldMove(item, switching, boards)),
     sensing,
     controls: controlsOf(design),
     restA: restOf(consumers),

@@ -64,7 +64,7 @@ function sayBuild(part: ProgramPart): string {
           ? `It ${board.part.saysOn ? `says nothing, since the plan uses pin ${board.part.saysOn}, its line` : 'has no serial line to say its mark'}: compare the one in \`show.h\` before you load it.`
           : `At ${String(baud).replace(/(?=\d{3}$)/, ' ')} baud it must say the mark above, then each mood, and where the limiter holds light back or the charge changes, that too. The Bench sheet can listen to it.${wire}`
       }`
-    : `5. Copy \`template.c\`, fill in its ten functions for your board, \`make board BOARD=yours.c\`.
+    : `5. Copy \`template.c\`, fill in its functions for your board, \`make board BOARD=yours.c\`.
 6. Load it with the lights unplugged. It must say the mark above, then each mood; the Bench sheet can listen to it.`;
 }
 

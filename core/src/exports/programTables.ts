@@ -149,6 +149,9 @@ export function writeShowHeader(plan: Plan, part: ProgramPart): string {
 #define UG_CONTROLS ${part.show.controls.length}
 #define UG_LINES ${part.chains.length}
 #define UG_CHANNELS ${part.channels.length}
+/* Channels that lead a load by pulses, and how long those are for each channel while it stands still and at work, in us. */
+#define UG_LED_BY_PULSES ${part.channels.filter(({ pulsesUs }) => pulsesUs).length}
+#define UG_CHANNEL_PULSES { ${part.channels.map(({ pulsesUs }) => `{ ${(pulsesUs ?? [0, 0]).join(', ')} }`).join(', ') || '{ 0, 0 }'} }
 #define UG_NAME_BYTES ${NAME_BYTES}
 #define UG_LINE_BYTES ${LINE_BYTES}
 /* Whether its board has a line to say things on, and the control that reads the charge: 255 = none. */

@@ -46,6 +46,7 @@ export {
   layings,
   plenty,
 } from './limits.ts';
+export { pulsesOf } from './load/pulses.ts';
 export {
   agePack,
   countedCurrentA,

@@ -22,6 +22,7 @@ export const bands = {
   forwardV: { least: 0.8, most: 60, usual: [1.1, 3.9] },
   thermalKPerW: { least: 0.2, most: 300, usual: [1, 80] },
   sinkG: { least: 0.5, most: 5000, usual: [2, 300] },
+  pulseS: { least: 0.0005, most: 0.0025, usual: [0.0009, 0.0021] },
   litS: { least: 1, most: 86_400, usual: [5, 7200] },
   resistorOhm: { least: 1, most: 10_000_000, usual: [10, 100_000] },
   inSeries: { least: 1, most: 30, usual: [1, 12] },

@@ -6,10 +6,12 @@ import {
   type PlacedGroup,
   type PlacedTape,
   type PlanPoint,
+  pulsesOf,
   type SwitchedBy,
   sparesBefore,
   type WhiteDie,
 } from '../items/index.ts';
+import { findPart, type Library } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
 
 /** What moods move of a plan, as points with their bytes and places: counts and places, no kinds. */
@@ -29,6 +31,8 @@ export interface MovableGroup {
   readonly grid?: { readonly columns: number; readonly rows: number; readonly snakes: boolean } | undefined;
   /** It is on or off, and nothing between: a load, a signal. */
   readonly switches?: true;
+  /** A load that is led by pulses: its longer one, which holds up the loop. */
+  readonly pulseS?: number;
   /** Its lights take turns: how many, how many are lit at once, and who takes them: the program, or another part that is told. */
   readonly scan?: {
     readonly turns: number;
@@ -122,10 +126,16 @@ function movableOf(group: PlacedGroup, placed: readonly PlacedGroup[]): MovableG
   }
 }
 
+function longestPulse(item: Item, library: Library): Pick<MovableGroup, 'pulseS'> {
+  const pulses = item.kind === 'load' ? pulsesOf(item, findPart(library, 'load', item.part)) : null;
+  return pulses ? { pulseS: Math.max(pulses.restS, pulses.workS) } : {};
+}
+
 /** All that moods can move: light groups that a program may drive, in their order, then the loads that a program runs and the signals between boards. */
 export function listMovables(
   design: Pick<Design, 'items'>,
   placed: readonly PlacedGroup[],
+  library: Library,
   isDriven: (item: Item) => boolean,
 ): readonly MovableGroup[] {
   const byId = new Map(design.items.map((item) => [item.id, item]));
@@ -147,6 +157,7 @@ export function listMovables(
           points: 1,
           bytesPerPoint: 1,
           switches: true,
+          ...longestPulse(item, library),
           lightsAt: [['at' in item ? item.at : { xMm: 0, yMm: 0 }]],
         }),
       ),

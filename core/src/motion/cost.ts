@@ -167,6 +167,9 @@ const LAYER_BYTES = 9;
 /** What the board file adds for the first of a kind, and for all further ones: as above. */
 const BOARD_BYTES = { channels: [0, 600], tapes: [0, 200], controls: [0, 330] } as const;
 
+/** To give pulses instead of light, whatever the count of those that are led by them. */
+const PULSES_BYTES = 160;
+
 /**
  * Size of the whole program in the controller's flash, in bytes, rather too much than too little.
  * @param says whether its board has a line to say things on
@@ -190,6 +193,7 @@ export function programOfShow(show: Show, says: boolean): number {
     (says ? SAYS_BYTES + (uses.parts.has('sensors') ? SAYS_CHARGE_BYTES : 0) : 0) +
     board +
     sumOfScans(show, ({ programBytes }) => programBytes) +
+    (show.groups.some(({ pulseS }) => pulseS) ? PULSES_BYTES : 0) +
     31 +
     table(LAYER_BYTES + moveBytes(uses.kinds), layers.length) +
     table(11, show.groups.length) +

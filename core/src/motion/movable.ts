@@ -17,6 +17,8 @@ export interface Movable {
   readonly grid?: { readonly columns: number; readonly rows: number; readonly snakes: boolean } | undefined;
   /** It is on or off, and nothing between: a load, a signal. On while its byte is not 0, whatever dims the lights. */
   readonly switches?: true;
+  /** A load that is led by pulses: its longer one, which holds up the loop. */
+  readonly pulseS?: number;
   /** Its lights take turns: how many, how many are lit at once, and who takes them: the program, or another part that is told. */
   readonly scan?: {
     readonly turns: number;

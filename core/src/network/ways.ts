@@ -1,5 +1,5 @@
 import type { SwitchedBy } from '../items/index.ts';
-import type { LedPart, TransistorPart } from '../parts/index.ts';
+import type { LedPart, LoadPart, TransistorPart } from '../parts/index.ts';
 
 /** What a way asks of a board. */
 type PinNeed = 'none' | 'light' | 'drive';
@@ -217,9 +217,9 @@ export const dimmedDriver: Way = {
 };
 
 /** A load that is always fed and has an input of its own: the pin starts it there. */
-export const startedBy = (input: 'low' | 'high'): Way => ({
+export const startedBy = (input: NonNullable<LoadPart['input']>): Way => ({
   ...ways[input === 'low' ? 'pin low' : 'pin high'],
-  words: `a pin at its own input, started ${input}`,
+  words: input === 'pulses' ? 'a pin at its own input, led by pulses' : `a pin at its own input, started ${input}`,
   plusSide: 'rail plus',
   minusSide: 'minus',
   pin: 'drive',

@@ -402,8 +402,8 @@ export interface LoadPart extends PartBase {
   readonly mostA: Figure;
   /** In the first moment. */
   readonly startA: Figure;
-  /** It has an input of its own that starts it, by this level; left out, only its supply starts it. */
-  readonly input?: 'low' | 'high';
+  /** It has an input of its own that starts it, by this level, or tells it by pulses where to go; left out, only its supply starts it. */
+  readonly input?: 'low' | 'high' | 'pulses';
 }
 
 /** A constant-current driver for lights. */

@@ -31,7 +31,7 @@ export const loads: readonly LoadPart[] = [
   load('sound-3w', 'sound', 'Sound module with its speaker, 3 W', [3.2, 5.5], [0.02, 0.15, 0.7, 0.7], 4.8, 'low'),
   load('motor-6v', 'motor', 'Small gear motor, 3 to 6 V', [2.5, 6.5], [0, 0.12, 0.2, 0.75], 3.9),
   load('motor-12v', 'motor', 'Gear motor, 12 V', [9, 14], [0, 0.4, 0.9, 3.2], 12.5),
-  load('servo-small', 'servo', 'Small servo, 9 g', [4.5, 6], [0.006, 0.12, 0.5, 0.7], 3.5),
+  load('servo-small', 'servo', 'Small servo, 9 g', [4.5, 6], [0.006, 0.12, 0.5, 0.7], 3.5, 'pulses'),
   load('receiver-433', 'receiver', 'Radio receiver, one output', [3, 5.5], [0.005, 0.005, 0.008, 0.008], 2.2),
   load('any', 'any', 'Any load, by its figures', [0.5, 60], [0, 0.1, 0.1, 0.1], 0),
 ];

@@ -87,7 +87,7 @@ export const ownPartSchema = z.discriminatedUnion('kind', [
     usualA: figure(load['draws on the mean']),
     mostA: figure(load['draws at most']),
     startA: figure(load['draws at the start']),
-    input: z.enum(['low', 'high']).optional(),
+    input: z.enum(['low', 'high', 'pulses']).optional(),
   }),
   z.strictObject({
     ...base,

@@ -206,6 +206,18 @@ void board_dim(uint8_t channel, uint8_t light) {
   hand_to(line, PAD_OUTPUT, BY_DIMMER);
 }
 
+#if UG_LED_BY_PULSES > 0
+void board_pulse(uint8_t channel, uint16_t us) {
+  uint32_t line = LINE_OF(channel_pins[channel]), from = MICROSECONDS;
+  /* It begins with a whole microsecond. */
+  while (MICROSECONDS == from) {}
+  from = MICROSECONDS;
+  set_line(line, 1);
+  while (MICROSECONDS - from < us) {}
+  set_line(line, 0);
+}
+#endif
+
 #if UG_LINES > 0
 /* Of a bit of 1.25 us at 8 ns a cycle: high for 40 is a 0, for 94 a 1. */
 #define HIGH_OF_0 40u

@@ -152,6 +152,13 @@ void board_dim(uint8_t channel, uint8_t light) {
   }
 }
 
+#if UG_LED_BY_PULSES > 0
+void board_pulse(uint8_t channel, uint16_t us) {
+  uint8_t pin = LINE_OF(channel_pins[channel]);
+  if (pin != NO_LINE) send_pulse(pin, (uint16_t)(us * 4u));
+}
+#endif
+
 void board_pixels(uint8_t line, const UG_FLASH ug_line *how, const uint8_t *bytes) {
   uint8_t pin = LINE_OF(line_pins[line]), bit, low, high, before, k, dice = how->dice, own_white = how->own_white;
   const uint8_t *end = bytes + how->bytes;

@@ -113,6 +113,11 @@ void board_dim(uint8_t channel, uint8_t light) {
   }
 }
 
+#if UG_LED_BY_PULSES > 0
+/* 16.5 cycles a microsecond. */
+void board_pulse(uint8_t channel, uint16_t us) { send_pulse(BIT_OF(channel_pins[channel]), (uint16_t)(us * 4u + us / 8u)); }
+#endif
+
 void board_pixels(uint8_t line, const UG_FLASH ug_line *how, const uint8_t *bytes) {
   uint8_t bit = BIT_OF(line_pins[line]), low, high, before, k, dice = how->dice, own_white = how->own_white;
   const uint8_t *end = bytes + how->bytes;

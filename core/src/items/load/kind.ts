@@ -2,6 +2,7 @@ import { findPart } from '../../parts/index.ts';
 import { asReckoned, type FormRow, type KindDefinition } from '../contract.ts';
 import { bands } from '../limits.ts';
 import { boxRow, feedRow, heldByRow, itsPart, partRow, switchedRow } from '../rows.ts';
+import type { USUAL_PULSE_S } from './pulses.ts';
 import { loadStartRule, loadWayRule } from './rules.ts';
 
 const amps = (field: string, label: string): FormRow => ({
@@ -12,6 +13,16 @@ const amps = (field: string, label: string): FormRow => ({
   band: bands.loadA,
   empty: 'typical of the kind',
   isFigure: true,
+});
+
+const pulse = (field: string, label: string, place: keyof typeof USUAL_PULSE_S): FormRow => ({
+  type: 'quantity',
+  field,
+  label,
+  quantity: 'timeS',
+  band: bands.pulseS,
+  empty: place === 'rest' ? '1 ms: one end of its way' : '2 ms: the other end',
+  isLeftOut: true,
 });
 
 /** What draws and is no light: sound, motor, anything that is said in volts and amperes. */
@@ -48,6 +59,8 @@ export const load: KindDefinition<'load'> = {
       empty: 'as long as it may be',
       isLeftOut: true,
     },
+    pulse('restPulseS', 'Pulse where it stands still', 'rest'),
+    pulse('workPulseS', 'Pulse where it is at work', 'work'),
     switchedRow,
     feedRow,
     boxRow,

@@ -1,4 +1,4 @@
-import { findPart } from '../../parts/index.ts';
+import { findPart, type LoadPart } from '../../parts/index.ts';
 import { type Finding, named } from '../finding.ts';
 import type { ItemRule } from '../rules.ts';
 import type { LoadItem } from '../types.ts';
@@ -6,7 +6,9 @@ import type { LoadItem } from '../types.ts';
 /** A load that hangs on a pin itself: a pin gives some milliamperes, and only starts what has an input for it. */
 export const loadWayRule: ItemRule<LoadItem> = (item, { channels: [first], library, switchAll }) => {
   const part = findPart(library, 'load', item.part);
-  const findings = part?.what === 'servo' && first?.isByPin ? [servo(item, switchAll)] : [];
+  // One that is led by pulses is told by its input; switched in its lead it hears none.
+  const isLed = part?.input === 'pulses' && !first?.isByTransistor;
+  const findings = part?.what === 'servo' && first?.isByPin && !isLed ? [servo(item, part, switchAll)] : [];
   if (!first?.isByPin || first.isByTransistor || part?.input !== undefined) return findings;
   return [
     {
@@ -25,15 +27,26 @@ export const loadWayRule: ItemRule<LoadItem> = (item, { channels: [first], libra
   ];
 };
 
-const servo = ({ id, name }: LoadItem, switchAll: Parameters<ItemRule<LoadItem>>[1]['switchAll']): Finding => ({
+const servo = (
+  { id, name }: LoadItem,
+  { input }: LoadPart,
+  switchAll: Parameters<ItemRule<LoadItem>>[1]['switchAll'],
+): Finding => ({
   ...named('load-servo', id),
   gravity: 'mend',
   stage: 'drive',
   aboutId: id,
-  what: `${name} is started and stopped by the program, which sends it no pulses`,
+  what: `${name} is switched by the program in its lead, where it hears no pulses`,
   why: 'A servo goes where a train of pulses tells it; switched on without them it stays where it is, or twitches.',
-  mend: 'Feed it always and give it its pulses from a controller of its own.',
-  fixes: [switchAll('Feed it always', { way: 'always on' })],
+  mend:
+    input === 'pulses'
+      ? 'Feed it always, and lead it by a pin at its own input.'
+      : 'Feed it always and give it its pulses from a controller of its own.',
+  fixes: [
+    input === 'pulses'
+      ? switchAll('A pin at its input', { way: 'pin high', board: null })
+      : switchAll('Feed it always', { way: 'always on' }),
+  ],
 });
 
 /** A load by the maker's own figures, whose start nobody has said: a motor's is many times what it runs on. */

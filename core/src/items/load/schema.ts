@@ -16,4 +16,7 @@ export const loadSchema = z.strictObject({
   startA: figure(bands.loadA).nullable(),
   /** How long it is at work at a time; for good without it. */
   runS: inBand(bands.litS).optional(),
+  /** Of one that is led by pulses: how long they are while it stands still, and while it is at work; as usual without them. */
+  restPulseS: inBand(bands.pulseS).optional(),
+  workPulseS: inBand(bands.pulseS).optional(),
 });
