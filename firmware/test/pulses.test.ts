@@ -2,7 +2,7 @@ import { assess } from '@glimmer/core/assess';
 import { checkDesign } from '@glimmer/core/findings';
 import type { Design, Item } from '@glimmer/core/plan';
 import { describe, expect, it } from 'vitest';
-import { circuitOf, itemOf, moodOf, planOf } from '../../core/tests/designs.ts';
+import { circuitOf, gridOf, itemOf, moodOf, planOf } from '../../core/tests/designs.ts';
 import { buildChip, type Edge, runChip } from './chip.ts';
 import { buildCore, lineOfDemand, runCore } from './coreChip.ts';
 import { writeProgram } from './program.ts';
@@ -49,17 +49,23 @@ function pulsesOf(edges: readonly Edge[]): { readonly us: readonly number[]; rea
 }
 
 /** The servo’s line of a design on its chip. */
-const chips: Readonly<Record<string, (design: Design) => { readonly edges: readonly Edge[]; readonly flashBytes: number }>> = {
+const chips: Readonly<
+  Record<string, (design: Design) => { readonly edges: readonly Edge[]; readonly flashBytes: number }>
+> = {
   'controller-small-5v': (design) => {
     const folder = writeProgram(planOf(design));
     const { flashBytes } = buildChip(folder);
-    const pin = Number(assess(design).pins[0]?.plan.given.find(({ demand }) => demand.id === 'channel:servo:1')?.pin.name);
+    const pin = Number(
+      assess(design).pins[0]?.plan.given.find(({ demand }) => demand.id === 'channel:servo:1')?.pin.name,
+    );
     return { edges: runSmallChip(folder, 300).edges.get(pin - 1) ?? [], flashBytes };
   },
   'controller-large-5v': (design) => {
     const folder = writeProgram(planOf(design));
     const { flashBytes } = buildChip(folder);
-    const pin = Number(assess(design).pins[0]?.plan.given.find(({ demand }) => demand.id === 'channel:servo:1')?.pin.name);
+    const pin = Number(
+      assess(design).pins[0]?.plan.given.find(({ demand }) => demand.id === 'channel:servo:1')?.pin.name,
+    );
     const { states } = runChip(folder, 300, { open: [], volts: [], watch: true });
     const levels = states.map((state) => ({ atNs: state.atCycle * 62.5, high: levelOf(pin + 1, state) === 'high' }));
     return { edges: levels.filter(({ high }, i) => high !== (levels[i - 1]?.high ?? false)), flashBytes };
@@ -112,4 +118,25 @@ it('a servo on its own input is told of nothing; one in whose lead a transistor 
   };
   expect(rulesOf({}).filter((rule) => rule.startsWith('load'))).toEqual([]);
   expect(rulesOf({ switchedBy: { way: 'transistor below', board: null, part: null } })).toContain('load-servo');
+});
+
+it('too many pixels on its board, or a grid that it scans: a servo is told to tremble', () => {
+  const rulesOf = (...others: readonly Item[]): string[] => {
+    const design = withServo('controller-large-5v', true, {}, ...others);
+    return checkDesign(design, assess(design)).map(({ rule }) => rule);
+  };
+  expect(rulesOf().filter((rule) => rule.startsWith('pulses'))).toEqual([]);
+  // 480 pixels are 14.4 ms to send, and more to compute: a frame each 32 ms at best.
+  const route = [
+    { xMm: 0, yMm: 200 },
+    { xMm: 8000, yMm: 200 },
+  ];
+  const tape = itemOf('pixel tape', { id: 'tape', name: 'Tape', part: 'pixel-tape-60', feed: 'supply', route });
+  expect(rulesOf(tape)).toContain('pulses-few');
+  const grid = gridOf(9, 3, {
+    feed: null,
+    wantedCurrentA: 0.003,
+    switchedBy: { way: 'scanned grid', board: null, rows: 3, part: null, columnsBy: null },
+  });
+  expect(rulesOf(grid)).toContain('pulses-scanned');
 });

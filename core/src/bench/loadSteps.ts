@@ -35,7 +35,7 @@ const steadySteps = (design: Design, { loads, consumers }: Assessment): BenchSte
   });
 
 const startedSteps = ({ loads, consumers }: Assessment): BenchStep[] =>
-  loads.flatMap(({ itemId, name, mostA, transistor, wantsDiode, way }): BenchStep[] => {
+  loads.flatMap(({ itemId, name, part, mostA, transistor, wantsDiode, way }): BenchStep[] => {
     const consumer = consumers.find(({ id }) => id === itemId);
     if (!consumer) return [];
     const usualA = consumer.restA + consumer.fullA - (consumer.byBoard?.fullA ?? 0);
@@ -46,7 +46,9 @@ const startedSteps = ({ loads, consumers }: Assessment): BenchStep[] =>
         title: `${name}, started by the program`,
         todo: transistor
           ? `Start it alone: it runs, and stops when the program lets go.${wantsDiode ? ' The diode lies across it, its ringed end at plus: the other way round it shorts the supply.' : ''}`
-          : `Start it alone: the pin at its input goes ${way.isLitLow ? 'low' : 'high'}, and it plays or runs.`,
+          : part.input === 'pulses'
+            ? 'Start it alone, unhindered: it goes to its other place, and back when the program lets go. One that hums at an end of its way is led too far: shorten that pulse on the Power sheet.'
+            : `Start it alone: the pin at its input goes ${way.isLitLow ? 'low' : 'high'}, and it plays or runs.`,
         probe: AMPERES,
         expect: expectBetween('currentA', usualA * RUNNING.low, Math.max(mostA, usualA) * RUNNING.high, usualA),
       }),

@@ -3,7 +3,7 @@ import type { PinPlan } from '../drive/index.ts';
 import { pulsesOf } from '../items/index.ts';
 import type { Show, ShowGroup, ShowLimit } from '../motion/index.ts';
 import { type Board, boardOf, type Driven, isProgrammed } from '../network/index.ts';
-import { findPart, saysAtBaud } from '../parts/index.ts';
+import { saysAtBaud } from '../parts/index.ts';
 import { type Control, controlsOf, type Item, itemNamed, type Plan } from '../plan/index.ts';
 
 /** A channel of a program: where its light stands in the frame, what asks for its pin, and which level is light. */
@@ -71,8 +71,7 @@ function listChannels(assessment: Assessment, show: Show, design: Plan['design']
 /** The pulses that lead a load, where its pin is at its own input. */
 function pulsesUsOf(item: Item | undefined, { library, switched }: Assessment): ProgramChannel['pulsesUs'] {
   const way = item && switched.get(item.id)?.[0]?.way;
-  const pulses =
-    item?.kind === 'load' && way?.transistor === null ? pulsesOf(item, findPart(library, 'load', item.part)) : null;
+  const pulses = item && way?.transistor === null ? pulsesOf(item, library) : null;
   return pulses && [Math.round(pulses.restS * 1e6), Math.round(pulses.workS * 1e6)];
 }
 

@@ -73,6 +73,7 @@ import {
   ownLightRule,
   swappedSensorRule,
 } from './sensorRules.ts';
+import { pulsesRule } from './servoRules.ts';
 import { fadingStringRule, sharedResistorRule, unevenStringRule } from './stringRules.ts';
 import { cornerRule, fadeRule, forkRule, mixedOrderRule, tapeLowRule } from './tapeRules.ts';
 import { wireRule } from './wireRules.ts';
@@ -132,6 +133,7 @@ const rules: readonly Rule[] = [
   scanRowsRule,
   scanClashRule,
   scanProgramRule,
+  pulsesRule,
   scanDriverRule,
   scanGlowRule,
   scanFlickerRule,

@@ -11,7 +11,7 @@ import {
   sparesBefore,
   type WhiteDie,
 } from '../items/index.ts';
-import { findPart, type Library } from '../parts/index.ts';
+import type { Library } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
 
 /** What moods move of a plan, as points with their bytes and places: counts and places, no kinds. */
@@ -127,7 +127,7 @@ function movableOf(group: PlacedGroup, placed: readonly PlacedGroup[]): MovableG
 }
 
 function longestPulse(item: Item, library: Library): Pick<MovableGroup, 'pulseS'> {
-  const pulses = item.kind === 'load' ? pulsesOf(item, findPart(library, 'load', item.part)) : null;
+  const pulses = pulsesOf(item, library);
   return pulses ? { pulseS: Math.max(pulses.restS, pulses.workS) } : {};
 }
 

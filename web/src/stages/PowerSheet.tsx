@@ -2,7 +2,7 @@ import { type Assessment, fullOf } from '@glimmer/core/assess';
 import { powerSchools } from '@glimmer/core/choice';
 import { explainCeiling, figuresOf } from '@glimmer/core/figures';
 import { fusesFor, leadOf } from '@glimmer/core/findings';
-import { kindOf } from '@glimmer/core/items';
+import { kindOf, pulsesOf } from '@glimmer/core/items';
 import type { Item } from '@glimmer/core/plan';
 import { sayCeiling } from '@glimmer/core/power';
 import { amps, type Message, milliampHours, say } from '@glimmer/core/units';
@@ -45,11 +45,20 @@ function shownOf(item: Item, assessment: Assessment): Shown {
   };
 }
 
+const isOfPulses = (field: string): boolean => field === 'restPulseS' || field === 'workPulseS';
+
 function Items({ roles }: { readonly roles: readonly string[] }) {
   const { design, assessment } = useSheet();
   return design.items
     .filter((item) => kindOf(item.kind).stage === 'power' && roles.includes(kindOf(item.kind).role))
-    .map((item) => <ItemCard key={item.id} item={item} shown={shownOf(item, assessment)} />);
+    .map((item) => (
+      <ItemCard
+        key={item.id}
+        item={item}
+        only={({ field }) => !isOfPulses(field) || pulsesOf(item, assessment.library) !== null}
+        shown={shownOf(item, assessment)}
+      />
+    ));
 }
 
 /** What flows on each rail, and what it is good for. */
