@@ -140,3 +140,26 @@ test('a sound that starts with a mood: its start is the peak of that mood, and i
   await goTo(page, 'bench');
   await expect(page.getByRole('button', { name: /Foghorn, started by the program/ })).toBeVisible();
 });
+
+test('a servo: its two places, the mood that opens it, its pin that gives pulses, its step', async ({ page }) => {
+  await page.goto(`/plan/${await copyDemo(page)}/power`);
+  await expect(page.getByLabel('Pulse where it is at work')).toBeHidden();
+  await button(page, 'Other load').click();
+  await shown(page);
+  await choose(page, 'What it is', /^Small servo/);
+  await fill(page, 'Name of the other load', 'Jaw');
+  // What else draws is asked for no pulse.
+  await expect(page.getByLabel('Pulse where it stands still')).toHaveAttribute('placeholder', /^1 ms/);
+  await fill(page, 'Pulse where it is at work', '1.6 ms');
+  await fill(page, 'Pulse where it is at work', '9 ms');
+  await expect(page.getByText(/9.*ms.*0\.5.*2\.5|between.*500/i).first()).toBeVisible();
+  await fill(page, 'Pulse where it is at work', '1.6 ms');
+  await goTo(page, 'moods');
+  await page.getByRole('tab', { name: 'Hunt' }).click();
+  await page.getByLabel('What Jaw does').selectOption('steady');
+  await shown(page);
+  await goTo(page, 'bench');
+  await expect(page.getByText('pulses of 1.00 ms')).toBeVisible();
+  await expect(page.getByRole('button', { name: /Jaw, started by the program/ })).toBeVisible();
+  await kept(page);
+});

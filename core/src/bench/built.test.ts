@@ -45,7 +45,7 @@ describe('what is soldered stays soldered', () => {
     const moods = { ...design.moods, list: design.moods.list.slice(0, 1) };
     const [found] = later({ ...design, moods });
     expect(found?.undo[0]).toBe(
-      'rebuild how it is switched: not by a transistor to minus, but by nothing: it is lit while its supply is',
+      'rebuild how it is switched: not by a transistor to minus, but by nothing: it is on while its supply is',
     );
   });
   it('names the resistor that has to come out, and keeps it on a click', () => {

@@ -62,8 +62,8 @@ export const ways: Readonly<Record<Exclude<Way['id'], 'auto'>, Way>> = {
   'always on': {
     ...plain,
     id: 'always on',
-    name: 'always on: lit while its supply is',
-    words: 'nothing: it is lit while its supply is',
+    name: 'always on, while its supply is',
+    words: 'nothing: it is on while its supply is',
     plusSide: 'rail plus',
     minusSide: 'minus',
     startsAs: 'lit',
