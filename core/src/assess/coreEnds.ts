@@ -1,7 +1,7 @@
-import type { ScanLine } from '../items/index.ts';
+import { kindOf, type ScanLine } from '../items/index.ts';
 import { type Driven, type LoadDrive, nameOfLine, type PortRef, type RunDraft } from '../network/index.ts';
 import type { Design } from '../plan/index.ts';
-import { joinMessages, type Message, ohms, quantity, say } from '../units/index.ts';
+import { type Message, ohms, quantity, say } from '../units/index.ts';
 import type { BoardPins } from './pins.ts';
 import type { Sensing } from './sensing.ts';
 
@@ -24,24 +24,14 @@ interface Named {
   readonly nearOf: (resistor: string) => PortRef | undefined;
 }
 
-/** What stands at a terminal besides, most of it across to the minus; nothing where there is nothing. */
+/** What stands at a terminal besides: of the item itself, or the diode of what switches it; nothing where there is nothing. */
 function sayBeside(own: Design['items'][number], port: string, { loads }: Named): Message {
-  if (port !== 'plus') return '';
-  if (own.kind === 'charger' && own.inlet === 'covered socket') return ', with a covered socket between';
-  if (own.kind === 'pixel tape' && own.reservoirUf !== null)
-    return say`, with ${quantity('capacitanceUf', own.reservoirUf)} across to its minus`;
+  const said = kindOf(own.kind).beside?.(own, port);
+  if (said) return said;
   const load = loads.find(({ itemId }) => itemId === own.id);
-  return load?.transistor && load.wantsDiode ? ', with a diode across to its minus, the ringed end here' : '';
-}
-
-/** What stands in a data line where it leaves its pin. @example ", through a level shifter and 330 Ω" */
-function sayThrough(served: Design['items'][number]): Message {
-  if (served.kind !== 'pixel tape') return '';
-  const parts = [
-    ...(served.levelShifter ? ['a level shifter'] : []),
-    ...(served.dataResistorOhm === null ? [] : [ohms(served.dataResistorOhm)]),
-  ];
-  return parts.length === 0 ? '' : say`, through ${joinMessages(parts, ' and ')}`;
+  return port === 'plus' && load?.transistor && load.wantsDiode
+    ? ', with a diode across to its minus, the ringed end here'
+    : '';
 }
 
 /** The pin that a demand is given. @example "pin 5 of Board" */
@@ -131,7 +121,7 @@ function namePart({ item, port }: PortRef, { what, rest, served, sized }: Serves
   }
   if (what === 'channel' && named.loads.some((run) => run.itemId === served.id && run.transistor))
     return `transistor of ${served.name}, on ${pin}`;
-  if (what === 'data') return say`${pin}${sayThrough(served)}`;
+  if (what === 'data') return say`${pin}${kindOf(served.kind).beside?.(served, 'data pin') ?? ''}`;
   if (what !== 'channel' || !sized?.transistor) return pin;
   return `transistor of ${served.name}${sized.lightsOnChannel.length > 1 ? ` ${rest}` : ''}, on ${pin}`;
 }

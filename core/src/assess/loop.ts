@@ -36,6 +36,7 @@ export interface LoopBudget {
 const WIDE_TIMES = 1.3;
 const isWide = ({ make }: ControllerPart): boolean => make === 'arm';
 
+const WIDE_TURN = 25;
 /**
  * Its board file lays ready what goes on a wire, with room for a white die, and keeps whole words: of a turn of a grid all
  * its lines in one where an eight-bit one has three bytes, and a row's own line.
@@ -44,7 +45,6 @@ const wideMemory = ({ frameBytes, groups }: Show): number =>
   4 * Math.ceil(frameBytes / 3) +
   36 +
   groups.reduce((sum, { scan }) => sum + (scan?.how === 'rows' ? WIDE_TURN * scan.turns : 0), 0);
-const WIDE_TURN = 25;
 
 /** How many looks a contact needs to count. */
 const LOOKS = 3;

@@ -421,10 +421,12 @@ function moodSteps(assessment: Assessment): BenchStep[] {
 }
 
 /** Whether a mood draws anything from a supply that is not drawn with all dark. */
-const isMoved = ({ dark, moodPeaks }: SupplyAssessment, moodId: string): boolean =>
-  (moodPeaks.get(moodId) ?? []).some(
-    (draw, i) => draw.shaped.length > (dark[i]?.shaped.length ?? 0) || draw.steadyA > (dark[i]?.steadyA ?? 0),
-  );
+const isMoved = ({ dark, moodPeaks, atPeak }: SupplyAssessment, moodId: string): boolean =>
+  (moodPeaks.get(moodId) ?? []).some((draw, i) => {
+    const volts = atPeak.nodes[i]?.outV ?? 5;
+    return drawAt(draw, volts) > drawAt(dark[i] ?? NOTHING, volts) + 1e-9;
+  });
+const NOTHING: Draws[number] = { steadyA: 0, shaped: [] };
 
 /** Whether a supply gives anything for a mood. */
 const isFed = (draws: Draws, supply: SupplyAssessment): boolean =>

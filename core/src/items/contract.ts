@@ -143,6 +143,11 @@ interface Kind<K extends ItemKind, I extends Item> {
   readonly draws?: (item: I, library: Library, nominalV: number) => OwnDraw | null;
   /** What is bought with it, besides the parts that it names. */
   readonly buys?: (item: I, library: Library) => readonly Purchase[];
+  /**
+   * What is soldered at one of its ports besides, said after its name; at the pin that tells it, the port is `data pin`.
+   * @example ", with 1000 µF across to its minus"
+   */
+  readonly beside?: (item: I, port: string) => Message | null;
   /** How it is put together by hand, where it is bought in pieces. */
   readonly assembly?: (item: I, library: Library) => Assembly | null;
   /** Draws what is between its ports. */

@@ -29,6 +29,8 @@ export const charger: KindDefinition<'charger'> = {
       ],
     },
   ],
+  beside: ({ inlet }, port) =>
+    inlet === 'covered socket' && port === 'plus' ? ', with a covered socket between' : null,
   parts: ({ part }) => itsPart('charger', part),
   lead: { plus: 'plus', minus: 'minus' },
 };

@@ -1,5 +1,5 @@
 import { colourOrders, findPart, sundryPrices } from '../../parts/index.ts';
-import { quantity, say } from '../../units/index.ts';
+import { joinMessages, ohms, quantity, say } from '../../units/index.ts';
 import { pieces, resistors, SIGNAL_RESISTOR_W } from '../buys.ts';
 import type { KindDefinition } from '../contract.ts';
 import { bands, plenty } from '../limits.ts';
@@ -89,6 +89,15 @@ export const pixelTape: KindDefinition<'pixel tape'> = {
       const part = findPart(library, 'pixel-tape', item.part);
       return part ? placeTape(item, part, firstIndex) : null;
     },
+  },
+  beside: ({ reservoirUf, levelShifter, dataResistorOhm }, port) => {
+    if (port === 'plus' && reservoirUf !== null)
+      return say`, with ${quantity('capacitanceUf', reservoirUf)} across to its minus`;
+    const through = [
+      ...(levelShifter ? ['a level shifter'] : []),
+      ...(dataResistorOhm === null ? [] : [ohms(dataResistorOhm)]),
+    ];
+    return port === 'data pin' && through.length > 0 ? say`, through ${joinMessages(through, ' and ')}` : null;
   },
   buys: ({ reservoirUf, dataResistorOhm, levelShifter, after, spareFirst }) => [
     ...(spareFirst === undefined || after !== null
