@@ -114,6 +114,7 @@ test('choices in one breath are all taken, though the first still fetches what i
   const wire = page.getByRole('article', { name: 'Gauge, drop and what a wire carries' });
   await wire.getByLabel('Length, one way').fill('700');
   await page.getByRole('button', { name: 'Units' }).click();
+  await expect(page.getByLabel('Lengths')).toBeVisible();
   // Both before anything can come in between.
   await page.evaluate(() => {
     for (const [label, value] of [

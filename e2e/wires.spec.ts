@@ -77,9 +77,19 @@ test('each core of the wire list, and each line to buy', async ({ page }) => {
     'black',
     'green',
   ]);
-  // The board sits on its converter and the switch on the pack: plus and minus of the one, plus of the other.
+  // The board sits on its converter and the switch on the pack: plus and minus of the one, plus of the other. Legs of small
+  // parts: a transistor a channel, a resistor a light.
   const joined = listed.filter(({ colour }) => colour === '');
-  expect(joined.map((core) => core['ends at'])).toEqual(['Board plus in', 'Board minus', 'Switch a']);
+  expect(joined.map((core) => core['ends at'])).toEqual([
+    'Board plus in',
+    'Board minus',
+    'Switch a',
+    'transistor of Lure, on pin 3 of Board',
+    'Lure plus 1',
+    'transistor of Eyes, on pin 5 of Board',
+    'Eyes plus 1',
+    'Eyes plus 2',
+  ]);
   await expect(
     page.getByText(
       /^At one place, joined without a wire of this list: Converter out plus to Board plus in; .*to Switch a\.$/,

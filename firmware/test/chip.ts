@@ -68,7 +68,7 @@ function addressOf(folder: string, symbol: string): number {
 }
 
 /** The same, or null where the program has none. */
-function addressIn(folder: string, symbol: string): number | null {
+export function addressIn(folder: string, symbol: string): number | null {
   const symbols = execFileSync('avr-nm', ['program.elf'], { cwd: folder, encoding: 'utf8' });
   // A function that the compiler made its own of has a tail to its name.
   const found = symbols.split('\n').find((line) => new RegExp(` ${symbol}(\\.\\w+)*$`).test(line));

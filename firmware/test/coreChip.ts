@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import type { Assessment } from '@glimmer/core/assess';
 import { type GPIOPinState, Simulator } from 'rp2040js';
 import type { Edge } from './chip.ts';
+import type { LineChange } from './scanned.ts';
 
 /** Of its core, in hertz. */
 const CLOCK_HZ = 125e6;
@@ -34,13 +35,6 @@ export function buildCore(folder: string): CoreSizes {
   });
   const [text = 0, data = 0, bss = 0] = (said.trim().split('\n').at(-1) ?? '').trim().split(/\s+/).map(Number);
   return { flashBytes: text + data, dataBytes: data + bss };
-}
-
-/** What a line is from a moment on: driven, or let go. */
-export interface LineChange {
-  readonly atNs: number;
-  readonly line: number;
-  readonly level: 'high' | 'low' | 'let go';
 }
 
 /** What a run showed. */

@@ -9,15 +9,13 @@ import { moodOf, planOf, soundDesign, soundSimple, tapeOf } from '../../core/tes
 import { buildChip, decodeLine } from './chip.ts';
 import { driftingPiece, expectPreviewOnLine, PIXEL_BYTES, previewOf } from './driftingPiece.ts';
 import { engineFiles, writeProgram } from './program.ts';
-import { runSmallChip } from './smallChip.ts';
+import { lineOfDemand, runSmallChip } from './smallChip.ts';
 
 type Change = NonNullable<Parameters<typeof soundDesign>[0]>;
 const flat = { startId: null, cues: [], course: [], cueUses: [] };
 const on = (controller: string, change: Change): Design =>
   soundDesign({ ...change, drive: { ...soundSimple.drive, controller } });
-/** Line of the chip that the pin of a demand is led to: pin 1 of the edge is line 0. */
-const lineOf = (design: Design, demandId: string): number =>
-  Number(assess(design).pins[0]?.plan.given.find((each) => each.demand.id === demandId)?.pin.name ?? '') - 1;
+const lineOf = (design: Design, demandId: string): number => lineOfDemand(assess(design), demandId);
 const run = (plan: Plan, milliseconds: number, wired?: Parameters<typeof runSmallChip>[2]) => {
   const folder = writeProgram(plan);
   const sizes = buildChip(folder);

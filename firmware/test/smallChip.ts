@@ -1,4 +1,5 @@
 import { join } from 'node:path';
+import type { Assessment } from '@glimmer/core/assess';
 import { controllers } from '@glimmer/core/parts';
 import {
   ADCMuxInputType,
@@ -11,10 +12,13 @@ import {
   CPU,
   timer0Config,
 } from 'avr8js';
-import { type Edge, readHex } from './chip.ts';
-import { StackDepth } from './watching.ts';
+import { addressIn, type Edge, readHex } from './chip.ts';
+import type { LineChange } from './scanned.ts';
+import { StackDepth, Stopwatch } from './watching.ts';
 
 const facts = controllers.find(({ code }) => code === 'eight5');
+/** Lines of its port that are led to pins. */
+const LINES = 5;
 const CLOCK_HZ = (facts?.clockMhz ?? 0) * 1e6;
 /** Where its registers end and its memory begins, and how much of that there is. */
 const MEMORY_FROM = 0x60;
@@ -44,6 +48,37 @@ const timer0 = {
   compPortB: portB.PORT,
   compPinB: 1,
 };
+/** Its second timer runs freely where it is used; what counts its cycles stands where the first has its other settings. */
+const timer1 = {
+  ...timer0,
+  ovfInterrupt: 4,
+  compAInterrupt: 3,
+  compBInterrupt: 9,
+  OCRA: 0x4e,
+  OCRB: 0x4b,
+  TCNT: 0x4f,
+  TCCRA: 0x21,
+  TCCRB: 0x50,
+  TCCRC: 0x22,
+  TOV: 4,
+  OCFA: 64,
+  OCFB: 32,
+  TOIE: 4,
+  OCIEA: 64,
+  OCIEB: 32,
+  dividers: { 0: 0, 1: 1, 2: 2, 3: 4, 4: 8, 5: 16, 6: 32, 7: 64 },
+};
+/** Both timers, which have their flags and what enables them in one register each. */
+function addTimers(cpu: CPU): void {
+  for (const config of [timer0, timer1]) {
+    const before = [config.TIFR, config.TIMSK].map((at) => [at, cpu.writeHooks[at]] as const);
+    new AVRTimer(cpu, config);
+    for (const [at, first] of before) {
+      const second = cpu.writeHooks[at];
+      if (first && second) cpu.writeHooks[at] = (...all) => first(...all) || second(...all);
+    }
+  }
+}
 const converter = {
   ...adcConfig,
   ADMUX: 0x27,
@@ -60,6 +95,29 @@ const converter = {
   adcReferences: [ADCReference.AVCC, ADCReference.Reserved, ADCReference.Internal1V1, ADCReference.Reserved],
 };
 
+/** What the chip makes of its lines. */
+class LineWatch {
+  readonly changes: LineChange[] = [];
+  private readonly levels: LineChange['level'][] = Array(LINES).fill('let go');
+  private seen = 0;
+
+  /** After each instruction. */
+  after({ data, cycles }: CPU): void {
+    const now = ((data[portB.DDR] ?? 0) << 8) | (data[portB.PORT] ?? 0);
+    if (now === this.seen) return;
+    this.seen = now;
+    for (let line = 0; line < LINES; line += 1) {
+      const level = ((now >> (8 + line)) & 1) === 0 ? 'let go' : (now >> line) & 1 ? 'high' : 'low';
+      if (level !== this.levels[line]) this.changes.push({ atNs: (cycles * 1e9) / CLOCK_HZ, line, level });
+      this.levels[line] = level;
+    }
+  }
+}
+
+/** Line of the chip behind the pin that a demand is given: pin 1 of the edge is line 0. */
+export const lineOfDemand = ({ pins }: Pick<Assessment, 'pins'>, demandId: string): number =>
+  Number(pins[0]?.plan.given.find(({ demand }) => demand.id === demandId)?.pin.name ?? '') - 1;
+
 /** What a run of the small chip showed. */
 export interface SmallRun {
   /** Edges of each line of its port. */
@@ -68,6 +126,10 @@ export interface SmallRun {
   readonly dimmed: ReadonlyMap<number, number>;
   /** Its port, as it stands at the end. */
   readonly port: number;
+  /** What it made of its lines, in the order of time. */
+  readonly changes: readonly LineChange[];
+  /** Share of the run that went into the turns of a grid. */
+  readonly turnShare: number;
   /** Deepest that the stack was. */
   readonly stackBytes: number;
 }
@@ -85,14 +147,14 @@ export function runSmallChip(
   const cpu = new CPU(readHex(join(folder, 'program.hex'), facts?.programBytes ?? 0), facts?.memoryBytes ?? 0);
   const port = new AVRIOPort(cpu, portB);
   for (const line of wired.open ?? []) port.setPin(line, true);
-  const levels = new AVRADC(cpu, converter);
+  const analog = new AVRADC(cpu, converter);
   wired.volts?.forEach((volts, channel) => {
-    levels.channelValues[channel] = volts;
+    analog.channelValues[channel] = volts;
   });
-  new AVRTimer(cpu, timer0);
+  addTimers(cpu);
   const edges = new Map<number, Edge[]>();
   port.addListener((value, before) => {
-    for (let line = 0; line < 5; line += 1)
+    for (let line = 0; line < LINES; line += 1)
       if (((value ^ before) >> line) & 1) {
         const list = edges.get(line) ?? [];
         list.push({ atNs: (cpu.cycles * 1e9) / CLOCK_HZ, high: ((value >> line) & 1) === 1 });
@@ -100,11 +162,16 @@ export function runSmallChip(
       }
   });
   const depth = new StackDepth(MEMORY_FROM + (facts?.memoryBytes ?? 0) - 1);
+  const turns = new Stopwatch(addressIn(folder, '__vector_3'));
+  const lines = new LineWatch();
   const until = (CLOCK_HZ / 1000) * milliseconds;
   while (cpu.cycles < until) {
+    turns.before(cpu);
     avrInstruction(cpu);
     cpu.tick();
+    turns.after(cpu);
     depth.after(cpu);
+    lines.after(cpu);
   }
   const compare: readonly (readonly [line: number, control: number, on: number, value: number])[] = [
     [0, 0x4a, 0x80, 0x49],
@@ -119,6 +186,8 @@ export function runSmallChip(
       ),
     ),
     port: cpu.data[portB.PORT] ?? 0,
+    changes: lines.changes,
+    turnShare: turns.total / until,
     stackBytes: depth.bytes,
   };
 }

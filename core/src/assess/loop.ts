@@ -36,15 +36,8 @@ export interface LoopBudget {
 const WIDE_TIMES = 1.3;
 const isWide = ({ make }: ControllerPart): boolean => make === 'arm';
 
-const WIDE_TURN = 25;
-/**
- * Its board file lays ready what goes on a wire, with room for a white die, and keeps whole words: of a turn of a grid all
- * its lines in one where an eight-bit one has three bytes, and a row's own line.
- */
-const wideMemory = ({ frameBytes, groups }: Show): number =>
-  4 * Math.ceil(frameBytes / 3) +
-  36 +
-  groups.reduce((sum, { scan }) => sum + (scan?.how === 'rows' ? WIDE_TURN * scan.turns : 0), 0);
+/** Its board file lays ready what goes on a wire, with room for a white die, and keeps whole words. */
+const wideMemory = ({ frameBytes }: Show): number => 4 * Math.ceil(frameBytes / 3) + 36;
 
 /** How many looks a contact needs to count. */
 const LOOKS = 3;
@@ -69,6 +62,7 @@ export function budgetLoop(
   const pulsesS = show.groups.reduce((sum, { pulseS }) => sum + (pulseS ?? 0), 0);
   const sendS = lines.reduce((sum, { frameS, memoryBytes }) => sum + frameS + memoryBytes * gapS, pulsesS);
   const senseS = show.controls.filter((control) => control.sensing).length * controller.converterReadingUs * 1e-6;
+  const rows = controller.scan?.rows;
   const workS = computeS + sendS + senseS;
   const tickS = controller.loopTickMs / 1000;
   const framesPerS = 1 / (Math.max(1, Math.ceil(workS / tickS)) * tickS);
@@ -79,10 +73,10 @@ export function budgetLoop(
     framesPerS,
     // Two more looks until the press counts, then a frame that has just begun and the one that shows it.
     longestWaitS: (LOOKS - 1) / framesPerS + longestWaitS(sendS, computeS + senseS, framesPerS),
-    memoryBytes: memoryOfShow(show) + (isWide(controller) ? wideMemory(show) : 0) + controller.stackBytes,
+    memoryBytes: memoryOfShow(show, rows) + (isWide(controller) ? wideMemory(show) : 0) + controller.stackBytes,
     memoryOf: controller.memoryBytes,
     programBytes: Math.ceil(
-      (programOfShow(show, talksAtBaud(controller) !== null) + ofLimits.programBytes) *
+      (programOfShow(show, talksAtBaud(controller) !== null, rows) + ofLimits.programBytes) *
         (isWide(controller) ? WIDE_TIMES : 1),
     ),
     programOf: controller.programBytes,

@@ -21,9 +21,6 @@ export const FILMED_BELOW_HZ = 400;
 const WANTED_PER_S = 1.25 * FLICKERS_BELOW_HZ;
 /** Steps of light in a turn at full. */
 const FULL = 255;
-/** Shorter than this a step of light is no longer exact. */
-const LEAST_UNIT_TICKS = 2;
-const MOST_UNIT_TICKS = 200;
 
 /** A turn is eight steps, each twice as long as the one before: short ones are waited for in one interrupt, each longer one has its own, and so has the dark. */
 function cyclesOfTurn(
@@ -46,9 +43,13 @@ const STEPS = 8;
 export function timeScan({ scan, clockMhz }: Pick<ControllerPart, 'scan' | 'clockMhz'>, turns: number): ScanTiming {
   // What a board file to be filled in has to reach: its template asks for it.
   if (!scan) return { unitTicks: 0, picturesPerS: WANTED_PER_S, litOfTurn: 1, ofChip: 0 };
-  const { ticksPerS, darkTicks } = scan;
+  const {
+    ticksPerS,
+    darkTicks,
+    unitTicks: [least, most],
+  } = scan;
   const wanted = Math.floor((ticksPerS / (WANTED_PER_S * turns) - darkTicks) / FULL);
-  const unitTicks = Math.max(LEAST_UNIT_TICKS, Math.min(MOST_UNIT_TICKS, wanted));
+  const unitTicks = Math.max(least, Math.min(most, wanted));
   const turnTicks = FULL * unitTicks + darkTicks;
   return {
     unitTicks,

@@ -214,7 +214,7 @@ export const scanStallRule: Rule = ({ assessment }) =>
     ];
   });
 
-/** A grid that the ready board file of its controller can't scan: what is taken out would not build. */
+/** A board of one's own, kept before its file took turns, whose facts say nothing of them: what is taken out would not build. */
 export const scanProgramRule: Rule = ({ assessment }) =>
   scannedOf(assessment).flatMap(({ itemId, name, scan, board }): Finding[] =>
     scan.driver || !board?.part.code || board.part.scan
@@ -224,9 +224,9 @@ export const scanProgramRule: Rule = ({ assessment }) =>
             ...about(itemId),
             ...named('scan-no-file', itemId),
             gravity: 'stop',
-            what: `${name} is scanned by the program of ${board.name}, and the file of that board scans nothing`,
-            why: 'The ready file for that chip takes no turns: the program that is taken out would stop with an error as it is built.',
-            mend: 'Give the grid a scan driver, or take a controller whose file scans: the larger eight-bit one, or the 32-bit one.',
+            what: `${name} is scanned by the program of ${board.name}, and the facts of that board say nothing of a scan`,
+            why: 'Without the times of its turns the program that is taken out would stop with an error as it is built.',
+            mend: 'Make the board again from its table, take a ready one, or give the grid a scan driver.',
             fixes: [],
           },
         ],

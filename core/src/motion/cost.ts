@@ -75,10 +75,19 @@ interface ScanCost {
   readonly cycles: number;
 }
 
+/** What the rows of a grid take, by how a board's lines stand on its ports. */
+export interface RowsCost {
+  /** For each turn: what its lines are to be in each of eight steps, of two pictures. */
+  readonly turnBytes: number;
+  readonly programBytes: number;
+}
+/** Of a board that is not said: lines on three ports of eight. */
+const THREE_PORTS: RowsCost = { turnBytes: 51, programBytes: 1460 };
+
 const NO_SCAN: ScanCost = { memoryBytes: 0, programBytes: 0, cycles: 0 };
 
-/** By turns and lights, measured as above: a table of what each port is in each step, or a byte a light and three a pin. */
-function costOfScan({ scan, points }: Show['groups'][number]): ScanCost {
+/** By turns and lights, measured as above: a table of what each port is in each step, or a byte a light and four a pin. */
+function costOfScan({ scan, points }: Show['groups'][number], rows: RowsCost): ScanCost {
   if (!scan) return NO_SCAN;
   const { turns, atOnce, how } = scan;
   if (how === 'told') return { memoryBytes: 3, programBytes: 120, cycles: 300 + 195 * points };
@@ -86,11 +95,15 @@ function costOfScan({ scan, points }: Show['groups'][number]): ScanCost {
     const pins = Math.ceil((1 + Math.sqrt(1 + 4 * points)) / 2);
     return { memoryBytes: 11 + points + 4 * pins, programBytes: 555, cycles: 60 * points };
   }
-  return { memoryBytes: 13 + 51 * turns + atOnce, programBytes: 1460 + 9 * turns, cycles: 600 * turns + 290 * points };
+  return {
+    memoryBytes: 13 + rows.turnBytes * turns + atOnce,
+    programBytes: rows.programBytes + 9 * turns,
+    cycles: 600 * turns + 290 * points,
+  };
 }
 
-const sumOfScans = (show: Show, of: (cost: ScanCost) => number): number =>
-  show.groups.reduce((sum, group) => sum + of(costOfScan(group)), 0);
+const sumOfScans = (show: Show, of: (cost: ScanCost) => number, rows = THREE_PORTS): number =>
+  show.groups.reduce((sum, group) => sum + of(costOfScan(group, rows)), 0);
 
 /** Cycles that it takes to hand a frame to what scans its lights. */
 export const cyclesToScan = (show: Show): number => sumOfScans(show, ({ cycles }) => cycles);
@@ -116,7 +129,7 @@ const CELLS_MEMORY = 137;
 export const memoryOfFrames = (frameBytes: number, fades: boolean): number => 92 + (fades ? 2 : 1) * (frameBytes + 1);
 
 /** Memory that the program takes beside its stack, in bytes: its frames, the boards of the cells, controls and pins. */
-export function memoryOfShow(show: Show): number {
+export function memoryOfShow(show: Show, rows?: RowsCost): number {
   const { channels, tapes, controls } = countParts(show);
   const { kinds, parts } = usesOf(show);
   // A pin and a level for each channel.
@@ -126,7 +139,7 @@ export function memoryOfShow(show: Show): number {
     23 * controls +
     2 * channels +
     tapes +
-    sumOfScans(show, ({ memoryBytes }) => memoryBytes)
+    sumOfScans(show, ({ memoryBytes }) => memoryBytes, rows)
   );
 }
 
@@ -174,7 +187,7 @@ const PULSES_BYTES = 160;
  * Size of the whole program in the controller's flash, in bytes, rather too much than too little.
  * @param says whether its board has a line to say things on
  */
-export function programOfShow(show: Show, says: boolean): number {
+export function programOfShow(show: Show, says: boolean, rows?: RowsCost): number {
   const layers = [...show.moods, ...show.signs].flatMap((each) => each.layers);
   const lists = [
     ...layers.map((layer) => layer.places?.length ?? 0),
@@ -192,7 +205,7 @@ export function programOfShow(show: Show, says: boolean): number {
     engineBytes(uses) +
     (says ? SAYS_BYTES + (uses.parts.has('sensors') ? SAYS_CHARGE_BYTES : 0) : 0) +
     board +
-    sumOfScans(show, ({ programBytes }) => programBytes) +
+    sumOfScans(show, ({ programBytes }) => programBytes, rows) +
     (show.groups.some(({ pulseS }) => pulseS) ? PULSES_BYTES : 0) +
     31 +
     table(LAYER_BYTES + moveBytes(uses.kinds), layers.length) +

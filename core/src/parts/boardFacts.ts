@@ -31,6 +31,18 @@ export const boardFacts: readonly BoardFacts[] = [
     converterBits: 10,
     converterReferenceV: null,
     converterReadingUs: 104,
+    scan: {
+      ticksPerS: 1031250,
+      darkTicks: 40,
+      shortTicks: 8,
+      unitTicks: [1, 2],
+      cyclesAnInterrupt: 240,
+      rows: {
+        turnBytes: 16,
+        programBytes: 640,
+      },
+      losesDimming: ['5'],
+    },
     code: 'eight5',
     pins: [
       {
@@ -88,7 +100,12 @@ export const boardFacts: readonly BoardFacts[] = [
       ticksPerS: 2000000,
       darkTicks: 40,
       shortTicks: 40,
+      unitTicks: [2, 200],
       cyclesAnInterrupt: 425,
+      rows: {
+        turnBytes: 51,
+        programBytes: 1460,
+      },
       losesDimming: ['8', '9'],
     },
     serialBaud: 115200,
@@ -421,7 +438,12 @@ export const boardFacts: readonly BoardFacts[] = [
       ticksPerS: 1000000,
       darkTicks: 10,
       shortTicks: 8,
+      unitTicks: [2, 200],
       cyclesAnInterrupt: 420,
+      rows: {
+        turnBytes: 76,
+        programBytes: 1460,
+      },
       losesDimming: [],
     },
     serialBaud: 115200,

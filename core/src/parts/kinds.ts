@@ -200,13 +200,15 @@ export interface ControllerPart extends PartBase {
   readonly converterReadingUs: number;
   /** What its board file rests between two bytes that it sends to pixels; nothing without it. */
   readonly byteGapUs?: number | undefined;
-  /** How its board file scans a grid: ticks a second, those dark between two turns, the longest step that it waits for, cycles of an interrupt, pins that lose their dimming; nothing without it. */
+  /** How its board file scans a grid: ticks a second, those dark between two turns, the longest step that it waits for, ticks of the shortest step at least and at most, cycles of an interrupt, what rows take of its memory for each turn and of its program, pins that lose their dimming; nothing without it. */
   readonly scan?:
     | {
         readonly ticksPerS: number;
         readonly darkTicks: number;
         readonly shortTicks: number;
+        readonly unitTicks: readonly [least: number, most: number];
         readonly cyclesAnInterrupt: number;
+        readonly rows: { readonly turnBytes: number; readonly programBytes: number };
         readonly losesDimming: readonly string[];
       }
     | undefined;

@@ -11,6 +11,7 @@ import {
   pinName,
 } from '../parts/index.ts';
 
+const unitTicks = z.int().min(1).max(65535);
 const sizeMm = z.number().positive().max(5000);
 const base = {
   id: z.string().regex(/^own-[\w-]{1,36}$/, 'must begin with own-, then letters, digits, - or _'),
@@ -227,7 +228,13 @@ export const ownPartSchema = z.discriminatedUnion('kind', [
         ticksPerS: z.number().positive().max(1e9),
         darkTicks: z.number().min(0).max(1e6),
         shortTicks: z.number().min(0).max(1e6),
+        // Plans of before these were said have boards that keep to them.
+        unitTicks: z.tuple([unitTicks, unitTicks]).readonly().default([2, 200]),
         cyclesAnInterrupt: z.number().min(0).max(1e6),
+        rows: z
+          .strictObject({ turnBytes: z.number().min(0).max(1e6), programBytes: z.number().min(0).max(1e6) })
+          .readonly()
+          .default({ turnBytes: 51, programBytes: 1460 }),
         losesDimming: z.array(z.string().max(12)).max(100).readonly(),
       })
       .optional(),

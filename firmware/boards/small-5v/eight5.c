@@ -5,10 +5,6 @@
 #include "pins.h"
 #include "show.h"
 
-#if UG_GRID_LIGHTS > 0
-#error "This board file scans no grid: give the grid a scan driver, or write board_grid in template.c"
-#endif
-
 #define REG(address) (*(volatile uint8_t *)(address))
 #define ADCL REG(0x24)
 #define ADCH REG(0x25)
@@ -23,9 +19,12 @@
 #define OCR1B REG(0x4b)
 #define GTCCR REG(0x4c)
 #define OCR1C REG(0x4d)
+#define OCR1A REG(0x4e)
+#define TCNT1 REG(0x4f)
 #define TCCR1 REG(0x50)
 #define TCNT0 REG(0x52)
 #define TCCR0B REG(0x53)
+#define TIFR REG(0x58)
 #define TIMSK REG(0x59)
 
 #define BIT_OF(pin) ((uint8_t)((pin) == NO_PIN ? 0 : 1u << ((pin) - 1)))
@@ -38,11 +37,22 @@ static const uint8_t control_pins[] = UG_CONTROL_PINS;
 static const uint8_t told_pins[][3] = UG_TOLD_PINS;
 #endif
 
-/* A pin by its bit. */
+/* A pin by its bit: what the scan changes meanwhile must not be undone. */
 static void set_pin(uint8_t bit, uint8_t high) {
+#if UG_GRID_LIGHTS > 0
+  uint8_t held;
+  __asm__ volatile("in %0, 0x3f\n\tcli" : "=r"(held) :: "memory");
+#endif
   if (high) PORTB |= bit;
   else PORTB &= (uint8_t)~bit;
+#if UG_GRID_LIGHTS > 0
+  __asm__ volatile("out 0x3f, %0" :: "r"(held) : "memory");
+#endif
 }
+
+#if UG_GRID_LIGHTS > 0
+#include "eight5_scan.h"
+#endif
 
 /* The converter's channel of a pin; none where it has no way to it. */
 static uint8_t channel_of(uint8_t pin) { return pin == 3 ? 1 : pin == 4 ? 3 : pin == 5 ? 2 : 0; }
@@ -72,10 +82,14 @@ void board_begin(void) {
   TCCR0A = 0x03;
   TCCR0B = 0x03;
   TIMSK = 0x02;
+#if UG_GRID_LIGHTS > 0
+  scan_begin();
+#else
   /* Timer 1 for pin 5: as many steps, as slowly. */
   GTCCR = 0x40;
   OCR1C = 255;
   TCCR1 = 0x07;
+#endif
   ADCSRA = 0x87;
   __asm__ volatile("sei");
 }
@@ -107,7 +121,9 @@ void board_dim(uint8_t channel, uint8_t light) {
   switch (pin) {
     case 1: dim(&TCCR0A, 0x80, &OCR0A, bit, light); break;
     case 2: dim(&TCCR0A, 0x20, &OCR0B, bit, light); break;
+#if UG_GRID_LIGHTS == 0
     case 5: dim(&GTCCR, 0x20, &OCR1B, bit, light); break;
+#endif
     case NO_PIN: break;
     default: set_pin(bit, light >= 128);
   }
@@ -123,6 +139,10 @@ void board_pixels(uint8_t line, const UG_FLASH ug_line *how, const uint8_t *byte
   const uint8_t *end = bytes + how->bytes;
   if (bit == 0) return;
   __asm__ volatile("cli");
+#if UG_GRID_LIGHTS > 0
+  /* No turn may be lit for as long as this takes. */
+  scan_dark();
+#endif
   before = TCNT0;
   low = (uint8_t)(PORTB & (uint8_t)~bit);
   high = (uint8_t)(low | bit);
@@ -131,10 +151,15 @@ void board_pixels(uint8_t line, const UG_FLASH ug_line *how, const uint8_t *byte
     for (k = 0; k < dice; k++) send_byte(&PORTB, high, low, ug_wire(how, bytes, k, white));
   }
   make_up_time(before, (uint16_t)(how->bytes / 3u * dice));
+#if UG_GRID_LIGHTS > 0
+  scan_again();
+#endif
   __asm__ volatile("sei");
 }
 
+#if UG_GRID_LIGHTS == 0
 void board_grid(const uint8_t *lights) { (void)lights; }
+#endif
 
 #if UG_TOLD > 0
 void board_tell(uint8_t driver, const uint8_t *lights, uint16_t count) {
@@ -161,11 +186,18 @@ void board_wait_frame(void) {
 
 void board_say(const char *text) { (void)text; }
 
+#if UG_GRID_LIGHTS > 0
+#define SCAN_VECTOR "__vector_3"
+#else
+#define SCAN_VECTOR "__start"
+#endif
 /* Vectors and start: stack at the top of 512 bytes, then libgcc fills the data, then main. */
 __asm__(
     ".section .vectors,\"ax\",@progbits\n"
     "rjmp __start\n"
-    ".rept 4\n rjmp __start\n .endr\n"
+    ".rept 2\n rjmp __start\n .endr\n"
+    "rjmp " SCAN_VECTOR "\n"
+    "rjmp __start\n"
     "rjmp __vector_5\n"
     ".rept 9\n rjmp __start\n .endr\n"
     ".section .init0,\"ax\",@progbits\n"
