@@ -1,9 +1,12 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { type Assessment, assess } from '@glimmer/core/assess';
 import { fingerprint } from '@glimmer/core/exports';
 import { itemsOf } from '@glimmer/core/items';
-import { cyclesAtWorst, memoryOfShow, paintNow, startPlayer } from '@glimmer/core/motion';
+import { cyclesAtWorst, memoryOfShow, paintNow, RECKONED_OVER_BYTES, startPlayer } from '@glimmer/core/motion';
 import { changeMove, type Move } from '@glimmer/core/moves';
 import { applyEdits, changeItem, type Design, type Plan } from '@glimmer/core/plan';
+import { readPlanText } from '@glimmer/core/plan/reading';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anyDesign } from '../../core/tests/anyDesign.ts';
@@ -13,6 +16,7 @@ import { buildChip, decodeLine, runChip } from './chip.ts';
 import { driftingPiece, expectPreviewOnLine, PIXEL_BYTES, previewOf } from './driftingPiece.ts';
 import { writeProgram } from './program.ts';
 
+const demoFolder = join(import.meta.dirname, '../../demo');
 const plan: Plan = planOf(driftingPiece('controller-large-5v'));
 const assessedPlan = assess(plan.design);
 /** Line of the chip that a pin of its board is led to: the first two are kept for its serial line. */
@@ -158,6 +162,13 @@ describe('the reckoned loop against the chip', () => {
       itemsOf(design, 'board').flatMap(({ id }) => changeItem(design, id, { part: 'controller-large-5v' })),
     );
 
+  /** The examples whose one board is an eight-bit one with a ready file. */
+  const demosOnEight = readdirSync(demoFolder).flatMap((file) => {
+    const read = readPlanText(readFileSync(join(demoFolder, file), 'utf8'));
+    const programs = read.ok ? assess(read.plan.design).programs : [];
+    const isEight = ['eight5', 'eight16'].includes(programs[0]?.board.part.code ?? '');
+    return read.ok && programs.length === 1 && isEight ? [[file, read.plan.design] as const] : [];
+  });
   const flat = { startId: null, cues: [], course: [], cueUses: [] };
   it.each(['steady', 'chase', 'sweep', 'drift', 'sparkle', 'flicker', 'cells'] as const)(
     'a frame of 50 pixels of %s takes the cycles that were reckoned, within a fifth',
@@ -195,6 +206,14 @@ describe('the reckoned loop against the chip', () => {
     expect(reckoned / late).toBeGreaterThan(0.8);
     expect(reckoned / late).toBeLessThan(1.25);
   });
+  it.each(demosOnEight)('%s takes the room that was reckoned, or a little less', (_name, design) => {
+    const [program] = assess(design).programs;
+    const built = buildChip(writeProgram(planOf(design)));
+    const dataBytes = (program?.loop.memoryBytes ?? 0) - (program?.board.part.stackBytes ?? 0);
+    expect(program?.loop.programBytes).toBeGreaterThanOrEqual(built.flashBytes);
+    expect(program?.loop.programBytes).toBeLessThan(built.flashBytes + RECKONED_OVER_BYTES);
+    expect(dataBytes).toBeGreaterThanOrEqual(built.dataBytes);
+  });
   it('any plan builds without a warning, and takes the room that was reckoned or a little less', () => {
     const fitting = fc
       .sample(anyDesign, { numRuns: 60, seed: 9 })
@@ -212,6 +231,7 @@ describe('the reckoned loop against the chip', () => {
       const assessed = assess(design);
       const programBytes = assessed.programs[0]?.loop.programBytes ?? 0;
       expect(programBytes).toBeGreaterThanOrEqual(built.flashBytes);
+      expect(programBytes).toBeLessThan(built.flashBytes + RECKONED_OVER_BYTES);
       expect(memoryOfShow(assessed.show)).toBeGreaterThanOrEqual(built.dataBytes);
       return programBytes / built.flashBytes;
     });

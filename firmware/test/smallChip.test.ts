@@ -1,6 +1,6 @@
 import { assess } from '@glimmer/core/assess';
 import { exportProgram } from '@glimmer/core/exports';
-import { memoryOfShow, programOfShow, sense, startPlayer } from '@glimmer/core/motion';
+import { memoryOfShow, programOfShow, RECKONED_OVER_BYTES, sense, startPlayer } from '@glimmer/core/motion';
 import { changeMove, moveKinds } from '@glimmer/core/moves';
 import { talksAtBaud } from '@glimmer/core/parts';
 import type { Design, Item, Plan } from '@glimmer/core/plan';
@@ -126,6 +126,7 @@ describe('each kind of move by itself', () => {
         const sizes = buildChip(writeProgram(planOf(design)));
         const reckoned = programOfShow(show, boards[0] !== undefined && talksAtBaud(boards[0].part) !== null);
         expect(sizes.flashBytes, kind).toBeLessThanOrEqual(reckoned);
+        expect(sizes.flashBytes + RECKONED_OVER_BYTES, kind).toBeGreaterThan(reckoned);
         expect(sizes.dataBytes, kind).toBeLessThanOrEqual(memoryOfShow(show));
         expect(reckoned, kind).toBeLessThanOrEqual(boards[0]?.part.programBytes ?? 0);
       }

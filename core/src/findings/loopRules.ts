@@ -1,6 +1,7 @@
 import { type BoardAssessment, budgetLoop, type LoopBudget } from '../assess.ts';
 import { assignPins } from '../drive/index.ts';
 import { type Finding, type Fix, named } from '../items/index.ts';
+import { RECKONED_OVER_BYTES } from '../motion/index.ts';
 import type { ControllerPart } from '../parts/index.ts';
 import { changeItem } from '../plan/index.ts';
 import { say, seconds, toTenth } from '../units/index.ts';
@@ -70,10 +71,10 @@ function judgeLoop(input: RuleInput, program: BoardAssessment): Finding[] {
     findings.push({
       ...base,
       ...named('program-room', boardId),
-      gravity: 'mend',
-      what: `The exported program takes about ${loop.programBytes} bytes; the controller holds ${loop.programOf}`,
-      why: 'The light engine with all its moves does not go into the smallest chips.',
-      mend: 'Take a larger controller, or write a smaller program of your own.',
+      gravity: program.board.part.code && loop.programBytes - RECKONED_OVER_BYTES > loop.programOf ? 'stop' : 'mend',
+      what: `The exported program takes up to ${loop.programBytes} bytes; the controller holds ${loop.programOf}`,
+      why: 'Only what this plan uses is in it: each further kind of move, fades, cues and controls make it larger. It is reckoned rather too large; what is built says its size.',
+      mend: 'Take a larger controller, or ask for fewer kinds of moves and cues.',
       fixes,
     });
   if (loop.framesPerS < LEAST_FRAMES_PER_S)

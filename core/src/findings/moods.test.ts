@@ -305,15 +305,24 @@ describe('the loop', () => {
     expect(findingsOf(onController('controller-large-5v', 500), 'memory')).toEqual([]);
     // The smallest holds what a plan with one move asks for; every kind of move at once it does not.
     expect(findingsOf(onController('controller-tiny-3v', 100), 'program-room')).toEqual([]);
-    const every = designOf(
-      {
-        list: moveKinds.map((kind) =>
-          moodOf({ id: kind, name: kind, moves: { tape: changeMove(kind, undefined, '#ff8040') } }),
-        ),
-      },
-      { drive: { ...soundSimple.drive, controller: 'controller-tiny-3v' }, tapes: [tapeOf({ lengthMm: 100 })] },
-    );
-    expect(findingsOf(every, 'program-room')).toHaveLength(1);
+    const every = (controller: string, times: number): Design =>
+      designOf(
+        {
+          list: Array.from({ length: times }, (_, i) =>
+            moveKinds.map((kind) => {
+              const name = `${kind} ${i}`;
+              return moodOf({ id: name, name, moves: { tape: changeMove(kind, undefined, '#ff8040') } });
+            }),
+          ).flat(),
+        },
+        { drive: { ...soundSimple.drive, controller }, tapes: [tapeOf({ lengthMm: 100 })] },
+      );
+    const gravityOf = (controller: string, times: number): unknown =>
+      findingsOf(every(controller, times), 'program-room').map(({ gravity }) => gravity);
+    expect(gravityOf('controller-small-5v', 1)).toEqual(['mend']);
+    // It would not be linked; for one without a ready file a smaller program may be written.
+    expect(gravityOf('controller-small-5v', 4)).toEqual(['stop']);
+    expect(gravityOf('controller-tiny-3v', 4)).toEqual(['mend']);
   });
   it('frames that become too few are named, and a faster controller mends it', () => {
     const slow = (controller: string): Design =>

@@ -8,6 +8,7 @@ export {
   memoryOfFrames,
   memoryOfShow,
   programOfShow,
+  RECKONED_OVER_BYTES,
 } from './cost.ts';
 export { traceCurrent } from './currentTrace.ts';
 export { crossFade } from './fade.ts';
