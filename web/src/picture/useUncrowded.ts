@@ -40,7 +40,8 @@ function useFonts(): boolean {
 /**
  * Moves what has words on the picture so that none covers another, or a light. It is moved on what is drawn: where a thing
  * sits is the plan's, and does not change.
- * @param words what holds everything with a `data-words`, and in `data-at` the place that it belongs to
+ * @param words what holds everything with a `data-words`, and in `data-at` the place that it belongs to; and marks with a
+ *   `data-dot`, which no words lie on
  * @param leaders takes the lines from what was moved far to where it belongs
  */
 export function useUncrowded(
@@ -63,9 +64,10 @@ export function useUncrowded(
         wanted: { box: boxOf(element, 0.4 * u), mayHide: rank === 'number' } satisfies Wanted,
       })),
     );
+    const marks = [...words.current.querySelectorAll<SVGGraphicsElement>('[data-dot]')].map((mark) => boxOf(mark, 0));
     const placed = placeLabels(
       found.map(({ wanted }) => wanted),
-      dots,
+      [...dots, ...marks],
       bounds,
     );
     leaders.current.replaceChildren(

@@ -75,7 +75,7 @@ function PillMark(props: MarkProps) {
 function RingMark({ at, u, name }: MarkProps) {
   return (
     <>
-      <circle cx={at.xMm} cy={at.yMm} r={u * 1.6} {...ink} />
+      <circle cx={at.xMm} cy={at.yMm} r={u * 1.6} {...ink} data-dot />
       <Label of={at} x={at.xMm + u * 2.6} y={at.yMm + u * 0.8} u={u}>
         {name}
       </Label>
