@@ -17,7 +17,12 @@ export function showFrom(design: Design, sensing?: ShowInput['sensing']): Show {
   const library = withOwnParts(design.ownParts);
   return compileShow({
     moods: design.moods,
-    movables: listMovables(design, placeLights(design, library), library, () => true),
+    movables: listMovables(
+      design,
+      placeLights(design, library),
+      () => true,
+      () => null,
+    ),
     controls: controlsOf(design),
     ...(sensing ? { sensing } : {}),
   });

@@ -1,13 +1,13 @@
 import type { Design } from '@glimmer/core/plan';
 import { describe, expect, it } from 'vitest';
-import { decodeLine } from './chip.ts';
 import { buildCore, lineOfDemand, runCore } from './coreChip.ts';
-import { driftingPiece, expectPreviewOnLine, previewOf } from './driftingPiece.ts';
+import { driftingPiece } from './driftingPiece.ts';
 import {
   BEGUN_NS,
+  expectDarkWhileSent,
   expectLights,
   expectReckoned,
-  type Level,
+  expectTwoHeld,
   litMoments,
   rowsOf,
   sharedOf,
@@ -62,13 +62,7 @@ describe('lights between pins that they share, on the 32-bit board', () => {
     expectReckoned(on);
   });
   it('holds two pins at most; the others are let go', () => {
-    const lines = on.scan.layout.lines.map(on.lineOf);
-    const levels = new Map<number, Level>();
-    for (const { atNs, line, level } of on.run.changes) {
-      if (!lines.includes(line)) continue;
-      levels.set(line, level);
-      if (atNs > BEGUN_NS) expect([...levels.values()].filter((each) => each !== 'let go').length).toBeLessThan(3);
-    }
+    expectTwoHeld(on);
   });
 });
 
@@ -77,13 +71,5 @@ it('a grid beside pixels: each frame goes out whole, and the grid is dark meanwh
   const grid = rowsOf(9, 3);
   const list = piece.moods.list.map((mood) => ({ ...mood, moves: { ...mood.moves, grid: slow } }));
   const on = onCore({ ...piece, items: [...piece.items, grid], moods: { ...piece.moods, list } }, 600);
-  const frames = decodeLine(on.run.edges.get(lineOfDemand(on.assessed, 'data:tape')) ?? []);
-  expectPreviewOnLine(frames, previewOf(on.assessed));
-  const bitNs = 1250;
-  for (const { atMs, bytes } of frames.slice(0, -1)) {
-    const [fromNs, toNs] = [atMs * 1e6, atMs * 1e6 + bytes.length * 8 * bitNs];
-    const litThen = on.moments.filter((each) => each.lit.length > 0 && each.fromNs < toNs && each.toNs > fromNs);
-    expect(litThen).toEqual([]);
-  }
-  expect(litMoments(on).some(({ lit }) => lit.length > 0)).toBe(true);
+  expectDarkWhileSent(on, on.run.edges.get(lineOfDemand(on.assessed, 'data:tape')) ?? []);
 });

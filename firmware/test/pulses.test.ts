@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { assess } from '@glimmer/core/assess';
 import { checkDesign } from '@glimmer/core/findings';
 import type { Design, Item } from '@glimmer/core/plan';
@@ -118,6 +120,17 @@ it('a servo on its own input is told of nothing; one in whose lead a transistor 
   };
   expect(rulesOf({}).filter((rule) => rule.startsWith('load'))).toEqual([]);
   expect(rulesOf({ switchedBy: { way: 'transistor below', board: null, part: null } })).toContain('load-servo');
+});
+
+it('in its lead it is switched: no pulses are in the program, nor in what was reckoned of it', () => {
+  const design = withServo('controller-large-5v', true, {
+    switchedBy: { way: 'transistor below', board: null, part: null },
+  });
+  const [program] = assess(design).programs;
+  expect(program?.show.groups.find(({ id }) => id === 'servo')?.pulses).toBeUndefined();
+  expect(program?.loop.sendS).toBe(0);
+  const folder = writeProgram(planOf(design));
+  expect(readFileSync(join(folder, 'show.h'), 'utf8')).toContain('#define UG_LED_BY_PULSES 0');
 });
 
 it('too many pixels on its board, or a grid that it scans: a servo is told to tremble', () => {

@@ -5,7 +5,8 @@ import { scanLineId } from '@glimmer/core/network';
 import type { Design, Item } from '@glimmer/core/plan';
 import { expect } from 'vitest';
 import { circuitOf, gridOf, itemOf, moodOf, planOf } from '../../core/tests/designs.ts';
-import { previewOf } from './driftingPiece.ts';
+import { decodeLine, type Edge } from './chip.ts';
+import { expectPreviewOnLine, previewOf } from './driftingPiece.ts';
 import { writeProgram } from './program.ts';
 
 /** So slow that nothing changes while it is watched: from light to dark along the lights, and back. */
@@ -66,7 +67,7 @@ interface ScanRun {
 }
 
 /** What a line of it may be. */
-export type Level = LineChange['level'] | undefined;
+type Level = LineChange['level'] | undefined;
 
 /** From then on the program has its lines. */
 export const BEGUN_NS = 1e6;
@@ -141,3 +142,27 @@ export function expectReckoned({ assessed, scan, sizes, run }: Watched): void {
 
 /** While something of the grid is lit, after the program has begun. */
 export const litMoments = ({ moments }: Watched) => moments.filter(({ fromNs }) => fromNs > BEGUN_NS);
+
+/** Of pins that lights share, two are held at most: the others are let go. */
+export function expectTwoHeld(on: Watched): void {
+  const lines = on.scan.layout.lines.map(on.lineOf);
+  const levels = new Map<number, Level>();
+  for (const { atNs, line, level } of on.run.changes) {
+    if (!lines.includes(line)) continue;
+    levels.set(line, level);
+    if (atNs > BEGUN_NS) expect([...levels.values()].filter((each) => each !== 'let go').length).toBeLessThan(3);
+  }
+}
+
+/** Pixels beside a grid: each frame goes out whole, and nothing of the grid is lit meanwhile; but for that it is. */
+export function expectDarkWhileSent(on: Watched, edges: readonly Edge[]): void {
+  const frames = decodeLine(edges);
+  expectPreviewOnLine(frames, previewOf(on.assessed));
+  for (const { atMs, bytes } of frames.slice(0, -1)) {
+    const [fromNs, toNs] = [atMs * 1e6, atMs * 1e6 + bytes.length * 8 * BIT_NS];
+    const litThen = on.moments.filter((each) => each.lit.length > 0 && each.fromNs < toNs && each.toNs > fromNs);
+    expect(litThen).toEqual([]);
+  }
+  expect(litMoments(on).some(({ lit }) => lit.length > 0)).toBe(true);
+}
+const BIT_NS = 1250;

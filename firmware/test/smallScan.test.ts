@@ -1,12 +1,12 @@
 import type { Design } from '@glimmer/core/plan';
 import { describe, expect, it } from 'vitest';
-import { buildChip, decodeLine } from './chip.ts';
-import { driftingPiece, expectPreviewOnLine, previewOf } from './driftingPiece.ts';
+import { buildChip } from './chip.ts';
+import { driftingPiece } from './driftingPiece.ts';
 import {
-  BEGUN_NS,
+  expectDarkWhileSent,
   expectLights,
   expectReckoned,
-  type Level,
+  expectTwoHeld,
   litMoments,
   rowsOf,
   sharedOf,
@@ -31,13 +31,7 @@ describe.each([3, 4, 5])('lights between %i pins that they share, on the small c
     expect(on.run.stackBytes).toBeLessThanOrEqual(on.assessed.boards[0]?.part.stackBytes ?? 0);
   });
   it('holds two pins at most; the others are let go', () => {
-    const lines = on.scan.layout.lines.map(on.lineOf);
-    const levels = new Map<number, Level>();
-    for (const { atNs, line, level } of on.run.changes) {
-      if (!lines.includes(line)) continue;
-      levels.set(line, level);
-      if (atNs > BEGUN_NS) expect([...levels.values()].filter((each) => each !== 'let go').length).toBeLessThan(3);
-    }
+    expectTwoHeld(on);
   });
 });
 
@@ -58,13 +52,5 @@ it('a grid beside pixels: each frame goes out whole, and the grid is dark meanwh
   const items = piece.items.filter(({ id }) => id !== 'leds');
   const list = piece.moods.list.map((mood) => ({ ...mood, moves: { tape: mood.moves.tape ?? slow, grid: slow } }));
   const on = onSmall({ ...piece, items: [...items, sharedOf(6)], moods: { ...piece.moods, list } }, 700);
-  const frames = decodeLine(on.run.edges.get(lineOfDemand(on.assessed, 'data:tape')) ?? []);
-  expectPreviewOnLine(frames, previewOf(on.assessed));
-  const bitNs = 1250;
-  for (const { atMs, bytes } of frames.slice(0, -1)) {
-    const [fromNs, toNs] = [atMs * 1e6, atMs * 1e6 + bytes.length * 8 * bitNs];
-    const litThen = on.moments.filter((each) => each.lit.length > 0 && each.fromNs < toNs && each.toNs > fromNs);
-    expect(litThen).toEqual([]);
-  }
-  expect(litMoments(on).some(({ lit }) => lit.length > 0)).toBe(true);
+  expectDarkWhileSent(on, on.run.edges.get(lineOfDemand(on.assessed, 'data:tape')) ?? []);
 });

@@ -1,4 +1,4 @@
-import type { Item, PlacedGroup, PlacedTape } from '../items/index.ts';
+import { type Item, type PlacedGroup, type PlacedTape, type Pulses, pulsesOf } from '../items/index.ts';
 import { listMovables, type MovableGroup, orderChains, placeLights } from '../lights/index.ts';
 import { type Board, isProgrammed, layRails, listBoards, movedItems, type Rails } from '../network/index.ts';
 import type { Library } from '../parts/index.ts';
@@ -84,7 +84,10 @@ function build(
     controls: controlDraws,
     loadRailOf: (itemId) => railOfSwitched(switching, itemId),
   });
-  const movables = listMovables(design, placed, library, (item) => isMoved(item, switching));
+  // In its own lead it is switched, and hears no pulses.
+  const ledBy = (item: Item): Pulses | null =>
+    switching.switched.get(item.id)?.[0]?.way.transistor === null ? pulsesOf(item, library) : null;
+  const movables = listMovables(design, placed, (item) => isMoved(item, switching), ledBy);
   const chains = listChains(design, placed);
   const bare = { design, library, placed, rails, boards, switching, movables, chains, controlDraws };
   const laid = layWires({ ...bare, ...known(unwired) });
@@ -102,7 +105,7 @@ function build(
   return {
     ...input,
     movables,
-    couldMove: listMovables(design, placed, library, (item) => couldMove(item, switching, boards)),
+    couldMove: listMovables(design, placed, (item) => couldMove(item, switching, boards), ledBy),
     sensing,
     controls: controlsOf(design),
     restA: restOf(consumers),

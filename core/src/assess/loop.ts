@@ -59,7 +59,7 @@ export function budgetLoop(
   const computeS = cycles / (controller.clockMhz * 1e6 * controller.worthCycles) / Math.max(0.1, 1 - ofTurns);
   const gapS = (controller.byteGapUs ?? 0) * 1e-6;
   // While a pulse lasts nothing else is done.
-  const pulsesS = show.groups.reduce((sum, { pulseS }) => sum + (pulseS ?? 0), 0);
+  const pulsesS = show.groups.reduce((sum, { pulses }) => sum + (pulses ? Math.max(pulses.restS, pulses.workS) : 0), 0);
   const sendS = lines.reduce((sum, { frameS, memoryBytes }) => sum + frameS + memoryBytes * gapS, pulsesS);
   const senseS = show.controls.filter((control) => control.sensing).length * controller.converterReadingUs * 1e-6;
   const rows = controller.scan?.rows;

@@ -19,6 +19,8 @@ export const FILMED_BELOW_HZ = 400;
 
 /** Aimed at: a fourth more than the eye asks. */
 const WANTED_PER_S = 1.25 * FLICKERS_BELOW_HZ;
+/** The shortest step of light that is exact, and the longest. */
+const USUAL_UNIT_TICKS = [2, 200] as const;
 /** Steps of light in a turn at full. */
 const FULL = 255;
 
@@ -43,11 +45,7 @@ const STEPS = 8;
 export function timeScan({ scan, clockMhz }: Pick<ControllerPart, 'scan' | 'clockMhz'>, turns: number): ScanTiming {
   // What a board file to be filled in has to reach: its template asks for it.
   if (!scan) return { unitTicks: 0, picturesPerS: WANTED_PER_S, litOfTurn: 1, ofChip: 0 };
-  const {
-    ticksPerS,
-    darkTicks,
-    unitTicks: [least, most],
-  } = scan;
+  const { ticksPerS, darkTicks, unitTicks: [least, most] = USUAL_UNIT_TICKS } = scan;
   const wanted = Math.floor((ticksPerS / (WANTED_PER_S * turns) - darkTicks) / FULL);
   const unitTicks = Math.max(least, Math.min(most, wanted));
   const turnTicks = FULL * unitTicks + darkTicks;

@@ -1,10 +1,10 @@
 import type { Assessment, ChainVoltage } from '../assess.ts';
 import type { PinPlan } from '../drive/index.ts';
-import { pulsesOf } from '../items/index.ts';
+import type { Pulses } from '../items/index.ts';
 import type { Show, ShowGroup, ShowLimit } from '../motion/index.ts';
 import { type Board, boardOf, type Driven, isProgrammed } from '../network/index.ts';
 import { saysAtBaud } from '../parts/index.ts';
-import { type Control, controlsOf, type Item, itemNamed, type Plan } from '../plan/index.ts';
+import { type Control, controlsOf, itemNamed, type Plan } from '../plan/index.ts';
 
 /** A channel of a program: where its light stands in the frame, what asks for its pin, and which level is light. */
 interface ProgramChannel {
@@ -14,8 +14,8 @@ interface ProgramChannel {
   /** Which die of a light that has a white one: 0 to 2 are coloured, 3 is white; null = it has a byte of its own. */
   readonly die: number | null;
   readonly isLitLow: boolean;
-  /** Of a load that is led by pulses: those that it gets while it stands still, and at work, in microseconds; null of all else. */
-  readonly pulsesUs: readonly [restUs: number, workUs: number] | null;
+  /** Null of what is not led by them. */
+  readonly pulses: Pulses | null;
 }
 
 /** Lights that take turns: where they stand in the frame, and what lights them. */
@@ -52,7 +52,7 @@ export interface ProgramPart {
 }
 
 /** Every channel of a show that is no pixel, in the order of its groups. */
-function listChannels(assessment: Assessment, show: Show, design: Plan['design']): ProgramChannel[] {
+function listChannels(assessment: Assessment, show: Show): ProgramChannel[] {
   const pixels = new Set(assessment.chains.flatMap((chain) => chain.tapeIds));
   return show.groups.flatMap((group): ProgramChannel[] => {
     if (pixels.has(group.id) || group.scan) return [];
@@ -63,16 +63,9 @@ function listChannels(assessment: Assessment, show: Show, design: Plan['design']
       demandId: `channel:${group.id}:${i + 1}`,
       ...placeInFrame(group, i),
       isLitLow: isLitLow(assessment, group.id, i),
-      pulsesUs: pulsesUsOf(itemNamed(design, group.id), assessment),
+      pulses: group.pulses ?? null,
     }));
   });
-}
-
-/** The pulses that lead a load, where its pin is at its own input. */
-function pulsesUsOf(item: Item | undefined, { library, switched }: Assessment): ProgramChannel['pulsesUs'] {
-  const way = item && switched.get(item.id)?.[0]?.way;
-  const pulses = item && way?.transistor === null ? pulsesOf(item, library) : null;
-  return pulses && [Math.round(pulses.restS * 1e6), Math.round(pulses.workS * 1e6)];
 }
 
 /** Every group of a show whose lights take turns. */
@@ -137,7 +130,7 @@ export function listProgramParts(plan: Plan, assessment: Assessment): readonly P
         pinPlan: null,
         chains: assessment.chains,
         controls,
-        channels: listChannels(assessment, assessment.show, plan.design),
+        channels: listChannels(assessment, assessment.show),
         grids: listGrids(assessment, assessment.show, plan.design),
       },
     ];
@@ -150,7 +143,7 @@ export function listProgramParts(plan: Plan, assessment: Assessment): readonly P
       (chain) => assessment.dataLines.find((line) => chain.tapeIds[0] === line.tapeId)?.board?.id === board.id,
     ),
     controls: controls.filter((control) => boardOf(assessment.boards, control.board)?.id === board.id),
-    channels: listChannels(assessment, show, plan.design),
+    channels: listChannels(assessment, show),
     grids: listGrids(assessment, show, plan.design),
   }));
 }

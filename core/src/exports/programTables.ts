@@ -136,6 +136,9 @@ const LINE_BYTES = 40;
 /** In the program: no control. */
 const NO_CONTROL = 255;
 
+/** Of what is led by no pulses it is 0. */
+const microseconds = (pulseS = 0): number => Math.round(pulseS * 1e6);
+
 /** `show.h`: what of the plan has a size. */
 export function writeShowHeader(plan: Plan, part: ProgramPart): string {
   return `/* ${plainText(plan.name)}: what of the plan has a size. Written by Unruly Glimmer; change the plan, not this. */
@@ -150,8 +153,8 @@ export function writeShowHeader(plan: Plan, part: ProgramPart): string {
 #define UG_LINES ${part.chains.length}
 #define UG_CHANNELS ${part.channels.length}
 /* Channels that lead a load by pulses, and how long those are for each channel while it stands still and at work, in us. */
-#define UG_LED_BY_PULSES ${part.channels.filter(({ pulsesUs }) => pulsesUs).length}
-#define UG_CHANNEL_PULSES { ${part.channels.map(({ pulsesUs }) => `{ ${(pulsesUs ?? [0, 0]).join(', ')} }`).join(', ') || '{ 0, 0 }'} }
+#define UG_LED_BY_PULSES ${part.channels.filter(({ pulses }) => pulses).length}
+#define UG_CHANNEL_PULSES { ${part.channels.map(({ pulses }) => `{ ${microseconds(pulses?.restS)}, ${microseconds(pulses?.workS)} }`).join(', ') || '{ 0, 0 }'} }
 #define UG_NAME_BYTES ${NAME_BYTES}
 #define UG_LINE_BYTES ${LINE_BYTES}
 /* Whether its board has a line to say things on, and the control that reads the charge: 255 = none. */

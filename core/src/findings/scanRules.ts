@@ -213,21 +213,3 @@ export const scanStallRule: Rule = ({ assessment }) =>
       },
     ];
   });
-
-/** A board of one's own, kept before its file took turns, whose facts say nothing of them: what is taken out would not build. */
-export const scanProgramRule: Rule = ({ assessment }) =>
-  scannedOf(assessment).flatMap(({ itemId, name, scan, board }): Finding[] =>
-    scan.driver || !board?.part.code || board.part.scan
-      ? []
-      : [
-          {
-            ...about(itemId),
-            ...named('scan-no-file', itemId),
-            gravity: 'stop',
-            what: `${name} is scanned by the program of ${board.name}, and the facts of that board say nothing of a scan`,
-            why: 'Without the times of its turns the program that is taken out would stop with an error as it is built.',
-            mend: 'Make the board again from its table, take a ready one, or give the grid a scan driver.',
-            fixes: [],
-          },
-        ],
-  );

@@ -10,7 +10,7 @@ export const pulsesRule: Rule = ({ design, assessment }) =>
   assessment.programs.flatMap(({ board, show, loop }): Finding[] => {
     const isScanning = show.groups.some(({ scan }) => scan && scan.how !== 'told');
     return show.groups
-      .filter(({ pulseS }) => pulseS !== undefined)
+      .filter(({ pulses }) => pulses)
       .flatMap(({ id }): Finding[] => {
         const name = itemNamed(design, id)?.name ?? id;
         const about = { gravity: 'mend', stage: 'drive', aboutId: id, fixes: [] } as const;

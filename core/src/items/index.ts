@@ -46,7 +46,7 @@ export {
   layings,
   plenty,
 } from './limits.ts';
-export { pulsesOf } from './load/pulses.ts';
+export { type Pulses, pulsesOf } from './load/pulses.ts';
 export {
   agePack,
   countedCurrentA,

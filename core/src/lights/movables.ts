@@ -6,12 +6,11 @@ import {
   type PlacedGroup,
   type PlacedTape,
   type PlanPoint,
-  pulsesOf,
+  type Pulses,
   type SwitchedBy,
   sparesBefore,
   type WhiteDie,
 } from '../items/index.ts';
-import type { Library } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
 
 /** What moods move of a plan, as points with their bytes and places: counts and places, no kinds. */
@@ -31,8 +30,8 @@ export interface MovableGroup {
   readonly grid?: { readonly columns: number; readonly rows: number; readonly snakes: boolean } | undefined;
   /** It is on or off, and nothing between: a load, a signal. */
   readonly switches?: true;
-  /** A load that is led by pulses: its longer one, which holds up the loop. */
-  readonly pulseS?: number;
+  /** It is led by pulses, which hold up the loop. */
+  readonly pulses?: Pulses;
   /** Its lights take turns: how many, how many are lit at once, and who takes them: the program, or another part that is told. */
   readonly scan?: {
     readonly turns: number;
@@ -126,17 +125,12 @@ function movableOf(group: PlacedGroup, placed: readonly PlacedGroup[]): MovableG
   }
 }
 
-function longestPulse(item: Item, library: Library): Pick<MovableGroup, 'pulseS'> {
-  const pulses = pulsesOf(item, library);
-  return pulses ? { pulseS: Math.max(pulses.restS, pulses.workS) } : {};
-}
-
 /** All that moods can move: light groups that a program may drive, in their order, then the loads that a program runs and the signals between boards. */
 export function listMovables(
   design: Pick<Design, 'items'>,
   placed: readonly PlacedGroup[],
-  library: Library,
   isDriven: (item: Item) => boolean,
+  ledBy: (item: Item) => Pulses | null,
 ): readonly MovableGroup[] {
   const byId = new Map(design.items.map((item) => [item.id, item]));
   return [
@@ -151,15 +145,16 @@ export function listMovables(
         (item) =>
           kindOf(item.kind).control?.givenBy !== undefined || (kindOf(item.kind).role === 'load' && isDriven(item)),
       )
-      .map(
-        (item): MovableGroup => ({
+      .map((item): MovableGroup => {
+        const pulses = ledBy(item);
+        return {
           id: item.id,
           points: 1,
           bytesPerPoint: 1,
           switches: true,
-          ...longestPulse(item, library),
+          ...(pulses && { pulses }),
           lightsAt: [['at' in item ? item.at : { xMm: 0, yMm: 0 }]],
-        }),
-      ),
+        };
+      }),
   ];
 }

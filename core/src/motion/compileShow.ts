@@ -19,7 +19,7 @@ import {
 function layOutGroups(movables: readonly Movable[]): Pick<Show, 'groups' | 'frameBytes'> {
   let offset = 0;
   const groups = movables.map(
-    ({ id, points, bytesPerPoint, whiteDie, switches, pulseS, scan, dark = { before: 0, after: 0 } }) => {
+    ({ id, points, bytesPerPoint, whiteDie, switches, pulses, scan, dark = { before: 0, after: 0 } }) => {
       offset += dark.before * bytesPerPoint;
       const row = {
         id,
@@ -28,7 +28,7 @@ function layOutGroups(movables: readonly Movable[]): Pick<Show, 'groups' | 'fram
         offset,
         ...(whiteDie && { whiteDie }),
         ...(switches && { switches }),
-        ...(pulseS && { pulseS }),
+        ...(pulses && { pulses }),
         ...(scan && { scan }),
       };
       offset += (points + dark.after) * bytesPerPoint;

@@ -212,7 +212,7 @@ export function programOfShow(show: Show, says: boolean, rows?: RowsCost): numbe
     (says ? SAYS_BYTES + (uses.parts.has('sensors') ? SAYS_CHARGE_BYTES : 0) : 0) +
     board +
     sumOfScans(show, ({ programBytes }) => programBytes, rows) +
-    (show.groups.some(({ pulseS }) => pulseS) ? PULSES_BYTES : 0) +
+    (show.groups.some(({ pulses }) => pulses) ? PULSES_BYTES : 0) +
     31 +
     table(LAYER_BYTES + moveBytes(uses.kinds), layers.length) +
     table(11, show.groups.length) +

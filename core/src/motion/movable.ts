@@ -1,4 +1,4 @@
-import type { PlanPoint, WhiteDie } from '../items/index.ts';
+import type { PlanPoint, Pulses, WhiteDie } from '../items/index.ts';
 
 /** Something that moods move, as the engine sees it: points, the bytes of each, and where their lights are. */
 export interface Movable {
@@ -17,8 +17,8 @@ export interface Movable {
   readonly grid?: { readonly columns: number; readonly rows: number; readonly snakes: boolean } | undefined;
   /** It is on or off, and nothing between: a load, a signal. On while its byte is not 0, whatever dims the lights. */
   readonly switches?: true;
-  /** A load that is led by pulses: its longer one, which holds up the loop. */
-  readonly pulseS?: number;
+  /** It is led by pulses, which hold up the loop. */
+  readonly pulses?: Pulses;
   /** Its lights take turns: how many, how many are lit at once, and who takes them: the program, or another part that is told. */
   readonly scan?: {
     readonly turns: number;

@@ -17,8 +17,8 @@ export interface ShowGroup {
   readonly whiteDie?: WhiteDie;
   /** It is on or off, and nothing between. */
   readonly switches?: true;
-  /** It is led by pulses: its longer one. */
-  readonly pulseS?: number;
+  /** It is led by pulses. */
+  readonly pulses?: Movable['pulses'];
   /** Its lights take turns on lines that they share; without it each has its own. */
   readonly scan?: Movable['scan'];
 }

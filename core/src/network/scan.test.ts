@@ -6,7 +6,7 @@ import { type Element, type LedCurve, shiftCurve, solveNetlist } from '../circui
 import { drawNetwork } from '../exact/index.ts';
 import { checkDesign } from '../findings/index.ts';
 import { layOutScan, pairOf, pinsToShare } from '../items/index.ts';
-import { controllers, leds, type OwnPart } from '../parts/index.ts';
+import { leds } from '../parts/index.ts';
 import { applyEdits, changeItem, type Design, type Item } from '../plan/index.ts';
 import { glowByColour, type Scan } from './index.ts';
 
@@ -338,18 +338,6 @@ describe('what is told', () => {
     const by = { way: 'scan driver', by: 'scanner', rows: 3 } as const;
     const told = { ...on(9, 3, by), id: 'other', name: 'Other' } as Item;
     expect(idsOf(lit(on(9, 3, by), [scanner(), told]))).toContain('scan-clash:grid');
-  });
-  it('a board of one’s own whose facts know no turns is told, a ready one, or one without a file yet, is not', () => {
-    const told = (part: string): boolean => {
-      const chip = itemOf('board', { id: 'board', name: 'Board', at: { xMm: 0, yMm: 0 }, part, feed: 'supply' });
-      const design = lit(on(4, 2, inRows(2), { wantedCurrentA: 0.003 }), [], [supply(5), chip]);
-      const small = controllers.find(({ id }) => id === 'controller-small-5v');
-      if (!small) throw new Error('the small board is listed');
-      const old: OwnPart = { ...small, id: 'own-old', like: small.id, scan: undefined };
-      return idsOf({ ...design, ownParts: [old] }).includes('scan-no-file:grid');
-    };
-    const ready = ['controller-small-5v', 'controller-large-5v', 'controller-dual-3v3', 'controller-radio-3v3'];
-    expect([...ready, 'own-old'].map(told)).toEqual([false, false, false, false, true]);
   });
   it('pixels on the board that scans hold it up', () => {
     const tape = itemOf('pixel tape', {

@@ -100,12 +100,7 @@ export const boardFacts: readonly BoardFacts[] = [
       ticksPerS: 2000000,
       darkTicks: 40,
       shortTicks: 40,
-      unitTicks: [2, 200],
       cyclesAnInterrupt: 425,
-      rows: {
-        turnBytes: 51,
-        programBytes: 1460,
-      },
       losesDimming: ['8', '9'],
     },
     serialBaud: 115200,
@@ -438,7 +433,6 @@ export const boardFacts: readonly BoardFacts[] = [
       ticksPerS: 1000000,
       darkTicks: 10,
       shortTicks: 8,
-      unitTicks: [2, 200],
       cyclesAnInterrupt: 420,
       rows: {
         turnBytes: 76,

@@ -200,15 +200,20 @@ export interface ControllerPart extends PartBase {
   readonly converterReadingUs: number;
   /** What its board file rests between two bytes that it sends to pixels; nothing without it. */
   readonly byteGapUs?: number | undefined;
-  /** How its board file scans a grid: ticks a second, those dark between two turns, the longest step that it waits for, ticks of the shortest step at least and at most, cycles of an interrupt, what rows take of its memory for each turn and of its program, pins that lose their dimming; nothing without it. */
+  /** How its board file scans a grid; nothing without it. */
   readonly scan?:
     | {
         readonly ticksPerS: number;
+        /** Between two turns. */
         readonly darkTicks: number;
+        /** The longest step that it waits for. */
         readonly shortTicks: number;
-        readonly unitTicks: readonly [least: number, most: number];
+        /** Of the shortest step; 2 to 200 without it. */
+        readonly unitTicks?: readonly [least: number, most: number] | undefined;
         readonly cyclesAnInterrupt: number;
-        readonly rows: { readonly turnBytes: number; readonly programBytes: number };
+        /** What rows take of its memory for each turn, and of its program; that of lines on three ports without it. */
+        readonly rows?: { readonly turnBytes: number; readonly programBytes: number } | undefined;
+        /** Pins that can't dim beside it. */
         readonly losesDimming: readonly string[];
       }
     | undefined;

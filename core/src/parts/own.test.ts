@@ -11,6 +11,7 @@ import {
   builtInLibrary,
   describeOwnPart,
   findPart,
+  type OwnPart,
   readPartsCsv,
   talksAtBaud,
   withOwnParts,
@@ -93,6 +94,15 @@ describe('parts of the maker’s own', () => {
     });
     expect(boards[1]).toMatchObject({ code: findPart(builtInLibrary, 'controller', 'controller-large-5v')?.code });
     expect(readPartsCsv(writePartsCsv(boards))).toEqual({ parts: boards, problems: [] });
+  });
+  it('a board of one’s own scans as its ready file does, whatever its plan was kept with; without a file not at all', () => {
+    const like = findPart(builtInLibrary, 'controller', 'controller-small-5v');
+    if (!like) throw new Error('the small board is listed');
+    const old: OwnPart = { ...like, id: 'own-old', like: like.id, scan: undefined };
+    const other: OwnPart = { ...like, id: 'own-other', like: like.id, code: null };
+    const library = withOwnParts([old, other]);
+    expect(findPart(library, 'controller', 'own-old')?.scan).toEqual(like.scan);
+    expect(findPart(library, 'controller', 'own-other')?.scan).toBeUndefined();
   });
   it('a serial line of another speed is another board: its template is filled in, and talks at that speed', () => {
     const { parts: boards, problems: none } = readPartsCsv(

@@ -228,13 +228,12 @@ export const ownPartSchema = z.discriminatedUnion('kind', [
         ticksPerS: z.number().positive().max(1e9),
         darkTicks: z.number().min(0).max(1e6),
         shortTicks: z.number().min(0).max(1e6),
-        // Plans of before these were said have boards that keep to them.
-        unitTicks: z.tuple([unitTicks, unitTicks]).readonly().default([2, 200]),
+        unitTicks: z.tuple([unitTicks, unitTicks]).readonly().optional(),
         cyclesAnInterrupt: z.number().min(0).max(1e6),
         rows: z
           .strictObject({ turnBytes: z.number().min(0).max(1e6), programBytes: z.number().min(0).max(1e6) })
           .readonly()
-          .default({ turnBytes: 51, programBytes: 1460 }),
+          .optional(),
         losesDimming: z.array(z.string().max(12)).max(100).readonly(),
       })
       .optional(),

@@ -21,13 +21,12 @@
 #define FROM_MEMORY __attribute__((section(".ram_code"), noinline))
 #define AT_ONCE static inline __attribute__((always_inline))
 
-static uint32_t turn, step, due;
+static uint32_t step, due;
 
 #if UG_GRID_ONE_BY_ONE
-static const uint8_t shared_pins[] = UG_GRID_SHARED_PINS;
-#define SHARED ((uint32_t)sizeof shared_pins)
-static uint32_t shared_bits[SHARED], from_bit, to_bit, gives, other;
-static volatile uint8_t lights_now[UG_GRID_LIGHTS];
+#include "pairs.h"
+
+static uint32_t shared_bits[SHARED], from_bit, to_bit;
 /* Of the light whose turn it is, as it was when that began: half of one byte and half of the next is neither. */
 static uint32_t light;
 
@@ -48,23 +47,13 @@ AT_ONCE void end_turn(void) {
 static void scan_dark(void) { OUTPUTS_CLEAR = to_bit; }
 #endif
 
-/* The next light: the same pin gives to the next one, or the next pin begins. */
 AT_ONCE void next_turn(void) {
-  if (++turn == UG_GRID_TURNS) turn = gives = other = 0;
-  else if (++other == SHARED - 1u) {
-    other = 0;
-    gives++;
-  }
+  uint8_t takes = next_pair();
   from_bit = shared_bits[gives];
-  to_bit = shared_bits[other < gives ? other : other + 1u];
+  to_bit = shared_bits[takes];
   light = lights_now[turn];
   LINES_SET = from_bit;
   OUTPUTS_SET = from_bit;
-}
-
-void board_grid(const uint8_t *lights) {
-  uint32_t i;
-  for (i = 0; i < UG_GRID_LIGHTS; i++) lights_now[i] = lights[i];
 }
 
 static void lines_begin(void) {
@@ -86,6 +75,7 @@ static const uint8_t column_pins[] = UG_GRID_COLUMN_PINS;
  * next, which takes its place only between two pictures. */
 static volatile uint32_t planes[2][UG_GRID_TURNS][8], lit_steps[2][UG_GRID_TURNS];
 static volatile uint32_t shown, is_next;
+static uint32_t turn;
 static uint32_t row_bits[UG_GRID_TURNS], columns, dark_columns;
 
 AT_ONCE void set_row(uint32_t lit) {

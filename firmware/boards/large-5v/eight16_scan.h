@@ -10,15 +10,14 @@
 /* The first step that lasts longer than those. */
 #define FIRST_LONG (UG_GRID_UNIT > SHORT_TICKS ? 0 : 2 * UG_GRID_UNIT > SHORT_TICKS ? 1 : 4 * UG_GRID_UNIT > SHORT_TICKS ? 2 : 8 * UG_GRID_UNIT > SHORT_TICKS ? 3 : 4)
 
-static volatile uint8_t turn, step;
+static volatile uint8_t step;
 
 #if UG_GRID_ONE_BY_ONE
-static const uint8_t shared_pins[] = UG_GRID_SHARED_PINS;
-#define SHARED ((uint8_t)sizeof shared_pins)
-static volatile uint8_t lights_now[UG_GRID_LIGHTS];
+#include "pairs.h"
+
 /* Of each shared pin, worked out beforehand. */
 static uint16_t shared_port[SHARED];
-static uint8_t shared_bit[SHARED], gives, other;
+static uint8_t shared_bit[SHARED];
 static uint16_t from_port, to_port;
 static uint8_t from_bit, to_bit;
 /* Of the light whose turn it is, as it was when that began: half of one byte and half of the next is neither. */
@@ -45,15 +44,8 @@ static void end_turn(void) {
 /* Lets go of the pair that was lit. */
 static void scan_dark(void) { apply(0); }
 
-/* The next light: the same pin gives to the next one, or the next pin begins. */
 static void next_turn(void) {
-  uint8_t takes;
-  if (++turn == UG_GRID_TURNS) turn = gives = other = 0;
-  else if (++other == SHARED - 1u) {
-    other = 0;
-    gives++;
-  }
-  takes = (uint8_t)(other < gives ? other : other + 1u);
+  uint8_t takes = next_pair();
   from_port = shared_port[gives];
   from_bit = shared_bit[gives];
   to_port = shared_port[takes];
@@ -61,11 +53,6 @@ static void next_turn(void) {
   light = lights_now[turn];
   REG(from_port) |= from_bit;
   REG(from_port - 1) |= from_bit;
-}
-
-void board_grid(const uint8_t *lights) {
-  uint8_t i;
-  for (i = 0; i < UG_GRID_LIGHTS; i++) lights_now[i] = lights[i];
 }
 
 static void lines_begin(void) {
@@ -84,7 +71,7 @@ static const uint8_t column_pins[] = UG_GRID_COLUMN_PINS;
 /* What ports B, C and D are to be for each turn and step, of the bits of the columns alone; and which steps have any light:
  * of the picture that is shown, and of the next, which takes its place only between two pictures. */
 static volatile uint8_t planes[2][UG_GRID_TURNS][8][3], lit_steps[2][UG_GRID_TURNS];
-static volatile uint8_t shown, is_next;
+static volatile uint8_t turn, shown, is_next;
 static uint8_t columns[3], dark_columns[3];
 static volatile uint8_t row_bit;
 static volatile uint16_t row_port;

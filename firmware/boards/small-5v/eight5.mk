@@ -3,7 +3,7 @@
 # the compiler's own address space for it, hence gnu99.
 SMALL = -Os -mcall-prologues -mrelax -ffunction-sections -fdata-sections -Wl,--gc-sections -flto -Wl,-u,main
 avr: program.hex
-program.elf: $(MAIN) eight5.c eight.h eight5_scan.h $(ENGINE) board.h pins.h uses.h show.h
+program.elf: $(MAIN) eight5.c eight.h eight5_scan.h pairs.h $(ENGINE) board.h pins.h uses.h show.h
 	avr-gcc -mmcu=avr25 -std=gnu99 -Wall -Wextra -Werror $(SMALL) -nostartfiles -Wl,-Tdata=0x800060 -o $@ $(MAIN) eight5.c $(ENGINE)
 program.hex: program.elf
 	avr-objcopy -O ihex -R .eeprom $< $@

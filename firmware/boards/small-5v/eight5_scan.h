@@ -12,14 +12,12 @@
 
 #define AT_ONCE static inline __attribute__((always_inline))
 
-static uint8_t turn;
 static volatile uint8_t step;
 
 #if UG_GRID_ONE_BY_ONE
-static const uint8_t shared_pins[] = UG_GRID_SHARED_PINS;
-#define SHARED ((uint8_t)sizeof shared_pins)
-static volatile uint8_t lights_now[UG_GRID_LIGHTS];
-static uint8_t gives, other, from_bit, to_bit;
+#include "pairs.h"
+
+static uint8_t from_bit, to_bit;
 /* The pin that takes, in the steps in which it does: of the byte as it was when the turn began, since half of one byte and half
  * of the next is neither. */
 static uint8_t steps[8];
@@ -36,24 +34,13 @@ AT_ONCE void end_turn(void) {
 /* Lets go of what was lit. */
 static void scan_dark(void) { show_lines(0); }
 
-/* The next light: the same pin gives to the next one, or the next pin begins. */
 AT_ONCE void next_turn(void) {
-  uint8_t k, light;
-  if (++turn == UG_GRID_TURNS) turn = gives = other = 0;
-  else if (++other == SHARED - 1u) {
-    other = 0;
-    gives++;
-  }
+  uint8_t k, light, takes = next_pair();
   from_bit = BIT_OF(shared_pins[gives]);
-  to_bit = BIT_OF(shared_pins[other < gives ? other : other + 1u]);
+  to_bit = BIT_OF(shared_pins[takes]);
   for (k = 0, light = lights_now[turn]; k < 8; k++, light >>= 1) steps[k] = light & 1u ? to_bit : 0;
   DDRB |= from_bit;
   PORTB |= from_bit;
-}
-
-void board_grid(const uint8_t *lights) {
-  uint8_t i;
-  for (i = 0; i < UG_GRID_LIGHTS; i++) lights_now[i] = lights[i];
 }
 
 static void lines_begin(void) {
@@ -68,7 +55,7 @@ static const uint8_t column_pins[] = UG_GRID_COLUMN_PINS;
 static volatile uint8_t planes[2][UG_GRID_TURNS][8];
 static volatile uint8_t shown, is_next;
 static volatile uint8_t *steps = planes[0][0];
-static uint8_t own, dark;
+static uint8_t turn, own, dark;
 
 /* Row and columns stand on one port: they change together. */
 AT_ONCE void show_lines(uint8_t lines) { PORTB = (uint8_t)((PORTB & (uint8_t)~own) | lines); }

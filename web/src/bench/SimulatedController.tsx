@@ -1,6 +1,6 @@
 import type { Assessment } from '@glimmer/core/assess';
 import { fingerprint } from '@glimmer/core/exports';
-import { kindOf, pulsesOf } from '@glimmer/core/items';
+import { kindOf } from '@glimmer/core/items';
 import { lightOfChannel, spokenBy, type Told } from '@glimmer/core/motion';
 import { scanLineId } from '@glimmer/core/network';
 import { controlsOf, type Design, itemNamed } from '@glimmer/core/plan';
@@ -45,7 +45,7 @@ function describeLine(demandId: string, { show, driven }: Assessment, moment: Pi
   return null;
 }
 
-const describeChannel = (pulses: ReturnType<typeof pulsesOf> | undefined, level: number): string =>
+const describeChannel = ({ pulses }: Assessment['show']['groups'][number], level: number): string =>
   pulses
     ? `pulses of ${((level > 0 ? pulses.workS : pulses.restS) * 1000).toFixed(2)} ms`
     : `${Math.round((level / 255) * 100)} % of the time high`;
@@ -68,11 +68,7 @@ function describePin(design: Design, demandId: string, assessment: Assessment, m
   const group = show.groups.find((each) => each.id === id);
   if (!group) return '';
   if (kind === 'channel') {
-    const item = itemNamed(design, group.id);
-    return describeChannel(
-      item && pulsesOf(item, assessment.library),
-      lightOfChannel(moment.frame, group, Number(number ?? 1) - 1),
-    );
+    return describeChannel(group, lightOfChannel(moment.frame, group, Number(number ?? 1) - 1));
   }
   const ids = chains.find((chain) => chain.tapeIds[0] === id)?.tapeIds ?? [];
   const pixels = ids.reduce((sum, each) => sum + (show.groups.find((row) => row.id === each)?.points ?? 0), 0);
