@@ -57,6 +57,8 @@ beforeEach(() => {
   clock = new Date('2026-11-01T10:00:00Z');
 });
 afterAll(async () => {
+  // What was added last is reckoned when a hand has rested: not once the database has gone.
+  await server.shelf.settled();
   await store.close();
 });
 
