@@ -2,12 +2,11 @@ import { defineConfig } from '@playwright/test';
 
 export default defineConfig({
   testDir: 'e2e',
-  workers: 1,
+  workers: 2,
   timeout: 120_000,
   expect: { timeout: 20_000 },
   retries: 0,
   reporter: [['list']],
-  globalSetup: './e2e/globalSetup.ts',
   use: {
     viewport: { width: 1280, height: 800 },
     screenshot: 'only-on-failure',

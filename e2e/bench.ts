@@ -1,5 +1,8 @@
 import { randomUUID } from 'node:crypto';
+import { join } from 'node:path';
 import { type BrowserContext, test as base, expect, type Locator, type Page } from '@playwright/test';
+import { placeCluster, removeCluster, startCluster } from '../scripts/postgres.mjs';
+import { startServer } from '../scripts/server.mjs';
 
 export { expect, type Page };
 
@@ -18,10 +21,30 @@ export const slowWorkers = (context: BrowserContext, ms: number): Promise<unknow
         };
       }, ms);
 
+interface Served {
+  address: string;
+  databaseUrl: string;
+}
+
 /** A page that fails its test if the browser's console shows an error or a script throws. */
-export const test = base.extend<{ quiet: undefined; bare: undefined; slow: undefined }>({
-  baseURL: async ({ baseURL }, use) => {
-    await use(process.env.GLIMMER_URL ?? baseURL ?? '');
+export const test = base.extend<{ quiet: undefined; bare: undefined; slow: undefined }, { served: Served }>({
+  // The production build with the demo, on a port and a throw-away database of each worker's own.
+  served: [
+    // biome-ignore lint/correctness/noEmptyPattern: the first argument must be a pattern, and this needs no other fixture
+    async ({}, use) => {
+      const folder = placeCluster(join(import.meta.dirname, '../.glimmer', `test-browser-${process.pid}`));
+      const cluster = await startCluster({ folder, careless: true });
+      const server = await startServer({ databaseUrl: cluster.url, port: 0, demo: true });
+      await use({ address: server.address, databaseUrl: cluster.url });
+      const gone = new Promise((resolve) => server.child.once('exit', resolve));
+      server.child.kill('SIGTERM');
+      await gone;
+      removeCluster(folder);
+    },
+    { scope: 'worker', timeout: 120_000 },
+  ],
+  baseURL: async ({ served }, use) => {
+    await use(served.address);
   },
   // Desk, drawer and parts of one's own are the server's: no test finds what another left there.
   bare: [

@@ -201,8 +201,7 @@ test('a reload in the middle of an edit loses nothing', async ({ page }) => {
   await kept(page);
 });
 
-test('the server stopped and started in the middle of an edit', async ({ page }) => {
-  const databaseUrl = process.env.GLIMMER_DATABASE_URL ?? '';
+test('the server stopped and started in the middle of an edit', async ({ page, served: { databaseUrl } }) => {
   let server = await startServer({ databaseUrl, port: 0, demo: false });
   const port = Number(new URL(server.address).port);
   const stop = async (): Promise<void> => {

@@ -9,8 +9,8 @@ test.use({ serviceWorkers: 'allow' });
 type Server = Awaited<ReturnType<typeof startServer>>;
 
 /** A server of the test's own with its own copy of the built program, so that it can be stopped and changed. */
-async function ownServer(port = 0, webRoot = join(root, 'web/dist')): Promise<Server> {
-  return startServer({ databaseUrl: process.env.GLIMMER_DATABASE_URL ?? '', port, demo: false, webRoot });
+async function ownServer(databaseUrl: string, port = 0, webRoot = join(root, 'web/dist')): Promise<Server> {
+  return startServer({ databaseUrl, port, demo: false, webRoot });
 }
 
 async function stop({ child }: Server): Promise<void> {
@@ -30,9 +30,10 @@ const isLaidIn = (page: Page): Promise<void> =>
 
 test('without its server the program opens whole: shelf, a plan seen before, every stage, quick sums; edits are sent later', async ({
   page,
+  served: { databaseUrl },
 }) => {
   const id = await copyDemo(page);
-  let server = await ownServer();
+  let server = await ownServer(databaseUrl);
   const port = Number(new URL(server.address).port);
   try {
     await page.goto(`${server.address}/plan/${id}/piece`);
@@ -57,7 +58,7 @@ test('without its server the program opens whole: shelf, a plan seen before, eve
     await page.getByRole('button', { name: 'Resistor for a light', exact: true }).click();
     await expect(page.locator('[data-answer]').first()).toContainText('Ω');
 
-    server = await ownServer(port);
+    server = await ownServer(databaseUrl, port);
     await page.goto(`${server.address}/plan/${id}/piece`);
     await kept(page);
     await page.reload();
@@ -67,11 +68,14 @@ test('without its server the program opens whole: shelf, a plan seen before, eve
   }
 });
 
-test('a newer version waits until it is asked for, and takes over without losing what was typed', async ({ page }) => {
+test('a newer version waits until it is asked for, and takes over without losing what was typed', async ({
+  page,
+  served: { databaseUrl },
+}) => {
   const folder = mkdtempSync(join(tmpdir(), 'glimmer-web-'));
   cpSync(join(root, 'web/dist'), folder, { recursive: true });
   const id = await copyDemo(page);
-  const server = await ownServer(0, folder);
+  const server = await ownServer(databaseUrl, 0, folder);
   const isNewer = page.getByRole('status').filter({ hasText: 'A newer version of the program' });
   try {
     await page.goto(`${server.address}/plan/${id}/piece`);

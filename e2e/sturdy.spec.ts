@@ -114,14 +114,16 @@ test('a browser whose store takes nothing: plans open and are kept on the server
   await expect(page.getByLabel('Hours wanted')).toHaveValue('6 h');
 });
 
-test('what started the server is killed outright: the server ends too, and its port is free for the next', async () => {
+test('what started the server is killed outright: the server ends too, and its port is free for the next', async ({
+  served: { databaseUrl },
+}) => {
   const starter = spawn(
     process.execPath,
     [
       '--input-type=module',
       '-e',
       `import { startServer } from ${JSON.stringify(new URL('../scripts/server.mjs', import.meta.url).href)};
-       const { address } = await startServer({ databaseUrl: process.env.GLIMMER_DATABASE_URL, port: 0, demo: false });
+       const { address } = await startServer({ databaseUrl: ${JSON.stringify(databaseUrl)}, port: 0, demo: false });
        console.log('at ' + address);`,
     ],
     { stdio: ['ignore', 'pipe', 'inherit'] },

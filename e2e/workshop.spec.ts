@@ -39,6 +39,7 @@ test('everything of a workshop is taken out as one file and brought back: what i
 
 test('the desk and the drawer are the same in every browser, and wait for a server that is away', async ({
   page,
+  baseURL,
   browser,
   context,
 }) => {
@@ -52,7 +53,7 @@ test('the desk and the drawer are the same in every browser, and wait for a serv
       asFile('drawer.csv', 'text/csv', Buffer.from('kind,name,count,resistance\nresistor,grey ones,12,180\n')),
     );
   await expect(page.getByText('One card on the desk; kept on the server too.')).toBeVisible();
-  const away = await browser.newContext({ baseURL: process.env.GLIMMER_URL ?? '' });
+  const away = await browser.newContext({ baseURL });
   const other = await away.newPage();
   await other.goto('/sums');
   await expect(other.getByLabel('Supply').first()).toHaveValue('6.1 V');
