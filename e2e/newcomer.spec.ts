@@ -81,4 +81,20 @@ test.describe('a first answer to a question of one’s own takes no more than fi
     await expect(answer).toHaveText('180 Ω');
     expect(maker.count()).toBeLessThanOrEqual(MOST);
   });
+
+  test('which resistor, for a light of 2 V at 15 mA on three rechargeable cells', async ({ page }) => {
+    const { maker, ask, drawer, answer } = await comes(page);
+    await ask(/^Which resistor/);
+    await maker.choose(drawer, 'Pack', 'Three AA nickel-metal hydride cells in a holder');
+    await expect(drawer.getByLabel('Supply', { exact: true })).toBeHidden();
+    await maker.fill(drawer.getByLabel('Forward drop at that current'), '2 V');
+    await maker.fill(drawer.getByLabel('Wanted current'), '15 mA');
+    // Half spent they rest at 3.75 V: 1.75 V / 15 mA = 117 Ω. Fresh they give 4.2 V, and a light of low drop would get
+    // (4.2 − 1.88) V / 114 Ω = 20.4 mA of its 20 behind 120 Ω: so it is the next, 150 Ω.
+    await expect(answer).toHaveText('150 Ω');
+    await expect(drawer.getByText('Fresh, at 4.20 V')).toBeVisible();
+    await maker.click(drawer.getByRole('button', { name: 'Begin a plan with this' }));
+    await page.waitForURL(/\/plan\/[\w-]+\//);
+    expect(maker.count()).toBeLessThanOrEqual(MOST);
+  });
 });

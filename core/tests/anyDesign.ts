@@ -301,6 +301,7 @@ const anySupply = fc.record({
   at,
   part: idOf(outsideSupplies),
   volts: orNull(fc.integer({ min: 3, max: 24 })),
+  sinksToV: fc.option(fc.integer({ min: 3, max: 24 }), { nil: undefined }),
   fuseA: orNull(fc.constantFrom(...fuseRatingsA)),
   plug: chosen(plugs),
   minus,

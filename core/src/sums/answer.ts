@@ -9,7 +9,7 @@ import {
   usualPrinter,
 } from '../units/index.ts';
 import type { Drawing } from './drawing.ts';
-import type { PairsInput, Value, Values } from './inputs.ts';
+import { isAskedFor, type PairsInput, type Value, type Values } from './inputs.ts';
 import { type InputProblem, readInputs } from './readInputs.ts';
 import type { QuickSum, Result } from './sum.ts';
 
@@ -93,12 +93,19 @@ function resultValue(result: Result, message: Printer['message']): unknown {
   }
 }
 
+/** What the sum went by: an input that is not asked for beside the others has no value that means anything. */
+const askedOf = ({ sum, values }: Answer): [string, Value][] =>
+  Object.entries(values).filter(([key]) => {
+    const input = sum.inputs[key];
+    return input !== undefined && isAskedFor(input, sum.inputs, (other) => values[other]);
+  });
+
 /** The answer as the JSON that every sum gives: units stand in the keys. */
 export function answerToJson(answer: Answer, { message }: Printer): Record<string, unknown> {
   const { sum } = answer;
   return {
     sum: sum.name,
-    inputs: Object.fromEntries(Object.entries(answer.values).map(([key, value]) => [key, plainValue(key, value, sum)])),
+    inputs: Object.fromEntries(askedOf(answer).map(([key, value]) => [key, plainValue(key, value, sum)])),
     results: Object.fromEntries(answer.results.map((result) => [result.key, resultValue(result, message)])),
     steps: answer.steps.map((step) => ({
       ...step,

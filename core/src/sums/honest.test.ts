@@ -25,6 +25,33 @@ describe('a sum never says what can’t be', () => {
     );
   });
 
+  it('lights on a pack get what it gives from fresh to spent; volts beside it are set aside, and it says so', () => {
+    // Three alkaline cells: 4.74 V fresh, 0.9 V each spent. A light of 2 V at 10 mA: (3.66 − 2) V / 10 mA = 166 Ω, so 180 Ω.
+    const answer = ask('led-resistor', 'pack=three-aa-alkaline forward=2V current=10mA spread=0.1V');
+    expect(figureOf(answer, 'resistorOhm')).toBe(180);
+    const mA = (key: string): number => (figureOf(answer, key) ?? 0) * 1000;
+    // Fresh (4.74 − 2.03)/180, spent (2.7 − 1.93)/180; in the corner (4.74 − 1.94)/171.
+    expect(mA('freshA')).toBeCloseTo(15.0, 0);
+    expect(mA('spentA')).toBeCloseTo(4.3, 0);
+    expect(mA('brightestA')).toBeCloseTo(16.4, 0);
+    expect(ids(answer)).not.toContain('printed-voltage');
+    const both = ask('led-resistor', 'pack=three-aa-alkaline supply=9V forward=2V current=10mA spread=0.1V');
+    expect(both.results).toEqual(answer.results);
+    expect(ids(both)).toContain('set-aside-supply');
+    expect(() => ask('led-resistor', 'forward=2V current=10mA')).toThrow(/pack or the volts of the supply/);
+    expect(() => ask('led-resistor', 'supply=5V sinks=6V forward=2V current=10mA')).toThrow(/can’t sink to 6.00 V/);
+  });
+
+  it('a plain tape asks of its supply only for the colours that are lit at once', () => {
+    // 9.6 W/m · 2.4 m at 12 V: 1.92 A in white, 0.64 A a colour, 1.28 A two of them.
+    const lit = (colours: string) => ask('plain-tape', `power=9.6W/m length=2.4m supply=1.5A ${colours}`);
+    expect(ids(lit(''))).toContain('supply-short');
+    expect(figureOf(lit('lit=2'), 'litA')).toBeCloseTo(1.28, 9);
+    expect(ids(lit('lit=2'))).not.toContain('supply-short');
+    expect(ids(lit('lit=2 supply=1.2A'))).toContain('supply-short');
+    expect(() => lit('lit=4')).toThrow(/4 are lit at once/);
+  });
+
   it('a base resistor is never advised against the pin: what serves lies between both ends, or none does, said once', () => {
     fc.assert(
       fc.property(

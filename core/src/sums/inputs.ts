@@ -6,8 +6,8 @@ interface InputBase {
   readonly word: string;
   readonly label: string;
   readonly hint?: string;
-  /** Asked for only where the input of this key is given. */
-  readonly onlyWith?: string;
+  /** Asked for only where the input of this key is given, or where a choice stands so. */
+  readonly onlyWith?: string | { readonly key: string; readonly is: string };
 }
 
 /** One quantity. `needed` has no honest default: it is asked for; its `initial` is only what a new card shows. */
@@ -133,12 +133,34 @@ export const optional = (
   ...(example === undefined ? {} : { example }),
 });
 
-/** Inputs that are asked for only where the one of this key is given. */
-export const onlyWith = <const I extends Readonly<Record<string, Input>>>(key: string, inputs: I): I =>
+/** Inputs that are asked for only where the one of this key is given, or where a choice stands so. */
+export const onlyWith = <const I extends Readonly<Record<string, Input>>>(
+  condition: NonNullable<InputBase['onlyWith']>,
+  inputs: I,
+): I =>
   // Each stays of its own type, with one word more.
   Object.fromEntries(
-    Object.entries(inputs).map(([name, input]) => [name, { ...input, onlyWith: key }]),
+    Object.entries(inputs).map(([name, input]) => [name, { ...input, onlyWith: condition }]),
   ) as unknown as I;
+
+/** What is given for an input, by its key; undefined where nothing is. */
+type GivenFor = (key: string) => unknown;
+
+const isGiven = (value: unknown): boolean =>
+  value !== undefined && value !== null && (typeof value !== 'string' || value.trim() !== '');
+
+/** Whether an input is asked for beside what is given for the others. */
+export function isAskedFor(
+  { onlyWith: condition }: Input,
+  inputs: Readonly<Record<string, Input>>,
+  given: GivenFor,
+): boolean {
+  if (condition === undefined) return true;
+  if (typeof condition === 'string') return isGiven(given(condition));
+  const other = inputs[condition.key];
+  const value = given(condition.key);
+  return (isGiven(value) ? value : other?.as === 'choice' ? other.initial : undefined) === condition.is;
+}
 
 /** Several quantities of one kind. */
 export const list = (

@@ -146,6 +146,23 @@ describe('a sum out of a field of a plan', () => {
     expect(seen.size).toBeGreaterThanOrEqual(12);
   });
 
+  it('a resistor is asked about with what the plan’s supply gives from spent to fresh', () => {
+    let resistors = 0;
+    for (const each of asked.filter(({ field }) => field === 'resistorOhm')) {
+      const [driven, ...others] = each.assessment.driven.filter(({ itemId }) => itemId === each.item.id);
+      // A transistor that is not full on has another resistance at either end of the pack: no supply of a sum knows that.
+      if (!driven?.resistor || others.length > 0 || driven.scan || driven.resistor.overruled || driven.feed.endsOhm)
+        continue;
+      const { results } = answerOf(each);
+      for (const key of ['brightestA', 'dimmestA'] as const)
+        expect(results.find((result) => result.key === key)).toMatchObject({
+          value: expect.closeTo(driven.corners[key], 6),
+        });
+      resistors += 1;
+    }
+    expect(resistors).toBeGreaterThanOrEqual(12);
+  });
+
   it('puts back what the plan has: the resistor that it reckons itself, and whatever was only looked at', () => {
     let resistors = 0;
     for (const each of asked) {

@@ -10,7 +10,7 @@ import {
   quantity,
   say,
 } from '../units/index.ts';
-import type { Input, Value, Values } from './inputs.ts';
+import { type Input, isAskedFor, type Value, type Values } from './inputs.ts';
 import { finding, type QuickSum } from './sum.ts';
 
 /** What is wrong with one input: its word, and what to write instead. */
@@ -212,6 +212,16 @@ function readMissing(input: Input): One {
   return { ok: true, value: input.initial, slips: [] };
 }
 
+/** What was given for an input that isn't asked for beside the others: the answer takes no heed of it, and says so. */
+const setAside = ({ word, label }: Input): Finding =>
+  finding(
+    `set-aside-${word}`,
+    'mind',
+    say`${label} is set aside`,
+    'It has no meaning beside what else was given.',
+    say`Leave out ${word}, or what stands in its place.`,
+  );
+
 const slipNotices = (input: Input, slips: readonly Quantity[]): Finding[] =>
   slips.map((meant) =>
     finding(
@@ -231,7 +241,9 @@ export function readInputs(sum: QuickSum, given: Readonly<Record<string, unknown
   const { found, problems: unknown } = matchNames(sum, given);
   const read = Object.entries(sum.inputs).map(([key, input]) => {
     const missing = isMissing(found.get(key));
-    return { key, input, missing, one: missing ? readMissing(input) : readJson(input, found.get(key), printer) };
+    const asked = isAskedFor(input, sum.inputs, (other) => found.get(other));
+    const one = missing || !asked ? readMissing(input) : readJson(input, found.get(key), printer);
+    return { key, input, missing, asked, one };
   });
   const problems = [
     ...unknown,
@@ -245,13 +257,10 @@ export function readInputs(sum: QuickSum, given: Readonly<Record<string, unknown
     values: Object.fromEntries(read.flatMap(({ key, one }) => (one.ok ? [[key, one.value] as const] : []))),
     notices: [
       ...read.flatMap(({ input, one }) => (one.ok ? slipNotices(input, one.slips) : [])),
+      ...read.flatMap(({ input, missing, asked }) => (missing || asked ? [] : [setAside(input)])),
       ...assumedNotice(
         sum,
-        read
-          .filter(
-            ({ missing, input }) => missing && (input.onlyWith === undefined || !isMissing(found.get(input.onlyWith))),
-          )
-          .map(({ key }) => key),
+        read.filter(({ missing, asked }) => missing && asked).map(({ key }) => key),
       ),
     ],
   };

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { answerOf, askAndPut, figureOf, itemOf, toldBy, toldOf } from '../../tests/askedAndPut.ts';
 import { assess } from '../assess.ts';
 import { checkDesign } from '../findings/index.ts';
-import { builtInLibrary, findPart, pixelTapes, stateFigure, transistors } from '../parts/index.ts';
+import { builtInLibrary, findPart, packs, pixelTapes, stateFigure, transistors } from '../parts/index.ts';
 import { type Design, emptyDesign } from '../plan/index.ts';
 import { askOfField } from './ofFields.ts';
 import { freshItem } from './piece.ts';
@@ -45,13 +45,23 @@ describe('a sum about lights and a plan of the same thing say the same', () => {
           count: fc.integer({ min: 1, max: 5 }),
           lights: fc.integer({ min: 1, max: 4 }),
           sharing: fc.constantFrom('one resistor each', 'one shared resistor'),
+          pack: fc.constantFrom('none', 'none', ...packs.slice(0, 40).map(({ id }) => id.replace('pack-', ''))),
           supplySpread: between(0, 0.2),
+          sinksBy: fc.option(between(0, 0.4)),
+          risesBy: fc.option(between(0, 0.4)),
           forwardSpreadV: between(0, 0.3),
           ratedA: fc.option(between(0.005, 0.15)),
           resistorOhm: fc.option(between(1, 2000)),
           ratingW: fc.constantFrom(0.125, 0.25, 1),
         }),
-        (given) => {
+        ({ pack, supplyV, supplySpread, sinksBy, risesBy, ...others }) => {
+          const volts = {
+            supplyV,
+            supplySpread,
+            sinksToV: sinksBy === null ? null : supplyV * (1 - sinksBy),
+            risesToV: risesBy === null ? null : supplyV * (1 + risesBy),
+          };
+          const given = { pack, ...others, ...(pack === 'none' ? volts : {}) };
           const { answer, design, assessment } = askAndPut('led-resistor', given);
           const lights = itemOf(design, 'light');
           const driven = assessment.driven.find(({ itemId }) => itemId === lights.id);

@@ -132,8 +132,11 @@ export const finding = (
  * What a plan would be told of the same thing; nothing where it would not.
  * @param id where the sum has a name of its own for it
  */
-export const asInPlan = (told: Told | null, id = told?.rule ?? ''): Finding[] =>
-  told ? [finding(id, told.gravity, told.what, told.why, told.mend)] : [];
+export const asInPlan = (told: Told | null, id = told?.rule ?? ''): Finding[] => {
+  if (!told) return [];
+  const { gravity, what, why, mend, actual, limit } = told;
+  return [{ ...finding(id, gravity, what, why, mend), ...(actual && { actual }), ...(limit && { limit }) }];
+};
 
 /** The findings whose condition holds. */
 export const findingsWhere = (...rows: readonly (readonly [boolean, Finding])[]): Finding[] =>

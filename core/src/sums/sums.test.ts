@@ -324,7 +324,7 @@ describe('inputs', () => {
   });
   it('says all that is missing, unknown or wrong at once, and what to write', () => {
     const said = problemsOf('led-resistor', { supply: '-3V', forwards: '2', current: 'plenty' });
-    expect(said).toMatch(/led-resistor has no "forwards"; it takes supply, forward/);
+    expect(said).toMatch(/led-resistor has no "forwards"; it takes pack, supply, supplyspread/);
     expect(said).toMatch(/supply: Supply: −3.00 V is outside/);
     expect(said).toMatch(/"plenty" is not a current/);
     expect(problemsOf('led-resistor', { supply: '9', forward: '2', current: '20' })).toMatch(/Did you mean 20.0 mA/);

@@ -32,7 +32,7 @@ const questions: readonly Question[] = [
   {
     sum: 'led-resistor',
     asks: 'Which resistor?',
-    gives: 'For a steady supply: the value, its rating, and the current at every corner.',
+    gives: 'For a pack or a supply: the value, its rating, and the current from fresh to spent.',
   },
 ];
 

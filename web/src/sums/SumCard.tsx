@@ -1,9 +1,9 @@
 import { exportRingSvg } from '@glimmer/core/exports';
 import type { Finding } from '@glimmer/core/items';
-import { type Drawing, findSum, type Input, type QuickSum } from '@glimmer/core/sums';
+import { type Drawing, findSum, type Input, isAskedFor, type QuickSum } from '@glimmer/core/sums';
 import type { DeskCard } from '@glimmer/core/workshop';
 import { ArrowDownToLine, Copy, FolderInput, X } from 'lucide-react';
-import { type ReactNode, useState } from 'react';
+import { type ReactNode, useMemo, useState } from 'react';
 import { saveFile } from '../shelf/files.ts';
 import { usePrinter } from '../units/index.ts';
 import { Said } from '../units/Said.tsx';
@@ -143,7 +143,12 @@ interface SumFormProps {
 /** The fields of a sum with its answer below: wherever a sum is made. */
 export function SumForm({ sum, texts, onType, children }: SumFormProps) {
   const printer = usePrinter();
-  const { reply, stop } = useAnswer(sum.name, texts);
+  const entries = useMemo(
+    () => Object.entries(sum.inputs).filter(([, input]) => isAskedFor(input, sum.inputs, (key) => texts[key])),
+    [sum, texts],
+  );
+  const asked = useMemo(() => Object.fromEntries(entries.map(([key]) => [key, texts[key] ?? ''])), [entries, texts]);
+  const { reply, stop } = useAnswer(sum.name, asked);
   // A field stays where it was found, although what is typed into it would move it to the face.
   const [face] = useState(() =>
     Object.entries(sum.inputs).flatMap(([key, input]) => (isOnFace(input, texts[key] ?? '') ? [key] : [])),
@@ -160,9 +165,6 @@ export function SumForm({ sum, texts, onType, children }: SumFormProps) {
       problem={problems.find((problem) => problem.word === input.word)?.problem ?? null}
       onType={(text) => onType(key, text)}
     />
-  );
-  const entries = Object.entries(sum.inputs).filter(
-    ([, { onlyWith }]) => onlyWith === undefined || (texts[onlyWith] ?? '') !== '',
   );
   const behind = entries.filter(([key]) => !face.includes(key));
   return (

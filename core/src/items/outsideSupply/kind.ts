@@ -4,6 +4,7 @@ import type { KindDefinition } from '../contract.ts';
 import { bands } from '../limits.ts';
 import { minusRow, partRow } from '../rows.ts';
 import { drawSource } from '../source.ts';
+import { supplyRangeRule } from './rules.ts';
 
 /** A port or a plug-in supply: it ends never, and gives so much at most. */
 export const outsideSupply: KindDefinition<'outside supply'> = {
@@ -41,6 +42,24 @@ export const outsideSupply: KindDefinition<'outside supply'> = {
       empty: 'as its kind does',
       isLeftOut: true,
     },
+    {
+      type: 'quantity',
+      field: 'sinksToV',
+      label: 'Or sinks to',
+      quantity: 'voltageV',
+      band: bands.supplyV,
+      empty: 'as it varies',
+      isLeftOut: true,
+    },
+    {
+      type: 'quantity',
+      field: 'risesToV',
+      label: '… and rises to',
+      quantity: 'voltageV',
+      band: bands.supplyV,
+      empty: 'as it varies',
+      isLeftOut: true,
+    },
     { type: 'part', field: 'plug', label: 'Its plug', partKind: 'plug', none: 'none: soldered' },
     {
       type: 'rating',
@@ -67,9 +86,11 @@ export const outsideSupply: KindDefinition<'outside supply'> = {
       if (giving.form !== 'outside' || !giving.part) return null;
       const volts = giving.item.volts ?? giving.part.volts;
       const tolerance = giving.item.tolerance ?? giving.part.tolerance;
-      return { leastV: volts * (1 - tolerance), nominalV: volts, mostV: volts * (1 + tolerance) };
+      const { sinksToV = volts * (1 - tolerance), risesToV = volts * (1 + tolerance) } = giving.item;
+      return { leastV: Math.min(volts, sinksToV), nominalV: volts, mostV: Math.max(volts, risesToV) };
     },
   },
   buys: ({ fuseA, name }) => fuseOf(fuseA, name),
   draw: drawSource,
+  rules: [supplyRangeRule],
 };

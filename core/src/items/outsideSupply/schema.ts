@@ -11,6 +11,9 @@ export const outsideSupplySchema = z.strictObject({
   volts: inBand(bands.supplyV).nullable(),
   /** Either way, as a share; that of its kind without it. */
   tolerance: inBand(bands.supplySpread).optional(),
+  /** What it sinks and rises to, for one that varies more to one side: a vehicle's, a worn battery. */
+  sinksToV: inBand(bands.supplyV).optional(),
+  risesToV: inBand(bands.supplyV).optional(),
   fuseA: inBand(bands.fuseA).nullable(),
   plug: part.nullable(),
   minus,

@@ -43,6 +43,7 @@ function layShared(asked: Asked, name: string, place: Place) {
   const laid = layLights(
     {
       ...asked,
+      source: { ...asked, pack: 'none', sinksToV: null, risesToV: null },
       curve: curveOfLight(asked.forwardV, asked.peakA, asked.readings),
       currentA: asked.peakA,
       inSeries: 1,
@@ -84,7 +85,7 @@ export const sharedPinsSum = defineSum({
     let ids = 0;
     const part = boardPart(asked.controller);
     const laid = layShared(asked, 'Lights A', { widthMm: 100, heightMm: 100, newId: () => String(++ids) });
-    const piece = layPiece([laid.lights, laid.board, laid.supply], [laid.part]);
+    const piece = layPiece([laid.lights, laid.board, laid.source], [laid.part]);
     const driven = piece.assessment.driven.find((each) => each.itemId === laid.lights.id);
     if (!driven?.scan)
       throw new SumError('Nothing can be said of these: the supply does not run this controller, or lights nothing');
@@ -122,6 +123,6 @@ export const sharedPinsSum = defineSum({
   intoDesign: (design, asked, newId): Design => {
     const { widthMm, heightMm } = design.view;
     const laid = layShared(asked, 'Lights between pins', { widthMm, heightMm, newId });
-    return putPiece(design, [laid.lights, laid.board, laid.supply], [laid.part]);
+    return putPiece(design, [laid.lights, laid.board, laid.source], [laid.part]);
   },
 });

@@ -15,6 +15,7 @@ import { layPiece, putPiece } from '../piece.ts';
 import { defineSum, figure, finding, findingsWhere, mainFigure, type Result, text } from '../sum.ts';
 import { type PathsAsked, type PathsSolved, solvePaths } from './lightPaths.ts';
 import { type LightsAsked, layLights } from './lightPiece.ts';
+import { laySource, rangeOf, type SourceAsked, sourceInputs } from './lightSource.ts';
 
 const seriesNames = ['E6', 'E12', 'E24', 'E48', 'E96'] as const;
 const ratingsW = [1 / 16, 0.1, 1 / 8, 1 / 4, 1 / 2, 1, 2, 5];
@@ -53,11 +54,11 @@ function alternatives(asked: PathsAsked, solved: PathsSolved): Result[] {
 }
 
 function listResults(asked: PathsAsked, solved: PathsSolved, ratedIsGiven: boolean): Result[] {
-  const { shared, supplyV, currentA, lights } = asked;
+  const { shared, supply, currentA, lights } = asked;
   const decided = solved.exactOhm > 0 || asked.fittedOhm !== null || asked.builtInOhm > 0;
   // Without a resistor that can be, nothing is said of what it would give.
   const ifAny = (value: number): number | null => (decided ? value : null);
-  const forgottenOhm = standardNeighbours(supplyV / currentA, asked.series).above;
+  const forgottenOhm = standardNeighbours(supply.nominalV / currentA, asked.series).above;
   return [
     mainFigure('resistorOhm', 'Resistor', 'resistanceOhm', ifAny(solved.chosenOhm)),
     figure('exactOhm', 'Exactly', 'resistanceOhm', solved.exactOhm > 0 ? solved.exactOhm : null),
@@ -77,7 +78,7 @@ function listResults(asked: PathsAsked, solved: PathsSolved, ratedIsGiven: boole
       'lightShare',
       'Share of the energy that reaches the lights',
       'fraction',
-      Math.min(1, solved.sum.Vf / supplyV),
+      Math.min(1, solved.sum.Vf / supply.nominalV),
     ),
     figure('ratedA', ratedIsGiven ? 'Highest current' : 'Highest current, taken as usual', 'currentA', asked.ratedA),
     figure('totalA', 'All paths together', 'currentA', ifAny(solved.likelyA * lights)),
@@ -149,17 +150,22 @@ function packPrinted(
   return null;
 }
 
-function ofPack({ supplyV }: PathsAsked, { currentWith, chosenOhm }: PathsSolved): Result[] {
-  const pack = packPrinted(supplyV);
-  if (!pack || chosenOhm <= 0) return [];
+/** What flows from a fresh and from a spent source, where more is known of it than its volts. */
+function ofSource({ supply, source }: Asked, { currentWith, chosenOhm }: PathsSolved): Result[] {
+  const isKnown = source.pack !== 'none' || source.sinksToV !== null || source.risesToV !== null;
+  const printed = isKnown ? null : packPrinted(supply.nominalV);
+  const [freshV, spentV] = isKnown ? [supply.mostV, supply.leastV] : [printed?.freshV, printed?.spentV];
+  if (freshV === undefined || spentV === undefined || chosenOhm <= 0) return [];
   return [
-    figure('freshA', say`Fresh, at ${volts(pack.freshV)}`, 'currentA', currentWith(chosenOhm, pack.freshV)),
-    figure('spentA', say`Spent, at ${volts(pack.spentV)}`, 'currentA', currentWith(chosenOhm, pack.spentV)),
+    figure('freshA', say`Fresh, at ${volts(freshV)}`, 'currentA', currentWith(chosenOhm, freshV)),
+    figure('spentA', say`Spent, at ${volts(spentV)}`, 'currentA', currentWith(chosenOhm, spentV)),
   ];
 }
 
-function checkPack({ supplyV, ratedA, series }: PathsAsked, { currentWith, chosenOhm }: PathsSolved): Finding[] {
-  const pack = packPrinted(supplyV);
+/** That volts are those printed on cells, where nothing more was said of them. */
+function checkPrinted({ supply, source, ratedA, series }: Asked, { currentWith, chosenOhm }: PathsSolved): Finding[] {
+  const isKnown = source.pack !== 'none' || source.sinksToV !== null || source.risesToV !== null;
+  const pack = isKnown ? null : packPrinted(supply.nominalV);
   if (!pack || chosenOhm <= 0) return [];
   const [freshA, spentA] = [currentWith(chosenOhm, pack.freshV), currentWith(chosenOhm, pack.spentV)];
   let safeOhm = chosenOhm;
@@ -168,17 +174,18 @@ function checkPack({ supplyV, ratedA, series }: PathsAsked, { currentWith, chose
     finding(
       'printed-voltage',
       freshA > ratedA * (1 + 1e-9) ? 'stop' : 'mind',
-      say`${volts(supplyV)} is what is printed on a ${pack.name}: fresh it gives ${volts(pack.freshV)} and ${amps(freshA)} flow, spent ${volts(pack.spentV)} and ${amps(spentA)}`,
+      say`${volts(supply.nominalV)} is what is printed on a ${pack.name}: fresh it gives ${volts(pack.freshV)} and ${amps(freshA)} flow, spent ${volts(pack.spentV)} and ${amps(spentA)}`,
       'The printed voltage stands in the middle of what the pack gives; the light gets the whole range.',
       safeOhm === chosenOhm
-        ? 'Look whether it is bright enough near the end.'
-        : say`Take ${ohms(safeOhm)}: it keeps the fresh pack within the rating.`,
+        ? 'Look whether it is bright enough near the end, or choose the pack itself.'
+        : say`Take ${ohms(safeOhm)}: it keeps the fresh pack within the rating. Or choose the pack itself.`,
     ),
   ];
 }
 
 /** The light's curve with the line of what the resistor leaves; where they cross is the current. */
-function drawLoadLine({ supplyV, count, currentA, ratedA }: PathsAsked, solved: PathsSolved): Drawing {
+function drawLoadLine({ supply, count, currentA, ratedA }: PathsAsked, solved: PathsSolved): Drawing {
+  const supplyV = supply.nominalV;
   const ohm = Math.max(1, solved.chosenOhm + solved.sourceOhm);
   return {
     kind: 'lines',
@@ -209,15 +216,23 @@ function drawLoadLine({ supplyV, count, currentA, ratedA }: PathsAsked, solved: 
   };
 }
 
+/** The paths with what feeds them, as it was told. */
+interface Asked extends PathsAsked {
+  readonly source: SourceAsked;
+}
+
 const readAsked = (
-  values: Omit<PathsAsked, 'shared' | 'constantDrop' | 'ratedA' | 'fittedOhm'> & {
-    readonly sharing: string;
-    readonly model: string;
-    readonly ratedA: number | null;
-    readonly resistorOhm: number | null;
-  },
-): PathsAsked => ({
+  values: Omit<PathsAsked, 'supply' | 'shared' | 'constantDrop' | 'ratedA' | 'fittedOhm'> &
+    SourceAsked & {
+      readonly sharing: string;
+      readonly model: string;
+      readonly ratedA: number | null;
+      readonly resistorOhm: number | null;
+    },
+): Asked => ({
   ...values,
+  source: values,
+  supply: rangeOf(laySource(values, { id: 'source', at: { xMm: 0, yMm: 0 } })),
   shared: values.sharing === 'one shared resistor' && values.lights > 1,
   constantDrop: values.model === 'as constant',
   // A light is mostly rated a quarter above the current that it is sold at, and small ones bear 20 mA.
@@ -226,7 +241,7 @@ const readAsked = (
 });
 
 /** One resistor with what hangs on it, as a plan holds it; a value that a plan would not choose itself is fitted in it. */
-const lightsOf = (asked: PathsAsked, { curve, exactOhm, chosenOhm }: PathsSolved, ratingW: number): LightsAsked => ({
+const lightsOf = (asked: Asked, { curve, exactOhm, chosenOhm }: PathsSolved, ratingW: number): LightsAsked => ({
   ...asked,
   curve,
   inSeries: asked.count,
@@ -243,25 +258,26 @@ const placedOf = ({ shared, lights, count }: PathsAsked): number =>
   shared ? lights * count : Math.min(Math.max(1, Math.floor(MOST_PLACED / count)), lights) * count;
 
 /** What a plan of these lights would be told. */
-function toldOf(asked: PathsAsked, solved: PathsSolved, ratingW: number): readonly Finding[] {
+function toldOf(asked: Asked, solved: PathsSolved, ratingW: number): readonly Finding[] {
   let ids = 0;
-  const { part, lights, supply } = layLights(lightsOf(asked, solved, ratingW), {
+  const { part, lights, source } = layLights(lightsOf(asked, solved, ratingW), {
     name: asked.shared || asked.count > 1 ? 'Lights A' : 'Light A',
     widthMm: 100,
     heightMm: 100,
     newId: () => String(++ids),
   });
-  return layPiece([lights, supply], [part]).toldOf(lights.id);
+  return layPiece([lights, source], [part]).toldOf(lights.id);
 }
 
 /** Answers which resistor. */
 export const ledResistorSum = defineSum({
   name: 'led-resistor',
   title: 'Resistor for a light',
-  about: 'The resistor for one light, several in series or side by side, with what it gives at every corner.',
+  about:
+    'The resistor for one light, several in series or side by side, on a pack or a supply, with what it gives at every corner.',
   group: 'drive',
   inputs: {
-    supplyV: ask('voltageV', 'supply', 'Supply', 5, { most: 60, usual: [1.2, 30] }),
+    ...sourceInputs,
     forwardV: dropInput(3.016),
     readings: readingsInput,
     currentA: ask('currentA', 'current', 'Wanted current', 0.012, ledBand),
@@ -269,7 +285,6 @@ export const ledResistorSum = defineSum({
     lights: assume('count', 'parallel', 'Paths side by side', 1, { whole: true, least: 1, most: 200 }),
     sharing: choice('sharing', 'Side by side with', ['one resistor each', 'one shared resistor'], 'one resistor each'),
     model: choice('model', 'Drop taken', ['on its curve', 'as constant'], 'on its curve'),
-    supplySpread: assume('fraction', 'supplyspread', 'Supply varies by, either way', 0.05, { least: 0, most: 0.5 }),
     forwardSpreadV: assume('voltageV', 'spread', 'Drop varies by, either way', 0.15, { least: 0, most: 1 }),
     ratedA: optional('currentA', 'rated', 'Highest current of the light', ledBand),
     series: choice('e', 'Standard values', seriesNames, 'E12'),
@@ -283,7 +298,7 @@ export const ledResistorSum = defineSum({
     const asked = readAsked(values);
     const solved = solvePaths(asked);
     return {
-      results: [...listResults(asked, solved, values.ratedA !== null), ...ofPack(asked, solved)],
+      results: [...listResults(asked, solved, values.ratedA !== null), ...ofSource(asked, solved)],
       steps: [
         ...(solved.exactOhm > 0 ? [fillSum(seriesResistor, solved.sum)] : []),
         fillSum(resistorPower, {
@@ -291,13 +306,17 @@ export const ledResistorSum = defineSum({
           R: solved.chosenOhm,
         }),
       ],
-      findings: [...toldOf(asked, solved, values.ratingW), ...checkPack(asked, solved), ...checkBuiltIn(asked, solved)],
+      findings: [
+        ...toldOf(asked, solved, values.ratingW),
+        ...checkPrinted(asked, solved),
+        ...checkBuiltIn(asked, solved),
+      ],
       drawing: drawLoadLine(asked, solved),
     };
   },
   intoDesign: (design, values, newId) => {
     const asked = readAsked(values);
-    const { part, lights, supply } = layLights(
+    const { part, lights, source } = layLights(
       { ...lightsOf(asked, solvePaths(asked), values.ratingW), lights: placedOf(asked) },
       {
         name: `Lights ${itemsOf(design, 'light').length + 1}`,
@@ -306,6 +325,6 @@ export const ledResistorSum = defineSum({
         newId,
       },
     );
-    return putPiece(design, [lights, supply], [part]);
+    return putPiece(design, [lights, source], [part]);
   },
 });

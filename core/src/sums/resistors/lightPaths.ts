@@ -1,11 +1,12 @@
 import { forwardVoltageV, type LedCurve, shiftCurve, solveSideBySide, solveString } from '../../circuit/index.ts';
 import { type Combination, chooseResistor, combineToward, type SeriesName, seriesResistor } from '../../drive/index.ts';
+import type { RailRange } from '../../items/index.ts';
 import { curveOfDrop, curveOfLight } from '../lightCurves.ts';
 
 /** What the maker gave: one path of lights in series, or several side by side with a resistor each or one for all. */
 export interface PathsAsked {
-  /** Nominal. */
-  readonly supplyV: number;
+  /** From spent to fresh. */
+  readonly supply: RailRange;
   /** Of one light at that current; null where readings of it are given. */
   readonly forwardV: number | null;
   /** Of one light: current and voltage. */
@@ -20,8 +21,6 @@ export interface PathsAsked {
   readonly shared: boolean;
   /** The light is taken as a fixed drop. */
   readonly constantDrop: boolean;
-  /** Either way, as a share. */
-  readonly supplySpread: number;
   /** Either way. */
   readonly forwardSpreadV: number;
   /** Of one light. */
@@ -75,7 +74,7 @@ function sharedCurrents(asked: PathsAsked, curve: LedCurve, ohm: number, open = 
   const { lights, count, forwardSpreadV: spreadV } = asked;
   const shifts = Array.from({ length: lights }, (_, i) => -spreadV + (2 * spreadV * i) / Math.max(1, lights - 1));
   return solveSideBySide({
-    supplyV: asked.supplyV,
+    supplyV: asked.supply.nominalV,
     resistanceOhm: ohm + asked.sourceOhm,
     sorts: shifts.slice(open ? 1 : 0).map((shift) => ({ curve: shiftCurve(curve, shift), count, strings: 1 })),
     switchDropV: 0,
@@ -92,13 +91,13 @@ function curveOf(asked: PathsAsked): LedCurve {
 
 /** Solves the paths as a plan solves its own: the sum at the wanted current first, then the truth at the corners of all tolerances. */
 export function solvePaths(asked: PathsAsked): PathsSolved {
-  const { supplyV, currentA, count, lights, shared, supplySpread } = asked;
+  const { supply, currentA, count, lights, shared } = asked;
   const curve = curveOf(asked);
   // Paths that share the supply's resistance each see it as many times as there are paths.
   const seriesOhm = asked.sourceOhm * lights;
   const sideBySide = shared ? lights : 1;
   const sum = {
-    Vs: supplyV,
+    Vs: supply.nominalV,
     Vd: seriesOhm * currentA,
     Vf: count * forwardVoltageV(curve, currentA),
     I: currentA * sideBySide,
@@ -108,13 +107,7 @@ export function solvePaths(asked: PathsAsked): PathsSolved {
     exactOhm > 0 && asked.stock.length > 0 ? combineToward(exactOhm, asked.stock, { most: 2, keep: 3 }) : [];
   const choice = chooseResistor({
     light: { curve, forwardSpreadV: asked.forwardSpreadV, ratedCurrentA: asked.ratedA },
-    feed: {
-      leastV: supplyV * (1 - supplySpread),
-      nominalV: supplyV,
-      mostV: supplyV * (1 + supplySpread),
-      seriesOhm,
-      dropV: 0,
-    },
+    feed: { ...supply, seriesOhm, dropV: 0 },
     wantedCurrentA: currentA,
     // Nothing left for a resistor: none is taken, and what is inside has to do.
     overruledOhm: asked.fittedOhm ?? combos[0]?.ohm ?? (exactOhm > 0 ? null : 0),
@@ -137,7 +130,7 @@ export function solvePaths(asked: PathsAsked): PathsSolved {
     combos,
     spreadA: shared ? sharedCurrents(asked, curve, resistorOhm) : null,
     openA: shared ? sharedCurrents(asked, curve, resistorOhm, true) : null,
-    currentWith: (ohm, volts = supplyV) =>
+    currentWith: (ohm, volts = supply.nominalV) =>
       solveString({ supplyV: volts, resistanceOhm: ohm * sideBySide + seriesOhm, curve, count }),
   };
 }

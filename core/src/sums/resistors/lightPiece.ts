@@ -2,8 +2,9 @@ import { forwardVoltageV, type LedCurve } from '../../circuit/index.ts';
 import type { ItemOf } from '../../items/index.ts';
 import { builtInLibrary, findPart, type LedPart, type OwnPart } from '../../parts/index.ts';
 import { freshItem } from '../piece.ts';
+import { laySource, type Source, type SourceAsked } from './lightSource.ts';
 
-/** Lights of one sort on a steady supply, as a sum was told of them. */
+/** Lights of one sort with what feeds them, as a sum was told of them. */
 export interface LightsAsked {
   readonly curve: LedCurve;
   /** Wanted, through one light. */
@@ -18,10 +19,7 @@ export interface LightsAsked {
   readonly sideBySide: number;
   /** In all; whole strings. */
   readonly lights: number;
-  /** Nominal. */
-  readonly supplyV: number;
-  /** Either way, as a share. */
-  readonly supplySpread: number;
+  readonly source: SourceAsked;
   /** The maker’s own; null takes the one that a plan would. */
   readonly resistorOhm: number | null;
   /** Of each resistor. */
@@ -53,7 +51,7 @@ function describeLight({ curve, currentA, ratedA, forwardSpreadV }: LightsAsked,
   };
 }
 
-/** The lights and the supply that a sum asks about, as items of a plan, with the part that they are. */
+/** The lights that a sum asks about and what feeds them, as items of a plan, with the part that they are. */
 export function layLights(
   asked: LightsAsked,
   {
@@ -67,9 +65,9 @@ export function layLights(
     readonly heightMm: number;
     readonly newId: () => string;
   },
-): { readonly part: LedPart & OwnPart; readonly lights: ItemOf<'light'>; readonly supply: ItemOf<'outside supply'> } {
+): { readonly part: LedPart & OwnPart; readonly lights: ItemOf<'light'>; readonly source: Source } {
   const part = describeLight(asked, `own-${newId()}`);
-  const { inSeries, sideBySide, supplyV, supplySpread, currentA, resistorOhm, ratingW } = asked;
+  const { inSeries, sideBySide, source, currentA, resistorOhm, ratingW } = asked;
   return {
     part,
     lights: freshItem('light', {
@@ -88,13 +86,6 @@ export function layLights(
         hollowId: null,
       })),
     }),
-    supply: freshItem('outside supply', {
-      id: newId(),
-      name: 'Supply',
-      at: { xMm: widthMm / 2, yMm: heightMm * 0.8 },
-      part: 'supply-bench',
-      volts: supplyV,
-      tolerance: supplySpread,
-    }),
+    source: laySource(source, { id: newId(), at: { xMm: widthMm / 2, yMm: heightMm * 0.8 } }),
   };
 }
