@@ -27,7 +27,7 @@ test('a second level on the light sensor: one part and one pin, thresholds of it
   await goTo(page, 'power');
   const budget = page
     .locator('section, div')
-    .filter({ has: page.getByRole('heading', { name: 'Budget on the rail' }) });
+    .filter({ has: page.getByRole('heading', { name: 'Budget on the rails' }) });
   await expect(budget.last().getByRole('row', { name: /sensor/i })).toHaveCount(1);
   await kept(page);
 });
@@ -136,7 +136,7 @@ test('a sound that starts with a mood: its start is the peak of that mood, and i
   await page.getByLabel('What Foghorn does').selectOption('steady');
   await shown(page);
   // 92.3 mA of lights and board, 700 mA of the sound at its start, less the 20 mA that it waits with.
-  await expect(page.getByText(/Draws on the rail: mean, at its height/).locator('..')).toContainText('772 mA');
+  await expect(page.getByText(/Draws on the rails: mean, at its height/).locator('..')).toContainText('772 mA');
   await goTo(page, 'bench');
   await expect(page.getByRole('button', { name: /Foghorn, started by the program/ })).toBeVisible();
 });

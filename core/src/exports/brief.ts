@@ -1,5 +1,5 @@
 import type { Assessment } from '../assess.ts';
-import { type Figure, figuresOf } from '../figures/index.ts';
+import { type Figure, figuresOf, onRails } from '../figures/index.ts';
 import { checkPlan, listWishes } from '../findings/index.ts';
 import type { Plan } from '../plan/index.ts';
 import { describeEnd, sayCeiling } from '../power/index.ts';
@@ -26,8 +26,8 @@ export function writeBrief(plan: Plan, assessment: Assessment, printer: Printer)
     '='.repeat(plan.name.length),
     `Mark          ${fingerprint(plan.design)}: the program and the sheets of this very plan carry the same`,
     `Lights        ${assessment.lightCount} in ${assessment.placed.length} groups`,
-    say`Peak draw     ${told(figures.peakA, say` on the rails${fromPack}`)}`,
-    say`Usual draw    ${told(figures.usualA, ' on the rails')}`,
+    say`Peak draw     ${told(figures.peakA, say` ${onRails(assessment)}${fromPack}`)}`,
+    say`Usual draw    ${told(figures.usualA, say` ${onRails(assessment)}`)}`,
     say`Runs for      ${told(figures.runsForH, runs ? say`; ends because ${describeEnd(runs.end)}` : '')}`,
     say`Weakest link  ${figures.weakestLink.link ? figures.weakestLink.answer : told(figures.weakestLink)}`,
     ...(figures.peakA.likely === null ? [] : assessment.ceilings).map(

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { demoPlan } from '../../tests/designs.ts';
+import { circuitOf, demoPlan, itemOf } from '../../tests/designs.ts';
 import { assess } from '../assess.ts';
 import { tellAssessment, writeBrief } from '../exports/index.ts';
 import { listWishes } from '../findings/index.ts';
 import { compareVersions } from '../logbook/index.ts';
-import { applyEdits, changeItem, emptyDesign } from '../plan/index.ts';
+import { applyEdits, changeItem, type Design, emptyDesign } from '../plan/index.ts';
 import { hours, percent, usualPrinter } from '../units/index.ts';
 import { barOf, figuresOf } from './index.ts';
 
@@ -34,6 +34,26 @@ describe('a figure', () => {
       hours(runsForH.cautious ?? 0),
       hours(figuresOf(later).runsForH.cautious ?? 0),
     ]);
+  });
+
+  it('of rails of several voltages says that its amperes are added up', () => {
+    const said = (design: Design): string => usualPrinter.message(figuresOf(assess(design)).peakA.lead ?? '');
+    const at = { xMm: 1, yMm: 1 };
+    const items = [
+      itemOf('outside supply', { id: 'a', part: 'supply-bench', volts: 5 }),
+      itemOf('outside supply', { id: 'b', part: 'supply-bench', volts: 12, minus: 'apart' }),
+      ...['a', 'b'].map((feed) =>
+        itemOf('light', {
+          id: `lamp-${feed}`,
+          feed,
+          part: 'led-5mm-red',
+          switchedBy: { way: 'always on' },
+          places: [{ id: feed, at, hollowId: null }],
+        }),
+      ),
+    ];
+    expect(said(circuitOf(items))).toMatch(/on rails of 5\.00 V, 12\.0 V, added up/);
+    expect(said(circuitOf(items.filter(({ id }) => !id.endsWith('b'))))).toMatch(/: on the rails\./);
   });
 
   it('says what it waits for, in the bar and in its drawer alike', () => {

@@ -5,5 +5,6 @@ export { explainDrive } from './drive.ts';
 export type { Explanation, Figure } from './figure.ts';
 export { type Figures, figuresOf } from './figures.ts';
 export { explainGuide } from './guide.ts';
+export { onRails } from './onRails.ts';
 export { explainRun } from './run.ts';
 export { explainTape } from './tape.ts';

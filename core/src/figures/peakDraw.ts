@@ -3,6 +3,7 @@ import { boostInput, efficiencyAt, isLinear } from '../items/index.ts';
 import { amps, fillSum, percent, type Sum, say, volts } from '../units/index.ts';
 import type { Figure } from './figure.ts';
 import { waiting } from './needs.ts';
+import { onRails } from './onRails.ts';
 import { withSpread } from './spread.ts';
 
 const TITLE = 'Peak draw';
@@ -70,8 +71,8 @@ export function peakDraw(assessment: Assessment): Figure {
     needs: [],
     answer: amps(peakA),
     lead: most
-      ? say`On the rails, when every light group of ${most.name} is at its height at once, at ${percent(most.brightness)} brightness. With all lights at full it would be ${amps(assessment.allWhiteA)}.`
-      : 'On the rails with every light at full, as there is no mood yet.',
+      ? say`When every light group of ${most.name} is at its height at once, at ${percent(most.brightness)} brightness: ${onRails(assessment)}. With all lights at full it would be ${amps(assessment.allWhiteA)}.`
+      : say`With every light at full, as there is no mood yet: ${onRails(assessment)}.`,
     lines: [...lines, ...further],
     sums: inputSums(assessment),
     doubt: supply

@@ -1,7 +1,8 @@
 import type { Assessment } from '../assess.ts';
-import { amps } from '../units/index.ts';
+import { amps, say } from '../units/index.ts';
 import type { Figure } from './figure.ts';
 import { waiting } from './needs.ts';
+import { onRails } from './onRails.ts';
 import { withSpread } from './spread.ts';
 
 const TITLE = 'Rest draw';
@@ -17,7 +18,7 @@ export function restDraw(assessment: Assessment): Figure {
     cautious: withSpread(assessment, restA),
     needs: [],
     answer: amps(restA),
-    lead: 'On the rails with every light dark: controllers, the chips of pixels, and what hangs on all day.',
+    lead: say`With every light dark, ${onRails(assessment)}: controllers, the chips of pixels, and what hangs on all day.`,
     lines: consumers
       .filter((consumer) => consumer.restA > 0)
       .map((consumer) => ({ label: consumer.name, value: amps(consumer.restA) })),

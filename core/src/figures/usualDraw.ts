@@ -2,6 +2,7 @@ import type { Assessment } from '../assess.ts';
 import { amps, percent, say } from '../units/index.ts';
 import { type Figure, undecided } from './figure.ts';
 import { waiting } from './needs.ts';
+import { onRails } from './onRails.ts';
 import { withSpread } from './spread.ts';
 
 const TITLE = 'Usual draw';
@@ -18,7 +19,7 @@ export function usualDraw(assessment: Assessment): Figure {
     cautious: withSpread(assessment, assessment.usualA),
     needs: [],
     answer: amps(assessment.usualA),
-    lead: 'The mean on the rail over the course of the evening, with the cues that come in it. It decides how long the pack lasts; the peak decides whether it resets.',
+    lead: say`The mean over the course of the evening, with the cues that come in it: ${onRails(assessment)}. It decides how long the pack lasts; the peak decides whether it resets.`,
     lines: assessment.course.map((stretch) => ({
       label: say`${assessment.moods.find((mood) => mood.moodId === stretch.moodId)?.name ?? 'lit'}, ${percent(stretch.minutes / minutes)} of the time`,
       value: amps(stretch.meanA),

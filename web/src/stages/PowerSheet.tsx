@@ -1,6 +1,6 @@
 import { type Assessment, fullOf } from '@glimmer/core/assess';
 import { powerSchools } from '@glimmer/core/choice';
-import { explainCeiling, figuresOf } from '@glimmer/core/figures';
+import { explainCeiling, figuresOf, onRails } from '@glimmer/core/figures';
 import { fusesFor, leadOf } from '@glimmer/core/findings';
 import { kindOf, pulsesOf } from '@glimmer/core/items';
 import type { Item } from '@glimmer/core/plan';
@@ -164,7 +164,7 @@ function Budget() {
   const { design, assessment } = useSheet();
   return (
     <Section
-      title="Budget on the rail"
+      title="Budget on the rails"
       aside={
         <Button look="quiet" onClick={() => openSum(figuresOf(assessment).peakA)}>
           Open the sum
@@ -206,7 +206,9 @@ function Budget() {
           <BudgetSums />
         </tbody>
       </Table>
-      <p className="mt-1 text-small text-faint">Moods: the mean over time at their brightness.</p>
+      <p className="mt-1 text-small text-faint">
+        {printer.message(say`Moods: the mean over time at their brightness, ${onRails(assessment)}.`)}
+      </p>
     </Section>
   );
 }

@@ -1,6 +1,7 @@
-import { explainCeiling } from '@glimmer/core/figures';
+import { explainCeiling, onRails } from '@glimmer/core/figures';
 import { bands, type Mood, removeMood } from '@glimmer/core/plan';
 import { sayCeiling } from '@glimmer/core/power';
+import { say } from '@glimmer/core/units';
 import type { Draft } from 'immer';
 import { Copy, Trash2 } from 'lucide-react';
 import { editDesign } from '../state/planStore.ts';
@@ -46,7 +47,7 @@ function Draw({ moodId }: { readonly moodId: string }) {
   return (
     <>
       <FigureLine
-        label="Draws on the rail: mean, at its height"
+        label={printer.message(say`Draws ${onRails(assessment)}: mean, at its height`)}
         value={`${printer.quantity('currentA', budget.meanA)}, ${printer.quantity('currentA', budget.peakA)}`}
         onOpen={ceiling ? () => openSum(explainCeiling(assessment, ceiling)) : undefined}
       />
