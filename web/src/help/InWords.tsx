@@ -1,12 +1,13 @@
-import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
-import { Link } from 'react-router';
-import { addressOf, findWords } from './words.ts';
+import { Popover, PopoverButton } from '@headlessui/react';
+import { Whole } from '../units/Whole.tsx';
+import { Meaning } from './Meaning.tsx';
+import { findWords } from './words.ts';
 
 /** A text in which the words of the work open their meaning. */
 export const InWords = ({ children }: { readonly children: string }) =>
-  findWords(children).map(({ text, word, meaning }) =>
+  findWords(children).map(({ text, word, meaning }, i) =>
     word === null ? (
-      text
+      <Whole key={`${i} ${text}`}>{text}</Whole>
     ) : (
       <Popover key={word} as="span" className="inline">
         <PopoverButton
@@ -17,17 +18,7 @@ export const InWords = ({ children }: { readonly children: string }) =>
         >
           {text}
         </PopoverButton>
-        <PopoverPanel
-          as="span"
-          anchor={{ to: 'bottom start', gap: 4, padding: 8 }}
-          className="no-print z-50 block w-72 max-w-[90vw] border border-ink bg-sheet px-3 py-2 text-small text-ink"
-        >
-          <strong className="block">{word}</strong>
-          {meaning}{' '}
-          <Link to={`/help/words#${addressOf(word)}`} className="text-verdigris underline">
-            All words
-          </Link>
-        </PopoverPanel>
+        <Meaning word={word} meaning={meaning ?? ''} />
       </Popover>
     ),
   );

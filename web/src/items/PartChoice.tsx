@@ -1,13 +1,14 @@
 import { decidingFigures, groupOfPart, type Part } from '@glimmer/core/parts';
 import type { Item } from '@glimmer/core/plan';
 import type { TriedPart } from '@glimmer/core/trial';
-import { Combobox, ComboboxOption, ComboboxOptions, Description, Field, Label } from '@headlessui/react';
+import { Combobox, ComboboxOption, ComboboxOptions, Description, Field } from '@headlessui/react';
 import { Check, CircleAlert } from 'lucide-react';
 import { type ReactNode, useEffect, useState } from 'react';
 import { useHeld } from '../reckoning/index.ts';
 import { useSheet } from '../stages/useSheet.ts';
 import { usePrinter } from '../units/index.ts';
-import { fieldBox } from '../widgets/fields.tsx';
+import { Said } from '../units/Said.tsx';
+import { FieldLabel, fieldBox, widthFor } from '../widgets/fields.tsx';
 import { Group, hasWords, NothingFound, PartLine } from '../widgets/PartList.tsx';
 import { SearchedInput } from '../widgets/SearchedInput.tsx';
 import { useTrial } from './useTrial.ts';
@@ -46,7 +47,6 @@ function putInOrder(lines: readonly Line[], tried: ReadonlyMap<string, TriedPart
 }
 
 function OneLine({ line, tried }: { readonly line: Line; readonly tried: TriedPart | undefined }) {
-  const printer = usePrinter();
   return (
     <ComboboxOption
       value={line.id}
@@ -55,14 +55,19 @@ function OneLine({ line, tried }: { readonly line: Line; readonly tried: TriedPa
       <Check size={14} className="invisible mt-1 shrink-0 group-data-selected:visible" aria-hidden="true" />
       <span className="min-w-0">
         <PartLine name={line.label} part={line.part}>
-          {tried?.comesTo && <> · {printer.message(tried.comesTo)}</>}
+          {tried?.comesTo && (
+            <>
+              {' '}
+              · <Said>{tried.comesTo}</Said>
+            </>
+          )}
         </PartLine>
         {tried?.against && (
           <span
             className={`flex items-start gap-1 text-tiny ${tried.gravity === 'stop' ? 'text-brick-ink' : 'text-amber-ink'}`}
           >
             <CircleAlert size={13} className="mt-0.5 shrink-0" aria-label="Against it:" />
-            {printer.message(tried.against)}
+            <Said>{tried.against}</Said>
           </span>
         )}
       </span>
@@ -95,9 +100,6 @@ interface PartChoiceProps {
   readonly hint?: ReactNode;
 }
 
-/** So many letters half a sheet shows of a name. */
-const LONG = 30;
-
 /** One part out of a long list: by its name, its figures and its groups; those first that suit in this very plan. */
 export function PartChoice({ item, field, label, lines, value, onChoose, hint }: PartChoiceProps) {
   const printer = usePrinter();
@@ -115,10 +117,10 @@ export function PartChoice({ item, field, label, lines, value, onChoose, hint }:
   const found = query === '' ? lines : lines.filter((line) => hasWords(textOf(line), query));
   const isTrying = isOpen && parts.length > 1 && trial.tried.size === 0;
   // A name that half a sheet cuts off has all of it: by its end it is told from the next of its kind.
-  const isLong = (lines.find((line) => line.id === held)?.label.length ?? 0) > LONG;
+  const name = lines.find((line) => line.id === held)?.label ?? '';
   return (
-    <Field className={`min-w-0 ${isLong ? 'col-span-full' : ''}`}>
-      <Label className="mb-0.5 block text-small text-faint">{label}</Label>
+    <Field className={`min-w-0 ${widthFor(name)}`}>
+      <FieldLabel label={label} />
       <Combobox
         value={held}
         onChange={(next: string | null) => {

@@ -1,9 +1,12 @@
 import { canBeNamed, type Nameable, type SwitchedBy, waysOf } from '@glimmer/core/items';
 import { ways } from '@glimmer/core/network';
-import { findPart, transistors } from '@glimmer/core/parts';
+import { findPart, type TransistorPart, transistors } from '@glimmer/core/parts';
 import { bands, type Item, itemNamed } from '@glimmer/core/plan';
+import { Field } from '@headlessui/react';
+import { useHeld } from '../reckoning/index.ts';
 import { useSheet } from '../stages/useSheet.ts';
-import { Choice, QuantityField } from '../widgets/fields.tsx';
+import { Choice, FieldLabel, fieldBox, QuantityField } from '../widgets/fields.tsx';
+import { LongChoice } from '../widgets/LongChoice.tsx';
 import { editItem, setField } from './itemActions.ts';
 
 const NONE = '(none)';
@@ -96,9 +99,16 @@ function GridFields({ label, own, onSet }: Pick<WayRowProps, 'label' | 'own' | '
   );
 }
 
+const transistorOf = (id: string): TransistorPart | undefined => transistors.find((part) => part.id === id);
+
 /** What a way names: a switch or gate, an output, a transistor, a board. */
 function Named({ label, own, candidates, onSet }: NamedProps) {
   const { assessment } = useSheet();
+  const [part, hold] = useHeld('part' in own ? (own.part ?? NONE) : NONE, (id) =>
+    onSet((now) => ('part' in now ? { ...now, part: id === NONE ? null : id } : now)),
+  );
+  const side = own.way === 'scanned grid' ? 'high' : own.way === 'auto' ? null : ways[own.way].transistor;
+  const fitting = transistors.filter((each) => each.side === side);
   return (
     <>
       <GridFields label={label} own={own} onSet={onSet} />
@@ -119,17 +129,20 @@ function Named({ label, own, candidates, onSet }: NamedProps) {
         />
       )}
       {'part' in own && (
-        <Choice
-          label={own.way === 'scanned grid' ? `${label}: transistor of each row` : `${label}: which transistor`}
-          value={own.part ?? NONE}
-          options={[
-            { value: NONE, label: 'as reckoned' },
-            ...transistors
-              .filter((part) => part.side === (own.way === 'scanned grid' ? 'high' : ways[own.way].transistor))
-              .map((part) => ({ value: part.id, label: part.name })),
-          ]}
-          onChoose={(part) => onSet((now) => ('part' in now ? { ...now, part: part === NONE ? null : part } : now))}
-        />
+        <Field className="col-span-full min-w-0">
+          <FieldLabel
+            label={own.way === 'scanned grid' ? `${label}: transistor of each row` : `${label}: which transistor`}
+            overruled={own.part !== null}
+          />
+          <LongChoice
+            value={part}
+            options={[NONE, ...fitting.map(({ id }) => id)]}
+            nameOf={(id) => transistorOf(id)?.name ?? 'as reckoned'}
+            partOf={transistorOf}
+            onChoose={hold}
+            className={`${fieldBox} ${own.part === null ? 'border-edge' : 'border-brass'}`}
+          />
+        </Field>
       )}
       {'board' in own && assessment.boards.length > 1 && (
         <Choice
@@ -169,7 +182,10 @@ function WayRow({ item, label, own, channel, onSet }: WayRowProps) {
   const transistor = driven?.transistor;
   const hint = [
     own.way === 'auto' && resolved ? resolved.way.words : null,
-    transistor ? `${transistor.part.name}, ${Math.round(transistor.gateOhm)} Ω before it` : null,
+    // One of the maker's own is named by its own field.
+    transistor
+      ? `${'part' in own && own.part !== null ? '' : `${transistor.part.name}, `}${Math.round(transistor.gateOhm)} Ω before it`
+      : null,
   ].filter((each) => each !== null);
   return (
     <>

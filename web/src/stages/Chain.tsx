@@ -1,6 +1,7 @@
 import type { LoadedLink } from '@glimmer/core/power';
 import { amps, type Message } from '@glimmer/core/units';
 import { usePrinter } from '../units/index.ts';
+import { Said } from '../units/Said.tsx';
 
 const LINK_W = 62;
 const ROW_H = 106;
@@ -92,7 +93,7 @@ function Link({ link, i, row, isWeakest }: LinkProps) {
         fill={over ? 'var(--brick-ink)' : 'var(--ink)'}
         className="figures"
       >
-        {printer.message(loadWords(link, isWeakest))}
+        <Said>{loadWords(link, isWeakest)}</Said>
       </text>
       <text x={x + w / 2} y={93} textAnchor="middle" fontSize="10.5" fill="var(--faint)" className="figures">
         of {printer.quantity('currentA', link.limitA)}

@@ -207,7 +207,7 @@ function Budget() {
         </tbody>
       </Table>
       <p className="mt-1 text-small text-faint">
-        {printer.message(say`Moods: the mean over time at their brightness, ${onRails(assessment)}.`)}
+        <Said>{say`Moods: the mean over time at their brightness, ${onRails(assessment)}.`}</Said>
       </p>
     </Section>
   );

@@ -2,10 +2,11 @@ import { resistorsInStock } from '@glimmer/core/parts';
 import { type Input, type QuickSum, showInput } from '@glimmer/core/sums';
 import type { Message } from '@glimmer/core/units';
 import { Description, Field, Input as HeadlessInput, Label, Select } from '@headlessui/react';
+import { WordHelp } from '../help/WordHelp.tsx';
 import { usePrinter } from '../units/index.ts';
 import { Said } from '../units/Said.tsx';
+import { LongChoice } from '../widgets/LongChoice.tsx';
 import { useDesk } from './deskStore.ts';
-import { LongChoice } from './LongChoice.tsx';
 
 interface InputRowProps {
   readonly sum: QuickSum;
@@ -34,10 +35,13 @@ export function InputRow({ sum, name, input, text, problem, onType }: InputRowPr
     <Field
       className={`grid items-center gap-x-2 py-[3px] ${input.as === 'choice' && input.called ? '' : 'grid-cols-[minmax(0,1fr)_minmax(0,10.5rem)]'}`}
     >
-      <Label className="text-small leading-tight text-faint">
-        {input.label}
-        {input.hint && <span className="block text-tiny">{input.hint}</span>}
-      </Label>
+      <span className="flex items-center">
+        <Label className="text-small leading-tight text-faint">
+          {input.label}
+          {input.hint && <span className="block text-tiny">{input.hint}</span>}
+        </Label>
+        <WordHelp label={input.label} />
+      </span>
       {input.as === 'choice' && input.options.length > LONG ? (
         <LongChoice
           value={text || input.initial}

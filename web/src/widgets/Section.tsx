@@ -1,4 +1,6 @@
 import type { ReactNode } from 'react';
+import { InWords } from '../help/InWords.tsx';
+import { Whole } from '../units/Whole.tsx';
 
 interface SectionProps {
   readonly title: string;
@@ -32,19 +34,20 @@ interface FigureLineProps {
 
 /** One figure in a list; with `onOpen` it opens its sum. */
 export function FigureLine({ label, value, onOpen }: FigureLineProps) {
+  const kept = typeof value === 'string' ? <Whole>{value}</Whole> : value;
   return (
     <div className="flex items-baseline justify-between gap-3 border-b border-rule/60 py-0.5 last:border-b-0">
-      <span className="text-faint">{label}</span>
+      <span className="text-faint">{typeof label === 'string' ? <InWords>{label}</InWords> : label}</span>
       {onOpen ? (
         <button
           type="button"
           onClick={onOpen}
           className="figures text-right underline decoration-dotted underline-offset-4"
         >
-          {value}
+          {kept}
         </button>
       ) : (
-        <span className="figures text-right">{value}</span>
+        <span className="figures text-right">{kept}</span>
       )}
     </div>
   );

@@ -2,6 +2,7 @@ import { type Band, judge, type Message, type QuantityKind } from '@glimmer/core
 import { Checkbox, Description, Field, Input, Label, Select, Textarea } from '@headlessui/react';
 import { Check } from 'lucide-react';
 import { type ReactNode, useEffect, useId, useState } from 'react';
+import { WordHelp } from '../help/WordHelp.tsx';
 // Past the folder's face, which brings the reckoner with it: the shelf has fields too, and reckons nothing.
 import { useHeld } from '../reckoning/useHeld.ts';
 import { usePrinter } from '../units/index.ts';
@@ -82,6 +83,28 @@ function useQuantity({ label, kind, value, band, onCommit, onClear }: QuantityAs
   return { printer, typed, shown, problem, meant: isAsked ? meant : null, type, take, giveUp: () => type(null), mean };
 }
 
+/** Above a field: its name, whose word of the work opens its meaning. */
+export const FieldLabel = ({
+  label,
+  overruled = false,
+  isHidden = false,
+}: {
+  readonly label: string;
+  readonly overruled?: boolean;
+  readonly isHidden?: boolean;
+}) =>
+  isHidden ? (
+    <Label className="sr-only">{label}</Label>
+  ) : (
+    <span className="mb-0.5 flex items-center">
+      <Label className="text-small text-faint">
+        {label}
+        {overruled && <span className="font-semibold text-brass"> yours</span>}
+      </Label>
+      <WordHelp label={label} />
+    </span>
+  );
+
 /** A quantity as the maker writes it: read on Enter or on leaving, questioned where it looks like a slip. */
 export function QuantityField({
   label,
@@ -106,10 +129,7 @@ export function QuantityField({
   const isWrong = typed !== null && problem !== null;
   return (
     <Field className="min-w-0">
-      <Label className={hideLabel ? 'sr-only' : 'mb-0.5 block text-small text-faint'}>
-        {label}
-        {overruled && <span className="font-semibold text-brass"> yours</span>}
-      </Label>
+      <FieldLabel label={label} overruled={overruled} isHidden={hideLabel} />
       <Input
         type="text"
         autoComplete="off"
@@ -231,6 +251,13 @@ function Options({ options }: { readonly options: readonly ChoiceOption<string>[
   );
 }
 
+/** So many letters half a sheet shows of a name, and half a narrow one. */
+const LONG = { sheet: 30, narrow: 16 };
+
+/** How wide a field stands whose value is this text: one that half a sheet would cut off has all of it. */
+export const widthFor = (text: string): string =>
+  text.length > LONG.sheet ? 'col-span-full' : text.length > LONG.narrow ? 'max-sm:col-span-full' : '';
+
 /** One out of a list. `inline` sets it into a sentence. */
 export function Choice<T extends string>({
   label,
@@ -244,11 +271,14 @@ export function Choice<T extends string>({
 }: ChoiceProps<T>) {
   const [held, hold] = useHeld(value, onChoose);
   return (
-    <Field className={inline ? 'inline-block max-w-full' : 'min-w-0'}>
-      <Label className={hideLabel || inline ? 'sr-only' : 'mb-0.5 block text-small text-faint'}>
-        {label}
-        {overruled && <span className="font-semibold text-brass"> yours</span>}
-      </Label>
+    <Field
+      className={
+        inline
+          ? 'inline-block max-w-full'
+          : `min-w-0 ${widthFor(options.find((option) => option.value === held)?.label ?? '')}`
+      }
+    >
+      <FieldLabel label={label} overruled={overruled} isHidden={hideLabel || inline} />
       <Select
         value={held}
         // The options are the only values that the browser can give back.

@@ -2,8 +2,8 @@ import { decidingFigures, groupOfPart, type Part } from '@glimmer/core/parts';
 import { Combobox, ComboboxOption, ComboboxOptions } from '@headlessui/react';
 import { useState } from 'react';
 import { usePrinter } from '../units/index.ts';
-import { Group, hasWords, NothingFound, PartLine } from '../widgets/PartList.tsx';
-import { SearchedInput } from '../widgets/SearchedInput.tsx';
+import { Group, hasWords, NothingFound, PartLine } from './PartList.tsx';
+import { SearchedInput } from './SearchedInput.tsx';
 
 interface LongChoiceProps {
   readonly value: string;
