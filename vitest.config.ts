@@ -3,7 +3,7 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     // Only a guard against hanging: no test depends on the machine's speed.
-    testTimeout: 120_000,
+    testTimeout: 300_000,
     hookTimeout: 120_000,
     // By itself it leaves one core idle, which of two is half the time.
     maxWorkers: '100%',

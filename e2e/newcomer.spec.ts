@@ -65,7 +65,7 @@ test.describe('a first answer to a question of one’s own takes no more than fi
     const { maker, ask, drawer, answer } = await comes(page);
     await ask(/^How does a lamp light itself/);
     await maker.fill(drawer.getByLabel('Supply', { exact: true }), '4.5 V');
-    await maker.fill(drawer.getByLabel('Pull-up'), '220 kΩ');
+    await maker.fill(drawer.getByLabel('Pull-up', { exact: true }), '220 kΩ');
     // Its gate has the 3 V for full on while no more than 1.5 V lie over 220 kΩ: 6.82 µA, at a microampere a lux.
     await expect(answer).toHaveText('6.82 lx');
     expect(maker.count()).toBeLessThanOrEqual(MOST);

@@ -176,7 +176,7 @@ function refuse(
   const clash = demands.filter((_, i) => blocked.has(i));
   const wanted = new Set(clash.filter((demand) => !lockOf.has(demand.id)).map((demand) => demand.needs));
   const able = controller.pins.filter((pin) => [...wanted].some((need) => pin.can.includes(need)));
-  const reason = `${clash.map((demand) => demand.label).join(', ')}: ${clash.length} need a pin that can ${[...wanted].map((need) => abilityWords[need]).join(' or ')}, and only ${able.length === 0 ? 'none is' : able.map((pin) => pin.name).join(', ')} left for them. Take a larger controller, fewer channels, or free a locked pin`;
+  const reason = `${clash.map((demand) => demand.label).join(', ')}: ${clash.length} need a pin that can ${[...wanted].map((need) => abilityWords[need]).join(' or ')}, and only ${able.length === 0 ? 'none is' : able.map((pin) => pin.name).join(', ')} left for them`;
   return { ok: false, given: listGiven(controller, demands, pinOf, lockOf), reason, clash };
 }
 

@@ -116,7 +116,7 @@ export const seamRule: Rule = ({ assessment }) =>
         aboutId: group.id,
         actual: { kind: 'count', value: group.places.length },
         limit: { kind: 'count', value: fewer + channels },
-        what: `${group.name}: ${group.places.length} lights on ${channels} channels leave a seam: channel ${missingAtSeam.map((each) => each + 1).join(', ')} is missing between light ${group.places.length} and light 1`,
+        what: `${group.name}: ${group.places.length} lights on ${channels} channels leave a seam: ${missingAtSeam.length > 1 ? 'channels' : 'channel'} ${missingAtSeam.map((each) => each + 1).join(', ')} ${missingAtSeam.length > 1 ? 'are' : 'is'} missing between light ${group.places.length} and light 1`,
         why: 'What runs round the ring stumbles there once a turn.',
         mend: `Take ${fewer} or ${fewer + channels} lights, or a number of channels that goes into ${group.places.length}.`,
         fixes: [],

@@ -219,7 +219,7 @@ export const pinPlanRule: Rule = ({ design, assessment }) =>
           aboutId: board.id,
           what: `No pin plan for ${board.name}: ${plan.reason}`,
           why: 'Each dimmed light, reading and data line needs a pin that can do it.',
-          mend: 'Do one of these.',
+          mend: 'Take a larger controller, fewer channels, or free a locked pin.',
           fixes: board.item.pinLocks.length > 0 ? free(board.item.pinLocks.map((lock) => lock.demand)) : [],
         },
       ];

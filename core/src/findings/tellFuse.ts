@@ -89,7 +89,7 @@ function large(lead: FusedLead, fuseA: number): Told | null {
       : say`The fuse of ${amps(fuseA)} guards too little`,
     why: worst
       ? 'What is behind it burns before the fuse does.'
-      : say`At peak ${amps(steadyA)} flow; a fuse should be 1.25 to 2 times that.`,
+      : say`A fuse should be 1.25 to 2 times the ${amps(steadyA)} that flow through it.`,
     mend: bestA === null ? 'Take a smaller fuse, or stronger parts behind it.' : say`Fit ${amps(bestA)}.`,
   };
 }

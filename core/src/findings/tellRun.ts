@@ -13,6 +13,8 @@ export interface LoadedRun {
   readonly dropV: number;
   readonly lengthMm: number;
   readonly mostDropV: number;
+  /** All the time, not at the height alone. */
+  readonly isSteady?: boolean;
   /** Whether a gauge that is sold would do. */
   readonly thicker: boolean;
 }
@@ -22,13 +24,14 @@ const noneSuits = say`Not even ${gauge(Math.min(...soldGauges))} is enough: take
 
 /** What is amiss with a run of wire, wherever it is asked about; null where nothing is. */
 export function tellRun(run: LoadedRun): Told | null {
-  const { name, wire, peakA, carriesA, dropV, lengthMm, mostDropV, thicker } = run;
+  const { name, wire, peakA, carriesA, dropV, lengthMm, mostDropV, thicker, isSteady = false } = run;
+  const when = isSteady ? '' : ' at peak';
   const mend = thicker ? 'Take thicker wire or a shorter way.' : noneSuits;
   if (carriesA !== null && peakA > carriesA * (1 + 1e-9))
     return {
       rule: 'wire',
       gravity: 'stop',
-      what: say`${name}: ${wire} carries ${amps(carriesA)} in a bundle, and ${amps(peakA)} flow at peak`,
+      what: say`${name}: ${wire} carries ${amps(carriesA)} in a bundle, and ${amps(peakA)} flow${when}`,
       why: 'Bundled under cloth it warms up until its insulation softens.',
       mend,
     };
@@ -36,7 +39,7 @@ export function tellRun(run: LoadedRun): Told | null {
   return {
     rule: 'wire',
     gravity: 'mend',
-    what: say`${name} loses ${volts(dropV)} at peak on ${mm(lengthMm)} of ${wire}`,
+    what: say`${name} loses ${volts(dropV)}${when} on ${mm(lengthMm)} of ${wire}`,
     why: 'What is lost on the way is missing at the light, and the far end goes dim and warm.',
     mend,
   };

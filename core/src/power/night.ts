@@ -64,8 +64,8 @@ const endWords: Readonly<Record<NightEnd, string>> = {
   empty: 'the pack is empty',
   'cut-off': 'the cell reaches its cut-off voltage',
   'drops out': 'the converter drops out',
-  'lets go': 'a peak pulls the pack so low that its protection lets go',
-  resets: 'a peak pulls the rail down and the controller resets',
+  'lets go': 'the pack is pulled so low that its protection lets go',
+  resets: 'the rail is pulled down and the controller resets',
   dims: 'its light has faded to a fifth of what was wanted',
   'goes on': 'it hangs on an outside supply and goes on',
 };

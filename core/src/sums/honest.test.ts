@@ -2,6 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { type Asked, ask } from '../../tests/sums.ts';
 import { HELD_OHM } from '../drive/index.ts';
+import { usualPrinter } from '../units/index.ts';
+import { answerSum, answerToJson, findSum } from './index.ts';
 
 /** A figure by its key; null where the sum has none. */
 const figureOf = (asked: Asked, key: string): number | null => asked.results[key] ?? null;
@@ -40,6 +42,24 @@ describe('a sum never says what can’t be', () => {
     expect(ids(both)).toContain('set-aside-supply');
     expect(() => ask('led-resistor', 'forward=2V current=10mA')).toThrow(/pack or the volts of the supply/);
     expect(() => ask('led-resistor', 'supply=5V sinks=6V forward=2V current=10mA')).toThrow(/can’t sink to 6.00 V/);
+  });
+
+  it('nobody who gives a steady current is told of a peak, whatever the load', () => {
+    for (const asked of [
+      ['runtime', 'capacity=800mAh load=1.5A lead=0.6 least=3.2V'],
+      ['runtime', 'capacity=200mAh chemistry=alkaline load=0.5A'],
+      ['fuse', 'steady=3A gauge=28AWG fitted=2A'],
+      ['fuse', 'steady=0.1A gauge=20AWG fitted=3A'],
+      ['wire', 'current=6A length=2m gauge=28AWG'],
+      ['wire', 'current=0.5A length=9m gauge=28AWG'],
+      ['boost-limit', 'cell=3.7V source=0.1 output=5V current=1A inputlimit=1A'],
+    ] as const) {
+      const sum = findSum(asked[0]);
+      const given = Object.fromEntries(asked[1].split(' ').map((each) => each.split('=')));
+      const answered = sum && answerSum(sum, given, usualPrinter);
+      if (!answered?.ok) throw new Error(`${asked[0]}: ${JSON.stringify(answered?.problems)}`);
+      expect(JSON.stringify(answerToJson(answered.answer, usualPrinter)), asked.join(' ')).not.toMatch(/\bpeak\b/);
+    }
   });
 
   it('a plain tape asks of its supply only for the colours that are lit at once', () => {

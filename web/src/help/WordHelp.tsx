@@ -8,7 +8,7 @@ export function WordHelp({ label }: { readonly label: string }) {
   const found = findWords(label).find(({ word }) => word !== null);
   if (!found || found.word === null || found.meaning === null) return null;
   return (
-    <Popover as="span" className="no-print -my-1 inline-flex">
+    <Popover as="span" className="no-print relative z-1 -my-1 inline-flex">
       <PopoverButton
         type="button"
         aria-label={`${found.text}: what is that?`}

@@ -8,7 +8,7 @@ import { useHeld } from '../reckoning/index.ts';
 import { useSheet } from '../stages/useSheet.ts';
 import { usePrinter } from '../units/index.ts';
 import { Said } from '../units/Said.tsx';
-import { FieldLabel, fieldBox, widthFor } from '../widgets/fields.tsx';
+import { FieldLabel, fieldBox, wideAsSaid, widthFor } from '../widgets/fields.tsx';
 import { Group, hasWords, NothingFound, PartLine } from '../widgets/PartList.tsx';
 import { SearchedInput } from '../widgets/SearchedInput.tsx';
 import { useTrial } from './useTrial.ts';
@@ -119,7 +119,7 @@ export function PartChoice({ item, field, label, lines, value, onChoose, hint }:
   // A name that half a sheet cuts off has all of it: by its end it is told from the next of its kind.
   const name = lines.find((line) => line.id === held)?.label ?? '';
   return (
-    <Field className={`min-w-0 ${widthFor(name)}`}>
+    <Field data-wide={widthFor(name)} className={wideAsSaid}>
       <FieldLabel label={label} />
       <Combobox
         value={held}

@@ -33,7 +33,7 @@ export function SumOf({ item, field, label, onBack, children }: SumOfProps) {
   const key = `${item.kind}.${field}`;
   if (!hasSum(key)) return children;
   return (
-    <div className="relative min-w-0 has-[.col-span-full]:col-span-full">
+    <div className="relative min-w-0 has-data-[wide=always]:col-span-full max-sm:has-data-wide:col-span-full [&>[data-headlessui-state]>:first-child]:pr-6 [&>:not([data-headlessui-state],button)]:pr-7">
       {children}
       <button
         type="button"

@@ -1,7 +1,7 @@
 import { Fragment } from 'react';
 
 /** A figure with its unit or with what it counts. */
-const figure = /[±−]?\d[\d.,]* (?:[\p{L}%°Ω][^\s,;:()]*)/gu;
+const figure = /(?:± ?|−)?\d[\d.,]* (?:[\p{L}%°Ω][^\s,;:()]*)/gu;
 
 /** A text whose figures never part from their units at the end of a line; what is copied out of it is the text as it is. */
 export function Whole({ children }: { readonly children: string }) {

@@ -92,18 +92,21 @@ export const FieldLabel = ({
   readonly label: string;
   readonly overruled?: boolean;
   readonly isHidden?: boolean;
-}) =>
-  isHidden ? (
-    <Label className="sr-only">{label}</Label>
-  ) : (
+}) => {
+  const name = (
+    <>
+      {label}
+      {overruled && <span className="font-semibold text-brass"> yours</span>}
+    </>
+  );
+  if (isHidden) return <Label className="sr-only">{name}</Label>;
+  return (
     <span className="mb-0.5 flex items-center">
-      <Label className="text-small text-faint">
-        {label}
-        {overruled && <span className="font-semibold text-brass"> yours</span>}
-      </Label>
+      <Label className="text-small text-faint">{name}</Label>
       <WordHelp label={label} />
     </span>
   );
+};
 
 /** A quantity as the maker writes it: read on Enter or on leaving, questioned where it looks like a slip. */
 export function QuantityField({
@@ -255,8 +258,11 @@ function Options({ options }: { readonly options: readonly ChoiceOption<string>[
 const LONG = { sheet: 30, narrow: 16 };
 
 /** How wide a field stands whose value is this text: one that half a sheet would cut off has all of it. */
-export const widthFor = (text: string): string =>
-  text.length > LONG.sheet ? 'col-span-full' : text.length > LONG.narrow ? 'max-sm:col-span-full' : '';
+export const widthFor = (text: string): 'always' | 'narrow' | undefined =>
+  text.length > LONG.sheet ? 'always' : text.length > LONG.narrow ? 'narrow' : undefined;
+
+/** A field that stands as wide as its `data-wide` says. */
+export const wideAsSaid = 'min-w-0 data-[wide=always]:col-span-full max-sm:data-wide:col-span-full';
 
 /** One out of a list. `inline` sets it into a sentence. */
 export function Choice<T extends string>({
@@ -272,11 +278,8 @@ export function Choice<T extends string>({
   const [held, hold] = useHeld(value, onChoose);
   return (
     <Field
-      className={
-        inline
-          ? 'inline-block max-w-full'
-          : `min-w-0 ${widthFor(options.find((option) => option.value === held)?.label ?? '')}`
-      }
+      data-wide={inline ? undefined : widthFor(options.find((option) => option.value === held)?.label ?? '')}
+      className={inline ? 'inline-block max-w-full' : wideAsSaid}
     >
       <FieldLabel label={label} overruled={overruled} isHidden={hideLabel || inline} />
       <Select

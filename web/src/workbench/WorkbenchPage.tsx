@@ -140,7 +140,7 @@ function Head({ stage, onFind, onKeys }: HeadProps) {
               draft.name = name;
             })
           }
-          className="[&_input]:border-transparent [&_input]:bg-transparent [&_input]:px-0 [&_input]:py-0 [&_input]:min-h-6 [&_input]:font-display [&_input]:text-medium [&_input]:font-semibold hover:[&_input]:border-rule"
+          className="[&_input]:text-ellipsis [&_input]:border-transparent [&_input]:bg-transparent [&_input]:px-0 [&_input]:py-0 [&_input]:min-h-6 [&_input]:font-display [&_input]:text-medium [&_input]:font-semibold hover:[&_input]:border-rule"
         />
       </div>
       <Cord current={stage} />

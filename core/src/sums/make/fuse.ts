@@ -37,7 +37,7 @@ const leadAsked = ({ steadyA, weakestA, gaugeAwg, shortA }: Asked): LeadToFuse =
 function tellFitted(lead: LeadToFuse, fuseA: number | null): Finding[] {
   if (fuseA === null) return [];
   const told = tellFuse({ ...lead, name: 'the pack', fuseA, burns: false });
-  const blows = tellLink({ id: 'fuse', name: 'The fuse', loadA: lead.steadyA, limitA: fuseA });
+  const blows = tellLink({ id: 'fuse', name: 'The fuse', loadA: lead.steadyA, limitA: fuseA, isSteady: true });
   return [...asInPlan(told), ...asInPlan(blows, 'fuse-blows')];
 }
 

@@ -120,6 +120,7 @@ export const wireSum = defineSum({
       name: 'This run',
       wire: isGauge ? gauge(gaugeAwg) : conductor,
       peakA: currentA,
+      isSteady: true,
       carriesA,
       dropV,
       lengthMm,

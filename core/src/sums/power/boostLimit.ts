@@ -76,7 +76,7 @@ function judge(asked: Judged): Finding[] {
   const over =
     inputA === null || inputLimitA === null
       ? null
-      : tellLink({ id: 'converter input', name: 'Its input', loadA: inputA, limitA: inputLimitA });
+      : tellLink({ id: 'converter input', name: 'Its input', loadA: inputA, limitA: inputLimitA, isSteady: true });
   const low =
     inputV === null || inputLeastV === null
       ? null

@@ -252,7 +252,16 @@ export const runtimeSum = defineSum({
       results: [
         mainFigure('likelyH', 'Runs for, likely', 'timeH', night.hours),
         figure('cautiousH', 'With caution (95 of 100 last longer)', 'timeH', cautiousH),
-        text('end', 'It ends because', describeEnd(night.end)),
+        text(
+          'end',
+          'It ends because',
+          // Nothing that resets is told of: it is the pack, or the least that was asked for.
+          night.end === 'resets'
+            ? leastV === null
+              ? 'the load pulls the pack lower than it bears'
+              : 'the rail falls below the least that was given'
+            : describeEnd(night.end),
+        ),
         figure('plainH', 'Plain sum', 'timeH', plainH),
         figure('meanA', law ? 'Mean load, half full' : 'Mean load', 'currentA', meanA),
         figure(
