@@ -304,7 +304,12 @@ function restSteps(assessment: Assessment, supply: SupplyAssessment): BenchStep[
 const coreOfChannel = (driven: Driven): string =>
   driven.way.plusSide === 'channel' || driven.way.minusSide === 'channel' ? 'the core of the channel' : 'its plus core';
 
-function channelStep(driven: Driven, count: number, channel: number, isUnseen: boolean): BenchStep {
+function channelStep(
+  driven: Driven,
+  count: number,
+  channel: number,
+  { isUnseen, caution }: { readonly isUnseen: boolean; readonly caution: string | null },
+): BenchStep {
   const isHeld = driven.loop.heldA !== null;
   const [one, many] = driven.tape
     ? ['stretch of tape between two marks', 'stretches of tape between marks']
@@ -328,7 +333,19 @@ function channelStep(driven: Driven, count: number, channel: number, isUnseen: b
       mostA * times,
       Math.min(Math.max(currentA, leastA), mostA) * times,
     ),
+    caution,
   });
+}
+
+const UNSEEN_CAUTION = 'Do not look into it, however dark it seems; the current tells that it is on.';
+
+/** What lights of a group do to an eye before them; null where they do nothing. */
+function eyeCaution(assessment: Assessment, driven: Driven): string | null {
+  if (unseenBy(assessment, driven) !== null) return UNSEEN_CAUTION;
+  const group = assessment.placed.find((each) => each.id === driven.itemId);
+  return group?.shape === 'lights' && group.part.body === 'power star'
+    ? 'Never look into it, and turn it away from faces; on its heatsink before it is lit.'
+    : null;
 }
 
 const channelSteps = (assessment: Assessment): BenchStep[] =>
@@ -336,7 +353,10 @@ const channelSteps = (assessment: Assessment): BenchStep[] =>
     ...(driven.scan
       ? turnSteps(driven)
       : driven.lightsOnChannel.map((count, i) =>
-          channelStep(driven, count, driven.channels[i] ?? i, unseenBy(assessment, driven) !== null),
+          channelStep(driven, count, driven.channels[i] ?? i, {
+            isUnseen: unseenBy(assessment, driven) !== null,
+            caution: eyeCaution(assessment, driven),
+          }),
         )),
     ...unseenSteps(assessment, driven),
     ...warmSteps(assessment, driven),
@@ -387,7 +407,7 @@ function unseenSteps(assessment: Assessment, driven: Driven): BenchStep[] {
       todo: isInfrared
         ? 'Look at it through a camera: each light is a pale dot. First try the camera on the remote control of something: some filter infrared, the one that faces you less often.'
         : 'Hold white printer paper or a piece of fluorescent cord before it in the dark: it glows blue where it is lit.',
-      caution: 'Do not look into it, however dark it seems; the current tells that it is on.',
+      caution: UNSEEN_CAUTION,
     }),
   ];
 }
@@ -491,7 +511,7 @@ function closing(design: Design, assessment: Assessment): BenchStep[] {
       id: 'run-down',
       chapter: 'Closing',
       title: 'Run test',
-      todo: 'A full pack, the evening’s moods, until it stops by itself. Log the hours in the Logbook.',
+      todo: `A full pack, ${design.moods.list.length > 0 ? 'the evening’s moods' : 'lit as it will be'}, until it stops by itself. Log the hours in the Logbook.`,
       caution: 'Stay with a lithium cell while it runs down.',
     }),
   ];

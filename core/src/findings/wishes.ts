@@ -54,17 +54,20 @@ export function listWishes(design: Design, assessment: Assessment): Wish[] {
           : `needs ${figures.runsForH.needs.join(', ')}`,
       test: 'run test at full charge, logged',
     },
-    {
-      id: 'steady',
-      text: 'Never resets, down to the last tenth of the charge',
-      status: judge(isCeilingKnown, over.length === 0),
-      reached: isCeilingKnown
-        ? over.length === 0
-          ? 'every mood is below its ceiling'
-          : `${over.map((ceiling) => ceiling.name).join(', ')} above the ceiling`
-        : `needs ${figures.ceiling.needs.join(', ')}`,
-      test: 'every mood at the end of the run test',
-    },
+    // What runs without a program has nothing that resets.
+    assessment.boards.length === 0 && assessment.driven.length > 0
+      ? null
+      : {
+          id: 'steady',
+          text: 'Never resets, down to the last tenth of the charge',
+          status: judge(isCeilingKnown, over.length === 0),
+          reached: isCeilingKnown
+            ? over.length === 0
+              ? 'every mood is below its ceiling'
+              : `${over.map((ceiling) => ceiling.name).join(', ')} above the ceiling`
+            : `needs ${figures.ceiling.needs.join(', ')}`,
+          test: 'every mood at the end of the run test',
+        },
     {
       id: 'switch',
       text: 'Switched without opening it',
