@@ -1,5 +1,5 @@
 import { type Assessment, eveningWithSpares } from '../assess.ts';
-import { figuresOf } from '../figures/index.ts';
+import { type Figure, figuresOf } from '../figures/index.ts';
 import { kindOf } from '../items/index.ts';
 import type { Design } from '../plan/index.ts';
 import { celsius, hours, type Message, money, say } from '../units/index.ts';
@@ -27,6 +27,24 @@ function sayRuns({ standBy, runsFor }: Assessment, alone: Message): Message {
     : alone;
 }
 
+/** That nothing resets; null of what runs without a program, which has nothing that does. */
+function steadyWish({ boards, driven, ceilings }: Assessment, { likely, needs }: Figure): Wish | null {
+  if (boards.length === 0 && driven.length > 0) return null;
+  const isKnown = likely !== null;
+  const over = ceilings.filter((ceiling) => ceiling.setTo > ceiling.brightness + 1e-6);
+  const reached =
+    over.length === 0
+      ? 'every mood is below its ceiling'
+      : `${over.map(({ name }) => name).join(', ')} above the ceiling`;
+  return {
+    id: 'steady',
+    text: 'Never resets, down to the last tenth of the charge',
+    status: judge(isKnown, over.length === 0),
+    reached: isKnown ? reached : `needs ${needs.join(', ')}`,
+    test: 'every mood at the end of the run test',
+  };
+}
+
 /** The wishes of a brief; their status follows from the plan alone and is never kept by hand. */
 export function listWishes(design: Design, assessment: Assessment): Wish[] {
   const { piece, moods } = design;
@@ -37,8 +55,6 @@ export function listWishes(design: Design, assessment: Assessment): Wish[] {
   const levers = assessment.rails.list.filter((rail) => rail.gives.form === 'contact');
   const lightsUp =
     moods.cues.some((cue) => cue.when.kind === 'dark') || design.items.some((item) => kindOf(item.kind).seesLight);
-  const isCeilingKnown = figures.ceiling.likely !== null;
-  const over = assessment.ceilings.filter((ceiling) => ceiling.setTo > ceiling.brightness + 1e-6);
   const wishes: (Wish | null)[] = [
     {
       id: 'hours',
@@ -54,20 +70,7 @@ export function listWishes(design: Design, assessment: Assessment): Wish[] {
           : `needs ${figures.runsForH.needs.join(', ')}`,
       test: 'run test at full charge, logged',
     },
-    // What runs without a program has nothing that resets.
-    assessment.boards.length === 0 && assessment.driven.length > 0
-      ? null
-      : {
-          id: 'steady',
-          text: 'Never resets, down to the last tenth of the charge',
-          status: judge(isCeilingKnown, over.length === 0),
-          reached: isCeilingKnown
-            ? over.length === 0
-              ? 'every mood is below its ceiling'
-              : `${over.map((ceiling) => ceiling.name).join(', ')} above the ceiling`
-            : `needs ${figures.ceiling.needs.join(', ')}`,
-          test: 'every mood at the end of the run test',
-        },
+    steadyWish(assessment, figures.ceiling),
     {
       id: 'switch',
       text: 'Switched without opening it',

@@ -13,17 +13,36 @@ const boxOf = (element: SVGGraphicsElement, gap: number): Box => {
 
 const clamp = (value: number, least: number, most: number): number => Math.min(most, Math.max(least, value));
 
-/** From what was moved far to the place that it belongs to; nothing for a step aside. */
-function leader(element: SVGGraphicsElement, box: Box, { dx, dy }: NonNullable<Placed>): SVGLineElement | null {
-  if (Math.hypot(dx, dy) < 1.4 * (box.maxY - box.minY)) return null;
-  const [x = 0, y = 0] = (element.dataset.at ?? '').split(' ').map(Number);
+type Point = readonly [x: number, y: number];
+
+/** Where a thing sits that words belong to; null of a number, which stands at its own light or nowhere. */
+function placeOf({ dataset: { at } }: SVGGraphicsElement): Point | null {
+  const [x, y] = at?.split(' ').map(Number) ?? [];
+  return x === undefined || y === undefined ? null : [x, y];
+}
+
+/** Of a box, what is nearest to a point. */
+const nearestIn = (box: Box, [x, y]: Point): Point => [clamp(x, box.minX, box.maxX), clamp(y, box.minY, box.maxY)];
+const apart = ([x, y]: Point, [ofX, ofY]: Point): number => Math.hypot(x - ofX, y - ofY);
+
+/** From what was moved to the place that it belongs to; nothing for a step aside that leaves it nearest to its own. */
+function leader(
+  element: SVGGraphicsElement,
+  box: Box,
+  { dx, dy }: NonNullable<Placed>,
+  places: readonly Point[],
+): SVGLineElement | null {
+  const at = placeOf(element);
+  if (at === null || (dx === 0 && dy === 0)) return null;
+  const now = { minX: box.minX + dx, minY: box.minY + dy, maxX: box.maxX + dx, maxY: box.maxY + dy };
+  const end = nearestIn(now, at);
+  const isFar = Math.hypot(dx, dy) >= 1.4 * (box.maxY - box.minY);
+  const isByAnother = places.some(
+    (other) => apart(other, at) > 0 && apart(other, nearestIn(now, other)) < apart(at, end),
+  );
+  if (!isFar && !isByAnother) return null;
   const line = document.createElementNS(SVG, 'line');
-  const ends = {
-    x1: x,
-    y1: y,
-    x2: clamp(x, box.minX + dx, box.maxX + dx),
-    y2: clamp(y, box.minY + dy, box.maxY + dy),
-  };
+  const ends = { x1: at[0], y1: at[1], x2: end[0], y2: end[1] };
   for (const [key, value] of Object.entries(ends)) line.setAttribute(key, String(value));
   return line;
 }
@@ -70,13 +89,17 @@ export function useUncrowded(
       [...dots, ...marks],
       bounds,
     );
+    const places = found.flatMap(({ element }) => {
+      const at = placeOf(element);
+      return at ? [at] : [];
+    });
     leaders.current.replaceChildren(
       ...found.flatMap(({ element, wanted }, i) => {
         const to = placed[i] ?? null;
         element.style.visibility = to ? '' : 'hidden';
         if (to && (to.dx !== 0 || to.dy !== 0)) element.setAttribute('transform', `translate(${to.dx} ${to.dy})`);
         else element.removeAttribute('transform');
-        return (to && leader(element, wanted.box, to)) ?? [];
+        return (to && leader(element, wanted.box, to, places)) ?? [];
       }),
     );
   }, [fonts, u, ...drawn]);

@@ -275,7 +275,7 @@ export default function PieceSheet() {
         </BeginHere>
       )}
       <Section title="What it is for">
-        <div className="grid grid-cols-3 gap-x-3 gap-y-2">
+        <div className="grid grid-cols-3 gap-x-3 gap-y-2 max-sm:grid-cols-2">
           <Purpose />
           <Demands />
           <div className="col-span-2 self-end">

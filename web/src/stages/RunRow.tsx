@@ -2,11 +2,13 @@ import type { CoreEnds } from '@glimmer/core/assess';
 import { explainRun } from '@glimmer/core/figures';
 import { type WireRun, wireColours } from '@glimmer/core/network';
 import { bands, type Design, distanceMm } from '@glimmer/core/plan';
+import { say } from '@glimmer/core/units';
 import type { Draft } from 'immer';
 import { SumOfRun } from '../items/SumOf.tsx';
 import { editDesign } from '../state/planStore.ts';
 import { tool, useTool } from '../state/tool.ts';
 import { usePrinter } from '../units/index.ts';
+import { Said } from '../units/Said.tsx';
 import { Choice, QuantityField } from '../widgets/fields.tsx';
 import { openSum } from '../widgets/SumDrawer.tsx';
 
@@ -29,7 +31,6 @@ interface RunRowProps {
 
 /** The cores of a run: colour, meaning, and what each end is soldered to. */
 function Cores({ run, ends }: Pick<RunRowProps, 'run' | 'ends'>) {
-  const printer = usePrinter();
   return (
     <span className="flex flex-wrap gap-1 text-tiny text-faint">
       {run.cores.map((core, c) => (
@@ -42,7 +43,12 @@ function Cores({ run, ends }: Pick<RunRowProps, 'run' | 'ends'>) {
           />
           <span>
             {core.colour} {core.meaning}
-            {ends[c] && `: ${printer.message(ends[c].from)} to ${printer.message(ends[c].to)}`}
+            {ends[c] && (
+              <>
+                {': '}
+                <Said>{say`${ends[c].from} to ${ends[c].to}`}</Said>
+              </>
+            )}
           </span>
         </span>
       ))}
@@ -56,11 +62,12 @@ export function RunRow({ run, stock, ends }: RunRowProps) {
   const pointed = useTool((state) => state.pointedId === run.id);
   return (
     <tr
-      className={`border-b border-rule/60 align-top ${pointed ? 'bg-pressed' : ''}`}
+      className={`border-b border-rule/60 align-top max-sm:grid max-sm:grid-cols-[6rem_minmax(0,1fr)_auto] ${pointed ? 'bg-pressed' : ''}`}
       onMouseEnter={() => tool.pointAt(run.id)}
       onFocus={() => tool.pointAt(run.id)}
     >
-      <td className="py-1 pr-2">
+      {/* On a narrow screen its cores have the whole width, and what is decided stands below them. */}
+      <td className="py-1 pr-2 max-sm:col-span-full">
         <button
           type="button"
           className="text-left underline decoration-dotted underline-offset-4"
@@ -70,7 +77,7 @@ export function RunRow({ run, stock, ends }: RunRowProps) {
         </button>
         <Cores run={run} ends={ends} />
       </td>
-      <td className="w-28 py-1 pr-2">
+      <td className="w-28 py-1 pr-2 max-sm:w-auto">
         <QuantityField
           hideLabel
           label={`Length of ${run.name}`}
@@ -83,7 +90,7 @@ export function RunRow({ run, stock, ends }: RunRowProps) {
           onClear={() => overrule(run.id, { lengthMm: null })}
         />
       </td>
-      <td className="w-44 py-1 pr-2">
+      <td className="w-44 py-1 pr-2 max-sm:w-auto">
         <div className="flex items-center gap-1">
           <div className="min-w-0 flex-1">
             <Choice

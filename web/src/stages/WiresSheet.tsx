@@ -118,7 +118,7 @@ function Runs() {
       }
     >
       <Table className="w-full text-body">
-        <thead>
+        <thead className="max-sm:sr-only">
           <tr className="border-b border-rule text-left text-small text-faint">
             <th className="font-normal">run and cores</th>
             <th className="font-normal">cut to</th>

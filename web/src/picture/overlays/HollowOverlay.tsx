@@ -73,7 +73,7 @@ export function HollowOverlay({ design, assessment, u }: OverlayProps) {
             spot={{ of: 'hollow', id: hollow.id }}
           >
             <HollowMark hollow={hollow} u={u} verdict={verdict} />
-            <Label x={hollow.at.xMm + u * 3} y={hollow.at.yMm - u * 1.6} u={u}>
+            <Label of={hollow.at} x={hollow.at.xMm + u * 3} y={hollow.at.yMm - u * 1.6} u={u}>
               {`${hollow.name}, ${printer.message(sizeWords(hollow))}${verdict && verdict !== 'fits' ? `: ${verdict}` : ''}`}
             </Label>
           </Handle>
