@@ -87,3 +87,19 @@ test('another controller: other pins, other draw, and none at all', async ({ pag
   await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
   await expect(figure(page, 'Peak draw')).toHaveText(peak);
 });
+
+test('the transistor of a channel is chosen out of a list by its figures, and can be left to the plan again', async ({
+  page,
+}) => {
+  await page.goto(`/plan/${await copyDemo(page, '6f1d0c52-3b6e-4f0a-9a51-2c7d5b1e7a05')}/drive`);
+  const list = page.getByRole('combobox', { name: /^Switched by, red: which transistor/ });
+  await list.click();
+  await list.fill('4.5 V');
+  const option = page.getByRole('option', { name: /full on at 4\.5 V/ }).first();
+  await option.click();
+  // The pins of this board give 5 V, so that one which is promised at 4.5 V may be taken.
+  await expect(list).toHaveValue(/full on at 4\.5 V/);
+  await list.click();
+  await page.getByRole('listbox').getByRole('option', { name: 'as reckoned' }).click();
+  await expect(page.getByText(/before it$/).first()).toContainText(/Field-effect transistor, .*Ω before it/);
+});

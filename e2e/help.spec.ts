@@ -55,3 +55,17 @@ test('an unusual word opens its meaning where it stands: in a finding, by click 
   await page.getByRole('link', { name: 'All words' }).click();
   await expect(page).toHaveURL(/\/help\/words#/);
 });
+
+test('the word in the label of a field opens its meaning, and the field is still called by its name', async ({
+  page,
+}) => {
+  await page.goto(`/plan/${DEMO}/lights`);
+  const word = page.getByRole('button', { name: 'Forward voltage: what is that?' }).first();
+  await word.click();
+  await expect(page.getByText(/What a light takes for itself; the resistor takes the rest/)).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(word).toBeFocused();
+  await expect(
+    page.getByRole('textbox', { name: 'Forward voltage at that current', exact: true }).first(),
+  ).toBeVisible();
+});

@@ -1,5 +1,6 @@
 import { copyDemo, expect, type Page, test } from './bench.ts';
 
+const KELP = '6f1d0c52-3b6e-4f0a-9a51-2c7d5b1e7a05';
 const stages = ['piece', 'lights', 'moods', 'drive', 'power', 'wires', 'bench', 'logbook'];
 
 /** What sticks out of the page to the right, where nothing shifts it. */
@@ -88,4 +89,41 @@ test('the shelf is sought and put in order', async ({ page }) => {
   await expect(names).toHaveText([/Jellyfish/]);
   await page.getByLabel('Find a plan').fill('kite of paper');
   await expect(page.getByText('No plan here is called so')).toBeVisible();
+});
+
+/** Figures on a sheet whose unit stands on another line than they do. */
+const broken = (page: Page): Promise<readonly string[]> =>
+  page.evaluate(() => {
+    const found: string[] = [];
+    const walker = document.createTreeWalker(document.querySelector('main') as Node, NodeFilter.SHOW_TEXT);
+    for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+      const text = node.textContent ?? '';
+      for (const { 0: figure, index } of text.matchAll(/\d (?:mA|A|V|mV|mm|h|°C|Ω|kΩ|mAh|%)(?![\p{L}])/gu)) {
+        const range = document.createRange();
+        range.setStart(node, index);
+        range.setEnd(node, index + figure.length);
+        const lines = new Set([...range.getClientRects()].map(({ top }) => Math.round(top)));
+        if (lines.size > 1) found.push(text);
+      }
+    }
+    return found;
+  });
+
+test('on a phone no figure parts from its unit, and the cores of a wire stand on lines of their own', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  const id = await copyDemo(page, KELP);
+  for (const stage of ['piece', 'lights', 'drive', 'power', 'wires', 'logbook']) {
+    await page.goto(`/plan/${id}/${stage}`);
+    await expect(page.getByText('Laying out the sheet')).toHaveCount(0);
+    await expect(page.getByRole('heading', { level: 3 }).first()).toBeVisible();
+    expect(await broken(page), stage).toEqual([]);
+  }
+  await page.goto(`/plan/${id}/wires`);
+  const core = page.getByText(/^red pack plus: Pack plus/);
+  const { width = 0, height = 0 } = (await core.boundingBox()) ?? {};
+  expect(width).toBeGreaterThan(200);
+  // Two lines of it at the most; in a column beside its fields it were eight.
+  expect(height).toBeLessThan(45);
 });

@@ -39,6 +39,18 @@ test('no words on the picture cover others, on any stage', async ({ page }) => {
   }
 });
 
+test('a line leads to what a name belongs to where another thing is nearer to it', async ({ page }) => {
+  const id = await copyDemo(page);
+  await page.goto(`/plan/${id}/piece`);
+  const picture = page.locator('svg[aria-label^="Picture of"]');
+  const name = picture.getByText(/^Left eye bore/);
+  await expect(name).toBeVisible();
+  // The left eye lies at 222 mm across and 189 mm down; the name of its bore has stepped up, over the right one.
+  await expect(name).toHaveAttribute('data-at', '222 189');
+  await expect(picture.locator('line[x1="222"][y1="189"]')).toHaveCount(1);
+  await expect(picture.locator('line[x1="299"][y1="180"]')).toHaveCount(0);
+});
+
 test('the picture is drawn near by the wheel and by buttons, shifted, and shown whole again', async ({ page }) => {
   await page.goto(`/plan/${await copyDemo(page, PARASOL)}/lights`);
   const picture = page.locator('svg[aria-label^="Picture of"]');

@@ -109,6 +109,14 @@ describe('the helmet lamp, step by step', () => {
     expect(Math.max(at('assembly:driver'), at('assembly:star'))).toBeLessThan(at('solder:lead:driver'));
   });
 
+  it('what harms an eye is said where it is lit, and of nothing else', () => {
+    const warned = steps.filter(({ id, caution }) => id.startsWith('channel:') && caution !== null);
+    expect(warned.map(({ title, caution }) => [title, caution])).toEqual([
+      ['Helmet lamp, at full', expect.stringMatching(/Never look into it, and turn it away from faces/)],
+      ['Curing lamp, at full', expect.stringMatching(/Do not look into it, however dark it seems/)],
+    ]);
+  });
+
   it('nothing hangs on its converter before that has been measured', () => {
     expect(told('solder:lead:board')).toContain(
       'Leave its plus open at Step-down until the output there has been measured.',

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import {
+  allDemos,
   demoPlan,
   ledsOf,
   moodOf,
@@ -10,8 +11,9 @@ import {
   tapeOf,
 } from '../../tests/designs.ts';
 import { assess } from '../assess.ts';
+import { listSteps } from '../bench/index.ts';
 import type { Finding } from '../items/index.ts';
-import { applyEdits, type Design } from '../plan/index.ts';
+import { applyEdits, type Design, emptyDesign } from '../plan/index.ts';
 import { readPlan } from '../plan/reading.ts';
 import { say, usualPrinter } from '../units/index.ts';
 import { checkDesign, isOpen, listStageStates, listWishes } from './index.ts';
@@ -350,6 +352,20 @@ describe('wishes and beads follow from the plan alone', () => {
     expect(status(sound)).toBe('met');
     expect(status(withPower({ capacityMah: { likely: 300, spread: 20, origin: 'measured' } }))).toBe('open');
     expect(status(withPower({ pack: null }))).toBe('undecided');
+  });
+  it('a piece that runs without a program is not asked never to reset; an empty plan and one with a controller are', () => {
+    const asked = (design: Design): boolean => listWishes(design, assess(design)).some(({ id }) => id === 'steady');
+    const named = (part: string): Design => allDemos().find(([name]) => name.startsWith(part))?.[1].design ?? sound;
+    expect([named('Mooring'), named('Harbour beacon, by a gate'), named('Bandstand')].map(asked)).toEqual([
+      false,
+      false,
+      false,
+    ]);
+    expect([emptyDesign, sound, named('Kelp')].map(asked)).toEqual([true, true, true]);
+    // And its run test is of what it does, not of moods that it has not got.
+    const run = (design: Design) => listSteps(design, assess(design)).find(({ id }) => id === 'run-down')?.todo;
+    expect(run(named('Mooring'))).toMatch(/lit as it will be/);
+    expect(run(named('Kelp'))).toMatch(/the evening’s moods/);
   });
   it('a bead is unlit, open or lit', () => {
     const plan = planOf(sound);

@@ -6,6 +6,7 @@ import { useSheet } from '../stages/useSheet.ts';
 import { changeDesign } from '../state/planStore.ts';
 import { usePrinter } from '../units/index.ts';
 import { Said } from '../units/Said.tsx';
+import { Whole } from '../units/Whole.tsx';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField, Tick } from '../widgets/fields.tsx';
 import { Table } from '../widgets/Table.tsx';
@@ -119,7 +120,7 @@ function OptionRow({ option }: { readonly option: KindOption }) {
   return (
     <tr className="border-t border-rule/60 align-top">
       <td className="py-1 pr-2">
-        {option.name}
+        <Whole>{option.name}</Whole>
         {option.misses.map((miss, i) => (
           <p key={i} className="text-small text-amber-ink">
             <Said>{miss}</Said>
@@ -175,7 +176,7 @@ export function WhatCouldLight() {
       <ul className="text-small">
         {excluded.map(({ id, name, reason }) => (
           <li key={id} className="text-faint">
-            {name}: <Said>{reason}</Said>.
+            <Whole>{name}</Whole>: <Said>{reason}</Said>.
           </li>
         ))}
       </ul>
