@@ -1,10 +1,10 @@
-import { Fragment } from 'react';
+import { Fragment, memo } from 'react';
 
 /** A figure with its unit or with what it counts. */
 const figure = /(?:± ?|−)?\d[\d.,]* (?:[\p{L}%°Ω][^\s,;:()]*)/gu;
 
 /** A text whose figures never part from their units at the end of a line; what is copied out of it is the text as it is. */
-export function Whole({ children }: { readonly children: string }) {
+export const Whole = memo(({ children }: { readonly children: string }) => {
   const found = [...children.matchAll(figure)];
   // A figure alone is kept together by what it stands in.
   if (found.length === 0 || found[0]?.[0] === children) return children;
@@ -19,4 +19,4 @@ export function Whole({ children }: { readonly children: string }) {
       </Fragment>
     );
   });
-}
+});
