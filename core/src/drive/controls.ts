@@ -5,9 +5,6 @@ export const transmitterRangeShare = (supplyV: number, ratedV: number): number =
 export const coneRadiusMm = (halfAngleDeg: number, distanceMm: number): number =>
   distanceMm * Math.tan((halfAngleDeg * Math.PI) / 180);
 
-/** Share of a disc's reach that a wall eats, and whether the switch works through it with a margin. */
-export const worksThrough = (pullInMm: number, wallMm: number, margin = 1.3): boolean => pullInMm >= wallMm * margin;
-
 /** Chance that a unit is in step after presses of a toggle that are each lost with this probability. */
 export const toggleInStep = (presses: number, lossShare: number): number => (1 + (1 - 2 * lossShare) ** presses) / 2;
 

@@ -4,7 +4,6 @@ export {
   slipsALoopAfterS,
   toggleInStep,
   transmitterRangeShare,
-  worksThrough,
 } from './controls.ts';
 export {
   bearsInTurns,

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { amber, white } from '../../tests/circuits.ts';
 import { judgeGate, lightAt, solveString } from '../circuit/index.ts';
-import { designLightGate, discField, reachMm } from '../items/index.ts';
+import { designLightGate, discField, reachMm, worksThrough } from '../items/index.ts';
 import { type ControllerPart, controllers } from '../parts/index.ts';
 import {
   assignPins,
@@ -33,7 +33,6 @@ import {
   timeDataLine,
   toggleInStep,
   transmitterRangeShare,
-  worksThrough,
   writeCombination,
 } from './index.ts';
 

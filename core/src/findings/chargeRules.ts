@@ -1,10 +1,11 @@
+import type { Told } from '../items/index.ts';
 import { type Finding, type Item, kindOf, named } from '../items/index.ts';
 import { type ChargerPart, chargers, chemistries, findPart, type PackPart } from '../parts/index.ts';
 import { changeItem, itemNamed } from '../plan/index.ts';
 import { chargeRates, planCharging } from '../power/index.ts';
 import { tabulateStates } from '../states/index.ts';
 import { amps, type Message, roughPercent, say } from '../units/index.ts';
-import type { Rule, RuleInput, Told } from './finding.ts';
+import type { Rule, RuleInput } from './finding.ts';
 
 type ChargerItem = Extract<Item, { inlet: string }>;
 

@@ -12,6 +12,3 @@ export interface RuleInput {
 
 /** Looks through an assessed design for one sort of flaw; gives all of them, each with its mends. */
 export type Rule = (input: RuleInput) => readonly Finding[];
-
-/** What is told of a thing wherever it is asked about: in a plan, which adds where it stands and how it is mended, or in a sum. */
-export type Told = Omit<Finding, 'id' | 'stage' | 'aboutId' | 'fixes'>;

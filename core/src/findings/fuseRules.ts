@@ -1,9 +1,10 @@
 import type { SupplyAssessment } from '../assess.ts';
+import type { Told } from '../items/index.ts';
 import { type Finding, type Fix, kindOf, named, type PackItem } from '../items/index.ts';
 import { chemistries, switches } from '../parts/index.ts';
 import { changeItem, type Design } from '../plan/index.ts';
 import { amps, say } from '../units/index.ts';
-import type { Rule, Told } from './finding.ts';
+import type { Rule } from './finding.ts';
 import { type LeadToFuse, leadOf, suitFuse } from './fuses.ts';
 import { spare } from './margins.ts';
 import { tellFuse } from './tellFuse.ts';

@@ -1,11 +1,11 @@
 export { tellTooFast } from './chargeRules.ts';
 export { checkDesign, checkPlan, isOpen } from './checkDesign.ts';
-export type { Told } from './finding.ts';
 export { isFlashing } from './flashRules.ts';
 export { fusesFor, guardA, type LeadToFuse, leadOf } from './fuses.ts';
 export { listStageStates, type StageState } from './stageStates.ts';
 export { feedAgain, tellTapeLow } from './tapeRules.ts';
 export { tellCollapse, tellInputLow } from './tellConverter.ts';
+export { tellDots } from './tellDots.ts';
 export { limitsItself, tellFuse, tellNoneSuits } from './tellFuse.ts';
 export { tellGate } from './tellGate.ts';
 export { tellLink } from './tellLink.ts';

@@ -1,8 +1,9 @@
 import { dotPitchMm, type Finding, named, type PlacedTape } from '../items/index.ts';
-import { depthOverPitchFor, interleave, rippleOf } from '../lights/index.ts';
+import { interleave } from '../lights/index.ts';
 import { changeItem, changeWay, measureRoute } from '../plan/index.ts';
-import { mm, percent, say } from '../units/index.ts';
+import { mm, say } from '../units/index.ts';
 import type { Rule } from './finding.ts';
+import { DOTS_RIPPLE, evenAtMm, tellDots } from './tellDots.ts';
 import { tellNoLight } from './tellNoLight.ts';
 
 /** A tape that has no light on its route, or that is not drawn yet. */
@@ -124,28 +125,25 @@ export const seamRule: Rule = ({ assessment }) =>
     ];
   });
 
-/** Ripple behind a diffuser above which single dots are told apart close by. */
-const DOTS_RIPPLE = 0.08;
-
 /** A sheet so near to its lights that the dots show through. */
 export const dotsRule: Rule = ({ assessment, design }) =>
   assessment.placed.flatMap((group): Finding[] => {
     if (group.shape === 'lights' || group.tape.diffuserMm === undefined || group.cut.lights < 2) return [];
-    const pitchMm = dotPitchMm(group.part);
-    const ripple = rippleOf(group.tape.diffuserMm, pitchMm);
-    if (ripple <= DOTS_RIPPLE) return [];
-    const wantedMm = Math.ceil(depthOverPitchFor(DOTS_RIPPLE) * pitchMm * 10) / 10;
+    const row = {
+      name: group.name,
+      depthMm: group.tape.diffuserMm,
+      pitchMm: dotPitchMm(group.part),
+      evenEnough: DOTS_RIPPLE,
+    };
+    const told = tellDots(row);
+    if (!told) return [];
+    const wantedMm = evenAtMm(row);
     return [
       {
-        ...named('dots', group.id),
-        gravity: 'mind',
+        ...told,
+        ...named(told.rule, group.id),
         stage: 'lights',
         aboutId: group.id,
-        actual: { kind: 'fraction', value: ripple },
-        limit: { kind: 'fraction', value: DOTS_RIPPLE },
-        what: say`The dots of ${group.name} show through: ripple ${percent(ripple)} at ${mm(group.tape.diffuserMm)} in front of lights ${mm(pitchMm)} apart`,
-        why: 'Evenness follows depth over pitch, not the number of lights.',
-        mend: say`${mm(wantedMm)} of depth makes it soft (8 %), or a denser tape at the same depth. Where dots are wanted, all is well.`,
         fixes: [
           { label: say`Set it to ${mm(wantedMm)}`, edits: changeItem(design, group.id, { diffuserMm: wantedMm }) },
         ],

@@ -1,4 +1,5 @@
 import { type Assessment, assess, EVEN_SHARE } from '../assess.ts';
+import type { Told } from '../items/index.ts';
 import {
   type Finding,
   type Fix,
@@ -11,7 +12,7 @@ import {
 import { applyEdits, changeItem, itemNamed } from '../plan/index.ts';
 import { roughPercent, say, volts } from '../units/index.ts';
 import { addBoost } from './addBoost.ts';
-import type { Rule, RuleInput, Told } from './finding.ts';
+import type { Rule, RuleInput } from './finding.ts';
 import { straightAboveV } from './margins.ts';
 
 /** More feeds than this are no mend: another supply or less light is. */

@@ -1,5 +1,5 @@
+import type { Told } from '../items/index.ts';
 import { type Message, ohms, say, volts, watts } from '../units/index.ts';
-import type { Told } from './finding.ts';
 
 /** A converter whose input falls too low at its height. */
 export interface StarvedConverter {

@@ -1,6 +1,6 @@
+import type { Told } from '../items/index.ts';
 import { fuseMostTimes } from '../power/index.ts';
 import { amps, type Message, say } from '../units/index.ts';
-import type { Told } from './finding.ts';
 import { fusesFor, guardA, type LeadToFuse, suitFuse } from './fuses.ts';
 import { fuseStep } from './margins.ts';
 

@@ -1,5 +1,5 @@
+import type { Told } from '../items/index.ts';
 import { type Message, say, volts } from '../units/index.ts';
-import type { Told } from './finding.ts';
 
 /** What is driven, and by how much with the pack at its lowest. */
 export interface DrivenGate {

@@ -1,6 +1,6 @@
+import type { Told } from '../items/index.ts';
 import type { LinkLimit } from '../power/index.ts';
 import { amps, type Message, say } from '../units/index.ts';
-import type { Told } from './finding.ts';
 
 /** A link between cell and light, with what it carries at the height. */
 export interface CarryingLink extends Pick<LinkLimit, 'id' | 'limitA'> {

@@ -1,5 +1,5 @@
+import type { Told } from '../items/index.ts';
 import { type Message, mm, say } from '../units/index.ts';
-import type { Told } from './finding.ts';
 
 /** A tape that is too short for a single light. */
 export interface ShortTape {

@@ -1,5 +1,5 @@
+import type { Told } from '../items/index.ts';
 import { type Message, say } from '../units/index.ts';
-import type { Told } from './finding.ts';
 
 /** What feeds a piece that it leaves dark, and by what figures. */
 export interface FedDark extends Pick<Told, 'actual' | 'limit'> {

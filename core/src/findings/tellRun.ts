@@ -1,6 +1,6 @@
+import type { Told } from '../items/index.ts';
 import { amps, gauge, type Message, mm, say, volts } from '../units/index.ts';
 import { soldGauges } from '../wires/index.ts';
-import type { Told } from './finding.ts';
 
 /** A run of wire, with what flows in it. */
 export interface LoadedRun {

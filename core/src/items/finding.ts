@@ -43,6 +43,9 @@ export interface Finding {
   readonly fixes: readonly Fix[];
 }
 
+/** What is told of a thing wherever it is asked about: in a plan, which adds where it stands and how it is mended, or in a sum. */
+export type Told = Omit<Finding, 'id' | 'stage' | 'aboutId' | 'fixes'>;
+
 /** The name of a finding: its rule, and the ids of what it is about. */
 export const named = (rule: string, ...about: readonly (string | number)[]): Pick<Finding, 'id' | 'rule'> => ({
   id: [rule, ...about].join(':'),

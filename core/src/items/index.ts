@@ -26,11 +26,12 @@ export {
 export type { Drawing } from './drawing.ts';
 export { drawsAtRest, type OwnDraw } from './draws.ts';
 export type { Edit, Fields, MoveAt } from './edit.ts';
-export { type Finding, type Fix, type Gravity, named, type Stage, stages } from './finding.ts';
+export { type Finding, type Fix, type Gravity, named, type Stage, stages, type Told } from './finding.ts';
 export { distanceMm, legsOfRoute, measureRoute, type PlanPoint, walkRoute } from './geometry.ts';
 export type { Giving, RailRange } from './gives.ts';
 export { hasColours, kindOf, kinds, rowsOf } from './kinds.ts';
-export { discField, reachMm } from './leadSwitch/magnet.ts';
+export { discField, reachMm, worksThrough } from './leadSwitch/magnet.ts';
+export { tellMagnet } from './leadSwitch/tellMagnet.ts';
 export { layOutScan, pairOf, pinsToShare, type ScanLayout, type ScanLine, takesTurns } from './light/scan.ts';
 export { designLightGate, type GateAt, gateNode } from './lightGate/model.ts';
 export {

@@ -116,7 +116,8 @@ function askJunction(plan: InPlan<ItemOf<'light'>>): Given | null {
   const driven = drivenOf(plan);
   const warm = plan.assessment.warm.parts.find(({ itemId, what }) => itemId === plan.item.id && what === 'light');
   if (!driven || !warm || warm.heatW <= 0) return null;
-  const { currentA } = driven.corners;
+  // What is judged by its heat is judged where it gets the most.
+  const { mostA: currentA } = driven.corners;
   return {
     currentA,
     voltageV: forwardVoltageV(driven.loop.curve, currentA),

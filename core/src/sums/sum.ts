@@ -1,5 +1,4 @@
-import type { Told } from '../findings/index.ts';
-import { type Finding, named } from '../items/index.ts';
+import { type Finding, named, type Told } from '../items/index.ts';
 import type { Design } from '../plan/index.ts';
 import type { Message, QuantityKind, Sum } from '../units/index.ts';
 import type { Drawing } from './drawing.ts';

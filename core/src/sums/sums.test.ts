@@ -116,7 +116,7 @@ describe('the checks of the needs, as a maker would type them', () => {
   });
   it('what 1.5 % of a light is for the eye depends on the distance', () => {
     const near = ask('diffuser', 'density=74/m depth=6mm distance=0.4m');
-    expect(near.findings).toContain('dots-show');
+    expect(near.findings).toContain('dots');
     expect(near.findings).not.toContain('even-from-afar');
     expect(ask('diffuser', 'density=74/m depth=6mm distance=200m').findings).toContain('even-from-afar');
   });
@@ -176,7 +176,7 @@ describe('the traps of the needs', () => {
     ['ring-marks', 'radius=62 count=24 channels=5', 'seam'],
     ['tape-cut', 'lengths=2x4m stock=1x5m', 'stock-short'],
     ['balance', 'masses=11g:-180mm,11g:200mm', 'unbalanced'],
-    ['magnet-switch', 'diameter=6 thickness=3 wall=15', 'wall-thick'],
+    ['magnet-switch', 'diameter=6 thickness=3 wall=15', 'magnet-weak'],
     ['equal-look', 'intensities=900,4000 cap=40%', 'coarse-fade'],
     ['led-resistor', 'supply=2V forward=3V current=12mA', 'head-room'],
     ['led-resistor', 'supply=5V forward=3V current=12mA resistor=47', 'over-rating'],

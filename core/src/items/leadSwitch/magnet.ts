@@ -31,3 +31,9 @@ export function reachMm(
   }
   return low;
 }
+
+/** What is left in hand over the wall that a magnet has to reach through. */
+export const REACH_MARGIN = 1.3;
+
+/** Whether a magnet works its switch through a wall, with a margin in hand. */
+export const worksThrough = (pullInMm: number, wallMm: number): boolean => pullInMm >= wallMm * REACH_MARGIN;

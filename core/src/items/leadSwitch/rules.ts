@@ -4,9 +4,7 @@ import { type Finding, named } from '../finding.ts';
 import type { ItemRule } from '../rules.ts';
 import type { LeadSwitchItem } from '../types.ts';
 import { reachMm } from './magnet.ts';
-
-/** What is left in hand over the wall that a magnet has to reach through. */
-const REACH_MARGIN = 1.3;
+import { tellMagnet } from './tellMagnet.ts';
 
 /** A magnet switch whose magnet does not reach it, or that never lets go. */
 export const magnetRule: ItemRule<LeadSwitchItem> = (item, { library, set }) => {
@@ -45,19 +43,6 @@ export const magnetRule: ItemRule<LeadSwitchItem> = (item, { library, set }) => 
           },
         ]
       : [];
-  if (pullInMm >= item.magnet.wallMm * REACH_MARGIN) return lost;
-  return [
-    ...lost,
-    {
-      ...base,
-      ...named('magnet-weak', item.id),
-      gravity: pullInMm >= item.magnet.wallMm ? 'mend' : 'stop',
-      actual: { kind: 'lengthMm', value: pullInMm },
-      limit: { kind: 'lengthMm', value: item.magnet.wallMm * REACH_MARGIN },
-      what: say`The magnet of ${item.name} closes it from ${mm(pullInMm)}; the wall is ${mm(item.magnet.wallMm)}`,
-      why: 'A little off the axis, or with steel nearby, it does not close.',
-      mend: 'A stronger or larger magnet, or a thinner wall over the switch.',
-      fixes: [],
-    },
-  ];
+  const weak = tellMagnet({ name: item.name, pullInMm, wallMm: item.magnet.wallMm });
+  return weak ? [...lost, { ...base, ...weak, ...named(weak.rule, item.id), fixes: [] }] : lost;
 };

@@ -1,9 +1,8 @@
-import { worksThrough } from '../../drive/index.ts';
-import { discField, type Finding, reachMm } from '../../items/index.ts';
+import { discField, type Finding, reachMm, tellMagnet, worksThrough } from '../../items/index.ts';
 import { fillSum } from '../../units/index.ts';
 import { sample } from '../drawing.ts';
 import { ask, assume } from '../inputs.ts';
-import { defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
+import { asInPlan, defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
 
 interface Judged {
   readonly pullInMt: number;
@@ -13,39 +12,26 @@ interface Judged {
 }
 
 /** What is amiss, or to be known. */
-const judge = ({ pullInMt, dropOutMt, pullInMm, wallMm }: Judged): Finding[] =>
-  findingsWhere(
-    [
-      pullInMt <= dropOutMt,
-      finding(
-        'no-hysteresis',
-        'stop',
-        'A switch drops out at a weaker field than it pulls in',
-        'The two values are swapped.',
-        'Exchange them.',
-      ),
-    ],
-    [
-      !worksThrough(pullInMm, wallMm),
-      finding(
-        'wall-thick',
-        'mend',
-        'The wall eats the reach',
-        'Off the axis and beside steel the field is weaker still.',
-        'A thicker magnet, a pocket in the wall, or a more sensitive switch.',
-      ),
-    ],
-    [
-      true,
-      finding(
-        'lost-magnet',
-        'mind',
-        'Think of the magnet lost',
-        'Lit with it or lit without it: one of the two leaves the piece lit or dark for good.',
-        'Closure magnets nearby work the same switch: keep twice the drop-out distance.',
-      ),
-    ],
-  );
+const judge = ({ pullInMt, dropOutMt, pullInMm, wallMm }: Judged): Finding[] => [
+  ...findingsWhere([
+    pullInMt <= dropOutMt,
+    finding(
+      'no-hysteresis',
+      'stop',
+      'A switch drops out at a weaker field than it pulls in',
+      'The two values are swapped.',
+      'Exchange them.',
+    ),
+  ]),
+  ...asInPlan(tellMagnet({ name: 'the switch', pullInMm, wallMm })),
+  finding(
+    'lost-magnet',
+    'mind',
+    'Think of the magnet lost',
+    'Lit with it or lit without it: one of the two leaves the piece lit or dark for good.',
+    'Closure magnets nearby work the same switch: keep twice the drop-out distance.',
+  ),
+];
 
 /** Answers whether a magnet works a switch through a wall. */
 export const magnetSwitchSum = defineSum({

@@ -9,6 +9,7 @@ import { ask, assume, optional, partChoice } from '../inputs.ts';
 import { curveOfLight, dropInput, readingsInput } from '../lightCurves.ts';
 import { freshItem, layPiece, putPiece } from '../piece.ts';
 import { layLights } from '../resistors/lightPiece.ts';
+import { steadySource } from '../resistors/lightSource.ts';
 import { defineSum, figure, mainFigure, text } from '../sum.ts';
 
 const controllerIds = controllers.map(({ id }) => id.replace('controller-', ''));
@@ -43,7 +44,7 @@ function layShared(asked: Asked, name: string, place: Place) {
   const laid = layLights(
     {
       ...asked,
-      source: { ...asked, pack: 'none', sinksToV: null, risesToV: null },
+      source: steadySource(asked.supplyV, asked.supplySpread),
       curve: curveOfLight(asked.forwardV, asked.peakA, asked.readings),
       currentA: asked.peakA,
       inSeries: 1,

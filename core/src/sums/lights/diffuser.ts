@@ -1,3 +1,4 @@
+import { tellDots } from '../../findings/index.ts';
 import {
   arcMinuteDistanceM,
   depthOverPitchFor,
@@ -8,9 +9,9 @@ import {
   profileOf,
   rippleOf,
 } from '../../lights/index.ts';
-import { fillSum, mm, percent, quantity, say } from '../../units/index.ts';
+import { fillSum, mm, percent, say } from '../../units/index.ts';
 import { ask, assume, choice } from '../inputs.ts';
-import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
+import { asInPlan, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 /** Answers how deep a channel must be so that no dots show. */
 export const diffuserSum = defineSum({
@@ -46,18 +47,9 @@ export const diffuserSum = defineSum({
         figure('currentFactor', 'Current for the same look as bare', 'count', 2 / (low + high)),
       ],
       steps: [fillSum(firstHarmonic, { h: depthMm, p: pitchMm })],
-      findings: findingsWhere(
-        [
-          ripple > wish,
-          finding(
-            'dots-show',
-            'mend',
-            say`The dots show near by: ripple ${percent(ripple)}, wished ${percent(wish)}`,
-            'Evenness follows depth over pitch, not the number of lights.',
-            say`Give it ${mm(ratio * pitchMm)} of depth or ${quantity('perMetre', Math.ceil((1000 * ratio) / depthMm))}.`,
-          ),
-        ],
-        [
+      findings: [
+        ...asInPlan(tellDots({ name: 'the row', depthMm, pitchMm, evenEnough: wish })),
+        ...findingsWhere([
           ripple > wish && vanishM * 1000 < distanceMm,
           finding(
             'even-from-afar',
@@ -66,8 +58,8 @@ export const diffuserSum = defineSum({
             'The eye can’t tell such fine and weak dots from there (reckoned for a dim room).',
             'Decide by who looks from where.',
           ),
-        ],
-      ),
+        ]),
+      ],
       drawing: {
         kind: 'lines',
         x: { label: 'along the row', kind: 'lengthMm' },

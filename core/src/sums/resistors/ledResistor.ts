@@ -15,7 +15,7 @@ import { layPiece, putPiece } from '../piece.ts';
 import { defineSum, figure, finding, findingsWhere, mainFigure, type Result, text } from '../sum.ts';
 import { type PathsAsked, type PathsSolved, solvePaths } from './lightPaths.ts';
 import { type LightsAsked, layLights } from './lightPiece.ts';
-import { laySource, rangeOf, type SourceAsked, sourceInputs } from './lightSource.ts';
+import { isKnownOverLife, laySource, rangeOf, type SourceAsked, sourceInputs } from './lightSource.ts';
 
 const seriesNames = ['E6', 'E12', 'E24', 'E48', 'E96'] as const;
 const ratingsW = [1 / 16, 0.1, 1 / 8, 1 / 4, 1 / 2, 1, 2, 5];
@@ -152,7 +152,7 @@ function packPrinted(
 
 /** What flows from a fresh and from a spent source, where more is known of it than its volts. */
 function ofSource({ supply, source }: Asked, { currentWith, chosenOhm }: PathsSolved): Result[] {
-  const isKnown = source.pack !== 'none' || source.sinksToV !== null || source.risesToV !== null;
+  const isKnown = isKnownOverLife(source);
   const printed = isKnown ? null : packPrinted(supply.nominalV);
   const [freshV, spentV] = isKnown ? [supply.mostV, supply.leastV] : [printed?.freshV, printed?.spentV];
   if (freshV === undefined || spentV === undefined || chosenOhm <= 0) return [];
@@ -164,8 +164,7 @@ function ofSource({ supply, source }: Asked, { currentWith, chosenOhm }: PathsSo
 
 /** That volts are those printed on cells, where nothing more was said of them. */
 function checkPrinted({ supply, source, ratedA, series }: Asked, { currentWith, chosenOhm }: PathsSolved): Finding[] {
-  const isKnown = source.pack !== 'none' || source.sinksToV !== null || source.risesToV !== null;
-  const pack = isKnown ? null : packPrinted(supply.nominalV);
+  const pack = isKnownOverLife(source) ? null : packPrinted(supply.nominalV);
   if (!pack || chosenOhm <= 0) return [];
   const [freshA, spentA] = [currentWith(chosenOhm, pack.freshV), currentWith(chosenOhm, pack.spentV)];
   let safeOhm = chosenOhm;

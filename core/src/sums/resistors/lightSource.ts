@@ -33,6 +33,19 @@ export interface SourceAsked {
   readonly risesToV: number | null;
 }
 
+/** A supply of which its volts are known, and how far it is off them. */
+export const steadySource = (supplyV: number, supplySpread: number): SourceAsked => ({
+  pack: steady.id,
+  supplyV,
+  supplySpread,
+  sinksToV: null,
+  risesToV: null,
+});
+
+/** Whether more is known of a source than its volts: what it gives fresh, or spent. */
+export const isKnownOverLife = ({ pack, sinksToV, risesToV }: SourceAsked): boolean =>
+  pack !== steady.id || sinksToV !== null || risesToV !== null;
+
 /** What feeds lights, as an item of a plan. */
 export type Source = ItemOf<'pack'> | ItemOf<'outside supply'>;
 

@@ -1,0 +1,123 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { answerOf, figureOf } from '../../tests/askedAndPut.ts';
+import { circuitOf, itemOf } from '../../tests/designs.ts';
+import { assess } from '../assess.ts';
+import { checkDesign } from '../findings/index.ts';
+import type { Finding, Item } from '../items/index.ts';
+import { leds, pixelTapes, switches } from '../parts/index.ts';
+import { askOfField } from './ofFields.ts';
+
+const between = (min: number, max: number) => fc.double({ min, max, noNaN: true });
+const at = { xMm: 50, yMm: 50 };
+const supply = itemOf('outside supply', { id: 'supply', name: 'Supply', at, part: 'supply-bench', volts: 5 });
+
+/** An item in a plan of its own: what the plan tells by a rule, and the sum of one of its fields, asked out of it. */
+function askedOf(item: Item, field: string, rules: readonly string[], others: readonly Item[] = []) {
+  const design = circuitOf([supply, item, ...others]);
+  const assessment = assess(design);
+  const asked = askOfField(field, { item, design, assessment });
+  if (!asked) throw new Error(`${item.kind}.${field} asks nothing`);
+  const answer = answerOf(asked.sum.name, asked.given);
+  const of = (findings: readonly Finding[]) =>
+    findings
+      .filter(({ rule }) => rules.includes(rule))
+      .map(({ rule, gravity, actual, limit, why }) => ({ rule, gravity, actual, limit, why }));
+  return { assessment, answer, inPlan: of(checkDesign(design, assessment)), bySum: of(answer.findings) };
+}
+
+// A strip that is cut to length and has its pixels in one row.
+const tapes = pixelTapes.filter(({ form }) => form === undefined);
+const stars = leds.filter(({ body }) => body === 'power star');
+const magnetic = switches.filter(({ magnetic: by }) => by !== undefined);
+
+describe('a sum about one part and a plan of the same part say the same', () => {
+  it('a magnet behind a wall: from where it closes, and whether that is enough', () => {
+    const told = new Set<string>();
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...magnetic),
+        between(2, 20),
+        between(1, 10),
+        between(100, 1400),
+        between(0.5, 40),
+        (part, diameterMm, thicknessMm, remanenceMt, wallMm) => {
+          const item = itemOf('switch', {
+            id: 'switch',
+            at,
+            part: part.id,
+            feed: 'supply',
+            magnet: { diameterMm, thicknessMm, remanenceMt, wallMm, litWhen: 'near' },
+          });
+          const { answer, inPlan, bySum } = askedOf(item, 'magnet.wallMm', ['magnet-weak']);
+          expect(bySum).toEqual(inPlan);
+          if (inPlan[0]) expect(inPlan[0].actual?.value).toBe(figureOf(answer, 'pullInMm'));
+          told.add(inPlan[0]?.gravity ?? 'nothing');
+        },
+      ),
+      { seed: 31, numRuns: 120 },
+    );
+    // Too weak, barely strong enough, and strong enough: all three were seen.
+    expect([...told].sort()).toEqual(['mend', 'nothing', 'stop']);
+  });
+
+  it('a tape behind a sheet: its ripple, and the depth that evens it', () => {
+    let shows = 0;
+    fc.assert(
+      fc.property(fc.constantFrom(...tapes), between(1, 60), between(300, 900), (part, diffuserMm, lengthMm) => {
+        const item = itemOf('pixel tape', {
+          id: 'tape',
+          part: part.id,
+          feed: 'supply',
+          lengthMm,
+          route: [at, { xMm: 50 + lengthMm, yMm: 50 }],
+          diffuserMm,
+        });
+        const { answer, inPlan, bySum } = askedOf(item, 'diffuserMm', ['dots']);
+        expect(bySum).toEqual(inPlan);
+        if (inPlan[0]) {
+          expect(inPlan[0].actual?.value).toBe(figureOf(answer, 'ripple'));
+          shows += 1;
+        }
+      }),
+      { seed: 32, numRuns: 60 },
+    );
+    expect(shows).toBeGreaterThan(5);
+  });
+
+  it('a power star on its heatsink: what it comes to for good and when it goes off, and when that is too much', () => {
+    const told = new Set<boolean>();
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...stars),
+        between(0.1, 0.9),
+        between(2, 260),
+        fc.option(between(5, 3600), { nil: undefined }),
+        (part, wantedCurrentA, sinkKPerW, litS) => {
+          const item = itemOf('light', {
+            id: 'star',
+            part: part.id,
+            wantedCurrentA,
+            sinkKPerW,
+            ...(litS === undefined ? {} : { litS }),
+            switchedBy: { way: 'always on' },
+            feed: 'supply',
+            places: [{ id: 'a', at, hollowId: null }],
+          });
+          const { assessment, answer, inPlan, bySum } = askedOf(item, 'sinkKPerW', ['too-hot']);
+          const warm = assessment.warm.parts.find(({ itemId, what }) => itemId === 'star' && what === 'light');
+          if (!warm) throw new Error('nothing is warm');
+          expect(figureOf(answer, 'insideC')).toBeCloseTo(warm.forGood.insideC, 6);
+          expect(figureOf(answer, 'heatW')).toBeCloseTo(warm.heatW, 6);
+          // The plan tells of its resistor by the same rule.
+          const isTooHot = warm.after.insideC > warm.limitC;
+          expect(bySum.length > 0).toBe(isTooHot);
+          if (isTooHot) expect(inPlan.length).toBeGreaterThan(0);
+          told.add(isTooHot);
+        },
+      ),
+      { seed: 33, numRuns: 80 },
+    );
+    expect(told.size).toBe(2);
+  });
+});
