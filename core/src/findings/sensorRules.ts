@@ -1,8 +1,9 @@
 import { distanceToGroupMm, type Finding, kindOf, named, rangeOfChip } from '../items/index.ts';
 import { boardOf } from '../network/index.ts';
 import { changeItem, controlsOf, pinOwnerOf } from '../plan/index.ts';
-import { ohms, say, volts } from '../units/index.ts';
+import { say, volts } from '../units/index.ts';
 import type { Rule } from './finding.ts';
+import { tellSwapped } from './tellSwapped.ts';
 
 const TOO_NEAR_MM = 60;
 
@@ -35,18 +36,14 @@ export const swappedSensorRule: Rule = ({ design, assessment }) =>
   assessment.sensing.flatMap((sensing): Finding[] => {
     if (sensing.kind !== 'light') return [];
     const { control, sense } = sensing;
-    if (sense.darkOhm > sense.lightOhm) return [];
+    const told = tellSwapped({ name: control.name, darkOhm: sense.darkOhm, lightOhm: sense.lightOhm });
+    if (!told) return [];
     return [
       {
-        ...named('sensor-swapped', control.id),
-        gravity: 'stop',
+        ...told,
+        ...named(told.rule, control.id),
         stage: 'drive',
         aboutId: control.id,
-        actual: { kind: 'resistanceOhm', value: sense.darkOhm },
-        limit: { kind: 'resistanceOhm', value: sense.lightOhm },
-        what: say`${control.name} reads ${ohms(sense.darkOhm)} in the dark and ${ohms(sense.lightOhm)} in light: the two are exchanged, or the same`,
-        why: 'A photoresistor has the higher resistance in the dark. As it stands the piece lights by day.',
-        mend: 'Exchange the two readings, or measure again.',
         fixes:
           sense.darkOhm < sense.lightOhm
             ? [

@@ -328,6 +328,7 @@ function askDivider({ item, assessment }: InPlan<ItemOf<'light sensor'>>): Given
       ? {
           fixedOhm: sensing.design.fixedOhm,
           supplyV: sensing.chip.nominalV,
+          referenceV: sensing.referenceV,
           bits: sensing.board.part.converterBits,
         }
       : {}),

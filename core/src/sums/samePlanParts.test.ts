@@ -5,7 +5,7 @@ import { circuitOf, itemOf } from '../../tests/designs.ts';
 import { assess } from '../assess.ts';
 import { checkDesign } from '../findings/index.ts';
 import type { Finding, Item } from '../items/index.ts';
-import { leds, pixelTapes, switches } from '../parts/index.ts';
+import { controllers, leds, pixelTapes, switches } from '../parts/index.ts';
 import { askOfField } from './ofFields.ts';
 
 const between = (min: number, max: number) => fc.double({ min, max, noNaN: true });
@@ -28,6 +28,7 @@ function askedOf(item: Item, field: string, rules: readonly string[], others: re
 
 // A strip that is cut to length and has its pixels in one row.
 const tapes = pixelTapes.filter(({ form }) => form === undefined);
+const readers = controllers.filter(({ converterBits }) => converterBits > 0);
 const stars = leds.filter(({ body }) => body === 'power star');
 const magnetic = switches.filter(({ magnetic: by }) => by !== undefined);
 
@@ -117,6 +118,33 @@ describe('a sum about one part and a plan of the same part say the same', () => 
         },
       ),
       { seed: 33, numRuns: 80 },
+    );
+    expect(told.size).toBe(2);
+  });
+
+  it('a light sensor on its divider: its codes and thresholds, on every controller, and readings that are exchanged', () => {
+    const told = new Set<boolean>();
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...readers),
+        between(500, 500_000),
+        between(200, 300_000),
+        (part, darkOhm, lightOhm) => {
+          const board = itemOf('board', { id: 'board', at, part: part.id, feed: 'supply' });
+          const item = itemOf('light sensor', { id: 'eye', at, board: 'board', darkOhm, lightOhm });
+          const { assessment, answer, inPlan, bySum } = askedOf(item, 'darkOhm', ['sensor-swapped'], [board]);
+          const sensing = assessment.sensing.find(({ control }) => control.id === 'eye');
+          if (sensing?.kind !== 'light') throw new Error('nothing is sensed');
+          for (const key of ['fixedOhm', 'darkCode', 'lightCode'] as const)
+            expect(figureOf(answer, key), key).toBeCloseTo(sensing.design[key], 6);
+          if (inPlan.length === 0)
+            for (const key of ['darkBelow', 'lightAbove'] as const)
+              expect(figureOf(answer, key), key).toBe(sensing.design[key]);
+          expect(bySum).toEqual(inPlan);
+          told.add(inPlan.length > 0);
+        },
+      ),
+      { seed: 34, numRuns: 150 },
     );
     expect(told.size).toBe(2);
   });

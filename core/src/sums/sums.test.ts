@@ -217,7 +217,7 @@ describe('the traps of the needs', () => {
     ['fuse', 'steady=0.05A gauge=34', 'no-fuse-fits'],
     ['wire', 'current=0.1A length=1m conductor=enamelled width=0.2', 'scrape'],
     ['light-divider', 'dark=180k light=2k4 code=0', 'code-disagrees'],
-    ['light-divider', 'dark=2k light=180k', 'swapped'],
+    ['light-divider', 'dark=2k light=180k', 'sensor-swapped'],
     ['light-divider', 'dark=2.5k light=2.4k', 'chatters'],
     ['light-gate', 'supply=4.2V pullup=150k dark=12lx', 'gate-late'],
     ['light-gate', 'supply=4.2V pullup=150k bright=15lx', 'gate-lit-by-day'],

@@ -6,11 +6,12 @@ import {
   dividerCode,
   sensorFromCode,
 } from '../../drive/index.ts';
+import { tellSwapped } from '../../findings/index.ts';
 import type { Finding } from '../../items/index.ts';
 import { fillSum, ohms, say } from '../../units/index.ts';
 import { sample } from '../drawing.ts';
 import { ask, assume, choice, optional } from '../inputs.ts';
-import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
+import { asInPlan, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 interface Judged {
   readonly darkOhm: number;
@@ -22,21 +23,25 @@ interface Judged {
   readonly bits: number;
   readonly sensorOhm: number;
   readonly top: number;
+  /** The supply of the divider, of what the converter counts as its top. */
+  readonly perReference: number;
 }
 
 /** What is amiss, or to be known. */
-const judge = ({ darkOhm, lightOhm, threshold, noise, code, Rf, bits, sensorOhm, top }: Judged): Finding[] =>
-  findingsWhere(
-    [
-      darkOhm <= lightOhm,
-      finding(
-        'swapped',
-        'stop',
-        'The sensor has more resistance in light than in the dark',
-        'A photoresistor falls with light; the readings are swapped or it is another kind.',
-        'Measure again, covered and uncovered.',
-      ),
-    ],
+const judge = ({
+  darkOhm,
+  lightOhm,
+  threshold,
+  noise,
+  code,
+  Rf,
+  bits,
+  sensorOhm,
+  top,
+  perReference,
+}: Judged): Finding[] => [
+  ...asInPlan(tellSwapped({ name: 'The sensor', darkOhm, lightOhm })),
+  ...findingsWhere(
     [
       threshold !== undefined && !threshold.holds,
       finding(
@@ -48,7 +53,7 @@ const judge = ({ darkOhm, lightOhm, threshold, noise, code, Rf, bits, sensorOhm,
       ),
     ],
     [
-      code !== null && !codeAgrees({ code, fixedOhm: Rf, bits, sensorOhm }),
+      code !== null && !codeAgrees({ code: code / perReference, fixedOhm: Rf, bits, sensorOhm }),
       finding(
         'code-disagrees',
         'stop',
@@ -69,7 +74,8 @@ const judge = ({ darkOhm, lightOhm, threshold, noise, code, Rf, bits, sensorOhm,
         'Face it away, shade it, and let it settle for a second or two.',
       ),
     ],
-  );
+  ),
+];
 
 /** Answers the fixed resistor and the thresholds of a light sensor. */
 export const lightDividerSum = defineSum({
@@ -82,16 +88,22 @@ export const lightDividerSum = defineSum({
     lightOhm: ask('resistanceOhm', 'light', 'Sensor in light', 2400, { most: 1e9, usual: [50, 200_000] }),
     fixedOhm: optional('resistanceOhm', 'fixed', 'Fixed resistor, to minus'),
     supplyV: assume('voltageV', 'supply', 'Supply', 3.3, { least: 0.5, most: 24 }),
+    referenceV: optional('voltageV', 'reference', 'Reference of the converter, if it is not that supply', {
+      least: 0.3,
+      most: 24,
+    }),
     bits: assume('count', 'bits', 'Bits of the converter', 12, { whole: true, least: 6, most: 24 }),
     noise: assume('count', 'noise', 'Noise of the code, either way', 25, { least: 0, most: 10_000 }),
     code: optional('count', 'code', 'A code that was read', { whole: true, least: 0, most: 16_777_216 }),
     readAt: choice('readat', '… with the sensor in', ['dark', 'light'], 'dark'),
   },
-  reckon: ({ darkOhm, lightOhm, fixedOhm, supplyV, bits, noise, code, readAt }) => {
-    const design = designSensor({ darkOhm, lightOhm, bits, supplyV });
+  reckon: ({ darkOhm, lightOhm, fixedOhm, supplyV, referenceV, bits, noise, code, readAt }) => {
+    const perReference = supplyV / (referenceV ?? supplyV);
+    const design = designSensor({ darkOhm, lightOhm, bits, supplyV, referenceV: referenceV ?? supplyV });
     const Rf = fixedOhm ?? design.fixedOhm;
-    const top = 2 ** bits;
-    const at = (Rs: number): number => dividerCode.reckon({ Rf, Rs, top });
+    // What it counts at its supply; of a lower reference it stands at its top before that.
+    const top = 2 ** bits * perReference;
+    const at = (Rs: number): number => Math.min(2 ** bits - 1, dividerCode.reckon({ Rf, Rs, top }));
     const [darkCode, lightCode] = [at(darkOhm), at(lightOhm)];
     const [threshold] = chooseThresholds(
       [
@@ -114,14 +126,21 @@ export const lightDividerSum = defineSum({
         figure('nightA', 'Draws in the dark', 'currentA', supplyV / (Rf + darkOhm)),
         ...(code === null || code === 0
           ? []
-          : [figure('codeOhm', `The code ${code} stands for`, 'resistanceOhm', sensorFromCode(code, Rf, bits))]),
+          : [
+              figure(
+                'codeOhm',
+                `The code ${code} stands for`,
+                'resistanceOhm',
+                sensorFromCode(code / perReference, Rf, bits),
+              ),
+            ]),
       ],
       steps: [
         fillSum(bestFixed, { Rd: darkOhm, Rl: lightOhm }),
         fillSum(dividerCode, { Rf, Rs: darkOhm, top }),
         fillSum(dividerCode, { Rf, Rs: lightOhm, top }),
       ],
-      findings: judge({ darkOhm, lightOhm, threshold, noise, code, Rf, bits, sensorOhm, top }),
+      findings: judge({ darkOhm, lightOhm, threshold, noise, code, Rf, bits, sensorOhm, top, perReference }),
       drawing: {
         kind: 'lines',
         x: { label: 'sensor', kind: 'resistanceOhm' },
