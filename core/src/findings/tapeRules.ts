@@ -73,7 +73,11 @@ export function feedAgain(
 }
 
 /** Where the pixel of a tape that gets least gets less than it wants; null where it does not. Wherever it is asked about. */
-export function tellTapeLow(voltageV: readonly number[], wantsV: number): Told | null {
+export function tellTapeLow(
+  voltageV: readonly number[],
+  wantsV: number,
+  { isSteady = false }: { readonly isSteady?: boolean } = {},
+): Told | null {
   const leastV = voltageV.reduce((least, volts) => Math.min(least, volts), Number.POSITIVE_INFINITY);
   if (leastV >= wantsV) return null;
   const isFar = voltageV.indexOf(leastV) === voltageV.length - 1;
@@ -82,7 +86,7 @@ export function tellTapeLow(voltageV: readonly number[], wantsV: number): Told |
     gravity: 'mend',
     actual: { kind: 'voltageV', value: leastV },
     limit: { kind: 'voltageV', value: wantsV },
-    what: say`The ${isFar ? 'far pixels' : 'pixels between feeds'} get ${volts(leastV)} at peak; they want ${volts(wantsV)}`,
+    what: say`The ${isFar ? 'far pixels' : 'pixels between feeds'} get ${volts(leastV)}${isSteady ? '' : ' at peak'}; they want ${volts(wantsV)}`,
     why: 'Blue and green fade first, so white goes warm, and below that the pixel stops.',
     mend: 'Feed it at more places, thicker wire to the tape, or less brightness.',
   };

@@ -52,6 +52,7 @@ describe('a sum never says what can’t be', () => {
       ['fuse', 'steady=0.1A gauge=20AWG fitted=3A'],
       ['wire', 'current=6A length=2m gauge=28AWG'],
       ['wire', 'current=0.5A length=9m gauge=28AWG'],
+      ['tape-drop', 'length=3m density=60/m pixel=36.8mA'],
       ['boost-limit', 'cell=3.7V source=0.1 output=5V current=1A inputlimit=1A'],
     ] as const) {
       const sum = findSum(asked[0]);

@@ -18,7 +18,7 @@ interface Judged {
 
 /** What is amiss, or to be known. */
 function judge({ collapsed, voltageV, wantedV, onOne, beyond }: Judged): Finding[] {
-  const low = collapsed ? null : tellTapeLow(voltageV, wantedV);
+  const low = collapsed ? null : tellTapeLow(voltageV, wantedV, { isSteady: true });
   return [
     ...asInPlan(low),
     ...findingsWhere(
