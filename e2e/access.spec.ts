@@ -54,6 +54,8 @@ test('no serious fault of access on the pages of the moods', async ({ page }) =>
 for (const [width, height] of [
   [390, 844],
   [820, 1180],
+  // 200 % zoom on a desk.
+  [640, 400],
 ] as const)
   test(`no serious fault of access at ${width} × ${height}`, async ({ page }) => {
     await page.setViewportSize({ width, height });
