@@ -120,6 +120,11 @@ test('on a phone no figure parts from its unit, and the cores of a wire stand on
     await expect(page.getByRole('heading', { level: 3 }).first()).toBeVisible();
     expect(await broken(page), stage).toEqual([]);
   }
+  for (const path of ['/help/piece', '/help/lights', '/help/power']) {
+    await page.goto(path);
+    await expect(page.getByRole('heading', { name: 'For instance' })).toBeVisible();
+    expect(await broken(page), path).toEqual([]);
+  }
   await page.goto(`/plan/${id}/wires`);
   const core = page.getByText(/^red pack plus: Pack plus/);
   const { width = 0, height = 0 } = (await core.boundingBox()) ?? {};

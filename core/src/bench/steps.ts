@@ -351,7 +351,7 @@ function eyeCaution(assessment: Assessment, driven: Driven): string | null {
 const channelSteps = (assessment: Assessment): BenchStep[] =>
   assessment.driven.flatMap((driven) => [
     ...(driven.scan
-      ? turnSteps(driven)
+      ? turnSteps(driven).map((each) => ({ ...each, caution: each.caution ?? eyeCaution(assessment, driven) }))
       : driven.lightsOnChannel.map((count, i) =>
           channelStep(driven, count, driven.channels[i] ?? i, {
             isUnseen: unseenBy(assessment, driven) !== null,

@@ -204,8 +204,9 @@ describe('light sensors', () => {
     expect(dividerCode.reckon({ Rf: 22_000, Rs: 180_000, top: 4096 })).toBe(446);
     expect(dividerCode.reckon({ Rf: 22_000, Rs: 2400, top: 4096 })).toBe(3693);
     expect(sensorFromCode(2000, 22_000, 12)).toBeCloseTo(23_056, 0);
-    expect(codeAgrees({ code: 0, fixedOhm: 22_000, bits: 12, sensorOhm: 180_000 })).toBe(false);
-    expect(codeAgrees({ code: 460, fixedOhm: 22_000, bits: 12, sensorOhm: 180_000 })).toBe(true);
+    // 4096 · 22 / 202 = 446.
+    expect(codeAgrees(0, 446)).toBe(false);
+    expect(codeAgrees(460, 446)).toBe(true);
   });
   it('thresholds from three readings: every level is reached, over all codes the level only rises', () => {
     const thresholds = chooseThresholds(

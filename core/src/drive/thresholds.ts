@@ -1,5 +1,3 @@
-import { dividerCode } from './lightSensor.ts';
-
 /** Sensor resistance that a code stands for, with the fixed resistor to minus. @example 22 kΩ, 12 bits, 2000: 23.06 kΩ */
 export const sensorFromCode = (code: number, fixedOhm: number, bits: number): number =>
   fixedOhm * (2 ** bits / code - 1);
@@ -40,12 +38,6 @@ export function chooseThresholds(readings: readonly NamedReading[], noise: numbe
   });
 }
 
-/** Does a code agree with the resistance that was given for it, within a share? */
-export const codeAgrees = (
-  options: { readonly code: number; readonly fixedOhm: number; readonly bits: number; readonly sensorOhm: number },
-  share = 0.3,
-): boolean => {
-  const { code, fixedOhm, bits, sensorOhm } = options;
-  const expected = dividerCode.reckon({ Rf: fixedOhm, Rs: sensorOhm, top: 2 ** bits });
-  return Math.abs(code - expected) <= Math.max(2, expected * share);
-};
+/** Does a code that was read agree with the one that was to be expected, within a share? */
+export const codeAgrees = (code: number, expected: number, share = 0.3): boolean =>
+  Math.abs(code - expected) <= Math.max(2, expected * share);

@@ -1,5 +1,4 @@
-import type { Told } from '../items/index.ts';
-import { type Finding, type Item, kindOf, named } from '../items/index.ts';
+import { type Finding, type Item, kindOf, named, type Told } from '../items/index.ts';
 import { type ChargerPart, chargers, chemistries, findPart, type PackPart } from '../parts/index.ts';
 import { changeItem, itemNamed } from '../plan/index.ts';
 import { chargeRates, planCharging } from '../power/index.ts';

@@ -1,6 +1,5 @@
 import type { SupplyAssessment } from '../assess.ts';
-import type { Told } from '../items/index.ts';
-import { type Finding, type Fix, kindOf, named, type PackItem } from '../items/index.ts';
+import { type Finding, type Fix, kindOf, named, type PackItem, type Told } from '../items/index.ts';
 import { chemistries, switches } from '../parts/index.ts';
 import { changeItem, type Design } from '../plan/index.ts';
 import { amps, say } from '../units/index.ts';

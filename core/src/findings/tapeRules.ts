@@ -1,5 +1,4 @@
 import { type Assessment, assess, EVEN_SHARE } from '../assess.ts';
-import type { Told } from '../items/index.ts';
 import {
   type Finding,
   type Fix,
@@ -8,6 +7,7 @@ import {
   orderOfTape,
   type PlacedPlain,
   type PlacedTape,
+  type Told,
 } from '../items/index.ts';
 import { applyEdits, changeItem, itemNamed } from '../plan/index.ts';
 import { roughPercent, say, volts } from '../units/index.ts';

@@ -40,6 +40,10 @@ describe('a sum never says what can’t be', () => {
     const both = ask('led-resistor', 'pack=three-aa-alkaline supply=9V forward=2V current=10mA spread=0.1V');
     expect(both.results).toEqual(answer.results);
     expect(ids(both)).toContain('set-aside-supply');
+    // A choice is read before what hangs on it is: none is none, however it is written.
+    const none = ask('led-resistor', 'pack=NONE supply=5V forward=2V current=10mA');
+    expect(figureOf(none, 'resistorOhm')).toBe(330);
+    expect(ids(none)).not.toContain('set-aside-supply');
     expect(() => ask('led-resistor', 'forward=2V current=10mA')).toThrow(/pack or the volts of the supply/);
     expect(() => ask('led-resistor', 'supply=5V sinks=6V forward=2V current=10mA')).toThrow(/can’t sink to 6.00 V/);
   });
@@ -61,6 +65,15 @@ describe('a sum never says what can’t be', () => {
       if (!answered?.ok) throw new Error(`${asked[0]}: ${JSON.stringify(answered?.problems)}`);
       expect(JSON.stringify(answerToJson(answered.answer, usualPrinter)), asked.join(' ')).not.toMatch(/\bpeak\b/);
     }
+  });
+
+  it('a converter that stands at its top, since its reference is lower, has read what it can', () => {
+    // 5 V over 2.4 kΩ and 22 kΩ are 4.5 V at the pin: above a reference of 2.5 V every code is 4095.
+    const asked = 'dark=180k light=2k4 fixed=22k supply=5V reference=2.5V readat=light';
+    const answer = ask('light-divider', `${asked} code=4095`);
+    expect(figureOf(answer, 'lightCode')).toBe(4095);
+    expect(ids(answer)).not.toContain('code-disagrees');
+    expect(ids(ask('light-divider', `${asked} code=1000`))).toContain('code-disagrees');
   });
 
   it('a plain tape asks of its supply only for the colours that are lit at once', () => {

@@ -239,9 +239,17 @@ const slipNotices = (input: Input, slips: readonly Quantity[]): Finding[] =>
  */
 export function readInputs(sum: QuickSum, given: Readonly<Record<string, unknown>>, printer: Printer): ReadInputs {
   const { found, problems: unknown } = matchNames(sum, given);
+  // A choice counts as it is read: "NONE" is none, and the beginning of a name is the name.
+  const readAs = (key: string): unknown => {
+    const input = sum.inputs[key];
+    const value = found.get(key);
+    if (input?.as !== 'choice' || isMissing(value)) return value;
+    const one = readJson(input, value, printer);
+    return one.ok ? one.value : value;
+  };
   const read = Object.entries(sum.inputs).map(([key, input]) => {
     const missing = isMissing(found.get(key));
-    const asked = isAskedFor(input, sum.inputs, (other) => found.get(other));
+    const asked = isAskedFor(input, sum.inputs, readAs);
     const one = missing || !asked ? readMissing(input) : readJson(input, found.get(key), printer);
     return { key, input, missing, asked, one };
   });

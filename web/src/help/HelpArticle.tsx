@@ -1,18 +1,17 @@
 import type { Stage } from '@glimmer/core/items';
-import { usePrinter } from '../units/index.ts';
+import { Said } from '../units/Said.tsx';
 import { stageInfo } from '../workbench/stageInfo.ts';
 import { helpPages } from './pages.ts';
 import { HelpPicture } from './pictures.tsx';
 
 /** What a stage is for, what to do there, and one example with its figures. */
 export function HelpArticle({ stage }: { readonly stage: Stage }) {
-  const printer = usePrinter();
   const { about, steps, example } = helpPages[stage];
   return (
     <article aria-label={`Help: ${stageInfo[stage].name}`} className="max-w-prose">
       {about.map((text, i) => (
         <p key={i} className="mb-2">
-          {printer.message(text)}
+          <Said>{text}</Said>
         </p>
       ))}
       <HelpPicture stage={stage} />
@@ -20,14 +19,14 @@ export function HelpArticle({ stage }: { readonly stage: Stage }) {
       <ol className="list-decimal pl-5">
         {steps.map((text, i) => (
           <li key={i} className="mb-1">
-            {printer.message(text)}
+            <Said>{text}</Said>
           </li>
         ))}
       </ol>
       <h3 className="mt-3 mb-1 text-medium">For instance</h3>
       {example.map((text, i) => (
         <p key={i} className="border-l-2 border-verdigris bg-pressed/50 px-3 py-2">
-          {printer.message(text)}
+          <Said>{text}</Said>
         </p>
       ))}
     </article>

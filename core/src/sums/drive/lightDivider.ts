@@ -20,26 +20,14 @@ interface Judged {
   readonly noise: number;
   readonly code: number | null;
   readonly Rf: number;
-  readonly bits: number;
   readonly sensorOhm: number;
   readonly top: number;
-  /** The supply of the divider, of what the converter counts as its top. */
-  readonly perReference: number;
+  /** Of the sensor as it was when the code was read. */
+  readonly expectedCode: number;
 }
 
 /** What is amiss, or to be known. */
-const judge = ({
-  darkOhm,
-  lightOhm,
-  threshold,
-  noise,
-  code,
-  Rf,
-  bits,
-  sensorOhm,
-  top,
-  perReference,
-}: Judged): Finding[] => [
+const judge = ({ darkOhm, lightOhm, threshold, noise, code, Rf, sensorOhm, top, expectedCode }: Judged): Finding[] => [
   ...asInPlan(tellSwapped({ name: 'The sensor', darkOhm, lightOhm })),
   ...findingsWhere(
     [
@@ -53,7 +41,7 @@ const judge = ({
       ),
     ],
     [
-      code !== null && !codeAgrees({ code: code / perReference, fixedOhm: Rf, bits, sensorOhm }),
+      code !== null && !codeAgrees(code, expectedCode),
       finding(
         'code-disagrees',
         'stop',
@@ -140,7 +128,17 @@ export const lightDividerSum = defineSum({
         fillSum(dividerCode, { Rf, Rs: darkOhm, top }),
         fillSum(dividerCode, { Rf, Rs: lightOhm, top }),
       ],
-      findings: judge({ darkOhm, lightOhm, threshold, noise, code, Rf, bits, sensorOhm, top, perReference }),
+      findings: judge({
+        darkOhm,
+        lightOhm,
+        threshold,
+        noise,
+        code,
+        Rf,
+        sensorOhm,
+        top,
+        expectedCode: at(sensorOhm),
+      }),
       drawing: {
         kind: 'lines',
         x: { label: 'sensor', kind: 'resistanceOhm' },
