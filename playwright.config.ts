@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { browser } from './scripts/browser.mjs';
 
 export default defineConfig({
   testDir: 'e2e',
@@ -14,16 +15,6 @@ export default defineConfig({
     serviceWorkers: 'block',
     // A still picture leaves the processor to the test; those about motion ask for it.
     contextOptions: { reducedMotion: 'reduce' },
-    launchOptions: {
-      executablePath: '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-quic',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-        '--no-first-run',
-      ],
-    },
+    launchOptions: browser.launch,
   },
 });

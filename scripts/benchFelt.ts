@@ -4,6 +4,7 @@
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromium, type Locator, type Page } from '@playwright/test';
+import { browser as debian } from './browser.mjs';
 import { placeCluster, removeCluster, startCluster } from './postgres.mjs';
 import { root, startServer } from './server.mjs';
 
@@ -131,7 +132,7 @@ function howBusy(): number {
 const folder = placeCluster(join(root, '.glimmer', `felt-${process.pid}`));
 const cluster = await startCluster({ folder, careless: true });
 const server = await startServer({ databaseUrl: cluster.url, port: 0, demo: true });
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
+const browser = await chromium.launch(debian.launch);
 const all: Felt[] = [];
 try {
   const loopS = howBusy();

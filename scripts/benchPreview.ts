@@ -3,6 +3,7 @@
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
+import { browser as debian } from './browser.mjs';
 import { placeCluster, removeCluster, startCluster } from './postgres.mjs';
 import { root, startServer } from './server.mjs';
 
@@ -34,7 +35,7 @@ async function measure(page: Page, address: string, id: string, isDark: boolean)
 const folder = placeCluster(join(root, '.glimmer', `preview-${process.pid}`));
 const cluster = await startCluster({ folder, careless: true });
 const server = await startServer({ databaseUrl: cluster.url, port: 0, demo: true });
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
+const browser = await chromium.launch(debian.launch);
 try {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   const { plan } = await (await page.request.get(`${server.address}/api/plans/${DEMO}`)).json();

@@ -1,11 +1,12 @@
 // What the tests need besides the packages: PostgreSQL, a browser, compilers for the exported program, and a general
 // circuit simulator that the netlists are held to.
 import { existsSync } from 'node:fs';
+import { browser } from './browser.mjs';
 import { ensurePostgres, installDebian, SetUpError } from './postgres.mjs';
 
 try {
   ensurePostgres();
-  if (!existsSync('/usr/bin/chromium')) installDebian(['chromium']);
+  if (!existsSync(browser.launch.executablePath)) installDebian([browser.package]);
   if (!existsSync('/usr/bin/gcc') || !existsSync('/usr/bin/make')) installDebian(['gcc', 'libc6-dev', 'make']);
   if (!existsSync('/usr/bin/ngspice')) installDebian(['ngspice']);
   if (!existsSync('/usr/bin/avr-gcc')) installDebian(['gcc-avr', 'avr-libc']);

@@ -1,6 +1,7 @@
 // Refreshes docs/screenshots/ from the demo data: one picture of each main view.
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
+import { browser as debian } from './browser.mjs';
 import { placeCluster, removeCluster, startCluster } from './postgres.mjs';
 import { root, startServer } from './server.mjs';
 
@@ -121,17 +122,7 @@ const shots: readonly Shot[] = [
 const folder = placeCluster(join(root, '.glimmer', `screenshots-${process.pid}`));
 const cluster = await startCluster({ folder, careless: true });
 const server = await startServer({ databaseUrl: cluster.url, port: 0, demo: true });
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-quic',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-    '--no-first-run',
-  ],
-});
+const browser = await chromium.launch(debian.launch);
 /** Those named on the command line, or all. */
 const wanted = process.argv.slice(2);
 try {

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { Plan } from '@glimmer/core/plan';
 import { type Browser, type BrowserContext, chromium, type Page } from '@playwright/test';
+import { browser as debian } from '../../scripts/browser.mjs';
 import { count, demos } from './count.ts';
 import { pause, pick, random } from './random.ts';
 
@@ -120,10 +121,7 @@ async function putPlan(address: string): Promise<string> {
 /** Two browsers, one with two tabs, write notes into one plan, whatever happens to them and to the server. */
 export async function liveInBrowsers(address: string, isOver: () => boolean): Promise<void> {
   const id = await putPlan(address);
-  const browser: Browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-quic', '--disable-background-networking', '--disable-sync', '--no-first-run'],
-  });
+  const browser: Browser = await chromium.launch(debian.launch);
   try {
     const contexts = await Promise.all([browser.newContext(), browser.newContext()]);
     const page = `${address}/plan/${id}/logbook`;

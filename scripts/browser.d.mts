@@ -1,0 +1,1 @@
+export const browser: { package: string; launch: { executablePath: string; args: string[] } };
