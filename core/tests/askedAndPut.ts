@@ -1,10 +1,14 @@
-import { assess } from '../src/assess.ts';
+import fc from 'fast-check';
+import { type Assessment, assess } from '../src/assess.ts';
 import { checkDesign } from '../src/findings/index.ts';
-import type { Item } from '../src/items/index.ts';
+import type { Finding, Item } from '../src/items/index.ts';
 import { createPlan, type Design, emptyDesign } from '../src/plan/index.ts';
 import { readPlan } from '../src/plan/reading.ts';
-import { type Answer, answerSum, findSum } from '../src/sums/index.ts';
+import { type Answer, answerSum, askOfField, findSum } from '../src/sums/index.ts';
 import { usualPrinter } from '../src/units/index.ts';
+
+/** Any number within these, ends included. */
+export const between = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 
 /** The answer of a sum; it must have one. */
 export function answerOf(name: string, given: Readonly<Record<string, unknown>>): Answer {
@@ -58,3 +62,25 @@ export const itemOf = (design: Design, kind: Item['kind']): Item => {
   if (!found) throw new Error(`no ${kind}`);
   return found;
 };
+
+/** What of a finding must be the same wherever it is told. */
+const essence = ({ rule, gravity, actual, limit, why }: Finding) => ({ rule, gravity, actual, limit, why });
+
+/** The sum of a field of an item of a plan, asked out of it, beside what the plan tells by some rules. */
+export interface AskedOfPlan {
+  readonly assessment: Assessment;
+  readonly answer: Answer;
+  /** Of these rules, by the plan and by the sum. */
+  readonly inPlan: readonly ReturnType<typeof essence>[];
+  readonly bySum: readonly ReturnType<typeof essence>[];
+}
+
+/** Asks the sum of a field out of a plan; the field must have one that the plan says enough for. */
+export function askOutOf(design: Design, item: Item, field: string, rules: readonly string[]): AskedOfPlan {
+  const assessment = assess(design);
+  const asked = askOfField(field, { item, design, assessment });
+  if (!asked) throw new Error(`${item.kind}.${field} asks nothing`);
+  const answer = answerOf(asked.sum.name, asked.given);
+  const told = (findings: readonly Finding[]) => findings.filter(({ rule }) => rules.includes(rule)).map(essence);
+  return { assessment, answer, inPlan: told(checkDesign(design, assessment)), bySum: told(answer.findings) };
+}

@@ -6,8 +6,10 @@ import { solveNetlist } from '../circuit/index.ts';
 import { drawNetwork } from '../exact/index.ts';
 import { exportProgram, exportShoppingCsv, exportWireCsv } from '../exports/index.ts';
 import { checkDesign } from '../findings/index.ts';
+import { chipVoltageV } from '../items/index.ts';
 import { sense, startPlayer } from '../motion/index.ts';
-import type { Design, Item } from '../plan/index.ts';
+import { builtInLibrary, type ControllerPart, controllers, createLibrary } from '../parts/index.ts';
+import { applyEdits, type Design, type Item } from '../plan/index.ts';
 import { readPlanText } from '../plan/reading.ts';
 import { usualPrinter } from '../units/index.ts';
 
@@ -245,5 +247,75 @@ describe('the wires of a charge sense', () => {
     expect(csv).toMatch(/Pack plus, behind 10\.0 kΩ there/);
     expect(csv).toMatch(/where the wire from the pack, 100 kΩ and the signal meet/);
     expect(csv).toMatch(/free end of its 100 kΩ/);
+  });
+});
+
+describe('the alarm of a charge sense', () => {
+  /** Whether it is low at once, comes while the pack falls from full to its cut-off, or never, counted out hundredth by hundredth of a volt. */
+  function whenItComes(part: ControllerPart, sensing: Extract<Sensing, { kind: 'charge' }>): 'at once' | 'in time' | 'never' {
+    const { upperOhm, lowerOhm, lowBelow } = sensing.design;
+    const isLow = (packV: number): boolean => {
+      const countsByV = part.converterReferenceV ?? chipVoltageV(part, packV);
+      return Math.floor(((packV * lowerOhm) / (upperOhm + lowerOhm) / countsByV) * 2 ** part.converterBits) < lowBelow;
+    };
+    if (isLow(sensing.fullV)) return 'at once';
+    for (let packV = sensing.fullV; packV >= sensing.emptyV; packV -= 0.01) if (isLow(packV)) return 'in time';
+    return 'never';
+  }
+
+  it('comes in time wherever nothing is told, on every board that hangs on the pack', () => {
+    const seen = new Set<string>();
+    for (const part of controllers)
+      for (const lowV of [2.9, 3.2, 3.4, 3.58, 3.8, 4.3]) {
+        const design = circuitOf([
+          itemOf('pack', { id: 'pack', at, part: 'pack-lithium-round-2600' }),
+          itemOf('board', { id: 'board', at, part: part.id, feed: 'pack' }),
+          itemOf('charge sense', { id: 'sense', at, board: 'board', of: 'pack', lowV }),
+        ]);
+        const assessment = assess(design);
+        const [sensing] = assessment.sensing;
+        if (sensing?.kind !== 'charge') continue;
+        const comes = whenItComes(part, sensing);
+        const [told] = checkDesign(design, assessment).filter(({ rule }) => rule.startsWith('sense-'));
+        expect(told === undefined, `${part.name} ${lowV} ${comes} ${told?.rule}`).toBe(comes === 'in time');
+        // And what is proposed instead comes in time.
+        const [fix] = told?.fixes ?? [];
+        if (fix) {
+          const better = applyEdits(design, fix.edits);
+          const [again] = assess(better).sensing;
+          expect(again?.kind === 'charge' && whenItComes(part, again)).toBe('in time');
+        }
+        seen.add(told?.rule ?? comes);
+      }
+    expect([...seen].sort()).toEqual(['in time', 'sense-never', 'sense-own-rail', 'sense-sinks']);
+  });
+
+  it('a reference of its own tells a pack that the chip runs on: no regulator is needed for it', () => {
+    const [own] = controllers.filter(({ regulator }) => regulator === null);
+    if (!own) throw new Error('no such board');
+    const part = { ...own, id: 'own-board', own: true as const, converterReferenceV: 1.1 };
+    const design: Design = {
+      ...circuitOf([
+        itemOf('pack', { id: 'pack', at, part: 'pack-lithium-round-2600' }),
+        itemOf('board', { id: 'board', at, part: 'own-board', feed: 'pack' }),
+        itemOf('charge sense', { id: 'sense', at, board: 'board', of: 'pack', lowV: 3.4 }),
+      ]),
+    };
+    const library = createLibrary([...builtInLibrary.parts.values(), part]);
+    const assessment = assess(design, library);
+    expect(assessment.sensing).toHaveLength(1);
+    expect(checkDesign(design, assessment).filter(({ rule }) => rule.startsWith('sense-'))).toEqual([]);
+  });
+
+  it('3.3 V behind a drop-out of 0.2 V stand still down to 3.5 V: at 3.4 V the reading rises again, and 3.55 V is proposed', () => {
+    const [part] = controllers.filter(({ regulator, logicV }) => regulator?.dropOutV === 0.2 && logicV === 3.3);
+    const design = circuitOf([
+      itemOf('pack', { id: 'pack', at, part: 'pack-lithium-round-2600' }),
+      itemOf('board', { id: 'board', at, part: part?.id ?? '', feed: 'pack' }),
+      itemOf('charge sense', { id: 'sense', at, board: 'board', of: 'pack', lowV: 3.4 }),
+    ]);
+    const [told] = checkDesign(design, assess(design)).filter(({ rule }) => rule === 'sense-sinks');
+    expect(told?.limit?.value).toBeCloseTo(3.5, 9);
+    expect(told && usualPrinter.message(told.fixes[0]?.label ?? '')).toBe('Set it to 3.55 V');
   });
 });

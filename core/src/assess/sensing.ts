@@ -50,6 +50,8 @@ export type Sensing =
       readonly fullV: number;
       /** Where the pack is cut off. */
       readonly emptyV: number;
+      /** Volts of the pack from which on what the converter counts by stands still; below it sinks with the pack. Infinity = always. */
+      readonly steadyFromV: number;
       /** Fixed resistor and thresholds. */
       readonly design: PackSenseDesign;
     };
@@ -110,6 +112,20 @@ function senseLight(
   };
 }
 
+/** Whether a converter stands between a source and a rail of it. */
+function isConverted(rails: Rails, rail: Rail): boolean {
+  const from = rail.fromId === null ? undefined : rails.byId.get(rail.fromId);
+  return rail.gives.form === 'converter' || (from !== undefined && isConverted(rails, from));
+}
+
+/** A chip without a regulator sinks with its pack all the way; behind one that does not lift, once its drop-out is reached. */
+function steadyFromV(rails: Rails, { part, railId }: Board, pack: Rail): number {
+  const rail = railId === null ? undefined : rails.byId.get(railId);
+  const isFixed = part.converterReferenceV !== null || part.regulator?.lifts === true;
+  if (isFixed || rail?.sourceId !== pack.id || isConverted(rails, rail)) return 0;
+  return part.regulator === null ? Number.POSITIVE_INFINITY : part.logicV + part.regulator.dropOutV;
+}
+
 function senseCharge(
   rails: Rails,
   { control, sense, board, chip, converter }: Read<Extract<Sense, { kind: 'charge' }>>,
@@ -128,6 +144,7 @@ function senseCharge(
     pack,
     fullV,
     emptyV,
+    steadyFromV: steadyFromV(rails, board, pack),
     design: designPackSense({ ...converter, fullV, emptyV, lowV: sense.lowV }),
   };
 }

@@ -12,5 +12,6 @@ export { tellLink } from './tellLink.ts';
 export { tellNoLight } from './tellNoLight.ts';
 export { tellNothingLit } from './tellNothingLit.ts';
 export { tellRun } from './tellRun.ts';
+export { tellSense } from './tellSense.ts';
 export { tellSwapped } from './tellSwapped.ts';
 export { listWishes, type Wish } from './wishes.ts';

@@ -3,6 +3,7 @@ import { boardOf } from '../network/index.ts';
 import { changeItem, controlsOf, pinOwnerOf } from '../plan/index.ts';
 import { say, volts } from '../units/index.ts';
 import type { Rule } from './finding.ts';
+import { lowEnoughV, tellSense } from './tellSense.ts';
 import { tellSwapped } from './tellSwapped.ts';
 
 const TOO_NEAR_MM = 60;
@@ -166,39 +167,20 @@ export const knobRule: Rule = ({ assessment }) =>
 export const chargeSenseRule: Rule = ({ design, assessment }) =>
   assessment.sensing.flatMap((sensing): Finding[] => {
     if (sensing.kind !== 'charge') return [];
-    const { control, sense, board, pack, fullV, emptyV } = sensing;
-    const base = { stage: 'drive', aboutId: control.id } as const;
-    const boardRail = board.railId === null ? undefined : assessment.rails.byId.get(board.railId);
-    const isOwnRail =
-      board.part.regulator === null && boardRail?.sourceId === pack.id && boardRail.gives.form !== 'converter';
-    if (isOwnRail)
-      return [
-        {
-          ...base,
-          ...named('sense-own-rail', control.id),
-          gravity: 'stop',
-          what: `${control.name} reads the pack against the pack itself`,
-          why: 'This chip runs straight at the pack’s voltage and counts with it: the reading is the same from full to empty, and the alarm never comes.',
-          mend: 'Take a controller with a regulator, or feed this one from a converter.',
-          fixes: [],
-        },
-      ];
-    const isBelow = sense.lowV <= emptyV;
-    if (!isBelow && sense.lowV < fullV) return [];
-    const better = Math.round((emptyV + (fullV - emptyV) * 0.3) * 100) / 100;
+    const { control, sense, fullV, emptyV, steadyFromV } = sensing;
+    const told = tellSense({ name: control.name, lowV: sense.lowV, fullV, emptyV, steadyFromV });
+    if (!told) return [];
+    const betterV = lowEnoughV({ fullV, emptyV, steadyFromV });
     return [
       {
-        ...base,
-        ...named('sense-never', control.id),
-        gravity: 'stop',
-        actual: { kind: 'voltageV', value: sense.lowV },
-        limit: { kind: 'voltageV', value: isBelow ? emptyV : fullV },
-        what: isBelow
-          ? say`${control.name} waits for ${volts(sense.lowV)}; the pack is cut off at ${volts(emptyV)}`
-          : say`${control.name} calls low below ${volts(sense.lowV)}; a full pack has ${volts(fullV)}`,
-        why: isBelow ? 'The piece is dark before the alarm comes.' : 'The alarm is on from the first minute.',
-        mend: say`Set it between the two: ${volts(better)} leaves time to go home.`,
-        fixes: [{ label: say`Set it to ${volts(better)}`, edits: changeItem(design, control.id, { lowV: better }) }],
+        ...told,
+        ...named(told.rule, control.id),
+        stage: 'drive',
+        aboutId: control.id,
+        fixes:
+          betterV === null
+            ? []
+            : [{ label: say`Set it to ${volts(betterV)}`, edits: changeItem(design, control.id, { lowV: betterV }) }],
       },
     ];
   });

@@ -338,10 +338,14 @@ function askDivider({ item, assessment }: InPlan<ItemOf<'light sensor'>>): Given
 function askPackSense({ item, assessment }: InPlan<ItemOf<'charge sense'>>): Given | null {
   const sensing = assessment.sensing.find((each) => each.kind === 'charge' && each.control.id === item.id);
   if (sensing?.kind !== 'charge') return null;
-  const { design, board, chip, fullV, sense } = sensing;
+  const { design, board, chip, fullV, emptyV, steadyFromV, sense } = sensing;
+  const isFixed = Number.isFinite(steadyFromV);
   return {
     fullV,
+    emptyV,
     alarmV: sense.lowV,
+    source: isFixed ? 'fixed' : 'the pack itself',
+    ...(isFixed && steadyFromV > 0 ? { steadyFromV } : {}),
     upperOhm: design.upperOhm,
     lowerOhm: design.lowerOhm,
     bits: board.part.converterBits,

@@ -1,35 +1,22 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { answerOf, figureOf } from '../../tests/askedAndPut.ts';
+import { askOutOf, between, figureOf } from '../../tests/askedAndPut.ts';
 import { circuitOf, itemOf } from '../../tests/designs.ts';
-import { assess } from '../assess.ts';
-import { checkDesign } from '../findings/index.ts';
-import type { Finding, Item } from '../items/index.ts';
-import { controllers, leds, pixelTapes, switches } from '../parts/index.ts';
-import { askOfField } from './ofFields.ts';
+import type { Item } from '../items/index.ts';
+import { controllers, converters, leds, packs, pixelTapes, switches } from '../parts/index.ts';
 
-const between = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 const at = { xMm: 50, yMm: 50 };
 const supply = itemOf('outside supply', { id: 'supply', name: 'Supply', at, part: 'supply-bench', volts: 5 });
 
-/** An item in a plan of its own: what the plan tells by a rule, and the sum of one of its fields, asked out of it. */
-function askedOf(item: Item, field: string, rules: readonly string[], others: readonly Item[] = []) {
-  const design = circuitOf([supply, item, ...others]);
-  const assessment = assess(design);
-  const asked = askOfField(field, { item, design, assessment });
-  if (!asked) throw new Error(`${item.kind}.${field} asks nothing`);
-  const answer = answerOf(asked.sum.name, asked.given);
-  const of = (findings: readonly Finding[]) =>
-    findings
-      .filter(({ rule }) => rules.includes(rule))
-      .map(({ rule, gravity, actual, limit, why }) => ({ rule, gravity, actual, limit, why }));
-  return { assessment, answer, inPlan: of(checkDesign(design, assessment)), bySum: of(answer.findings) };
-}
+/** An item on that supply, and the sum of one of its fields. */
+const askedOf = (item: Item, field: string, rules: readonly string[], others: readonly Item[] = []) =>
+  askOutOf(circuitOf([supply, item, ...others]), item, field, rules);
 
 // A strip that is cut to length and has its pixels in one row.
 const tapes = pixelTapes.filter(({ form }) => form === undefined);
 const readers = controllers.filter(({ converterBits }) => converterBits > 0);
 const stars = leds.filter(({ body }) => body === 'power star');
+const [boost] = converters.filter(({ topology, outputV }) => topology === 'boost' && outputV === 5);
 const magnetic = switches.filter(({ magnetic: by }) => by !== undefined);
 
 describe('a sum about one part and a plan of the same part say the same', () => {
@@ -147,5 +134,40 @@ describe('a sum about one part and a plan of the same part say the same', () => 
       { seed: 34, numRuns: 150 },
     );
     expect(told.size).toBe(2);
+  });
+
+  it('a pack that a program watches: codes, and alarms that can never come', () => {
+    const told = new Set<string>();
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...readers),
+        fc.constantFrom(...packs.filter(({ chemistry }) => chemistry === 'lithium-ion')),
+        between(0.6, 1.05),
+        fc.constantFrom('pack', 'lead', 'lift'),
+        (part, packPart, share, feed) => {
+          const pack = itemOf('pack', { id: 'pack', name: 'Pack', at, part: packPart.id });
+          const lead = itemOf('switch', { id: 'lead', name: 'Switch', at, feed: 'pack' });
+          const lift = itemOf('converter', { id: 'lift', name: 'Lift', at, feed: 'lead', part: boost?.id ?? '' });
+          const board = itemOf('board', { id: 'board', name: 'Board', at, part: part.id, feed });
+          const lowV = 4.2 * packPart.cellsInSeries * share;
+          const item = itemOf('charge sense', { id: 'sense', name: 'Sense', at, board: 'board', of: 'pack', lowV });
+          const { assessment, answer, inPlan, bySum } = askOutOf(
+            circuitOf([pack, lead, lift, board, item]),
+            item,
+            'lowV',
+            ['sense-own-rail', 'sense-never', 'sense-sinks'],
+          );
+          const [sensing] = assessment.sensing;
+          if (sensing?.kind !== 'charge') throw new Error('nothing is sensed');
+          expect(figureOf(answer, 'alarmCode')).toBe(sensing.design.lowBelow);
+          expect(figureOf(answer, 'fullCode')).toBe(sensing.design.fullCode);
+          expect(figureOf(answer, 'drainA')).toBeCloseTo(sensing.design.standingA, 12);
+          expect(bySum).toEqual(inPlan);
+          for (const { rule } of inPlan.length > 0 ? inPlan : [{ rule: 'nothing' }]) told.add(rule);
+        },
+      ),
+      { seed: 35, numRuns: 200 },
+    );
+    expect([...told].sort()).toEqual(['nothing', 'sense-never', 'sense-own-rail', 'sense-sinks']);
   });
 });

@@ -222,7 +222,7 @@ describe('the traps of the needs', () => {
     ['light-gate', 'supply=4.2V pullup=150k dark=12lx', 'gate-late'],
     ['light-gate', 'supply=4.2V pullup=150k bright=15lx', 'gate-lit-by-day'],
     ['light-gate', 'supply=2.5V pullup=150k', 'gate-volts'],
-    ['pack-sense', 'full=8.4V alarm=6.6V from=the_pack', 'reads-a-constant'],
+    ['pack-sense', 'full=8.4V alarm=6.6V from=the_pack', 'sense-own-rail'],
     ['pack-sense', 'full=12.6V alarm=9.9V', 'over-reference'],
     ['sound', 'supply=4.2V stall=8A', 'stall-resets'],
     ['reflow', 'points=0:25C,40:260C,140:250C,150:60C', 'reflow-1'],

@@ -1,8 +1,8 @@
 import { senseCode } from '../../drive/index.ts';
+import { tellSense } from '../../findings/index.ts';
 import { fillSum, say, volts } from '../../units/index.ts';
-import { SumError } from '../answer.ts';
-import { ask, assume, choice } from '../inputs.ts';
-import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
+import { ask, assume, choice, onlyWith, optional } from '../inputs.ts';
+import { asInPlan, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 /** Answers the divider by which a program sees the charge. */
 export const packSenseSum = defineSum({
@@ -15,15 +15,18 @@ export const packSenseSum = defineSum({
     alarmV: ask('voltageV', 'alarm', 'Alarm at', 6.6, { most: 60, usual: [0.8, 30] }),
     upperOhm: assume('resistanceOhm', 'upper', 'Resistor to the pack', 270_000, { most: 1e8 }),
     lowerOhm: assume('resistanceOhm', 'lower', 'Resistor to minus', 100_000, { most: 1e8 }),
-    referenceV: assume('voltageV', 'reference', 'Reference', 2.5, { least: 0.3, most: 6 }),
+    referenceV: assume('voltageV', 'reference', 'Reference', 2.5, { least: 0.3, most: 60, usual: [1, 5.5] }),
     bits: assume('count', 'bits', 'Bits of the converter', 12, { whole: true, least: 6, most: 24 }),
     source: choice('from', 'The reference is', ['fixed', 'the pack itself'], 'fixed'),
+    emptyV: optional('voltageV', 'empty', 'The pack is cut off at', { most: 60, usual: [0.8, 30] }),
+    ...onlyWith(
+      { key: 'source', is: 'fixed' },
+      {
+        steadyFromV: optional('voltageV', 'steady', 'It stands still from, of the pack', { most: 60, usual: [1, 15] }),
+      },
+    ),
   },
-  reckon: ({ fullV, alarmV, upperOhm, lowerOhm, referenceV, bits, source }) => {
-    if (alarmV >= fullV)
-      throw new SumError(
-        say`The alarm at ${volts(alarmV)} must lie below the full pack at ${volts(fullV)}; set it between empty and full`,
-      );
+  reckon: ({ fullV, alarmV, upperOhm, lowerOhm, referenceV, bits, source, emptyV, steadyFromV }) => {
     const sum = { R1: upperOhm, R2: lowerOhm, Vr: referenceV, top: 2 ** bits };
     const ratio = lowerOhm / (upperOhm + lowerOhm);
     return {
@@ -36,17 +39,17 @@ export const packSenseSum = defineSum({
         figure('drainMahPerMonth', 'That is a month', 'capacityMah', (fullV / (upperOhm + lowerOhm)) * 1000 * 24 * 30),
       ],
       steps: [fillSum(senseCode, { ...sum, U: alarmV })],
-      findings: findingsWhere(
-        [
-          source === 'the pack itself',
-          finding(
-            'reads-a-constant',
-            'stop',
-            'A controller that measures its own supply through a divider reads a constant',
-            'Reference and pack fall together, and the code never moves.',
-            'Use the controller’s fixed reference.',
-          ),
-        ],
+      findings: [
+        ...asInPlan(
+          tellSense({
+            name: 'The program',
+            lowV: alarmV,
+            fullV,
+            emptyV,
+            steadyFromV: source === 'the pack itself' ? Number.POSITIVE_INFINITY : (steadyFromV ?? 0),
+          }),
+        ),
+        ...findingsWhere(
         [
           fullV * ratio > referenceV,
           finding(
@@ -67,7 +70,7 @@ export const packSenseSum = defineSum({
             'Filter over some seconds, and leave a gap between alarm and all-clear.',
           ),
         ],
-      ),
+      )],
     };
   },
 });
