@@ -1,7 +1,7 @@
 import type { PackModel } from '../items/index.ts';
 import type { Driven, Rails } from '../network/index.ts';
 import { chemistries, findPart, type Library } from '../parts/index.ts';
-import { keepsFor } from '../power/index.ts';
+import { keepsFor, packEnergy, packsForEvent } from '../power/index.ts';
 import type { Consumer } from './consumers.ts';
 import { drawnFrom } from './drawnFrom.ts';
 import type { SupplyAssessment } from './supplies.ts';
@@ -77,13 +77,14 @@ export const listStandBy = (
       {
         supplyId: rail.id,
         name: rail.name,
-        energyWh:
-          (chemistries[part.chemistry].nominalV * part.cellsInSeries * (item.capacityMah ?? part.capacityMah).likely) /
-          1000,
+        energyWh: packEnergy.reckon({
+          U: chemistries[part.chemistry].nominalV * part.cellsInSeries,
+          C: (item.capacityMah ?? part.capacityMah).likely,
+        }),
         off: keeping(pack, offA),
         dark: neverDark || darkA <= offA ? null : keeping(pack, darkA),
         brought,
-        asked: eachH === null ? null : Math.max(1, Math.ceil(hoursWanted / eachH - 1e-9)),
+        asked: eachH === null ? null : Math.max(1, packsForEvent.reckon({ T: hoursWanted, t: eachH })),
         swapsH:
           eachH === null
             ? []

@@ -5,6 +5,7 @@ export { fusesFor, guardA, type LeadToFuse, leadOf } from './fuses.ts';
 export { listStageStates, type StageState } from './stageStates.ts';
 export { feedAgain, tellTapeLow } from './tapeRules.ts';
 export { tellCollapse, tellInputLow } from './tellConverter.ts';
+export { tellCarried } from './tellCarried.ts';
 export { tellDots } from './tellDots.ts';
 export { limitsItself, tellFuse, tellNoneSuits } from './tellFuse.ts';
 export { tellGate } from './tellGate.ts';

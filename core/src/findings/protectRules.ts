@@ -16,6 +16,7 @@ import { sourceAt } from '../power/index.ts';
 import { amps, quantity, say, seconds, volts } from '../units/index.ts';
 import type { Rule } from './finding.ts';
 import { reservoirsUf } from './reservoirs.ts';
+import { tellCarried } from './tellCarried.ts';
 
 interface Guarded {
   readonly rail: Rail;
@@ -136,26 +137,10 @@ export const fillingTripsRule: Rule = ({ assessment, library }) =>
     ];
   });
 
-/** What carriers often ask about. */
-const ASKED_ABOVE_WH = 100;
-
 /** A lithium pack of an energy that carriers ask about. */
 export const carryRule: Rule = ({ assessment }) =>
   packsOf(assessment).flatMap(({ rail, item, part }): Finding[] => {
     const carried = assessment.standBy.find(({ supplyId }) => supplyId === rail.id);
-    if (!carried || !chemistries[part.chemistry].canBurn || carried.energyWh <= ASKED_ABOVE_WH) return [];
-    return [
-      {
-        ...named('carry-energy', item.id),
-        gravity: 'mind',
-        stage: 'power',
-        aboutId: item.id,
-        actual: { kind: 'energyWh', value: carried.energyWh },
-        limit: { kind: 'energyWh', value: ASKED_ABOVE_WH },
-        what: say`${item.name} holds ${quantity('energyWh', carried.energyWh)}`,
-        why: 'Above about 100 Wh many carriers want to be asked first, or do not take it at all; their rules hold, not this sum.',
-        mend: 'Ask the carrier before the journey; terminals covered, in a case, switched off so that it can’t come on in the bag.',
-        fixes: [],
-      },
-    ];
+    const told = carried && tellCarried({ name: item.name, chemistry: part.chemistry, energyWh: carried.energyWh });
+    return told ? [{ ...told, ...named(told.rule, item.id), stage: 'power', aboutId: item.id, fixes: [] }] : [];
   });

@@ -271,6 +271,7 @@ function askPacks(plan: InPlan<ItemOf<'pack'>>): Given | null {
     cautiousH: runs.cautiousH,
     likelyH: runs.likelyH,
     nominalV: chemistries[part.chemistry].nominalV * part.cellsInSeries,
+    chemistry: part.chemistry,
     capacityMah: (item.capacityMah ?? part.capacityMah).likely,
   };
 }

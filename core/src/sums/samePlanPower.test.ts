@@ -1,16 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { answerOf, askAndPut, figureOf, itemOf, toldBy } from '../../tests/askedAndPut.ts';
+import { answerOf, askAndPut, askOutOf, between, figureOf, itemOf, toldBy } from '../../tests/askedAndPut.ts';
 import { assess } from '../assess.ts';
 import { checkDesign, fusesFor, leadOf } from '../findings/index.ts';
 import { openCircuitVoltageV, packResistanceOhm } from '../items/index.ts';
-import { builtInLibrary, chargers, findPart, stateFigure } from '../parts/index.ts';
+import { builtInLibrary, chargers, findPart, packs, stateFigure } from '../parts/index.ts';
 import { type Design, emptyDesign } from '../plan/index.ts';
 import { usualPrinter } from '../units/index.ts';
 import { askOfField, askOfRun } from './ofFields.ts';
 import { freshItem } from './piece.ts';
 
-const between = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 
 /** A pack and one load, a hand’s breadth to an arm’s length apart, with one gauge for all runs. */
 function packAndLoad(said: {
@@ -263,5 +262,41 @@ describe('a sum about power and wires and a plan of the same thing say the same'
     expect(told && usualPrinter.message(told.what)).toMatch(
       /^The fuse of 2.00 A guards too little: Lead of Load bears 800 mA$/,
     );
+  });
+
+  it('packs for an evening: how many, when each is changed, what each holds, and what carriers are asked about it', () => {
+    const told = new Set<boolean>();
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...packs),
+        between(0.02, 0.6),
+        between(1, 30),
+        fc.option(between(1000, 40_000), { nil: null }),
+        (part, loadA, hoursWanted, capacityMah) => {
+          const base = packAndLoad({ pack: part.id, loadA, fuseA: null, gaugeAwg: 20, lengthMm: 100 });
+          const design = { ...base, piece: { ...base.piece, hoursWanted } };
+          const withPack = (change: object): Design => ({
+            ...design,
+            items: design.items.map((item) => (item.kind === 'pack' ? { ...item, ...change } : item)),
+          });
+          const said = capacityMah === null ? {} : { capacityMah: stateFigure(capacityMah, 'measured') };
+          const once = withPack(said);
+          const count = assess(once).standBy[0]?.asked ?? 0;
+          if (count === 0) return;
+          // As many are brought as are asked for.
+          const all = withPack({ ...said, spares: Math.min(20, count - 1) });
+          const { assessment, answer, inPlan, bySum } = askOutOf(all, itemOf(all, 'pack'), 'spares', ['carry-energy']);
+          const [stands] = assessment.standBy;
+          expect(figureOf(answer, 'packs')).toBe(stands?.asked);
+          expect(figureOf(answer, 'energyWh')).toBeCloseTo(stands?.energyWh ?? -1, 9);
+          const changes = answer.results.find(({ key }) => key === 'swapH');
+          if (count <= 21) expect(changes?.form === 'figures' && changes.values).toEqual(stands?.swapsH);
+          expect(bySum).toEqual(inPlan);
+          told.add(inPlan.length > 0);
+        },
+      ),
+      { seed: 36, numRuns: 40 },
+    );
+    expect(told.size).toBe(2);
   });
 });

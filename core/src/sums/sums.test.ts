@@ -230,7 +230,7 @@ describe('the traps of the needs', () => {
     ['junction', 'current=0.3A volts=3V thermal=40 touch=for_long', 'hot-touch'],
     ['junction', 'current=0.3A volts=3V thermal=50 beside=hot-melt_glue', 'softens'],
     ['batch', 'copies=1 each=44 spares=0% prices=10:0.42,50:0.30', 'more-is-cheaper'],
-    ['event-packs', 'event=5h cautious=2h nominal=14.4V capacity=10Ah', 'carrier-100'],
+    ['event-packs', 'event=5h cautious=2h nominal=14.4V capacity=10Ah', 'carry-energy'],
   ])('%s %s → %s', (sum, words, id) => {
     const spaced = Object.fromEntries(
       words.split(' ').map((word) =>
