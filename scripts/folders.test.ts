@@ -1,7 +1,8 @@
-import { spawnSync } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { spawn, spawnSync } from 'node:child_process';
+import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import pg from 'pg';
 import { describe, expect, it } from 'vitest';
 import { removeCluster, SetUpError, sayFolder, startCluster } from './postgres.mjs';
 import { root } from './server.mjs';
@@ -23,6 +24,40 @@ describe('a folder with a name that shells stumble over', () => {
       again.kill();
     } finally {
       removeCluster(folder);
+      rmSync(above, { recursive: true });
+    }
+  });
+});
+
+describe('a folder beside which another is made', () => {
+  it('takes nothing of it: what lies beside it stays, and each is opened by its own password', async () => {
+    const above = mkdtempSync(join(tmpdir(), 'glimmer-'));
+    spawnSync('chmod', ['755', above]);
+    const folders = ['one', 'other'].map((name) => join(above, name));
+    const making = folders.map(
+      (folder) =>
+        new Promise<string>((resolve) => {
+          const script = `const { startCluster } = await import(${JSON.stringify(join(root, 'scripts/postgres.mjs'))});
+            console.log((await startCluster({ folder: ${JSON.stringify(folder)}, careless: true })).url);`;
+          const child = spawn(process.execPath, ['--input-type=module', '-e', script]);
+          let said = '';
+          child.stdout.on('data', (data) => {
+            said += data;
+          });
+          child.once('exit', () => resolve(said.trim().split('\n').pop() ?? ''));
+        }),
+    );
+    try {
+      const urls = await Promise.all(making);
+      for (const url of urls) {
+        const opened = new pg.Client(url);
+        await opened.connect();
+        expect((await opened.query('select 1 as one')).rows).toEqual([{ one: 1 }]);
+        await opened.end();
+      }
+      expect(readdirSync(above).sort()).toEqual(['one', 'other']);
+    } finally {
+      for (const folder of folders) removeCluster(folder);
       rmSync(above, { recursive: true });
     }
   });

@@ -140,7 +140,8 @@ function makeCluster(bin, folder, user) {
   const growing = `${folder}.growing`;
   rmSync(growing, { recursive: true, force: true });
   mkdirSync(growing, { recursive: true, mode: 0o700 });
-  const passwordFile = join(dirname(folder), '.password.new');
+  // Of this cluster alone: beside it others may be made at the same moment.
+  const passwordFile = `${folder}.password`;
   const password = randomBytes(24).toString('hex');
   writeFileSync(passwordFile, password, { mode: 0o600 });
   if (user) for (const path of [growing, passwordFile]) chownSync(path, user.uid, user.gid);
