@@ -40,3 +40,28 @@ for (const [name, demo] of [
     await expect(page.getByRole('button', { name: 'Undo', exact: true }).first()).toBeDisabled();
     await kept(page);
   });
+
+test('what can’t be read stays in the very field that it was typed into, beside others of the same name, through a reload', async ({
+  page,
+}) => {
+  const id = await copyDemo(page, REEF);
+  const fields = page.locator('main input.figures:visible:enabled[type="text"]');
+  for (const stage of ['piece', 'lights', 'moods', 'drive', 'power'] as const) {
+    await page.goto(`/plan/${id}/${stage}`);
+    await expect(page.locator('main')).not.toContainText('Laying out the sheet');
+    await expect(fields.first()).toBeVisible();
+    const was = await fields.evaluateAll((inputs) => inputs.map((input) => (input as HTMLInputElement).value));
+    // Each second one: what its neighbour shows must still be the plan's.
+    const wanted = was.map((value, i) => (i % 2 === 0 ? `zz${i}` : value));
+    for (const [i, text] of wanted.entries())
+      if (i % 2 === 0) {
+        await fields.nth(i).fill(text);
+        await fields.nth(i).press('Enter');
+      }
+    await page.reload();
+    await expect(fields).toHaveCount(was.length);
+    expect(await fields.evaluateAll((inputs) => inputs.map((input) => (input as HTMLInputElement).value))).toEqual(
+      wanted,
+    );
+  }
+});

@@ -7,7 +7,6 @@ import { InWords } from '../help/InWords.tsx';
 import { useSheet } from '../stages/useSheet.ts';
 import { usePrinter } from '../units/index.ts';
 import { Choice, QuantityField, Tick } from '../widgets/fields.tsx';
-import { TypingScope } from '../widgets/typed.ts';
 import { setField } from './itemActions.ts';
 import { PartChoice } from './PartChoice.tsx';
 import { SumOf } from './SumOf.tsx';
@@ -243,16 +242,14 @@ export function FormRows({
 }) {
   const { design } = useSheet();
   return (
-    <TypingScope.Provider value={item.id}>
-      <div className={bare ? 'contents' : 'grid grid-cols-2 gap-x-3 gap-y-2'}>
-        {rowsOf(item)
-          .filter((row) => isAsked(design, item, row) && (only?.(row) ?? true))
-          .map((row) => (
-            <SumOf key={row.field} item={item} field={row.field} label={row.label}>
-              <OneRow item={item} row={row} shown={shown} />
-            </SumOf>
-          ))}
-      </div>
-    </TypingScope.Provider>
+    <div className={bare ? 'contents' : 'grid grid-cols-2 gap-x-3 gap-y-2'}>
+      {rowsOf(item)
+        .filter((row) => isAsked(design, item, row) && (only?.(row) ?? true))
+        .map((row) => (
+          <SumOf key={row.field} item={item} field={row.field} label={row.label}>
+            <OneRow item={item} row={row} shown={shown} />
+          </SumOf>
+        ))}
+    </div>
   );
 }

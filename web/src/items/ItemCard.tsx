@@ -5,6 +5,7 @@ import { type ReactNode, useEffect, useRef } from 'react';
 import { tool, useTool } from '../state/tool.ts';
 import { Button } from '../widgets/Button.tsx';
 import { TextField } from '../widgets/fields.tsx';
+import { TypedOf } from '../widgets/TypedOf.tsx';
 import { FormRows, type Shown } from './FormRows.tsx';
 import { addItem, copyOf, dropItem, setField } from './itemActions.ts';
 
@@ -44,28 +45,30 @@ export function ItemCard({
       className={`stitch -ml-3.5 border-l-2 py-2.5 pl-3 first:border-t-0 ${pointed ? 'border-l-verdigris' : 'border-l-transparent'}`}
       onFocus={() => tool.pointAt(item.id)}
     >
-      <div className="mb-1.5 grid grid-cols-[1fr_auto_auto_auto] items-end gap-2 max-sm:[&>*:first-child]:col-span-4">
-        <TextField
-          label={`Name of the ${kindOf(item.kind).name.toLowerCase()}`}
-          value={item.name}
-          onCommit={(name) => setField(item.id, 'name', name)}
-        />
-        {actions ?? <span />}
-        <Button
-          look="quiet"
-          aria-label={`Copy ${item.name}`}
-          data-tip="A copy beside it"
-          onClick={() => copyOf(item.id)}
-        >
-          <Copy size={16} />
-        </Button>
-        <Button look="quiet" aria-label={`Remove ${item.name}`} onClick={() => dropItem(item)}>
-          <Trash2 size={16} />
-        </Button>
-      </div>
-      {lead && <div className="mb-2">{lead}</div>}
-      <FormRows item={item} {...(shown ? { shown } : {})} {...(only ? { only } : {})} />
-      {children}
+      <TypedOf id={item.id}>
+        <div className="mb-1.5 grid grid-cols-[1fr_auto_auto_auto] items-end gap-2 max-sm:[&>*:first-child]:col-span-4">
+          <TextField
+            label={`Name of the ${kindOf(item.kind).name.toLowerCase()}`}
+            value={item.name}
+            onCommit={(name) => setField(item.id, 'name', name)}
+          />
+          {actions ?? <span />}
+          <Button
+            look="quiet"
+            aria-label={`Copy ${item.name}`}
+            data-tip="A copy beside it"
+            onClick={() => copyOf(item.id)}
+          >
+            <Copy size={16} />
+          </Button>
+          <Button look="quiet" aria-label={`Remove ${item.name}`} onClick={() => dropItem(item)}>
+            <Trash2 size={16} />
+          </Button>
+        </div>
+        {lead && <div className="mb-2">{lead}</div>}
+        <FormRows item={item} {...(shown ? { shown } : {})} {...(only ? { only } : {})} />
+        {children}
+      </TypedOf>
     </article>
   );
 }

@@ -6,6 +6,7 @@ import { useSheet } from '../stages/useSheet.ts';
 import { editDesign } from '../state/planStore.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField } from '../widgets/fields.tsx';
+import { TypedOf } from '../widgets/TypedOf.tsx';
 import { takeAway } from '../widgets/takeAway.ts';
 
 /** The times that belong to an occasion. */
@@ -231,27 +232,29 @@ export function CueSentence({ cue, index }: { readonly cue: Cue; readonly index:
     });
   return (
     <li className="stitch flex items-start gap-2 py-1.5 leading-8 first:border-t-0">
-      <span className="figures w-5 text-right text-faint">{index + 1}</span>
-      <p className="flex-1">
-        <Occasion cue={cue} set={set} />
-        <Passage cue={cue} set={set} />; <Return cue={cue} set={set} />.
-      </p>
-      <Button
-        look="quiet"
-        disabled={index === 0}
-        aria-label={`Move cue ${index + 1} up`}
-        title="The first cue that fits is followed"
-        onClick={() => moveUp(cue.id)}
-      >
-        <ChevronUp size={16} />
-      </Button>
-      <Button
-        look="quiet"
-        aria-label={`Remove cue ${index + 1}`}
-        onClick={() => takeAway('The cue', (open) => removeCue(open, cue.id))}
-      >
-        <Trash2 size={16} />
-      </Button>
+      <TypedOf id={cue.id}>
+        <span className="figures w-5 text-right text-faint">{index + 1}</span>
+        <p className="flex-1">
+          <Occasion cue={cue} set={set} />
+          <Passage cue={cue} set={set} />; <Return cue={cue} set={set} />.
+        </p>
+        <Button
+          look="quiet"
+          disabled={index === 0}
+          aria-label={`Move cue ${index + 1} up`}
+          title="The first cue that fits is followed"
+          onClick={() => moveUp(cue.id)}
+        >
+          <ChevronUp size={16} />
+        </Button>
+        <Button
+          look="quiet"
+          aria-label={`Remove cue ${index + 1}`}
+          onClick={() => takeAway('The cue', (open) => removeCue(open, cue.id))}
+        >
+          <Trash2 size={16} />
+        </Button>
+      </TypedOf>
     </li>
   );
 }

@@ -6,6 +6,7 @@ import { nanoid } from 'nanoid';
 import { editDesign } from '../state/planStore.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Choice } from '../widgets/fields.tsx';
+import { TypedOf } from '../widgets/TypedOf.tsx';
 import { MoveSettings } from './MoveSettings.tsx';
 
 /** Lights that moves are given to: a group, or a set of the maker's own. */
@@ -134,8 +135,11 @@ function Top({ top, target, fallback, edit }: TopProps) {
 }
 
 /** What one light group, set or load does in one mood. */
-export const MoveStack = (props: MoveStackProps) =>
-  props.target.isSwitched ? <SwitchedMove {...props} /> : <LightMoves {...props} />;
+export const MoveStack = (props: MoveStackProps) => (
+  <TypedOf id={props.target.id}>
+    {props.target.isSwitched ? <SwitchedMove {...props} /> : <LightMoves {...props} />}
+  </TypedOf>
+);
 
 /** What lights do in one mood: a first move, and those laid upon it. */
 function LightMoves({ target, mood }: MoveStackProps) {
@@ -195,7 +199,9 @@ function LightMoves({ target, mood }: MoveStackProps) {
         )}
       </div>
       {tops.map((top) => (
-        <Top key={top.id} top={top} target={target} fallback={fallback} edit={edit} />
+        <TypedOf key={top.id} id={top.id}>
+          <Top top={top} target={target} fallback={fallback} edit={edit} />
+        </TypedOf>
       ))}
     </div>
   );

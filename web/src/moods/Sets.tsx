@@ -8,6 +8,7 @@ import { editDesign } from '../state/planStore.ts';
 import { tool } from '../state/tool.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField, TextField } from '../widgets/fields.tsx';
+import { TypedOf } from '../widgets/TypedOf.tsx';
 import { takeAway } from '../widgets/takeAway.ts';
 
 type Part = LightSet['of'][number];
@@ -93,51 +94,55 @@ function SetEditor({ set }: { readonly set: LightSet }) {
     });
   return (
     <li className="stitch py-2 first:border-t-0" onFocus={() => tool.pointAt(set.id)}>
-      <div className="grid grid-cols-[1fr_1fr_auto] items-end gap-2">
-        <TextField
-          label="Set"
-          value={set.name}
-          onCommit={(name) =>
-            edit((draft) => {
-              draft.name = name;
-            })
-          }
-        />
-        <Choice
-          label="Its parts"
-          value={set.order}
-          options={[
-            { value: 'one after another', label: 'one after another' },
-            { value: 'interleaved', label: 'light by light in turn' },
-          ]}
-          onChoose={(order) =>
-            edit((draft) => {
-              draft.order = order;
-            })
-          }
-        />
+      <TypedOf id={set.id}>
+        <div className="grid grid-cols-[1fr_1fr_auto] items-end gap-2">
+          <TextField
+            label="Set"
+            value={set.name}
+            onCommit={(name) =>
+              edit((draft) => {
+                draft.name = name;
+              })
+            }
+          />
+          <Choice
+            label="Its parts"
+            value={set.order}
+            options={[
+              { value: 'one after another', label: 'one after another' },
+              { value: 'interleaved', label: 'light by light in turn' },
+            ]}
+            onChoose={(order) =>
+              edit((draft) => {
+                draft.order = order;
+              })
+            }
+          />
+          <Button
+            look="quiet"
+            aria-label={`Remove the set ${set.name}`}
+            onClick={() => takeAway(set.name, (open) => removeSet(open, set.id))}
+          >
+            <Trash2 size={16} />
+          </Button>
+        </div>
+        {set.of.map((part, k) => (
+          <TypedOf key={k} id={String(k)}>
+            <SetPart set={set} part={part} k={k} edit={edit} />
+          </TypedOf>
+        ))}
         <Button
           look="quiet"
-          aria-label={`Remove the set ${set.name}`}
-          onClick={() => takeAway(set.name, (open) => removeSet(open, set.id))}
+          onClick={() =>
+            edit((draft) => {
+              const group = fitting.find((each) => !set.of.some((part) => part.groupId === each.id)) ?? fitting[0];
+              if (group) draft.of.push({ groupId: group.id, first: 1, last: group.points, every: 1 });
+            })
+          }
         >
-          <Trash2 size={16} />
+          Join more lights to it
         </Button>
-      </div>
-      {set.of.map((part, k) => (
-        <SetPart key={k} set={set} part={part} k={k} edit={edit} />
-      ))}
-      <Button
-        look="quiet"
-        onClick={() =>
-          edit((draft) => {
-            const group = fitting.find((each) => !set.of.some((part) => part.groupId === each.id)) ?? fitting[0];
-            if (group) draft.of.push({ groupId: group.id, first: 1, last: group.points, every: 1 });
-          })
-        }
-      >
-        Join more lights to it
-      </Button>
+      </TypedOf>
     </li>
   );
 }

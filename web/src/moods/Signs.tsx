@@ -7,6 +7,7 @@ import { useSheet } from '../stages/useSheet.ts';
 import { editDesign } from '../state/planStore.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, TextField } from '../widgets/fields.tsx';
+import { TypedOf } from '../widgets/TypedOf.tsx';
 import { takeAway } from '../widgets/takeAway.ts';
 import { MoveSettings } from './MoveSettings.tsx';
 import type { LightTarget } from './MoveStack.tsx';
@@ -78,40 +79,44 @@ function SignEditor({ sign, targets }: { sign: Sign; targets: readonly LightTarg
     );
   return (
     <li className="stitch py-2 first:border-t-0">
-      <div className="grid grid-cols-[1fr_1.4fr_auto] items-end gap-2">
-        <TextField
-          label="Sign"
-          value={sign.name}
-          onCommit={(name) =>
-            edit((draft) => {
-              draft.name = name;
-            })
-          }
-        />
-        <Choice
-          label="Lies over every mood while"
-          value={sign.controlId}
-          options={controls.map((control) => ({
-            value: control.id,
-            label: `${control.name} ${whileWords[control.kind]}`,
-          }))}
-          onChoose={(controlId) =>
-            edit((draft) => {
-              draft.controlId = controlId;
-            })
-          }
-        />
-        <Button
-          look="quiet"
-          aria-label={`Remove the sign ${sign.name}`}
-          onClick={() => takeAway(sign.name, (open) => removeSign(open, sign.id))}
-        >
-          <Trash2 size={16} />
-        </Button>
-      </div>
-      {targets.map((target) => (
-        <SignMove key={target.id} sign={sign} target={target} edit={edit} />
-      ))}
+      <TypedOf id={sign.id}>
+        <div className="grid grid-cols-[1fr_1.4fr_auto] items-end gap-2">
+          <TextField
+            label="Sign"
+            value={sign.name}
+            onCommit={(name) =>
+              edit((draft) => {
+                draft.name = name;
+              })
+            }
+          />
+          <Choice
+            label="Lies over every mood while"
+            value={sign.controlId}
+            options={controls.map((control) => ({
+              value: control.id,
+              label: `${control.name} ${whileWords[control.kind]}`,
+            }))}
+            onChoose={(controlId) =>
+              edit((draft) => {
+                draft.controlId = controlId;
+              })
+            }
+          />
+          <Button
+            look="quiet"
+            aria-label={`Remove the sign ${sign.name}`}
+            onClick={() => takeAway(sign.name, (open) => removeSign(open, sign.id))}
+          >
+            <Trash2 size={16} />
+          </Button>
+        </div>
+        {targets.map((target) => (
+          <TypedOf key={target.id} id={target.id}>
+            <SignMove sign={sign} target={target} edit={edit} />
+          </TypedOf>
+        ))}
+      </TypedOf>
     </li>
   );
 }

@@ -19,6 +19,7 @@ import { hands, useHands } from '../state/hands.ts';
 import { editDesign } from '../state/planStore.ts';
 import { Button } from '../widgets/Button.tsx';
 import { BeginHere, Section } from '../widgets/Section.tsx';
+import { TypedOf } from '../widgets/TypedOf.tsx';
 import { ThisMood } from './ThisMood.tsx';
 import { useSheet } from './useSheet.ts';
 
@@ -126,12 +127,14 @@ function OpenMood({ mood, targets }: { readonly mood: Mood; readonly targets: re
       <MoodPages />
       <TabPanels className="pt-2">
         <TabPanel>
-          <ThisMood mood={mood} />
-          <Section title="Moves">
-            {targets.map((target) => (
-              <MoveStack key={target.id} target={target} mood={mood} />
-            ))}
-          </Section>
+          <TypedOf id={mood.id}>
+            <ThisMood mood={mood} />
+            <Section title="Moves">
+              {targets.map((target) => (
+                <MoveStack key={target.id} target={target} mood={mood} />
+              ))}
+            </Section>
+          </TypedOf>
         </TabPanel>
         <TabPanel>
           <Section

@@ -8,6 +8,7 @@ import { Said } from '../units/Said.tsx';
 import { Button } from '../widgets/Button.tsx';
 import { Choice, QuantityField, TextField, Tick } from '../widgets/fields.tsx';
 import { BeginHere, Section } from '../widgets/Section.tsx';
+import { TypedOf } from '../widgets/TypedOf.tsx';
 import { takeAway } from '../widgets/takeAway.ts';
 import { OwnParts } from './OwnParts.tsx';
 import { PictureChoice } from './PictureChoice.tsx';
@@ -84,34 +85,36 @@ function HollowRow({ hollow }: { readonly hollow: Hollow }) {
           ];
   return (
     <li className="grid grid-cols-[minmax(7rem,1.4fr)_repeat(3,minmax(4.5rem,1fr))_auto] items-end gap-2 py-1 max-sm:grid-cols-[repeat(3,minmax(0,1fr))_auto] max-sm:[&>*:first-child]:col-span-4">
-      <TextField
-        label={`Name of the ${hollow.kind}`}
-        value={hollow.name}
-        onCommit={(name) =>
-          editDesign((draft) => {
-            const found = draft.hollows.find((each) => each.id === hollow.id);
-            if (found) found.name = name;
-          })
-        }
-      />
-      {sizes.map(([field, label, value]) => (
-        <QuantityField
-          key={field}
-          label={label}
-          kind="lengthMm"
-          value={value}
-          band={bands.hollowMm}
-          onCommit={(next) => set(field, next)}
+      <TypedOf id={hollow.id}>
+        <TextField
+          label={`Name of the ${hollow.kind}`}
+          value={hollow.name}
+          onCommit={(name) =>
+            editDesign((draft) => {
+              const found = draft.hollows.find((each) => each.id === hollow.id);
+              if (found) found.name = name;
+            })
+          }
         />
-      ))}
-      {sizes.length === 2 && <span />}
-      <Button
-        look="quiet"
-        aria-label={`Remove ${hollow.name}`}
-        onClick={() => takeAway(hollow.name, (open) => removeHollow(open, hollow.id))}
-      >
-        <Trash2 size={16} />
-      </Button>
+        {sizes.map(([field, label, value]) => (
+          <QuantityField
+            key={field}
+            label={label}
+            kind="lengthMm"
+            value={value}
+            band={bands.hollowMm}
+            onCommit={(next) => set(field, next)}
+          />
+        ))}
+        {sizes.length === 2 && <span />}
+        <Button
+          look="quiet"
+          aria-label={`Remove ${hollow.name}`}
+          onClick={() => takeAway(hollow.name, (open) => removeHollow(open, hollow.id))}
+        >
+          <Trash2 size={16} />
+        </Button>
+      </TypedOf>
     </li>
   );
 }
