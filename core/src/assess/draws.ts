@@ -51,22 +51,26 @@ const plus = (a: RailDraw, b: RailDraw): RailDraw => ({
   shaped: [...a.shaped, ...b.shaped],
 });
 
+/** What one draws with its programmed lights dark: on the mean, or with a load at its most. */
+function darkDraw(consumer: Consumer, at: 'mean' | 'peak'): RailDraw {
+  const rest: RailDraw = { steadyA: consumer.restA, shaped: [] };
+  if (consumer.steadyA === 0 && consumer.steadyPeakA === 0) return rest;
+  return consumer.follows
+    ? plus(rest, lit(consumer, partOf(consumer, consumer.steadyA), 1))
+    : { steadyA: consumer.restA + (at === 'mean' ? consumer.steadyA : consumer.steadyPeakA), shaped: [] };
+}
+
 /** What is drawn with every programmed light dark: on the mean, or with other loads at their most. */
 export const darkDraws = (drawn: Drawn, at: 'mean' | 'peak'): Draws =>
-  gather(drawn, (consumer) => {
-    const rest: RailDraw = { steadyA: consumer.restA, shaped: [] };
-    if (consumer.steadyA === 0 && consumer.steadyPeakA === 0) return rest;
-    return consumer.follows
-      ? plus(rest, lit(consumer, partOf(consumer, consumer.steadyA), 1))
-      : { steadyA: consumer.restA + (at === 'mean' ? consumer.steadyA : consumer.steadyPeakA), shaped: [] };
-  });
+  gather(drawn, (consumer) => darkDraw(consumer, at));
 
-/** What loads add in the moment in which everything is switched on. */
+/** The same in the moment in which everything is switched on: a load that starts takes more than at its most. */
 export const startDraws = (drawn: Drawn): Draws =>
-  gather(drawn, (consumer) => ({
-    steadyA: Math.max(consumer.restA + consumer.steadyPeakA, consumer.startA),
-    shaped: [],
-  }));
+  gather(drawn, (consumer) =>
+    consumer.startA > consumer.restA + consumer.steadyPeakA
+      ? { steadyA: consumer.startA, shaped: [] }
+      : darkDraw(consumer, 'peak'),
+  );
 
 /** Lights of a mood at shares of their full, by group of the show. */
 export const lightDraws = (

@@ -252,7 +252,10 @@ describe('the wires of a charge sense', () => {
 
 describe('the alarm of a charge sense', () => {
   /** Whether it is low at once, comes while the pack falls from full to its cut-off, or never, counted out hundredth by hundredth of a volt. */
-  function whenItComes(part: ControllerPart, sensing: Extract<Sensing, { kind: 'charge' }>): 'at once' | 'in time' | 'never' {
+  function whenItComes(
+    part: ControllerPart,
+    sensing: Extract<Sensing, { kind: 'charge' }>,
+  ): 'at once' | 'in time' | 'never' {
     const { upperOhm, lowerOhm, lowBelow } = sensing.design;
     const isLow = (packV: number): boolean => {
       const countsByV = part.converterReferenceV ?? chipVoltageV(part, packV);

@@ -165,6 +165,10 @@ function nameLink(link: LoadedLink, before: readonly LoadedLink[], supply: Suppl
   return named('link', link.id, `${itemOfLink(link, supply)}`, ...(earlier === 0 ? [] : [earlier + 1]));
 }
 
+/** Whether all that is drawn is drawn all the time: no program that dims, no load that has its moments. */
+const isSteady = ({ moods, consumers }: Assessment): boolean =>
+  moods.length === 0 && consumers.every(({ steadyA, steadyPeakA }) => steadyPeakA <= steadyA * (1 + 1e-9));
+
 /** A link that carries more than it may at the height of the moods. */
 export const linkRule: Rule = (input) =>
   input.assessment.supplies.flatMap((supply) => {
@@ -175,7 +179,7 @@ export const linkRule: Rule = (input) =>
     return supply.links
       .filter((link) => Number.isFinite(link.loadA) && !(isTold && !exchangeable.has(link.id)))
       .flatMap((link) => {
-        const told = tellLink(link);
+        const told = tellLink({ ...link, isSteady: isSteady(input.assessment) });
         return told ? [{ link, told }] : [];
       })
       .map(({ link, told }, i, all): Finding => {

@@ -14,6 +14,7 @@ import {
 import { type Driven, feedsOfChain, runOhm, type WireRun } from '../network/index.ts';
 import { chemistries, findPart } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
+import { sourceAt } from '../power/index.ts';
 import type { Printer } from '../units/index.ts';
 import { type Answer as FullAnswer, showInput } from './answer.ts';
 import { type AnsweredField, hasSum, sumOfField } from './fieldNames.ts';
@@ -156,10 +157,12 @@ function askCount({ item, assessment }: InPlan): Given | null {
 }
 
 function askPlain({ item, assessment }: InPlan<ItemOf<'plain tape'>>): Given | null {
-  const part = findPart(assessment.library, 'plain-tape', item.part);
-  const group = assessment.placed.find(({ id }) => id === item.id);
-  const railId = assessment.driven.find(({ itemId }) => itemId === item.id)?.railId ?? null;
-  const supply = assessment.supplies.find(({ rail }) => rail.id === railId) ?? assessment.supply;
+  const { library, driven, placed, supplies, rails, runs } = assessment;
+  const part = findPart(library, 'plain-tape', item.part);
+  const group = placed.find(({ id }) => id === item.id);
+  const railId = driven.find(({ itemId }) => itemId === item.id)?.railId ?? null;
+  const rail = railId === null ? undefined : rails.byId.get(railId);
+  const supply = supplies.find((each) => each.rail.id === rail?.sourceId) ?? assessment.supply;
   if (!part || !group || group.shape === 'lights') return null;
   // What all that the supply gives goes through; the leads to other things are none of the tape's.
   const limitA = Math.min(
@@ -170,6 +173,10 @@ function askPlain({ item, assessment }: InPlan<ItemOf<'plain tape'>>): Given | n
     lengthMm: group.routeMm,
     voltageV: part.voltageV,
     colours: part.colours,
+    ...(part.id.startsWith('plain-tape-') ? { tape: part.id.replace('plain-tape-', '') } : {}),
+    ...(rail?.range ? { feedV: rail.range.nominalV } : {}),
+    leadOhm: runOhm(runs.find(({ id }) => id === `feed:${item.id}`)),
+    ...(supply ? { sourceOhm: sourceAt(supply.tree.source, 0.5).ohm } : {}),
     ...(Number.isFinite(limitA) ? { supplyA: limitA } : {}),
   };
 }

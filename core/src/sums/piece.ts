@@ -18,7 +18,7 @@ export interface Piece {
 export function layPiece(
   items: readonly Item[],
   parts: readonly Part[] = [],
-  said: Partial<Pick<Design, 'moods' | 'piece'>> = {},
+  said: Partial<Pick<Design, 'moods' | 'piece' | 'wires'>> = {},
 ): Piece {
   const design: Design = { ...emptyDesign, ...said, items };
   const assessment = assess(design, createLibrary([...builtInLibrary.parts.values(), ...parts]));

@@ -4,12 +4,11 @@ import { answerOf, askAndPut, askOutOf, between, figureOf, itemOf, toldBy } from
 import { assess } from '../assess.ts';
 import { checkDesign, fusesFor, leadOf } from '../findings/index.ts';
 import { openCircuitVoltageV, packResistanceOhm } from '../items/index.ts';
-import { builtInLibrary, chargers, findPart, packs, stateFigure } from '../parts/index.ts';
+import { builtInLibrary, chargers, findPart, outsideSupplies, packs, plainTapes, stateFigure } from '../parts/index.ts';
 import { type Design, emptyDesign } from '../plan/index.ts';
 import { usualPrinter } from '../units/index.ts';
 import { askOfField, askOfRun } from './ofFields.ts';
 import { freshItem } from './piece.ts';
-
 
 /** A pack and one load, a hand’s breadth to an arm’s length apart, with one gauge for all runs. */
 function packAndLoad(said: {
@@ -298,5 +297,55 @@ describe('a sum about power and wires and a plan of the same thing say the same'
       { seed: 36, numRuns: 40 },
     );
     expect(told.size).toBe(2);
+  });
+
+  it('plain tape on a supply: what it draws, how far it fades, and what is too much for the supply', () => {
+    const told = new Set<string>();
+    const supplied = outsideSupplies.filter(({ switchesOffBelowA }) => switchesOffBelowA === undefined);
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...plainTapes),
+        fc.constantFrom(...supplied),
+        between(100, 9000),
+        between(50, 2000),
+        (part, supplyPart, lengthMm, apartMm) => {
+          const at = { xMm: 0, yMm: 0 };
+          const end = { xMm: apartMm, yMm: 0 };
+          const supply = freshItem('outside supply', {
+            id: 's',
+            name: 'The supply',
+            at,
+            part: supplyPart.id,
+            volts: part.voltageV,
+          });
+          const tape = freshItem('plain tape', {
+            id: 't',
+            name: 'The tape',
+            at: end,
+            part: part.id,
+            feed: 's',
+            lengthMm,
+            switchedBy: Array.from({ length: part.colours }, () => ({ way: 'always on' }) as const),
+            route: [end, { xMm: apartMm + 1, yMm: 0 }],
+          });
+          const design = { ...emptyDesign, items: [supply, tape] };
+          const rules = ['link', 'start', 'tape-fades'];
+          const { assessment, answer, inPlan, bySum } = askOutOf(design, tape, 'lengthMm', rules);
+          expect(figureOf(answer, 'fedA')).toBeCloseTo(assessment.supply?.mostA ?? -1, 4);
+          expect(figureOf(answer, 'leastShare')).toBeCloseTo(assessment.fades[0]?.leastShare ?? -1, 5);
+          const ofTape = (findings: typeof inPlan) =>
+            findings.map(({ rule, gravity, why, actual }) => [
+              rule,
+              gravity,
+              why,
+              actual && actual.value.toPrecision(4),
+            ]);
+          expect(ofTape(bySum)).toEqual(ofTape(inPlan));
+          for (const { rule } of inPlan.length > 0 ? inPlan : [{ rule: 'nothing' }]) told.add(rule);
+        },
+      ),
+      { seed: 37, numRuns: 60 },
+    );
+    expect([...told].sort()).toEqual(['link', 'nothing', 'tape-fades']);
   });
 });

@@ -194,7 +194,7 @@ describe('the traps of the needs', () => {
     ['pixel-data', 'pixels=488 work=6ms', 'loop-over'],
     ['pixel-data', 'pixels=600 memory=2048', 'memory-short'],
     ['pixel-data', 'pixels=400 memory=2048', 'memory-fades'],
-    ['plain-tape', 'power=9.6 length=2.4m supply=1.5A', 'supply-short'],
+    ['plain-tape', 'power=9.6 length=2.4m supply=1.5A', 'link'],
     ['budget', 'loads=1A:100%,3A:10% limit=3A', 'rail-over'],
     ['budget', 'loads=1A:100% limit=3A signal=yes,_minus_not_joined', 'no-common-minus'],
     ['budget', 'loads=1A:100% limit=3A feed=a_USB_port', 'usb-500'],

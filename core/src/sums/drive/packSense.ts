@@ -50,27 +50,28 @@ export const packSenseSum = defineSum({
           }),
         ),
         ...findingsWhere(
-        [
-          fullV * ratio > referenceV,
-          finding(
-            'over-reference',
-            'stop',
-            say`A full pack puts ${volts(fullV * ratio)} on the pin, above the reference`,
-            'The code stands at its top until the pack is half empty.',
-            'A larger upper resistor.',
-          ),
-        ],
-        [
-          true,
-          finding(
-            'sag',
-            'mind',
-            'A sag is not empty',
-            'A bright flash pulls the voltage down for a moment.',
-            'Filter over some seconds, and leave a gap between alarm and all-clear.',
-          ),
-        ],
-      )],
+          [
+            fullV * ratio > referenceV,
+            finding(
+              'over-reference',
+              'stop',
+              say`A full pack puts ${volts(fullV * ratio)} on the pin, above the reference`,
+              'The code stands at its top until the pack is half empty.',
+              'A larger upper resistor.',
+            ),
+          ],
+          [
+            true,
+            finding(
+              'sag',
+              'mind',
+              'A sag is not empty',
+              'A bright flash pulls the voltage down for a moment.',
+              'Filter over some seconds, and leave a gap between alarm and all-clear.',
+            ),
+          ],
+        ),
+      ],
     };
   },
 });
