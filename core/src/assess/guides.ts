@@ -1,8 +1,8 @@
 import { distanceMm, type GuideItem, type PlacedGroup, type PlanPoint, type Purchase } from '../items/index.ts';
 import {
+  boreForGuidesMm,
   type Emitter,
   type Guided,
-  gatheredMm,
   lightEmitter,
   PIXEL_MCD,
   pixelEmitter,
@@ -37,6 +37,8 @@ export interface GuideAssessment {
   readonly part: GuidePart;
   /** In all. */
   readonly guides: number;
+  /** Gathered before one light. */
+  readonly atMouth: number;
   /** The bore that takes what is gathered before one light, with play. */
   readonly boreMm: number;
   /** The hole that takes what ends in it, with play. */
@@ -56,8 +58,6 @@ export interface GuideAssessment {
 /** Guides lie in curves and are trimmed when they are in: so much more than the straight way, and so much besides. */
 const SLACK = 1.15;
 const TRIM_MM = 30;
-/** What a guide needs of a hole beside its own diameter. */
-const PLAY_MM = 0.1;
 
 function lightAt(
   placed: readonly PlacedGroup[],
@@ -115,8 +115,9 @@ function reckon(
     item,
     part,
     guides,
-    boreMm: gatheredMm(atMouth, part.diameterMm) + PLAY_MM,
-    holeMm: gatheredMm(item.perEnd, part.diameterMm) + PLAY_MM,
+    atMouth,
+    boreMm: boreForGuidesMm(atMouth, part.diameterMm),
+    holeMm: boreForGuidesMm(item.perEnd, part.diameterMm),
     sources: sources.map(({ groupId, light, name }) => ({ groupId, light, name })),
     gone: found.filter((each) => each === null).length,
     emitter,

@@ -1,13 +1,10 @@
 import type { GuideAssessment } from '../assess.ts';
 import { type Finding, named } from '../items/index.ts';
 import { changeItem, type Design } from '../plan/index.ts';
-import { mm, percent, say } from '../units/index.ts';
+import { mm, say } from '../units/index.ts';
 import type { Rule } from './finding.ts';
+import { gapToSetMm, tellGap } from './tellGap.ts';
 
-/** So much farther than it must be, a light shines past the guides. */
-const FAR_GAP = 2;
-/** A gap that loses less than this is not spoken of. */
-const FAR_LOSS = 0.5;
 /** Below this an end is not seen beside others, even at night. */
 const DIM_MCD = 0.3;
 
@@ -45,40 +42,20 @@ function unlit(guide: GuideAssessment): Finding[] {
   ];
 }
 
-/** A light so near that it lights only the middle, or so far that most of it shines past. */
+/** How far the light stands off, and what comes of it. */
 function gap(guide: GuideAssessment, design: Design): Finding[] {
-  const { item, guided, guides } = guide;
-  if (!guided) return [];
-  const needed = Math.ceil(guided.neededGapMm * 10) / 10;
+  const { item, guided, atMouth } = guide;
+  const told = guided && tellGap({ name: item.name, atMouth, gapMm: item.gapMm, guided });
+  if (!told) return [];
+  const needed = gapToSetMm(guided);
   const set = { label: say`Set the gap to ${mm(needed)}`, edits: changeItem(design, item.id, { gapMm: needed }) };
-  if (guided.litShare < 0.98 && guides > 1 && item.gather === 'bundle') {
-    const dark = Math.round(guides * (1 - guided.litShare));
-    return [
-      {
-        ...named('guide-near', item.id),
-        ...about(guide),
-        gravity: 'mend',
-        actual: { kind: 'lengthMm', value: item.gapMm },
-        limit: { kind: 'lengthMm', value: guided.neededGapMm },
-        what: say`The light is so near to ${item.name} that ${percent(guided.litShare)} of the bundle is lit: about ${dark} of ${guides} stay dark`,
-        why: 'Its spot is smaller than the mouth of the bundle, and shines into the middle alone.',
-        mend: say`Stand the bundle off by ${mm(needed)}, or fill the gap with clear glue, which mixes and costs light.`,
-        fixes: [set, { label: 'Fill the gap with clear glue', edits: changeItem(design, item.id, { filled: true }) }],
-      },
-    ];
-  }
-  if (item.gapMm <= FAR_GAP * guided.neededGapMm + 1 || guided.kept.entersCone > FAR_LOSS) return [];
+  const fill = { label: 'Fill the gap with clear glue', edits: changeItem(design, item.id, { filled: true }) };
   return [
     {
-      ...named('guide-far', item.id),
+      ...told,
+      ...named(told.rule, item.id),
       ...about(guide),
-      gravity: 'mind',
-      actual: { kind: 'lengthMm', value: item.gapMm },
-      limit: { kind: 'lengthMm', value: guided.neededGapMm },
-      what: say`${item.name} begin ${mm(item.gapMm)} from their light: ${percent(guided.kept.entersCone)} of it goes in`,
-      why: 'The rest shines past them, into the hollow.',
-      mend: say`${mm(needed)} lights all of them.`,
-      fixes: [set],
+      fixes: told.rule === 'guide-near' ? [set, fill] : [set],
     },
   ];
 }

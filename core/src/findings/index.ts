@@ -8,6 +8,7 @@ export { tellCarried } from './tellCarried.ts';
 export { tellCollapse, tellInputLow } from './tellConverter.ts';
 export { tellDots } from './tellDots.ts';
 export { limitsItself, tellFuse, tellNoneSuits } from './tellFuse.ts';
+export { tellGap } from './tellGap.ts';
 export { tellGate } from './tellGate.ts';
 export { tellLink } from './tellLink.ts';
 export { tellNoLight } from './tellNoLight.ts';

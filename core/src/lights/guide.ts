@@ -55,6 +55,13 @@ export const gatheredMm = (fibres: number, fibreMm: number, fill = HAND_FILL): n
         bundleDiameterMm(Math.min(fibres, MANY), fibreMm),
       );
 
+/** What a guide needs of a hole beside its own diameter. */
+const PLAY_MM = 0.1;
+
+/** The bore or hole that takes so many, with play. */
+export const boreForGuidesMm = (fibres: number, fibreMm: number, fill = HAND_FILL): number =>
+  gatheredMm(fibres, fibreMm, fill) + PLAY_MM;
+
 /** Share of a bore that fibres fill. */
 export const filledShare = (fibres: number, fibreMm: number, boreMm: number): number =>
   fibres * (fibreMm / boreMm) ** 2;
@@ -114,9 +121,11 @@ export function reckonGuided(options: {
   readonly filled: boolean;
   readonly lengthMm: number;
   readonly part: { readonly diameterMm: number; readonly numericalAperture: number; readonly lossDbPerMetre: number };
+  /** Share of the mouth that many fill; as a hand does without. */
+  readonly fill?: number;
 }): Guided {
-  const { guides, ends, lamps, emitter, gapMm, filled, lengthMm, part } = options;
-  const mouthMm = gatheredMm(guides, part.diameterMm);
+  const { guides, ends, lamps, emitter, gapMm, filled, lengthMm, part, fill } = options;
+  const mouthMm = gatheredMm(guides, part.diameterMm, fill);
   const { widthMm, halfAngleDeg, intensityMcd } = emitter;
   const spotMm = widthMm + 2 * gapMm * Math.tan((halfAngleDeg * Math.PI) / 180);
   const litShare = filled ? 1 : Math.min(1, lamps * (Math.min(spotMm, mouthMm) / mouthMm) ** 2);

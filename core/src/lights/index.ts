@@ -28,6 +28,7 @@ export { type BoxFit, chordBend, fillOfHollow, fitBox, type Size3 } from './fitB
 export {
   acceptanceDeg,
   acceptedShare,
+  boreForGuidesMm,
   type Emitter,
   fibreBundle,
   filledShare,

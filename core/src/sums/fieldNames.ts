@@ -10,6 +10,7 @@ export const sumOfField = {
   'pixel tape.lengthMm': 'tape-count',
   'plain tape.lengthMm': 'plain-tape',
   'pixel tape.feedsAt': 'tape-drop',
+  'guide.gapMm': 'bundle',
   'pack.fuseA': 'fuse',
   'outside supply.fuseA': 'fuse',
   'pack.capacityMah': 'runtime',

@@ -393,6 +393,23 @@ function askData({ item, assessment }: InPlan<ItemOf<'board'>>): Given | null {
   };
 }
 
+/** What is gathered before the first light of guides. */
+function askBundle({ item, assessment }: InPlan<ItemOf<'guide'>>): Given | null {
+  const guide = assessment.guides.find((each) => each.item.id === item.id);
+  if (!guide?.emitter || guide.atMouth === 0) return null;
+  const { atMouth, emitter, part, sources } = guide;
+  return {
+    fibres: atMouth,
+    fibreMm: part.diameterMm,
+    dieMm: emitter.widthMm,
+    halfAngleDeg: emitter.halfAngleDeg,
+    aperture: part.numericalAperture,
+    gapMm: item.gapMm,
+    lamps: item.gather === 'bundle' ? sources.length : 1,
+    filled: item.filled ? 'yes' : 'no',
+  };
+}
+
 const asked: Readonly<Record<AnsweredField, Asking>> = {
   'light.resistorOhm': of<'light'>(askResistor, figureOf('resistorOhm')),
   'light.inSeries': of<'light'>(askString, figureOf('bestCount')),
@@ -407,6 +424,7 @@ const asked: Readonly<Record<AnsweredField, Asking>> = {
   'pixel tape.lengthMm': of<'pixel tape'>(askCount, typed('routeMm')),
   'plain tape.lengthMm': of<'plain tape'>(askPlain, typed('lengthMm')),
   'pixel tape.feedsAt': of<'pixel tape'>(askFeeds),
+  'guide.gapMm': of<'guide'>(askBundle, figureOf('gapMm')),
   'pack.fuseA': of<'pack'>(askFuse, figureOf('fuseA')),
   'outside supply.fuseA': of<'outside supply'>(askFuse, figureOf('fuseA')),
   'pack.capacityMah': of<'pack'>(askRunTime, typed('capacityMah')),

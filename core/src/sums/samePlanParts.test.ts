@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { askOutOf, between, figureOf } from '../../tests/askedAndPut.ts';
 import { circuitOf, itemOf } from '../../tests/designs.ts';
 import type { Item } from '../items/index.ts';
-import { controllers, converters, leds, packs, pixelTapes, switches } from '../parts/index.ts';
+import { controllers, converters, guides, leds, packs, pixelTapes, switches } from '../parts/index.ts';
 
 const at = { xMm: 50, yMm: 50 };
 const supply = itemOf('outside supply', { id: 'supply', name: 'Supply', at, part: 'supply-bench', volts: 5 });
@@ -169,5 +169,56 @@ describe('a sum about one part and a plan of the same part say the same', () => 
       { seed: 35, numRuns: 200 },
     );
     expect([...told].sort()).toEqual(['nothing', 'sense-never', 'sense-own-rail', 'sense-sinks']);
+  });
+
+  it('fibres before a light: their mouth, the gap that lights all of it, and one that does not', () => {
+    const told = new Set<string>();
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...guides),
+        fc.constantFrom('bundle', 'each'),
+        fc.integer({ min: 1, max: 60 }),
+        fc.integer({ min: 1, max: 4 }),
+        between(0, 30),
+        fc.option(between(0.3, 12), { nil: undefined }),
+        fc.boolean(),
+        (part, gather, holes, perEnd, gapMm, dieMm, filled) => {
+          const pixel = itemOf('pixel tape', {
+            id: 'pixel',
+            part: 'pixel-single-1',
+            feed: 'supply',
+            route: [{ xMm: 200, yMm: 150 }],
+          });
+          const item = itemOf('guide', {
+            id: 'guides',
+            name: 'The fibres',
+            at,
+            part: part.id,
+            gather,
+            perEnd,
+            gapMm,
+            ...(dieMm === undefined ? {} : { dieMm }),
+            filled,
+            lights: [{ groupId: 'pixel', light: 1 }],
+            ends: Array.from({ length: holes }, (_, i) => ({
+              id: `e${i}`,
+              at: { xMm: 20 + 4 * i, yMm: 40 },
+              hollowId: null,
+            })),
+          });
+          const rules = ['guide-near', 'guide-far'];
+          const { assessment, answer, inPlan, bySum } = askedOf(item, 'gapMm', rules, [pixel]);
+          const [guide] = assessment.guides;
+          expect(figureOf(answer, 'diameterMm')).toBeCloseTo(guide?.guided?.mouthMm ?? -1, 9);
+          expect(figureOf(answer, 'boreMm')).toBeCloseTo(guide?.boreMm ?? -1, 9);
+          expect(figureOf(answer, 'gapMm')).toBeCloseTo(guide?.guided?.neededGapMm ?? -1, 9);
+          expect(figureOf(answer, 'entersCone')).toBeCloseTo(guide?.guided?.kept.entersCone ?? -1, 9);
+          expect(bySum).toEqual(inPlan);
+          told.add(inPlan[0]?.rule ?? 'nothing');
+        },
+      ),
+      { seed: 38, numRuns: 100 },
+    );
+    expect([...told].sort()).toEqual(['guide-far', 'guide-near', 'nothing']);
   });
 });
