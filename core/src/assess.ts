@@ -66,6 +66,7 @@ export type { CourseStretch } from './assess/course.ts';
 export type { LineOfData } from './assess/dataLines.ts';
 export type { PlacedFit } from './assess/fits.ts';
 export type { GuideAssessment } from './assess/guides.ts';
+export { converterKPerW } from './assess/heatSources.ts';
 export { budgetLoop, type LoopBudget } from './assess/loop.ts';
 export type { Need } from './assess/needs.ts';
 export { type BoardPins, whyDimmed } from './assess/pins.ts';
@@ -76,7 +77,7 @@ export type { ShoppingLine } from './assess/shopping.ts';
 export { eveningWithSpares, type StandBy } from './assess/standBy.ts';
 export type { MoodCeiling, SupplyAssessment } from './assess/supplies.ts';
 export type { ChainVoltage } from './assess/tapeVoltage.ts';
-export { hollowOf, type WarmBox, type WarmPart, type Warmth } from './assess/warm.ts';
+export { bearsInsideC, hollowOf, type WarmBox, type WarmPart, type Warmth } from './assess/warm.ts';
 
 export type { RailFigures } from './assess/wiring.ts';
 

@@ -164,6 +164,9 @@ function sourcesOf(driven: Driven, group: PlacedGroup | undefined, driverId: str
 /** What is fed by way of a supply, as far as it says how warm that gets. */
 type Fed = Pick<SupplyAssessment, 'tree' | 'atPeak' | 'atFull'>;
 
+/** How much warmer than its air a converter is inside for each watt that it turns to heat. */
+export const converterKPerW = (kind: 'linear' | 'switching'): number => thermal[kind].toNextKPerW;
+
 /** What a converter turns to heat: all that goes in and does not come out, fresh or near the end, whichever is more. */
 function converterSources({ tree, atPeak, atFull }: Fed): HeatSource[] {
   return tree.nodes.flatMap((node, i): HeatSource[] => {

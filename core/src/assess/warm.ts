@@ -51,7 +51,8 @@ export interface Warmth {
 /** Times at which it is told how warm parts are; the last is without end. */
 const WARM_TIMES_S: readonly number[] = [10, 30, 60, 120, 300, 600, 1200, 1800, 3600, 7200, Number.POSITIVE_INFINITY];
 
-const limits = {
+/** What each kind of part bears inside. */
+export const bearsInsideC = {
   light: 120,
   resistor: 155,
   transistor: 125,
@@ -145,7 +146,7 @@ function partOf(
     course: WARM_TIMES_S.map(at),
     after: at(runS),
     forGood: at(Number.POSITIVE_INFINITY),
-    limitC: limits[what],
+    limitC: bearsInsideC[what],
   };
 }
 

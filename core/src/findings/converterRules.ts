@@ -1,13 +1,15 @@
-import { converterTakesA, type Finding, named } from '../items/index.ts';
+import type { SupplyAssessment } from '../assess.ts';
+import { converterTakesA, type Finding, isLinear, named, type Told } from '../items/index.ts';
 import { runOhm } from '../network/index.ts';
 import { type ConverterPart, findPart } from '../parts/index.ts';
 import { changeItem } from '../plan/index.ts';
-import { sourceAt } from '../power/index.ts';
+import { drawAt, sourceAt } from '../power/index.ts';
 import { amps, percent, quantity, say, watts } from '../units/index.ts';
+import { beforeConverter } from './beforeConverter.ts';
 import type { Rule } from './finding.ts';
 import { reservoirsUf } from './reservoirs.ts';
 import { starvesBoard } from './starvesBoard.ts';
-import { tellCollapse, tellInputLow } from './tellConverter.ts';
+import { tellCollapse, tellInputLow, tellNearCollapse } from './tellConverter.ts';
 
 /** Saving less than this share of what is taken in, or less than this current, is not worth another part. */
 const WORTH_SHARE = 0.25;
@@ -51,27 +53,45 @@ export const wastefulRule: Rule = ({ design, assessment, library }) =>
     ];
   });
 
+/** What is told of the converter at this place of a tree that nothing solves. */
+function tellStarved(supply: SupplyAssessment, node: number): Told | null {
+  const { name = '', converter } = supply.tree.nodes[node] ?? {};
+  const before = beforeConverter(supply, node);
+  if (!converter || !isLinear(converter)) return tellCollapse({ name, ...before });
+  const outputA = drawAt(supply.peak[node], converter.outputV);
+  return tellInputLow({
+    name,
+    inputV: Math.max(0, before.openV - outputA * before.sourceOhm),
+    leastV: converter.inputLeastV,
+  });
+}
+
 /**
  * A converter that what stands before it can't feed at its height, with little charge left. Where moods light it their
  * ceiling tells of that, and of a board that starves the rule of rails.
  */
 export const starvedConverterRule: Rule = ({ assessment }) =>
   assessment.supplies.flatMap((supply): Finding[] => {
-    const { tree, atPeak, reserve, ceilings, rail } = supply;
+    const { tree, atPeak, ceilings, rail } = supply;
     const isTold = ceilings.some(({ setTo, brightness }) => setTo > brightness + 1e-6);
-    const first = tree.nodes.find(({ converter }) => converter !== null);
-    if (isTold || !first || starvesBoard(assessment, supply)) return [];
+    const first = tree.nodes.findIndex(({ converter }) => converter !== null);
+    if (isTold || first < 0 || starvesBoard(assessment, supply)) return [];
     const common = { stage: 'power', aboutId: rail.id, fixes: [] } as const;
     if (atPeak.collapses) {
-      const { openV, ohm } = sourceAt(tree.source, reserve);
-      const told = tellCollapse({ name: first.name, openV, sourceOhm: Math.max(1e-3, ohm) });
-      return [{ ...common, ...told, ...named(told.rule, rail.id) }];
+      const told = tellStarved(supply, first);
+      return told ? [{ ...common, ...told, ...named(told.rule, rail.id) }] : [];
     }
     return tree.nodes.flatMap(({ id, name, converter }, i): Finding[] => {
       const state = atPeak.nodes[i];
       if (!converter || !state || state.outA <= 0) return [];
-      const told = tellInputLow({ name, inputV: state.inV, leastV: converter.inputLeastV });
-      return told ? [{ ...common, ...told, ...named(told.rule, id), aboutId: id }] : [];
+      const low = tellInputLow({ name, inputV: state.inV, leastV: converter.inputLeastV });
+      // A linear one passes its current on: it asks for no more as the voltage falls.
+      const near = isLinear(converter)
+        ? null
+        : tellNearCollapse({ name, askedW: state.inV * state.inA, ...beforeConverter(supply, i) });
+      return [low, near].flatMap((told) =>
+        told ? [{ ...common, ...told, ...named(told.rule, id), aboutId: id }] : [],
+      );
     });
   });
 

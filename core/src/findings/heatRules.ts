@@ -4,9 +4,10 @@ import { cellsBearC, deratedCurrentA, isTooNear, LIGHT_SHARE, softensAtC, touchL
 import { type Edit, type Finding, type Fix, heldByOf, named, type Stage } from '../items/index.ts';
 import { converters } from '../parts/index.ts';
 import { changeItem } from '../plan/index.ts';
-import { amps, celsius, lasting, quantity, say } from '../units/index.ts';
+import { amps, celsius, lasting, say } from '../units/index.ts';
 import type { Rule, RuleInput } from './finding.ts';
 import { singleLights } from './singleLights.ts';
+import { enoughKPerW, isTooHot, tellTooHot } from './tellTooHot.ts';
 
 /** Two significant figures of a current, rounded down: it is to be kept. */
 function roundDown(currentA: number): number {
@@ -67,22 +68,18 @@ function isOverItsRating({ assessment }: RuleInput, { what, itemId, heatW }: War
 /** A part that is hotter inside than it bears. */
 export const hotRule: Rule = (input) =>
   input.assessment.warm.parts
-    .filter((part) => part.after.insideC > part.limitC && !isOverItsRating(input, part))
+    .filter((part) => isTooHot({ ...part, insideC: part.after.insideC }) && !isOverItsRating(input, part))
     .map((part): Finding => {
       const derated = part.what === 'light' ? derate(input, part) : null;
-      const enough = quantity('thermalKPerW', (part.limitC - part.airC) / part.heatW);
+      const told = tellTooHot({ ...part, insideC: part.after.insideC });
       return {
-        ...named('too-hot', part.id),
-        gravity: 'stop',
+        ...told,
+        ...named(told.rule, part.id),
         stage: part.what === 'light' ? 'drive' : stageOf(part),
         aboutId: part.itemId,
-        actual: { kind: 'temperatureC', value: part.after.insideC },
-        limit: { kind: 'temperatureC', value: part.limitC },
-        what: say`${part.name} comes to ${celsius(part.after.insideC)} inside; it bears ${celsius(part.limitC)}`,
-        why: 'Light and life fall with heat, and gross excess kills at once.',
-        mend: derated
-          ? say`At most ${amps(derated.mostA)}, or a heatsink and air that make it ${enough} from inside to the room.`
-          : say`Less current, less voltage to lose in it, or ${enough} to the air.`,
+        ...(derated && {
+          mend: say`At most ${amps(derated.mostA)}, or a heatsink and air that make it ${enoughKPerW(part)} from inside to the room.`,
+        }),
         fixes: derated
           ? [{ label: say`At most ${amps(roundDown(derated.mostA))}`, edits: derated.edits }]
           : takeSwitching(input, part),

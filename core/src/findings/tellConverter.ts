@@ -40,3 +40,26 @@ export const tellCollapse = ({ name, openV, sourceOhm }: AskedTooMuch): Told => 
   why: 'The more the voltage falls, the more current the converter takes, until it can’t.',
   mend: 'A cell of less resistance, two side by side, or less output.',
 });
+
+/** Of the most that a source gives, a converter that asks for more than this share is near the edge. */
+const NEAR_COLLAPSE_SHARE = 0.7;
+
+/** A converter that asks for nearly all that there is; null where it does not. Wherever it is asked about. */
+export function tellNearCollapse({
+  name,
+  openV,
+  sourceOhm,
+  askedW,
+}: AskedTooMuch & { readonly askedW: number }): Told | null {
+  const mostW = openV ** 2 / (4 * sourceOhm);
+  if (askedW <= NEAR_COLLAPSE_SHARE * mostW) return null;
+  return {
+    rule: 'near-collapse',
+    gravity: 'mend',
+    actual: { kind: 'powerW', value: askedW },
+    limit: { kind: 'powerW', value: NEAR_COLLAPSE_SHARE * mostW },
+    what: say`${name} asks for ${watts(askedW)} of the ${watts(mostW)} that a source of ${volts(openV)} and ${ohms(sourceOhm)} gives at most`,
+    why: 'A little less charge, a little more cold or an older cell tips it over: then the voltage collapses.',
+    mend: 'Keep below two thirds of the most that it gives: a cell of less resistance, two side by side, or less output.',
+  };
+}

@@ -1,20 +1,21 @@
 import type { Assessment } from '../assess.ts';
 import { forwardVoltageV, type LedCurve } from '../circuit/index.ts';
-import { leadOf } from '../findings/index.ts';
+import { beforeConverter, leadOf } from '../findings/index.ts';
 import { LIGHT_SHARE } from '../heat/index.ts';
 import {
+  converterTakesA,
   distanceMm,
   dotPitchMm,
   type Item,
   type ItemOf,
+  isLinear,
   itemsOf,
-  openCircuitVoltageV,
   railsOhm,
 } from '../items/index.ts';
 import { type Driven, feedsOfChain, runOhm, type WireRun } from '../network/index.ts';
 import { chemistries, findPart } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
-import { sourceAt } from '../power/index.ts';
+import { drawAt, sourceAt } from '../power/index.ts';
 import type { Printer } from '../units/index.ts';
 import { type Answer as FullAnswer, showInput } from './answer.ts';
 import { type AnsweredField, hasSum, sumOfField } from './fieldNames.ts';
@@ -283,26 +284,33 @@ function askPacks(plan: InPlan<ItemOf<'pack'>>): Given | null {
   };
 }
 
+/** A converter at the height of the evening with the reserve left: there it asks for the most. */
 function askConverter({ item, assessment }: InPlan<ItemOf<'converter'>>): Given | null {
   const part = findPart(assessment.library, 'converter', item.part);
-  if (!part) return null;
-  for (const { tree, atPeak } of assessment.supplies) {
-    const node = tree.nodes.findIndex(({ id }) => id === item.id);
-    const now = atPeak.nodes[node];
-    if (!now || tree.source.kind !== 'pack') continue;
-    const openV = openCircuitVoltageV(tree.source.pack, 0.5);
-    return {
-      openV,
-      sourceOhm: Math.max(1e-4, (openV - now.inV) / Math.max(1e-9, atPeak.packA)),
-      outputV: part.outputV,
-      outputA: now.outA,
-      efficiency: Math.min(1, (now.outV * now.outA) / Math.max(1e-9, now.inV * now.inA)),
-      inputLimitA: part.inputLimitA,
-      inputLeastV: part.inputLeastV,
-      kind: part.topology === 'linear' ? 'linear' : 'switching',
-    };
-  }
-  return null;
+  const warm = assessment.warm.parts.find(({ itemId, what }) => itemId === item.id && what === 'converter');
+  const supply = assessment.supplies.find(({ tree }) => tree.nodes.some(({ id }) => id === item.id));
+  if (!part || !supply) return null;
+  const { tree, atPeak, peak } = supply;
+  const node = tree.nodes.findIndex(({ id }) => id === item.id);
+  const before = beforeConverter(supply, node);
+  const now = atPeak.nodes[node];
+  // Where it collapses nothing is solved: then by what hangs on it, at half of the open voltage, where a source gives most.
+  const outputA = now ? now.outA : drawAt(peak[node], part.outputV);
+  const inputV = now ? now.inV : before.openV / 2;
+  const inputA = now ? now.inA : converterTakesA(part, outputA, inputV);
+  if (outputA <= 0) return null;
+  return {
+    ...before,
+    outputV: part.outputV,
+    outputA,
+    ...(isLinear(part)
+      ? { ownA: part.idleA }
+      : { efficiency: Math.min(1, (part.outputV * outputA) / Math.max(1e-9, inputV * inputA)) }),
+    inputLimitA: part.inputLimitA,
+    inputLeastV: part.inputLeastV,
+    kind: isLinear(part) ? 'linear' : 'switching',
+    ...(warm ? { ambientC: warm.airC } : {}),
+  };
 }
 
 function askGate({ item, assessment }: InPlan<ItemOf<'light gate'>>): Given | null {

@@ -4,7 +4,16 @@ import { answerOf, askAndPut, askOutOf, between, figureOf, itemOf, toldBy } from
 import { assess } from '../assess.ts';
 import { checkDesign, fusesFor, leadOf } from '../findings/index.ts';
 import { openCircuitVoltageV, packResistanceOhm } from '../items/index.ts';
-import { builtInLibrary, chargers, findPart, outsideSupplies, packs, plainTapes, stateFigure } from '../parts/index.ts';
+import {
+  builtInLibrary,
+  chargers,
+  converters,
+  findPart,
+  outsideSupplies,
+  packs,
+  plainTapes,
+  stateFigure,
+} from '../parts/index.ts';
 import { type Design, emptyDesign } from '../plan/index.ts';
 import { usualPrinter } from '../units/index.ts';
 import { askOfField, askOfRun } from './ofFields.ts';
@@ -334,12 +343,7 @@ describe('a sum about power and wires and a plan of the same thing say the same'
           expect(figureOf(answer, 'fedA')).toBeCloseTo(assessment.supply?.mostA ?? -1, 4);
           expect(figureOf(answer, 'leastShare')).toBeCloseTo(assessment.fades[0]?.leastShare ?? -1, 5);
           const ofTape = (findings: typeof inPlan) =>
-            findings.map(({ rule, gravity, why, actual }) => [
-              rule,
-              gravity,
-              why,
-              actual && actual.value.toPrecision(4),
-            ]);
+            findings.map(({ rule, gravity, why, actual }) => [rule, gravity, why, actual?.value.toPrecision(4)]);
           expect(ofTape(bySum)).toEqual(ofTape(inPlan));
           for (const { rule } of inPlan.length > 0 ? inPlan : [{ rule: 'nothing' }]) told.add(rule);
         },
@@ -347,5 +351,50 @@ describe('a sum about power and wires and a plan of the same thing say the same'
       { seed: 37, numRuns: 60 },
     );
     expect([...told].sort()).toEqual(['link', 'nothing', 'tape-fades']);
+  });
+
+  it('a converter on a pack with its reserve left: what it takes in, and where it can’t be given', () => {
+    const told = new Set<string>();
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...packs),
+        fc.constantFrom(...converters),
+        between(0.005, 3),
+        between(20, 800),
+        (packPart, part, loadA, apartMm) => {
+          const design: Design = {
+            ...packAndLoad({ pack: packPart.id, loadA, fuseA: null, gaugeAwg: 24, lengthMm: 2 * apartMm }),
+          };
+          const converter = freshItem('converter', {
+            id: 'c',
+            name: 'The converter',
+            at: { xMm: apartMm, yMm: 0 },
+            part: part.id,
+            feed: 'p',
+          });
+          const items = design.items.map((item) => (item.id === 'l' ? { ...item, feed: 'c' } : item));
+          const rules = ['input-low', 'collapses', 'near-collapse'];
+          const whole = { ...design, items: [...items, converter] };
+          const { assessment, answer, inPlan, bySum } = askOutOf(whole, converter, 'part', rules);
+          const now = assessment.supply?.atPeak.nodes.at(-1);
+          if (now) {
+            expect(figureOf(answer, 'inputA')).toBeCloseTo(now.inA, part.topology === 'linear' ? 1 : 4);
+            expect(figureOf(answer, 'inputV')).toBeCloseTo(now.inV, part.topology === 'linear' ? 1 : 3);
+          }
+          const of = (findings: typeof inPlan) => findings.map(({ rule, gravity, why }) => [rule, gravity, why]);
+          expect(of(bySum)).toEqual(of(inPlan));
+          const all = checkDesign(whole, assessment);
+          const isOver = all.some(({ id }) => id === 'link:converter input:c');
+          const isHot = all.some(({ id }) => id === 'too-hot:converter:c');
+          expect(toldBy(answer).includes('link')).toBe(isOver);
+          // The plan knows of the heat near full too, where a linear one loses more.
+          if (part.topology !== 'linear') expect(toldBy(answer).includes('too-hot')).toBe(isHot);
+          for (const { rule } of inPlan) told.add(rule);
+          if (isOver) told.add('link');
+        },
+      ),
+      { seed: 39, numRuns: 200 },
+    );
+    expect([...told].sort()).toEqual(['collapses', 'input-low', 'link', 'near-collapse']);
   });
 });

@@ -1,9 +1,10 @@
-import { tellCollapse, tellInputLow, tellLink } from '../../findings/index.ts';
+import { bearsInsideC, converterKPerW } from '../../assess.ts';
+import { isTooHot, tellCollapse, tellInputLow, tellLink, tellNearCollapse, tellTooHot } from '../../findings/index.ts';
 import type { Finding } from '../../items/index.ts';
 import { boostInput, linearHeat, solveConstantPower } from '../../items/index.ts';
-import { fillSum, say, volts, watts } from '../../units/index.ts';
+import { fillSum, say, volts } from '../../units/index.ts';
 import { sample } from '../drawing.ts';
-import { ask, assume, choice, optional } from '../inputs.ts';
+import { ask, assume, choice, onlyWith, optional } from '../inputs.ts';
 import { asInPlan, defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
 
 interface LinearAsked {
@@ -13,44 +14,59 @@ interface LinearAsked {
   readonly outputA: number;
   /** Null where its drop-out is not known. */
   readonly inputLeastV: number | null;
+  readonly inputLimitA: number | null;
+  /** For itself. */
+  readonly ownA: number;
+  readonly ambientC: number;
 }
 
+/** What is told of what it takes in. */
+const tellOver = (inputA: number, limitA: number | null): Finding[] =>
+  asInPlan(
+    limitA === null
+      ? null
+      : tellLink({ id: 'converter input', name: 'Its input', loadA: inputA, limitA, isSteady: true }),
+  );
+
+/** What is told of the heat in it. */
+const judgeHeat = (
+  insideC: number,
+  { ambientC, heatW }: { readonly ambientC: number; readonly heatW: number },
+): Finding[] => {
+  const part = { name: 'The converter', insideC, limitC: bearsInsideC.converter, airC: ambientC, heatW };
+  return asInPlan(isTooHot(part) ? tellTooHot(part) : null);
+};
+
 /** A linear regulator passes its current on and turns what is over into heat. */
-function reckonLinear({ openV, sourceOhm, outputV, outputA, inputLeastV }: LinearAsked) {
-  const inputV = openV - outputA * sourceOhm;
+function reckonLinear({ openV, sourceOhm, outputV, outputA, inputLeastV, inputLimitA, ownA, ambientC }: LinearAsked) {
+  const inputA = outputA + ownA;
+  // A source can't be pulled below nothing: there it gives what it can, which is less than is asked.
+  const inputV = Math.max(0, openV - inputA * sourceOhm);
   const heat = { Vi: inputV, Vo: outputV, I: outputA };
+  const insideC = ambientC + converterKPerW('linear') * Math.max(0, linearHeat.reckon(heat));
   return {
     results: [
       mainFigure('heatW', 'Heat', 'powerW', linearHeat.reckon(heat)),
-      figure('inputA', 'Takes in', 'currentA', outputA),
+      figure('inputA', 'Takes in', 'currentA', inputA),
       figure('inputV', 'At its input', 'voltageV', inputV),
       figure('efficiency', 'Efficiency', 'fraction', Math.min(1, outputV / inputV)),
+      figure('insideC', 'Inside it, in open air', 'temperatureC', insideC),
     ],
     steps: [fillSum(linearHeat, heat)],
     findings: [
-      ...asInPlan(inputLeastV === null ? null : tellInputLow({ name: 'the regulator', inputV, leastV: inputLeastV })),
-      ...findingsWhere(
-        [
-          inputLeastV === null && inputV < outputV + 0.2,
-          finding(
-            'drops-out',
-            'stop',
-            say`${volts(inputV)} in does not make ${volts(outputV)} out`,
-            'A linear regulator needs its drop-out on top, 0.2 to 1.2 V by kind.',
-            'A boost converter, or a pack of more cells.',
-          ),
-        ],
-        [
-          linearHeat.reckon(heat) > 0.5,
-          finding(
-            'linear-hot',
-            'mend',
-            say`${watts(linearHeat.reckon(heat))} turn to heat`,
-            'A regulator on a small board bears about half a watt in a closed piece.',
-            'A buck converter, or feed the pixels past it.',
-          ),
-        ],
-      ),
+      ...(inputV > 0 ? tellOver(inputA, inputLimitA) : []),
+      ...asInPlan(inputLeastV === null ? null : tellInputLow({ name: 'The converter', inputV, leastV: inputLeastV })),
+      ...findingsWhere([
+        inputLeastV === null && inputV < outputV + 0.2,
+        finding(
+          'drops-out',
+          'stop',
+          say`${volts(inputV)} in does not make ${volts(outputV)} out`,
+          'A linear regulator needs its drop-out on top, 0.2 to 1.2 V by kind.',
+          'A boost converter, or a pack of more cells.',
+        ),
+      ]),
+      ...judgeHeat(insideC, { ambientC, heatW: linearHeat.reckon(heat) }),
     ],
   };
 }
@@ -65,35 +81,22 @@ interface Judged {
   readonly inputLeastV: number | null;
   readonly inputA: number | null;
   readonly askedW: number;
-  readonly mostW: number;
   readonly openV: number;
   readonly sourceOhm: number;
 }
 
 /** What is amiss with a switching one. */
 function judge(asked: Judged): Finding[] {
-  const { inputA, inputV, inputLimitA, inputLeastV, askedW, mostW, openV, sourceOhm } = asked;
-  const over =
-    inputA === null || inputLimitA === null
-      ? null
-      : tellLink({ id: 'converter input', name: 'Its input', loadA: inputA, limitA: inputLimitA, isSteady: true });
+  const { inputA, inputV, inputLimitA, inputLeastV, askedW, openV, sourceOhm } = asked;
   const low =
     inputV === null || inputLeastV === null
       ? null
-      : tellInputLow({ name: 'the converter', inputV, leastV: inputLeastV });
+      : tellInputLow({ name: 'The converter', inputV, leastV: inputLeastV });
+  const near = { name: 'The converter', openV, sourceOhm, askedW };
   return [
-    ...asInPlan(over, 'input-over'),
-    ...asInPlan(inputA === null ? tellCollapse({ name: 'the converter', openV, sourceOhm }) : low),
-    ...findingsWhere([
-      inputA !== null && askedW > 0.7 * mostW,
-      finding(
-        'near-collapse',
-        'mend',
-        'It is near the collapse',
-        'A little less charge, a little more cold or an older cell tips it over.',
-        'Keep below two thirds of the most the cell gives.',
-      ),
-    ]),
+    ...(inputA === null ? [] : tellOver(inputA, inputLimitA)),
+    ...asInPlan(inputA === null ? tellCollapse(near) : low),
+    ...asInPlan(inputA === null ? null : tellNearCollapse(near)),
   ];
 }
 
@@ -116,9 +119,15 @@ export const boostLimitSum = defineSum({
     inputLimitA: optional('currentA', 'inputlimit', 'It takes in at most', { most: 100 }),
     inputLeastV: optional('voltageV', 'inputleast', 'It works from', { most: 60 }),
     kind: choice('kind', 'Kind', ['switching', 'linear'], 'switching'),
+    ...onlyWith(
+      { key: 'kind', is: 'linear' },
+      { ownA: assume('currentA', 'own', 'It takes for itself', 0, { least: 0, most: 0.1 }) },
+    ),
+    ambientC: assume('temperatureC', 'ambient', 'Air around it', 22, { least: -40, most: 90, usual: [-10, 45] }),
   },
-  reckon: ({ openV, sourceOhm, outputV, outputA, efficiency, inputLimitA, inputLeastV, kind }) => {
-    if (kind === 'linear') return reckonLinear({ openV, sourceOhm, outputV, outputA, inputLeastV });
+  reckon: ({ openV, sourceOhm, outputV, outputA, efficiency, inputLimitA, inputLeastV, kind, ownA, ambientC }) => {
+    if (kind === 'linear')
+      return reckonLinear({ openV, sourceOhm, outputV, outputA, inputLeastV, inputLimitA, ownA, ambientC });
     const askedW = (outputV * outputA) / efficiency;
     const inputA = solveConstantPower(openV, sourceOhm, askedW);
     const mostW = openV ** 2 / (4 * sourceOhm);
@@ -126,6 +135,8 @@ export const boostLimitSum = defineSum({
     const mostA = (mostW * efficiency) / outputV;
     const leastV = leastInput(askedW, sourceOhm, inputLimitA, inputLeastV);
     // Within its limit of current it takes what is left of the cell behind that much.
+    const heatW = askedW * (1 - efficiency);
+    const insideC = ambientC + converterKPerW('switching') * heatW;
     const atLimitA =
       inputLimitA === null ? null : (Math.max(0, openV - inputLimitA * sourceOhm) * inputLimitA * efficiency) / outputV;
     return {
@@ -140,12 +151,16 @@ export const boostLimitSum = defineSum({
           : [figure('limitedOutputA', 'Output current at its input limit', 'currentA', atLimitA)]),
         figure('leastInputV', 'Least voltage at its input for this output', 'voltageV', leastV),
         figure('leastCellV', '… so least of the cell, at rest', 'voltageV', leastV + (askedW / leastV) * sourceOhm),
-        figure('heatW', 'Heat in the converter', 'powerW', askedW * (1 - efficiency)),
+        figure('heatW', 'Heat in the converter', 'powerW', heatW),
+        figure('insideC', 'Inside it, in open air', 'temperatureC', insideC),
         figure('lostInSourceW', 'Heat in cell and leads', 'powerW', inputA === null ? null : inputA ** 2 * sourceOhm),
         text('holds', 'It holds', inputA !== null),
       ],
       steps: inputV === null ? [] : [fillSum(boostInput, { Vo: outputV, Io: outputA, n: efficiency, Vi: inputV })],
-      findings: judge({ inputA, inputV, inputLimitA, inputLeastV, askedW, mostW, openV, sourceOhm }),
+      findings: [
+        ...judge({ inputA, inputV, inputLimitA, inputLeastV, askedW, openV, sourceOhm }),
+        ...(inputA === null ? [] : judgeHeat(insideC, { ambientC, heatW })),
+      ],
       drawing: {
         kind: 'lines',
         x: { label: 'cell at rest', kind: 'voltageV' },
