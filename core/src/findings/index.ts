@@ -8,6 +8,7 @@ export { feedAgain, tellTapeLow } from './tapeRules.ts';
 export { tellCarried } from './tellCarried.ts';
 export { tellCollapse, tellInputLow, tellNearCollapse } from './tellConverter.ts';
 export { tellDots } from './tellDots.ts';
+export { tellFading } from './tellFading.ts';
 export { limitsItself, tellFuse, tellNoneSuits } from './tellFuse.ts';
 export { tellGap } from './tellGap.ts';
 export { tellGate } from './tellGate.ts';

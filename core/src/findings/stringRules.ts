@@ -4,7 +4,6 @@ import { type Finding, type Fix, named } from '../items/index.ts';
 import {
   channelsApart,
   type Driven,
-  FADED_SHARE,
   hungOf,
   isEven,
   listStringOptions,
@@ -16,6 +15,7 @@ import { amps, say, volts } from '../units/index.ts';
 import type { Rule, RuleInput } from './finding.ts';
 import { SPENT_HEAD_ROOM_V } from './margins.ts';
 import { singleLights } from './singleLights.ts';
+import { tellFading } from './tellFading.ts';
 
 /** The longest string of the group that stays steady, where it has longer ones. */
 export function shortenString(
@@ -36,29 +36,31 @@ export function shortenString(
 /** A string that leaves its resistor enough while the pack is fresh and fades to less than half as it is spent. */
 export const fadingStringRule: Rule = (input) =>
   input.assessment.driven.flatMap((driven): Finding[] => {
-    const { resistor, feed, hung, loop, loopsOnChannel } = driven;
-    if (!resistor || hung.inSeries === 1) return [];
+    const { itemId, name, resistor, feed, hung, loop, loopsOnChannel } = driven;
+    if (!resistor) return [];
     // Too little head-room is told of by its own rule.
     if (resistor.headRoomV < LEAST_HEAD_ROOM_V || resistor.leastHeadRoomV < SPENT_HEAD_ROOM_V) return [];
-    const spentA = loopCurrentA(loop, Math.max(...loopsOnChannel), feed.leastV);
-    if (spentA >= FADED_SHARE * resistor.currentA) return [];
     const shorter = shortenString(input, driven);
-    return [
-      {
-        ...named('string-fades', driven.itemId),
-        gravity: 'mend',
-        stage: 'drive',
-        aboutId: driven.itemId,
-        actual: { kind: 'currentA', value: spentA },
-        limit: { kind: 'currentA', value: FADED_SHARE * resistor.currentA },
-        what: say`${driven.name} fades with the pack: ${amps(resistor.currentA)} at ${volts(feed.nominalV)}, ${amps(spentA)} at ${volts(feed.leastV)}`,
-        why: 'The longer the string, the less is left for the resistor, and the more of every fall of the pack is seen in the light.',
-        mend: shorter
-          ? say`Take ${shorter.inSeries} in a string: a quarter or more of the voltage should be left for the resistor.`
-          : 'Feed it from a higher rail, or let a constant-current driver hold it.',
-        fixes: shorter ? [shorter.fix] : [],
-      },
-    ];
+    const told = tellFading({
+      name,
+      inSeries: hung.inSeries,
+      nominalV: feed.nominalV,
+      currentA: resistor.currentA,
+      spentV: feed.leastV,
+      spentA: loopCurrentA(loop, Math.max(...loopsOnChannel), feed.leastV),
+      shorter: shorter?.inSeries ?? null,
+    });
+    return told
+      ? [
+          {
+            ...told,
+            ...named(told.rule, itemId, ...(driven.die === null ? [] : [driven.die])),
+            stage: 'drive',
+            aboutId: itemId,
+            fixes: shorter ? [shorter.fix] : [],
+          },
+        ]
+      : [];
   });
 
 /** Lights that make no whole strings: a shorter one on the same resistor would take far more than the others. */

@@ -100,7 +100,7 @@ function askResistor(plan: InPlan<ItemOf<'light'>>): Given | null {
 function askString(plan: InPlan<ItemOf<'light'>>): Given | null {
   const driven = drivenOf(plan);
   if (!driven || driven.loop.heldA !== null) return null;
-  const { feed, forwardV, ratedCurrentA, loop } = driven;
+  const { feed, forwardV, ratedCurrentA, loop, hung } = driven;
   const { wantedCurrentA } = plan.item;
   return {
     freshV: feed.mostV - feed.dropV,
@@ -111,6 +111,7 @@ function askString(plan: InPlan<ItemOf<'light'>>): Given | null {
     currentA: wantedCurrentA,
     ratedA: ratedCurrentA,
     spreadV: forwardV.spread,
+    sourceOhm: feed.seriesOhm * hung.inSeries,
   };
 }
 
