@@ -57,7 +57,7 @@ export interface SupplyAssessment {
   readonly atFull: Operation;
   /** The most that the source gives at the height, over all of its charge: infinite where it collapses. */
   readonly mostA: number;
-  /** In the moment in which everything is switched on, with a full pack; null where that is no more than the height. */
+  /** In the moment in which everything starts, with the reserve left; null where that is no more than the height. */
   readonly atStart: Operation | null;
   /** The height of each mood, as it is set. */
   readonly moodPeaks: ReadonlyMap<string, Draws>;
@@ -327,7 +327,8 @@ export function assessSupply(
     const other = fresh[i];
     return other && other.loadA > link.loadA ? other : link;
   });
-  const start = operate(laid.tree, 1, startDraws(drawn));
+  // What starts, starts late in the evening too.
+  const start = operate(laid.tree, reserve, startDraws(drawn));
   return {
     rail,
     tree: laid.tree,
@@ -338,7 +339,7 @@ export function assessSupply(
     atPeak,
     atFull,
     mostA: Math.max(atPeak.packA, atFull.packA),
-    atStart: start.packA > operate(laid.tree, 1, peak).packA * 1.001 ? start : null,
+    atStart: start.packA > atPeak.packA * 1.001 ? start : null,
     moodPeaks,
     moodShares: new Map(
       budgets.map((budget) => [

@@ -17,6 +17,7 @@ export { tellNoLight } from './tellNoLight.ts';
 export { tellNothingLit } from './tellNothingLit.ts';
 export { tellRun } from './tellRun.ts';
 export { tellSense } from './tellSense.ts';
+export { tellStart } from './tellStart.ts';
 export { tellSwapped } from './tellSwapped.ts';
 export { isTooHot, tellTooHot } from './tellTooHot.ts';
 export { listWishes, type Wish } from './wishes.ts';

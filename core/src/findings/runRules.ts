@@ -3,42 +3,29 @@ import { type Finding, type Fix, named } from '../items/index.ts';
 import type { Library, PackPart } from '../parts/index.ts';
 import { applyEdits, changeItem, type Design, editMood } from '../plan/index.ts';
 import { describeEnd } from '../power/index.ts';
-import { amps, hours, roughPercent, say, volts } from '../units/index.ts';
+import { hours, roughPercent, say } from '../units/index.ts';
 import type { Rule } from './finding.ts';
 import { dimTries, leastDimmed } from './margins.ts';
 import { starvesBoard } from './starvesBoard.ts';
+import { tellStart } from './tellStart.ts';
 
 /** A start that pulls the supply down: a motor, a servo, a sound. */
 export const startRule: Rule = ({ assessment }) =>
-  assessment.supplies.flatMap((supply): Finding[] => {
-    const { atStart } = supply;
+  assessment.supplies.flatMap(({ atStart, atPeak, tree, links, rail }): Finding[] => {
     if (!atStart) return [];
-    const low = supply.tree.nodes.find(
-      (node, i) => node.brownOutV > 0 && (atStart.collapses || (atStart.nodes[i]?.outV ?? 0) < node.brownOutV),
+    const railV = (node: number): number => atStart.nodes[node]?.outV ?? 0;
+    // One that has too little without it is told of by what is there all the time.
+    const holds = (node: number, leastV: number): boolean => (atPeak.nodes[node]?.outV ?? 0) >= leastV;
+    const low = tree.nodes.findIndex(
+      ({ brownOutV }, i) => brownOutV > 0 && railV(i) < brownOutV && holds(i, brownOutV),
     );
-    const cell = supply.links.find((link) => link.id === 'cell');
-    const isOver = cell !== undefined && atStart.packA > cell.limitA * (1 + 1e-9);
-    if (!low && !isOver) return [];
-    return [
-      {
-        ...named('start', supply.rail.id),
-        gravity: 'stop',
-        stage: 'power',
-        aboutId: supply.rail.id,
-        ...(cell && Number.isFinite(atStart.packA)
-          ? {
-              actual: { kind: 'currentA' as const, value: atStart.packA },
-              limit: { kind: 'currentA' as const, value: cell.limitA },
-            }
-          : {}),
-        what: isOver
-          ? say`In the first moment ${supply.rail.name} is asked for ${amps(atStart.packA)} and is good for ${amps(cell?.limitA ?? 0)}`
-          : say`In the first moment the rail falls below the ${volts(low?.brownOutV ?? 0)} at which a controller resets`,
-        why: 'A motor that starts takes several times what it takes when it runs, and its protection or the controller lets go.',
-        mend: 'Give it a pack of its own, a softer start, or a supply that bears the start.',
-        fixes: [],
-      },
-    ];
+    const told = tellStart({
+      name: rail.name,
+      askedA: atStart.packA,
+      limitA: links.find((link) => link.id === 'cell')?.limitA ?? null,
+      controller: low < 0 ? null : { railV: railV(low), resetsBelowV: tree.nodes[low]?.brownOutV ?? 0 },
+    });
+    return told ? [{ ...told, ...named(told.rule, rail.id), stage: 'power', aboutId: rail.id, fixes: [] }] : [];
   });
 
 /** Dims every mood until the night is long enough: what a converter and the cells lose of themselves asks for a little more. */

@@ -16,6 +16,7 @@ export const sumOfField = {
   'pack.capacityMah': 'runtime',
   'pack.charging': 'charge',
   'pack.spares': 'event-packs',
+  'load.startA': 'sound',
   'converter.part': 'boost-limit',
   'board.part': 'pixel-data',
   'light gate.pullUpOhm': 'light-gate',

@@ -285,6 +285,40 @@ function askPacks(plan: InPlan<ItemOf<'pack'>>): Given | null {
   };
 }
 
+/** A load that starts on a rail that no converter holds: what is there without it, and what lies before it. */
+function askStart({ item, assessment }: InPlan<ItemOf<'load'>>): Given | null {
+  const part = findPart(assessment.library, 'load', item.part);
+  const railId = assessment.rails.feedOf(item);
+  const supply = assessment.supplies.find(({ tree }) => tree.nodes.some(({ id }) => id === railId));
+  if (!part || !supply) return null;
+  const { tree, atStart, atPeak, reserve, links } = supply;
+  let ohm = sourceAt(tree.source, reserve).ohm;
+  for (let i = tree.nodes.findIndex(({ id }) => id === railId); i >= 0; i = tree.nodes[i]?.parent ?? -1) {
+    if (tree.nodes[i]?.converter) return null;
+    ohm += tree.nodes[i]?.ohm ?? 0;
+  }
+  const node = tree.nodes.findIndex(({ id }) => id === railId);
+  const stallA = Math.max((item.startA ?? part.startA).likely, (item.mostA ?? part.mostA).likely);
+  const now = atStart ?? atPeak;
+  const railV = now.nodes[node]?.outV;
+  if (railV === undefined || stallA <= 0 || !Number.isFinite(now.packA)) return null;
+  const limitA = links.find(({ id }) => id === 'cell')?.limitA;
+  return {
+    supplyV: railV + stallA * ohm,
+    stallA,
+    sourceOhm: ohm,
+    // Seen from where the load hangs, with what is lost on the way to the controller.
+    leastV: Math.max(
+      0,
+      ...tree.nodes.flatMap(({ brownOutV, converter }, i) =>
+        brownOutV > 0 && converter === null ? [brownOutV + railV - (now.nodes[i]?.outV ?? railV)] : [],
+      ),
+    ),
+    otherA: Math.max(0, now.packA - stallA),
+    ...(limitA !== undefined && Number.isFinite(limitA) ? { limitA } : {}),
+  };
+}
+
 /** A converter at the height of the evening with the reserve left: there it asks for the most. */
 function askConverter({ item, assessment }: InPlan<ItemOf<'converter'>>): Given | null {
   const part = findPart(assessment.library, 'converter', item.part);
@@ -442,6 +476,7 @@ const asked: Readonly<Record<AnsweredField, Asking>> = {
     const packs = figureOf('packs')(answer);
     return packs === null ? null : Math.max(0, packs - 1);
   }),
+  'load.startA': of<'load'>(askStart, typed('stallA')),
   'converter.part': of<'converter'>(askConverter),
   'board.part': of<'board'>(askData),
   'light gate.pullUpOhm': of<'light gate'>(askGate, typed('pullUpOhm')),

@@ -397,4 +397,58 @@ describe('a sum about power and wires and a plan of the same thing say the same'
     );
     expect([...told].sort()).toEqual(['collapses', 'input-low', 'link', 'near-collapse']);
   });
+
+  it('a motor that starts beside a controller: what is left for that, and what the pack is good for', () => {
+    const told = new Set<string>();
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...packs.filter(({ chemistry }) => chemistry !== 'lithium coin')),
+        fc.constantFrom('controller-small-5v', 'controller-large-5v', 'controller-radio-3v3'),
+        fc.integer({ min: 5, max: 300 }).map((hundredths) => hundredths / 100),
+        (packPart, boardPart, startA) => {
+          const design = packAndLoad({ pack: packPart.id, loadA: 0.02, fuseA: null, gaugeAwg: 20, lengthMm: 50 });
+          const board = freshItem('board', {
+            id: 'b',
+            name: 'Board',
+            at: { xMm: 9, yMm: 9 },
+            part: boardPart,
+            feed: 'p',
+          });
+          const items = design.items.map((item) =>
+            item.kind === 'load'
+              ? {
+                  ...item,
+                  feed: 'p',
+                  switchedBy: { way: 'always on' } as const,
+                  startA: stateFigure(startA, 'measured'),
+                }
+              : item,
+          );
+          const whole = { ...design, items: [...items, board] };
+          const load = itemOf(whole, 'load');
+          // What no pack can give at all is told of, and asks no sum.
+          const { supply } = assess(whole);
+          if (supply?.atStart?.collapses) {
+            expect(checkDesign(whole, assess(whole)).map(({ rule }) => rule)).toContain('start');
+            return;
+          }
+          const { answer, inPlan, bySum } = askOutOf(whole, load, 'startA', ['start']);
+          const now = supply?.atStart ?? supply?.atPeak;
+          expect(figureOf(answer, 'atStartV')).toBeCloseTo(now?.nodes[0]?.outV ?? -1, 9);
+          const of = (findings: typeof inPlan) =>
+            findings.map(({ rule, why, actual, limit }) => [
+              rule,
+              why,
+              actual?.value.toPrecision(3),
+              limit?.value.toPrecision(3),
+            ]);
+          expect(of(bySum)).toEqual(of(inPlan));
+          for (const { actual } of inPlan) told.add(actual?.kind ?? 'none');
+          if (inPlan.length === 0) told.add('nothing');
+        },
+      ),
+      { seed: 41, numRuns: 200 },
+    );
+    expect([...told].sort()).toEqual(['currentA', 'nothing', 'voltageV']);
+  });
 });

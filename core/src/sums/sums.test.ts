@@ -226,7 +226,7 @@ describe('the traps of the needs', () => {
     ['light-gate', 'supply=2.5V pullup=150k', 'gate-volts'],
     ['pack-sense', 'full=8.4V alarm=6.6V from=the_pack', 'sense-own-rail'],
     ['pack-sense', 'full=12.6V alarm=9.9V', 'over-reference'],
-    ['sound', 'supply=4.2V stall=8A', 'stall-resets'],
+    ['sound', 'supply=4.2V stall=8A', 'start'],
     ['reflow', 'points=0:25C,40:260C,140:250C,150:60C', 'reflow-1'],
     ['junction', 'current=0.7A volts=3.05V thermal=80', 'too-hot'],
     ['junction', 'current=0.3A volts=3V thermal=40 touch=for_long', 'hot-touch'],

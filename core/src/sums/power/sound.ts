@@ -1,7 +1,8 @@
+import { tellStart } from '../../findings/index.ts';
 import { bridgePower, gainChange, startDipV } from '../../power/index.ts';
 import { fillSum } from '../../units/index.ts';
-import { ask, assume } from '../inputs.ts';
-import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
+import { ask, assume, optional } from '../inputs.ts';
+import { asInPlan, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 /** Answers an amplifier beside the lights. */
 export const soundSum = defineSum({
@@ -14,11 +15,13 @@ export const soundSum = defineSum({
     speakerOhm: assume('resistanceOhm', 'speaker', 'Speaker', 4, { least: 1, most: 1000 }),
     beforeOhm: assume('resistanceOhm', 'before', 'Input resistor before', 47_000, { most: 1e8 }),
     afterOhm: assume('resistanceOhm', 'after', '… after', 22_000, { most: 1e8 }),
-    stallA: assume('currentA', 'stall', 'Stall current of a motor', 0, { least: 0, most: 100 }),
+    stallA: assume('currentA', 'stall', 'Start of a motor, or its stall current', 0, { least: 0, most: 100 }),
     sourceOhm: assume('resistanceOhm', 'source', 'Resistance in front of it', 0.25, { least: 0, most: 100 }),
     leastV: assume('voltageV', 'least', 'Controller resets below', 2.7, { least: 0, most: 24 }),
+    otherA: assume('currentA', 'other', 'All else draws meanwhile', 0, { least: 0, most: 200 }),
+    limitA: optional('currentA', 'limit', 'The supply is good for', { most: 200 }),
   },
-  reckon: ({ supplyV, speakerOhm, beforeOhm, afterOhm, stallA, sourceOhm, leastV }) => {
+  reckon: ({ supplyV, speakerOhm, beforeOhm, afterOhm, stallA, sourceOhm, leastV, otherA, limitA }) => {
     const dipV = startDipV(stallA, sourceOhm);
     const gain = gainChange.reckon({ Ra: beforeOhm, Rb: afterOhm });
     return {
@@ -39,18 +42,18 @@ export const soundSum = defineSum({
         fillSum(bridgePower, { U: supplyV, R: speakerOhm }),
         fillSum(gainChange, { Ra: beforeOhm, Rb: afterOhm }),
       ],
-      findings: findingsWhere(
-        [
-          supplyV - dipV < leastV,
-          finding(
-            'stall-resets',
-            'stop',
-            'The motor’s start pulls the controller down',
-            'Stall current starves everything on the same supply.',
-            'A supply of its own with minus joined, or a reservoir and a slow start.',
-          ),
-        ],
-        [
+      findings: [
+        ...asInPlan(
+          stallA > 0
+            ? tellStart({
+                name: 'the supply',
+                askedA: otherA + stallA,
+                limitA,
+                controller: supplyV >= leastV ? { railV: supplyV - dipV, resetsBelowV: leastV } : null,
+              })
+            : null,
+        ),
+        ...findingsWhere([
           gain > 0,
           finding(
             'gain-not-power',
@@ -59,8 +62,8 @@ export const soundSum = defineSum({
             'The supply and the speaker are the cap; past it the sound only breaks up. Twice as loud takes ten times the power.',
             'A better speaker or a higher supply.',
           ),
-        ],
-      ),
+        ]),
+      ],
     };
   },
 });
