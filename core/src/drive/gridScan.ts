@@ -67,6 +67,8 @@ export interface Sneak {
   readonly column: number;
   /** Through a light that should be off. */
   readonly currentA: number;
+  /** Across it. */
+  readonly acrossV: number;
   /** Whether it is seen in the dark. */
   readonly seen: boolean;
 }
@@ -92,9 +94,9 @@ export function findSneaks(options: {
 }): { readonly solved: NetlistSolution; readonly sneaks: readonly Sneak[] } {
   const { curves, supplyV, columnOhm, chosen, idle } = options;
   // Whatever holds a line is a pin with a resistance of its own: nothing that it feeds can take more than that gives.
-  const hold = (name: string, node: string, volts: number): Element[] => [
+  const hold = (name: string, node: string, volts: number, ohm = 0): Element[] => [
     { kind: 'voltage', name, plus: `${node} held`, minus: '0', volts },
-    { kind: 'resistor', name: `${name} pin`, a: `${node} held`, b: node, ohm: HELD_OHM },
+    { kind: 'resistor', name: `${name} pin`, a: `${node} held`, b: node, ohm: HELD_OHM + ohm },
   ];
   const rows = curves.length;
   const columns = curves[0]?.length ?? 0;
@@ -117,14 +119,17 @@ export function findSneaks(options: {
     for (let row = 0; row < rows; row += 1)
       if (row !== chosen.row) netlist.push(...hold(`idle row ${row}`, `row ${row}`, idle.rowV));
     for (let column = 0; column < columns; column += 1)
-      if (column !== chosen.column) netlist.push(...hold(`idle column ${column}`, `column ${column}`, idle.columnV));
+      if (column !== chosen.column)
+        netlist.push(...hold(`idle column ${column}`, `column ${column}`, idle.columnV, columnOhm));
   }
   const solved = solveNetlist(netlist);
   const sneaks = curves.flatMap((line, row) =>
     line.flatMap((_, column): Sneak[] => {
       if (!solved.ok || (row === chosen.row && column === chosen.column)) return [];
       const currentA = solved.currentA.get(`light ${row} ${column}`) ?? 0;
-      return currentA > 1e-9 ? [{ row, column, currentA, seen: currentA >= SEEN_IN_THE_DARK_A }] : [];
+      const volts = (node: string): number => solved.voltageV.get(node) ?? 0;
+      const acrossV = volts(`row ${row}`) - volts(`column ${column}`);
+      return currentA > 1e-9 ? [{ row, column, currentA, acrossV, seen: currentA >= SEEN_IN_THE_DARK_A }] : [];
     }),
   );
   return { solved, sneaks };

@@ -16,6 +16,7 @@ export { tellLink } from './tellLink.ts';
 export { tellNoLight } from './tellNoLight.ts';
 export { tellNothingLit } from './tellNothingLit.ts';
 export { tellRun } from './tellRun.ts';
+export { tellScanFlicker, tellScanGlow, tellScanStill } from './tellScan.ts';
 export { tellSense } from './tellSense.ts';
 export { tellStart } from './tellStart.ts';
 export { tellSwapped } from './tellSwapped.ts';

@@ -1,10 +1,10 @@
 import type { Assessment } from '../assess.ts';
-import { FLICKERS_BELOW_HZ } from '../drive/index.ts';
 import { type Finding, type Fix, named, waysOf } from '../items/index.ts';
-import { type Driven, GLOWS_FROM_A } from '../network/index.ts';
+import type { Driven } from '../network/index.ts';
 import { changeItem, changeWay, type Design, itemNamed } from '../plan/index.ts';
-import { amps, quantity, say, seconds, volts } from '../units/index.ts';
+import { amps, say, seconds, volts } from '../units/index.ts';
 import type { Rule } from './finding.ts';
+import { tellScanFlicker, tellScanGlow, tellScanStill } from './tellScan.ts';
 
 type Scanned = Driven & { readonly scan: NonNullable<Driven['scan']> };
 
@@ -31,7 +31,8 @@ export const scanGlowRule: Rule = ({ design, assessment }) =>
   scannedOf(assessment).flatMap((driven): Finding[] => {
     const { itemId, name, scan } = driven;
     const item = itemNamed(design, itemId);
-    if (scan.glowA < GLOWS_FROM_A || !item || !('diodes' in item || 'places' in item)) return [];
+    const told = tellScanGlow({ name, ...scan });
+    if (!told || !item || !('diodes' in item || 'places' in item)) return [];
     const by = waysOf(item).find((way) => way.way === 'scan driver');
     const idle: Fix[] =
       by && 'by' in by && itemNamed(design, by.by)
@@ -45,13 +46,8 @@ export const scanGlowRule: Rule = ({ design, assessment }) =>
     return [
       {
         ...about(itemId),
-        ...named('scan-glow', itemId),
-        gravity: 'mend',
-        actual: { kind: 'currentA', value: scan.glowA },
-        limit: { kind: 'currentA', value: GLOWS_FROM_A },
-        what: say`${name} glows where it should be dark: ${volts(scan.acrossOffV)} stand over a light that is off, and ${amps(scan.glowA)} flow`,
-        why: 'A row is higher than a column at rest by so much. Low-drop colours glow at it where high-drop ones stay dark.',
-        mend: 'Let go of the columns that are dark, or put a diode behind each light.',
+        ...told,
+        ...named(told.rule, itemId),
         fixes: [
           ...idle,
           ...columnsOnTransistors(design, driven),
@@ -92,40 +88,17 @@ export const scanRowsRule: Rule = ({ design, assessment }) =>
 export const scanFlickerRule: Rule = ({ assessment }) =>
   scannedOf(assessment).flatMap((driven): Finding[] => {
     const { itemId, name, scan } = driven;
-    if (scan.picturesPerS >= FLICKERS_BELOW_HZ) return [];
-    return [
-      {
-        ...about(itemId),
-        ...named('scan-flicker', itemId),
-        gravity: 'mend',
-        actual: { kind: 'frequencyHz', value: scan.picturesPerS },
-        limit: { kind: 'frequencyHz', value: FLICKERS_BELOW_HZ },
-        what: say`${name} flickers: ${scan.layout.turns} turns leave ${quantity('frequencyHz', scan.picturesPerS)} for the whole picture`,
-        why: 'The eye sees it below a hundred a second, sooner where it or the piece moves.',
-        mend: 'Fewer rows with more columns, two groups on two boards, or a part that scans by itself.',
-        fixes: [],
-      },
-    ];
+    const told = tellScanFlicker({ name, turns: scan.layout.turns, picturesPerS: scan.picturesPerS });
+    return told ? [{ ...about(itemId), ...told, ...named(told.rule, itemId), fixes: [] }] : [];
   });
 
 /** What one light carries for good if the program stands still in its turn. */
 export const scanStillRule: Rule = ({ assessment }) =>
   scannedOf(assessment).flatMap((driven): Finding[] => {
     const { itemId, name, scan, corners } = driven;
-    if (scan.driver || corners.mostA <= scan.ratedA * (1 + 1e-9)) return [];
-    return [
-      {
-        ...about(itemId),
-        ...named('scan-still', itemId),
-        gravity: 'mind',
-        actual: { kind: 'currentA', value: corners.mostA },
-        limit: { kind: 'currentA', value: scan.ratedA },
-        what: say`If the program stands still, a light of ${name} carries ${amps(corners.mostA)} for good; it bears ${amps(scan.ratedA)}`,
-        why: 'What is sound in one turn of many is too much all the time: a program that halts, is loaded or is stepped through burns the row that it stopped in.',
-        mend: 'Ask for no more than a light bears for good, and take the lights’ lead off while you load the program.',
-        fixes: [],
-      },
-    ];
+    // A part that scans by itself goes on without the program.
+    const told = scan.driver ? null : tellScanStill({ name, brightestA: corners.mostA, ratedA: scan.ratedA });
+    return told ? [{ ...about(itemId), ...told, ...named(told.rule, itemId), fixes: [] }] : [];
   });
 
 /** More than one thing that one program, one driver or one clock can scan. */

@@ -29,7 +29,7 @@ export {
 } from './runs.ts';
 export { isPinEnough, sizeLights, spreadOverChannels } from './sizeLights.ts';
 export { type LoadDrive, sizeLoads } from './sizeLoads.ts';
-export { DIODE_V, GLOWS_FROM_A, type GlowOfColour, glowByColour } from './sizeScan.ts';
+export { DIODE_V, type GlowOfColour, glowByColour } from './sizeScan.ts';
 export { sizeTape } from './sizeTape.ts';
 export { FADED_SHARE, listStringOptions, type StringOption, type ToString, weighString } from './stringOptions.ts';
 export { channelsApart, hungOf, isEven, isResistorInside, type OnResistor, stringsOf } from './strings.ts';

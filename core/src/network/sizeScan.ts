@@ -9,6 +9,7 @@ import {
   type Feed,
   meanOfScan,
   nextStandard,
+  SEEN_IN_THE_DARK_A,
   timeScan,
 } from '../drive/index.ts';
 import { layOutScan, type RailRange, type ScanLayout } from '../items/index.ts';
@@ -25,8 +26,6 @@ import { chooseTransistor, type TransistorSwitch } from './transistors.ts';
 
 /** Lost in the diode behind each light (typical of a silicon one). */
 export const DIODE_V = 0.7;
-/** Current from which a light is seen in a dark room. */
-export const GLOWS_FROM_A = 1e-5;
 
 /** What stands at both ends of a light's path while its turn is on. */
 interface Ends {
@@ -285,7 +284,7 @@ function chooseEnds(
 
   const isPinEnough =
     currentsAt(rowEnds(rowSwitch.part, pinOhm)).mostA <= pinLimitA &&
-    glowAt(sizing, acrossOffV - diodeV, 1) < GLOWS_FROM_A;
+    glowAt(sizing, acrossOffV - diodeV, 1) < SEEN_IN_THE_DARK_A;
   if (columnsBy === 'pin' || (columnsBy === null && isPinEnough))
     return { rowSwitch, columnSwitch: null, ends: onPin, acrossOffV };
   const columnSwitch = choose('low', 1, (part) => rowEnds(rowSwitch.part, part.onOhm, part.onDropV), null);
@@ -375,5 +374,5 @@ export interface GlowOfColour {
 export const glowByColour = (volts: number, parts: readonly LedPart[]): readonly GlowOfColour[] =>
   parts.map((part) => {
     const currentA = volts <= 0 ? 0 : solveString({ supplyV: volts, resistanceOhm: 1, curve: curveOfPart(part) });
-    return { name: part.name, currentA, isSeen: currentA >= GLOWS_FROM_A && part.invisible !== 'infrared' };
+    return { name: part.name, currentA, isSeen: currentA >= SEEN_IN_THE_DARK_A && part.invisible !== 'infrared' };
   });

@@ -2,6 +2,7 @@
 export const sumOfField = {
   'light.resistorOhm': 'led-resistor',
   'light.inSeries': 'led-string',
+  'light.switchedBy.rows': 'grid-scan',
   'light.forwardV': 'led-curve',
   'light.sinkKPerW': 'junction',
   'light.diffuserMm': 'diffuser',

@@ -12,7 +12,7 @@ import {
   itemsOf,
   railsOhm,
 } from '../items/index.ts';
-import { type Driven, feedsOfChain, runOhm, type WireRun } from '../network/index.ts';
+import { DIODE_V, type Driven, feedsOfChain, runOhm, type WireRun } from '../network/index.ts';
 import { chemistries, findPart } from '../parts/index.ts';
 import type { Design } from '../plan/index.ts';
 import { drawAt, sourceAt } from '../power/index.ts';
@@ -112,6 +112,33 @@ function askString(plan: InPlan<ItemOf<'light'>>): Given | null {
     ratedA: ratedCurrentA,
     spreadV: forwardV.spread,
     sourceOhm: feed.seriesOhm * hung.inSeries,
+  };
+}
+
+/** Lights that take turns in rows: with what they carry, what stands over those that are dark, and the drop of the lowest. */
+function askGrid(plan: InPlan<ItemOf<'light'>>): Given | null {
+  const driven = drivenOf(plan);
+  const { scan, resistor, loop, corners, forwardV, feed } = driven ?? {};
+  if (!driven || !scan || !loop || !corners || !feed || scan.layout.lines.some(({ kind }) => kind === 'shared pin'))
+    return null;
+  const atTwentyV = forwardVoltageV(loop.curve, 0.02);
+  const diodeV = scan.hasDiodes ? DIODE_V : 0;
+  return {
+    rows: scan.layout.turns,
+    columns: scan.layout.atOnce,
+    peakA: corners.currentA,
+    brightestA: corners.mostA,
+    darkS: (1 - scan.litOfTurn) / (scan.layout.turns * scan.picturesPerS),
+    ratedA: scan.ratedA,
+    picturesPerS: scan.picturesPerS,
+    lowV: atTwentyV - (forwardV?.spread ?? 0),
+    highV: atTwentyV,
+    supplyV: feed.nominalV,
+    idle: 'rows low, columns high',
+    // Held lower than the row by what stands over a dark light, less a diode behind it; let go, nothing stands over it.
+    columnsAtV: feed.nominalV - Math.max(0, scan.acrossOffV - diodeV),
+    ...(resistor ? { columnOhm: Math.max(1e-3, resistor.resistorOhm) } : {}),
+    by: scan.driver ? 'a part of its own' : 'a program',
   };
 }
 
@@ -456,6 +483,7 @@ function askBundle({ item, assessment }: InPlan<ItemOf<'guide'>>): Given | null 
 const asked: Readonly<Record<AnsweredField, Asking>> = {
   'light.resistorOhm': of<'light'>(askResistor, figureOf('resistorOhm')),
   'light.inSeries': of<'light'>(askString, figureOf('bestCount')),
+  'light.switchedBy.rows': of<'light'>(askGrid, typed('rows')),
   'light.forwardV': of<'light'>(
     ({ item }): Given =>
       item.forwardV ? { readings: [[item.wantedCurrentA, item.forwardV.likely]], atA: [item.wantedCurrentA] } : {},

@@ -188,7 +188,7 @@ describe('the traps of the needs', () => {
     ['mosfet-switch', 'load=1A gate=3.3V on=0.05 at=4.5V', 'gate-low'],
     ['transistor-switch', 'load=0.3A pin=3.3V limit=0.2A', 'switch-load'],
     ['transistor-switch', 'load=60mA pin=3.3V base=680', 'not-full-on'],
-    ['grid-scan', 'rows=8 columns=8 peak=40mA refresh=50Hz', 'flicker'],
+    ['grid-scan', 'rows=8 columns=8 peak=40mA refresh=50Hz', 'scan-flicker'],
     ['grid-scan', 'rows=8 columns=8 peak=40mA idle=held supply=4', 'bias-high'],
     ['pixel-data', 'pixels=10 supply=5.2V', 'level-low'],
     ['pixel-data', 'pixels=488 work=6ms', 'loop-over'],

@@ -8,6 +8,7 @@ import { useSheet } from '../stages/useSheet.ts';
 import { Choice, FieldLabel, fieldBox, QuantityField } from '../widgets/fields.tsx';
 import { LongChoice } from '../widgets/LongChoice.tsx';
 import { editItem, setField } from './itemActions.ts';
+import { SumOf } from './SumOf.tsx';
 
 const NONE = '(none)';
 const namedBy: Readonly<Partial<Record<SwitchedBy['way'], Nameable>>> = {
@@ -62,22 +63,25 @@ interface WayRowProps {
   readonly onSet: (change: (now: SwitchedBy, item: Item) => SwitchedBy) => void;
 }
 
-interface NamedProps extends Pick<WayRowProps, 'label' | 'own' | 'onSet'> {
+interface NamedProps extends Pick<WayRowProps, 'item' | 'label' | 'own' | 'onSet'> {
   readonly candidates: readonly Item[];
 }
 
 /** What of a grid the maker decides: its rows, and what its columns end at. */
-function GridFields({ label, own, onSet }: Pick<WayRowProps, 'label' | 'own' | 'onSet'>) {
+function GridFields({ item, label, own, onSet }: Pick<WayRowProps, 'item' | 'label' | 'own' | 'onSet'>) {
   if (!('rows' in own)) return null;
+  const setRows = (rows: number): void => onSet((now) => ('rows' in now ? { ...now, rows: Math.round(rows) } : now));
   return (
     <>
-      <QuantityField
-        label={`${label}: rows`}
-        kind="count"
-        value={own.rows}
-        band={bands.gridRows}
-        onCommit={(rows) => onSet((now) => ('rows' in now ? { ...now, rows: Math.round(rows) } : now))}
-      />
+      <SumOf item={item} field="switchedBy.rows" label="Rows" onBack={setRows}>
+        <QuantityField
+          label={`${label}: rows`}
+          kind="count"
+          value={own.rows}
+          band={bands.gridRows}
+          onCommit={setRows}
+        />
+      </SumOf>
       {own.way === 'scanned grid' && (
         <Choice
           label={`${label}: columns end at`}
@@ -102,7 +106,7 @@ function GridFields({ label, own, onSet }: Pick<WayRowProps, 'label' | 'own' | '
 const transistorOf = (id: string): TransistorPart | undefined => transistors.find((part) => part.id === id);
 
 /** What a way names: a switch or gate, an output, a transistor, a board. */
-function Named({ label, own, candidates, onSet }: NamedProps) {
+function Named({ item, label, own, candidates, onSet }: NamedProps) {
   const { assessment } = useSheet();
   const [part, hold] = useHeld('part' in own ? (own.part ?? NONE) : NONE, (id) =>
     onSet((now) => ('part' in now ? { ...now, part: id === NONE ? null : id } : now)),
@@ -111,7 +115,7 @@ function Named({ label, own, candidates, onSet }: NamedProps) {
   const fitting = transistors.filter((each) => each.side === side);
   return (
     <>
-      <GridFields label={label} own={own} onSet={onSet} />
+      <GridFields item={item} label={label} own={own} onSet={onSet} />
       {'by' in own && (
         <Choice
           label={`${label}: which`}
@@ -200,7 +204,7 @@ function WayRow({ item, label, own, channel, onSet }: WayRowProps) {
         hint={hint.length > 0 ? hint.join('; ') : undefined}
         onChoose={(way) => onSet((_, now) => freshWay(now, way, candidates(way)[0]?.id ?? ''))}
       />
-      <Named label={label} own={own} candidates={candidates(own.way)} onSet={onSet} />
+      <Named item={item} label={label} own={own} candidates={candidates(own.way)} onSet={onSet} />
       {own.way === 'hand switch' && itemNamed(design, own.by) === undefined && (
         <span className="text-brick-ink">gone</span>
       )}

@@ -1,58 +1,56 @@
 import { solveString } from '../../circuit/index.ts';
-import { bearsInTurns, findSneaks, HELD_OHM, meanOfScan, scanGrid } from '../../drive/index.ts';
+import { bearsInTurns, findSneaks, HELD_OHM, meanOfScan, SEEN_IN_THE_DARK_A, scanGrid } from '../../drive/index.ts';
+import { tellScanFlicker, tellScanGlow, tellScanStill } from '../../findings/index.ts';
 import type { Finding } from '../../items/index.ts';
-import { amps, fillSum, quantity, say, seconds } from '../../units/index.ts';
+import { amps, fillSum, say, seconds } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { ask, assume, choice, optional } from '../inputs.ts';
 import { curveThrough } from '../lightCurves.ts';
-import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
+import { asInPlan, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
+
+const NAME = 'the grid';
+const byProgram = 'a program';
 
 interface Judged {
-  readonly peakA: number;
+  readonly brightestA: number;
   readonly ratedA: number;
   readonly rows: number;
-  readonly isSeen: boolean;
+  readonly acrossOffV: number;
   readonly worst: number;
   readonly idle: string;
   readonly middleA: number;
   readonly picturesPerS: number;
+  readonly by: string;
 }
 
 /** What is amiss, or to be known. */
-const judge = ({ peakA, ratedA, rows, isSeen, worst, idle, middleA, picturesPerS }: Judged): Finding[] =>
-  findingsWhere(
-    [
-      peakA > bearsInTurns(ratedA, rows) * (1 + 1e-9),
-      finding(
-        'over-rating',
-        'stop',
-        say`A light has ${amps(peakA)} while its row is on and bears, for one turn of ${rows}, ${amps(bearsInTurns(ratedA, rows))}`,
-        'In short pulses a light bears more than for good, and over time no more than it is rated for.',
-        'Fewer rows, less mean current, or a stronger light.',
-      ),
-    ],
-    [
-      peakA > ratedA * (1 + 1e-9) && peakA <= bearsInTurns(ratedA, rows) * (1 + 1e-9),
-      finding(
-        'scan-still',
-        'mind',
-        say`If the program stands still, a light carries ${amps(peakA)} for good; it bears ${amps(ratedA)}`,
-        'What is sound in one turn of many is too much all the time: a program that halts, is loaded or is stepped through burns the row that it stopped in.',
-        'Ask for no more than a light bears for good, and take the lights’ lead off while you load the program.',
-      ),
-    ],
-    [
-      isSeen,
-      finding(
-        'false-glow',
-        'mend',
-        say`A light that should be off carries ${amps(worst)}: it is seen in the dark`,
-        'Low-drop colours glow where high-drop ones stay dark, through the same bias.',
-        'Drive every line, rows low and columns high when idle; like kinds in a row; or a diode each.',
-      ),
-    ],
-    [
-      idle === 'held in the middle' && middleA > 1e-5,
+function judge(asked: Judged): Finding[] {
+  const { brightestA, ratedA, rows, acrossOffV, worst, idle, middleA, picturesPerS, by } = asked;
+  const bearsA = bearsInTurns(ratedA, rows);
+  const isOver = brightestA > bearsA * (1 + 1e-9);
+  return [
+    ...findingsWhere([
+      isOver,
+      {
+        ...finding(
+          'over-rating',
+          'stop',
+          say`A light may take ${amps(brightestA)} while its row is on and bears, for one turn of ${rows}, ${amps(bearsA)}`,
+          'In short pulses a light bears more than for good, and over time no more than it is rated for.',
+          'Fewer rows, less mean current, or a stronger light.',
+        ),
+        actual: { kind: 'currentA', value: brightestA },
+        limit: { kind: 'currentA', value: bearsA },
+      },
+    ]),
+    ...asInPlan(by === byProgram ? tellScanStill({ name: NAME, brightestA, ratedA }) : null),
+    ...asInPlan(tellScanGlow({ name: 'A light', acrossOffV, glowA: worst })).map((told) =>
+      idle === 'rows low, columns high'
+        ? told
+        : { ...told, why: 'Low-drop colours glow where high-drop ones stay dark, through lights in a row or a bias.' },
+    ),
+    ...findingsWhere([
+      idle === 'held in the middle' && middleA > SEEN_IN_THE_DARK_A,
       finding(
         'bias-high',
         'mend',
@@ -60,18 +58,9 @@ const judge = ({ peakA, ratedA, rows, isSeen, worst, idle, middleA, picturesPerS
         'What holds a white light dark lights an amber one.',
         'Choose the idle voltage for the lowest drop in the grid.',
       ),
-    ],
-    [
-      picturesPerS < 100,
-      finding(
-        'flicker',
-        'mend',
-        say`${quantity('frequencyHz', picturesPerS)} flickers`,
-        'The eye sees it below 100 a second, cameras below 400.',
-        'Refresh at 100 or more; 400 for cameras.',
-      ),
-    ],
-    [
+    ]),
+    ...asInPlan(tellScanFlicker({ name: 'The grid', turns: rows, picturesPerS })),
+    ...findingsWhere([
       idle === 'float',
       finding(
         'floating',
@@ -80,8 +69,9 @@ const judge = ({ peakA, ratedA, rows, isSeen, worst, idle, middleA, picturesPerS
         'Through three lights in a row, one of them backwards; the more unlike the drops, the more of it.',
         'Drive the lines that are not chosen.',
       ),
-    ],
-  );
+    ]),
+  ];
+}
 
 /** Answers scanned grids: what glows falsely, and how bright a light is left. */
 export const gridScanSum = defineSum({
@@ -94,6 +84,10 @@ export const gridScanSum = defineSum({
     columns: ask('count', 'columns', 'Columns', 8, { whole: true, least: 1, most: 64 }),
     peakA: optional('currentA', 'peak', 'Current while on', { most: 2, usual: [0.002, 0.2] }, 0.04),
     wantedA: optional('currentA', 'mean', 'Or the mean current that is wanted', { most: 1, usual: [0.0002, 0.03] }),
+    brightestA: optional('currentA', 'brightest', '… at its brightest, if that is known', {
+      most: 3,
+      usual: [0.002, 0.2],
+    }),
     darkS: assume('timeS', 'dark', 'Dark between two rows', 0, { least: 0, most: 0.1 }),
     ratedA: assume('currentA', 'rated', 'Highest current of a light, for good', 0.02, { most: 3 }),
     picturesPerS: assume('frequencyHz', 'refresh', 'Pictures a second', 100, { least: 1, most: 20_000 }),
@@ -106,8 +100,14 @@ export const gridScanSum = defineSum({
       ['float', 'rows low, columns high', 'held in the middle'],
       'float',
     ),
+    columnsAtV: optional('voltageV', 'columns at', 'Columns at rest are held at, if not at the supply', {
+      least: 0,
+      most: 24,
+    }),
+    columnOhm: optional('resistanceOhm', 'resistor', 'Resistor of a column, if it is there', { most: 1e6 }),
+    by: choice('by', 'Scanned by', [byProgram, 'a part of its own'], byProgram),
   },
-  reckon: ({ rows, columns, picturesPerS, lowV, highV, supplyV, idle, darkS, ratedA, ...asked }) => {
+  reckon: ({ rows, columns, picturesPerS, lowV, highV, supplyV, idle, darkS, ratedA, by, ...asked }) => {
     const litOfTurn = 1 - darkS * rows * picturesPerS;
     if (litOfTurn <= 0)
       throw new SumError(
@@ -131,16 +131,19 @@ export const gridScanSum = defineSum({
     const found = findSneaks({
       curves,
       supplyV,
-      columnOhm: Math.max(1, (supplyV - highV) / peakA),
+      columnOhm: asked.columnOhm ?? Math.max(1, (supplyV - highV) / peakA),
       chosen: { row: 0, column: 0 },
       idle:
         idle === 'float'
           ? null
           : idle === 'held in the middle'
             ? { rowV: middle, columnV: middle }
-            : { rowV: 0, columnV: supplyV },
+            : { rowV: 0, columnV: asked.columnsAtV ?? supplyV },
     });
-    const worst = found.sneaks.reduce((most, each) => Math.max(most, each.currentA), 0);
+    const worst = found.sneaks.reduce((most, each) => (each.currentA > most.currentA ? each : most), {
+      currentA: 0,
+      acrossV: 0,
+    });
     const middleA = solveString({ supplyV: middle, resistanceOhm: 2 * HELD_OHM, curve: low });
     return {
       results: [
@@ -158,18 +161,19 @@ export const gridScanSum = defineSum({
           supplyV > highV ? (supplyV - highV) / peakA : null,
         ),
         figure('lineRateHz', 'Rows a second', 'frequencyHz', picturesPerS * rows),
-        figure('sneakA', 'Most through a light that should be off', 'currentA', worst),
+        figure('sneakA', 'Most through a light that should be off', 'currentA', worst.currentA),
       ],
       steps: [fillSum(meanOfScan, { Ip: peakA, r: rows, s: litOfTurn })],
       findings: judge({
-        peakA,
+        brightestA: asked.brightestA ?? peakA,
         ratedA,
         rows,
-        isSeen: found.sneaks.some((sneak) => sneak.seen),
-        worst,
+        acrossOffV: idle === 'rows low, columns high' ? supplyV - (asked.columnsAtV ?? supplyV) : worst.acrossV,
+        worst: worst.currentA,
         idle,
         middleA,
         picturesPerS,
+        by,
       }),
     };
   },
