@@ -14,7 +14,7 @@ export { tellGap } from './tellGap.ts';
 export { tellGate } from './tellGate.ts';
 export { tellLink } from './tellLink.ts';
 export { tellNoLight } from './tellNoLight.ts';
-export { tellNothingLit } from './tellNothingLit.ts';
+export { NOTHING_LEFT, tellNothingLit } from './tellNothingLit.ts';
 export { tellRun } from './tellRun.ts';
 export { tellScanFlicker, tellScanGlow, tellScanStill } from './tellScan.ts';
 export { tellSense } from './tellSense.ts';

@@ -11,7 +11,7 @@ import { spare } from './margins.ts';
 import { starvesBoard } from './starvesBoard.ts';
 import { feedAgain } from './tapeRules.ts';
 import { tellLink } from './tellLink.ts';
-import { tellNothingLit } from './tellNothingLit.ts';
+import { NOTHING_LEFT, tellNothingLit } from './tellNothingLit.ts';
 
 /** Parts that are cheap to exchange: where one of these gives way, exchange it rather than dim the piece. */
 const exchangeable = new Set(['plug', 'switch', 'fuse', 'wire']);
@@ -83,9 +83,6 @@ function fixLink(link: LoadedLink, supply: SupplyAssessment, input: RuleInput): 
 /** True where the link rule tells of what limits this mood: a part that is over its limit and cheap to exchange. */
 const isToldByLink = (ceiling: MoodCeiling, supply: SupplyAssessment): boolean =>
   ceiling.linkId !== null && exchangeable.has(ceiling.linkId) && Number.isFinite(supply.atPeak.packA);
-
-/** Below this not even a glimmer is left of a mood. */
-const NOTHING_LEFT = 0.005;
 
 /** Whether a stronger part is enough: behind it something else may give way at much the same brightness. */
 const liftsCeiling = (fix: Fix, ceiling: MoodCeiling, { design, library }: RuleInput): boolean =>

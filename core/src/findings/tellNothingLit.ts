@@ -9,6 +9,9 @@ export interface FedDark extends Pick<Told, 'actual' | 'limit'> {
   readonly limitedBy: Message | null;
 }
 
+/** Below this not even a glimmer is left of a mood. */
+export const NOTHING_LEFT = 0.005;
+
 /** A supply that is spent on the dark piece alone, so that no light is left of any mood. */
 export const tellNothingLit = ({ name, limitedBy, actual, limit }: FedDark): Told => ({
   rule: 'nothing-lit',

@@ -4,16 +4,7 @@ import { answerOf, askAndPut, askOutOf, between, figureOf, itemOf, toldBy } from
 import { assess } from '../assess.ts';
 import { checkDesign, fusesFor, leadOf } from '../findings/index.ts';
 import { openCircuitVoltageV, packResistanceOhm } from '../items/index.ts';
-import {
-  builtInLibrary,
-  chargers,
-  converters,
-  findPart,
-  outsideSupplies,
-  packs,
-  plainTapes,
-  stateFigure,
-} from '../parts/index.ts';
+import { chargers, converters, packs, stateFigure } from '../parts/index.ts';
 import { type Design, emptyDesign } from '../plan/index.ts';
 import { usualPrinter } from '../units/index.ts';
 import { askOfField, askOfRun } from './ofFields.ts';
@@ -161,39 +152,6 @@ describe('a sum about power and wires and a plan of the same thing say the same'
     for (const rule of ['wire', 'fuse-large', 'fuse-never', 'no-fuse']) expect(met, rule).toContain(rule);
   });
 
-  it('pixels that a controller can’t hold: the sum never says so where the plan holds them', () => {
-    const met = new Set<string>();
-    fc.assert(
-      fc.property(
-        fc.integer({ min: 50, max: 900 }),
-        fc.constantFrom('controller-large-5v', 'controller-small-5v'),
-        (pixels, boardId) => {
-          const board = findPart(builtInLibrary, 'controller', boardId);
-          if (!board) throw new Error('no such part');
-          const { answer, design } = askAndPut('tape-count', { routeMm: (pixels * 1000) / 60 + 5, perMetre: 60 });
-          const count = figureOf(answer, 'lights') ?? 0;
-          const at = { xMm: 1, yMm: 1 };
-          const items = [
-            freshItem('outside supply', { id: 's', name: 'Supply', at, part: 'supply-bench', volts: 5 }),
-            freshItem('board', { id: 'b', name: 'Board', at, part: boardId }),
-            ...design.items.map((item) => (item.kind === 'pixel tape' ? { ...item, board: 'b' } : item)),
-          ];
-          const whole = { ...design, items };
-          const told = checkDesign(whole, assess(whole)).map(({ rule }) => rule);
-          const sum = toldBy(
-            answerOf('pixel-data', { pixels: count, memory: board.memoryBytes, supplyV: 5, logicV: 5 }),
-          );
-          if (sum.includes('memory-short')) expect(told).toContain('memory');
-          if (told.includes('memory'))
-            expect([...sum]).toEqual(expect.arrayContaining([expect.stringMatching(/^memory-/)]));
-          for (const id of sum) met.add(id);
-        },
-      ),
-      { seed: 20, numRuns: 25 },
-    );
-    expect(met).toContain('memory-short');
-  });
-
   it('a charger that is too strong for its pack', () => {
     const packIds = ['pack-lithium-pouch-150', 'pack-lithium-pouch-400', 'pack-lithium-pouch-850'] as const;
     const told = new Set<boolean>();
@@ -306,51 +264,6 @@ describe('a sum about power and wires and a plan of the same thing say the same'
       { seed: 36, numRuns: 40 },
     );
     expect(told.size).toBe(2);
-  });
-
-  it('plain tape on a supply: what it draws, how far it fades, and what is too much for the supply', () => {
-    const told = new Set<string>();
-    const supplied = outsideSupplies.filter(({ switchesOffBelowA }) => switchesOffBelowA === undefined);
-    fc.assert(
-      fc.property(
-        fc.constantFrom(...plainTapes),
-        fc.constantFrom(...supplied),
-        between(100, 9000),
-        between(50, 2000),
-        (part, supplyPart, lengthMm, apartMm) => {
-          const at = { xMm: 0, yMm: 0 };
-          const end = { xMm: apartMm, yMm: 0 };
-          const supply = freshItem('outside supply', {
-            id: 's',
-            name: 'The supply',
-            at,
-            part: supplyPart.id,
-            volts: part.voltageV,
-          });
-          const tape = freshItem('plain tape', {
-            id: 't',
-            name: 'The tape',
-            at: end,
-            part: part.id,
-            feed: 's',
-            lengthMm,
-            switchedBy: Array.from({ length: part.colours }, () => ({ way: 'always on' }) as const),
-            route: [end, { xMm: apartMm + 1, yMm: 0 }],
-          });
-          const design = { ...emptyDesign, items: [supply, tape] };
-          const rules = ['link', 'start', 'tape-fades'];
-          const { assessment, answer, inPlan, bySum } = askOutOf(design, tape, 'lengthMm', rules);
-          expect(figureOf(answer, 'fedA')).toBeCloseTo(assessment.supply?.mostA ?? -1, 4);
-          expect(figureOf(answer, 'leastShare')).toBeCloseTo(assessment.fades[0]?.leastShare ?? -1, 5);
-          const ofTape = (findings: typeof inPlan) =>
-            findings.map(({ rule, gravity, why, actual }) => [rule, gravity, why, actual?.value.toPrecision(4)]);
-          expect(ofTape(bySum)).toEqual(ofTape(inPlan));
-          for (const { rule } of inPlan.length > 0 ? inPlan : [{ rule: 'nothing' }]) told.add(rule);
-        },
-      ),
-      { seed: 37, numRuns: 60 },
-    );
-    expect([...told].sort()).toEqual(['link', 'nothing', 'tape-fades']);
   });
 
   it('a converter on a pack with its reserve left: what it takes in, and where it can’t be given', () => {

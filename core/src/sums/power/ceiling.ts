@@ -1,4 +1,4 @@
-import { tellNothingLit } from '../../findings/index.ts';
+import { NOTHING_LEFT, tellNothingLit } from '../../findings/index.ts';
 import { perceivedShare } from '../../lights/index.ts';
 import { ceilingSum } from '../../power/index.ts';
 import { amps, fillSum, say } from '../../units/index.ts';
@@ -42,18 +42,18 @@ export const brightnessCeilingSum = defineSum({
       steps: [fillSum(ceilingSum, { Im: limitA, I0, I1: pixels * dice * dieA })],
       findings: [
         ...asInPlan(
-          I0 >= limitA
+          used < NOTHING_LEFT
             ? tellNothingLit({
                 name: 'The link',
                 limitedBy: say`dark it draws ${amps(I0)} of ${amps(limitA)}`,
-                actual: { kind: 'fraction', value: 0 },
+                actual: { kind: 'fraction', value: used },
                 limit: { kind: 'fraction', value: 1 },
               })
             : null,
         ),
         ...findingsWhere(
           [
-            boot < 0.02 && I0 < limitA,
+            boot < 0.02 && used >= NOTHING_LEFT,
             finding(
               'boot-loops',
               'mend',
