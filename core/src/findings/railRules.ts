@@ -5,6 +5,7 @@ import { changeItem, type Design, itemNamed } from '../plan/index.ts';
 import { amps, say, volts } from '../units/index.ts';
 import { addBoost } from './addBoost.ts';
 import type { Rule, RuleInput } from './finding.ts';
+import { tellMinusApart } from './tellMinusApart.ts';
 
 /** A board on a rail that falls below what it wants, or rises above what it bears. */
 function judgeBoard(board: Board, input: RuleInput): Finding[] {
@@ -181,18 +182,16 @@ export const minusRule: Rule = ({ design, assessment }) => {
   ];
   return crossings
     .filter(({ a, b }) => a !== null && b !== null && a !== b)
-    .map(
-      ({ name, id, a, b }): Finding => ({
-        ...named('minus-apart', id),
-        gravity: 'stop',
+    .map(({ name, id, a, b }): Finding => {
+      const told = tellMinusApart(name);
+      return {
+        ...told,
+        ...named(told.rule, id),
         stage: 'power',
         aboutId: id,
-        what: `${name} is steered across two supplies that do not share their minus`,
-        why: 'A signal is a voltage against minus: without a common one nothing switches, or the current finds a way through the chip.',
-        mend: 'Join the two minuses with a wire.',
         fixes: joinMinuses(design, [itemNamed(design, a), itemNamed(design, b)]),
-      }),
-    );
+      };
+    });
 };
 
 /** Joins the minus of what keeps its own to the common one. */

