@@ -3,8 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { answerOf, askAndPut, askOutOf, between, figureOf, itemOf, toldBy } from '../../tests/askedAndPut.ts';
 import { assess } from '../assess.ts';
 import { checkDesign, fusesFor, leadOf } from '../findings/index.ts';
-import { openCircuitVoltageV, packResistanceOhm } from '../items/index.ts';
-import { chargers, converters, packs, stateFigure } from '../parts/index.ts';
+import { type Finding, openCircuitVoltageV, packResistanceOhm } from '../items/index.ts';
+import { chargers, converters, outsideSupplies, packs, stateFigure } from '../parts/index.ts';
 import { type Design, emptyDesign } from '../plan/index.ts';
 import { usualPrinter } from '../units/index.ts';
 import { askOfField, askOfRun } from './ofFields.ts';
@@ -363,5 +363,52 @@ describe('a sum about power and wires and a plan of the same thing say the same'
       { seed: 41, numRuns: 200 },
     );
     expect([...told].sort()).toEqual(['currentA', 'nothing', 'voltageV']);
+  });
+
+  it('everything on a rail: at its height and on the mean, and what is more than its supply gives', () => {
+    const told = new Set<string>();
+    const some = fc.array(fc.tuple(fc.integer({ min: 1, max: 1500 }), fc.integer({ min: 0, max: 10 })), {
+      minLength: 1,
+      maxLength: 5,
+    });
+    fc.assert(
+      fc.property(fc.constantFrom(...outsideSupplies), some, (part, loads) => {
+        const at = { xMm: 0, yMm: 0 };
+        // Milliamperes at its height, and tenths of the time.
+        const said = loads.map(([height, tenths]) => [height / 1000, tenths / 10] as const);
+        const items = said.map(([peakA, share], i) =>
+          freshItem('load', {
+            id: `l${i}`,
+            name: `Load ${i}`,
+            at,
+            part: 'load-any',
+            feed: 's',
+            switchedBy: { way: 'always on' },
+            restA: stateFigure(share === 1 ? peakA : 0, 'measured'),
+            usualA: stateFigure(peakA * share, 'measured'),
+            mostA: stateFigure(peakA, 'measured'),
+            startA: stateFigure(peakA, 'measured'),
+          }),
+        );
+        const supply = freshItem('outside supply', { id: 's', name: 'The supply of the rail', at, part: part.id });
+        const design: Design = { ...emptyDesign, items: [supply, ...items] };
+        const assessment = assess(design);
+        const answer = answerOf('budget', { loads: said, limitA: part.limitA, railV: part.volts });
+        expect(figureOf(answer, 'peakA')).toBeCloseTo(assessment.peakA, 9);
+        expect(figureOf(answer, 'meanA')).toBeCloseTo(
+          assessment.railFigures.find(({ id }) => id === 's')?.usualA ?? -1,
+          9,
+        );
+        const essence = (findings: readonly Finding[]) =>
+          findings
+            .filter(({ rule }) => rule === 'link' || rule === 'start')
+            .map(({ rule, gravity, what, why }) => [rule, gravity, ...[what, why].map(usualPrinter.message)]);
+        const inPlan = essence(checkDesign(design, assessment));
+        expect(essence(answer.findings)).toEqual(inPlan);
+        told.add(inPlan.length > 0 ? 'told' : 'nothing');
+      }),
+      { seed: 46, numRuns: 80 },
+    );
+    expect(told.size).toBe(2);
   });
 });
