@@ -15,6 +15,7 @@ import { type Tool, tool as toolHand, useTool } from '../state/tool.ts';
 import { usePrinter } from '../units/index.ts';
 import { Button } from '../widgets/Button.tsx';
 import { Dialog } from '../widgets/Dialog.tsx';
+import { useSize } from '../widgets/useSize.ts';
 import { Backdrop, Ruler } from './Backdrop.tsx';
 import { ChosenBar } from './ChosenBar.tsx';
 import { letSpotsGo, removeChosen } from './chosen.ts';
@@ -29,23 +30,6 @@ import { chooseAll, useMarquee } from './useMarquee.ts';
 import { useUncrowded } from './useUncrowded.ts';
 import { useZoom } from './useZoom.ts';
 import { VirtualHands } from './VirtualHands.tsx';
-
-function useSize(): [
-  React.RefObject<HTMLDivElement | null>,
-  { readonly width: number; readonly height: number } | null,
-] {
-  const ref = useRef<HTMLDivElement>(null);
-  const [size, setSize] = useState<{ width: number; height: number } | null>(null);
-  useEffect(() => {
-    if (!ref.current) return;
-    const observer = new ResizeObserver(
-      ([entry]) => entry && setSize({ width: entry.contentRect.width, height: entry.contentRect.height }),
-    );
-    observer.observe(ref.current);
-    return () => observer.disconnect();
-  }, []);
-  return [ref, size];
-}
 
 /** Puts a point where the tool in hand wants it. */
 function dropPoint(tool: Tool, at: PlanPoint): void {
@@ -295,7 +279,7 @@ export function PicturePane({ stage }: { readonly stage: Stage }) {
   const lamp = useLamp((state) => state.lamp);
   const tool = useTool((state) => state.tool);
   const isFar = useLamp((state) => state.onlooker.from === 'back row');
-  const [host, size] = useSize();
+  const [host, size] = useSize<HTMLDivElement>();
   const canvasRef = useRef<HTMLCanvasElement>(null);
   const svgRef = useRef<SVGSVGElement>(null);
   const { widthMm, heightMm } = design.view;

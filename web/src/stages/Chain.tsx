@@ -2,6 +2,7 @@ import type { LoadedLink } from '@glimmer/core/power';
 import { amps, type Message } from '@glimmer/core/units';
 import { usePrinter } from '../units/index.ts';
 import { Said } from '../units/Said.tsx';
+import { useSize } from '../widgets/useSize.ts';
 
 const LINK_W = 62;
 const ROW_H = 106;
@@ -102,8 +103,17 @@ function Link({ link, i, row, isWeakest }: LinkProps) {
   );
 }
 
-/** So many links stand in a row and can be read; more go on below. */
-const MOST_IN_ROW = 9;
+/** So many links stand in a row; more go on below. */
+const MOST_IN_ROW = 12;
+/** Before it is known how wide the sheet is. */
+const USUAL_IN_ROW = 9;
+/** On a narrow sheet fewer: below this part of their size the figures can’t be read. */
+const LEAST_SCALE = 0.88;
+
+const mostInRow = (widthPx: number | undefined): number =>
+  widthPx === undefined
+    ? USUAL_IN_ROW
+    : Math.max(3, Math.min(MOST_IN_ROW, Math.floor(widthPx / (LINK_W * LEAST_SCALE))));
 
 /** Figures of a link are no larger than those of the text round it. */
 const MOST_SCALE = 1.3;
@@ -118,26 +128,29 @@ export function Chain({
   /** Undefined while there is none. */
   readonly weakestName: string | undefined;
 }) {
-  const rows = Math.max(1, Math.ceil(links.length / MOST_IN_ROW));
+  const [box, size] = useSize<HTMLDivElement>();
+  const rows = Math.max(1, Math.ceil(links.length / mostInRow(size?.width)));
   const inRow = Math.ceil(links.length / rows);
   const width = inRow * LINK_W;
   return (
-    <svg
-      viewBox={`0 0 ${width} ${rows * ROW_H}`}
-      className="w-full"
-      // A chain of a few links is not blown up to the width of the sheet.
-      style={{ maxWidth: `${width * MOST_SCALE}px` }}
-      role="img"
-      aria-label={`Chain of ${links.length} links; weakest: ${weakestName ?? 'none'}`}
-    >
-      {links.map((link, i) => {
-        const row = Math.floor(i / inRow);
-        return (
-          <g key={`${link.id} ${link.node} ${link.name}`} transform={`translate(0 ${row * ROW_H})`}>
-            <Link link={link} i={i % inRow} row={row} isWeakest={link.name === weakestName} />
-          </g>
-        );
-      })}
-    </svg>
+    <div ref={box}>
+      <svg
+        viewBox={`0 0 ${width} ${rows * ROW_H}`}
+        className="w-full"
+        // A chain of a few links is not blown up to the width of the sheet.
+        style={{ maxWidth: `${width * MOST_SCALE}px` }}
+        role="img"
+        aria-label={`Chain of ${links.length} links; weakest: ${weakestName ?? 'none'}`}
+      >
+        {links.map((link, i) => {
+          const row = Math.floor(i / inRow);
+          return (
+            <g key={`${link.id} ${link.node} ${link.name}`} transform={`translate(0 ${row * ROW_H})`}>
+              <Link link={link} i={i % inRow} row={row} isWeakest={link.name === weakestName} />
+            </g>
+          );
+        })}
+      </svg>
+    </div>
   );
 }

@@ -37,11 +37,13 @@ function PinName({ board, pin }: { readonly board: ItemOf<'board'>; readonly pin
 
 interface PinRowProps {
   readonly board: Board;
+  /** A column for what is to be known of a pin. */
+  readonly hasRemarks: boolean;
   readonly given: Extract<BoardPins['plan'], { ok: true }>['given'][number];
 }
 
 /** What one pin does, and which it is. */
-function PinRow({ board, given: { demand, pin, locked } }: PinRowProps) {
+function PinRow({ board, hasRemarks, given: { demand, pin, locked } }: PinRowProps) {
   return (
     <tr className="border-b border-rule/60">
       <td className="py-0.5">{demand.label}</td>
@@ -63,15 +65,17 @@ function PinRow({ board, given: { demand, pin, locked } }: PinRowProps) {
       <td className="py-0.5">
         <PinName board={board.item} pin={pin.name} />
       </td>
-      <td className="text-small text-faint">
-        {locked && (
-          <span className="mr-1 inline-flex items-center gap-1 text-brass">
-            <Lock size={12} />
-            yours
-          </span>
-        )}
-        {pin.startUp ?? ''}
-      </td>
+      {hasRemarks && (
+        <td className="text-small text-faint">
+          {locked && (
+            <span className="mr-1 inline-flex items-center gap-1 text-brass">
+              <Lock size={12} />
+              yours
+            </span>
+          )}
+          {pin.startUp ?? ''}
+        </td>
+      )}
     </tr>
   );
 }
@@ -81,6 +85,7 @@ export function Pins({ board }: { readonly board: Board }) {
   const { assessment } = useSheet();
   const plan = assessment.pins.find((each) => each.board.id === board.id)?.plan;
   if (!plan) return null;
+  const hasRemarks = plan.given.some(({ pin, locked }) => locked || pin.startUp);
   if (plan.given.length === 0 && plan.ok) return <p className="mt-1 text-faint">Nothing needs a pin yet.</p>;
   return (
     <>
@@ -90,12 +95,12 @@ export function Pins({ board }: { readonly board: Board }) {
             <th className="font-normal">what</th>
             <th className="w-36 font-normal">pin</th>
             <th className="w-28 font-normal">printed there</th>
-            <th className="font-normal">remark</th>
+            {hasRemarks && <th className="font-normal">remark</th>}
           </tr>
         </thead>
         <tbody>
           {plan.given.map((each) => (
-            <PinRow key={each.demand.id} board={board} given={each} />
+            <PinRow key={each.demand.id} board={board} hasRemarks={hasRemarks} given={each} />
           ))}
         </tbody>
       </Table>

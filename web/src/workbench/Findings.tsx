@@ -84,7 +84,7 @@ export function FindingList({ findings, pointedFindingId = null }: FindingListPr
           <Info size={14} aria-hidden="true" />
           {showsMinds
             ? 'Fold away what to know'
-            : `${minds.length} thing${minds.length === 1 ? '' : 's'} to know: ${printer.message(minds[0]?.what ?? '')}${minds.length > 1 ? ' …' : ''}`}
+            : `${minds.length} thing${minds.length === 1 ? '' : 's'} to know: ${printer.message(minds[0]?.what ?? '')}${minds.length > 1 ? '\u00a0…' : ''}`}
         </button>
       )}
     </section>
