@@ -89,9 +89,8 @@ export const starvedConverterRule: Rule = ({ assessment }) =>
       const near = isLinear(converter)
         ? null
         : tellNearCollapse({ name, askedW: state.inV * state.inA, ...beforeConverter(supply, i) });
-      return [low, near].flatMap((told) =>
-        told ? [{ ...common, ...told, ...named(told.rule, id), aboutId: id }] : [],
-      );
+      const told = low ?? near;
+      return told ? [{ ...common, ...told, ...named(told.rule, id), aboutId: id }] : [];
     });
   });
 

@@ -13,7 +13,7 @@ import { answerSum, answerToJson, askOfField, findSum, hasSum, sumOfField, texts
 
 const demos = new URL('../../../demo/', import.meta.url);
 /** Fields that stand on a sheet by themselves, beside the rows of their kind. */
-const besides = ['light.resistorOhm', 'pixel tape.lengthMm', 'plain tape.lengthMm'];
+const besides = ['light.resistorOhm', 'light.switchedBy.rows', 'pixel tape.lengthMm', 'plain tape.lengthMm'];
 
 const asked = readdirSync(demos).flatMap((file) => {
   const read = readPlanText(readFileSync(new URL(file, demos), 'utf8'));
@@ -21,7 +21,7 @@ const asked = readdirSync(demos).flatMap((file) => {
   const { design } = read.plan;
   const assessment = assess(design);
   return design.items.flatMap((item) => {
-    const fields = [...rowsOf(item).map(({ field }) => field), ...besides.map((key) => key.split('.')[1] ?? '')];
+    const fields = [...rowsOf(item).map(({ field }) => field), ...besides.map((key) => key.split('.').slice(1).join('.'))];
     return [...new Set(fields)].flatMap((field) => {
       const found = askOfField(field, { item, design, assessment });
       return found ? [{ file, design, item, field, assessment, ...found }] : [];
@@ -53,6 +53,9 @@ describe('a sum out of a field of a plan', () => {
         'pack.fuseA',
         'pack.capacityMah',
         'converter.part',
+        'light.switchedBy.rows',
+        'guide.gapMm',
+        'load.startA',
       ]),
     );
     expect(answered.size).toBeGreaterThanOrEqual(15);

@@ -121,7 +121,7 @@ function askGrid(plan: InPlan<ItemOf<'light'>>): Given | null {
   const { scan, resistor, loop, corners, forwardV, feed } = driven ?? {};
   if (!driven || !scan || !loop || !corners || !feed || scan.layout.lines.some(({ kind }) => kind === 'shared pin'))
     return null;
-  const atTwentyV = forwardVoltageV(loop.curve, 0.02);
+  const dropV = forwardVoltageV(loop.curve, 0.02);
   const diodeV = scan.hasDiodes ? DIODE_V : 0;
   return {
     rows: scan.layout.turns,
@@ -131,8 +131,8 @@ function askGrid(plan: InPlan<ItemOf<'light'>>): Given | null {
     darkS: (1 - scan.litOfTurn) / (scan.layout.turns * scan.picturesPerS),
     ratedA: scan.ratedA,
     picturesPerS: scan.picturesPerS,
-    lowV: atTwentyV - (forwardV?.spread ?? 0),
-    highV: atTwentyV,
+    lowV: dropV - (forwardV?.spread ?? 0),
+    highV: dropV,
     supplyV: feed.nominalV,
     idle: 'rows low, columns high',
     // Held lower than the row by what stands over a dark light, less a diode behind it; let go, nothing stands over it.

@@ -444,4 +444,12 @@ describe('inputs', () => {
     expect(refusal('tape-cut', { lengths: '2.5x620mm' })).toMatch(/must be a whole number/);
     expect(refusal('pack', { series: 3 })).toBeUndefined();
   });
+
+  it('has words that can be typed on a command line, each of its own', () => {
+    for (const { name, inputs } of quickSums) {
+      const words = Object.values(inputs).map(({ word }) => word);
+      for (const word of words) expect(word, name).toMatch(/^[a-z][a-z0-9-]*$/);
+      expect(new Set(words).size, name).toBe(words.length);
+    }
+  });
 });

@@ -100,7 +100,7 @@ export const gridScanSum = defineSum({
       ['float', 'rows low, columns high', 'held in the middle'],
       'float',
     ),
-    columnsAtV: optional('voltageV', 'columns at', 'Columns at rest are held at, if not at the supply', {
+    columnsAtV: optional('voltageV', 'columnsat', 'Columns at rest are held at, if not at the supply', {
       least: 0,
       most: 24,
     }),

@@ -95,8 +95,7 @@ function judge(asked: Judged): Finding[] {
   const near = { name: 'The converter', openV, sourceOhm, askedW };
   return [
     ...(inputA === null ? [] : tellOver(inputA, inputLimitA)),
-    ...asInPlan(inputA === null ? tellCollapse(near) : low),
-    ...asInPlan(inputA === null ? null : tellNearCollapse(near)),
+    ...asInPlan(inputA === null ? tellCollapse(near) : (low ?? tellNearCollapse(near))),
   ];
 }
 
