@@ -4,13 +4,20 @@ import { existsSync } from 'node:fs';
 import { browser } from './browser.mjs';
 import { ensurePostgres, installDebian, SetUpError } from './postgres.mjs';
 
+/** Debian's packages, by a program that each brings. */
+const needed = new Map([
+  [browser.launch.executablePath, [browser.package]],
+  ['/usr/bin/gcc', ['gcc', 'libc6-dev']],
+  ['/usr/bin/make', ['make']],
+  ['/usr/bin/ngspice', ['ngspice']],
+  ['/usr/bin/avr-gcc', ['gcc-avr', 'avr-libc']],
+  ['/usr/bin/arm-none-eabi-gcc', ['gcc-arm-none-eabi']],
+]);
+
 try {
   ensurePostgres();
-  if (!existsSync(browser.launch.executablePath)) installDebian([browser.package]);
-  if (!existsSync('/usr/bin/gcc') || !existsSync('/usr/bin/make')) installDebian(['gcc', 'libc6-dev', 'make']);
-  if (!existsSync('/usr/bin/ngspice')) installDebian(['ngspice']);
-  if (!existsSync('/usr/bin/avr-gcc')) installDebian(['gcc-avr', 'avr-libc']);
-  if (!existsSync('/usr/bin/arm-none-eabi-gcc')) installDebian(['gcc-arm-none-eabi']);
+  const missing = [...needed].flatMap(([program, packages]) => (existsSync(program) ? [] : packages));
+  if (missing.length > 0) installDebian(missing);
 } catch (error) {
   console.error(error instanceof SetUpError ? error.message : error);
   process.exit(1);
