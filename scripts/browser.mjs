@@ -1,6 +1,6 @@
 /**
  * The browser that tests, benchmarks and pictures are driven in: Debian's Chromium without a window. (Its headless shell is
- * a third quicker, but of some two hundred tests it lost a click or two in every run.)
+ * somewhat quicker, but of some two hundred tests it lost a click or two in every run.)
  */
 export const browser = {
   package: 'chromium',

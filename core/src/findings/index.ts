@@ -19,6 +19,7 @@ export { tellNoLight } from './tellNoLight.ts';
 export { NOTHING_LEFT, tellNothingLit } from './tellNothingLit.ts';
 export { tellRun } from './tellRun.ts';
 export { tellScanFlicker, tellScanGlow, tellScanStill } from './tellScan.ts';
+export { missingChannels, tellSeam } from './tellSeam.ts';
 export { tellSense } from './tellSense.ts';
 export { tellStart } from './tellStart.ts';
 export { tellSwapped } from './tellSwapped.ts';

@@ -1,10 +1,10 @@
 import { dotPitchMm, type Finding, named, type PlacedTape } from '../items/index.ts';
-import { interleave } from '../lights/index.ts';
 import { changeItem, changeWay, measureRoute } from '../plan/index.ts';
 import { mm, say } from '../units/index.ts';
 import type { Rule } from './finding.ts';
 import { DOTS_RIPPLE, evenAtMm, tellDots } from './tellDots.ts';
 import { tellNoLight } from './tellNoLight.ts';
+import { tellSeam } from './tellSeam.ts';
 
 /** A tape that has no light on its route, or that is not drawn yet. */
 export const emptyTapeRule: Rule = ({ assessment }) =>
@@ -100,29 +100,15 @@ const CLOSED_SHARE = 1.6;
 /** Lights by turns round a closed ring whose number does not go up: at the seam a channel is missing. */
 export const seamRule: Rule = ({ assessment }) =>
   assessment.placed.flatMap((group): Finding[] => {
-    if (group.shape !== 'lights' || group.group.channels < 3 || group.places.length <= group.group.channels) return [];
-    const { channels } = group.group;
-    const [first, second, last] = [group.places[0], group.places[1], group.places[group.places.length - 1]];
-    if (!first || !second || !last) return [];
+    if (group.shape !== 'lights') return [];
+    const { name, places } = group;
+    const [first, second, last] = [places[0], places[1], places[places.length - 1]];
+    const told = tellSeam({ name, lights: places.length, channels: group.group.channels });
+    if (!told || !first || !second || !last) return [];
     const step = Math.hypot(second.xMm - first.xMm, second.yMm - first.yMm);
     const back = Math.hypot(last.xMm - first.xMm, last.yMm - first.yMm);
-    const { missingAtSeam } = interleave(group.places.length, channels, null);
-    if (back > CLOSED_SHARE * step || missingAtSeam.length === 0) return [];
-    const fewer = group.places.length - (group.places.length % channels);
-    return [
-      {
-        ...named('seam', group.id),
-        gravity: 'mend',
-        stage: 'lights',
-        aboutId: group.id,
-        actual: { kind: 'count', value: group.places.length },
-        limit: { kind: 'count', value: fewer + channels },
-        what: `${group.name}: ${group.places.length} lights on ${channels} channels leave a seam: ${missingAtSeam.length > 1 ? 'channels' : 'channel'} ${missingAtSeam.map((each) => each + 1).join(', ')} ${missingAtSeam.length > 1 ? 'are' : 'is'} missing between light ${group.places.length} and light 1`,
-        why: 'What runs round the ring stumbles there once a turn.',
-        mend: `Take ${fewer} or ${fewer + channels} lights, or a number of channels that goes into ${group.places.length}.`,
-        fixes: [],
-      },
-    ];
+    if (back > CLOSED_SHARE * step) return [];
+    return [{ ...told, ...named(told.rule, group.id), stage: 'lights', aboutId: group.id, fixes: [] }];
   });
 
 /** A sheet so near to its lights that the dots show through. */

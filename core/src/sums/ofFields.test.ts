@@ -21,7 +21,10 @@ const asked = readdirSync(demos).flatMap((file) => {
   const { design } = read.plan;
   const assessment = assess(design);
   return design.items.flatMap((item) => {
-    const fields = [...rowsOf(item).map(({ field }) => field), ...besides.map((key) => key.split('.').slice(1).join('.'))];
+    const fields = [
+      ...rowsOf(item).map(({ field }) => field),
+      ...besides.map((key) => key.split('.').slice(1).join('.')),
+    ];
     return [...new Set(fields)].flatMap((field) => {
       const found = askOfField(field, { item, design, assessment });
       return found ? [{ file, design, item, field, assessment, ...found }] : [];

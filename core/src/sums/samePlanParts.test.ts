@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { answerOf, askOutOf, between, figureOf } from '../../tests/askedAndPut.ts';
+import { answerOf, askAndPut, askOutOf, between, figureOf } from '../../tests/askedAndPut.ts';
 import { circuitOf, itemOf } from '../../tests/designs.ts';
 import { assess } from '../assess.ts';
 import { checkDesign } from '../findings/index.ts';
@@ -313,5 +313,28 @@ describe('a sum about one part and a plan of the same part say the same', () => 
       { seed: 45, numRuns: 80 },
     );
     expect(told.size).toBe(6);
+  });
+
+  it('lights round a ring by turns on channels: what the sum puts into a plan is told of the same seam', () => {
+    const told = new Set<boolean>();
+    fc.assert(
+      fc.property(fc.integer({ min: 4, max: 60 }), fc.integer({ min: 1, max: 8 }), (count, channels) => {
+        const { answer, design } = askAndPut('ring-marks', { radiusMm: 62, count, channels });
+        const seams = (findings: readonly Finding[]) =>
+          findings
+            .filter(({ rule }) => rule === 'seam')
+            .map(({ gravity, why, mend, actual, limit }) => [gravity, why, usualPrinter.message(mend), actual, limit]);
+        const inPlan = seams(checkDesign(design, assess(design)));
+        expect(seams(answer.findings)).toEqual(inPlan);
+        told.add(inPlan.length > 0);
+      }),
+      { seed: 47, numRuns: 60 },
+    );
+    expect(told.size).toBe(2);
+    // 24 on 5: 24 = 4 · 5 + 4, so the fifth channel has no light before the first comes again.
+    const row = answerOf('ring-marks', { radiusMm: 62, count: 24, channels: 5 }).results.find(
+      ({ key }) => key === 'seam',
+    );
+    expect(row?.form === 'text' && row.value).toBe('channel 5');
   });
 });

@@ -1,40 +1,30 @@
+import { missingChannels, tellSeam } from '../../findings/index.ts';
 import { type Finding, itemsOf, kindOf } from '../../items/index.ts';
-import { chordOfRing, interleave, markRing, ringRoom, skinStretch } from '../../lights/index.ts';
+import { chordOfRing, markRing, ringRoom, skinStretch } from '../../lights/index.ts';
 import { fillSum } from '../../units/index.ts';
 import { ask, assume, choice, optional } from '../inputs.ts';
-import { defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
+import { asInPlan, defineSum, figure, finding, findingsWhere, mainFigure, text } from '../sum.ts';
 
 interface Judged {
   readonly room: number | null;
   readonly count: number;
-  readonly missingCount: number;
   readonly channels: number | null;
 }
 
 /** What is amiss, or to be known. */
-const judge = ({ room, count, missingCount, channels }: Judged): Finding[] =>
-  findingsWhere(
-    [
-      room !== null && room < count,
-      finding(
-        'ring-full',
-        'stop',
-        `The ring has room for ${room} lights, not ${count}`,
-        'Centres would lie closer than the lights are wide.',
-        'A larger ring, smaller lights or fewer of them.',
-      ),
-    ],
-    [
-      missingCount > 0,
-      finding(
-        'seam',
-        'mend',
-        `${count} is no multiple of ${channels}: the run stumbles once a turn`,
-        'Between the last light and the first channels are left out.',
-        'Another number of lights or channels.',
-      ),
-    ],
-  );
+const judge = ({ room, count, channels }: Judged): Finding[] => [
+  ...findingsWhere([
+    room !== null && room < count,
+    finding(
+      'ring-full',
+      'stop',
+      `The ring has room for ${room} lights, not ${count}`,
+      'Centres would lie closer than the lights are wide.',
+      'A larger ring, smaller lights or fewer of them.',
+    ),
+  ]),
+  ...asInPlan(channels === null ? null : tellSeam({ name: 'The ring', lights: count, channels })),
+];
 
 /** Answers marking out a ring. */
 export const ringMarksSum = defineSum({
@@ -56,7 +46,6 @@ export const ringMarksSum = defineSum({
     const marks = markRing({ radiusMm, count, startDeg, clockwise: way === 'clockwise', back: side === 'back' });
     const chordMm = chordOfRing.reckon({ r: radiusMm, N: count });
     const room = spacingMm === null ? null : ringRoom.reckon({ r: radiusMm, s: spacingMm });
-    const woven = channels === null ? null : interleave(count, channels, null);
     return {
       results: [
         mainFigure('chordMm', 'Divider setting', 'lengthMm', chordMm),
@@ -68,17 +57,11 @@ export const ringMarksSum = defineSum({
         ...(skinRadiusMm === null
           ? []
           : [figure('skinStretch', 'Pitch on the curved skin, times', 'count', skinStretch(chordMm, skinRadiusMm))]),
-        ...(woven
-          ? [
-              text(
-                'seam',
-                'Seam of the channels',
-                woven.missingAtSeam.length === 0
-                  ? 'none'
-                  : `channel ${woven.missingAtSeam.join(', ')} missing before light 1`,
-              ),
-            ]
-          : []),
+        ...(channels === null
+          ? []
+          : [
+              text('seam', 'Left out between the last light and the first', missingChannels(count, channels) ?? 'none'),
+            ]),
         {
           form: 'table',
           key: 'marks',
@@ -96,7 +79,7 @@ export const ringMarksSum = defineSum({
         fillSum(chordOfRing, { r: radiusMm, N: count }),
         ...(spacingMm === null ? [] : [fillSum(ringRoom, { r: radiusMm, s: spacingMm })]),
       ],
-      findings: judge({ room, count, missingCount: woven?.missingAtSeam.length ?? 0, channels }),
+      findings: judge({ room, count, channels }),
       drawing: { kind: 'ring', radiusMm, marks },
     };
   },
