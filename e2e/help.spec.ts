@@ -62,9 +62,17 @@ test('the word in the label of a field opens its meaning, and the field is still
   await page.goto(`/plan/${DEMO}/lights`);
   const word = page.getByRole('button', { name: 'Forward voltage: what is that?' }).first();
   await word.click();
-  await expect(page.getByText(/What a light takes for itself; the resistor takes the rest/)).toBeVisible();
+  const meaning = page.getByText(/What a light takes for itself; the resistor takes the rest/);
+  await expect(meaning).toBeVisible();
+  // The tail of the scroll that brought it here takes nothing away; a scroll that takes the word along does.
+  await page.locator('main').dispatchEvent('scroll');
+  await expect(meaning).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(word).toBeFocused();
+  await word.click();
+  await expect(meaning).toBeVisible();
+  await page.locator('main').evaluate((sheet) => sheet.scrollBy(0, 120));
+  await expect(meaning).toBeHidden();
   await expect(
     page.getByRole('textbox', { name: 'Forward voltage at that current', exact: true }).first(),
   ).toBeVisible();

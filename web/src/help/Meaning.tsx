@@ -10,7 +10,7 @@ interface PanelProps {
   readonly onClose: () => void;
 }
 
-/** Below its word; closed by Escape, by a press elsewhere and when the focus leaves it. */
+/** Below its word; closed by Escape, by a press elsewhere, and when the focus leaves it or its word is scrolled away. */
 function Panel({ button, word, meaning, onClose }: PanelProps) {
   const ref = useRef<HTMLSpanElement>(null);
   const [at, setAt] = useState({ left: -9999, top: 0 });
@@ -31,7 +31,13 @@ function Panel({ button, word, meaning, onClose }: PanelProps) {
     };
     document.addEventListener('pointerdown', leave, options);
     document.addEventListener('focusin', leave, options);
-    document.addEventListener('scroll', onClose, options);
+    // The last of a scroll that brought the word here may be told of after it was opened: then nothing has moved since.
+    const { top, left } = button.getBoundingClientRect();
+    const hasMoved = (): boolean => {
+      const now = button.getBoundingClientRect();
+      return Math.abs(now.top - top) > 1 || Math.abs(now.left - left) > 1;
+    };
+    document.addEventListener('scroll', () => hasMoved() && onClose(), options);
     document.addEventListener(
       'keydown',
       (event) => {
