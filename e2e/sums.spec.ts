@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
-import { copyDemo, expect, notice, type Page, test } from './bench.ts';
+import { copyDemo, expect, notice, type Page, REEF, test } from './bench.ts';
 
 const lay = (page: Page, title: string) =>
   page.getByRole('navigation', { name: 'Quick sums' }).getByRole('button', { name: title, exact: true }).click();
@@ -182,4 +182,18 @@ test('a sum out of the field that it answers: asked with what the plan says, cha
   await expect(drawer).toHaveCount(0);
   await expect(field).not.toHaveValue(before);
   expect((await field.inputValue()).replace(/\.0+(?= )/, '')).toBe(answer.replace(/\.0+(?= )/, ''));
+});
+
+test('the rows of a grid ask their sum, and take what it was asked with', async ({ page }) => {
+  const id = await copyDemo(page, REEF);
+  await page.goto(`/plan/${id}/lights`);
+  await page.getByRole('button', { name: 'Quick sum of Reef: grid scan' }).click();
+  const drawer = page.getByRole('dialog', { name: 'A scanned grid' });
+  // 64 lights in 8 rows: 8 rows and 8 columns are 16 pins; in 4 rows of 16, 20.
+  await expect(drawer.getByText('Pins', { exact: true }).locator('..')).toContainText('16');
+  await drawer.getByLabel('Rows', { exact: true }).fill('4');
+  await drawer.getByLabel('Columns', { exact: true }).fill('16');
+  await expect(drawer.getByText('Pins', { exact: true }).locator('..')).toContainText('20');
+  await drawer.getByRole('button', { name: 'Put it into rows' }).click();
+  await expect(page.getByLabel('Switched by: rows')).toHaveValue('4');
 });
