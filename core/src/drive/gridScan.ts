@@ -69,8 +69,6 @@ export interface Sneak {
   readonly currentA: number;
   /** Across it. */
   readonly acrossV: number;
-  /** Whether it is seen in the dark. */
-  readonly seen: boolean;
 }
 
 /** Of a pin that holds a line which is not chosen; typical. */
@@ -129,7 +127,7 @@ export function findSneaks(options: {
       const currentA = solved.currentA.get(`light ${row} ${column}`) ?? 0;
       const volts = (node: string): number => solved.voltageV.get(node) ?? 0;
       const acrossV = volts(`row ${row}`) - volts(`column ${column}`);
-      return currentA > 1e-9 ? [{ row, column, currentA, acrossV, seen: currentA >= SEEN_IN_THE_DARK_A }] : [];
+      return currentA > 1e-9 ? [{ row, column, currentA, acrossV }] : [];
     }),
   );
   return { solved, sneaks };

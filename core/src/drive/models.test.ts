@@ -22,6 +22,7 @@ import {
   parallelOhm,
   readBands,
   readChipCode,
+  SEEN_IN_THE_DARK_A,
   scanGrid,
   senseCode,
   sensorFromCode,
@@ -188,10 +189,10 @@ describe('scanned grids', () => {
     const grid = { curves, supplyV: 9, columnOhm: 220, chosen: { row: 0, column: 0 } };
     const floating = findSneaks({ ...grid, idle: null });
     // The way round is (0,1) forwards, (1,1) backwards, (1,0) forwards: the one in the middle blocks it.
-    expect(floating.sneaks.every((sneak) => !sneak.seen)).toBe(true);
+    expect(floating.sneaks.every(({ currentA }) => currentA < SEEN_IN_THE_DARK_A)).toBe(true);
     // Idle rows left high and idle columns left low light what was not asked for.
     const wrong = findSneaks({ ...grid, idle: { rowV: 9, columnV: 6.8 } });
-    expect(wrong.sneaks.some((sneak) => sneak.seen)).toBe(true);
+    expect(wrong.sneaks.some(({ currentA }) => currentA >= SEEN_IN_THE_DARK_A)).toBe(true);
     // Idle rows low and idle columns high hold every other light in reverse: dark, and it stays dark.
     const right = findSneaks({ ...grid, idle: { rowV: 0, columnV: 9 } });
     expect(right.sneaks).toEqual([]);

@@ -164,7 +164,8 @@ function nameLink(link: LoadedLink, before: readonly LoadedLink[], supply: Suppl
 
 /** Whether all that is drawn is drawn all the time: no program that dims, no load that has its moments. */
 const isSteady = ({ moods, consumers }: Assessment): boolean =>
-  moods.length === 0 && consumers.every(({ steadyA, steadyPeakA }) => steadyPeakA <= steadyA * (1 + 1e-9));
+  moods.length === 0 &&
+  consumers.every(({ fullA, steadyA, steadyPeakA }) => fullA === 0 && steadyPeakA <= steadyA * (1 + 1e-9));
 
 /** A link that carries more than it may at the height of the moods. */
 export const linkRule: Rule = (input) =>

@@ -12,6 +12,7 @@ import {
   plainTapes,
 } from '../parts/index.ts';
 import { type Design, emptyDesign } from '../plan/index.ts';
+import { usualPrinter } from '../units/index.ts';
 import { askOfField } from './ofFields.ts';
 import { freshItem } from './piece.ts';
 
@@ -216,5 +217,24 @@ describe('a sum about tapes and a plan of the same thing say the same', () => {
       { seed: 44, numRuns: 40 },
     );
     expect(counts.size).toBeGreaterThan(2);
+  });
+
+  it('what a program lights is at its peak, moods or none; what is lit all the time has none', () => {
+    const [strip] = strips;
+    if (!strip) throw new Error('no such tape');
+    const lit = pixelsOn('supply-port-0a5', strip, 60, { colour: '#ffffff', feedsAt: [] });
+    const told = (design: Design) =>
+      checkDesign(design, assess(design))
+        .filter(({ rule }) => rule === 'link')
+        .map(({ what }) => usualPrinter.message(what));
+    // 60 · 39.8 mA through a port for 0.5 A, before a mood is made.
+    expect(told({ ...lit, moods: emptyDesign.moods }).join()).toMatch(/at peak and is good for 500 mA/);
+    const steady = answerOf('plain-tape', { powerPerMetreW: 9.6, lengthMm: 2400, supplyA: 1 }).findings;
+    expect(
+      steady
+        .filter(({ rule }) => rule === 'link')
+        .map(({ what }) => usualPrinter.message(what))
+        .join(),
+    ).toMatch(/^The supply carries \S+ A and is good for 1\.00 A$/);
   });
 });

@@ -26,7 +26,7 @@ interface Asked {
   readonly sourceOhm: number;
 }
 
-const isBetween = (colours: number): PlainTapePart['colours'] => (colours <= 1 ? 1 : colours <= 3 ? 3 : 4);
+const coloursAsSold = (colours: number): PlainTapePart['colours'] => (colours <= 1 ? 1 : colours <= 3 ? 3 : 4);
 
 /** A tape that has the colours that are lit, and takes what they do. */
 function partOf({ tape, voltageV, colours, powerPerMetreW }: Asked, litShare: number): PlainTapePart {
@@ -39,7 +39,7 @@ function partOf({ tape, voltageV, colours, powerPerMetreW }: Asked, litShare: nu
     ...part,
     id: 'asked-tape',
     voltageV,
-    colours: isBetween(litShare === 1 ? colours : 1),
+    colours: coloursAsSold(litShare === 1 ? colours : 1),
     powerPerMetreW: powerPerMetreW * litShare,
     // Of another voltage it has as many more or fewer dice in a row as that asks for.
     diceInSeries: Math.max(1, Math.round((part.diceInSeries * voltageV) / part.voltageV)),

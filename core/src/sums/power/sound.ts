@@ -23,10 +23,12 @@ export const soundSum = defineSum({
   },
   reckon: ({ supplyV, speakerOhm, beforeOhm, afterOhm, stallA, sourceOhm, leastV, otherA, limitA }) => {
     const dipV = startDipV(stallA, sourceOhm);
+    const isOfStart = stallA > 0;
     const gain = gainChange.reckon({ Ra: beforeOhm, Rb: afterOhm });
     return {
+      // Asked for a start, what is left at it decides; else what the speaker gets.
       results: [
-        mainFigure(
+        (isOfStart ? figure : mainFigure)(
           'powerW',
           'Most power into the speaker',
           'powerW',
@@ -36,7 +38,7 @@ export const soundSum = defineSum({
         figure('gainDb', 'Change of gain', 'decibelDb', gain),
         figure('loudness', 'Sounds as loud, times', 'count', 2 ** (gain / 10)),
         figure('dipV', 'Dip when the motor starts', 'voltageV', dipV),
-        figure('atStartV', 'Supply then', 'voltageV', supplyV - dipV),
+        (isOfStart ? mainFigure : figure)('atStartV', 'Supply then', 'voltageV', supplyV - dipV),
       ],
       steps: [
         fillSum(bridgePower, { U: supplyV, R: speakerOhm }),
@@ -44,7 +46,7 @@ export const soundSum = defineSum({
       ],
       findings: [
         ...asInPlan(
-          stallA > 0
+          isOfStart
             ? tellStart({
                 name: 'the supply',
                 askedA: otherA + stallA,
@@ -54,7 +56,7 @@ export const soundSum = defineSum({
             : null,
         ),
         ...findingsWhere([
-          gain > 0,
+          gain > 0 && !isOfStart,
           finding(
             'gain-not-power',
             'mind',
