@@ -194,6 +194,11 @@ test('the rows of a grid ask their sum, and take what it was asked with', async 
   await drawer.getByLabel('Rows', { exact: true }).fill('4');
   await drawer.getByLabel('Columns', { exact: true }).fill('16');
   await expect(drawer.getByText('Pins', { exact: true }).locator('..')).toContainText('20');
+  // More rows than the field takes are not put there, and it says so.
+  await drawer.getByLabel('Rows', { exact: true }).fill('40');
+  await expect(drawer.getByRole('alert')).toContainText('Rows can’t take it: 40 is outside 1 to 16');
+  await expect(drawer.getByRole('button', { name: 'Put it into rows' })).toHaveCount(0);
+  await drawer.getByLabel('Rows', { exact: true }).fill('4');
   await drawer.getByRole('button', { name: 'Put it into rows' }).click();
   await expect(page.getByLabel('Switched by: rows')).toHaveValue('4');
 });

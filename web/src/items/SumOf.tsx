@@ -1,8 +1,15 @@
 import type { Item } from '@glimmer/core/plan';
 import { hasSum, sumOfField } from '@glimmer/core/sums';
+import type { Band, QuantityKind } from '@glimmer/core/units';
 import { Sigma } from 'lucide-react';
 import { lazy, type ReactNode, Suspense } from 'react';
 import { create } from 'zustand';
+
+/** What a field takes that is no row of its kind. */
+export interface Takes {
+  readonly quantity: QuantityKind;
+  readonly band: Band;
+}
 
 interface Opened {
   /** Of a field of an item, or of a wire. */
@@ -11,6 +18,8 @@ interface Opened {
   readonly label: string;
   /** Takes what the sum found; null where the field is set as its row says. */
   readonly onBack: ((value: number) => void) | null;
+  /** Undefined where its row says. */
+  readonly takes?: Takes | undefined;
 }
 
 const useOpened = create<{ readonly opened: Opened | null }>()(() => ({ opened: null }));
@@ -25,11 +34,12 @@ interface SumOfProps {
   /** Of the field, as it stands there. */
   readonly label: string;
   readonly onBack?: (value: number) => void;
+  readonly takes?: Takes;
   readonly children: ReactNode;
 }
 
 /** A field with the quick sum that answers it one press away; the bare field where there is none. */
-export function SumOf({ item, field, label, onBack, children }: SumOfProps) {
+export function SumOf({ item, field, label, onBack, takes, children }: SumOfProps) {
   const key = `${item.kind}.${field}`;
   if (!hasSum(key)) return children;
   return (
@@ -41,7 +51,7 @@ export function SumOf({ item, field, label, onBack, children }: SumOfProps) {
         aria-label={`Quick sum of ${item.name}: ${sumOfField[key].replaceAll('-', ' ')}`}
         data-tip="Its quick sum, asked with what the plan says"
         onClick={() =>
-          useOpened.setState({ opened: { of: { itemId: item.id, field }, label, onBack: onBack ?? null } })
+          useOpened.setState({ opened: { of: { itemId: item.id, field }, label, onBack: onBack ?? null, takes } })
         }
       >
         <Sigma size={15} aria-hidden />

@@ -73,7 +73,13 @@ function GridFields({ item, label, own, onSet }: Pick<WayRowProps, 'item' | 'lab
   const setRows = (rows: number): void => onSet((now) => ('rows' in now ? { ...now, rows: Math.round(rows) } : now));
   return (
     <>
-      <SumOf item={item} field="switchedBy.rows" label="Rows" onBack={setRows}>
+      <SumOf
+        item={item}
+        field="switchedBy.rows"
+        label="Rows"
+        onBack={setRows}
+        takes={{ quantity: 'count', band: bands.gridRows }}
+      >
         <QuantityField
           label={`${label}: rows`}
           kind="count"

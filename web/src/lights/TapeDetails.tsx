@@ -115,7 +115,12 @@ interface PixelTapeDetailsProps {
 /** The length of a tape: as its route is long, or as the maker says. */
 function LengthField({ item, placed }: PixelTapeDetailsProps) {
   return (
-    <SumOf item={item} field="lengthMm" label="Length of the route">
+    <SumOf
+      item={item}
+      field="lengthMm"
+      label="Length of the route"
+      takes={{ quantity: 'lengthMm', band: bands.tapeLengthMm }}
+    >
       <QuantityField
         label={item.grid ? 'Tape in all, row by row' : 'Length of the route'}
         kind="lengthMm"

@@ -64,7 +64,12 @@ function servedBy({ hung: { inSeries, sideBySide }, scan }: Driven): string {
 /** A resistor of one die is one of several: the sum is asked of lights that have one. */
 function MaybeSum({ item, die, children }: { item: ItemOf<'light'>; die: DieColour | null; children: ReactNode }) {
   return die === null ? (
-    <SumOf item={item} field="resistorOhm" label="Resistor">
+    <SumOf
+      item={item}
+      field="resistorOhm"
+      label="Resistor"
+      takes={{ quantity: 'resistanceOhm', band: bands.resistorOhm }}
+    >
       {children}
     </SumOf>
   ) : (
